@@ -1,0 +1,263 @@
+package dev.deftchisel;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.DeepStack;
+import dev.deftchisel.analysis.Family;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.Libraries;
+import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.FileChange;
+import dev.deftchisel.journal.Entry;
+import dev.deftchisel.journal.Journal;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.operation.PlaceReader;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.source.Tokens;
+import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.Workspace;
+import dev.deftchisel.workspace.Workspaces;
+import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.ServiceLoader;
+import java.util.Set;
+import java.util.function.BiPredicate;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/**
+ * A workspace that is being worked on. From a place in the code to an applied change and back:
+ * <pre>{@code
+ * try (Chisel chisel = Chisel.open(OpenRequest.around(folder), Monitor.SILENT)) {
+ *     Place place = chisel.place("harbour.Berth#moor(Vessel)");
+ *     chisel.offers(place).forEach(offer -> System.out.println(offer.title()));
+ *     Outcome outcome = chisel.preview(place, "rename", Answers.of("name", "dock"));
+ *     if (outcome instanceof Outcome.Preview preview) {
+ *         chisel.apply(preview);
+ *         chisel.undo();
+ *     }
+ * }
+ * }</pre>
+ * To be used by one thread at a time. Texts are read when the workspace is opened, and again for files that this object
+ * changed; {@link #refresh} reads everything anew.
+ */
+public final class Chisel implements AutoCloseable {
+
+    private final Workspace workspace;
+    private final Libraries libraries = new Libraries();
+    private final Journal journal;
+    private final Monitor monitor;
+    private final List<Operation> operations;
+    private Snapshot snapshot;
+
+    private Chisel(Workspace workspace, Monitor monitor, List<Operation> operations) {
+        this.workspace = workspace;
+        this.monitor = monitor;
+        this.operations = operations;
+        this.journal = new Journal(workspace);
+        journal.recover();
+        this.snapshot = Snapshot.read(workspace);
+    }
+
+    /**
+     * Opens a workspace with the readers and operations on the class path. A change that a killed process left half
+     * written is taken back first.
+     *
+     * @throws dev.deftchisel.workspace.WorkspaceException when there is no workspace, or it cannot be read
+     * @throws dev.deftchisel.journal.JournalException     when an interrupted change cannot be taken back
+     */
+    public static Chisel open(OpenRequest request, Monitor monitor) {
+        return new Chisel(Workspaces.installed().open(request), monitor, operations());
+    }
+
+    /** All operations on the class path, by id. */
+    public static List<Operation> operations() {
+        return ServiceLoader.load(Operation.class, Chisel.class.getClassLoader()).stream()
+                .map(ServiceLoader.Provider::get)
+                .sorted(Comparator.comparing(Operation::id))
+                .toList();
+    }
+
+    /** The workspace that is open. */
+    public Workspace workspace() {
+        return workspace;
+    }
+
+    /** The texts as they were read last. */
+    public Snapshot snapshot() {
+        return snapshot;
+    }
+
+    /** Reads all texts anew. */
+    public void refresh() {
+        snapshot = Snapshot.read(workspace);
+    }
+
+    private Analyst analyst() {
+        return new Analyst(snapshot, libraries, monitor);
+    }
+
+    /**
+     * Reads a place as people write it, see {@link PlaceReader}; relative paths start from the working folder.
+     *
+     * @throws dev.deftchisel.operation.PlaceException when nothing is there
+     */
+    public Place place(String text) {
+        return new PlaceReader(analyst(), Path.of("").toAbsolutePath()).read(text);
+    }
+
+    /** What the code at a place means. */
+    public Spot spot(Place place) {
+        SourceFile file = snapshot.file(place.file()).orElseThrow(() ->
+                new IllegalArgumentException(place.file() + " is not a file of the workspace"));
+        Focus focus = nameAt(file.tokens(), place.caret())
+                .map(name -> Focus.on(Set.of(file.path()), Set.of(name)))
+                .orElseGet(() -> Focus.whole(Set.of(file.path())));
+        return new Spot(place, file, analyst().analyse(focus));
+    }
+
+    private static Optional<String> nameAt(Tokens tokens, int caret) {
+        return Stream.of(caret, caret - 1)
+                .filter(offset -> offset >= 0 && offset < tokens.content().length())
+                .map(tokens::at)
+                .filter(token -> token >= 0 && tokens.kind(token) == TokenKind.IDENTIFIER)
+                .map(tokens::name)
+                .findFirst();
+    }
+
+    /** What can be done at a place, best first. */
+    public List<Offer> offers(Place place) {
+        Spot spot = spot(place);
+        return operations.stream().map(operation -> operation.offer(spot)).flatMap(Optional::stream).toList();
+    }
+
+    /** Every use of the symbol at a place; empty when no name stands there. */
+    public Optional<Uses> uses(Place place) {
+        Spot spot = spot(place);
+        return spot.symbol().map(symbol -> {
+            String word = symbol.name().substring(symbol.name().lastIndexOf('.') + 1);
+            Set<Path> files = symbol.kind().isLocal()
+                    ? Set.of(place.file())
+                    : snapshot.mentioning(Set.of(word)).stream().map(SourceFile::path).collect(Collectors.toSet());
+            Analysis analysis = analyst().analyse(Focus.on(files, Set.of(word)));
+            List<Uses.Use> found = Family.of(symbol, analysis).stream()
+                    .flatMap(key -> analysis.uses(key).stream())
+                    .map(this::use)
+                    .distinct()
+                    .sorted(Comparator.comparing(Uses.Use::file).thenComparing(Uses.Use::position))
+                    .toList();
+            return new Uses(symbol, found);
+        });
+    }
+
+    private Uses.Use use(Binding binding) {
+        SourceFile file = snapshot.file(binding.file()).orElseThrow();
+        return new Uses.Use(file.path(), file.position(binding.range().start()), binding.role(), file.root().use(),
+                file.lines().text(file.lines().line(binding.range().start())).strip());
+    }
+
+    /**
+     * Works out a change and has the guard judge it.
+     *
+     * @param place     where
+     * @param operation id of an operation
+     * @param answers   to its questions
+     * @throws IllegalArgumentException when there is no such operation
+     */
+    public Outcome preview(Place place, String operation, Answers answers) {
+        return DeepStack.call(() -> planner(operation).plan(spot(place), answers));
+    }
+
+    private Planner planner(String id) {
+        Operation operation = operations.stream()
+                .filter(candidate -> candidate.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("there is no operation '" + id + "'; there are "
+                        + operations.stream().map(Operation::id).collect(Collectors.joining(", "))));
+        return new Planner(operation, analyst());
+    }
+
+    /**
+     * The same change with edits taken or left out. What that would break is found by the guard.
+     *
+     * @param preview as it is
+     * @param choice  whether an edit is to take part
+     */
+    public Outcome choose(Outcome.Preview preview, BiPredicate<FileChange, Edit> choice) {
+        Change chosen = preview.change().choose(choice);
+        return DeepStack.call(() -> new Judge(analyst()).judge(chosen, preview.before()));
+    }
+
+    /**
+     * Writes a change: all of it, or nothing.
+     *
+     * @throws dev.deftchisel.journal.JournalException when it cannot be written, or a file changed since the preview
+     */
+    public Entry apply(Outcome.Preview preview) {
+        return reread(journal.apply(preview.change()));
+    }
+
+    /**
+     * Takes the latest change back.
+     *
+     * @throws dev.deftchisel.journal.JournalException when there is none, or a file of it was changed since
+     */
+    public Entry undo() {
+        return reread(journal.undo());
+    }
+
+    /**
+     * Does the change again that was taken back last.
+     *
+     * @throws dev.deftchisel.journal.JournalException when there is none, or a file of it was changed since
+     */
+    public Entry redo() {
+        return reread(journal.redo());
+    }
+
+    /** All changes of this workspace, oldest first. */
+    public List<Entry> history() {
+        return journal.history();
+    }
+
+    private Entry reread(Entry entry) {
+        snapshot = snapshot.reread(entry.files().stream()
+                .flatMap(image -> Stream.of(image.before(), image.after()))
+                .map(shown -> workspace.root().resolve(shown))
+                .collect(Collectors.toSet()));
+        return entry;
+    }
+
+    /** The name that stands at a place now and every place that carries it in a change, for typing over. */
+    public static List<Place> linkedPlaces(Change change) {
+        return change.effective().stream()
+                .flatMap(file -> file.takenEdits().stream()
+                        .filter(edit -> edit.kind().isName())
+                        .map(edit -> change.mapping().name(file.path(), edit.range()))
+                        .flatMap(Optional::stream)
+                        .map(range -> new Place(file.pathAfter(), range)))
+                .toList();
+    }
+
+    /** What is known of the symbol at a place. */
+    public Optional<Symbol> symbol(Place place) {
+        return spot(place).symbol();
+    }
+
+    @Override
+    public void close() {
+        libraries.close();
+    }
+}

@@ -1,0 +1,70 @@
+package dev.deftchisel;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.FileChange;
+import dev.deftchisel.operation.Reason;
+import java.util.List;
+
+/** What comes of asking for something to be done: it can be applied, or it is refused. */
+public sealed interface Outcome {
+
+    /**
+     * A change that the guard has let through, with the edits that are taken now.
+     *
+     * @param change what would be done
+     * @param before the analysis it rests on, needed when edits are taken or left out
+     */
+    record Preview(Change change, Analysis before) implements Outcome {
+
+        /** The number of files that would change. */
+        public int files() {
+            return change.effective().size();
+        }
+
+        /** The number of taken edits of a kind. */
+        public long count(Edit.Kind kind) {
+            return change.files().stream()
+                    .flatMap(file -> file.takenEdits().stream())
+                    .filter(edit -> edit.kind() == kind)
+                    .count();
+        }
+
+        /** The number of names in code and documentation that would change. */
+        public long names() {
+            return change.files().stream()
+                    .flatMap(file -> file.takenEdits().stream())
+                    .filter(edit -> edit.kind().isName())
+                    .count();
+        }
+
+        /** The mentions in text that are taken, or left. */
+        public long mentions(boolean taken) {
+            return change.files().stream()
+                    .flatMap(file -> file.edits().stream())
+                    .filter(edit -> edit.kind().isMention() && edit.isTaken() == taken)
+                    .count();
+        }
+
+        /** The files that would move. */
+        public List<FileChange> moves() {
+            return change.effective().stream().filter(file -> file.target().isPresent()).toList();
+        }
+    }
+
+    /**
+     * It would change what the code means, or cannot be done.
+     *
+     * @param reasons at least one
+     * @param notes   what else the user should know
+     */
+    record Refusal(List<Reason> reasons, List<String> notes) implements Outcome {
+
+        /** Copies the lists. */
+        public Refusal {
+            reasons = List.copyOf(reasons);
+            notes = List.copyOf(notes);
+        }
+    }
+}

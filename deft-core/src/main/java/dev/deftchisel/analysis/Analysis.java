@@ -1,0 +1,292 @@
+package dev.deftchisel.analysis;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.CompilationUnitTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.SourcePositions;
+import com.sun.source.util.TreePath;
+import com.sun.source.util.TreePathScanner;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.TypeMirror;
+import javax.lang.model.util.ElementFilter;
+import javax.lang.model.util.Elements;
+import javax.lang.model.util.Types;
+
+/**
+ * What the names in some files mean. Immutable to those who use it; holds the compiler's trees and symbols, so it
+ * should be dropped when the question it was made for is answered.
+ */
+public final class Analysis {
+
+    private final Snapshot snapshot;
+    private final Focus focus;
+    private final List<Attribution> parts;
+    private final Map<Path, List<Binding>> byFile = new HashMap<>();
+    private final Map<SymbolKey, List<Binding>> byKey = new HashMap<>();
+
+    Analysis(Snapshot snapshot, Focus focus, List<Attribution> parts, List<Binding> moduleBindings) {
+        this.snapshot = snapshot;
+        this.focus = focus;
+        this.parts = List.copyOf(parts);
+        Stream.concat(parts.stream().flatMap(part -> part.facts().values().stream())
+                        .flatMap(facts -> facts.bindings().stream()), moduleBindings.stream())
+                .forEach(binding -> {
+                    byFile.computeIfAbsent(binding.file(), file -> new ArrayList<>()).add(binding);
+                    byKey.computeIfAbsent(binding.key(), key -> new ArrayList<>()).add(binding);
+                });
+        byFile.values().forEach(list -> list.sort(Comparator.comparing(Binding::range)));
+    }
+
+    /** The snapshot that was analysed. */
+    public Snapshot snapshot() {
+        return snapshot;
+    }
+
+    /** What was looked at. */
+    public Focus focus() {
+        return focus;
+    }
+
+    /** The names in a file, in order; empty for a file that was not looked at. */
+    public List<Binding> bindings(Path file) {
+        return byFile.getOrDefault(file, List.of());
+    }
+
+    /** The files that were looked at. */
+    public Collection<SourceFile> files() {
+        return parts.stream().flatMap(part -> part.files().values().stream()).toList();
+    }
+
+    /** Every binding to a symbol. */
+    public List<Binding> uses(SymbolKey key) {
+        return byKey.getOrDefault(key, List.of());
+    }
+
+    /** The named bindings at a caret: those whose name it stands in or directly behind. */
+    public List<Binding> at(Path file, int caret) {
+        List<Binding> touching = bindings(file).stream()
+                .filter(binding -> binding.isNamed() && binding.range().touches(caret))
+                .toList();
+        List<Binding> within = touching.stream().filter(binding -> binding.range().contains(caret)).toList();
+        return within.isEmpty() ? touching : within;
+    }
+
+    /** What is known of a symbol. */
+    public Optional<Symbol> symbol(SymbolKey key) {
+        if (key instanceof SymbolKey.Module module) {
+            boolean isSource = declaration(key).isPresent();
+            return Optional.of(new Symbol(key, SymbolKind.MODULE, module.name(), module.name(), Optional.empty(),
+                    Set.of(), isSource));
+        }
+        return parts.stream()
+                .map(part -> part.symbols().symbol(key))
+                .flatMap(Optional::stream)
+                .findFirst();
+    }
+
+    /** Where a symbol is declared, if in one of the files. */
+    public Optional<Binding> declaration(SymbolKey key) {
+        return uses(key).stream().filter(binding -> binding.role() == Role.DECLARATION).findFirst();
+    }
+
+    /** The errors in the files. */
+    public List<Problem> problems() {
+        return parts.stream().flatMap(part -> part.run().problems().stream()).toList();
+    }
+
+    /** The facts beyond names, in the files. */
+    public List<Trace> traces() {
+        return parts.stream()
+                .flatMap(part -> part.facts().values().stream())
+                .flatMap(facts -> facts.traces().stream())
+                .toList();
+    }
+
+    /** What could not be analysed, one line each. */
+    public List<String> gaps() {
+        return parts.stream().flatMap(part -> part.run().gaps().stream()).distinct().toList();
+    }
+
+    /**
+     * Which methods of these names override which, in the types of the files and in all that may be subtypes of some
+     * given ones.
+     *
+     * @param names simple names of methods
+     * @param above simple names of types whose subtypes are looked at wherever they are
+     */
+    public Set<Overriding> overridings(Set<String> names, Set<String> above) {
+        Map<SourceFile, List<TypeSketch>> below = above.isEmpty() ? Map.of() : new Subtypes(snapshot).of(above);
+        Set<Overriding> found = new LinkedHashSet<>();
+        for (Attribution part : parts) {
+            Set<TypeElement> types = new LinkedHashSet<>(part.types());
+            below.forEach((file, sketches) -> {
+                if (part.universe().sees(file.module())) {
+                    sketches.forEach(sketch -> {
+                        TypeElement type = part.elements().getTypeElement(file.skeleton().qualifiedName(sketch));
+                        if (type != null) {
+                            types.add(type);
+                        }
+                    });
+                }
+            });
+            types.forEach(type -> collectOverridings(part, type, names, found));
+        }
+        return found;
+    }
+
+    private static void collectOverridings(
+            Attribution part, TypeElement type, Set<String> names, Set<Overriding> found) {
+        List<ExecutableElement> inherited = allMethods(part.typeRelations(), type, names);
+        for (ExecutableElement method : inherited) {
+            if (method.getModifiers().contains(Modifier.STATIC)) {
+                continue;
+            }
+            for (ExecutableElement other : inherited) {
+                if (method != other && part.elements().overrides(method, other, type)) {
+                    found.add(new Overriding(part.symbols().key(type),
+                            part.symbols().key(method), part.symbols().key(other)));
+                }
+            }
+        }
+    }
+
+    /** All methods of these names in a type and its supertypes, also those that are overridden. */
+    private static List<ExecutableElement> allMethods(Types types, TypeElement type, Set<String> names) {
+        List<ExecutableElement> methods = new ArrayList<>();
+        Set<Element> seen = new LinkedHashSet<>();
+        List<TypeMirror> open = new ArrayList<>(List.of(type.asType()));
+        boolean isInterface = type.getKind().isInterface();
+        while (!open.isEmpty()) {
+            TypeMirror next = open.remove(open.size() - 1);
+            Element element = types.asElement(next);
+            if (element instanceof TypeElement owner && seen.add(owner)) {
+                ElementFilter.methodsIn(owner.getEnclosedElements()).stream()
+                        .filter(method -> names.contains(method.getSimpleName().toString()))
+                        .forEach(methods::add);
+                open.addAll(types.directSupertypes(next));
+            }
+        }
+        // an interface lists Object as its supertype, yet inherits nothing from it (JLS 9.2)
+        return isInterface
+                ? methods.stream().filter(method -> method.getEnclosingElement().getKind().isInterface()).toList()
+                : methods;
+    }
+
+    /** The key of an element that belongs to one of the compiler runs of this analysis. */
+    public SymbolKey key(Element element) {
+        return parts.stream()
+                .map(part -> part.symbols().key(element))
+                .filter(key -> !(key instanceof SymbolKey.Unknown))
+                .findFirst()
+                .orElseGet(() -> new SymbolKey.Unknown(element.getSimpleName().toString()));
+    }
+
+    /** The element of a symbol together with the means to ask about it. */
+    public Optional<Known> known(SymbolKey key) {
+        return parts.stream()
+                .map(part -> part.symbols().keys().element(key)
+                        .map(element -> new Known(element, part.elements(), part.typeRelations())))
+                .flatMap(Optional::stream)
+                .findFirst();
+    }
+
+    /**
+     * An element of the compiler and the relations it belongs to; elements of different analyses must not be mixed.
+     *
+     * @param element   the element
+     * @param elements  of the same compiler run
+     * @param types     of the same compiler run
+     */
+    public record Known(Element element, Elements elements, Types types) {
+    }
+
+    /**
+     * A type around a place.
+     *
+     * @param key      its identity
+     * @param name     simple name, empty for an anonymous class
+     * @param element  the type
+     * @param isStatic whether the place is in a static context of it, so that there is no {@code this} (JLS 8.1.3)
+     */
+    public record Enclosing(SymbolKey key, String name, TypeElement element, boolean isStatic) {
+    }
+
+    /** The types around an offset, innermost first. */
+    public List<Enclosing> enclosing(Path file, int offset) {
+        List<Enclosing> found = new ArrayList<>();
+        Attribution part = partOf(file).orElse(null);
+        if (part == null) {
+            return found;
+        }
+        CompilationUnitTree unit = part.run().units().get(file);
+        boolean isStatic = false;
+        for (TreePath path = pathTo(part, unit, offset); path != null; path = path.getParentPath()) {
+            Tree leaf = path.getLeaf();
+            if (leaf instanceof ClassTree) {
+                if (part.run().trees().getElement(path) instanceof TypeElement type) {
+                    found.add(new Enclosing(
+                            part.symbols().key(type), type.getSimpleName().toString(), type, isStatic));
+                    isStatic |= type.getModifiers().contains(Modifier.STATIC) || type.getKind().isInterface();
+                }
+            } else {
+                isStatic |= StaticContexts.opens(leaf);
+            }
+        }
+        return found;
+    }
+
+    private static TreePath pathTo(Attribution part, CompilationUnitTree unit, int offset) {
+        SourcePositions positions = part.run().trees().getSourcePositions();
+        TreePath[] deepest = {new TreePath(unit)};
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void scan(Tree tree, Void unused) {
+                if (tree == null) {
+                    return null;
+                }
+                long start = positions.getStartPosition(unit, tree);
+                long end = positions.getEndPosition(unit, tree);
+                if (start >= 0 && start <= offset && offset < end) {
+                    deepest[0] = new TreePath(getCurrentPath(), tree);
+                    return super.scan(tree, null);
+                }
+                return null;
+            }
+        }.scan(new TreePath(unit), null);
+        return deepest[0];
+    }
+
+    private Optional<Attribution> partOf(Path file) {
+        return parts.stream().filter(part -> part.run().units().containsKey(file)).findFirst();
+    }
+
+    /** Whether some name in the files could not be resolved and reads like this one; in code, not in documentation. */
+    public List<Binding> unresolved(String name) {
+        return uses(new SymbolKey.Unknown(name)).stream()
+                .filter(binding -> binding.role() != Role.DOC)
+                .toList();
+    }
+
+    /** The text of a range. */
+    public String text(Path file, Range range) {
+        return snapshot.file(file).orElseThrow().content().substring(range.start(), range.end());
+    }
+}

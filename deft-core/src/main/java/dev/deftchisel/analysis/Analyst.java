@@ -1,0 +1,151 @@
+package dev.deftchisel.analysis;
+
+import com.sun.source.tree.CompilationUnitTree;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.source.Words;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.util.Elements;
+
+/**
+ * Has code attributed by the JDK's compiler and reads off what its names mean.
+ *
+ * <p>How little is analysed decides how fast everything is. Only the files of the {@link Focus} are attributed; in them
+ * only the bodies in which a name of interest stands; every other source is read when the compiler asks for it, and
+ * then without any body.
+ */
+public final class Analyst {
+
+    private final Snapshot snapshot;
+    private final Libraries libraries;
+    private final Monitor monitor;
+
+    /**
+     * @param snapshot  the code
+     * @param libraries opened for the same workspace, shared between snapshots
+     * @param monitor   is told of each file that is analysed
+     */
+    public Analyst(Snapshot snapshot, Libraries libraries, Monitor monitor) {
+        this.snapshot = snapshot;
+        this.libraries = libraries;
+        this.monitor = monitor;
+    }
+
+    /** The code that is analysed. */
+    public Snapshot snapshot() {
+        return snapshot;
+    }
+
+    /** One who analyses other code with the same libraries. */
+    public Analyst of(Snapshot other) {
+        return new Analyst(other, libraries, monitor);
+    }
+
+    /**
+     * Analyses what the focus says.
+     *
+     * @throws AnalysisException when the compiler fails and cannot be helped
+     */
+    public Analysis analyse(Focus focus) {
+        return DeepStack.call(() -> analyseHere(focus));
+    }
+
+    private Analysis analyseHere(Focus focus) {
+        Map<SourceFile, List<TypeSketch>> subtypes = focus.types().isEmpty()
+                ? Map.of()
+                : new Subtypes(snapshot).of(focus.types());
+        List<Attribution> parts = new ArrayList<>();
+        for (Universe universe : Universe.of(snapshot)) {
+            List<SourceFile> files = snapshot.files().stream()
+                    .filter(file -> universe.attributes(file.module()))
+                    .filter(file -> focus.files().contains(file.path()) || hasLocalType(file, subtypes))
+                    .toList();
+            if (!files.isEmpty() || focus.files().isEmpty()) {
+                parts.add(attribute(universe, files, focus, subtypes));
+            }
+        }
+        ModuleInfos modules = new ModuleInfos(snapshot);
+        List<Binding> moduleBindings = snapshot.files().stream()
+                .filter(file -> file.isModuleInfo() && focus.files().contains(file.path()))
+                .flatMap(file -> modules.bindings(file).stream())
+                .toList();
+        return new Analysis(snapshot, focus, parts, moduleBindings);
+    }
+
+    /** Whether a body of the file declares one of the types. */
+    private static boolean hasLocalType(SourceFile file, Map<SourceFile, List<TypeSketch>> types) {
+        return types.getOrDefault(file, List.of()).stream()
+                .anyMatch(type -> file.skeleton().bodies().stream().anyMatch(body -> body.encloses(type.nameRange())));
+    }
+
+    private Attribution attribute(
+            Universe universe, List<SourceFile> files, Focus focus, Map<SourceFile, List<TypeSketch>> subtypes) {
+        SnapshotFileManager manager = new SnapshotFileManager(
+                libraries.manager(universe.classPath()),
+                snapshot.files().stream().filter(file -> universe.sees(file.module())));
+        CompilerRun.Attributed run = new CompilerRun(libraries.compiler(), manager, universe.level(), focus.isDeep(), monitor)
+                .attribute(files, file -> visible(file, focus, subtypes.getOrDefault(file, List.of())));
+        Elements elements = run.task().getElements();
+        Set<String> sourceTypes = sourceTypes(universe);
+        Symbols symbols = new Symbols(
+                new ElementKeys(elements, run.task().getTypes()), type -> sourceTypes.contains(type.binaryName()));
+        Map<Path, FileFacts> facts = new HashMap<>();
+        Map<Path, SourceFile> byPath = new LinkedHashMap<>();
+        List<TypeElement> types = new ArrayList<>();
+        for (SourceFile file : files) {
+            CompilationUnitTree unit = run.units().get(file.path());
+            byPath.put(file.path(), file);
+            if (unit != null) {
+                FileFacts found = new BindingScanner(file, unit, run.trees(), elements, symbols, focus).scanUnit(unit);
+                facts.put(file.path(), found);
+                types.addAll(found.types());
+            }
+        }
+        return new Attribution(universe, run, elements, run.task().getTypes(), symbols, byPath, facts, List.copyOf(types));
+    }
+
+    /** The text of a file without what does not matter to the focus. */
+    private static String visible(SourceFile file, Focus focus, Collection<TypeSketch> types) {
+        String content = file.content();
+        if (focus.names().isEmpty() || content.contains("\\u")) {
+            return content;
+        }
+        return file.skeleton().blank(
+                content,
+                body -> callsConstructor(content, body)
+                        || focus.names().stream().anyMatch(name -> Words.contains(content, name, body))
+                        || types.stream().anyMatch(type -> body.encloses(type.nameRange())),
+                wanted -> focus.names().contains(wanted.simpleName()));
+    }
+
+    /** A constructor without its {@code super(…)} would imply another one, which may not exist. */
+    private static boolean callsConstructor(String content, Range body) {
+        return Words.contains(content, "super", body) || Words.contains(content, "this", body)
+                && content.substring(body.start(), body.end()).contains("this(");
+    }
+
+    private Set<String> sourceTypes(Universe universe) {
+        Set<String> names = new LinkedHashSet<>();
+        for (SourceFile file : snapshot.files()) {
+            if (universe.sees(file.module())) {
+                for (TypeSketch type : file.skeleton().types()) {
+                    if (type.isTopLevel()) {
+                        names.add(file.skeleton().qualifiedName(type));
+                    }
+                }
+            }
+        }
+        return names;
+    }
+}

@@ -1,0 +1,237 @@
+package dev.deftchisel.analysis;
+
+import com.sun.source.tree.CompilationUnitTree;
+import com.sun.source.util.DocTrees;
+import com.sun.source.util.JavacTask;
+import com.sun.source.util.TaskEvent;
+import com.sun.source.util.TaskListener;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.CancellationException;
+import java.util.function.Function;
+import javax.tools.Diagnostic;
+import javax.tools.JavaCompiler;
+import javax.tools.JavaFileManager;
+import javax.tools.JavaFileObject;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * One run of the JDK's compiler over some files of a snapshot, up to attribution or flow analysis.
+ *
+ * <p>The compiler can fail on code it does not expect. The file it was at is then tried again without its bodies, and
+ * at last left out; each such step is told as a gap.
+ */
+final class CompilerRun {
+
+    private static final Logger LOG = LoggerFactory.getLogger(CompilerRun.class);
+    private static final int MOST_ATTEMPTS = 12;
+
+    private final JavaCompiler compiler;
+    private final JavaFileManager manager;
+    private final List<String> options;
+    private final boolean isDeep;
+    private final Monitor monitor;
+    private final List<String> gaps = new ArrayList<>();
+
+    CompilerRun(JavaCompiler compiler, JavaFileManager manager, int level, boolean isDeep, Monitor monitor) {
+        this.compiler = compiler;
+        this.manager = manager;
+        this.isDeep = isDeep;
+        this.monitor = monitor;
+        String depth = isDeep ? "FLOW" : "ATTR";
+        this.options = List.of("-proc:none", "-nowarn", "-Xlint:none", "-Xmaxerrs", "100000",
+                "-source", String.valueOf(level),
+                "-XDshould-stop.ifError=" + depth, "-XDshould-stop.ifNoError=" + depth);
+    }
+
+    /** The outcome: trees with their attributes, by path, and the errors in them. */
+    record Attributed(
+            JavacTask task,
+            DocTrees trees,
+            Map<Path, CompilationUnitTree> units,
+            List<Problem> problems,
+            List<String> gaps) {
+    }
+
+    /**
+     * Attributes the files.
+     *
+     * @param visible what the compiler is to see of a file
+     * @throws AnalysisException when the compiler fails again and again
+     */
+    Attributed attribute(List<SourceFile> files, Function<SourceFile, String> visible) {
+        Set<Path> blanked = new HashSet<>();
+        Set<Path> dropped = new HashSet<>();
+        RuntimeException last = null;
+        for (int attempt = 0; attempt < MOST_ATTEMPTS; attempt++) {
+            Progress progress = new Progress(paths(files), isDeep, monitor);
+            try {
+                return attempt(files, visible, blanked, dropped, progress);
+            } catch (RuntimeException | StackOverflowError | AssertionError failed) {
+                if (failed.getCause() instanceof CancellationException cancelled) {
+                    throw cancelled;
+                }
+                LOG.debug("the compiler failed", failed);
+                last = failed instanceof RuntimeException unchecked ? unchecked : new IllegalStateException(failed);
+                Optional<Path> culprit = progress.culprit();
+                if (culprit.isEmpty() || dropped.contains(culprit.get())) {
+                    break;
+                }
+                if (blanked.add(culprit.get())) {
+                    gaps.add(culprit.get() + ": the compiler failed on this file; its bodies are not analysed");
+                } else {
+                    dropped.add(culprit.get());
+                    gaps.add(culprit.get() + ": the compiler failed on this file again; it is left out");
+                }
+            }
+        }
+        throw new AnalysisException("the compiler failed on this code, last with " + last, last);
+    }
+
+    private Attributed attempt(
+            List<SourceFile> files,
+            Function<SourceFile, String> visible,
+            Set<Path> blanked,
+            Set<Path> dropped,
+            Progress progress) {
+        Map<Path, SourceFile> wanted = new LinkedHashMap<>();
+        List<JavaFileObject> objects = new ArrayList<>();
+        for (SourceFile file : files) {
+            if (!dropped.contains(file.path()) && !file.isModuleInfo()) {
+                wanted.put(file.path(), file);
+                objects.add(new SnapshotFileObject(file, file.skeleton().packageName(), simpleName(file),
+                        Optional.of(blanked.contains(file.path())
+                                ? file.skeleton().blank(file.content(), body -> false, kept -> true)
+                                : visible.apply(file))));
+            }
+        }
+        List<Problem> problems = new ArrayList<>();
+        JavacTask task = (JavacTask) compiler.getTask(
+                null, manager, found -> collect(found, problems), options, null, objects);
+        task.addTaskListener(progress);
+        Map<Path, CompilationUnitTree> units = new HashMap<>();
+        try {
+            for (CompilationUnitTree unit : task.parse()) {
+                units.put(path(unit.getSourceFile()), unit);
+            }
+            analyse(task, progress);
+        } catch (IOException impossible) {
+            throw new IllegalStateException("all sources are in memory", impossible);
+        }
+        problems.removeIf(problem -> !wanted.containsKey(problem.file()));
+        return new Attributed(task, DocTrees.instance(task), units, List.copyOf(problems), List.copyOf(gaps));
+    }
+
+    private static Set<Path> paths(List<SourceFile> files) {
+        Set<Path> paths = new HashSet<>();
+        files.forEach(file -> paths.add(file.path()));
+        return paths;
+    }
+
+    private static void analyse(JavacTask task, Progress progress) throws IOException {
+        try {
+            task.analyze();
+        } catch (RuntimeException thrown) {
+            if (!progress.isDone()) {
+                throw thrown;
+            }
+        }
+    }
+
+    private static String simpleName(SourceFile file) {
+        String name = file.path().getFileName().toString();
+        return name.endsWith(".java") ? name.substring(0, name.length() - ".java".length()) : name;
+    }
+
+    /** The compiler wraps the objects it was given, so they are told by their address. */
+    private static Path path(JavaFileObject object) {
+        return Path.of(object.toUri());
+    }
+
+    private static void collect(Diagnostic<? extends JavaFileObject> found, List<Problem> problems) {
+        if (found.getKind() != Diagnostic.Kind.ERROR || found.getSource() == null) {
+            return;
+        }
+        int start = (int) Math.max(0, found.getPosition());
+        int end = (int) Math.max(start, found.getEndPosition());
+        problems.add(new Problem(path(found.getSource()), new Range(start, end), found.getCode(),
+                found.getMessage(Locale.ROOT).replaceAll("\\s*\\R\\s*", " ")));
+    }
+
+    /**
+     * Remembers which file the compiler is at, to know the culprit when it fails, and ends the run when the files that
+     * matter are done.
+     *
+     * <p>The compiler attributes classes in the order in which they were entered: first those of the files it was
+     * given, then every other source that it read to resolve a name. Nobody asked for those, so the first event of one
+     * is answered by {@link Enough}, which is the only way the public API leaves to stop there.
+     */
+    private static final class Progress implements TaskListener {
+
+        private final Set<Path> wanted;
+        private final boolean toTheEnd;
+        private final Monitor monitor;
+        private final Set<Path> seen = new HashSet<>();
+        private JavaFileObject at;
+        private boolean isDone;
+
+        /**
+         * @param wanted   the files that matter
+         * @param toTheEnd whether the others must be gone through as well
+         */
+        Progress(Set<Path> wanted, boolean toTheEnd, Monitor monitor) {
+            this.wanted = wanted;
+            this.toTheEnd = toTheEnd;
+            this.monitor = monitor;
+        }
+
+        @Override
+        public void started(TaskEvent event) {
+            if (event.getSourceFile() == null) {
+                return;
+            }
+            at = event.getSourceFile();
+            if (event.getKind() != TaskEvent.Kind.ANALYZE) {
+                return;
+            }
+            if (wanted.contains(path(at))) {
+                if (seen.add(path(at))) {
+                    monitor.at("analysing", seen.size(), wanted.size());
+                }
+            } else if (!toTheEnd) {
+                isDone = true;
+                throw new Enough();
+            }
+        }
+
+        boolean isDone() {
+            return isDone;
+        }
+
+        Optional<Path> culprit() {
+            return Optional.ofNullable(at).map(CompilerRun::path);
+        }
+    }
+
+    /** Ends a run early; carries nothing. */
+    private static final class Enough extends RuntimeException {
+
+        private static final long serialVersionUID = 1L;
+
+        Enough() {
+            super("all files that matter are analysed", null, false, false);
+        }
+    }
+}

@@ -1,0 +1,130 @@
+package dev.deftchisel.analysis;
+
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.RecordComponentElement;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.element.VariableElement;
+import javax.lang.model.util.ElementFilter;
+
+/**
+ * The declarations that are one thing under one name, so that they must be renamed, searched for and changed together.
+ *
+ * <ul>
+ * <li>A method with every method it overrides or is overridden by, directly or through others, also where a class
+ * that neither declares joins an inherited method with an interface (JLS 8.4.8.1, 8.4.8.4).
+ * <li>A record component with its field, its accessor and that one's family, and the parameter of the canonical
+ * constructor, which must bear its name (JLS 8.10.3, 8.10.4.1).
+ * </ul>
+ */
+public final class Family {
+
+    private Family() {
+    }
+
+    /**
+     * The family of a symbol, the symbol itself among it.
+     *
+     * @param target   any symbol
+     * @param analysis in which every file that mentions its name was looked at
+     */
+    public static Set<SymbolKey> of(Symbol target, Analysis analysis) {
+        Set<SymbolKey> keys = new LinkedHashSet<>(Set.of(target.key()));
+        boolean grown = true;
+        while (grown) {
+            grown = false;
+            for (SymbolKey key : List.copyOf(keys)) {
+                grown |= keys.addAll(recordMembers(key, analysis));
+            }
+            grown |= keys.addAll(methods(keys, target.name(), analysis));
+        }
+        return keys;
+    }
+
+    /** The connected families of the methods among the keys. */
+    private static Set<SymbolKey> methods(Set<SymbolKey> keys, String name, Analysis analysis) {
+        Set<SymbolKey> family = new HashSet<>();
+        Set<String> owners = new HashSet<>();
+        for (SymbolKey key : keys) {
+            if (key instanceof SymbolKey.Method method && isOverridable(key, analysis)) {
+                family.add(key);
+                ownerName(method, analysis).ifPresent(owners::add);
+            }
+        }
+        if (family.isEmpty()) {
+            return family;
+        }
+        Set<Overriding> pairs = analysis.overridings(Set.of(name), owners);
+        boolean grown = true;
+        while (grown) {
+            grown = false;
+            for (Overriding pair : pairs) {
+                if (family.contains(pair.overriding()) || family.contains(pair.overridden())) {
+                    grown |= family.add(pair.overriding());
+                    grown |= family.add(pair.overridden());
+                }
+            }
+        }
+        return family;
+    }
+
+    private static boolean isOverridable(SymbolKey key, Analysis analysis) {
+        return analysis.symbol(key)
+                .filter(symbol -> symbol.kind().isMethod() && !symbol.isStatic() && !symbol.isPrivate())
+                .isPresent();
+    }
+
+    private static Optional<String> ownerName(SymbolKey.Method method, Analysis analysis) {
+        return analysis.symbol(method.owner()).map(Symbol::name).filter(name -> !name.isEmpty());
+    }
+
+    /** For a component its accessor and constructor parameter, for an accessor its component. */
+    private static Set<SymbolKey> recordMembers(SymbolKey key, Analysis analysis) {
+        SymbolKey owner = key instanceof SymbolKey.Field field
+                ? field.owner()
+                : key instanceof SymbolKey.Method method && method.descriptor().startsWith("()") ? method.owner() : null;
+        Element element = owner == null
+                ? null
+                : analysis.known(owner).map(Analysis.Known::element).orElse(null);
+        if (!(element instanceof TypeElement type) || type.getKind() != ElementKind.RECORD) {
+            return Set.of();
+        }
+        String name = key instanceof SymbolKey.Field field ? field.name() : ((SymbolKey.Method) key).name();
+        Set<SymbolKey> members = new LinkedHashSet<>();
+        for (RecordComponentElement component : type.getRecordComponents()) {
+            if (component.getSimpleName().contentEquals(name)) {
+                members.add(new SymbolKey.Field(owner, name));
+                members.add(analysis.key(component.getAccessor()));
+                canonicalParameter(type, name).map(analysis::key)
+                        .filter(found -> !(found instanceof SymbolKey.Unknown))
+                        .ifPresent(members::add);
+            }
+        }
+        return members;
+    }
+
+    /** The parameter of an explicit canonical constructor; that of an implicit or compact one is the component itself. */
+    private static Optional<VariableElement> canonicalParameter(TypeElement record, String name) {
+        List<String> types = record.getRecordComponents().stream()
+                .map(component -> component.asType().toString())
+                .toList();
+        for (ExecutableElement constructor : ElementFilter.constructorsIn(record.getEnclosedElements())) {
+            List<String> parameters = constructor.getParameters().stream()
+                    .map(parameter -> parameter.asType().toString())
+                    .toList();
+            if (parameters.equals(types)) {
+                return constructor.getParameters().stream()
+                        .map(VariableElement.class::cast)
+                        .filter(parameter -> parameter.getSimpleName().contentEquals(name))
+                        .findFirst();
+            }
+        }
+        return Optional.empty();
+    }
+}

@@ -1,0 +1,64 @@
+package dev.deftchisel.analysis;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import javax.tools.JavaCompiler;
+import javax.tools.JavaFileManager;
+import javax.tools.StandardJavaFileManager;
+import javax.tools.StandardLocation;
+import javax.tools.ToolProvider;
+
+/**
+ * The compiler and the class files it looks into. Archives stay open between analyses, which is most of what makes a
+ * second one fast. To be used by one thread at a time, and closed at the end.
+ */
+public final class Libraries implements AutoCloseable {
+
+    private final JavaCompiler compiler;
+    private final Map<List<Path>, StandardJavaFileManager> managers = new HashMap<>();
+
+    /** @throws AnalysisException when the running Java has no compiler */
+    public Libraries() {
+        this.compiler = ToolProvider.getSystemJavaCompiler();
+        if (compiler == null) {
+            throw new AnalysisException("this Java runtime has no compiler; run deft with a JDK", null);
+        }
+    }
+
+    JavaCompiler compiler() {
+        return compiler;
+    }
+
+    JavaFileManager manager(List<Path> classPath) {
+        return managers.computeIfAbsent(classPath, paths -> {
+            StandardJavaFileManager manager =
+                    compiler.getStandardFileManager(null, Locale.ROOT, StandardCharsets.UTF_8);
+            try {
+                manager.setLocationFromPaths(
+                        StandardLocation.CLASS_PATH, paths.stream().filter(Files::exists).toList());
+            } catch (IOException failed) {
+                throw new UncheckedIOException(failed);
+            }
+            return manager;
+        });
+    }
+
+    @Override
+    public void close() {
+        for (StandardJavaFileManager manager : managers.values()) {
+            try {
+                manager.close();
+            } catch (IOException failed) {
+                throw new UncheckedIOException(failed);
+            }
+        }
+        managers.clear();
+    }
+}

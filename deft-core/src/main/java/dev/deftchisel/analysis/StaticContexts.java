@@ -1,0 +1,26 @@
+package dev.deftchisel.analysis;
+
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.ModifiersTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import javax.lang.model.element.Modifier;
+
+/** Where there is no {@code this}: static methods, static initialisers, initialisers of static fields (JLS 8.1.3). */
+final class StaticContexts {
+
+    private StaticContexts() {
+    }
+
+    /** Whether code within this tree has no current object of the class the tree is a member of. */
+    static boolean opens(Tree member) {
+        if (member instanceof BlockTree block) {
+            return block.isStatic();
+        }
+        ModifiersTree modifiers = member instanceof MethodTree method
+                ? method.getModifiers()
+                : member instanceof VariableTree variable ? variable.getModifiers() : null;
+        return modifiers != null && modifiers.getFlags().contains(Modifier.STATIC);
+    }
+}

@@ -1,0 +1,55 @@
+package dev.deftchisel.analysis;
+
+import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * The types that may be subtypes of some given ones, by the names in their headers: more than the true subtypes, since
+ * different types can share a simple name, never fewer.
+ */
+public final class Subtypes {
+
+    private final Snapshot snapshot;
+
+    /** @param snapshot whose types are searched */
+    public Subtypes(Snapshot snapshot) {
+        this.snapshot = snapshot;
+    }
+
+    /**
+     * All types whose headers lead to one of the names, by file; the given types themselves are among them.
+     *
+     * @param simpleNames where to start
+     */
+    public Map<SourceFile, List<TypeSketch>> of(Set<String> simpleNames) {
+        snapshot.files().parallelStream().forEach(SourceFile::skeleton);
+        Set<String> names = new HashSet<>(simpleNames);
+        boolean grown = true;
+        while (grown) {
+            grown = false;
+            for (SourceFile file : snapshot.files()) {
+                for (TypeSketch type : file.skeleton().types()) {
+                    if (!names.contains(type.name()) && type.supers().stream().anyMatch(names::contains)) {
+                        grown |= names.add(type.name());
+                    }
+                }
+            }
+        }
+        Map<SourceFile, List<TypeSketch>> found = new LinkedHashMap<>();
+        for (SourceFile file : snapshot.files()) {
+            List<TypeSketch> types = file.skeleton().types().stream()
+                    .filter(type -> names.contains(type.name()))
+                    .toList();
+            if (!types.isEmpty()) {
+                found.put(file, types);
+            }
+        }
+        return found;
+    }
+}

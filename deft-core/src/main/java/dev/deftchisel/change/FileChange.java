@@ -1,0 +1,61 @@
+package dev.deftchisel.change;
+
+import dev.deftchisel.source.SourceText;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What happens to one file.
+ *
+ * @param path   absolute
+ * @param target where the file goes, when it moves
+ * @param before its text when the change was planned
+ * @param edits  in order; those that are taken do not overlap
+ */
+public record FileChange(Path path, Optional<Path> target, SourceText before, List<Edit> edits) {
+
+    /** Sorts the edits. */
+    public FileChange {
+        edits = edits.stream().sorted().toList();
+    }
+
+    /** Where the file is afterwards. */
+    public Path pathAfter() {
+        return target.orElse(path);
+    }
+
+    /** The edits that take part. */
+    public List<Edit> takenEdits() {
+        return edits.stream().filter(Edit::isTaken).toList();
+    }
+
+    /** Whether anything happens at all. */
+    public boolean isEmpty() {
+        return target.isEmpty() && takenEdits().isEmpty();
+    }
+
+    /**
+     * The text after the change.
+     *
+     * @throws IllegalStateException when edits overlap, which is a fault of the operation that made them
+     */
+    public SourceText after() {
+        StringBuilder text = new StringBuilder();
+        String content = before.content();
+        int at = 0;
+        for (Edit edit : takenEdits()) {
+            if (edit.range().start() < at) {
+                throw new IllegalStateException("edits overlap in " + path + " at offset " + edit.range().start());
+            }
+            text.append(content, at, edit.range().start()).append(edit.replacement());
+            at = edit.range().end();
+        }
+        return before.with(text.append(content, at, content.length()).toString());
+    }
+
+    /** The same with other edits. */
+    public FileChange withEdits(List<Edit> others) {
+        return new FileChange(path, target, before, others);
+    }
+}

@@ -1,0 +1,143 @@
+package dev.deftchisel.change;
+
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.source.Range;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Says where each place and symbol of the code before a change is found after it. */
+public final class Mapping {
+
+    private final Meaning meaning;
+    private final Map<Path, FileChange> files = new HashMap<>();
+
+    Mapping(Change change) {
+        this.meaning = change.meaning();
+        change.files().forEach(file -> files.put(file.path(), file));
+    }
+
+    /** Where the file is afterwards. */
+    public Path file(Path before) {
+        FileChange change = files.get(before);
+        return change == null ? before : change.pathAfter();
+    }
+
+    /**
+     * Where a name is afterwards: behind anything inserted before it, and at the end of an edit that replaces it.
+     *
+     * @return empty when the name was replaced by something else
+     */
+    public Optional<Range> name(Path before, Range range) {
+        int shift = 0;
+        for (Edit edit : edits(before)) {
+            if (edit.range().length() > 0 && edit.range().encloses(range)) {
+                int end = edit.range().start() + shift + edit.replacement().length();
+                boolean isLast = edit.range().end() == range.end();
+                return edit.kind().isName() && isLast
+                        ? Optional.of(new Range(end - edit.nameLength(), end))
+                        : Optional.empty();
+            }
+            if (edit.range().start() > range.start()) {
+                break;
+            }
+            shift += delta(edit);
+        }
+        return Optional.of(new Range(range.start() + shift, range.end() + shift));
+    }
+
+    /** Where a piece of code is afterwards, with whatever was inserted at its start. */
+    public Range code(Path before, Range range) {
+        int start = 0;
+        int end = 0;
+        for (Edit edit : edits(before)) {
+            if (edit.range().end() <= range.start() && edit.range().start() < range.start()) {
+                start += delta(edit);
+            }
+            if (edit.range().end() <= range.end() && edit.range().start() < range.end()) {
+                end += delta(edit);
+            }
+        }
+        return new Range(range.start() + start, Math.max(range.start() + start, range.end() + end));
+    }
+
+    /** The offset before the change that an offset after it came from, or the start of the edit it lies in. */
+    public int origin(Path before, int after) {
+        int shift = 0;
+        for (Edit edit : edits(before)) {
+            int start = edit.range().start() + shift;
+            if (after < start) {
+                break;
+            }
+            if (after < start + edit.replacement().length()) {
+                return edit.range().start();
+            }
+            shift += delta(edit);
+        }
+        return after - shift;
+    }
+
+    /** The path before the change of a file that is there after it. */
+    public Path origin(Path after) {
+        return files.values().stream()
+                .filter(file -> file.pathAfter().equals(after))
+                .map(FileChange::path)
+                .findFirst()
+                .orElse(after);
+    }
+
+    private List<Edit> edits(Path before) {
+        FileChange change = files.get(before);
+        return change == null ? List.of() : change.takenEdits();
+    }
+
+    private static int delta(Edit edit) {
+        return edit.replacement().length() - edit.range().length();
+    }
+
+    /** What the symbol's key is afterwards. */
+    public SymbolKey key(SymbolKey before) {
+        if (before instanceof SymbolKey.Type type) {
+            return new SymbolKey.Type(meaning.binaryName(type.binaryName()));
+        } else if (before instanceof SymbolKey.Field field) {
+            return new SymbolKey.Field(key(field.owner()), meaning.names().getOrDefault(field, field.name()));
+        } else if (before instanceof SymbolKey.Method method) {
+            return new SymbolKey.Method(key(method.owner()),
+                    meaning.names().getOrDefault(method, method.name()), meaning.descriptor(method.descriptor()));
+        } else if (before instanceof SymbolKey.TypeParameter parameter) {
+            return new SymbolKey.TypeParameter(key(parameter.owner()), parameter.index());
+        } else if (before instanceof SymbolKey.Local local) {
+            return new SymbolKey.Local(file(local.file()), offset(local.file(), local.offset()));
+        } else if (before instanceof SymbolKey.LocalType local) {
+            return new SymbolKey.LocalType(file(local.file()), offset(local.file(), local.offset()));
+        } else if (before instanceof SymbolKey.Package home) {
+            return new SymbolKey.Package(meaning.packages().getOrDefault(home.name(), home.name()));
+        } else if (before instanceof SymbolKey.Module module) {
+            return new SymbolKey.Module(meaning.names().getOrDefault(module, module.name()));
+        }
+        return before;
+    }
+
+    private int offset(Path file, int before) {
+        return name(file, new Range(before, before + 1))
+                .map(Range::start)
+                .orElseGet(() -> nameStart(file, before));
+    }
+
+    /** The start of a declared name of several characters that an edit replaces as a whole. */
+    private int nameStart(Path file, int before) {
+        return edits(file).stream()
+                .filter(edit -> edit.range().contains(before))
+                .findFirst()
+                .flatMap(edit -> name(file, edit.range()))
+                .map(Range::start)
+                .orElse(before);
+    }
+
+    /** What a descriptor reads afterwards. */
+    public String descriptor(String before) {
+        return meaning.descriptor(before);
+    }
+}

@@ -1,0 +1,57 @@
+package dev.deftchisel.change;
+
+import dev.deftchisel.analysis.SymbolKey;
+import java.util.Map;
+
+/**
+ * What a change does to symbols: everything it does not name must mean the same afterwards.
+ *
+ * @param names    the new simple name of each symbol that is renamed
+ * @param packages the new name of each package that moves; the types in it move along
+ */
+public record Meaning(Map<SymbolKey, String> names, Map<String, String> packages) {
+
+    /** Copies the maps. */
+    public Meaning {
+        names = Map.copyOf(names);
+        packages = Map.copyOf(packages);
+    }
+
+    /** A change after which every symbol is what it was. */
+    public static Meaning same() {
+        return new Meaning(Map.of(), Map.of());
+    }
+
+    /** The binary name that a type has afterwards. */
+    String binaryName(String before) {
+        int nested = before.lastIndexOf('$');
+        int packageEnd = before.lastIndexOf('.');
+        if (nested > packageEnd + 1) {
+            String outer = binaryName(before.substring(0, nested));
+            return outer + "$" + names.getOrDefault(new SymbolKey.Type(before), before.substring(nested + 1));
+        }
+        String home = packageEnd < 0 ? "" : before.substring(0, packageEnd);
+        String name = names.getOrDefault(new SymbolKey.Type(before), before.substring(packageEnd + 1));
+        String newHome = packages.getOrDefault(home, home);
+        return newHome.isEmpty() ? name : newHome + "." + name;
+    }
+
+    /** The descriptor that a member has afterwards: each type name in it replaced (JVMS 4.3). */
+    public String descriptor(String before) {
+        if (names.isEmpty() && packages.isEmpty()) {
+            return before;
+        }
+        StringBuilder after = new StringBuilder();
+        int at = 0;
+        while (at < before.length()) {
+            char c = before.charAt(at++);
+            after.append(c);
+            if (c == 'L') {
+                int end = before.indexOf(';', at);
+                after.append(binaryName(before.substring(at, end))).append(';');
+                at = end + 1;
+            }
+        }
+        return after.toString();
+    }
+}

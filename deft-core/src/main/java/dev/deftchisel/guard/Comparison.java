@@ -1,0 +1,168 @@
+package dev.deftchisel.guard;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Problem;
+import dev.deftchisel.analysis.Role;
+import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.Trace;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Difference;
+import dev.deftchisel.change.Mapping;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Compares two analyses of the same code, place by place. */
+final class Comparison {
+
+    private final Analysis before;
+    private final Analysis after;
+    private final Mapping mapping;
+
+    Comparison(Analysis before, Analysis after, Change change) {
+        this.before = before;
+        this.after = after;
+        this.mapping = change.mapping();
+    }
+
+    /** Names, and what is bound without one, that mean something else. */
+    List<Difference> bindings() {
+        List<Difference> differences = new ArrayList<>();
+        for (SourceFile file : files()) {
+            Map<Range, Set<SymbolKey>> found = new HashMap<>();
+            for (Binding binding : after.bindings(mapping.file(file.path()))) {
+                found.computeIfAbsent(binding.range(), range -> new HashSet<>()).add(binding.key());
+            }
+            for (Binding binding : before.bindings(file.path())) {
+                compare(binding, found).ifPresent(differences::add);
+            }
+        }
+        return differences;
+    }
+
+    private List<SourceFile> files() {
+        List<SourceFile> files = new ArrayList<>(before.files());
+        before.focus().files().forEach(path -> before.snapshot().file(path)
+                .filter(SourceFile::isModuleInfo)
+                .ifPresent(files::add));
+        return files;
+    }
+
+    private Optional<Difference> compare(Binding binding, Map<Range, Set<SymbolKey>> found) {
+        // what no one could resolve before proves nothing now; a static import that names several members may be split
+        if (binding.key() instanceof SymbolKey.Unknown || binding.role() == Role.IMPORT) {
+            return Optional.empty();
+        }
+        Optional<Range> place = binding.isNamed()
+                ? mapping.name(binding.file(), binding.range())
+                : Optional.of(startOf(binding));
+        if (place.isEmpty()) {
+            return Optional.empty();
+        }
+        SymbolKey expected = mapping.key(binding.key());
+        Set<SymbolKey> actual = binding.isNamed()
+                ? found.getOrDefault(place.get(), Set.of())
+                : startingAt(found, place.get().start());
+        if (actual.contains(expected)) {
+            return Optional.empty();
+        }
+        Optional<SymbolKey> other = actual.stream().filter(key -> !(key instanceof SymbolKey.Unknown)).findFirst();
+        return Optional.of(difference(binding, other, other
+                .map(key -> "would mean " + after.symbol(key).map(this::describe).orElse("something else") + instead(binding))
+                .orElse("would no longer be found" + instead(binding))));
+    }
+
+    /** An implied binding has no name of its own; it is looked for where its code starts. */
+    private Range startOf(Binding binding) {
+        return mapping.name(binding.file(), binding.range())
+                .orElseGet(() -> mapping.code(binding.file(), binding.range()));
+    }
+
+    private static Set<SymbolKey> startingAt(Map<Range, Set<SymbolKey>> found, int start) {
+        Set<SymbolKey> keys = new HashSet<>();
+        found.forEach((range, candidates) -> {
+            if (range.start() == start) {
+                keys.addAll(candidates);
+            }
+        });
+        return keys;
+    }
+
+    private Difference difference(Binding binding, Optional<SymbolKey> actual, String what) {
+        Range place = mapping.name(binding.file(), binding.range()).orElse(binding.range());
+        String name = after.text(mapping.file(binding.file()), place);
+        Difference.Kind kind = binding.role() == Role.DOC
+                ? Difference.Kind.DOCUMENTATION
+                : Difference.Kind.BINDING;
+        return new Difference(kind, binding.file(), binding.range(),
+                Optional.of(binding.key()), actual, "'" + name + "' " + what);
+    }
+
+    private String instead(Binding binding) {
+        return before.symbol(binding.key()).map(symbol -> " instead of " + describe(symbol)).orElse("");
+    }
+
+    private String describe(Symbol symbol) {
+        return "the " + symbol.describe();
+    }
+
+    /** Errors that the code does not have today. */
+    List<Difference> errors() {
+        Map<String, Integer> known = new LinkedHashMap<>();
+        for (Problem problem : before.problems()) {
+            Range place = mapping.code(problem.file(), problem.range());
+            known.merge(signature(mapping.file(problem.file()), place.start(), problem.code()), 1, Integer::sum);
+        }
+        List<Difference> differences = new ArrayList<>();
+        for (Problem problem : after.problems()) {
+            String signature = signature(problem.file(), problem.range().start(), problem.code());
+            if (known.merge(signature, -1, Integer::sum) < 0) {
+                Path file = mapping.origin(problem.file());
+                int origin = mapping.origin(file, problem.range().start());
+                differences.add(new Difference(Difference.Kind.ERROR, file, new Range(origin, origin),
+                        Optional.empty(), Optional.empty(), "the compiler would say: " + problem.message()));
+            }
+        }
+        return differences;
+    }
+
+    private static String signature(Path file, int start, String code) {
+        return file + ":" + start + ":" + code;
+    }
+
+    /** Types of expressions and values of constants that differ. */
+    List<Difference> traces() {
+        Map<Trace, String> found = new HashMap<>();
+        for (Trace trace : after.traces()) {
+            found.put(new Trace(trace.file(), trace.range(), trace.fact(), ""), trace.value());
+        }
+        List<Difference> differences = new ArrayList<>();
+        for (Trace trace : before.traces()) {
+            boolean isType = trace.fact() == Trace.Fact.TYPE;
+            Range place = isType
+                    ? mapping.code(trace.file(), trace.range())
+                    : mapping.name(trace.file(), trace.range()).orElse(trace.range());
+            String actual = found.get(new Trace(mapping.file(trace.file()), place, trace.fact(), ""));
+            String expected = isType ? mapping.descriptor(trace.value()) : trace.value();
+            if (actual != null && !actual.equals(expected)) {
+                differences.add(new Difference(
+                        isType ? Difference.Kind.TYPE : Difference.Kind.CONSTANT, trace.file(), trace.range(),
+                        Optional.empty(), Optional.empty(),
+                        isType
+                                ? "this would have the type " + actual + " instead of " + expected
+                                : "this constant would be " + actual + " instead of " + expected));
+            }
+        }
+        return differences;
+    }
+}

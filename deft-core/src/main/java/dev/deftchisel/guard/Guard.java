@@ -1,0 +1,83 @@
+package dev.deftchisel.guard;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.AnalysisException;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Difference;
+import dev.deftchisel.change.FileChange;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.Snapshot;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * Lets no change through that is not proven to keep the meaning of the code.
+ *
+ * <p>The files that were looked at before, which must be all that mention a name that is declared differently, are
+ * analysed again with the change applied in memory. Then for everything that survives, under the mapping of the change:
+ * <ol>
+ * <li>no error is new;</li>
+ * <li>each name binds to the same declaration, and so does what is bound without a name, such as constructors
+ * (overload resolution, JLS 15.12, is covered by this: another overload is another declaration);</li>
+ * <li>calls, lambdas, method references and conditionals have the same erased type, constants the same value;</li>
+ * <li>each method overrides the same methods (JLS 8.4.8), in every type below those concerned.</li>
+ * </ol>
+ */
+public final class Guard {
+
+    private final Analyst analyst;
+
+    /** @param analyst of the code before the change */
+    public Guard(Analyst analyst) {
+        this.analyst = analyst;
+    }
+
+    /**
+     * Compares the code before and after.
+     *
+     * @param before the analysis the change was planned with
+     * @param change the change, with the edits that are taken
+     * @return every difference that is not part of the change's meaning; empty when the change is proven
+     */
+    public List<Difference> check(Analysis before, Change change) {
+        Snapshot changed = change.applyTo(before.snapshot());
+        Set<Path> files = new HashSet<>();
+        before.focus().files().forEach(file -> files.add(change.mapping().file(file)));
+        change.effective().stream()
+                .filter(file -> before.snapshot().file(file.path()).isPresent())
+                .map(FileChange::pathAfter)
+                .forEach(files::add);
+        Focus focus = before.focus();
+        Analysis after;
+        try {
+            after = analyst.of(changed).analyse(new Focus(files, focus.names(), typesAfter(focus, change), focus.isDeep()));
+        } catch (AnalysisException failed) {
+            return List.of(new Difference(Difference.Kind.UNPROVEN, before.snapshot().workspace().root(),
+                    new Range(0, 0), Optional.empty(), Optional.empty(), failed.getMessage()));
+        }
+        Comparison comparison = new Comparison(before, after, change);
+        List<Difference> differences = new ArrayList<>(comparison.bindings());
+        differences.addAll(comparison.errors());
+        differences.addAll(comparison.traces());
+        differences.addAll(new OverridingComparison(before, after, change).differences());
+        return differences;
+    }
+
+    private static Set<String> typesAfter(Focus focus, Change change) {
+        Set<String> types = new HashSet<>(focus.types());
+        types.addAll(change.meaning().names().entrySet().stream()
+                .filter(entry -> entry.getKey() instanceof SymbolKey.Type)
+                .map(Map.Entry::getValue)
+                .collect(Collectors.toSet()));
+        return focus.types().isEmpty() ? Set.of() : types;
+    }
+}

@@ -1,0 +1,76 @@
+package dev.deftchisel.operation;
+
+import java.util.List;
+
+/**
+ * One thing an operation needs to be told, as data that any surface can ask in its own way. Each has a key under which
+ * its answer is given, in kebab-case, and a label that reads as a request.
+ */
+public sealed interface Question {
+
+    /** The key of the answer. */
+    String key();
+
+    /** What is asked, for people. */
+    String label();
+
+    /**
+     * A name.
+     *
+     * @param current   the name there is now; empty when there is none, or when it is not known yet
+     * @param proposals good answers, best first
+     */
+    record Name(String key, String label, String current, List<String> proposals) implements Question {
+
+        /** Copies the list. */
+        public Name {
+            proposals = List.copyOf(proposals);
+        }
+    }
+
+    /**
+     * One of several.
+     *
+     * @param options  at least one
+     * @param standard the option taken when nothing is said
+     */
+    record Choice(String key, String label, List<Option> options, String standard) implements Question {
+
+        /** Copies the list. */
+        public Choice {
+            options = List.copyOf(options);
+        }
+    }
+
+    /**
+     * What can be chosen.
+     *
+     * @param key   the answer
+     * @param label what it does
+     */
+    record Option(String key, String label) {
+    }
+
+    /**
+     * Some of several, in an order.
+     *
+     * @param candidates all that can be chosen
+     * @param standard   the ones taken when nothing is said
+     */
+    record Members(String key, String label, List<String> candidates, List<String> standard) implements Question {
+
+        /** Copies the lists. */
+        public Members {
+            candidates = List.copyOf(candidates);
+            standard = List.copyOf(standard);
+        }
+    }
+
+    /** Yes or no. */
+    record Flag(String key, String label, boolean standard) implements Question {
+    }
+
+    /** Any text. */
+    record Text(String key, String label, String standard) implements Question {
+    }
+}

@@ -1,0 +1,203 @@
+package dev.deftchisel.rename;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.Role;
+import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.FileChange;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.source.Tokens;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.SourceRoot;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+
+/**
+ * Renames a package or module. Their names are dotted and stand in code as a whole, so what is replaced is everything
+ * from the first part to the last. The files of a package move to the folder of its new name.
+ */
+final class QualifiedRename {
+
+    private final Symbol target;
+    private final String newName;
+    private final boolean withSubpackages;
+    private final Mentions.Choice mentions;
+    private final Analyst analyst;
+    private final Snapshot snapshot;
+
+    QualifiedRename(Symbol target, String newName, Answers answers, Analyst analyst) {
+        this.target = target;
+        this.newName = newName;
+        this.withSubpackages = answers.flag(RenameOperation.SUBPACKAGES);
+        this.mentions = RenameOperation.choice(answers);
+        this.analyst = analyst;
+        this.snapshot = analyst.snapshot();
+    }
+
+    Plan plan() {
+        Map<String, String> packages = target.kind() == SymbolKind.PACKAGE ? packages() : Map.of();
+        Map<Path, Path> moves = new TreeMap<>();
+        List<Reason> obstacles = new ArrayList<>();
+        for (SourceFile file : snapshot.files()) {
+            String home = file.skeleton().packageName();
+            if (packages.containsKey(home) && !file.isModuleInfo()) {
+                move(file, home, packages.get(home), moves, obstacles);
+            }
+        }
+        if (!obstacles.isEmpty()) {
+            return new Plan.Refused(obstacles);
+        }
+        Set<String> names = new HashSet<>(Set.of(last(target.name()), last(newName)));
+        Set<Path> files = snapshot.mentioning(names).stream().map(SourceFile::path).collect(Collectors.toSet());
+        files.addAll(moves.keySet());
+        Analysis before = analyst.analyse(Focus.on(files, names));
+        Map<Path, Map<Range, Edit>> edits = edits(before, packages);
+        Map<SymbolKey, String> renamed = target.kind() == SymbolKind.MODULE ? Map.of(target.key(), newName) : Map.of();
+        Change change = new Change("rename the " + target.describe() + " to " + newName,
+                files(edits, moves), new Meaning(renamed, packages), notes(packages));
+        return new Plan.Ready(change, before);
+    }
+
+    private static String last(String dotted) {
+        return dotted.substring(dotted.lastIndexOf('.') + 1);
+    }
+
+    /** The packages that get another name. */
+    private Map<String, String> packages() {
+        Map<String, String> packages = new LinkedHashMap<>();
+        for (SourceFile file : snapshot.files()) {
+            String name = file.skeleton().packageName();
+            if (name.equals(target.name())) {
+                packages.put(name, newName);
+            } else if (withSubpackages && name.startsWith(target.name() + ".")) {
+                packages.put(name, newName + name.substring(target.name().length()));
+            }
+        }
+        return packages;
+    }
+
+    private void move(SourceFile file, String home, String newHome, Map<Path, Path> moves, List<Reason> obstacles) {
+        if (file.root().kind() != SourceRoot.Kind.SOURCE) {
+            obstacles.add(Reason.at(file.path(), new Range(0, 0),
+                    "this file of the package is generated and cannot be changed"));
+            return;
+        }
+        Path root = file.root().folder();
+        boolean isConventional = file.path().getParent().equals(root.resolve(home.replace('.', '/')));
+        if (isConventional) {
+            Path to = root.resolve(newHome.replace('.', '/')).resolve(file.path().getFileName());
+            if (snapshot.file(to).isPresent()) {
+                obstacles.add(Reason.at(to, new Range(0, 0),
+                        "this file is in the way of one that would move here from the package " + home));
+            }
+            moves.put(file.path(), to);
+        }
+    }
+
+    private Map<Path, Map<Range, Edit>> edits(Analysis before, Map<String, String> packages) {
+        Map<Path, Map<Range, Edit>> edits = new TreeMap<>();
+        Map<SymbolKey, String> replacements = new LinkedHashMap<>();
+        packages.forEach((from, to) -> replacements.put(new SymbolKey.Package(from), to));
+        if (target.kind() == SymbolKind.MODULE) {
+            replacements.put(target.key(), newName);
+        }
+        replacements.forEach((key, replacement) -> {
+            for (Binding binding : before.uses(key)) {
+                SourceFile file = before.snapshot().file(binding.file()).orElseThrow();
+                if (isWholeName(before, binding)) {
+                    Range whole = whole(file.tokens(), binding.range());
+                    Edit.Kind kind = binding.role() == Role.DECLARATION
+                            ? Edit.Kind.DECLARATION
+                            : binding.role() == Role.DOC ? Edit.Kind.DOCUMENTATION : Edit.Kind.REFERENCE;
+                    edits.computeIfAbsent(binding.file(), path -> new LinkedHashMap<>())
+                            .putIfAbsent(whole, Edit.of(whole, replacement, kind));
+                }
+            }
+        });
+        return edits;
+    }
+
+    /** Whether the name is not merely the beginning of the name of a package below. */
+    private static boolean isWholeName(Analysis before, Binding binding) {
+        SourceFile file = before.snapshot().file(binding.file()).orElseThrow();
+        Tokens tokens = file.tokens();
+        int token = tokens.at(binding.range().start());
+        int dot = tokens.code(token + 1);
+        if (binding.role() == Role.DOC || dot >= tokens.count() || !tokens.is(dot, '.')) {
+            return true;
+        }
+        int next = tokens.code(dot + 1);
+        return next >= tokens.count() || before.bindings(binding.file()).stream()
+                .filter(other -> other.range().equals(tokens.range(next)))
+                .noneMatch(other -> other.key() instanceof SymbolKey.Package);
+    }
+
+    /** From the first part of the dotted name up to the part at the range. */
+    private static Range whole(Tokens tokens, Range lastPart) {
+        int token = tokens.at(lastPart.start());
+        if (tokens.kind(token) != TokenKind.IDENTIFIER) {
+            // a reference in documentation: its parts are not tokens of their own
+            int start = lastPart.start();
+            while (start > 0 && (tokens.content().charAt(start - 1) == '.'
+                    || Character.isJavaIdentifierPart(tokens.content().charAt(start - 1)))) {
+                start--;
+            }
+            return new Range(start, lastPart.end());
+        }
+        int first = token;
+        for (int i = tokens.codeBefore(token - 1); i > 0 && tokens.is(i, '.'); i = tokens.codeBefore(first - 1)) {
+            first = tokens.codeBefore(i - 1);
+        }
+        return new Range(tokens.start(first), lastPart.end());
+    }
+
+    private List<FileChange> files(Map<Path, Map<Range, Edit>> references, Map<Path, Path> moves) {
+        Map<Path, List<Edit>> edits = new TreeMap<>();
+        moves.keySet().forEach(path -> edits.put(path, new ArrayList<>()));
+        references.forEach((path, byRange) ->
+                edits.computeIfAbsent(path, file -> new ArrayList<>()).addAll(byRange.values()));
+        Mentions text = new Mentions(snapshot, target.name(), newName, target.name(), newName, mentions);
+        Map<Path, Set<Range>> known = references.entrySet().stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, entry -> entry.getValue().keySet()));
+        text.inJava(Optional.empty(), known).forEach((path, found) -> {
+            List<Edit> all = edits.computeIfAbsent(path, file -> new ArrayList<>());
+            found.stream()
+                    .filter(edit -> all.stream().noneMatch(other -> other.range().overlaps(edit.range())))
+                    .toList()
+                    .forEach(all::add);
+        });
+        List<FileChange> files = new ArrayList<>();
+        edits.forEach((path, list) -> files.add(new FileChange(path, Optional.ofNullable(moves.get(path)),
+                snapshot.file(path).orElseThrow().text(), list)));
+        files.addAll(text.inResources());
+        return files;
+    }
+
+    private List<String> notes(Map<String, String> packages) {
+        boolean hasBelow = !withSubpackages && snapshot.files().stream()
+                .anyMatch(file -> file.skeleton().packageName().startsWith(target.name() + "."));
+        return hasBelow && !packages.isEmpty()
+                ? List.of("the packages below " + target.name() + " stay where they are")
+                : List.of();
+    }
+}

@@ -1,0 +1,250 @@
+package dev.deftchisel.rename;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Family;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Difference;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.FileChange;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** Renames any symbol that the workspace declares, everywhere it is used. */
+public final class RenameOperation implements Operation {
+
+    /** The key of the new name. */
+    public static final String NAME = "name";
+    /** The key of the choice which mentions in text are taken: {@code none}, {@code sure} or {@code all}. */
+    public static final String MENTIONS = "mentions";
+    /** The key of the flag whether the packages below a package go along. */
+    public static final String SUBPACKAGES = "subpackages";
+
+    private static final Question MENTIONS_QUESTION = new Question.Choice(
+            MENTIONS,
+            "which mentions in comments, strings and resources change too",
+            List.of(new Question.Option("none", "leave all text alone"),
+                    new Question.Option("sure", "only qualified names in service files and XML attributes"),
+                    new Question.Option("all", "every mention of the word")),
+            "sure");
+    private static final Question SUBPACKAGES_QUESTION = new Question.Flag(
+            SUBPACKAGES, "take the packages below it along", false);
+
+    @Override
+    public String id() {
+        return "rename";
+    }
+
+    @Override
+    public String summary() {
+        return "Give a symbol another name, everywhere it is used";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return List.of(name("", ""), MENTIONS_QUESTION, SUBPACKAGES_QUESTION);
+    }
+
+    private static Question name(String current, String what) {
+        return new Question.Name(NAME, "the new name" + (what.isEmpty() ? "" : " of the " + what), current, List.of());
+    }
+
+    @Override
+    public Optional<Offer> offer(Spot spot) {
+        return spot.symbol()
+                .filter(symbol -> symbol.isSource() && symbol.kind() != SymbolKind.UNKNOWN)
+                .map(symbol -> new Offer(id(), "rename the " + symbol.describe(), Offer.Kind.REFACTORING,
+                        spot.bindings().get(0).range(),
+                        symbol.kind() == SymbolKind.PACKAGE
+                                ? List.of(name(symbol.name(), "package"), MENTIONS_QUESTION, SUBPACKAGES_QUESTION)
+                                : List.of(name(symbol.name(), symbol.kind().words()), MENTIONS_QUESTION)));
+    }
+
+    @Override
+    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+        Optional<Symbol> found = spot.symbol();
+        if (found.isEmpty()) {
+            return new Plan.Refused(List.of(Reason.at(spot.file().path(), spot.place().selection(),
+                    "there is no name here that could be renamed; put the caret on one")));
+        }
+        Symbol target = found.get();
+        String newName = answers.single(NAME).orElse("");
+        if (!target.isSource()) {
+            return Plan.refused("the " + target.describe() + " is declared in a library, so it cannot be renamed");
+        }
+        NewName rules = NewName.of(newName, target, spot.file().module().level());
+        if (rules.objection().isPresent()) {
+            return Plan.refused(rules.objection().get());
+        }
+        if (newName.equals(target.name())) {
+            return Plan.refused("it is called '" + newName + "' already");
+        }
+        Plan plan = target.kind() == SymbolKind.PACKAGE || target.kind() == SymbolKind.MODULE
+                ? new QualifiedRename(target, newName, answers, analyst).plan()
+                : plan(spot, target, newName, answers, analyst);
+        return rules.unconventional(target.modifiers())
+                .filter(note -> plan instanceof Plan.Ready)
+                .map(note -> (Plan) new Plan.Ready(
+                        ((Plan.Ready) plan).change().note(note), ((Plan.Ready) plan).before()))
+                .orElse(plan);
+    }
+
+    private Plan plan(Spot spot, Symbol target, String newName, Answers answers, Analyst analyst) {
+        Analysis before = analyst.analyse(focus(spot, target, newName, analyst));
+        Set<SymbolKey> family = Family.of(target, before);
+        List<Reason> obstacles = libraryMembers(target, family, before);
+        if (!obstacles.isEmpty()) {
+            return new Plan.Refused(obstacles);
+        }
+        Map<Path, Map<Range, Edit>> references = new ReferenceEdits(before, family, newName).all();
+        Map<Path, Path> moves = moves(target, newName, before);
+        for (Path taken : moves.values()) {
+            if (analyst.snapshot().file(taken).isPresent()) {
+                return Plan.refused("the file " + analyst.snapshot().workspace().show(taken)
+                        + " exists already; rename or remove it first");
+            }
+        }
+        Map<SymbolKey, String> names = family.stream().collect(Collectors.toMap(key -> key, key -> newName));
+        Change change = new Change(
+                "rename the " + target.describe() + " to " + newName,
+                files(target, newName, references, moves, choice(answers), before),
+                new Meaning(names, Map.of()),
+                notes(target, before));
+        return new Plan.Ready(change, before);
+    }
+
+    private static List<Reason> libraryMembers(Symbol target, Set<SymbolKey> family, Analysis before) {
+        return family.stream()
+                .map(before::symbol)
+                .flatMap(Optional::stream)
+                .filter(symbol -> !symbol.isSource())
+                .map(symbol -> Reason.of(target.signature() + " overrides or implements " + symbol.signature()
+                        + ", which is declared in a library and cannot be renamed"))
+                .toList();
+    }
+
+    static Mentions.Choice choice(Answers answers) {
+        return switch (answers.single(MENTIONS).orElse("sure")) {
+            case "none" -> Mentions.Choice.NONE;
+            case "all" -> Mentions.Choice.ALL;
+            default -> Mentions.Choice.SURE;
+        };
+    }
+
+    /** The files in which the old or the new name could be or become a reference. */
+    private static Focus focus(Spot spot, Symbol target, String newName, Analyst analyst) {
+        Set<String> names = Set.of(target.name(), newName);
+        if (target.kind().isLocal() || target.isPrivate()) {
+            return Focus.on(Set.of(spot.file().path()), names);
+        }
+        Set<Path> files = analyst.snapshot().mentioning(names).stream()
+                .map(SourceFile::path)
+                .collect(Collectors.toSet());
+        files.add(spot.file().path());
+        Set<String> owner = target.kind().isMethod()
+                ? target.owner().flatMap(spot.analysis()::symbol).map(Symbol::name).map(Set::of).orElse(Set.of())
+                : Set.of();
+        return Focus.on(files, names).withTypes(owner);
+    }
+
+    /** A top-level type takes the file that is named after it along (JLS 7.6). */
+    private static Map<Path, Path> moves(Symbol target, String newName, Analysis before) {
+        Map<Path, Path> moves = new HashMap<>();
+        if (target.key() instanceof SymbolKey.Type type && type.topLevel().equals(type.binaryName())) {
+            before.declaration(type).ifPresent(declared -> {
+                if (declared.file().endsWith(target.name() + ".java")) {
+                    moves.put(declared.file(), declared.file().resolveSibling(newName + ".java"));
+                }
+            });
+        }
+        return moves;
+    }
+
+    private static List<FileChange> files(
+            Symbol target,
+            String newName,
+            Map<Path, Map<Range, Edit>> references,
+            Map<Path, Path> moves,
+            Mentions.Choice choice,
+            Analysis before) {
+        Map<Path, List<Edit>> edits = new LinkedHashMap<>();
+        references.forEach((path, byRange) -> edits.put(path, new ArrayList<>(byRange.values())));
+        Mentions mentions = mentions(target, newName, choice, before);
+        Map<Path, Set<Range>> known = references.entrySet().stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, entry -> entry.getValue().keySet()));
+        mentions.inJava(scope(target, before), known)
+                .forEach((path, found) -> edits.computeIfAbsent(path, file -> new ArrayList<>()).addAll(found));
+        List<FileChange> files = new ArrayList<>();
+        edits.forEach((path, list) -> files.add(new FileChange(path, Optional.ofNullable(moves.get(path)),
+                before.snapshot().file(path).orElseThrow().text(), list)));
+        if (!target.kind().isLocal() && !target.isPrivate()) {
+            files.addAll(mentions.inResources());
+        }
+        return files;
+    }
+
+    private static Mentions mentions(Symbol target, String newName, Mentions.Choice choice, Analysis before) {
+        String oldName = target.name();
+        if (target.key() instanceof SymbolKey.Type type) {
+            String binary = type.binaryName();
+            String outer = binary.substring(0, binary.length() - oldName.length());
+            return new Mentions(before.snapshot(), oldName, newName, binary, outer + newName, choice);
+        }
+        return new Mentions(before.snapshot(), oldName, newName, oldName, newName, choice);
+    }
+
+    /** Local names are spoken of in the body around them, private ones in their file. */
+    private static Optional<Mentions.Scope> scope(Symbol target, Analysis before) {
+        if (!target.kind().isLocal() && !target.isPrivate()) {
+            return Optional.empty();
+        }
+        return before.declaration(target.key()).map(declared -> {
+            SourceFile file = before.snapshot().file(declared.file()).orElseThrow();
+            Range whole = new Range(0, file.content().length());
+            Range body = file.skeleton().bodies().stream()
+                    .filter(candidate -> candidate.encloses(declared.range()))
+                    .findFirst()
+                    .orElse(target.kind().isLocal() ? declared.range() : whole);
+            return new Mentions.Scope(declared.file(), target.kind().isLocal() ? body : whole);
+        });
+    }
+
+    private static List<String> notes(Symbol target, Analysis before) {
+        List<String> notes = new ArrayList<>(before.gaps());
+        int unresolved = before.unresolved(target.name()).size();
+        if (unresolved > 0) {
+            var first = before.unresolved(target.name()).get(0);
+            notes.add(unresolved + (unresolved == 1 ? " place" : " places") + " with the name '" + target.name()
+                    + "' could not be resolved and " + (unresolved == 1 ? "is" : "are") + " left alone, first "
+                    + before.snapshot().workspace().show(first.file()) + ":"
+                    + before.snapshot().file(first.file()).orElseThrow().position(first.range().start()));
+        }
+        return notes;
+    }
+
+    @Override
+    public Optional<Change> mend(Change change, List<Difference> differences, Analysis before) {
+        return new Qualifier(change, before).mend(differences);
+    }
+}

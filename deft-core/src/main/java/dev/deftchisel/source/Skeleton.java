@@ -1,0 +1,84 @@
+package dev.deftchisel.source;
+
+import java.util.List;
+import java.util.function.Predicate;
+
+/**
+ * The outline of a compilation unit as far as tokens alone tell it: the package, the types with what their headers
+ * name, and where the bodies of methods, constructors and initialisers stand.
+ *
+ * @param packageName  empty for the unnamed package
+ * @param packageRange where the package name stands, or an empty range at 0
+ * @param imports      the import declarations, in order
+ * @param types        every type declared in the file, also within bodies, in order
+ * @param bodies       the stretches between the braces of bodies of members, in order, never nested; empty when the
+ *                     braces of the file do not match
+ * @param comments     every comment outside the bodies
+ */
+public record Skeleton(
+        String packageName,
+        Range packageRange,
+        List<ImportSketch> imports,
+        List<TypeSketch> types,
+        List<Range> bodies,
+        List<Range> comments) {
+
+    /** Reads the outline off the tokens; never fails. */
+    public static Skeleton of(Tokens tokens) {
+        return new SkeletonReader(tokens).read();
+    }
+
+    /** The qualified name of a type of this file in its canonical form (JLS 6.7). */
+    public String qualifiedName(TypeSketch type) {
+        return packageName.isEmpty() ? type.nestedName() : packageName + "." + type.nestedName();
+    }
+
+    /**
+     * The content with white space instead of the bodies that are not kept, and instead of the imports that nothing
+     * left over names. Length and line ends stay, so that every offset outside means the same as before.
+     *
+     * <p>What is left declares the same members, but bodies may lack a {@code return} or a constructor call; it is
+     * meant for analyses that stop before flow analysis and ignore errors there.
+     *
+     * @param keepBody   whether a body is left in
+     * @param keepImport whether an import is left in even when nothing left over names it
+     */
+    public String blank(String content, Predicate<Range> keepBody, Predicate<ImportSketch> keepImport) {
+        char[] blanked = content.toCharArray();
+        bodies.stream().filter(body -> !keepBody.test(body)).forEach(body -> blank(blanked, body));
+        return withoutNeedlessImports(content, blanked, keepImport);
+    }
+
+    /** The declarations alone: no body, no comment, no import that they do not name. */
+    public String declarations(String content) {
+        char[] blanked = content.toCharArray();
+        bodies.forEach(body -> blank(blanked, body));
+        comments.forEach(comment -> blank(blanked, comment));
+        return withoutNeedlessImports(content, blanked, wanted -> false);
+    }
+
+    private String withoutNeedlessImports(String content, char[] blanked, Predicate<ImportSketch> keepImport) {
+        boolean hasEscapes = content.contains("\\u");
+        if (imports.isEmpty() || hasEscapes) {
+            return new String(blanked);
+        }
+        String rest = new String(blanked);
+        Range code = new Range(imports.get(imports.size() - 1).range().end(), content.length());
+        for (ImportSketch candidate : imports) {
+            boolean needed = candidate.isOnDemand() || keepImport.test(candidate)
+                    || Words.contains(rest, candidate.simpleName(), code);
+            if (!needed) {
+                blank(blanked, candidate.range());
+            }
+        }
+        return new String(blanked);
+    }
+
+    private static void blank(char[] content, Range range) {
+        for (int i = range.start(); i < range.end(); i++) {
+            if (content[i] != '\n' && content[i] != '\r') {
+                content[i] = ' ';
+            }
+        }
+    }
+}

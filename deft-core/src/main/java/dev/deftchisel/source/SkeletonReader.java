@@ -1,0 +1,300 @@
+package dev.deftchisel.source;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * Reads a {@link Skeleton} in two passes over the tokens.
+ *
+ * <p>The first finds type declarations anywhere by their keyword and keeps a stack of braces for their nesting. The
+ * second walks the members of each type body and finds where a member's own braces are a body:
+ * <pre>
+ * members    = { member } "}"
+ * member     = ";" | type | { modifier | "(" … ")" | any } ( "{" body "}" | "=" … ";" | ";" )
+ * enumBody   = { constant [ "(" … ")" ] [ "{" members ] [ "," ] } [ ";" members ] "}"
+ * </pre>
+ * Nothing is checked: source that does not parse gives an outline of what could be made out.
+ */
+final class SkeletonReader {
+
+    private final Tokens tokens;
+    private final int count;
+    private final List<TypeSketch> types = new ArrayList<>();
+    private final List<ImportSketch> imports = new ArrayList<>();
+    private final List<Range> bodies = new ArrayList<>();
+    private String packageName = "";
+    private Range packageRange = new Range(0, 0);
+    private boolean balanced = true;
+    private int at;
+
+    SkeletonReader(Tokens tokens) {
+        this.tokens = tokens;
+        this.count = tokens.count();
+    }
+
+    Skeleton read() {
+        findTypes();
+        if (balanced) {
+            at = tokens.code(0);
+            members();
+        }
+        return new Skeleton(packageName, packageRange, List.copyOf(imports), List.copyOf(types), List.copyOf(bodies),
+                comments());
+    }
+
+    private void findTypes() {
+        Deque<String> open = new ArrayDeque<>();
+        String opening = "";
+        int before = -1;
+        for (int i = tokens.code(0); i < count; before = i, i = tokens.code(i + 1)) {
+            if (tokens.is(i, '{')) {
+                open.push(opening);
+                opening = "";
+            } else if (tokens.is(i, '}')) {
+                if (open.isEmpty()) {
+                    balanced = false;
+                } else {
+                    open.pop();
+                }
+            } else if (tokens.is(i, "package") && tokens.kind(i) == TokenKind.KEYWORD && types.isEmpty()) {
+                readPackage(i);
+            } else if (tokens.is(i, "import") && open.isEmpty()) {
+                readImport(i);
+            } else if (isTypeKeyword(i) && !(before >= 0 && tokens.is(before, '.'))) {
+                int name = tokens.code(i + 1);
+                if (name < count && tokens.kind(name) == TokenKind.IDENTIFIER) {
+                    opening = tokens.name(name);
+                    types.add(sketch(name, open));
+                    i = name;
+                }
+            }
+        }
+        balanced &= open.isEmpty();
+    }
+
+    private void readPackage(int keyword) {
+        StringBuilder name = new StringBuilder();
+        int first = tokens.code(keyword + 1);
+        int last = first;
+        for (int i = first; i < count && !tokens.is(i, ';'); i = tokens.code(i + 1)) {
+            name.append(tokens.name(i));
+            last = i;
+        }
+        packageName = name.toString();
+        packageRange = first < count ? new Range(tokens.start(first), tokens.end(last)) : packageRange;
+    }
+
+    private void readImport(int keyword) {
+        StringBuilder name = new StringBuilder();
+        boolean isStatic = false;
+        boolean isOnDemand = false;
+        int i = tokens.code(keyword + 1);
+        for (; i < count && !tokens.is(i, ';'); i = tokens.code(i + 1)) {
+            if (tokens.is(i, "static")) {
+                isStatic = true;
+            } else if (tokens.is(i, '*')) {
+                isOnDemand = true;
+            } else if (name.length() > 0 && name.charAt(name.length() - 1) != '.' && !tokens.is(i, '.')) {
+                // two names in a row: "import module java.base" (JEP 511)
+                isOnDemand = true;
+                name.setLength(0);
+                name.append(tokens.name(i));
+            } else {
+                name.append(tokens.name(i));
+            }
+        }
+        String imported = name.toString();
+        imported = imported.endsWith(".") ? imported.substring(0, imported.length() - 1) : imported;
+        int end = i < count ? tokens.end(i) : tokens.content().length();
+        imports.add(new ImportSketch(imported, isStatic, isOnDemand, new Range(tokens.start(keyword), end)));
+    }
+
+    /** The comments that lie in no body. */
+    private List<Range> comments() {
+        List<Range> outside = new ArrayList<>();
+        int body = 0;
+        for (int i = 0; i < count; i++) {
+            if (tokens.kind(i).isComment()) {
+                while (body < bodies.size() && bodies.get(body).end() <= tokens.start(i)) {
+                    body++;
+                }
+                if (body == bodies.size() || !bodies.get(body).contains(tokens.start(i))) {
+                    outside.add(tokens.range(i));
+                }
+            }
+        }
+        return List.copyOf(outside);
+    }
+
+    private TypeSketch sketch(int name, Deque<String> open) {
+        StringBuilder nested = new StringBuilder();
+        open.descendingIterator().forEachRemaining(outer -> nested.append(outer.isEmpty() ? "" : outer + "."));
+        Set<String> supers = new LinkedHashSet<>();
+        boolean inClause = false;
+        int parentheses = 0;
+        for (int i = tokens.code(name + 1); i < count; i = tokens.code(i + 1)) {
+            if (tokens.is(i, '(')) {
+                parentheses++;
+            } else if (tokens.is(i, ')')) {
+                parentheses--;
+            } else if (parentheses > 0) {
+                continue;
+            } else if (tokens.is(i, '{') || tokens.is(i, ';')) {
+                break;
+            } else if (tokens.is(i, "extends") || tokens.is(i, "implements")) {
+                inClause = true;
+            } else if (tokens.is(i, "permits")) {
+                inClause = false;
+            } else if (inClause && tokens.kind(i) == TokenKind.IDENTIFIER) {
+                supers.add(tokens.name(i));
+            }
+        }
+        String simple = tokens.name(name);
+        return new TypeSketch(simple, nested + simple, open.isEmpty(), Set.copyOf(supers), tokens.range(name));
+    }
+
+    private boolean isTypeKeyword(int index) {
+        if (tokens.kind(index) == TokenKind.KEYWORD) {
+            return tokens.is(index, "class") || tokens.is(index, "interface") || tokens.is(index, "enum");
+        }
+        if (!tokens.is(index, "record")) {
+            return false;
+        }
+        int name = tokens.code(index + 1);
+        int after = name < count && tokens.kind(name) == TokenKind.IDENTIFIER ? tokens.code(name + 1) : count;
+        return after < count && (tokens.is(after, '(') || tokens.is(after, '<'));
+    }
+
+    /** Members up to and with the closing brace of the type, or to the end of the file. */
+    private void members() {
+        while (at < count) {
+            if (tokens.is(at, '}')) {
+                next();
+                return;
+            }
+            member();
+        }
+    }
+
+    private void member() {
+        boolean hasParameters = false;
+        while (at < count && !tokens.is(at, '}')) {
+            if (tokens.is(at, ';')) {
+                next();
+                return;
+            } else if (tokens.is(at, '(')) {
+                skipGroup('(', ')');
+                hasParameters = true;
+            } else if (tokens.is(at, '@')) {
+                annotation();
+            } else if (isTypeKeyword(at)) {
+                type();
+                return;
+            } else if (tokens.is(at, '=') || hasParameters && tokens.is(at, "default")) {
+                skipInitializer();
+                return;
+            } else if (tokens.is(at, '{')) {
+                int open = at;
+                skipGroup('{', '}');
+                int close = tokens.codeBefore(Math.min(at, count) - 1);
+                bodies.add(new Range(tokens.end(open), tokens.start(close)));
+                return;
+            } else {
+                next();
+            }
+        }
+    }
+
+    /** An annotation's name and arguments, so that their parentheses do not count as parameters. */
+    private void annotation() {
+        next();
+        while (at < count && (tokens.kind(at) == TokenKind.IDENTIFIER || tokens.is(at, '.')) && !isTypeKeyword(at)) {
+            boolean dot = tokens.is(at, '.');
+            next();
+            if (!dot && !(at < count && tokens.is(at, '.'))) {
+                break;
+            }
+        }
+        if (at < count && tokens.is(at, '(')) {
+            skipGroup('(', ')');
+        }
+    }
+
+    private void type() {
+        boolean isEnum = tokens.is(at, "enum");
+        while (at < count && !tokens.is(at, '{')) {
+            if (tokens.is(at, '(')) {
+                skipGroup('(', ')');
+            } else {
+                next();
+            }
+        }
+        next();
+        if (!isEnum || constants()) {
+            members();
+        }
+    }
+
+    /** The constants of an enum; returns whether members follow. */
+    private boolean constants() {
+        while (at < count) {
+            if (tokens.is(at, ';')) {
+                next();
+                return true;
+            } else if (tokens.is(at, '}')) {
+                next();
+                return false;
+            } else if (tokens.is(at, '@')) {
+                annotation();
+            } else if (tokens.is(at, '(')) {
+                skipGroup('(', ')');
+            } else if (tokens.is(at, '{')) {
+                next();
+                members();
+            } else {
+                next();
+            }
+        }
+        return false;
+    }
+
+    /** To behind the semicolon that ends a field; braces and parentheses within are passed over. */
+    private void skipInitializer() {
+        int depth = 0;
+        while (at < count) {
+            if (tokens.is(at, '(') || tokens.is(at, '{') || tokens.is(at, '[')) {
+                depth++;
+            } else if (tokens.is(at, ')') || tokens.is(at, '}') || tokens.is(at, ']')) {
+                depth--;
+            } else if (depth <= 0 && tokens.is(at, ';')) {
+                next();
+                return;
+            }
+            if (depth < 0) {
+                return;
+            }
+            next();
+        }
+    }
+
+    private void skipGroup(char open, char close) {
+        int depth = 0;
+        while (at < count) {
+            if (tokens.is(at, open)) {
+                depth++;
+            } else if (tokens.is(at, close) && --depth == 0) {
+                next();
+                return;
+            }
+            next();
+        }
+    }
+
+    private void next() {
+        at = tokens.code(at + 1);
+    }
+}

@@ -1,0 +1,49 @@
+package dev.deftchisel.workspace;
+
+import java.nio.charset.Charset;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What a user says about the workspace to open.
+ *
+ * @param folder    the folder named, or the one to look upwards from
+ * @param isExact   whether the folder is the workspace itself, not merely one within it
+ * @param sources   source folders that replace what the build file says; empty to go by the build file
+ * @param classPath further class files; with {@code sources} the whole class path
+ * @param level     the language level that replaces what the build file says
+ * @param encoding  the charset that replaces what the build file says
+ * @param online    whether libraries that are not on this machine may be fetched
+ */
+public record OpenRequest(
+        Path folder,
+        boolean isExact,
+        List<Path> sources,
+        List<Path> classPath,
+        Optional<Integer> level,
+        Optional<Charset> encoding,
+        boolean online) {
+
+    /** Copies the lists and makes the paths absolute. */
+    public OpenRequest {
+        folder = folder.toAbsolutePath().normalize();
+        sources = sources.stream().map(path -> path.toAbsolutePath().normalize()).toList();
+        classPath = classPath.stream().map(path -> path.toAbsolutePath().normalize()).toList();
+    }
+
+    /** The workspace in or above a folder, by its build file. */
+    public static OpenRequest around(Path folder) {
+        return new OpenRequest(folder, false, List.of(), List.of(), Optional.empty(), Optional.empty(), false);
+    }
+
+    /** The workspace in exactly this folder. */
+    public static OpenRequest at(Path folder) {
+        return new OpenRequest(folder, true, List.of(), List.of(), Optional.empty(), Optional.empty(), false);
+    }
+
+    /** A plain folder with the source folders named. */
+    public static OpenRequest plain(Path folder, List<Path> sources, List<Path> classPath) {
+        return new OpenRequest(folder, true, sources, classPath, Optional.empty(), Optional.empty(), false);
+    }
+}

@@ -1,0 +1,109 @@
+package dev.deftchisel.workspace;
+
+import dev.deftchisel.source.LineMap;
+import dev.deftchisel.source.Position;
+import dev.deftchisel.source.Skeleton;
+import dev.deftchisel.source.SourceText;
+import dev.deftchisel.source.Tokens;
+import java.nio.file.Path;
+
+/**
+ * One Java file of a snapshot. What is derived from the text is worked out when first asked for and then kept; asking
+ * from several threads at once is safe and at worst works it out twice.
+ */
+public final class SourceFile {
+
+    private final Path path;
+    private final SourceText text;
+    private final Module module;
+    private final SourceRoot root;
+    private volatile Tokens tokens;
+    private volatile Skeleton skeleton;
+    private volatile LineMap lines;
+
+    SourceFile(Path path, SourceText text, Module module, SourceRoot root) {
+        this.path = path;
+        this.text = text;
+        this.module = module;
+        this.root = root;
+    }
+
+    /** Absolute and normalised. */
+    public Path path() {
+        return path;
+    }
+
+    /** The decoded text. */
+    public SourceText text() {
+        return text;
+    }
+
+    /** Shorthand for the characters of the text. */
+    public String content() {
+        return text.content();
+    }
+
+    /** The module the file is compiled with. */
+    public Module module() {
+        return module;
+    }
+
+    /** The root the file was found in. */
+    public SourceRoot root() {
+        return root;
+    }
+
+    /** Whether the file is {@code module-info.java}, which no other file is compiled like. */
+    public boolean isModuleInfo() {
+        return path.endsWith("module-info.java");
+    }
+
+    /** Whether the file is {@code package-info.java}. */
+    public boolean isPackageInfo() {
+        return path.endsWith("package-info.java");
+    }
+
+    /** The tokens of the text. */
+    public Tokens tokens() {
+        Tokens known = tokens;
+        if (known == null) {
+            known = Tokens.of(content());
+            tokens = known;
+        }
+        return known;
+    }
+
+    /** The outline of the text. */
+    public Skeleton skeleton() {
+        Skeleton known = skeleton;
+        if (known == null) {
+            known = Skeleton.of(tokens());
+            skeleton = known;
+        }
+        return known;
+    }
+
+    /** The lines of the text. */
+    public LineMap lines() {
+        LineMap known = lines;
+        if (known == null) {
+            known = LineMap.of(content());
+            lines = known;
+        }
+        return known;
+    }
+
+    /** The position of an offset. */
+    public Position position(int offset) {
+        return lines().position(offset);
+    }
+
+    SourceFile with(Path newPath, String newContent) {
+        return new SourceFile(newPath, text.with(newContent), module, root);
+    }
+
+    @Override
+    public String toString() {
+        return path.toString();
+    }
+}

@@ -1,0 +1,31 @@
+package dev.deftchisel.workspace;
+
+import java.nio.file.Path;
+
+/**
+ * A folder of a module in which files are found by their package.
+ *
+ * @param folder absolute, normalised
+ * @param use    main or test code
+ * @param kind   what its files are
+ */
+public record SourceRoot(Path folder, Use use, Kind kind) {
+
+    /** What a file takes part in. */
+    public enum Use { MAIN, TEST }
+
+    /** What the files of a root are. */
+    public enum Kind {
+        /** Java written by people; may be changed. */
+        SOURCE,
+        /** Java written by a generator; analysed, never changed. */
+        GENERATED,
+        /** Everything else that travels with the classes; searched for mentions. */
+        RESOURCE
+    }
+
+    /** Whether the root holds Java code. */
+    public boolean isJava() {
+        return kind != Kind.RESOURCE;
+    }
+}
