@@ -61,6 +61,7 @@ public final class Chisel implements AutoCloseable {
     private final Monitor monitor;
     private final List<Operation> operations;
     private Snapshot snapshot;
+    private Analyst analyst;
 
     private Chisel(Workspace workspace, Monitor monitor, List<Operation> operations) {
         this.workspace = workspace;
@@ -69,6 +70,7 @@ public final class Chisel implements AutoCloseable {
         this.journal = new Journal(workspace);
         journal.recover();
         this.snapshot = Snapshot.read(workspace);
+        this.analyst = new Analyst(snapshot, libraries, monitor);
     }
 
     /**
@@ -105,8 +107,12 @@ public final class Chisel implements AutoCloseable {
         snapshot = Snapshot.read(workspace);
     }
 
+    /** One analyst for each snapshot: he remembers his last answer. */
     private Analyst analyst() {
-        return new Analyst(snapshot, libraries, monitor);
+        if (analyst.snapshot() != snapshot) {
+            analyst = new Analyst(snapshot, libraries, monitor);
+        }
+        return analyst;
     }
 
     /**

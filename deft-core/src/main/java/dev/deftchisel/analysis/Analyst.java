@@ -30,6 +30,8 @@ public final class Analyst {
     private final Snapshot snapshot;
     private final Libraries libraries;
     private final Monitor monitor;
+    /** The answer to the last question, which is often asked again: a place is read, then worked on. */
+    private volatile Analysis latest;
 
     /**
      * @param snapshot  the code
@@ -58,7 +60,12 @@ public final class Analyst {
      * @throws AnalysisException when the compiler fails and cannot be helped
      */
     public Analysis analyse(Focus focus) {
-        return DeepStack.call(() -> analyseHere(focus));
+        Analysis known = latest;
+        if (known == null || !known.focus().equals(focus)) {
+            known = DeepStack.call(() -> analyseHere(focus));
+            latest = known;
+        }
+        return known;
     }
 
     private Analysis analyseHere(Focus focus) {

@@ -6,6 +6,7 @@ import com.sun.source.util.JavacTask;
 import com.sun.source.util.TaskEvent;
 import com.sun.source.util.TaskListener;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TypeSketch;
 import dev.deftchisel.workspace.SourceFile;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -76,7 +77,7 @@ final class CompilerRun {
         Set<Path> dropped = new HashSet<>();
         RuntimeException last = null;
         for (int attempt = 0; attempt < MOST_ATTEMPTS; attempt++) {
-            Progress progress = new Progress(paths(files), isDeep, monitor);
+            Progress progress = new Progress(files, isDeep, monitor);
             try {
                 return attempt(files, visible, blanked, dropped, progress);
             } catch (RuntimeException | StackOverflowError | AssertionError failed) {
@@ -134,12 +135,6 @@ final class CompilerRun {
         return new Attributed(task, DocTrees.instance(task), units, List.copyOf(problems), List.copyOf(gaps));
     }
 
-    private static Set<Path> paths(List<SourceFile> files) {
-        Set<Path> paths = new HashSet<>();
-        files.forEach(file -> paths.add(file.path()));
-        return paths;
-    }
-
     private static void analyse(JavacTask task, Progress progress) throws IOException {
         try {
             task.analyze();
@@ -171,19 +166,19 @@ final class CompilerRun {
     }
 
     /**
-     * Remembers which file the compiler is at, to know the culprit when it fails, and ends the run when the files that
+     * Remembers which file the compiler is at, to know the culprit when it fails, and ends the run when the types that
      * matter are done.
      *
-     * <p>The compiler attributes classes in the order in which they were entered: first those of the files it was
-     * given, then every other source that it read to resolve a name. Nobody asked for those, so the first event of one
-     * is answered by {@link Enough}, which is the only way the public API leaves to stop there.
+     * <p>The compiler attributes every source that it read to resolve a name, in an order of its own. Nobody asked for
+     * those, so once all types of the wanted files are finished, {@link Enough} is thrown, which is the only way the
+     * public API leaves to stop there. Should a type never be reported, the run merely goes to its end.
      */
     private static final class Progress implements TaskListener {
 
-        private final Set<Path> wanted;
+        private final Set<String> open = new HashSet<>();
         private final boolean toTheEnd;
         private final Monitor monitor;
-        private final Set<Path> seen = new HashSet<>();
+        private final int total;
         private JavaFileObject at;
         private boolean isDone;
 
@@ -191,28 +186,33 @@ final class CompilerRun {
          * @param wanted   the files that matter
          * @param toTheEnd whether the others must be gone through as well
          */
-        Progress(Set<Path> wanted, boolean toTheEnd, Monitor monitor) {
-            this.wanted = wanted;
+        Progress(List<SourceFile> wanted, boolean toTheEnd, Monitor monitor) {
+            for (SourceFile file : wanted) {
+                file.skeleton().types().stream()
+                        .filter(TypeSketch::isTopLevel)
+                        .forEach(type -> open.add(file.skeleton().qualifiedName(type)));
+            }
             this.toTheEnd = toTheEnd;
             this.monitor = monitor;
+            this.total = open.size();
         }
 
         @Override
         public void started(TaskEvent event) {
-            if (event.getSourceFile() == null) {
-                return;
+            if (event.getSourceFile() != null) {
+                at = event.getSourceFile();
             }
-            at = event.getSourceFile();
-            if (event.getKind() != TaskEvent.Kind.ANALYZE) {
-                return;
-            }
-            if (wanted.contains(path(at))) {
-                if (seen.add(path(at))) {
-                    monitor.at("analysing", seen.size(), wanted.size());
+        }
+
+        @Override
+        public void finished(TaskEvent event) {
+            if (event.getKind() == TaskEvent.Kind.ANALYZE && event.getTypeElement() != null
+                    && open.remove(event.getTypeElement().getQualifiedName().toString())) {
+                monitor.at("analysing", total - open.size(), total);
+                if (open.isEmpty() && !toTheEnd) {
+                    isDone = true;
+                    throw new Enough();
                 }
-            } else if (!toTheEnd) {
-                isDone = true;
-                throw new Enough();
             }
         }
 

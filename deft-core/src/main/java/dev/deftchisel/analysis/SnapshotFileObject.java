@@ -32,7 +32,7 @@ final class SnapshotFileObject extends SimpleJavaFileObject {
 
     @Override
     public CharSequence getCharContent(boolean ignoreEncodingErrors) {
-        return content != null ? content : file.skeleton().declarations(file.content());
+        return content != null ? content : file.declarations();
     }
 
     @Override

@@ -4,7 +4,6 @@ import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -13,10 +12,14 @@ public final class Mapping {
 
     private final Meaning meaning;
     private final Map<Path, FileChange> files = new HashMap<>();
+    private final Map<Path, Shifts> shifts = new HashMap<>();
 
     Mapping(Change change) {
         this.meaning = change.meaning();
-        change.files().forEach(file -> files.put(file.path(), file));
+        for (FileChange file : change.files()) {
+            files.put(file.path(), file);
+            shifts.put(file.path(), new Shifts(file.takenEdits()));
+        }
     }
 
     /** Where the file is afterwards. */
@@ -31,52 +34,31 @@ public final class Mapping {
      * @return empty when the name was replaced by something else
      */
     public Optional<Range> name(Path before, Range range) {
-        int shift = 0;
-        for (Edit edit : edits(before)) {
-            if (edit.range().length() > 0 && edit.range().encloses(range)) {
-                int end = edit.range().start() + shift + edit.replacement().length();
-                boolean isLast = edit.range().end() == range.end();
-                return edit.kind().isName() && isLast
-                        ? Optional.of(new Range(end - edit.nameLength(), end))
-                        : Optional.empty();
-            }
-            if (edit.range().start() > range.start()) {
-                break;
-            }
-            shift += delta(edit);
+        Shifts moved = shifts(before);
+        Optional<Edit> around = moved.replacing(range);
+        if (around.isEmpty()) {
+            int shift = moved.upTo(range.start(), true);
+            return Optional.of(new Range(range.start() + shift, range.end() + shift));
         }
-        return Optional.of(new Range(range.start() + shift, range.end() + shift));
+        Edit edit = around.get();
+        if (!edit.kind().isName() || edit.range().end() != range.end()) {
+            return Optional.empty();
+        }
+        int end = edit.range().start() + moved.upTo(edit.range().start(), false) + edit.replacement().length();
+        return Optional.of(new Range(end - edit.nameLength(), end));
     }
 
     /** Where a piece of code is afterwards, with whatever was inserted at its start. */
     public Range code(Path before, Range range) {
-        int start = 0;
-        int end = 0;
-        for (Edit edit : edits(before)) {
-            if (edit.range().end() <= range.start() && edit.range().start() < range.start()) {
-                start += delta(edit);
-            }
-            if (edit.range().end() <= range.end() && edit.range().start() < range.end()) {
-                end += delta(edit);
-            }
-        }
-        return new Range(range.start() + start, Math.max(range.start() + start, range.end() + end));
+        Shifts moved = shifts(before);
+        int start = range.start() + moved.upTo(range.start(), false);
+        int end = range.end() + moved.upTo(range.end(), false);
+        return new Range(start, Math.max(start, end));
     }
 
     /** The offset before the change that an offset after it came from, or the start of the edit it lies in. */
     public int origin(Path before, int after) {
-        int shift = 0;
-        for (Edit edit : edits(before)) {
-            int start = edit.range().start() + shift;
-            if (after < start) {
-                break;
-            }
-            if (after < start + edit.replacement().length()) {
-                return edit.range().start();
-            }
-            shift += delta(edit);
-        }
-        return after - shift;
+        return shifts(before).origin(after);
     }
 
     /** The path before the change of a file that is there after it. */
@@ -88,13 +70,8 @@ public final class Mapping {
                 .orElse(after);
     }
 
-    private List<Edit> edits(Path before) {
-        FileChange change = files.get(before);
-        return change == null ? List.of() : change.takenEdits();
-    }
-
-    private static int delta(Edit edit) {
-        return edit.replacement().length() - edit.range().length();
+    private Shifts shifts(Path before) {
+        return shifts.getOrDefault(before, Shifts.NONE);
     }
 
     /** What the symbol's key is afterwards. */
@@ -128,9 +105,7 @@ public final class Mapping {
 
     /** The start of a declared name of several characters that an edit replaces as a whole. */
     private int nameStart(Path file, int before) {
-        return edits(file).stream()
-                .filter(edit -> edit.range().contains(before))
-                .findFirst()
+        return shifts(file).replacing(new Range(before, before + 1))
                 .flatMap(edit -> name(file, edit.range()))
                 .map(Range::start)
                 .orElse(before);

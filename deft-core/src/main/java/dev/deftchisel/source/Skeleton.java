@@ -1,5 +1,6 @@
 package dev.deftchisel.source;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
 
@@ -49,12 +50,42 @@ public record Skeleton(
         return withoutNeedlessImports(content, blanked, keepImport);
     }
 
-    /** The declarations alone: no body, no comment, no import that they do not name. */
+    /**
+     * The declarations alone: no body, no comment, no import that they do not name. Shorter than the content, so that
+     * offsets mean nothing; for reading what a file declares, as fast as possible.
+     */
     public String declarations(String content) {
-        char[] blanked = content.toCharArray();
-        bodies.forEach(body -> blank(blanked, body));
-        comments.forEach(comment -> blank(blanked, comment));
-        return withoutNeedlessImports(content, blanked, wanted -> false);
+        List<Range> left = new ArrayList<>(bodies);
+        left.addAll(comments);
+        if (imports.isEmpty() || content.contains("\\u")) {
+            return without(content, left);
+        }
+        int codeStart = imports.get(imports.size() - 1).range().end();
+        left.removeIf(range -> range.start() < codeStart);
+        String rest = without(content.substring(codeStart), left.stream()
+                .map(range -> new Range(range.start() - codeStart, range.end() - codeStart))
+                .toList());
+        StringBuilder shortened = new StringBuilder();
+        if (!packageName.isEmpty()) {
+            shortened.append("package ").append(packageName).append(';');
+        }
+        for (ImportSketch line : imports) {
+            if (line.isOnDemand() || Words.contains(rest, line.simpleName())) {
+                shortened.append(content, line.range().start(), line.range().end());
+            }
+        }
+        return shortened.append(rest).toString();
+    }
+
+    /** The content without some ranges; a blank stands for each, so that nothing grows together. */
+    private static String without(String content, List<Range> ranges) {
+        StringBuilder rest = new StringBuilder();
+        int at = 0;
+        for (Range range : ranges.stream().sorted().toList()) {
+            rest.append(content, at, range.start()).append(' ');
+            at = range.end();
+        }
+        return rest.append(content, at, content.length()).toString();
     }
 
     private String withoutNeedlessImports(String content, char[] blanked, Predicate<ImportSketch> keepImport) {

@@ -20,6 +20,7 @@ public final class SourceFile {
     private volatile Tokens tokens;
     private volatile Skeleton skeleton;
     private volatile LineMap lines;
+    private volatile String declarations;
 
     SourceFile(Path path, SourceText text, Module module, SourceRoot root) {
         this.path = path;
@@ -89,6 +90,16 @@ public final class SourceFile {
         if (known == null) {
             known = LineMap.of(content());
             lines = known;
+        }
+        return known;
+    }
+
+    /** What the file declares, see {@link Skeleton#declarations}. */
+    public String declarations() {
+        String known = declarations;
+        if (known == null) {
+            known = skeleton().declarations(content());
+            declarations = known;
         }
         return known;
     }

@@ -1,0 +1,108 @@
+package dev.deftchisel.proving;
+
+import dev.deftchisel.workspace.Module;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import javax.tools.Diagnostic;
+import javax.tools.DiagnosticCollector;
+import javax.tools.FileObject;
+import javax.tools.ForwardingJavaFileManager;
+import javax.tools.JavaCompiler;
+import javax.tools.JavaFileManager;
+import javax.tools.JavaFileObject;
+import javax.tools.SimpleJavaFileObject;
+import javax.tools.StandardJavaFileManager;
+import javax.tools.StandardLocation;
+import javax.tools.ToolProvider;
+
+/**
+ * The class files that the compiler makes of a whole workspace, without debug information.
+ *
+ * @param classes the bytes by binary name
+ * @param errors  what the compiler reports, one line each
+ */
+record CompiledCode(Map<String, byte[]> classes, List<String> errors) {
+
+    /** Compiles every source of the snapshot in one go. */
+    static CompiledCode of(Snapshot snapshot) {
+        JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
+        DiagnosticCollector<JavaFileObject> found = new DiagnosticCollector<>();
+        try (StandardJavaFileManager files = compiler.getStandardFileManager(found, Locale.ROOT, null)) {
+            files.setLocationFromPaths(StandardLocation.CLASS_PATH, snapshot.workspace().modules().stream()
+                    .map(Module::classPath)
+                    .flatMap(List::stream)
+                    .distinct()
+                    .toList());
+            Memory memory = new Memory(files);
+            List<JavaFileObject> sources = new ArrayList<>();
+            for (SourceFile file : snapshot.files()) {
+                if (!file.isModuleInfo()) {
+                    sources.add(new Source(file));
+                }
+            }
+            compiler.getTask(null, memory, found,
+                    List.of("-g:none", "-proc:none", "-nowarn", "-Xlint:none", "-implicit:none"), null, sources).call();
+            return new CompiledCode(memory.classes(), found.getDiagnostics().stream()
+                    .filter(one -> one.getKind() == Diagnostic.Kind.ERROR)
+                    .map(one -> (one.getSource() == null ? "" : one.getSource().getName()) + ":" + one.getLineNumber()
+                            + ": " + one.getMessage(Locale.ROOT).lines().collect(Collectors.joining(" ")))
+                    .toList());
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    private static final class Source extends SimpleJavaFileObject {
+
+        private final SourceFile file;
+
+        Source(SourceFile file) {
+            super(file.path().toUri(), Kind.SOURCE);
+            this.file = file;
+        }
+
+        @Override
+        public CharSequence getCharContent(boolean ignoreEncodingErrors) {
+            return file.content();
+        }
+    }
+
+    private static final class Memory extends ForwardingJavaFileManager<JavaFileManager> {
+
+        private final Map<String, ByteArrayOutputStream> written = new TreeMap<>();
+
+        Memory(JavaFileManager files) {
+            super(files);
+        }
+
+        @Override
+        public JavaFileObject getJavaFileForOutput(
+                Location location, String className, JavaFileObject.Kind kind, FileObject sibling) {
+            return new SimpleJavaFileObject(URI.create("memory:///" + className.replace('.', '/')), kind) {
+                @Override
+                public OutputStream openOutputStream() {
+                    ByteArrayOutputStream out = new ByteArrayOutputStream();
+                    written.put(className, out);
+                    return out;
+                }
+            };
+        }
+
+        Map<String, byte[]> classes() {
+            Map<String, byte[]> classes = new TreeMap<>();
+            written.forEach((name, out) -> classes.put(name, out.toByteArray()));
+            return classes;
+        }
+    }
+}
