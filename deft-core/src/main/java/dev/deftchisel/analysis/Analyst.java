@@ -8,6 +8,7 @@ import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -133,7 +134,7 @@ public final class Analyst {
                 body -> callsConstructor(content, body)
                         || focus.names().stream().anyMatch(name -> Words.contains(content, name, body))
                         || types.stream().anyMatch(type -> body.encloses(type.nameRange())),
-                wanted -> focus.names().contains(wanted.simpleName()));
+                wanted -> Arrays.stream(wanted.name().split("\\.")).anyMatch(focus.names()::contains));
     }
 
     /** A constructor without its {@code super(…)} would imply another one, which may not exist. */

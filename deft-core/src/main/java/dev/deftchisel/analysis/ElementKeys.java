@@ -19,6 +19,7 @@ import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
+import javax.lang.model.util.ElementFilter;
 import javax.lang.model.util.Elements;
 import javax.lang.model.util.Types;
 
@@ -79,12 +80,30 @@ final class ElementKeys {
             case CLASS, INTERFACE, ENUM, ANNOTATION_TYPE, RECORD -> type((TypeElement) element);
             case FIELD, ENUM_CONSTANT, RECORD_COMPONENT ->
                 new SymbolKey.Field(owner(element), element.getSimpleName().toString());
-            case METHOD, CONSTRUCTOR -> new SymbolKey.Method(
-                    owner(element), element.getSimpleName().toString(), descriptor((ExecutableElement) element));
+            case METHOD, CONSTRUCTOR -> method((ExecutableElement) element);
             case TYPE_PARAMETER -> typeParameter((TypeParameterElement) element);
             case PARAMETER -> libraryParameter((VariableElement) element);
             default -> new SymbolKey.Unknown(element.getSimpleName().toString());
         };
+    }
+
+    /**
+     * Within a lambda the compiler may attribute an anonymous class twice, and let a call to its method refer to the
+     * class that it dropped. Such a method is known by the one it overrides.
+     */
+    private SymbolKey method(ExecutableElement method) {
+        SymbolKey owner = owner(method);
+        if (owner instanceof SymbolKey.Unknown && method.getEnclosingElement() instanceof TypeElement dropped) {
+            for (TypeMirror supertype : types.directSupertypes(dropped.asType())) {
+                for (ExecutableElement other : ElementFilter.methodsIn(
+                        elements.getAllMembers((TypeElement) types.asElement(supertype)))) {
+                    if (elements.overrides(method, other, dropped)) {
+                        return key(other);
+                    }
+                }
+            }
+        }
+        return new SymbolKey.Method(owner, method.getSimpleName().toString(), descriptor(method));
     }
 
     private SymbolKey owner(Element member) {

@@ -59,8 +59,10 @@ final class Comparison {
     }
 
     private Optional<Difference> compare(Binding binding, Map<Range, Set<SymbolKey>> found) {
-        // what no one could resolve before proves nothing now; a static import that names several members may be split
-        if (binding.key() instanceof SymbolKey.Unknown || binding.role() == Role.IMPORT) {
+        // what no one could resolve before proves nothing now; a static import that names several members may be split;
+        // a package is only the beginning of the name of a type, which is compared itself
+        if (binding.key() instanceof SymbolKey.Unknown || binding.key() instanceof SymbolKey.Package
+                || binding.role() == Role.IMPORT) {
             return Optional.empty();
         }
         Optional<Range> place = binding.isNamed()

@@ -172,6 +172,13 @@ public final class PlaceReader {
             throw new PlaceException(text + ": " + simpleType + " declares no member "
                     + member + (parameters == null ? "" : "(" + parameters + ")"));
         }
+        Optional<Binding> field = declared.stream()
+                .filter(binding -> analysis.symbol(binding.key()).filter(symbol -> symbol.kind().isField()).isPresent())
+                .findFirst();
+        if (field.isPresent()) {
+            // as in documentation, a name without parentheses means the field when there is one
+            declared = List.of(field.get());
+        }
         if (declared.size() > 1) {
             throw new PlaceException(text + ": there are several; say which: " + declared.stream()
                     .map(binding -> analysis.symbol(binding.key()).orElseThrow().signature())

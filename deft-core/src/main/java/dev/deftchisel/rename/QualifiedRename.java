@@ -56,6 +56,10 @@ final class QualifiedRename {
 
     Plan plan() {
         Map<String, String> packages = target.kind() == SymbolKind.PACKAGE ? packages() : Map.of();
+        if (target.kind() == SymbolKind.PACKAGE && !packages.containsKey(target.name()) && !withSubpackages) {
+            return Plan.refused("no type is in the package " + target.name()
+                    + " itself; to rename the packages below it, say so (subpackages)");
+        }
         Map<Path, Path> moves = new TreeMap<>();
         List<Reason> obstacles = new ArrayList<>();
         for (SourceFile file : snapshot.files()) {

@@ -21,6 +21,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.stream.Stream;
 
@@ -96,7 +97,12 @@ final class RandomRenames {
                             + reason.sentence());
                 }
                 if (titles.size() >= batch || i == count - 1) {
-                    before = judge(chisel, before, names, titles, clashing);
+                    Optional<CompiledCode> after = judge(chisel, before, names, titles, clashing);
+                    for (int wrong = 0; after.isEmpty() && wrong < titles.size(); wrong++) {
+                        chisel.undo();
+                        applied--;
+                    }
+                    before = after.orElse(before);
                     titles.clear();
                     names.clear();
                 }
@@ -115,7 +121,8 @@ final class RandomRenames {
 
     private Outcome preview(Chisel chisel, Subjects.Subject subject, String newName) {
         try {
-            return chisel.preview(subject.place(), "rename", Answers.of("name", newName).and("mentions", "none"));
+            return chisel.preview(subject.place(), "rename", Answers.of("name", newName).and("mentions", "none")
+                    .and("subpackages", String.valueOf(subject.symbol().name().indexOf('.') < 0)));
         } catch (RuntimeException crashed) {
             failures.add("crash at " + subject.symbol().describe() + " -> " + newName + ": " + crashed);
             crashed.printStackTrace(out);
@@ -123,9 +130,11 @@ final class RandomRenames {
         }
     }
 
-    private CompiledCode judge(
+    /** The code after the batch, or empty when an oracle failed. */
+    private Optional<CompiledCode> judge(
             Chisel chisel, CompiledCode before, Map<String, String> names, List<String> titles, boolean clashing) {
         CompiledCode after = CompiledCode.of(chisel.snapshot());
+        int known = failures.size();
         if (!after.errors().isEmpty()) {
             failures.add("does not compile after " + titles + ": " + after.errors().get(0));
         } else if (!clashing) {
@@ -136,7 +145,7 @@ final class RandomRenames {
             }
         }
         out.println("judged " + titles.size() + " renames, failures so far: " + failures.size());
-        return after;
+        return failures.size() > known ? Optional.empty() : Optional.of(after);
     }
 
     private static String last(String dotted) {

@@ -1,0 +1,173 @@
+package dev.deftchisel.cli;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.Outcome;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.journal.JournalException;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.operation.PlaceException;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.source.Position;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Parameters;
+
+/** The keyboard loop at one place: see it, take an offer, preview, apply, see where you are now, go on. */
+@Command(name = "at", description = "Work at a place: see it, take an offer with one key, go on.")
+final class AtCommand extends ChiselCommand {
+
+    private static final int LINES_AROUND = 5;
+
+    @Parameters(index = "0", paramLabel = "PLACE", description = "where; see 'deft --help'")
+    private String start;
+
+    AtCommand(Console console) {
+        super(console);
+    }
+
+    @Override
+    int run(Chisel chisel, Console console, CommonOptions options) {
+        Place place = chisel.place(start);
+        if (!console.isTerminal()) {
+            show(chisel, console, place);
+            console.say("deft: 'deft at' asks for keys, so it needs a terminal");
+            return ExitCode.USAGE;
+        }
+        try (Keyboard keyboard = new Keyboard()) {
+            return loop(chisel, console, keyboard, place);
+        }
+    }
+
+    private static int loop(Chisel chisel, Console console, Keyboard keyboard, Place first) {
+        Place place = first;
+        while (true) {
+            show(chisel, console, place);
+            Map<Character, Offer> offers = keys(chisel.offers(place));
+            List<Keyboard.Key> keys = new ArrayList<>();
+            offers.forEach((key, offer) -> keys.add(new Keyboard.Key(key, offer.title())));
+            if (offers.isEmpty()) {
+                console.out().println(console.palette().quiet("nothing to offer here"));
+            }
+            keys.add(new Keyboard.Key('g', "go to"));
+            keys.add(new Keyboard.Key('u', "undo"));
+            keys.add(new Keyboard.Key('q', "leave"));
+            char key = keyboard.ask(console, keys, 'q');
+            switch (key) {
+                case 'q' -> {
+                    return ExitCode.DONE;
+                }
+                case 'g' -> place = go(chisel, console, keyboard, place);
+                case 'u' -> undo(chisel, console);
+                default -> place = take(chisel, console, keyboard, place, offers.get(key));
+            }
+            place = within(chisel, place);
+        }
+    }
+
+    /** The first letter of each operation that is still free. */
+    private static Map<Character, Offer> keys(List<Offer> offers) {
+        Map<Character, Offer> keys = new LinkedHashMap<>();
+        Set<Character> taken = new HashSet<>(Set.of('g', 'u', 'q'));
+        for (Offer offer : offers) {
+            for (char c : (offer.operation() + "abcdefghijklmnopqrstuvwxyz").toCharArray()) {
+                if (Character.isLetter(c) && taken.add(c)) {
+                    keys.put(c, offer);
+                    break;
+                }
+            }
+        }
+        return keys;
+    }
+
+    private static Place go(Chisel chisel, Console console, Keyboard keyboard, Place from) {
+        String given = keyboard.line("place", "");
+        if (given.isEmpty()) {
+            return from;
+        }
+        try {
+            return chisel.place(given);
+        } catch (PlaceException nowhere) {
+            console.out().println(nowhere.getMessage());
+            return from;
+        }
+    }
+
+    private static void undo(Chisel chisel, Console console) {
+        try {
+            console.out().println("taken back: " + chisel.undo().title());
+        } catch (JournalException nothing) {
+            console.out().println(nothing.getMessage());
+        }
+    }
+
+    private static Place take(Chisel chisel, Console console, Keyboard keyboard, Place place, Offer offer) {
+        Answers answers = Answers.none();
+        for (Question question : offer.questions()) {
+            if (question instanceof Question.Name name) {
+                String given = keyboard.line(name.label(), name.current());
+                if (given.isEmpty()) {
+                    return place;
+                }
+                answers = answers.and(name.key(), given);
+            } else if (question instanceof Question.Flag flag) {
+                char yes = keyboard.ask(console, List.of(
+                        new Keyboard.Key('y', flag.label()), new Keyboard.Key('n', "no")), 'n');
+                answers = answers.and(flag.key(), String.valueOf(yes == 'y'));
+            }
+        }
+        Outcome outcome = chisel.preview(place, offer.operation(), answers);
+        PreviewLoop.End end = new PreviewLoop(chisel, console, place, offer.operation()).run(keyboard, answers, outcome);
+        return end.applied().map(change -> moved(chisel, console, place, change)).orElse(place);
+    }
+
+    /** Where the caret is after a change. */
+    private static Place moved(Chisel chisel, Console console, Place place, Change change) {
+        int linked = Chisel.linkedPlaces(change).size();
+        console.out().println(console.palette().quiet(linked + " linked places carry the new name"));
+        Range caret = new Range(place.caret(), place.caret());
+        Range now = change.mapping().name(place.file(), caret).orElse(caret);
+        return within(chisel, new Place(change.mapping().file(place.file()), new Range(now.start(), now.start())));
+    }
+
+    /** The nearest place that exists: a file may be gone or shorter after a change was taken back. */
+    private static Place within(Chisel chisel, Place place) {
+        return chisel.snapshot().file(place.file())
+                .map(file -> {
+                    int caret = Math.min(place.caret(), file.content().length());
+                    return new Place(file.path(), new Range(caret, caret));
+                })
+                .orElseGet(() -> new Place(chisel.snapshot().files().iterator().next().path(), new Range(0, 0)));
+    }
+
+    private static void show(Chisel chisel, Console console, Place place) {
+        SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
+        Position position = file.position(place.caret());
+        Palette palette = console.palette();
+        console.out().println();
+        console.out().println(palette.place(chisel.workspace().show(file.path()) + ":" + position)
+                + chisel.symbol(place).map(symbol -> "  " + palette.strong(symbol.describe())).orElse(""));
+        int last = Math.min(file.lines().count(), position.line() + LINES_AROUND);
+        for (int line = Math.max(1, position.line() - LINES_AROUND); line <= last; line++) {
+            boolean isHere = line == position.line();
+            String number = "%5d ".formatted(line);
+            String text = file.lines().text(line).replace("\t", "    ");
+            console.out().println(isHere
+                    ? palette.strong(number + "| " + text)
+                    : palette.quiet(number) + "| " + text);
+            if (isHere) {
+                String before = file.lines().text(line).substring(0, place.caret() - file.lines().rangeOf(line).start());
+                console.out().println("      | " + " ".repeat(before.replace("\t", "    ").length()) + palette.key("^"));
+            }
+        }
+        console.out().println();
+    }
+}

@@ -1,0 +1,186 @@
+package dev.deftchisel.cli;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+/** Tells a story with the real commands on a copy of the demo workspace. */
+@Command(name = "demo", description = "Show what deft does, on a copy of a small harbour office.")
+final class DemoCommand implements Callable<Integer> {
+
+    private final Console console;
+
+    @Option(names = {"-h", "--help"}, usageHelp = true, description = "show this help")
+    private boolean help;
+
+    @Option(names = "--keep", paramLabel = "DIR", description = "keep the copy here and only make it, to try things on")
+    private Path keep;
+
+    @Option(names = "--color", paramLabel = "WHEN", description = "auto, always or never")
+    private CommonOptions.When color = CommonOptions.When.auto;
+
+    private Palette palette;
+    private Path copy;
+
+    DemoCommand(Console console) {
+        this.console = console;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        Path original = Path.of(System.getProperty("deft.home", "."), "deft-examples", "harbour");
+        if (!Files.isDirectory(original)) {
+            console.say("deft: the demo workspace is not at " + original + "; start deft by its launcher");
+            return ExitCode.USAGE;
+        }
+        palette = new Palette(color == CommonOptions.When.always
+                || color == CommonOptions.When.auto && console.isTerminal() && System.getenv("NO_COLOR") == null);
+        if (keep != null) {
+            if (Files.exists(keep)) {
+                console.say("deft: " + keep + " exists already; name a new folder");
+                return ExitCode.USAGE;
+            }
+            copy(original, keep);
+            console.out().println("the harbour office is in " + keep);
+            return ExitCode.DONE;
+        }
+        copy = Files.createTempDirectory("harbour-");
+        try {
+            copy(original, copy);
+            return story();
+        } finally {
+            deleteAll(copy);
+        }
+    }
+
+    private int story() throws IOException, InterruptedException {
+        Map<String, String> before = contents();
+        heading("A made-up harbour office, " + before.size() + " files. What can be done with the field Berth.occupant?");
+        run("offers", "harbour.berths.Berth#occupant");
+        run("uses", "harbour.berths.Berth#occupant");
+
+        heading("Rename it to 'vessel'. A parameter of that name is in the way: the field is qualified, the meaning stays.");
+        run("rename", "harbour.berths.Berth#occupant", "vessel");
+
+        heading("Rename Log.note(Object) to 'warn'? There is warn(String), and a call would go there instead. Refused.");
+        run("rename", "harbour.office.Log#note(Object)", "warn");
+
+        heading("Rename a class, take every mention of it in text, but leave the comment in the board's layout alone.");
+        run("rename", "harbour.reports.DayReport", "BerthReport", "--mentions", "all",
+                "--omit", "src/main/resources/harbour/board.xml:3");
+
+        heading("That is what we want. Apply it.");
+        run("rename", "harbour.reports.DayReport", "BerthReport", "--mentions", "all",
+                "--omit", "src/main/resources/harbour/board.xml:3", "--quiet", "--apply");
+        run("history");
+        boolean passed = tests();
+
+        heading("And back.");
+        run("undo");
+        boolean same = before.equals(contents());
+        console.out().println(same ? "Every file is what it was, byte for byte." : "FILES DIFFER from what they were.");
+        return passed && same ? ExitCode.DONE : ExitCode.REFUSED;
+    }
+
+    private void heading(String text) {
+        console.out().println();
+        console.out().println(palette.strong(text));
+    }
+
+    private void run(String... arguments) {
+        console.out().println();
+        console.out().println(palette.key("$ deft " + Stream.of(arguments)
+                .map(word -> word.matches("[\\w./:-]+") ? word : "'" + word + "'")
+                .collect(Collectors.joining(" "))));
+        List<String> all = new ArrayList<>(List.of(arguments));
+        all.add("--workspace");
+        all.add(copy.toString());
+        all.add("--yes");
+        all.add("--color");
+        all.add(palette.isColored() ? "always" : "never");
+        // what goes to standard error is part of the story
+        Deft.run(new Console(console.in(), console.out(), console.out(), false, false, palette), all.toArray(String[]::new));
+        console.out().flush();
+    }
+
+    /** Runs the harbour's own tests and says how many passed. */
+    private boolean tests() throws IOException, InterruptedException {
+        heading("Do the harbour's own tests still pass?");
+        console.out().println();
+        console.out().println(palette.key("$ mvn test"));
+        console.out().flush();
+        Path log = copy.resolve("target").resolve("demo-tests.log");
+        Files.createDirectories(log.getParent());
+        int code;
+        try {
+            code = new ProcessBuilder("mvn", "-q", "-B", "test").directory(copy.toFile())
+                    .redirectErrorStream(true).redirectOutput(log.toFile()).start().waitFor();
+        } catch (IOException absent) {
+            console.out().println("mvn is not on the path, so the tests cannot be run here");
+            return false;
+        }
+        if (code != 0) {
+            Files.readAllLines(log).stream().limit(20).forEach(console.out()::println);
+            console.out().println("The tests FAIL.");
+            return false;
+        }
+        try (Stream<Path> reports = Files.list(copy.resolve("target/surefire-reports"))) {
+            long classes = reports.filter(path -> path.toString().endsWith(".xml")).count();
+            console.out().println("They pass: " + classes + " test classes, no failure.");
+        }
+        deleteAll(copy.resolve("target"));
+        return true;
+    }
+
+    private Map<String, String> contents() throws IOException {
+        Map<String, String> contents = new TreeMap<>();
+        try (Stream<Path> files = Files.walk(copy)) {
+            for (Path file : files.filter(Files::isRegularFile).toList()) {
+                String name = copy.relativize(file).toString();
+                if (!name.startsWith(".deft")) {
+                    contents.put(name, Files.readString(file, StandardCharsets.ISO_8859_1));
+                }
+            }
+        }
+        return contents;
+    }
+
+    private static void copy(Path from, Path to) throws IOException {
+        try (Stream<Path> files = Files.walk(from)) {
+            for (Path file : files.toList()) {
+                Path relative = from.relativize(file);
+                if (relative.startsWith("target") || relative.startsWith(".deft")) {
+                    continue;
+                }
+                Path target = to.resolve(relative);
+                if (Files.isDirectory(file)) {
+                    Files.createDirectories(target);
+                } else {
+                    Files.copy(file, target);
+                }
+            }
+        }
+    }
+
+    private static void deleteAll(Path folder) {
+        try (Stream<Path> files = Files.walk(folder)) {
+            for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
+                Files.delete(file);
+            }
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+}

@@ -1,0 +1,37 @@
+package dev.deftchisel.cli;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Place;
+import java.util.List;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Parameters;
+
+/** Lists what can be done at a place. */
+@Command(name = "offers", description = "List what can be done at a place.")
+final class OffersCommand extends ChiselCommand {
+
+    @Parameters(index = "0", paramLabel = "PLACE", description = "where; see 'deft --help'")
+    private String place;
+
+    OffersCommand(Console console) {
+        super(console);
+    }
+
+    @Override
+    int run(Chisel chisel, Console console, CommonOptions options) {
+        Place where = chisel.place(place);
+        List<Offer> offers = chisel.offers(where);
+        if (options.json()) {
+            console.out().println(new JsonText(chisel).offers(offers));
+        } else {
+            for (Offer offer : offers) {
+                console.out().println(console.palette().strong(offer.operation()) + "  " + offer.title());
+            }
+        }
+        if (offers.isEmpty()) {
+            console.say("deft: there is nothing to offer at " + place);
+        }
+        return ExitCode.DONE;
+    }
+}

@@ -1,0 +1,54 @@
+package dev.deftchisel.cli;
+
+import dev.deftchisel.analysis.Monitor;
+import java.time.Duration;
+import java.time.Instant;
+import me.tongfei.progressbar.ConsoleProgressBarConsumer;
+import me.tongfei.progressbar.ProgressBar;
+import me.tongfei.progressbar.ProgressBarBuilder;
+import me.tongfei.progressbar.ProgressBarStyle;
+
+/** A bar for work that takes longer than a second; on terminals only, and gone when the work is done. */
+final class ProgressLine implements Monitor, AutoCloseable {
+
+    private static final Duration PATIENCE = Duration.ofSeconds(1);
+
+    private final Console console;
+    private final boolean isShown;
+    private final Instant start = Instant.now();
+    private ProgressBar bar;
+
+    ProgressLine(Console console, boolean quiet) {
+        this.console = console;
+        this.isShown = console.isTerminalErr() && !quiet;
+    }
+
+    @Override
+    public synchronized void at(String step, int done, int total) {
+        if (!isShown || bar == null && Duration.between(start, Instant.now()).compareTo(PATIENCE) < 0) {
+            return;
+        }
+        if (bar == null) {
+            bar = new ProgressBarBuilder()
+                    .setTaskName(step)
+                    .setInitialMax(total)
+                    .setStyle(ProgressBarStyle.ASCII)
+                    .setConsumer(new ConsoleProgressBarConsumer(console.err(), 60))
+                    .clearDisplayOnFinish()
+                    .build();
+        }
+        bar.maxHint(total);
+        bar.stepTo(done);
+        if (done == total) {
+            close();
+        }
+    }
+
+    @Override
+    public synchronized void close() {
+        if (bar != null) {
+            bar.close();
+            bar = null;
+        }
+    }
+}

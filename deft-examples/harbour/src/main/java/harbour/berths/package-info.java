@@ -1,0 +1,2 @@
+/** Where ships lie. */
+package harbour.berths;

@@ -1,0 +1,4 @@
+package harbour.vessels;
+
+public record Ferry(int tonnage, int passengers) implements VesselKind {
+}

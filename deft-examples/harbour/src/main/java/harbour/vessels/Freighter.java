@@ -1,0 +1,4 @@
+package harbour.vessels;
+
+public record Freighter(int tonnage, Cargo cargo) implements VesselKind {
+}

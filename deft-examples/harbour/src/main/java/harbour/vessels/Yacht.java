@@ -1,0 +1,4 @@
+package harbour.vessels;
+
+public record Yacht(int tonnage) implements VesselKind {
+}

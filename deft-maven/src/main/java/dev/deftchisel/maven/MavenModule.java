@@ -1,0 +1,108 @@
+package dev.deftchisel.maven;
+
+import dev.deftchisel.workspace.Module;
+import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.SourceRoot;
+import java.io.IOException;
+import java.nio.charset.Charset;
+import java.nio.charset.IllegalCharsetNameException;
+import java.nio.charset.StandardCharsets;
+import java.nio.charset.UnsupportedCharsetException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.stream.Stream;
+import org.apache.maven.model.Model;
+import org.apache.maven.model.Plugin;
+import org.apache.maven.model.Resource;
+import org.codehaus.plexus.util.xml.Xpp3Dom;
+
+/** Reads off an effective model what a {@link Module} says. */
+final class MavenModule {
+
+    /** What the compiler plugin compiles for when nothing is said. */
+    private static final int STANDARD_LEVEL = 8;
+
+    private MavenModule() {
+    }
+
+    static Module of(Model model, String name, List<Path> classPath, List<String> upstream, OpenRequest request) {
+        Path folder = model.getProjectDirectory().toPath().toAbsolutePath().normalize();
+        return new Module(name, folder, roots(model, folder), classPath, upstream,
+                request.level().orElseGet(() -> level(model)),
+                request.encoding().orElseGet(() -> encoding(model)));
+    }
+
+    private static List<SourceRoot> roots(Model model, Path folder) {
+        List<SourceRoot> roots = new ArrayList<>();
+        add(roots, folder, model.getBuild().getSourceDirectory(), SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE);
+        add(roots, folder, model.getBuild().getTestSourceDirectory(), SourceRoot.Use.TEST, SourceRoot.Kind.SOURCE);
+        for (Resource resource : model.getBuild().getResources()) {
+            add(roots, folder, resource.getDirectory(), SourceRoot.Use.MAIN, SourceRoot.Kind.RESOURCE);
+        }
+        for (Resource resource : model.getBuild().getTestResources()) {
+            add(roots, folder, resource.getDirectory(), SourceRoot.Use.TEST, SourceRoot.Kind.RESOURCE);
+        }
+        Path target = folder.resolve(Objects.requireNonNullElse(model.getBuild().getDirectory(), "target"));
+        generated(target.resolve("generated-sources"), SourceRoot.Use.MAIN, roots);
+        generated(target.resolve("generated-test-sources"), SourceRoot.Use.TEST, roots);
+        return roots;
+    }
+
+    private static void add(
+            List<SourceRoot> roots, Path folder, String directory, SourceRoot.Use use, SourceRoot.Kind kind) {
+        if (directory != null) {
+            Path path = folder.resolve(directory).normalize();
+            if (Files.isDirectory(path)) {
+                roots.add(new SourceRoot(path, use, kind));
+            }
+        }
+    }
+
+    /** By convention each generator has a folder of its own in there. */
+    private static void generated(Path parent, SourceRoot.Use use, List<SourceRoot> roots) {
+        if (Files.isDirectory(parent)) {
+            try (Stream<Path> folders = Files.list(parent)) {
+                folders.filter(Files::isDirectory).sorted().forEach(folder ->
+                        roots.add(new SourceRoot(folder, use, SourceRoot.Kind.GENERATED)));
+            } catch (IOException unreadable) {
+                // what cannot be listed cannot be compiled either
+            }
+        }
+    }
+
+    private static int level(Model model) {
+        return Stream.of("release", "source")
+                .flatMap(key -> Stream.of(fromPlugin(model, key), model.getProperties().getProperty("maven.compiler." + key)))
+                .filter(Objects::nonNull)
+                .map(value -> value.startsWith("1.") ? value.substring(2) : value)
+                .filter(value -> value.matches("\\d+"))
+                .map(Integer::parseInt)
+                .findFirst()
+                .orElse(STANDARD_LEVEL);
+    }
+
+    private static String fromPlugin(Model model, String key) {
+        return model.getBuild().getPlugins().stream()
+                .filter(plugin -> plugin.getArtifactId().equals("maven-compiler-plugin"))
+                .map(Plugin::getConfiguration)
+                .filter(Xpp3Dom.class::isInstance)
+                .map(configuration -> ((Xpp3Dom) configuration).getChild(key))
+                .filter(Objects::nonNull)
+                .map(Xpp3Dom::getValue)
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse(null);
+    }
+
+    private static Charset encoding(Model model) {
+        String name = model.getProperties().getProperty("project.build.sourceEncoding");
+        try {
+            return name == null ? StandardCharsets.UTF_8 : Charset.forName(name);
+        } catch (IllegalCharsetNameException | UnsupportedCharsetException unknown) {
+            return StandardCharsets.UTF_8;
+        }
+    }
+}

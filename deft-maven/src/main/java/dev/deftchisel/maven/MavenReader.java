@@ -1,0 +1,121 @@
+package dev.deftchisel.maven;
+
+import dev.deftchisel.workspace.FolderReader;
+import dev.deftchisel.workspace.Module;
+import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.ProjectReader;
+import dev.deftchisel.workspace.Workspace;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.apache.maven.model.Dependency;
+import org.apache.maven.model.Model;
+import org.apache.maven.model.building.ModelBuildingException;
+
+/** Opens a folder with a {@code pom.xml}: the project and the modules below it. */
+public final class MavenReader implements ProjectReader {
+
+    private static final String POM = "pom.xml";
+
+    @Override
+    public int rank() {
+        return 10;
+    }
+
+    @Override
+    public boolean recognises(Path folder) {
+        return Files.isRegularFile(folder.resolve(POM));
+    }
+
+    @Override
+    public Workspace read(Path folder, OpenRequest request) {
+        Repositories repositories = Repositories.open(request.online());
+        Map<String, Model> models = new LinkedHashMap<>();
+        List<String> gaps = new ArrayList<>();
+        try {
+            collect(folder.resolve(POM), repositories, models);
+        } catch (ModelBuildingException unreadable) {
+            return withoutModel(folder, request, unreadable);
+        }
+        Map<String, Resolved> resolved = new LinkedHashMap<>();
+        models.forEach((key, model) -> resolved.put(key, resolve(model, models, repositories)));
+        List<Module> modules = new ArrayList<>();
+        models.forEach((key, model) -> {
+            Set<String> upstream = upstream(key, resolved);
+            Set<Path> classPath = new LinkedHashSet<>(resolved.get(key).classPath());
+            upstream.forEach(other -> classPath.addAll(resolved.get(other).classPath()));
+            classPath.addAll(request.classPath());
+            modules.add(MavenModule.of(model, key, List.copyOf(classPath), List.copyOf(upstream), request));
+        });
+        resolved.values().stream().flatMap(one -> one.missing().stream()).distinct().forEach(missing ->
+                gaps.add(missing + " is not on this machine: names from it stay unresolved"
+                        + (request.online() ? "" : " (fetch it with --online)")));
+        return new Workspace(folder, modules.stream().filter(module -> !module.roots().isEmpty()).toList(), gaps);
+    }
+
+    /** What a module needs from outside the workspace, and which other modules of it. */
+    private record Resolved(List<Path> classPath, List<String> missing, List<String> direct) {
+    }
+
+    private static void collect(Path pom, Repositories repositories, Map<String, Model> models)
+            throws ModelBuildingException {
+        Model model = repositories.effectiveModel(pom);
+        models.put(key(model.getGroupId(), model.getArtifactId()), model);
+        for (String module : model.getModules()) {
+            Path child = pom.resolveSibling(module).normalize();
+            Path childPom = Files.isDirectory(child) ? child.resolve(POM) : child;
+            if (Files.isRegularFile(childPom)) {
+                collect(childPom, repositories, models);
+            }
+        }
+    }
+
+    private static String key(String groupId, String artifactId) {
+        return groupId + ":" + artifactId;
+    }
+
+    private static Resolved resolve(Model model, Map<String, Model> models, Repositories repositories) {
+        List<Dependency> outside = new ArrayList<>();
+        List<String> direct = new ArrayList<>();
+        for (Dependency dependency : model.getDependencies()) {
+            String key = key(dependency.getGroupId(), dependency.getArtifactId());
+            if (models.containsKey(key)) {
+                direct.add(key);
+            } else {
+                outside.add(dependency);
+            }
+        }
+        Repositories.ClassPath classPath = repositories.classPath(model, outside);
+        return new Resolved(classPath.files(), classPath.missing(), direct);
+    }
+
+    /** The modules a module uses, directly or through others. */
+    private static Set<String> upstream(String key, Map<String, Resolved> resolved) {
+        Set<String> found = new LinkedHashSet<>();
+        List<String> open = new ArrayList<>(resolved.get(key).direct());
+        while (!open.isEmpty()) {
+            String next = open.remove(open.size() - 1);
+            if (!next.equals(key) && found.add(next)) {
+                open.addAll(resolved.get(next).direct());
+            }
+        }
+        return found;
+    }
+
+    /** A project whose model cannot be had, for instance since its parent is not here, still has its folders. */
+    private static Workspace withoutModel(Path folder, OpenRequest request, ModelBuildingException unreadable) {
+        Workspace plain = new FolderReader().read(folder, request);
+        List<String> gaps = new ArrayList<>(plain.gaps());
+        String why = unreadable.getProblems().isEmpty()
+                ? unreadable.getMessage()
+                : unreadable.getProblems().get(0).getMessage();
+        gaps.add("pom.xml cannot be read in full (" + why.replaceAll("\\s+", " ")
+                + "): source folders are taken by convention and libraries are unknown");
+        return new Workspace(plain.root(), plain.modules(), gaps);
+    }
+}

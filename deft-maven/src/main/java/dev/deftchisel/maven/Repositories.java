@@ -1,0 +1,141 @@
+package dev.deftchisel.maven;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Properties;
+import java.util.Set;
+import org.apache.maven.model.Dependency;
+import org.apache.maven.model.Model;
+import org.apache.maven.model.Repository;
+import org.apache.maven.model.building.DefaultModelBuilderFactory;
+import org.apache.maven.model.building.DefaultModelBuildingRequest;
+import org.apache.maven.model.building.ModelBuildingException;
+import org.apache.maven.model.building.ModelBuildingRequest;
+import org.apache.maven.repository.internal.MavenRepositorySystemUtils;
+import org.eclipse.aether.DefaultRepositorySystemSession;
+import org.eclipse.aether.RepositorySystem;
+import org.eclipse.aether.RepositorySystemSession;
+import org.eclipse.aether.artifact.DefaultArtifact;
+import org.eclipse.aether.collection.CollectRequest;
+import org.eclipse.aether.graph.Exclusion;
+import org.eclipse.aether.repository.LocalRepository;
+import org.eclipse.aether.repository.RemoteRepository;
+import org.eclipse.aether.resolution.ArtifactResult;
+import org.eclipse.aether.resolution.DependencyRequest;
+import org.eclipse.aether.resolution.DependencyResolutionException;
+import org.eclipse.aether.resolution.DependencyResult;
+import org.eclipse.aether.supplier.RepositorySystemSupplier;
+import org.eclipse.aether.util.graph.selector.AndDependencySelector;
+import org.eclipse.aether.util.graph.selector.ExclusionDependencySelector;
+import org.eclipse.aether.util.graph.selector.OptionalDependencySelector;
+import org.eclipse.aether.util.graph.selector.ScopeDependencySelector;
+
+/** The local repository of this machine and, when allowed, the remote ones a project names. */
+final class Repositories {
+
+    private final RepositorySystem system;
+    private final DefaultRepositorySystemSession session;
+
+    private Repositories(RepositorySystem system, DefaultRepositorySystemSession session) {
+        this.system = system;
+        this.session = session;
+    }
+
+    /** @param online whether anything may be fetched */
+    static Repositories open(boolean online) {
+        RepositorySystem system = new RepositorySystemSupplier().get();
+        DefaultRepositorySystemSession session = MavenRepositorySystemUtils.newSession();
+        // which remote repository a file once came from does not matter for reading it
+        String type = online ? "default" : "simple";
+        session.setLocalRepositoryManager(
+                system.newLocalRepositoryManager(session, new LocalRepository(folder().toFile(), type)));
+        session.setOffline(!online);
+        session.setDependencySelector(new AndDependencySelector(
+                new ScopeDependencySelector("test", "provided"),
+                new OptionalDependencySelector(),
+                new ExclusionDependencySelector()));
+        return new Repositories(system, session);
+    }
+
+    private static Path folder() {
+        String named = System.getProperty("maven.repo.local");
+        return named != null ? Path.of(named) : Path.of(System.getProperty("user.home"), ".m2", "repository");
+    }
+
+    RepositorySystem system() {
+        return system;
+    }
+
+    RepositorySystemSession session() {
+        return session;
+    }
+
+    /** The model of a project with everything it inherits. */
+    Model effectiveModel(Path pom) throws ModelBuildingException {
+        DefaultModelBuildingRequest request = new DefaultModelBuildingRequest();
+        request.setPomFile(pom.toFile());
+        request.setProcessPlugins(false);
+        request.setValidationLevel(ModelBuildingRequest.VALIDATION_LEVEL_MINIMAL);
+        Properties system = new Properties();
+        system.putAll(System.getProperties());
+        request.setSystemProperties(system);
+        request.setModelResolver(new ParentResolver(this, List.of()));
+        return new DefaultModelBuilderFactory().newInstance().build(request).getEffectiveModel();
+    }
+
+    /**
+     * The class files a project needs.
+     *
+     * @param files   those found
+     * @param missing coordinates of those not found
+     */
+    record ClassPath(List<Path> files, List<String> missing) {
+    }
+
+    /** Resolves dependencies of every scope, with what they need themselves. */
+    ClassPath classPath(Model model, List<Dependency> dependencies) {
+        CollectRequest collect = new CollectRequest();
+        collect.setRootArtifact(new DefaultArtifact(
+                model.getGroupId(), model.getArtifactId(), "pom", model.getVersion()));
+        dependencies.forEach(dependency -> collect.addDependency(converted(dependency)));
+        if (model.getDependencyManagement() != null) {
+            model.getDependencyManagement().getDependencies()
+                    .forEach(managed -> collect.addManagedDependency(converted(managed)));
+        }
+        model.getRepositories().forEach(repository -> collect.addRepository(remote(repository)));
+        DependencyResult result;
+        try {
+            result = system.resolveDependencies(session, new DependencyRequest(collect, null));
+        } catch (DependencyResolutionException incomplete) {
+            result = incomplete.getResult();
+        }
+        Set<Path> files = new LinkedHashSet<>();
+        Set<String> missing = new LinkedHashSet<>();
+        for (ArtifactResult artifact : result.getArtifactResults()) {
+            if (artifact.isResolved()) {
+                files.add(artifact.getArtifact().getFile().toPath());
+            } else {
+                missing.add(artifact.getRequest().getArtifact().toString());
+            }
+        }
+        return new ClassPath(new ArrayList<>(files), new ArrayList<>(missing));
+    }
+
+    static RemoteRepository remote(Repository repository) {
+        return new RemoteRepository.Builder(repository.getId(), "default", repository.getUrl()).build();
+    }
+
+    private static org.eclipse.aether.graph.Dependency converted(Dependency dependency) {
+        String type = dependency.getType() == null || dependency.getType().equals("test-jar") ? "jar" : dependency.getType();
+        String classifier = "test-jar".equals(dependency.getType()) ? "tests" : dependency.getClassifier();
+        List<Exclusion> exclusions = dependency.getExclusions().stream()
+                .map(one -> new Exclusion(one.getGroupId(), one.getArtifactId(), "*", "*"))
+                .toList();
+        return new org.eclipse.aether.graph.Dependency(
+                new DefaultArtifact(dependency.getGroupId(), dependency.getArtifactId(), classifier, type,
+                        dependency.getVersion()),
+                dependency.getScope(), dependency.isOptional(), exclusions);
+    }
+}
