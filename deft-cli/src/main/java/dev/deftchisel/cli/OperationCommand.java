@@ -71,7 +71,7 @@ final class OperationCommand extends ChiselCommand {
     int run(Chisel chisel, Console console, CommonOptions options) {
         Place place = chisel.place(spec.positionalParameters().get(0).getValue());
         Answers answers = answers();
-        boolean apply = spec.findOption("--apply").getValue();
+        boolean apply = Boolean.TRUE.equals(spec.findOption("--apply").getValue());
         boolean asks = console.isTerminal() && !apply && !options.yes() && !options.json();
         Outcome outcome = chisel.preview(place, operation.id(), answers);
         List<String> omitted = spec.findOption("--omit").getValue();

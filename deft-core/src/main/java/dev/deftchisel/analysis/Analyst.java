@@ -76,10 +76,11 @@ public final class Analyst {
         List<Attribution> parts = new ArrayList<>();
         for (Universe universe : Universe.of(snapshot)) {
             List<SourceFile> files = snapshot.files().stream()
+                    .filter(file -> !file.isModuleInfo())
                     .filter(file -> universe.attributes(file.module()))
                     .filter(file -> focus.files().contains(file.path()) || hasLocalType(file, subtypes))
                     .toList();
-            if (!files.isEmpty() || focus.files().isEmpty()) {
+            if (!files.isEmpty()) {
                 parts.add(attribute(universe, files, focus, subtypes));
             }
         }

@@ -74,7 +74,7 @@ final class Comparison {
         SymbolKey expected = mapping.key(binding.key());
         Set<SymbolKey> actual = binding.isNamed()
                 ? found.getOrDefault(place.get(), Set.of())
-                : startingAt(found, place.get().start());
+                : startingAt(found, place.get().start(), mapping.code(binding.file(), binding.range()).start());
         if (actual.contains(expected)) {
             return Optional.empty();
         }
@@ -90,10 +90,11 @@ final class Comparison {
                 .orElseGet(() -> mapping.code(binding.file(), binding.range()));
     }
 
-    private static Set<SymbolKey> startingAt(Map<Range, Set<SymbolKey>> found, int start) {
+    /** What is bound behind or at something that was inserted there, such as the name of an annotation's element. */
+    private static Set<SymbolKey> startingAt(Map<Range, Set<SymbolKey>> found, int start, int insertion) {
         Set<SymbolKey> keys = new HashSet<>();
         found.forEach((range, candidates) -> {
-            if (range.start() == start) {
+            if (range.start() == start || range.start() == insertion) {
                 keys.addAll(candidates);
             }
         });

@@ -157,7 +157,7 @@ public final class Journal {
                 write(entry, entry.files());
                 store.put(entry.with(Entry.State.APPLIED));
             } catch (IOException failed) {
-                throw takenBack(entry, failed);
+                takeBack(entry, Entry.State.APPLIED, failed);
             }
             // what was taken back before cannot be done again on top of this
             for (Entry former : entries) {
@@ -213,7 +213,7 @@ public final class Journal {
             write(begun, steps);
             store.put(entry.with(done));
         } catch (IOException failed) {
-            throw takenBack(begun, failed);
+            takeBack(begun, done, failed);
         }
         return entry.with(done);
     }
@@ -270,24 +270,33 @@ public final class Journal {
         return target.resolveSibling("." + target.getFileName() + TEMPORARY);
     }
 
-    private JournalException takenBack(Entry begun, IOException failed) {
+    /**
+     * After a failed step: goes back to where the entry came from and says so. Only when the last step of all, making
+     * the final state durable, is what failed, the transition is done and stays.
+     */
+    private void takeBack(Entry begun, Entry.State done, IOException failed) {
         String what = "writing failed (" + describe(failed) + ")";
         try {
+            Optional<Entry> stored = store.all().stream()
+                    .filter(entry -> entry.number() == begun.number())
+                    .findFirst();
+            if (stored.filter(entry -> entry.state() == done).isPresent()) {
+                return;
+            }
             for (Entry.Image image : begun.files()) {
                 disk.delete(temporary(resolve(image.before())));
                 disk.delete(temporary(resolve(image.after())));
             }
-            boolean isKnown = store.all().stream().anyMatch(entry -> entry.number() == begun.number());
-            if (isKnown) {
+            if (stored.filter(entry -> entry.state().isPending()).isPresent()) {
                 putBack(begun);
-            } else {
+            } else if (begun.state() == Entry.State.APPLYING) {
                 store.remove(begun.number());
             }
-            return new JournalException(what + "; nothing was changed", failed);
         } catch (IOException | JournalException again) {
             failed.addSuppressed(again);
-            return new JournalException(what + "; what was begun is taken back at the next start", failed);
+            throw new JournalException(what + "; what was begun is taken back at the next start", failed);
         }
+        throw new JournalException(what + "; nothing was changed", failed);
     }
 
     private static String describe(IOException failed) {

@@ -144,15 +144,9 @@ final class QualifiedRename {
     /** Whether the name is not merely the beginning of the name of a package below. */
     private static boolean isWholeName(Analysis before, Binding binding) {
         SourceFile file = before.snapshot().file(binding.file()).orElseThrow();
-        Tokens tokens = file.tokens();
-        int token = tokens.at(binding.range().start());
-        int dot = tokens.code(token + 1);
-        if (binding.role() == Role.DOC || dot >= tokens.count() || !tokens.is(dot, '.')) {
-            return true;
-        }
-        int next = tokens.code(dot + 1);
-        return next >= tokens.count() || before.bindings(binding.file()).stream()
-                .filter(other -> other.range().equals(tokens.range(next)))
+        int next = binding.range().end() + 1;
+        return before.bindings(binding.file()).stream()
+                .filter(other -> other.range().start() == next && file.content().charAt(next - 1) == '.')
                 .noneMatch(other -> other.key() instanceof SymbolKey.Package);
     }
 

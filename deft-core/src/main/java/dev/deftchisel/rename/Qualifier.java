@@ -17,6 +17,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.util.Types;
@@ -46,7 +47,13 @@ final class Qualifier {
         for (Difference difference : differences) {
             if (difference.kind() == Difference.Kind.ERROR) {
                 dropClashingImport(difference);
-            } else if (difference.kind() == Difference.Kind.BINDING && difference.expected().isPresent()) {
+            }
+        }
+        // a file that just lost an import is judged anew before anything else in it is qualified
+        Set<Path> imports = Set.copyOf(edits.keySet());
+        for (Difference difference : differences) {
+            if (difference.kind() == Difference.Kind.BINDING && difference.expected().isPresent()
+                    && !imports.contains(difference.file())) {
                 qualify(difference.file(), difference.range(), difference.expected().get());
             }
         }

@@ -122,12 +122,18 @@ final class RandomRenames {
     private Outcome preview(Chisel chisel, Subjects.Subject subject, String newName) {
         try {
             return chisel.preview(subject.place(), "rename", Answers.of("name", newName).and("mentions", "none")
-                    .and("subpackages", String.valueOf(subject.symbol().name().indexOf('.') < 0)));
+                    .and("subpackages", String.valueOf(!hasTypes(chisel, subject.symbol().name()))));
         } catch (RuntimeException crashed) {
             failures.add("crash at " + subject.symbol().describe() + " -> " + newName + ": " + crashed);
             crashed.printStackTrace(out);
             return new Outcome.Refusal(List.of(Reason.of("crashed: " + crashed)), List.of());
         }
+    }
+
+    /** A package that has only packages below it can only be renamed with them. */
+    private static boolean hasTypes(Chisel chisel, String packageName) {
+        return chisel.snapshot().files().stream()
+                .anyMatch(file -> file.skeleton().packageName().equals(packageName));
     }
 
     /** The code after the batch, or empty when an oracle failed. */

@@ -1,0 +1,46 @@
+package dev.deftchisel;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+/** The way through the house: who may call whom. */
+@AnalyzeClasses(packages = "dev.deftchisel", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArchitectureTest {
+
+    @ArchTest
+    static final ArchRule ONE_WAY = layeredArchitecture().consideringOnlyDependenciesInLayers()
+            .layer("facade").definedBy("dev.deftchisel")
+            .layer("journal").definedBy("..journal..")
+            .layer("guard").definedBy("..guard..")
+            .layer("rename").definedBy("..rename..")
+            .layer("operation").definedBy("..operation..")
+            .layer("change").definedBy("..change..")
+            .layer("analysis").definedBy("..analysis..")
+            .layer("workspace").definedBy("..workspace..")
+            .layer("source").definedBy("..source..")
+            .whereLayer("facade").mayNotBeAccessedByAnyLayer()
+            .whereLayer("journal").mayOnlyBeAccessedByLayers("facade")
+            .whereLayer("guard").mayOnlyBeAccessedByLayers("facade")
+            .whereLayer("rename").mayNotBeAccessedByAnyLayer()
+            .whereLayer("operation").mayOnlyBeAccessedByLayers("facade", "rename")
+            .whereLayer("change").mayOnlyBeAccessedByLayers("facade", "journal", "guard", "operation", "rename")
+            .whereLayer("analysis").mayOnlyBeAccessedByLayers("facade", "guard", "change", "operation", "rename");
+
+    @ArchTest
+    static final ArchRule NO_CYCLES = slices().matching("dev.deftchisel.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule NO_COMPILER_INTERNALS =
+            noClasses().should().dependOnClassesThat().resideInAPackage("com.sun.tools.javac..");
+
+    @ArchTest
+    static final ArchRule NO_PRINTING = noClasses().should().accessField(System.class, "out")
+            .orShould().accessField(System.class, "err")
+            .orShould().callMethod(System.class, "exit", int.class);
+}

@@ -1,0 +1,81 @@
+package dev.deftchisel.source;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+class SkeletonTest {
+
+    private static final String SOURCE = """
+            package harbour . berths;
+            import java.util.List;
+            import java.util.Map;
+            import static java.lang.Math.*;
+            @interface Fee { int value() default 3; String[] units() default {"day", "visit"}; }
+            /** {@link Map} */
+            public class Berth<T extends Comparable<T>> extends Base implements Sized, java.io.Closeable {
+                int[] sizes = {1, 2}, more = new int[] {3};
+                Runnable task = () -> { run(); };
+                static { setUp(); }
+                { count++; }
+                @Fee(value = 1, units = {}) public Berth(int a) throws Problem { super(a); }
+                abstract void open();
+                List<String> names() { class Local extends Helper { } return null; }
+                enum State { FREE { void go() { leave(); } }, TAKEN(2), ; State(int... n) { } }
+                record Slot(int from, int to) implements Sized { Slot { check(from); } }
+            }
+            interface Sized { default int size() { return 0; } }
+            """;
+
+    private final Skeleton skeleton = Skeleton.of(Tokens.of(SOURCE));
+
+    private List<String> bodies() {
+        return skeleton.bodies().stream()
+                .map(body -> SOURCE.substring(body.start(), body.end()).strip())
+                .toList();
+    }
+
+    @Test
+    void thePackageIsReadThroughBlanks() {
+        assertEquals("harbour.berths", skeleton.packageName());
+    }
+
+    @Test
+    void bodiesOfMembersAreFoundAndInitialisersAreNot() {
+        assertEquals(List.of("setUp();", "count++;", "super(a);", "class Local extends Helper { } return null;",
+                "leave();", "", "check(from);", "return 0;"), bodies());
+    }
+
+    @Test
+    void typesAreFoundEverywhereWithTheirSupertypes() {
+        assertEquals(List.of("Fee", "Berth", "Berth.Local", "Berth.State", "Berth.Slot", "Sized"),
+                skeleton.types().stream().map(TypeSketch::nestedName).toList());
+        assertEquals(Set.of("Comparable", "T", "Base", "Sized", "java", "io", "Closeable"),
+                skeleton.types().get(1).supers());
+        assertEquals(List.of(true, true, false, false, false, true),
+                skeleton.types().stream().map(TypeSketch::isTopLevel).toList());
+    }
+
+    @Test
+    void blankingKeepsEveryOffset() {
+        String blank = skeleton.blank(SOURCE, body -> false, wanted -> false);
+        assertEquals(SOURCE.length(), blank.length());
+        assertEquals(SOURCE.indexOf("interface Sized"), blank.indexOf("interface Sized"));
+        assertTrue(!blank.contains("leave") && blank.contains("import java.util.List") && blank.contains("{@link Map}"));
+    }
+
+    @Test
+    void declarationsAreWithoutBodiesCommentsAndNeedlessImports() {
+        String declarations = skeleton.declarations(SOURCE);
+        assertTrue(!declarations.contains("Map") && !declarations.contains("check(from)"), declarations);
+        assertTrue(declarations.contains("import java.util.List;") && declarations.contains("Math.*"), declarations);
+    }
+
+    @Test
+    void bracesThatDoNotMatchGiveNoBodies() {
+        assertEquals(List.of(), Skeleton.of(Tokens.of("class A { void a() { if (x) { }")).bodies());
+    }
+}
