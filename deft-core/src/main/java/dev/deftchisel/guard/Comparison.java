@@ -162,10 +162,28 @@ final class Comparison {
                         isType ? Difference.Kind.TYPE : Difference.Kind.CONSTANT, trace.file(), trace.range(),
                         Optional.empty(), Optional.empty(),
                         isType
-                                ? "this would have the type " + actual + " instead of " + expected
+                                ? "this would have the type " + readable(actual) + " instead of " + readable(expected)
                                 : "this constant would be " + actual + " instead of " + expected));
             }
         }
         return differences;
+    }
+
+    /** A descriptor as people write types. */
+    private static String readable(String descriptor) {
+        return switch (descriptor.charAt(0)) {
+            case '[' -> readable(descriptor.substring(1)) + "[]";
+            case 'L' -> descriptor.substring(1, descriptor.length() - 1).replace('$', '.');
+            case 'Z' -> "boolean";
+            case 'B' -> "byte";
+            case 'S' -> "short";
+            case 'I' -> "int";
+            case 'J' -> "long";
+            case 'C' -> "char";
+            case 'F' -> "float";
+            case 'D' -> "double";
+            case 'V' -> "void";
+            default -> "(unknown)";
+        };
     }
 }

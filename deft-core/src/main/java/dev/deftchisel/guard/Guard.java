@@ -67,7 +67,10 @@ public final class Guard {
         Comparison comparison = new Comparison(before, after, change);
         List<Difference> differences = new ArrayList<>(comparison.bindings());
         differences.addAll(comparison.errors());
-        differences.addAll(comparison.traces());
+        if (differences.isEmpty()) {
+            // otherwise other types only follow from other names
+            differences.addAll(comparison.traces());
+        }
         differences.addAll(new OverridingComparison(before, after, change).differences());
         return differences;
     }

@@ -7,7 +7,11 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.regex.Pattern;
 import org.objectweb.asm.ClassReader;
+import org.objectweb.asm.ClassVisitor;
+import org.objectweb.asm.MethodVisitor;
+import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.util.Textifier;
 import org.objectweb.asm.util.TraceClassVisitor;
 
@@ -16,11 +20,30 @@ import org.objectweb.asm.util.TraceClassVisitor;
  *
  * <p>A new name must occur nowhere else in the code: then putting it back by plain replacement, also within names that
  * the compiler derives ({@code lambda$name$0}, {@code val$name}), gives the former text exactly when nothing but the
- * name differs.
+ * name differs. Lambdas that can be serialized are called by a hash over the names around them, and are found by a
+ * switch over the hash codes of these; so those hashes, and the method with that switch, are left out.
  */
 final class ClassTexts {
 
+    private static final Pattern LAMBDA_HASH = Pattern.compile("lambda\\$(\\w+)\\$[0-9a-f]{6,8}\\$");
+
     private ClassTexts() {
+    }
+
+    /** Leaves out the method that the compiler makes for serialized lambdas. */
+    private static final class WithoutLambdaSwitch extends ClassVisitor {
+
+        WithoutLambdaSwitch(ClassVisitor next) {
+            super(Opcodes.ASM9, next);
+        }
+
+        @Override
+        public MethodVisitor visitMethod(
+                int access, String name, String descriptor, String signature, String[] exceptions) {
+            return name.equals("$deserializeLambda$")
+                    ? null
+                    : super.visitMethod(access, name, descriptor, signature, exceptions);
+        }
     }
 
     /**
@@ -63,9 +86,9 @@ final class ClassTexts {
         Map<String, String> texts = new TreeMap<>();
         code.classes().forEach((name, bytes) -> {
             StringWriter out = new StringWriter();
-            new ClassReader(bytes).accept(
-                    new TraceClassVisitor(null, new Textifier(), new PrintWriter(out)), ClassReader.SKIP_DEBUG);
-            String text = out.toString();
+            ClassVisitor printer = new TraceClassVisitor(null, new Textifier(), new PrintWriter(out));
+            new ClassReader(bytes).accept(new WithoutLambdaSwitch(printer), ClassReader.SKIP_DEBUG);
+            String text = LAMBDA_HASH.matcher(out.toString()).replaceAll("lambda\\$$1\\$hash\\$");
             String key = name;
             for (String fresh : names) {
                 text = text.replace(fresh, newToOld.get(fresh));

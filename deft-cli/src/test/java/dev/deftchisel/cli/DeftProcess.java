@@ -1,0 +1,63 @@
+package dev.deftchisel.cli;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+
+/** Starts the real command as a process of its own, and makes workspaces for it. */
+final class DeftProcess {
+
+    private DeftProcess() {
+    }
+
+    /** What a process gave. */
+    record Result(int code, byte[] out, String err) {
+
+        String text() {
+            return new String(out, StandardCharsets.UTF_8);
+        }
+    }
+
+    static List<String> command(Path folder, List<String> arguments) {
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC",
+                "-cp", System.getProperty("java.class.path"), "dev.deftchisel.cli.Deft"));
+        command.addAll(arguments);
+        command.add("--workspace");
+        command.add(folder.toString());
+        return command;
+    }
+
+    static Result run(Path folder, String... arguments) throws IOException, InterruptedException {
+        Path err = Files.createTempFile("deft", ".err");
+        Process process = new ProcessBuilder(command(folder, List.of(arguments)))
+                .redirectError(err.toFile())
+                .start();
+        process.getOutputStream().close();
+        byte[] out = process.getInputStream().readAllBytes();
+        int code = process.waitFor();
+        String said = Files.readString(err);
+        Files.delete(err);
+        return new Result(code, out, said);
+    }
+
+    /** A copy of the harbour office. */
+    static Path harbour(Path folder) throws IOException {
+        Path original = Path.of("..", "deft-examples", "harbour");
+        for (String part : List.of("pom.xml", "src")) {
+            try (Stream<Path> files = Files.walk(original.resolve(part))) {
+                for (Path file : files.filter(Files::isRegularFile).toList()) {
+                    Path target = folder.resolve(original.relativize(file));
+                    Files.createDirectories(target.getParent());
+                    Files.copy(file, target);
+                }
+            }
+        }
+        return folder;
+    }
+}

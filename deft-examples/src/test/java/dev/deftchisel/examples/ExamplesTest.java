@@ -1,0 +1,54 @@
+package dev.deftchisel.examples;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class ExamplesTest {
+
+    @TempDir
+    private Path folder;
+    private final ByteArrayOutputStream out = new ByteArrayOutputStream();
+
+    @BeforeEach
+    void copyHarbour() throws IOException {
+        Path harbour = Path.of("harbour");
+        try (Stream<Path> files = Files.walk(harbour.resolve("src"))) {
+            for (Path file : files.filter(Files::isRegularFile).toList()) {
+                Path target = folder.resolve(harbour.relativize(file));
+                Files.createDirectories(target.getParent());
+                Files.copy(file, target);
+            }
+        }
+    }
+
+    private List<String> lines() {
+        return out.toString(StandardCharsets.UTF_8).lines().toList();
+    }
+
+    @Test
+    void aRenameAndBackLeavesEverythingAsItWas() throws IOException {
+        String before = Files.readString(folder.resolve("src/main/java/harbour/berths/Berth.java"));
+        RenameAndBack.run(folder, "harbour.berths.Berth#moor(Vessel)", "dock", new PrintStream(out));
+        assertEquals(List.of("rename the method Berth.moor(Vessel)", "6 names in 3 files"), lines());
+        assertEquals(before, Files.readString(folder.resolve("src/main/java/harbour/berths/Berth.java")));
+    }
+
+    @Test
+    void methodsThatNothingCallsAreFound() {
+        UnusedMethods.run(folder, new PrintStream(out));
+        assertTrue(lines().contains("HarbourOffice.main(String[])"), lines().toString());
+        assertTrue(lines().stream().noneMatch(line -> line.startsWith("Berth.moor")), lines().toString());
+    }
+}
