@@ -57,7 +57,15 @@ public final class Deft implements Runnable {
 
     /** Runs one command and returns its exit code; never throws. */
     static int run(Console console, String... arguments) {
-        return commandLine(console).execute(arguments);
+        try {
+            return commandLine(console).execute(arguments);
+        } catch (OutOfMemoryError tooMuch) {
+            console.say("deft: there is not enough memory for this code, nothing was changed;"
+                    + " give more with JAVA_TOOL_OPTIONS=-Xmx4g");
+        } catch (LinkageError broken) {
+            console.say("deft: this installation is damaged (" + broken + "); build it anew");
+        }
+        return ExitCode.REFUSED;
     }
 
     static CommandLine commandLine(Console console) {

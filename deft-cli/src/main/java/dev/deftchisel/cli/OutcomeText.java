@@ -60,13 +60,20 @@ final class OutcomeText {
     List<String> refusal(Outcome.Refusal refusal) {
         List<String> lines = new ArrayList<>();
         lines.add(palette.refusal("refused") + ", nothing was changed:");
+        lines.addAll(reasons(refusal));
+        refusal.notes().forEach(note -> lines.add("  note: " + note));
+        return lines;
+    }
+
+    /** The reasons alone, one a line. */
+    List<String> reasons(Outcome.Refusal refusal) {
+        List<String> lines = new ArrayList<>();
         refusal.reasons().stream().limit(MOST_REASONS).forEach(reason ->
                 lines.add("  " + where(reason) + reason.sentence()));
         int more = refusal.reasons().size() - MOST_REASONS;
         if (more > 0) {
             lines.add("  and " + more + " more");
         }
-        refusal.notes().forEach(note -> lines.add("  note: " + note));
         return lines;
     }
 

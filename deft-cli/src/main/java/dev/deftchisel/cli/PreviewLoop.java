@@ -150,8 +150,9 @@ final class PreviewLoop {
             return edit.isTaken() != isSwitched;
         });
         if (chosen instanceof Outcome.Refusal refusal) {
-            console.out().println("that would break the code:");
-            text.refusal(refusal).forEach(console.out()::println);
+            console.out().println("that cannot be left out:");
+            text.reasons(refusal).forEach(console.out()::println);
+            console.out().println();
             return preview;
         }
         return chosen;

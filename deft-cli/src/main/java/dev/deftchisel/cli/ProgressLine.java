@@ -15,7 +15,8 @@ final class ProgressLine implements Monitor, AutoCloseable {
 
     private final Console console;
     private final boolean isShown;
-    private final Instant start = Instant.now();
+    private Instant start = Instant.now();
+    private boolean isFirst = true;
     private ProgressBar bar;
 
     ProgressLine(Console console, boolean quiet) {
@@ -25,6 +26,10 @@ final class ProgressLine implements Monitor, AutoCloseable {
 
     @Override
     public synchronized void at(String step, int done, int total) {
+        if (bar == null && done <= 1 && !isFirst) {
+            start = Instant.now();
+        }
+        isFirst = false;
         if (!isShown || bar == null && Duration.between(start, Instant.now()).compareTo(PATIENCE) < 0) {
             return;
         }
@@ -49,6 +54,8 @@ final class ProgressLine implements Monitor, AutoCloseable {
         if (bar != null) {
             bar.close();
             bar = null;
+            console.err().print("\r\u001b[K");
+            console.err().flush();
         }
     }
 }

@@ -23,7 +23,7 @@ class KillTest {
     private static final int FILES = 50;
     private static final int KILLS = Integer.getInteger("deft.kills", 6);
     /** Up to how long after the first sign of writing the kill comes. */
-    private static final int SPREAD_MICROS = Integer.getInteger("deft.kills.spread.micros", 60_000);
+    private static final int SPREAD_MICROS = Integer.getInteger("deft.kills.spread.micros", 350_000);
 
     @TempDir
     private Path folder;

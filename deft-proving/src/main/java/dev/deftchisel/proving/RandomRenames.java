@@ -76,7 +76,7 @@ final class RandomRenames {
             Map<String, String> names = new LinkedHashMap<>();
             for (int i = 0; i < count; i++) {
                 Random random = new Random(seed * 1_000_003 + i);
-                Subjects.Subject subject = new Subjects(chisel, random).next();
+                Subjects.Subject subject = new Subjects(chisel, random, this::tried).next();
                 Tally tally = tallies.computeIfAbsent(subject.symbol().kind(), kind -> new Tally());
                 tally.tried++;
                 String newName = clashing ? takenName(chisel, subject, random) : freshName(subject, i);
@@ -117,6 +117,10 @@ final class RandomRenames {
         }
         report();
         return failures.isEmpty();
+    }
+
+    private int tried(SymbolKind kind) {
+        return tallies.containsKey(kind) ? tallies.get(kind).tried : 0;
     }
 
     private Outcome preview(Chisel chisel, Subjects.Subject subject, String newName) {
