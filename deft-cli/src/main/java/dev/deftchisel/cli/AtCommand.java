@@ -22,8 +22,10 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
 /** The keyboard loop at one place: see it, take an offer, preview, apply, see where you are now, go on. */
-@Command(name = "at", description = "Work at a place: see it, take an offer with one key, go on.")
+@Command(name = "at", description = AtCommand.WHAT)
 final class AtCommand extends ChiselCommand {
+
+    static final String WHAT = "Work at a place: see it, take an offer with one key, go on.";
 
     private static final int LINES_AROUND = 5;
 

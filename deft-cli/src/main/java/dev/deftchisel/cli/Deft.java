@@ -12,33 +12,25 @@ import java.io.InputStream;
 import java.io.PrintStream;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.CancellationException;
+import java.util.function.Supplier;
 import org.slf4j.LoggerFactory;
 import picocli.CommandLine;
-import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Model.OptionSpec;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.UnmatchedArgumentException;
 
 /** The start of the command {@code deft}. */
-@Command(name = "deft",
-        description = "Changes Java code without changing what it means.",
-        version = "deft 0.1.0",
-        footer = {"",
-            "A PLACE is path:line:column, a range path:line:column-line:column, or a symbol",
-            "as in Javadoc: harbour.Berth#moor(Vessel).",
-            "Without --apply nothing is written: the change is printed as a unified diff.",
-            "Exit codes: 0 done, 1 refused, 2 not understood."})
-public final class Deft implements Runnable {
+public final class Deft {
 
-    @CommandLine.Spec
-    private CommandSpec spec;
+    private static final Set<String> HELP = Set.of("-h", "--help", "help");
 
-    @CommandLine.Option(names = {"-h", "--help"}, usageHelp = true, description = "show this help")
-    private boolean help;
-
-    @CommandLine.Option(names = "--version", versionHelp = true, description = "show the version")
-    private boolean version;
+    private Deft() {
+    }
 
     /** Runs the command with the streams of the process. */
     public static void main(String[] arguments) {
@@ -58,7 +50,13 @@ public final class Deft implements Runnable {
     /** Runs one command and returns its exit code; never throws. */
     static int run(Console console, String... arguments) {
         try {
-            return commandLine(console).execute(arguments);
+            if (arguments.length == 0 || HELP.contains(arguments[0])) {
+                Map<String, String> commands = new LinkedHashMap<>();
+                entries(console).forEach((name, entry) -> commands.put(name, entry.what()));
+                console.out().print(HelpPage.of(commands));
+                return ExitCode.DONE;
+            }
+            return commandLine(console, arguments).execute(arguments);
         } catch (OutOfMemoryError tooMuch) {
             console.say("deft: there is not enough memory for this code, nothing was changed;"
                     + " give more with JAVA_TOOL_OPTIONS=-Xmx4g");
@@ -68,18 +66,43 @@ public final class Deft implements Runnable {
         return ExitCode.REFUSED;
     }
 
-    static CommandLine commandLine(Console console) {
-        CommandLine line = new CommandLine(new Deft());
+    /**
+     * The commands with what they do. Only the one that is asked for is made in full, the others are known by name for
+     * the help and for suggestions: reading the options of all of them would take most of the time of a short run.
+     */
+    private static Map<String, Entry> entries(Console console) {
+        Map<String, Entry> entries = new LinkedHashMap<>();
         for (Operation operation : Chisel.operations()) {
-            line.addSubcommand(operation.id(), new OperationCommand(operation, console).spec());
+            entries.put(operation.id(), new Entry(operation.summary() + ".",
+                    () -> new CommandLine(new OperationCommand(operation, console).spec())));
         }
-        line.addSubcommand("offers", new OffersCommand(console));
-        line.addSubcommand("uses", new UsesCommand(console));
-        line.addSubcommand("at", new AtCommand(console));
-        line.addSubcommand("undo", new HistoryCommands.Undo(console));
-        line.addSubcommand("redo", new HistoryCommands.Redo(console));
-        line.addSubcommand("history", new HistoryCommands.History(console));
-        line.addSubcommand("demo", new DemoCommand(console));
+        entries.put("offers", new Entry(OffersCommand.WHAT, () -> new CommandLine(new OffersCommand(console))));
+        entries.put("uses", new Entry(UsesCommand.WHAT, () -> new CommandLine(new UsesCommand(console))));
+        entries.put("at", new Entry(AtCommand.WHAT, () -> new CommandLine(new AtCommand(console))));
+        entries.put("undo", new Entry(HistoryCommands.Undo.WHAT, () -> new CommandLine(new HistoryCommands.Undo(console))));
+        entries.put("redo", new Entry(HistoryCommands.Redo.WHAT, () -> new CommandLine(new HistoryCommands.Redo(console))));
+        entries.put("history", new Entry(
+                HistoryCommands.History.WHAT, () -> new CommandLine(new HistoryCommands.History(console))));
+        entries.put("demo", new Entry(DemoCommand.WHAT, () -> new CommandLine(new DemoCommand(console))));
+        return entries;
+    }
+
+    /** A command before it is made. */
+    private record Entry(String what, Supplier<CommandLine> maker) {
+
+        CommandLine named() {
+            CommandSpec spec = CommandSpec.create();
+            spec.usageMessage().description(what);
+            return new CommandLine(spec);
+        }
+    }
+
+    private static CommandLine commandLine(Console console, String[] arguments) {
+        CommandSpec root = CommandSpec.create().name("deft").version("deft 0.1.0");
+        root.addOption(OptionSpec.builder("--version").versionHelp(true).description("show the version").build());
+        CommandLine line = new CommandLine(root);
+        entries(console).forEach((name, entry) ->
+                line.addSubcommand(name, name.equals(arguments[0]) ? entry.maker().get() : entry.named()));
         line.setCaseInsensitiveEnumValuesAllowed(true);
         line.setOut(new PrintWriter(console.out(), true));
         line.setErr(new PrintWriter(console.err(), true));
@@ -116,11 +139,6 @@ public final class Deft implements Runnable {
                 + " (run with JAVA_TOOL_OPTIONS=-Ddeft.log=DEBUG for more)");
         LoggerFactory.getLogger(Deft.class).error("unexpected", failed);
         return ExitCode.REFUSED;
-    }
-
-    @Override
-    public void run() {
-        spec.commandLine().usage(spec.commandLine().getOut());
     }
 
     /** The streams of a test or of another command. */

@@ -17,8 +17,10 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
 /** Tells a story with the real commands on a copy of the demo workspace. */
-@Command(name = "demo", description = "Show what deft does, on a copy of a small harbour office.")
+@Command(name = "demo", description = DemoCommand.WHAT)
 final class DemoCommand implements Callable<Integer> {
+
+    static final String WHAT = "Show what deft does, on a copy of a small harbour office.";
 
     private final Console console;
 

@@ -14,8 +14,10 @@ final class HistoryCommands {
     }
 
     /** Takes the latest change back. */
-    @Command(name = "undo", description = "Take the latest change back.")
+    @Command(name = "undo", description = Undo.WHAT)
     static final class Undo extends ChiselCommand {
+
+        static final String WHAT = "Take the latest change back.";
 
         Undo(Console console) {
             super(console);
@@ -28,8 +30,10 @@ final class HistoryCommands {
     }
 
     /** Does a change again. */
-    @Command(name = "redo", description = "Do the change again that was taken back last.")
+    @Command(name = "redo", description = Redo.WHAT)
     static final class Redo extends ChiselCommand {
+
+        static final String WHAT = "Do the change again that was taken back last.";
 
         Redo(Console console) {
             super(console);
@@ -51,8 +55,10 @@ final class HistoryCommands {
     }
 
     /** Lists all changes. */
-    @Command(name = "history", description = "List the changes made here, latest last.")
+    @Command(name = "history", description = History.WHAT)
     static final class History extends ChiselCommand {
+
+        static final String WHAT = "List the changes made here, latest last.";
 
         History(Console console) {
             super(console);

@@ -8,8 +8,10 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
 /** Lists what can be done at a place. */
-@Command(name = "offers", description = "List what can be done at a place.")
+@Command(name = "offers", description = OffersCommand.WHAT)
 final class OffersCommand extends ChiselCommand {
+
+    static final String WHAT = "List what can be done at a place.";
 
     @Parameters(index = "0", paramLabel = "PLACE", description = "where; see 'deft --help'")
     private String place;

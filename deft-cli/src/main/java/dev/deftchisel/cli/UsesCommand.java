@@ -11,8 +11,10 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 /** Lists where a symbol is used, by what the use does. */
-@Command(name = "uses", description = "List where a symbol is used: declared, read, written, called, imported, documented.")
+@Command(name = "uses", description = UsesCommand.WHAT)
 final class UsesCommand extends ChiselCommand {
+
+    static final String WHAT = "List where a symbol is used: declared, read, written, called, imported, documented.";
 
     @Parameters(index = "0", paramLabel = "PLACE", description = "a declaration or use; see 'deft --help'")
     private String place;

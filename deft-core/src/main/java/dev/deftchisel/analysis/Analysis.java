@@ -25,6 +25,8 @@ import javax.lang.model.element.Element;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
 import javax.lang.model.util.Elements;
@@ -160,12 +162,29 @@ public final class Analysis {
                 continue;
             }
             for (ExecutableElement other : inherited) {
-                if (method != other && part.elements().overrides(method, other, type)) {
+                if (method != other && (part.elements().overrides(method, other, type)
+                        || areMerged(part.typeRelations(), type, method, other))) {
                     found.add(new Overriding(part.symbols().key(type),
                             part.symbols().key(method), part.symbols().key(other)));
                 }
             }
         }
+    }
+
+    /**
+     * Whether a type inherits both abstract methods as if they were one (JLS 8.4.8.4, 9.8). Neither overrides the other,
+     * but a lambda or class implements both, and must go on doing so.
+     */
+    private static boolean areMerged(Types types, TypeElement type, ExecutableElement one, ExecutableElement other) {
+        boolean areAbstract = one.getModifiers().contains(Modifier.ABSTRACT)
+                && other.getModifiers().contains(Modifier.ABSTRACT)
+                && !one.getEnclosingElement().equals(other.getEnclosingElement());
+        if (!areAbstract || !(type.asType() instanceof DeclaredType declared)) {
+            return false;
+        }
+        ExecutableType signature = (ExecutableType) types.asMemberOf(declared, one);
+        ExecutableType otherSignature = (ExecutableType) types.asMemberOf(declared, other);
+        return types.isSubsignature(signature, otherSignature) || types.isSubsignature(otherSignature, signature);
     }
 
     /** All methods of these names in a type and its supertypes, also those that are overridden. */

@@ -18,6 +18,7 @@ import dev.deftchisel.operation.Reason;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
+import dev.deftchisel.source.TypeSketch;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.SourceRoot;
@@ -72,6 +73,7 @@ final class QualifiedRename {
             return new Plan.Refused(obstacles);
         }
         Set<String> names = new HashSet<>(Set.of(last(target.name()), last(newName)));
+        names.addAll(meetingTypes(packages));
         Set<Path> files = snapshot.mentioning(names).stream().map(SourceFile::path).collect(Collectors.toSet());
         files.addAll(moves.keySet());
         Analysis before = analyst.analyse(Focus.on(files, names));
@@ -98,6 +100,24 @@ final class QualifiedRename {
             }
         }
         return packages;
+    }
+
+    /** Where a package moves into one that is there already, types that had nothing to do with each other meet. */
+    private Set<String> meetingTypes(Map<String, String> packages) {
+        Set<String> names = new HashSet<>();
+        Set<String> existing = snapshot.files().stream()
+                .map(file -> file.skeleton().packageName())
+                .filter(name -> packages.containsValue(name) && !packages.containsKey(name))
+                .collect(Collectors.toSet());
+        for (SourceFile file : snapshot.files()) {
+            String home = file.skeleton().packageName();
+            if (existing.contains(home) || packages.containsKey(home) && existing.contains(packages.get(home))) {
+                file.skeleton().types().stream()
+                        .filter(TypeSketch::isTopLevel)
+                        .forEach(type -> names.add(type.name()));
+            }
+        }
+        return names;
     }
 
     private void move(SourceFile file, String home, String newHome, Map<Path, Path> moves, List<Reason> obstacles) {
