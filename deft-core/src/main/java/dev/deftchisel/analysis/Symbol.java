@@ -34,9 +34,9 @@ public record Symbol(
         return modifiers.contains(Modifier.STATIC);
     }
 
-    /** Whether only its own top-level type can see it. */
+    /** Whether only its own top-level type can see it. The field of a record component is private, its accessor is not. */
     public boolean isPrivate() {
-        return modifiers.contains(Modifier.PRIVATE);
+        return modifiers.contains(Modifier.PRIVATE) && kind != SymbolKind.RECORD_COMPONENT;
     }
 
     /** For instance "method Berth.moor(Vessel)". */
