@@ -43,7 +43,7 @@ final class OutcomeText {
         lines.add(counts.toString());
         if (preview.mentions(false) > 0) {
             lines.add("  " + count(preview.mentions(false), "mention") + " in text left as "
-                    + (preview.mentions(false) == 1 ? "it is" : "they are") + " (--mentions all takes them)");
+                    + (preview.mentions(false) == 1 ? "it is (--mentions all takes it)" : "they are (--mentions all takes them)"));
         }
         preview.change().notes().forEach(note -> lines.add("  note: " + note));
         if (isApplied) {

@@ -25,8 +25,11 @@ final class RenameCommand implements Callable<Integer> {
     @Option(names = "--clashing", description = "take new names from the file, so that clashes are likely")
     private boolean clashing;
 
+    @Option(names = "--keep", description = "leave the workspace renamed, for its own tests to be run, instead of undoing")
+    private boolean keep;
+
     @Override
     public Integer call() {
-        return new RandomRenames(corpus.request(), System.out).run(count, seed, batch, clashing) ? 0 : 1;
+        return new RandomRenames(corpus.request(), System.out).run(count, seed, batch, clashing, keep) ? 0 : 1;
     }
 }

@@ -52,7 +52,7 @@ class ProvingTest {
         }
         ByteArrayOutputStream report = new ByteArrayOutputStream();
         boolean passed = new RandomRenames(OpenRequest.plain(folder, List.of(folder), List.of()), new PrintStream(report))
-                .run(40, 5, 10, false);
+                .run(40, 5, 10, false, false);
         assertTrue(passed, report.toString(StandardCharsets.UTF_8));
     }
 }
