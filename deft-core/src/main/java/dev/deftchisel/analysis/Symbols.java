@@ -126,9 +126,11 @@ final class Symbols {
             String name = method.getKind() == ElementKind.CONSTRUCTOR
                     ? ""
                     : "." + method.getSimpleName();
-            return simple(method.getEnclosingElement()) + name + method.getParameters().stream()
+            String parameters = method.getParameters().stream()
                     .map(parameter -> shortType(parameter.asType().toString()))
-                    .collect(Collectors.joining(", ", "(", ")"));
+                    .collect(Collectors.joining(", "));
+            return simple(method.getEnclosingElement()) + name + "("
+                    + (method.isVarArgs() ? parameters.replaceFirst("\\[\\]$", "...") : parameters) + ")";
         }
         if (element instanceof VariableElement && element.getKind().isField()) {
             return simple(element.getEnclosingElement()) + "." + element.getSimpleName();
