@@ -152,13 +152,22 @@ final class DocBindings {
         }
 
         private void bindType(Range place, String prefix, Element whole) {
-            ReferenceTree part = trees.getDocTreeFactory().newReferenceTree(prefix);
-            Element element = trees.getElement(new DocTreePath(getCurrentPath().getParentPath(), part));
+            Element element = resolved(prefix);
             boolean isPackage = element == null || element instanceof PackageElement;
             if (!isPackage) {
                 facts.bind(place, symbols.key(element), Role.DOC, true);
             } else if (isWithin(whole, prefix)) {
                 facts.bind(place, new SymbolKey.Package(prefix), Role.DOC, true);
+            }
+        }
+
+        /** What a shorter reference at this place means, or null; some prefixes, such as a keyword, are none at all. */
+        private Element resolved(String prefix) {
+            try {
+                ReferenceTree part = trees.getDocTreeFactory().newReferenceTree(prefix);
+                return trees.getElement(new DocTreePath(getCurrentPath().getParentPath(), part));
+            } catch (IllegalArgumentException noReference) {
+                return null;
             }
         }
 

@@ -72,7 +72,7 @@ final class QualifiedRename {
         if (!obstacles.isEmpty()) {
             return new Plan.Refused(obstacles);
         }
-        Set<String> names = new HashSet<>(Set.of(last(target.name()), last(newName)));
+        Set<String> names = new HashSet<>(List.of(last(target.name()), last(newName)));
         names.addAll(meetingTypes(packages));
         Set<Path> files = snapshot.mentioning(names).stream().map(SourceFile::path).collect(Collectors.toSet());
         files.addAll(moves.keySet());
