@@ -23,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /**
@@ -33,6 +34,7 @@ import java.util.stream.Stream;
 final class RandomRenames {
 
     private final OpenRequest corpus;
+    private final Set<SymbolKind> skipped;
     private final PrintStream out;
     private final Map<SymbolKind, Tally> tallies = new EnumMap<>(SymbolKind.class);
     private final List<String> failures = new ArrayList<>();
@@ -40,10 +42,12 @@ final class RandomRenames {
 
     /**
      * @param corpus a workspace that may be written to, normally a copy
+     * @param skipped kinds of symbols that are left alone
      * @param out    for the report
      */
-    RandomRenames(OpenRequest corpus, PrintStream out) {
+    RandomRenames(OpenRequest corpus, Set<SymbolKind> skipped, PrintStream out) {
         this.corpus = corpus;
+        this.skipped = Set.copyOf(skipped);
         this.out = out;
     }
 
@@ -77,7 +81,7 @@ final class RandomRenames {
             Map<String, String> names = new LinkedHashMap<>();
             for (int i = 0; i < count; i++) {
                 Random random = new Random(seed * 1_000_003 + i);
-                Subjects.Subject subject = new Subjects(chisel, random, this::tried).next();
+                Subjects.Subject subject = new Subjects(chisel, random, skipped, this::tried).next();
                 Tally tally = tallies.computeIfAbsent(subject.symbol().kind(), kind -> new Tally());
                 tally.tried++;
                 String newName = clashing ? takenName(chisel, subject, random) : freshName(subject, i);

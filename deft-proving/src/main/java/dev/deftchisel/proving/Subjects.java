@@ -13,6 +13,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.function.ToIntFunction;
 
 /** Picks random names of a workspace, those of the kinds that came up least so far before others. */
@@ -22,12 +23,15 @@ final class Subjects {
 
     private final Chisel chisel;
     private final Random random;
+    private final Set<SymbolKind> skipped;
     private final ToIntFunction<SymbolKind> tried;
 
     /**
-     * @param tried how often a kind came up
+     * @param skipped kinds that are never picked
+     * @param tried   how often a kind came up
      */
-    Subjects(Chisel chisel, Random random, ToIntFunction<SymbolKind> tried) {
+    Subjects(Chisel chisel, Random random, Set<SymbolKind> skipped, ToIntFunction<SymbolKind> tried) {
+        this.skipped = skipped;
         this.chisel = chisel;
         this.random = random;
         this.tried = tried;
@@ -67,7 +71,7 @@ final class Subjects {
         }
         Place place = new Place(file.path(), new Range(tokens.start(token), tokens.start(token)));
         return chisel.symbol(place)
-                .filter(symbol -> symbol.isSource() && symbol.kind() != SymbolKind.UNKNOWN)
+                .filter(symbol -> symbol.isSource() && symbol.kind() != SymbolKind.UNKNOWN && !skipped.contains(symbol.kind()))
                 .map(symbol -> new Subject(place, symbol));
     }
 }

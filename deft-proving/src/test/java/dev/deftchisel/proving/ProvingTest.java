@@ -14,6 +14,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -51,7 +52,7 @@ class ProvingTest {
             }
         }
         ByteArrayOutputStream report = new ByteArrayOutputStream();
-        boolean passed = new RandomRenames(OpenRequest.plain(folder, List.of(folder), List.of()), new PrintStream(report))
+        boolean passed = new RandomRenames(OpenRequest.plain(folder, List.of(folder), List.of()), Set.of(), new PrintStream(report))
                 .run(40, 5, 10, false, false);
         assertTrue(passed, report.toString(StandardCharsets.UTF_8));
     }
