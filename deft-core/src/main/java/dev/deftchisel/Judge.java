@@ -2,13 +2,18 @@ package dev.deftchisel;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Role;
+import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
+import dev.deftchisel.change.Mapping;
 import dev.deftchisel.guard.FileGuard;
 import dev.deftchisel.guard.Guard;
 import dev.deftchisel.operation.Reason;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Puts a change before the guards and turns what they find into an outcome. */
 final class Judge {
@@ -32,13 +37,34 @@ final class Judge {
     Outcome outcome(Change change, Analysis before, List<Difference> differences) {
         List<Difference> blocking = differences.stream().filter(Difference::isBlocking).toList();
         if (!blocking.isEmpty()) {
-            return new Outcome.Refusal(blocking.stream().map(this::reason).distinct().toList(), change.notes());
+            return new Outcome.Refusal(
+                    causes(change, before, blocking).stream().map(this::reason).distinct().toList(), change.notes());
         }
         Change noted = change;
         for (Difference difference : differences) {
             noted = noted.note(where(difference) + ": " + difference.sentence());
         }
         return new Outcome.Preview(noted, before);
+    }
+
+    /**
+     * The differences that say why: where a name means a symbol that the change renames, or no longer does, and what is
+     * wrong at a declared name. All others follow from these, and are told only when there are none.
+     */
+    private static List<Difference> causes(Change change, Analysis before, List<Difference> blocking) {
+        Mapping mapping = change.mapping();
+        Set<SymbolKey> after = change.meaning().names().keySet().stream().map(mapping::key).collect(Collectors.toSet());
+        List<Difference> causes = blocking.stream()
+                .filter(difference -> switch (difference.kind()) {
+                    case BINDING -> difference.actual().filter(after::contains).isPresent()
+                            || difference.expected().filter(change.meaning().names()::containsKey).isPresent();
+                    case ERROR -> before.bindings(difference.file()).stream()
+                            .anyMatch(binding -> binding.role() == Role.DECLARATION
+                                    && binding.range().start() == difference.range().start());
+                    default -> difference.kind() != Difference.Kind.TYPE;
+                })
+                .toList();
+        return causes.isEmpty() ? blocking : causes;
     }
 
     private Reason reason(Difference difference) {

@@ -22,13 +22,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import javax.lang.model.element.Element;
-import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
-import javax.lang.model.type.DeclaredType;
-import javax.lang.model.type.ExecutableType;
-import javax.lang.model.type.TypeMirror;
-import javax.lang.model.util.ElementFilter;
 import javax.lang.model.util.Elements;
 import javax.lang.model.util.Types;
 
@@ -128,15 +123,15 @@ public final class Analysis {
     }
 
     /**
-     * Which methods of these names override which, in the types of the files and in all that may be subtypes of some
+     * How methods of these names relate to each other, in the types of the files and in all that may be subtypes of some
      * given ones.
      *
      * @param names simple names of methods
      * @param above simple names of types whose subtypes are looked at wherever they are
      */
-    public Set<Overriding> overridings(Set<String> names, Set<String> above) {
+    public Set<MethodRelation> methodRelations(Set<String> names, Set<String> above) {
         Map<SourceFile, List<TypeSketch>> below = above.isEmpty() ? Map.of() : new Subtypes(snapshot).of(above);
-        Set<Overriding> found = new LinkedHashSet<>();
+        Set<MethodRelation> found = new LinkedHashSet<>();
         for (Attribution part : parts) {
             Set<TypeElement> types = new LinkedHashSet<>(part.types());
             below.forEach((file, sketches) -> {
@@ -149,64 +144,10 @@ public final class Analysis {
                     });
                 }
             });
-            types.forEach(type -> collectOverridings(part, type, names, found));
+            MethodRelations relations = new MethodRelations(part, names);
+            types.forEach(type -> relations.collect(type, found));
         }
         return found;
-    }
-
-    private static void collectOverridings(
-            Attribution part, TypeElement type, Set<String> names, Set<Overriding> found) {
-        List<ExecutableElement> inherited = allMethods(part.typeRelations(), type, names);
-        for (ExecutableElement method : inherited) {
-            if (method.getModifiers().contains(Modifier.STATIC)) {
-                continue;
-            }
-            for (ExecutableElement other : inherited) {
-                if (method != other && (part.elements().overrides(method, other, type)
-                        || areMerged(part.typeRelations(), type, method, other))) {
-                    found.add(new Overriding(part.symbols().key(type),
-                            part.symbols().key(method), part.symbols().key(other)));
-                }
-            }
-        }
-    }
-
-    /**
-     * Whether a type inherits both abstract methods as if they were one (JLS 8.4.8.4, 9.8). Neither overrides the other,
-     * but a lambda or class implements both, and must go on doing so.
-     */
-    private static boolean areMerged(Types types, TypeElement type, ExecutableElement one, ExecutableElement other) {
-        boolean areAbstract = one.getModifiers().contains(Modifier.ABSTRACT)
-                && other.getModifiers().contains(Modifier.ABSTRACT)
-                && !one.getEnclosingElement().equals(other.getEnclosingElement());
-        if (!areAbstract || !(type.asType() instanceof DeclaredType declared)) {
-            return false;
-        }
-        ExecutableType signature = (ExecutableType) types.asMemberOf(declared, one);
-        ExecutableType otherSignature = (ExecutableType) types.asMemberOf(declared, other);
-        return types.isSubsignature(signature, otherSignature) || types.isSubsignature(otherSignature, signature);
-    }
-
-    /** All methods of these names in a type and its supertypes, also those that are overridden. */
-    private static List<ExecutableElement> allMethods(Types types, TypeElement type, Set<String> names) {
-        List<ExecutableElement> methods = new ArrayList<>();
-        Set<Element> seen = new LinkedHashSet<>();
-        List<TypeMirror> open = new ArrayList<>(List.of(type.asType()));
-        boolean isInterface = type.getKind().isInterface();
-        while (!open.isEmpty()) {
-            TypeMirror next = open.remove(open.size() - 1);
-            Element element = types.asElement(next);
-            if (element instanceof TypeElement owner && seen.add(owner)) {
-                ElementFilter.methodsIn(owner.getEnclosedElements()).stream()
-                        .filter(method -> names.contains(method.getSimpleName().toString()))
-                        .forEach(methods::add);
-                open.addAll(types.directSupertypes(next));
-            }
-        }
-        // an interface lists Object as its supertype, yet inherits nothing from it (JLS 9.2)
-        return isInterface
-                ? methods.stream().filter(method -> method.getEnclosingElement().getKind().isInterface()).toList()
-                : methods;
     }
 
     /** The key of an element that belongs to one of the compiler runs of this analysis. */

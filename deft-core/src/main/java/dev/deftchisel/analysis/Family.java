@@ -60,14 +60,14 @@ public final class Family {
         if (family.isEmpty()) {
             return family;
         }
-        Set<Overriding> pairs = analysis.overridings(Set.of(name), owners);
+        Set<MethodRelation> relations = analysis.methodRelations(Set.of(name), owners);
         boolean grown = true;
         while (grown) {
             grown = false;
-            for (Overriding pair : pairs) {
-                if (family.contains(pair.overriding()) || family.contains(pair.overridden())) {
-                    grown |= family.add(pair.overriding());
-                    grown |= family.add(pair.overridden());
+            for (MethodRelation pair : relations) {
+                if (pair.isFamily() && (family.contains(pair.method()) || family.contains(pair.other()))) {
+                    grown |= family.add(pair.method());
+                    grown |= family.add(pair.other());
                 }
             }
         }

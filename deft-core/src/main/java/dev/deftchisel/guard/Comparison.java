@@ -59,10 +59,8 @@ final class Comparison {
     }
 
     private Optional<Difference> compare(Binding binding, Map<Range, Set<SymbolKey>> found) {
-        // what no one could resolve before proves nothing now; a static import that names several members may be split;
-        // a package is only the beginning of the name of a type, which is compared itself
-        if (binding.key() instanceof SymbolKey.Unknown || binding.key() instanceof SymbolKey.Package
-                || binding.role() == Role.IMPORT) {
+        // what no one could resolve before proves nothing now; a static import that names several members may be split
+        if (binding.key() instanceof SymbolKey.Unknown || binding.role() == Role.IMPORT) {
             return Optional.empty();
         }
         Optional<Range> place = binding.isNamed()
@@ -79,6 +77,10 @@ final class Comparison {
             return Optional.empty();
         }
         Optional<SymbolKey> other = actual.stream().filter(key -> !(key instanceof SymbolKey.Unknown)).findFirst();
+        if (expected instanceof SymbolKey.Package && other.filter(key -> !(key instanceof SymbolKey.Package)).isEmpty()) {
+            // a package is only the beginning of the name of a type, which is compared itself; but it can be obscured
+            return Optional.empty();
+        }
         return Optional.of(difference(binding, other, other
                 .map(key -> "would mean " + after.symbol(key).map(this::describe).orElse("something else") + instead(binding))
                 .orElse("would no longer be found" + instead(binding))));

@@ -86,8 +86,8 @@ public final class Guard {
     private static List<Difference> unseen(Analysis before, Change change) {
         Set<String> names = new HashSet<>();
         change.meaning().names().forEach((key, newName) -> before.symbol(key)
-                .filter(symbol -> !symbol.kind().isLocal() && !symbol.isPrivate())
-                .ifPresent(symbol -> names.addAll(Set.of(symbol.name(), newName))));
+                .filter(symbol -> !symbol.kind().isLocal())
+                .ifPresent(symbol -> names.addAll(symbol.isPrivate() ? Set.of(newName) : Set.of(symbol.name(), newName))));
         if (names.isEmpty()) {
             return List.of();
         }

@@ -2,7 +2,7 @@ package dev.deftchisel.guard;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Overriding;
+import dev.deftchisel.analysis.MethodRelation;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
@@ -17,8 +17,8 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * Compares which methods override which. Only methods that a change renames can differ, and only in the types below the
- * ones that declare them.
+ * Compares which methods override, implement or clash with which. Only methods that a change renames can differ, and
+ * only in the types below the ones that declare them.
  */
 final class OverridingComparison {
 
@@ -47,33 +47,43 @@ final class OverridingComparison {
         if (names.isEmpty()) {
             return List.of();
         }
-        Set<Overriding> expected = new HashSet<>();
-        for (Overriding pair : before.overridings(names, owners)) {
-            expected.add(new Overriding(
-                    mapping.key(pair.type()), mapping.key(pair.overriding()), mapping.key(pair.overridden())));
+        Set<MethodRelation> expected = new HashSet<>();
+        for (MethodRelation pair : before.methodRelations(names, owners)) {
+            expected.add(new MethodRelation(
+                    mapping.key(pair.type()), pair.kind(), mapping.key(pair.method()), mapping.key(pair.other())));
         }
-        Set<Overriding> actual = after.overridings(names, owners);
+        Set<MethodRelation> actual = after.methodRelations(names, owners);
         List<Difference> differences = new ArrayList<>();
-        Set<String> told = new HashSet<>();
-        for (Overriding pair : actual) {
-            if (!expected.contains(pair) && told.add(pair.overriding() + " " + pair.overridden())) {
-                differences.add(difference(pair, "would override or implement"));
+        Set<Set<SymbolKey>> told = new HashSet<>();
+        for (MethodRelation pair : actual) {
+            boolean isRenamed = change.meaning().names().keySet().stream().map(mapping::key).anyMatch(pair.method()::equals);
+            boolean isSaidBetterTheOtherWay = pair.kind() != MethodRelation.Kind.OVERRIDES && !isRenamed;
+            if (!isSaidBetterTheOtherWay && !expected.contains(pair) && told.add(Set.of(pair.method(), pair.other()))) {
+                differences.add(difference(pair, "would " + words(pair)));
             }
         }
-        for (Overriding pair : expected) {
-            if (!actual.contains(pair) && told.add(pair.overriding() + " " + pair.overridden())) {
-                differences.add(difference(pair, "would no longer override or implement"));
+        for (MethodRelation pair : expected) {
+            if (!actual.contains(pair) && told.add(Set.of(pair.method(), pair.other()))) {
+                differences.add(difference(pair, "would no longer " + words(pair)));
             }
         }
         return differences;
     }
 
-    private Difference difference(Overriding pair, String what) {
-        Binding place = after.declaration(pair.overriding())
-                .or(() -> after.declaration(pair.overridden()))
+    private static String words(MethodRelation pair) {
+        return switch (pair.kind()) {
+            case OVERRIDES -> "override or implement";
+            case MERGES -> "be one method with";
+            case CLASHES -> "clash with";
+        };
+    }
+
+    private Difference difference(MethodRelation pair, String what) {
+        Binding place = after.declaration(pair.method())
+                .or(() -> after.declaration(pair.other()))
                 .or(() -> after.declaration(pair.type()))
                 .orElse(null);
-        String sentence = describe(pair.overriding()) + " " + what + " " + describe(pair.overridden())
+        String sentence = describe(pair.method()) + " " + what + " " + describe(pair.other())
                 + (isMember(pair) ? "" : " in " + describe(pair.type()));
         if (place == null) {
             return new Difference(Difference.Kind.OVERRIDING, before.snapshot().workspace().root(), new Range(0, 0),
@@ -85,8 +95,8 @@ final class OverridingComparison {
                 Optional.empty(), Optional.empty(), sentence);
     }
 
-    private static boolean isMember(Overriding pair) {
-        return pair.overriding() instanceof SymbolKey.Method method && method.owner().equals(pair.type());
+    private static boolean isMember(MethodRelation pair) {
+        return pair.method() instanceof SymbolKey.Method method && method.owner().equals(pair.type());
     }
 
     private String describe(SymbolKey key) {

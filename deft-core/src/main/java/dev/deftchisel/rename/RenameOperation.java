@@ -155,10 +155,12 @@ public final class RenameOperation implements Operation {
     /** The files in which the old or the new name could be or become a reference. */
     private static Focus focus(Spot spot, Symbol target, String newName, Analyst analyst) {
         Set<String> names = Set.of(target.name(), newName);
-        if (target.kind().isLocal() || target.isPrivate()) {
+        if (target.kind().isLocal()) {
             return Focus.on(Set.of(spot.file().path()), names);
         }
-        Set<Path> files = analyst.snapshot().mentioning(names).stream()
+        // a private member is used in its own file only, but under its new name it can hide an inherited one anywhere
+        Set<String> sought = target.isPrivate() ? Set.of(newName) : names;
+        Set<Path> files = analyst.snapshot().mentioning(sought).stream()
                 .map(SourceFile::path)
                 .collect(Collectors.toSet());
         files.add(spot.file().path());
