@@ -104,7 +104,7 @@ public final class Chisel implements AutoCloseable {
 
     /** Reads all texts anew. */
     public void refresh() {
-        snapshot = Snapshot.read(workspace);
+        snapshot = snapshot.readAgain();
     }
 
     /** One analyst for each snapshot: he remembers his last answer. */

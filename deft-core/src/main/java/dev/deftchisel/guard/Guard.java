@@ -29,7 +29,8 @@ import java.util.stream.Collectors;
  * <li>each name binds to the same declaration, and so does what is bound without a name, such as constructors
  * (overload resolution, JLS 15.12, is covered by this: another overload is another declaration);</li>
  * <li>calls, lambdas, method references and conditionals have the same erased type, constants the same value;</li>
- * <li>each method overrides the same methods (JLS 8.4.8), in every type below those concerned.</li>
+ * <li>each method overrides the same methods (JLS 8.4.8), in every type below those concerned;</li>
+ * <li>no edit does anything that its kind does not say.</li>
  * </ol>
  */
 public final class Guard {
@@ -76,6 +77,9 @@ public final class Guard {
             differences.addAll(comparison.traces());
         }
         differences.addAll(new OverridingComparison(before, after, change).differences());
+        if (differences.isEmpty()) {
+            differences.addAll(new EditShapes(before, after, change).differences());
+        }
         return differences;
     }
 

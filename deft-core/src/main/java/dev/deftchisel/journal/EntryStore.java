@@ -71,6 +71,8 @@ final class EntryStore {
         disk.write(draft, gson.toJson(written).getBytes(StandardCharsets.UTF_8));
         disk.replace(draft, home.resolve(RECORD));
         disk.force(home);
+        // the folder of a new entry is itself an entry of the one above
+        disk.force(folder);
     }
 
     void putImage(int number, byte[] bytes) throws IOException {

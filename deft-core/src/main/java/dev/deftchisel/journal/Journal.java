@@ -16,8 +16,10 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The history of a workspace, kept in its folder {@code .deft}.
@@ -104,8 +106,8 @@ public final class Journal {
             Entry.Image step = forward ? image : image.reversed();
             Path origin = resolve(step.before());
             Path target = resolve(step.after());
-            disk.delete(temporary(origin));
-            disk.delete(temporary(target));
+            dropDraft(origin);
+            dropDraft(target);
             String now = hashOf(origin);
             if (!now.equals(step.beforeHash())) {
                 boolean isOurs = now.equals(step.afterHash()) && !step.moves() || now.isEmpty() && step.moves();
@@ -114,6 +116,7 @@ public final class Journal {
                             + " its former content is kept in " + folder);
                 }
                 place(origin, store.image(entry.number(), step.beforeHash()), target);
+                disk.force(real(origin).getParent());
             }
             if (step.moves() && hashOf(target).equals(step.afterHash())) {
                 disk.delete(target);
@@ -156,7 +159,7 @@ public final class Journal {
                 store.put(entry);
                 write(entry, entry.files());
                 store.put(entry.with(Entry.State.APPLIED));
-            } catch (IOException failed) {
+            } catch (IOException | JournalException failed) {
                 takeBack(entry, Entry.State.APPLIED, failed);
             }
             // what was taken back before cannot be done again on top of this
@@ -212,7 +215,7 @@ public final class Journal {
             store.put(begun);
             write(begun, steps);
             store.put(entry.with(done));
-        } catch (IOException failed) {
+        } catch (IOException | JournalException failed) {
             takeBack(begun, done, failed);
         }
         return entry.with(done);
@@ -239,8 +242,14 @@ public final class Journal {
     }
 
     private void write(Entry entry, List<Entry.Image> steps) throws IOException {
+        Set<Path> folders = new LinkedHashSet<>();
         for (Entry.Image step : steps) {
-            place(resolve(step.after()), store.image(entry.number(), step.afterHash()), resolve(step.before()));
+            Path target = resolve(step.after());
+            place(target, store.image(entry.number(), step.afterHash()), resolve(step.before()));
+            folders.add(real(target).getParent());
+        }
+        for (Path changed : folders) {
+            disk.force(changed);
         }
         for (Entry.Image step : steps) {
             if (step.moves()) {
@@ -253,7 +262,7 @@ public final class Journal {
 
     /** Writes beside the target and puts it in place in one step; a link is followed, not replaced. */
     private void place(Path target, byte[] bytes, Path modeOf) throws IOException {
-        Path real = Files.isSymbolicLink(target) ? target.toRealPath() : target;
+        Path real = real(target);
         Path draft = temporary(real);
         disk.write(draft, bytes);
         for (Path like : List.of(real, modeOf)) {
@@ -263,7 +272,14 @@ public final class Journal {
             }
         }
         disk.replace(draft, real);
-        disk.force(real.getParent());
+    }
+
+    private static Path real(Path target) throws IOException {
+        return Files.isSymbolicLink(target) ? target.toRealPath() : target;
+    }
+
+    private void dropDraft(Path target) throws IOException {
+        disk.delete(temporary(real(target)));
     }
 
     private static Path temporary(Path target) {
@@ -274,7 +290,7 @@ public final class Journal {
      * After a failed step: goes back to where the entry came from and says so. Only when the last step of all, making
      * the final state durable, is what failed, the transition is done and stays.
      */
-    private void takeBack(Entry begun, Entry.State done, IOException failed) {
+    private void takeBack(Entry begun, Entry.State done, Exception failed) {
         String what = "writing failed (" + describe(failed) + ")";
         try {
             Optional<Entry> stored = store.all().stream()
@@ -284,8 +300,8 @@ public final class Journal {
                 return;
             }
             for (Entry.Image image : begun.files()) {
-                disk.delete(temporary(resolve(image.before())));
-                disk.delete(temporary(resolve(image.after())));
+                dropDraft(resolve(image.before()));
+                dropDraft(resolve(image.after()));
             }
             if (stored.filter(entry -> entry.state().isPending()).isPresent()) {
                 putBack(begun);
@@ -299,7 +315,7 @@ public final class Journal {
         throw new JournalException(what + "; nothing was changed", failed);
     }
 
-    private static String describe(IOException failed) {
+    private static String describe(Exception failed) {
         String message = failed.getMessage() == null ? failed.getClass().getSimpleName() : failed.getMessage();
         return failed instanceof AccessDeniedException ? message + ": permission denied" : message;
     }

@@ -14,6 +14,7 @@ import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -133,12 +134,14 @@ public final class PlaceReader {
         throw new PlaceException(text + ": there is no type " + typeName + " in the workspace" + near(typeName));
     }
 
+    /** In the declaration of the package itself or, when it has no types of its own, of one below it. */
     private Place packagePlace(String text, String name) {
         return analyst.snapshot().files().stream()
-                .filter(file -> file.skeleton().packageName().equals(name))
-                .findFirst()
+                .filter(file -> (file.skeleton().packageName() + ".").startsWith(name + ".")
+                        && file.content().startsWith(name, file.skeleton().packageRange().start()))
+                .min(Comparator.comparingInt(file -> file.skeleton().packageName().length()))
                 .map(file -> {
-                    int last = file.skeleton().packageRange().end() - 1;
+                    int last = file.skeleton().packageRange().start() + name.length() - 1;
                     return new Place(file.path(), new Range(last, last));
                 })
                 .orElseThrow(() -> new PlaceException(

@@ -41,13 +41,27 @@ public final class Snapshot {
      * @throws WorkspaceException when a folder or file cannot be read
      */
     public static Snapshot read(Workspace workspace) {
+        return read(workspace, Map.of());
+    }
+
+    /**
+     * The same workspace read anew. Every byte is read again; a file that reads as before keeps what was derived from
+     * its text.
+     *
+     * @throws WorkspaceException when a folder or file cannot be read
+     */
+    public Snapshot readAgain() {
+        return read(workspace, files);
+    }
+
+    private static Snapshot read(Workspace workspace, Map<Path, SourceFile> known) {
         Map<Path, SourceFile> found = new TreeMap<>();
         for (Module module : workspace.modules()) {
             for (SourceRoot root : module.roots()) {
                 if (root.isJava()) {
                     List<Path> paths = list(root.folder(), true);
                     paths.parallelStream()
-                            .map(path -> new SourceFile(path, decode(path, module), module, root))
+                            .map(path -> keep(known.get(path), new SourceFile(path, decode(path, module), module, root)))
                             .toList()
                             .forEach(file -> found.putIfAbsent(file.path(), file));
                 }
@@ -57,6 +71,10 @@ public final class Snapshot {
             throw new WorkspaceException(workspace.root() + ": there is no Java file in its source folders");
         }
         return new Snapshot(workspace, new LinkedHashMap<>(found));
+    }
+
+    private static SourceFile keep(SourceFile known, SourceFile read) {
+        return known != null && known.isSameAs(read) ? known : read;
     }
 
     private static List<Path> list(Path folder, boolean java) {

@@ -109,6 +109,11 @@ public final class SourceFile {
         return lines().position(offset);
     }
 
+    boolean isSameAs(SourceFile other) {
+        return path.equals(other.path) && module.equals(other.module) && root.equals(other.root)
+                && text.equals(other.text);
+    }
+
     SourceFile with(Path newPath, String newContent) {
         return new SourceFile(newPath, text.with(newContent), module, root);
     }

@@ -221,6 +221,45 @@ class JournalTest {
         }
     }
 
+    @Test
+    void dyingAgainWhileTheNextStartPutsThingsRightLosesNothing() throws IOException {
+        int half = count() / 2;
+        for (int n = 1; ; n++) {
+            Journal dying = new Journal(workspace, failing(half, true, new AtomicInteger()), Clock.systemUTC());
+            assertThrows(JournalException.class, () -> dying.apply(change()));
+            AtomicInteger calls = new AtomicInteger();
+            Journal recovering = new Journal(workspace, failing(n, true, calls), Clock.systemUTC());
+            boolean died = false;
+            try {
+                recovering.recover();
+            } catch (JournalException again) {
+                died = true;
+            }
+            new Journal(workspace).recover();
+            assertEquals(OLD, contents(), "after dying at step " + n + " of the recovery");
+            putBack();
+            if (!died) {
+                assertTrue(n > 5, "the recovery has steps to die at");
+                return;
+            }
+        }
+    }
+
+    @Test
+    void aDamagedImageStopsAnUndoBeforeItDoesHalf() throws IOException {
+        new Journal(workspace).apply(change());
+        Path images = root.resolve(".deft/history/000001/images");
+        try (Stream<Path> files = Files.list(images)) {
+            Path last = files.filter(file -> file.getFileName().toString().equals(SourceText.hash("old 3\n".getBytes(StandardCharsets.UTF_8)))).findFirst().orElseThrow();
+            Files.writeString(last, "damaged");
+        }
+        JournalException refused = assertThrows(JournalException.class, () -> new Journal(workspace).undo());
+        assertTrue(refused.getMessage().contains("damaged"), refused.getMessage());
+        assertEquals(NEW, contents());
+        new Journal(workspace).recover();
+        assertEquals(NEW, contents());
+    }
+
     private int count() throws IOException {
         AtomicInteger calls = new AtomicInteger();
         new Journal(workspace, failing(-1, false, calls), Clock.systemUTC()).apply(change());

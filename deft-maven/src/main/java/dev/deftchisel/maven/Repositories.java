@@ -13,6 +13,7 @@ import org.apache.maven.model.building.DefaultModelBuilderFactory;
 import org.apache.maven.model.building.DefaultModelBuildingRequest;
 import org.apache.maven.model.building.ModelBuildingException;
 import org.apache.maven.model.building.ModelBuildingRequest;
+import org.apache.maven.model.building.StringModelSource;
 import org.apache.maven.repository.internal.MavenRepositorySystemUtils;
 import org.eclipse.aether.DefaultRepositorySystemSession;
 import org.eclipse.aether.RepositorySystem;
@@ -76,6 +77,18 @@ final class Repositories {
     Model effectiveModel(Path pom) throws ModelBuildingException {
         DefaultModelBuildingRequest request = new DefaultModelBuildingRequest();
         request.setPomFile(pom.toFile());
+        return effectiveModel(request);
+    }
+
+    /** What a project has that says nothing itself, such as the remote repository Maven looks in. */
+    Model standardModel() throws ModelBuildingException {
+        DefaultModelBuildingRequest request = new DefaultModelBuildingRequest();
+        request.setModelSource(new StringModelSource("<project><modelVersion>4.0.0</modelVersion>"
+                + "<groupId>deft</groupId><artifactId>standard</artifactId><version>1</version></project>"));
+        return effectiveModel(request);
+    }
+
+    private Model effectiveModel(DefaultModelBuildingRequest request) throws ModelBuildingException {
         request.setProcessPlugins(false);
         request.setValidationLevel(ModelBuildingRequest.VALIDATION_LEVEL_MINIMAL);
         Properties system = new Properties();

@@ -1,19 +1,27 @@
 package dev.deftchisel.proving;
 
+import dev.deftchisel.proving.corpus.CorpusException;
+import dev.deftchisel.workspace.WorkspaceException;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
 /** The command of the proving ground. */
 @Command(name = "prove", mixinStandardHelpOptions = true,
         description = "Attacks deft on real code, and measures it.",
-        subcommands = {RenameCommand.class, SpeedCommand.class})
+        subcommands = {RenameCommand.class, FaultsCommand.class, SuiteCommand.class, TortureCommand.class, BenchCommand.class})
 public final class Prove {
 
     private Prove() {
     }
 
-    /** Runs a command; exits with 1 when an oracle failed. */
+    /** Runs a command; exits with 1 when an oracle failed, with 2 when there is nothing to work on. */
     public static void main(String[] arguments) {
-        System.exit(new CommandLine(new Prove()).execute(arguments));
+        System.exit(new CommandLine(new Prove()).setExecutionExceptionHandler((failed, command, parsed) -> {
+            if (failed instanceof CorpusException || failed instanceof WorkspaceException) {
+                System.err.println("prove: " + failed.getMessage());
+                return CommandLine.ExitCode.USAGE;
+            }
+            throw failed;
+        }).execute(arguments));
     }
 }

@@ -1,4 +1,4 @@
-package dev.deftchisel.proving;
+package dev.deftchisel.proving.compiled;
 
 import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.Snapshot;
@@ -8,11 +8,15 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 import javax.tools.Diagnostic;
 import javax.tools.DiagnosticCollector;
@@ -29,13 +33,18 @@ import javax.tools.ToolProvider;
 /**
  * The class files that the compiler makes of a whole workspace, without debug information.
  *
- * @param classes the bytes by binary name
- * @param errors  what the compiler reports, one line each
+ * @param classes  the bytes by binary name
+ * @param errors   what the compiler reports, one line each
+ * @param broken   the files with errors
+ * @param warnings the codes of the warnings, each once
  */
-record CompiledCode(Map<String, byte[]> classes, List<String> errors) {
+public record CompiledCode(Map<String, byte[]> classes, List<String> errors, Set<Path> broken, Set<String> warnings) {
+
+    private static final List<String> OPTIONS = List.of(
+            "-g:none", "-proc:none", "-Xlint:all", "-Xmaxwarns", "1000000", "-implicit:none", "-Xmaxerrs", "1000000");
 
     /** Compiles every source of the snapshot in one go. */
-    static CompiledCode of(Snapshot snapshot) {
+    public static CompiledCode of(Snapshot snapshot) {
         JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
         DiagnosticCollector<JavaFileObject> found = new DiagnosticCollector<>();
         try (StandardJavaFileManager files = compiler.getStandardFileManager(found, Locale.ROOT, null)) {
@@ -51,15 +60,33 @@ record CompiledCode(Map<String, byte[]> classes, List<String> errors) {
                     sources.add(new Source(file));
                 }
             }
-            compiler.getTask(null, memory, found,
-                    List.of("-g:none", "-proc:none", "-nowarn", "-Xlint:none", "-implicit:none"), null, sources).call();
+            compiler.getTask(null, memory, found, OPTIONS, null, sources).call();
             return new CompiledCode(memory.classes(), found.getDiagnostics().stream()
                     .filter(one -> one.getKind() == Diagnostic.Kind.ERROR)
-                    .map(one -> (one.getSource() == null ? "" : one.getSource().getName()) + ":" + one.getLineNumber()
-                            + ": " + one.getMessage(Locale.ROOT).lines().collect(Collectors.joining(" ")))
-                    .toList());
+                    .map(CompiledCode::line)
+                    .toList(), found.getDiagnostics().stream()
+                    .filter(one -> one.getKind() == Diagnostic.Kind.ERROR && one.getSource() != null)
+                    .map(one -> Path.of(one.getSource().toUri()))
+                    .collect(Collectors.toCollection(TreeSet::new)), found.getDiagnostics().stream()
+                    .filter(one -> one.getKind() != Diagnostic.Kind.ERROR && one.getKind() != Diagnostic.Kind.NOTE)
+                    .map(Diagnostic::getCode)
+                    .collect(Collectors.toCollection(TreeSet::new)));
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
+        }
+    }
+
+    private static String line(Diagnostic<? extends JavaFileObject> one) {
+        return (one.getSource() == null ? "" : one.getSource().getName()) + ":" + one.getLineNumber()
+                + ": " + one.getMessage(Locale.ROOT).lines().collect(Collectors.joining(" "));
+    }
+
+    /** Writes the class files where a Java program can be started from. */
+    public void writeTo(Path folder) throws IOException {
+        for (Map.Entry<String, byte[]> entry : classes.entrySet()) {
+            Path file = folder.resolve(entry.getKey().replace('.', '/') + ".class");
+            Files.createDirectories(file.getParent());
+            Files.write(file, entry.getValue());
         }
     }
 

@@ -1,0 +1,168 @@
+package dev.deftchisel.guard;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Difference;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.FileChange;
+import dev.deftchisel.change.Mapping;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javax.lang.model.element.TypeElement;
+
+/**
+ * Checks that each edit does what its kind says and nothing else: a name becomes the new name of the symbol that stands
+ * there, a mention stays within its comment or string, an import is an import. Comparing names finds what a name means
+ * afterwards; this finds code that is no name, such as arguments that change places.
+ *
+ * <p>A qualifier may name types and packages, and {@code this} or {@code super} of the one class whose member the bare
+ * name was (JLS 15.12.1, 6.5.6.1): another object of the same class would be reached by the same names.
+ */
+final class EditShapes {
+
+    private static final String FAULT = "; that is a fault of deft";
+
+    private final Analysis before;
+    private final Analysis after;
+    private final Change change;
+    private final Mapping mapping;
+
+    EditShapes(Analysis before, Analysis after, Change change) {
+        this.before = before;
+        this.after = after;
+        this.change = change;
+        this.mapping = change.mapping();
+    }
+
+    List<Difference> differences() {
+        List<Difference> differences = new ArrayList<>();
+        for (FileChange file : change.effective()) {
+            Optional<SourceFile> source = before.snapshot().file(file.path());
+            for (Edit edit : source.isPresent() ? file.takenEdits() : List.<Edit>of()) {
+                if (!isRight(source.get(), edit)) {
+                    differences.add(new Difference(Difference.Kind.UNPROVEN, file.path(), edit.range(), Optional.empty(),
+                            Optional.empty(), "this edit is not what a " + edit.kind().words() + " may be" + FAULT));
+                }
+            }
+        }
+        return differences;
+    }
+
+    private boolean isRight(SourceFile file, Edit edit) {
+        return switch (edit.kind()) {
+            case DECLARATION, REFERENCE, DOCUMENTATION -> isNewName(file, edit);
+            case QUALIFIER -> isQualifier(file, edit) || isElementName(edit);
+            case IMPORT -> isImport(file, edit);
+            case COMMENT, STRING -> staysInText(file.tokens(), edit);
+            case RESOURCE -> false;
+        };
+    }
+
+    private boolean isNewName(SourceFile file, Edit edit) {
+        return before.bindings(file.path()).stream()
+                .filter(binding -> binding.isNamed() && binding.range().end() == edit.range().end()
+                        && edit.range().encloses(binding.range()))
+                .anyMatch(binding -> newName(binding.key())
+                        .filter(name -> edit.replacement().equals(name)
+                                || edit.range().equals(binding.range()) && edit.replacement().endsWith("." + name)
+                                && isRightQualifier(file, binding, edit,
+                                        edit.replacement().substring(0, edit.replacement().length() - name.length())))
+                        .isPresent());
+    }
+
+    private Optional<String> newName(SymbolKey key) {
+        return key instanceof SymbolKey.Package home
+                ? Optional.ofNullable(change.meaning().packages().get(home.name()))
+                : Optional.ofNullable(change.meaning().names().get(key));
+    }
+
+    private boolean isQualifier(SourceFile file, Edit edit) {
+        return edit.range().length() == 0 && before.bindings(file.path()).stream()
+                .filter(binding -> binding.isNamed() && binding.range().start() == edit.range().start())
+                .anyMatch(binding -> isRightQualifier(file, binding, edit, edit.replacement()));
+    }
+
+    /** The name of an annotation's element where it was left out before, since it was {@code value} (JLS 9.7.3). */
+    private boolean isElementName(Edit edit) {
+        return edit.range().length() == 0 && change.meaning().names().entrySet().stream()
+                .anyMatch(entry -> entry.getKey() instanceof SymbolKey.Method method && method.name().equals("value")
+                        && edit.replacement().equals(entry.getValue() + " = "));
+    }
+
+    private boolean isRightQualifier(SourceFile file, Binding binding, Edit edit, String qualifier) {
+        Tokens tokens = Tokens.of(qualifier);
+        int last = tokens.count() - 1;
+        if (last < 1 || !tokens.is(last, '.')) {
+            return false;
+        }
+        String object = tokens.text(last - 1);
+        boolean isObject = object.equals("this") || object.equals("super");
+        return isObject
+                ? reachesSameObject(file, binding, last == 1 ? "" : qualifier.substring(0, qualifier.length() - object.length() - 2))
+                : namesOnlyTypes(file, edit, qualifier);
+    }
+
+    /** Whether what is inserted means types and packages, so that no value is computed on the way. */
+    private boolean namesOnlyTypes(SourceFile file, Edit edit, String qualifier) {
+        int start = mapping.code(file.path(), edit.range()).start();
+        Range inserted = new Range(start, start + qualifier.length() - 1);
+        List<Binding> names = after.bindings(mapping.file(file.path())).stream()
+                .filter(binding -> binding.isNamed() && inserted.encloses(binding.range()))
+                .toList();
+        return names.stream().anyMatch(binding -> binding.range().end() == inserted.end())
+                && names.stream().map(Binding::key).allMatch(key -> key instanceof SymbolKey.Type
+                        || key instanceof SymbolKey.LocalType || key instanceof SymbolKey.Package);
+    }
+
+    /** Whether {@code this} or {@code Outer.this} is the object whose member the bare name was. */
+    private boolean reachesSameObject(SourceFile file, Binding binding, String outer) {
+        Optional<SymbolKey> owner = before.symbol(binding.key()).flatMap(Symbol::owner);
+        List<Analysis.Enclosing> around = before.enclosing(file.path(), binding.range().start());
+        for (int depth = 0; depth < around.size() && owner.isPresent(); depth++) {
+            Analysis.Enclosing enclosing = around.get(depth);
+            if (isSubtype(enclosing.element(), owner.get())) {
+                String name = change.meaning().names().getOrDefault(enclosing.key(), enclosing.name());
+                return !enclosing.isStatic() && (outer.isEmpty() ? depth == 0 : outer.equals(name) && isOnly(around, name));
+            }
+        }
+        return false;
+    }
+
+    /** A class nested in one of the same name is not allowed (JLS 8.1), but renaming may have made it so. */
+    private boolean isOnly(List<Analysis.Enclosing> around, String name) {
+        return around.stream()
+                .filter(one -> change.meaning().names().getOrDefault(one.key(), one.name()).equals(name))
+                .count() == 1;
+    }
+
+    private boolean isSubtype(TypeElement type, SymbolKey owner) {
+        return before.known(owner).filter(known -> known.element() instanceof TypeElement declared
+                && known.types().isSubtype(known.types().erasure(type.asType()), known.types().erasure(declared.asType())))
+                .isPresent();
+    }
+
+    private static boolean isImport(SourceFile file, Edit edit) {
+        boolean removes = edit.replacement().isEmpty() && file.skeleton().imports().stream()
+                .anyMatch(line -> edit.range().encloses(line.range()) && file.content()
+                        .substring(line.range().end(), edit.range().end()).isBlank());
+        boolean adds = edit.range().length() == 0 && edit.replacement().matches("\\s*import [^;/\"]*;\\s*")
+                && file.skeleton().imports().stream().anyMatch(line -> line.range().end() == edit.range().start());
+        return removes || adds;
+    }
+
+    private static boolean staysInText(Tokens tokens, Edit edit) {
+        int token = tokens.at(edit.range().start());
+        boolean isText = token >= 0 && (edit.kind() == Edit.Kind.COMMENT
+                ? tokens.kind(token).isComment()
+                : tokens.kind(token).isText());
+        return isText && tokens.range(token).encloses(edit.range()) && tokens.start(token) < edit.range().start()
+                && edit.replacement().codePoints().allMatch(c -> Character.isJavaIdentifierPart(c) || c == '.');
+    }
+}

@@ -1,0 +1,120 @@
+package dev.deftchisel.proving.fault;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.DeepStack;
+import dev.deftchisel.analysis.Libraries;
+import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Difference;
+import dev.deftchisel.guard.Guard;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.proving.compiled.CompiledCode;
+import dev.deftchisel.proving.corpus.Corpus;
+import dev.deftchisel.proving.oracle.NoNewDiagnostics;
+import dev.deftchisel.proving.oracle.Rename;
+import dev.deftchisel.proving.oracle.SameClasses;
+import dev.deftchisel.proving.trial.Subject;
+import dev.deftchisel.proving.trial.Subjects;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+
+/** Plants each kind of fault in the plans of random renames and asks the guard. Nothing is written. */
+public final class FaultTrials {
+
+    private final Corpus corpus;
+    private final long seed;
+    private final Runnable listener;
+
+    /**
+     * @param corpus   only read
+     * @param seed     makes a run repeatable
+     * @param listener called after each rename
+     */
+    public FaultTrials(Corpus corpus, long seed, Runnable listener) {
+        this.corpus = corpus;
+        this.seed = seed;
+        this.listener = listener;
+    }
+
+    /**
+     * What became of one kind of fault.
+     *
+     * @param planted  how often it was planted
+     * @param harmful  how many of these changed class files or did not compile
+     * @param caught   how many of the harmful ones the guard refused
+     * @param escaped  the harmful ones that it let through, one line each
+     */
+    public record Tally(int planted, int harmful, int caught, List<String> escaped) {
+
+        Tally plus(boolean isHarmful, boolean isCaught, String what) {
+            List<String> all = new ArrayList<>(escaped);
+            if (isHarmful && !isCaught) {
+                all.add(what);
+            }
+            return new Tally(planted + 1, harmful + (isHarmful ? 1 : 0), caught + (isHarmful && isCaught ? 1 : 0), all);
+        }
+
+        /** Both counted together. */
+        public Tally plus(Tally other) {
+            List<String> all = new ArrayList<>(escaped);
+            all.addAll(other.escaped);
+            return new Tally(planted + other.planted, harmful + other.harmful, caught + other.caught, all);
+        }
+    }
+
+    /** Plants faults in this many renames; by kind of fault. */
+    public Map<String, Tally> run(int count) {
+        Map<String, Tally> tallies = new LinkedHashMap<>();
+        Faults.all().forEach(fault -> tallies.put(fault.name(), new Tally(0, 0, 0, List.of())));
+        Operation rename = Chisel.operations().stream().filter(one -> one.id().equals("rename")).findFirst().orElseThrow();
+        try (Libraries libraries = new Libraries(); Chisel chisel = Chisel.open(corpus.request(), Monitor.SILENT)) {
+            CompiledCode baseline = CompiledCode.of(chisel.snapshot());
+            Analyst analyst = new Analyst(chisel.snapshot(), libraries, Monitor.SILENT);
+            Subjects subjects = new Subjects(analyst, seed, 0, Set.of());
+            for (int number = 0; number < count; number++) {
+                Subject subject = subjects.subject(number);
+                Plan plan = DeepStack.call(() -> rename.plan(chisel.spot(subject.place()),
+                        Answers.of("name", subject.newName()).and("mentions", "none").and("subpackages", "true"), analyst));
+                if (plan instanceof Plan.Ready ready && isLetThrough(analyst, ready, ready.change())) {
+                    plant(analyst, baseline, ready, subject, tallies);
+                }
+                listener.run();
+            }
+        }
+        return tallies;
+    }
+
+    private void plant(
+            Analyst analyst, CompiledCode baseline, Plan.Ready ready, Subject subject, Map<String, Tally> tallies) {
+        Random random = new Random(seed * 31 + subject.number());
+        for (Fault fault : Faults.all()) {
+            Optional<Change> damaged = fault.damage(ready.change(), ready.before(), random);
+            if (damaged.isPresent()) {
+                boolean isHarmful = isHarmful(baseline, ready, damaged.get());
+                boolean isCaught = !isLetThrough(analyst, ready, damaged.get());
+                String what = corpus.name() + " #" + subject.number() + " " + ready.change().title() + ", " + fault.name();
+                tallies.compute(fault.name(), (name, tally) -> tally.plus(isHarmful, isCaught, what));
+            }
+        }
+    }
+
+    private static boolean isLetThrough(Analyst analyst, Plan.Ready ready, Change change) {
+        return DeepStack.call(() -> new Guard(analyst).check(ready.before(), change)).stream()
+                .noneMatch(Difference::isBlocking);
+    }
+
+    private static boolean isHarmful(CompiledCode baseline, Plan.Ready ready, Change damaged) {
+        CompiledCode after = CompiledCode.of(damaged.applyTo(ready.before().snapshot()));
+        List<Rename> renames = List.of(Rename.of(damaged, ready.before()));
+        return new NoNewDiagnostics().objection(baseline, after, renames).isPresent() && !after.errors().isEmpty()
+                || new SameClasses().objection(baseline, after, renames).isPresent();
+    }
+}

@@ -1,0 +1,116 @@
+package dev.deftchisel.proving.report;
+
+import dev.deftchisel.proving.trial.Verdict;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.function.ToLongFunction;
+import java.util.stream.Collectors;
+
+/**
+ * Verdicts counted.
+ *
+ * @param verdicts in the order in which they fell
+ */
+public record Summary(List<Verdict> verdicts) {
+
+    /** Copies the list. */
+    public Summary {
+        verdicts = List.copyOf(verdicts);
+    }
+
+    /**
+     * One line of the table.
+     *
+     * @param name what is counted: a kind of symbol, or "all"
+     */
+    public record Row(String name, int tried, int applied, int refused, int failed) {
+    }
+
+    /** One row for each kind of symbol, and one for all. */
+    public List<Row> rows() {
+        List<Row> rows = verdicts.stream()
+                .collect(Collectors.groupingBy(verdict -> verdict.subject().kind(), TreeMap::new, Collectors.toList()))
+                .entrySet().stream()
+                .map(entry -> row(entry.getKey().words(), entry.getValue()))
+                .collect(Collectors.toList());
+        rows.add(row("all", verdicts));
+        return rows;
+    }
+
+    /** One row for each corpus. */
+    public List<Row> byCorpus() {
+        return verdicts.stream()
+                .collect(Collectors.groupingBy(Verdict::corpus, LinkedHashMap::new, Collectors.toList()))
+                .entrySet().stream()
+                .map(entry -> row(entry.getKey(), entry.getValue()))
+                .toList();
+    }
+
+    private static Row row(String name, List<Verdict> of) {
+        return new Row(name, of.size(), count(of, Verdict.Result.APPLIED), count(of, Verdict.Result.REFUSED),
+                count(of, Verdict.Result.FAILED));
+    }
+
+    private static int count(List<Verdict> of, Verdict.Result result) {
+        return (int) of.stream().filter(verdict -> verdict.result() == result).count();
+    }
+
+    /** How often each kind of reason refused, most frequent first. */
+    public Map<String, Long> refusals() {
+        return counted(verdict -> verdict.result() == Verdict.Result.REFUSED ? reason(verdict.why()) : "");
+    }
+
+    /** How often each oracle failed, most frequent first. */
+    public Map<String, Long> failures() {
+        return counted(verdict -> verdict.oracle().orElse(""));
+    }
+
+    private Map<String, Long> counted(Function<Verdict, String> group) {
+        Map<String, Long> counts = verdicts.stream()
+                .map(group)
+                .filter(name -> !name.isEmpty())
+                .collect(Collectors.groupingBy(Function.identity(), Collectors.counting()));
+        return counts.entrySet().stream()
+                .sorted(Map.Entry.<String, Long>comparingByValue(Comparator.reverseOrder()).thenComparing(Map.Entry.comparingByKey()))
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue, (a, b) -> a, LinkedHashMap::new));
+    }
+
+    /** A reason without the names in it. */
+    private static String reason(String why) {
+        if (why.contains("declared in a library")) {
+            return "belongs to a library";
+        } else if (why.contains("would mean")) {
+            return "a name would mean something else";
+        } else if (why.contains("would no longer be found")) {
+            return "a name would not be found";
+        } else if (why.contains("would override") || why.contains("would no longer override")) {
+            return "overriding would change";
+        } else if (why.contains("would clash") || why.contains("be one method")) {
+            return "methods would clash";
+        } else if (why.contains("the compiler would say")) {
+            return "would not compile";
+        } else if (why.contains("exists already")) {
+            return "the file exists";
+        }
+        return "other";
+    }
+
+    /**
+     * A percentile of times, in milliseconds; 0 when there are none.
+     *
+     * @param share for instance 0.9
+     */
+    public long percentile(ToLongFunction<Verdict> time, double share) {
+        long[] sorted = verdicts.stream().mapToLong(time).sorted().toArray();
+        return sorted.length == 0 ? 0 : sorted[(int) Math.min(sorted.length - 1, Math.round(share * (sorted.length - 1)))];
+    }
+
+    /** How many offers took longer than this. */
+    public long offersOver(long millis) {
+        return verdicts.stream().filter(verdict -> verdict.offerMillis() > millis).count();
+    }
+}

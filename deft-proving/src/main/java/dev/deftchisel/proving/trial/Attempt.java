@@ -1,0 +1,172 @@
+package dev.deftchisel.proving.trial;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.Outcome;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Libraries;
+import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.proving.corpus.Corpus;
+import dev.deftchisel.proving.oracle.Applied;
+import dev.deftchisel.proving.oracle.BytesOutsideEdits;
+import dev.deftchisel.proving.compiled.CompiledCode;
+import dev.deftchisel.proving.oracle.NoNewDiagnostics;
+import dev.deftchisel.proving.oracle.Rename;
+import dev.deftchisel.proving.oracle.RenamedBack;
+import dev.deftchisel.proving.oracle.SameClasses;
+import dev.deftchisel.proving.oracle.TrialOracle;
+import dev.deftchisel.proving.oracle.UndoGivesBack;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Does one trial, and has it judged by what does not need the whole corpus compiled. */
+final class Attempt {
+
+    /** The command is a whole process, so it is asked for one trial in so many. */
+    private static final int COMMAND_LINE_EVERY = 100;
+    private static final String RENAME = "rename";
+
+    private final Chisel chisel;
+    private final Corpus corpus;
+    private final Settings settings;
+    private final Libraries libraries;
+    private final CompiledCode baseline;
+    private final List<TrialOracle> oracles = List.of(new BytesOutsideEdits(), new UndoGivesBack(), new RenamedBack());
+
+    Attempt(Chisel chisel, Corpus corpus, Settings settings, Libraries libraries, CompiledCode baseline) {
+        this.chisel = chisel;
+        this.corpus = corpus;
+        this.settings = settings;
+        this.libraries = libraries;
+        this.baseline = baseline;
+    }
+
+    /**
+     * What came of it.
+     *
+     * @param verdict  so far
+     * @param standing the change, when it was applied
+     */
+    record Done(Verdict verdict, Optional<Standing> standing) {
+    }
+
+    /**
+     * A change that stands in the workspace.
+     *
+     * @param outcome with the change
+     * @param rename  what it says it does
+     */
+    record Standing(Subject subject, Outcome.Preview outcome, Rename rename) {
+    }
+
+    /**
+     * Does the trial.
+     *
+     * @param subject    as picked from the untouched corpus
+     * @param place      where its place is now
+     * @param isPristine whether nothing stands in the workspace yet
+     */
+    Done run(Subject subject, Place place, boolean isPristine) throws IOException {
+        long start = System.nanoTime();
+        long offerMillis = 0;
+        try {
+            boolean isOffered = chisel.offers(place).stream().anyMatch(offer -> offer.operation().equals(RENAME));
+            offerMillis = millisSince(start);
+            String oldName = chisel.symbol(place).map(Symbol::name).orElse(subject.oldName());
+            start = System.nanoTime();
+            Outcome outcome = chisel.preview(place, RENAME, answers(subject));
+            Verdict verdict = new Verdict(corpus.name(), subject, Verdict.Result.APPLIED, "", Optional.empty(),
+                    offerMillis, millisSince(start));
+            if (outcome instanceof Outcome.Refusal refusal) {
+                return new Done(refused(verdict, refusal, place, isPristine), Optional.empty());
+            }
+            return applied(isOffered ? verdict : verdict.failed("offered", "it can be done but is not offered"),
+                    (Outcome.Preview) outcome, place, oldName, isPristine);
+        } catch (RuntimeException crashed) {
+            return new Done(new Verdict(corpus.name(), subject, Verdict.Result.FAILED, crashed.toString(),
+                    Optional.of("no crash"), offerMillis, millisSince(start)), Optional.empty());
+        }
+    }
+
+    private static Answers answers(Subject subject) {
+        return Answers.of("name", subject.newName()).and("mentions", "none")
+                .and("subpackages", String.valueOf(subject.kind() == SymbolKind.PACKAGE));
+    }
+
+    private static long millisSince(long nanos) {
+        return (System.nanoTime() - nanos) / 1_000_000;
+    }
+
+    private Done applied(Verdict so, Outcome.Preview preview, Place place, String oldName, boolean isPristine)
+            throws IOException {
+        Verdict verdict = so;
+        Subject subject = verdict.subject();
+        if (isPristine && settings.launcher().isPresent() && subject.number() % COMMAND_LINE_EVERY == 0
+                && subject.kind() != SymbolKind.PACKAGE) {
+            verdict = new SameOnCommandLine(settings.launcher().get())
+                    .objection(chisel, corpus, place, subject.newName(), preview.change())
+                    .map(what -> so.failed("same on the command line", what))
+                    .orElse(verdict);
+        }
+        Map<Path, byte[]> before = Applied.bytesBefore(preview.change());
+        chisel.apply(preview);
+        Applied applied = new Applied(place, oldName, preview.change(), before);
+        for (TrialOracle oracle : oracles) {
+            Optional<String> objection = oracle.objection(chisel, applied);
+            if (objection.isPresent()) {
+                verdict = verdict.failed(oracle.name(), objection.get());
+                break;
+            }
+        }
+        return new Done(verdict, Optional.of(new Standing(
+                subject, preview, Rename.of(preview.change(), preview.before()))));
+    }
+
+    private Verdict refused(Verdict verdict, Outcome.Refusal refusal, Place place, boolean isPristine) {
+        Reason reason = refusal.reasons().get(0);
+        String why = reason.file().map(file -> chisel.workspace().show(file) + ": ").orElse("") + reason.sentence();
+        Verdict refused = new Verdict(verdict.corpus(), verdict.subject(), Verdict.Result.REFUSED, why, Optional.empty(),
+                verdict.offerMillis(), verdict.previewMillis());
+        return settings.checkRefusals() && isPristine && wouldHaveBeenRight(verdict.subject(), place)
+                ? refused.failed("no false alarm", "the guard refuses a change that leaves the class files equal: " + why)
+                : refused;
+    }
+
+    /** Forces the change through in memory, as planned and without any qualifier, and looks at the class files. */
+    private boolean wouldHaveBeenRight(Subject subject, Place place) {
+        Operation rename = Chisel.operations().stream().filter(one -> one.id().equals(RENAME)).findFirst().orElseThrow();
+        Plan plan = rename.plan(chisel.spot(place), answers(subject),
+                new Analyst(chisel.snapshot(), libraries, Monitor.SILENT));
+        if (!(plan instanceof Plan.Ready ready)) {
+            return false;
+        }
+        CompiledCode forced = CompiledCode.of(ready.change().applyTo(chisel.snapshot()));
+        List<Rename> renames = List.of(Rename.of(ready.change(), ready.before()));
+        return new NoNewDiagnostics().objection(baseline, forced, renames).isEmpty()
+                && new SameClasses().objection(baseline, forced, renames).isEmpty();
+    }
+
+    /** Where nothing can be renamed nothing is offered, and asking for it anyway is refused in peace. */
+    Optional<Verdict> barren(int number, Place place) {
+        Subject subject = new Subject(number, place, SymbolKind.UNKNOWN, "", "no name at all", "zqName");
+        Verdict verdict = new Verdict(corpus.name(), subject, Verdict.Result.REFUSED, "", Optional.empty(), 0, 0);
+        try {
+            boolean isOffered = chisel.offers(place).stream().anyMatch(offer -> offer.operation().equals(RENAME));
+            boolean isDone = chisel.preview(place, RENAME, answers(subject)) instanceof Outcome.Preview;
+            return isOffered || isDone
+                    ? Optional.of(verdict.failed("nothing offered", "a rename is offered where there is no name"))
+                    : Optional.empty();
+        } catch (RuntimeException crashed) {
+            return Optional.of(verdict.failed("no crash", crashed.toString()));
+        }
+    }
+}

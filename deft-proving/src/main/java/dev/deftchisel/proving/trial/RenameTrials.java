@@ -1,0 +1,80 @@
+package dev.deftchisel.proving.trial;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Libraries;
+import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.proving.corpus.Corpus;
+import dev.deftchisel.proving.corpus.CorpusException;
+import dev.deftchisel.proving.compiled.CompiledCode;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Consumer;
+
+/**
+ * Runs renames over one corpus. The subjects of a batch are picked from the untouched corpus, applied one after the
+ * other, each judged on its own by what is quick, and together by what needs the whole corpus compiled. A batch that
+ * fails is run again one by one to find the culprit. After each batch everything is undone.
+ */
+public final class RenameTrials {
+
+    /** A refusal at a place where nothing is offered is tried for one in so many. */
+    private static final int BARREN_EVERY = 10;
+
+    private final Corpus corpus;
+    private final Settings settings;
+    private final Consumer<Verdict> listener;
+
+    /**
+     * @param corpus   a copy that may be written to
+     * @param settings how to go about it
+     * @param listener is told of each verdict as it falls
+     */
+    public RenameTrials(Corpus corpus, Settings settings, Consumer<Verdict> listener) {
+        this.corpus = corpus;
+        this.settings = settings;
+        this.listener = listener;
+    }
+
+    /**
+     * Runs.
+     *
+     * @throws CorpusException when the corpus itself does not compile
+     */
+    public List<Verdict> run() {
+        List<Verdict> verdicts = new ArrayList<>();
+        try (Libraries libraries = new Libraries(); Chisel chisel = Chisel.open(corpus.request(), Monitor.SILENT)) {
+            CompiledCode baseline = baseline(chisel);
+            Analyst pristine = new Analyst(chisel.snapshot(), libraries, Monitor.SILENT);
+            Subjects subjects = new Subjects(pristine, settings.seed(), settings.clashingPercent(), settings.skipped());
+            Attempt attempt = new Attempt(chisel, corpus, settings, libraries, baseline);
+            int end = settings.first() + settings.count();
+            for (int start = settings.first(); start < end; start += settings.batch()) {
+                List<Subject> batch = new ArrayList<>();
+                for (int number = start; number < Math.min(end, start + settings.batch()); number++) {
+                    batch.add(subjects.subject(number));
+                    if (number % BARREN_EVERY == 0) {
+                        attempt.barren(number, subjects.barren(number)).ifPresent(verdicts::add);
+                    }
+                }
+                List<Verdict> fallen = new Batch(chisel, attempt, baseline).run(batch);
+                fallen.forEach(listener);
+                verdicts.addAll(fallen);
+            }
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+        return verdicts;
+    }
+
+    private CompiledCode baseline(Chisel chisel) {
+        CompiledCode baseline = CompiledCode.of(chisel.snapshot());
+        if (!baseline.errors().isEmpty()) {
+            throw new CorpusException(corpus.name() + " does not compile as it is: " + baseline.errors().get(0)
+                    + " (" + baseline.errors().size() + " errors)");
+        }
+        return baseline;
+    }
+}

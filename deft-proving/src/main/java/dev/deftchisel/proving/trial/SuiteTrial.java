@@ -1,0 +1,77 @@
+package dev.deftchisel.proving.trial;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.Outcome;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Libraries;
+import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.proving.compiled.CompiledCode;
+import dev.deftchisel.proving.compiled.TestSuite;
+import dev.deftchisel.proving.corpus.Corpus;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** Applies some renames one after the other and runs the corpus's own test suite before and after. */
+public final class SuiteTrial {
+
+    private final Corpus corpus;
+    private final TestSuite suite;
+
+    /**
+     * @param corpus a copy that may be written to
+     * @param suite  runs its tests
+     */
+    public SuiteTrial(Corpus corpus, TestSuite suite) {
+        this.corpus = corpus;
+        this.suite = suite;
+    }
+
+    /**
+     * What came of it.
+     *
+     * @param titles of the renames
+     * @param before what the suite gave before them
+     * @param after  what it gave after them
+     */
+    public record Result(List<String> titles, TestSuite.Result before, TestSuite.Result after) {
+
+        /** Whether as many tests pass as before. */
+        public boolean isPassed() {
+            return after.found() == before.found() && after.passed() == before.passed();
+        }
+    }
+
+    /**
+     * Runs.
+     *
+     * @param count   how many renames
+     * @param seed    decides which
+     * @param skipped kinds that are left alone
+     */
+    public Result run(int count, long seed, Set<SymbolKind> skipped) throws IOException, InterruptedException {
+        try (Libraries libraries = new Libraries(); Chisel chisel = Chisel.open(corpus.request(), Monitor.SILENT)) {
+            TestSuite.Result before = suite.run(chisel.workspace(), CompiledCode.of(chisel.snapshot()));
+            Subjects subjects = new Subjects(
+                    new Analyst(chisel.snapshot(), libraries, Monitor.SILENT), seed, 0, skipped);
+            List<Change> changes = new ArrayList<>();
+            for (int number = 0; changes.size() < count; number++) {
+                Subject subject = subjects.subject(number);
+                Optional<Place> place = Moved.place(subject.place(), changes);
+                if (place.isPresent() && chisel.preview(place.get(), "rename", Answers.of("name", subject.newName()))
+                        instanceof Outcome.Preview preview) {
+                    chisel.apply(preview);
+                    changes.add(preview.change());
+                }
+            }
+            TestSuite.Result after = suite.run(chisel.workspace(), CompiledCode.of(chisel.snapshot()));
+            return new Result(changes.stream().map(Change::title).toList(), before, after);
+        }
+    }
+}
