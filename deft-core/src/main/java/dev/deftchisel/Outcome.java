@@ -39,6 +39,17 @@ public sealed interface Outcome {
                     .count();
         }
 
+        /** The number of names that get a qualifier so that they keep their meaning. */
+        public long qualified() {
+            // the new name of a package is dotted anyway
+            return change.files().stream()
+                    .flatMap(file -> file.takenEdits().stream())
+                    .filter(edit -> edit.kind() == Edit.Kind.QUALIFIER
+                            || edit.kind() == Edit.Kind.REFERENCE && edit.replacement().indexOf('.') > 0
+                            && change.meaning().packages().isEmpty())
+                    .count();
+        }
+
         /** The mentions in text that are taken, or left. */
         public long mentions(boolean taken) {
             return change.files().stream()

@@ -2,7 +2,6 @@ package dev.deftchisel.cli;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
-import dev.deftchisel.change.Edit;
 import dev.deftchisel.operation.Reason;
 import java.util.ArrayList;
 import java.util.List;
@@ -30,12 +29,8 @@ final class OutcomeText {
         if (!preview.moves().isEmpty()) {
             counts.append(", ").append(count(preview.moves().size(), "file")).append(" moved");
         }
-        long qualified = preview.count(Edit.Kind.QUALIFIER) + preview.change().files().stream()
-                .flatMap(file -> file.takenEdits().stream())
-                .filter(edit -> edit.kind() == Edit.Kind.REFERENCE && edit.replacement().indexOf('.') > 0)
-                .count();
-        if (qualified > 0) {
-            counts.append(", ").append(qualified).append(" qualified to keep the meaning");
+        if (preview.qualified() > 0) {
+            counts.append(", ").append(preview.qualified()).append(" qualified to keep the meaning");
         }
         if (preview.mentions(true) > 0) {
             counts.append(", ").append(count(preview.mentions(true), "mention")).append(" in text");

@@ -30,6 +30,7 @@ import java.util.stream.Collectors;
  * (overload resolution, JLS 15.12, is covered by this: another overload is another declaration);</li>
  * <li>calls, lambdas, method references and conditionals have the same erased type, constants the same value;</li>
  * <li>each method overrides the same methods (JLS 8.4.8), in every type below those concerned;</li>
+ * <li>no member that serialization finds by its name gets or loses that name;</li>
  * <li>no edit does anything that its kind does not say.</li>
  * </ol>
  */
@@ -77,6 +78,7 @@ public final class Guard {
             differences.addAll(comparison.traces());
         }
         differences.addAll(new OverridingComparison(before, after, change).differences());
+        differences.addAll(new PlatformNames(before, change).differences());
         if (differences.isEmpty()) {
             differences.addAll(new EditShapes(before, after, change).differences());
         }

@@ -148,16 +148,22 @@ public final class PlaceReader {
                         text + ": there is no type or package of this name in the workspace" + near(name)));
     }
 
-    /** A hint at types of the same simple name. */
+    /** A hint at types whose simple name is the same but for letter case, or begins like it. */
     private String near(String qualified) {
         String simple = qualified.substring(qualified.lastIndexOf('.') + 1);
         List<String> candidates = analyst.snapshot().files().stream()
                 .flatMap(file -> file.skeleton().types().stream()
-                        .filter(type -> type.name().equalsIgnoreCase(simple))
+                        .filter(type -> isNear(type.name(), simple))
                         .map(file.skeleton()::qualifiedName))
                 .limit(3)
                 .toList();
         return candidates.isEmpty() ? "" : "; did you mean " + String.join(" or ", candidates) + "?";
+    }
+
+    private static boolean isNear(String known, String given) {
+        int common = Math.min(known.length(), given.length());
+        return common >= 3 && Math.abs(known.length() - given.length()) <= 2
+                && known.regionMatches(true, 0, given, 0, common);
     }
 
     private Place member(String text, SourceFile file, String typeName, String member, String parameters) {

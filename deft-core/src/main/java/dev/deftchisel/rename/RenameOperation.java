@@ -234,6 +234,11 @@ public final class RenameOperation implements Operation {
 
     private static List<String> notes(Symbol target, Analysis before) {
         List<String> notes = new ArrayList<>(before.gaps());
+        boolean isMain = target.key() instanceof SymbolKey.Method method && method.name().equals("main")
+                && target.isStatic() && method.descriptor().equals("([Ljava.lang.String;)V");
+        if (isMain) {
+            notes.add("programs are started by the name main (JLS 12.1.4); this class could no longer be started");
+        }
         int unresolved = before.unresolved(target.name()).size();
         if (unresolved > 0) {
             var first = before.unresolved(target.name()).get(0);

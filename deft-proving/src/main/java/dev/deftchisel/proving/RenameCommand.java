@@ -6,6 +6,7 @@ import dev.deftchisel.proving.report.HtmlReport;
 import dev.deftchisel.proving.report.JsonReport;
 import dev.deftchisel.proving.report.Summary;
 import dev.deftchisel.proving.report.TableReport;
+import dev.deftchisel.proving.trial.Reducer;
 import dev.deftchisel.proving.trial.RenameTrials;
 import dev.deftchisel.proving.trial.Settings;
 import dev.deftchisel.proving.trial.Verdict;
@@ -56,6 +57,10 @@ final class RenameCommand implements Callable<Integer> {
     @Option(names = "--deft", paramLabel = "LAUNCHER", description = "the command that must print the same, asked now and then")
     private Path launcher;
 
+    @Option(names = "--reduce", paramLabel = "MOST",
+            description = "how many failures of a corpus are reduced to the fewest files (${DEFAULT-VALUE})")
+    private int mostReduced = 2;
+
     @Option(names = "--report", paramLabel = "DIR", description = "write report.json and report.html there")
     private Path report;
 
@@ -69,17 +74,39 @@ final class RenameCommand implements Callable<Integer> {
             for (Corpus copy : copies) {
                 Settings settings = new Settings(seed, only != null ? only : 0, share, batch, clashing, skipped,
                         checkRefusals, Optional.ofNullable(launcher));
-                verdicts.addAll(new RenameTrials(copy, settings, verdict -> bar.step()).run());
+                verdicts.addAll(new RenameTrials(copy, settings, verdict -> fell(verdict, bar)).run());
             }
         }
         Summary summary = new Summary(verdicts);
         new TableReport(System.out, this::repeat).print(summary);
+        for (Corpus copy : copies) {
+            reduce(copy, verdicts);
+        }
         if (report != null) {
             Files.createDirectories(report);
             new JsonReport().write(summary, report.resolve("report.json"));
             new HtmlReport(this::repeat).write("Renames on code nobody here wrote", summary, report.resolve("report.html"));
         }
         return summary.failures().isEmpty() ? 0 : 1;
+    }
+
+    /** A failure is told at once: the rest of the run may take long. */
+    private static void fell(Verdict verdict, ProgressBar bar) {
+        bar.step();
+        if (verdict.result() == Verdict.Result.FAILED) {
+            System.err.printf("%nFAILED %s #%d %s: %s%n", verdict.corpus(), verdict.subject().number(),
+                    verdict.oracle().orElse(""), verdict.why());
+        }
+    }
+
+    private void reduce(Corpus copy, List<Verdict> verdicts) {
+        verdicts.stream()
+                .filter(verdict -> verdict.result() == Verdict.Result.FAILED && verdict.corpus().equals(copy.name()))
+                .limit(mostReduced)
+                .forEach(verdict -> System.out.println("#" + verdict.subject().number() + " " + new Reducer(copy).reduce(verdict)
+                        .map(reduced -> "fails with " + reduced.files().size() + " files too, in " + reduced.folder()
+                                + ": " + reduced.files())
+                        .orElse("does not fail alone")));
     }
 
     private String repeat(Verdict verdict) {
