@@ -12,10 +12,8 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.util.Elements;
 
@@ -106,9 +104,8 @@ public final class Analyst {
         CompilerRun.Attributed run = new CompilerRun(libraries.compiler(), manager, universe.level(), focus.isDeep(), monitor)
                 .attribute(files, file -> visible(file, focus, subtypes.getOrDefault(file, List.of())));
         Elements elements = run.task().getElements();
-        Set<String> sourceTypes = sourceTypes(universe);
         Symbols symbols = new Symbols(
-                new ElementKeys(elements, run.task().getTypes()), type -> sourceTypes.contains(type.binaryName()));
+                new ElementKeys(elements, run.task().getTypes()), SourceNames.of(snapshot, universe));
         Map<Path, FileFacts> facts = new HashMap<>();
         Map<Path, SourceFile> byPath = new LinkedHashMap<>();
         List<TypeElement> types = new ArrayList<>();
@@ -142,19 +139,5 @@ public final class Analyst {
     private static boolean callsConstructor(String content, Range body) {
         return Words.contains(content, "super", body) || Words.contains(content, "this", body)
                 && content.substring(body.start(), body.end()).contains("this(");
-    }
-
-    private Set<String> sourceTypes(Universe universe) {
-        Set<String> names = new LinkedHashSet<>();
-        for (SourceFile file : snapshot.files()) {
-            if (universe.sees(file.module())) {
-                for (TypeSketch type : file.skeleton().types()) {
-                    if (type.isTopLevel()) {
-                        names.add(file.skeleton().qualifiedName(type));
-                    }
-                }
-            }
-        }
-        return names;
     }
 }

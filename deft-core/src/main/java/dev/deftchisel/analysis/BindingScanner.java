@@ -99,7 +99,6 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
             if (tokens.kind(i) == TokenKind.IDENTIFIER) {
                 prefix.append(prefix.length() == 0 ? "" : ".").append(tokens.name(i));
                 SymbolKey.Package key = new SymbolKey.Package(prefix.toString());
-                symbols.noteSourcePackage(key);
                 facts.bind(tokens.range(i), key, tokens.end(i) == end ? Role.DECLARATION : Role.TYPE, true);
             }
         }

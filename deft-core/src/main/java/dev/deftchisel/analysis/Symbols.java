@@ -2,11 +2,9 @@ package dev.deftchisel.analysis;
 
 import java.nio.file.Path;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
@@ -15,21 +13,20 @@ import javax.lang.model.element.NestingKind;
 import javax.lang.model.element.PackageElement;
 import javax.lang.model.element.QualifiedNameable;
 import javax.lang.model.element.TypeElement;
+import javax.lang.model.element.TypeParameterElement;
 import javax.lang.model.element.VariableElement;
 
 /** The symbols met in one compiler run, by key. */
 final class Symbols {
 
     private final ElementKeys keys;
-    private final Predicate<SymbolKey.Type> isSourceType;
+    private final SourceNames sources;
     private final Map<SymbolKey, SymbolKind> localKinds = new HashMap<>();
     private final Map<SymbolKey, String> labels = new HashMap<>();
-    private final Set<SymbolKey> sourcePackages = new HashSet<>();
 
-    /** @param isSourceType whether a top-level type is declared in the snapshot */
-    Symbols(ElementKeys keys, Predicate<SymbolKey.Type> isSourceType) {
+    Symbols(ElementKeys keys, SourceNames sources) {
         this.keys = keys;
-        this.isSourceType = isSourceType;
+        this.sources = sources;
     }
 
     ElementKeys keys() {
@@ -63,16 +60,12 @@ final class Symbols {
         labels.put(key, name);
     }
 
-    void noteSourcePackage(SymbolKey.Package key) {
-        sourcePackages.add(key);
-    }
-
     Optional<Symbol> symbol(SymbolKey key) {
         if (labels.containsKey(key)) {
             return Optional.of(new Symbol(
                     key, SymbolKind.LABEL, labels.get(key), labels.get(key), Optional.empty(), Set.of(), true));
         }
-        if (key instanceof SymbolKey.Package known && sourcePackages.contains(key)) {
+        if (key instanceof SymbolKey.Package known && sources.hasPackage(known)) {
             return Optional.of(new Symbol(
                     key, SymbolKind.PACKAGE, known.name(), known.name(), Optional.empty(), Set.of(), true));
         }
@@ -152,16 +145,16 @@ final class Symbols {
     private boolean isSource(Element element) {
         SymbolKey key = key(element);
         if (key instanceof SymbolKey.Type type) {
-            return isSourceType.test(new SymbolKey.Type(type.topLevel()));
+            return sources.hasType(type);
         }
-        if (key instanceof SymbolKey.Package) {
-            return sourcePackages.contains(key);
+        if (key instanceof SymbolKey.Package home) {
+            return sources.hasPackage(home);
         }
         if (key instanceof SymbolKey.Field || key instanceof SymbolKey.Method) {
             return element.getEnclosingElement() != null && isSource(element.getEnclosingElement());
         }
         return !(key instanceof SymbolKey.Module) && !(key instanceof SymbolKey.Unknown)
                 && (!(key instanceof SymbolKey.TypeParameter)
-                || isSource(((javax.lang.model.element.TypeParameterElement) element).getGenericElement()));
+                || isSource(((TypeParameterElement) element).getGenericElement()));
     }
 }

@@ -19,6 +19,8 @@ import java.util.concurrent.TimeUnit;
 public final class JournalTorture {
 
     private static final int FILES = 50;
+    /** Within this time a process that just started comes to write its change for the first times. */
+    private static final int SPREAD_MICROS = 450_000;
 
     private final Path folder;
 
@@ -60,7 +62,7 @@ public final class JournalTorture {
                 // it says so when it begins
                 victim.getInputStream().read();
             }
-            victims.get(0).waitFor(random.nextInt(60_000), TimeUnit.MICROSECONDS);
+            victims.get(0).waitFor(random.nextInt(SPREAD_MICROS), TimeUnit.MICROSECONDS);
             for (Process victim : victims) {
                 victim.destroyForcibly();
             }

@@ -1,0 +1,41 @@
+package dev.deftchisel.analysis;
+
+import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.HashSet;
+import java.util.Set;
+
+/**
+ * What the sources of a universe declare, told from what comes from libraries.
+ *
+ * @param topLevelTypes binary names
+ * @param packages      of the files, and every package above one
+ */
+record SourceNames(Set<String> topLevelTypes, Set<String> packages) {
+
+    static SourceNames of(Snapshot snapshot, Universe universe) {
+        Set<String> types = new HashSet<>();
+        Set<String> packages = new HashSet<>();
+        for (SourceFile file : snapshot.files()) {
+            if (universe.sees(file.module())) {
+                file.skeleton().types().stream()
+                        .filter(TypeSketch::isTopLevel)
+                        .forEach(type -> types.add(file.skeleton().qualifiedName(type)));
+                String name = file.skeleton().packageName();
+                while (!name.isEmpty() && packages.add(name)) {
+                    name = name.substring(0, Math.max(0, name.lastIndexOf('.')));
+                }
+            }
+        }
+        return new SourceNames(types, packages);
+    }
+
+    boolean hasType(SymbolKey.Type type) {
+        return topLevelTypes.contains(type.topLevel());
+    }
+
+    boolean hasPackage(SymbolKey.Package home) {
+        return packages.contains(home.name());
+    }
+}

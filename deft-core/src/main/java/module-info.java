@@ -1,0 +1,30 @@
+/**
+ * Refactorings for Java code as a library. Start at {@link dev.deftchisel.Chisel}.
+ *
+ * <p>Operations and readers of projects are services: others can add their own. Packages that are not exported hold the
+ * operations themselves.
+ */
+module dev.deftchisel.core {
+    requires transitive java.compiler;
+    requires jdk.compiler;
+    requires com.google.gson;
+    requires org.eclipse.jgit;
+    requires org.slf4j;
+
+    exports dev.deftchisel;
+    exports dev.deftchisel.analysis;
+    exports dev.deftchisel.change;
+    exports dev.deftchisel.guard;
+    exports dev.deftchisel.journal;
+    exports dev.deftchisel.operation;
+    exports dev.deftchisel.source;
+    exports dev.deftchisel.workspace;
+
+    opens dev.deftchisel.journal to com.google.gson;
+
+    uses dev.deftchisel.operation.Operation;
+    uses dev.deftchisel.workspace.ProjectReader;
+
+    provides dev.deftchisel.operation.Operation with dev.deftchisel.rename.RenameOperation;
+    provides dev.deftchisel.workspace.ProjectReader with dev.deftchisel.workspace.FolderReader;
+}
