@@ -8,6 +8,7 @@ import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Libraries;
 import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.SearchWords;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
@@ -153,11 +154,11 @@ public final class Chisel implements AutoCloseable {
     public Optional<Uses> uses(Place place) {
         Spot spot = spot(place);
         return spot.symbol().map(symbol -> {
-            String word = symbol.name().substring(symbol.name().lastIndexOf('.') + 1);
+            Set<String> words = SearchWords.of(symbol, spot.analysis());
             Set<Path> files = symbol.kind().isLocal()
                     ? Set.of(place.file())
-                    : snapshot.mentioning(Set.of(word)).stream().map(SourceFile::path).collect(Collectors.toSet());
-            Analysis analysis = analyst().analyse(Focus.on(files, Set.of(word)));
+                    : snapshot.mentioning(words).stream().map(SourceFile::path).collect(Collectors.toSet());
+            Analysis analysis = analyst().analyse(Focus.on(files, words));
             List<Uses.Use> found = Family.of(symbol, analysis).stream()
                     .flatMap(key -> analysis.uses(key).stream())
                     .map(this::use)

@@ -49,6 +49,10 @@ final class MethodRelations {
     }
 
     private Optional<MethodRelation.Kind> kind(TypeElement type, ExecutableElement method, ExecutableElement other) {
+        if (type.getKind().isInterface() && !(method.getEnclosingElement().getKind().isInterface()
+                && other.getEnclosingElement().getKind().isInterface())) {
+            return declaresMethodOfObject(method, other) ? Optional.of(MethodRelation.Kind.OVERRIDES) : Optional.empty();
+        }
         if (!isStatic(method) && elements.overrides(method, other, type)) {
             return Optional.of(MethodRelation.Kind.OVERRIDES);
         }
@@ -70,6 +74,15 @@ final class MethodRelations {
                 && neitherIsSettled(type, method, other)
                 ? Optional.of(MethodRelation.Kind.CLASHES)
                 : Optional.empty();
+    }
+
+    /**
+     * Whether an interface declares a public method of Object. It inherits nothing from there, but every class that
+     * implements it has the method, and for a lambda it does not count (JLS 9.2, 9.8).
+     */
+    private boolean declaresMethodOfObject(ExecutableElement method, ExecutableElement other) {
+        return method.getEnclosingElement().getKind().isInterface() && !other.getEnclosingElement().getKind().isInterface()
+                && !isStatic(method) && other.getModifiers().contains(Modifier.PUBLIC) && haveSameErasure(method, other);
     }
 
     /** Whether no method that the type declares itself, or inherits from a class, takes the place of both. */
@@ -126,9 +139,6 @@ final class MethodRelations {
                 open.addAll(types.directSupertypes(next));
             }
         }
-        // an interface lists Object as its supertype, yet inherits nothing from it (JLS 9.2)
-        return type.getKind().isInterface()
-                ? methods.stream().filter(method -> method.getEnclosingElement().getKind().isInterface()).toList()
-                : methods;
+        return methods;
     }
 }

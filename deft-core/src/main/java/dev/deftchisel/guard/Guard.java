@@ -4,6 +4,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.AnalysisException;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.SearchWords;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
@@ -93,7 +94,12 @@ public final class Guard {
         Set<String> names = new HashSet<>();
         change.meaning().names().forEach((key, newName) -> before.symbol(key)
                 .filter(symbol -> !symbol.kind().isLocal())
-                .ifPresent(symbol -> names.addAll(symbol.isPrivate() ? Set.of(newName) : Set.of(symbol.name(), newName))));
+                .ifPresent(symbol -> {
+                    names.add(newName);
+                    if (!symbol.isPrivate()) {
+                        names.addAll(SearchWords.of(symbol, before));
+                    }
+                }));
         if (names.isEmpty()) {
             return List.of();
         }

@@ -4,6 +4,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.SearchWords;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.analysis.SymbolKind;
@@ -24,6 +25,7 @@ import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -154,7 +156,8 @@ public final class RenameOperation implements Operation {
 
     /** The files in which the old or the new name could be or become a reference. */
     private static Focus focus(Spot spot, Symbol target, String newName, Analyst analyst) {
-        Set<String> names = Set.of(target.name(), newName);
+        Set<String> names = new HashSet<>(SearchWords.of(target, spot.analysis()));
+        names.add(newName);
         if (target.kind().isLocal()) {
             return Focus.on(Set.of(spot.file().path()), names);
         }
