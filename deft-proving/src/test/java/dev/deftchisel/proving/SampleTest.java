@@ -8,7 +8,6 @@ import dev.deftchisel.proving.corpus.Depot;
 import dev.deftchisel.proving.trial.RenameTrials;
 import dev.deftchisel.proving.trial.Settings;
 import dev.deftchisel.proving.trial.Verdict;
-import dev.deftchisel.workspace.OpenRequest;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -57,8 +56,7 @@ class SampleTest {
 
     @Test
     void renamesInTheHarbourOfficeHold() throws IOException {
-        Path harbour = Path.of("..", "deft-examples", "harbour", "src", "main", "java").toAbsolutePath().normalize();
-        renames(new Corpus("harbour", OpenRequest.plain(harbour, List.of(harbour), List.of())), 160, 40);
+        renames(Harbour.office(), 160, 40);
     }
 
     @Test

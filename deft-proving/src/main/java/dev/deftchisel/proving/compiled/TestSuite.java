@@ -78,7 +78,7 @@ public final class TestSuite {
                 .collect(Collectors.joining(File.pathSeparator));
     }
 
-    private static Result result(String printed, Path file) throws IOException {
+    static Result result(String printed, Path file) throws IOException {
         int found = -1;
         int passed = -1;
         Matcher counts = COUNT.matcher(printed);

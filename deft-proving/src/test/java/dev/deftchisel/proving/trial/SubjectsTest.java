@@ -1,0 +1,74 @@
+package dev.deftchisel.proving.trial;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Libraries;
+import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.proving.Harbour;
+import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.Workspaces;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+
+class SubjectsTest {
+
+    private final Snapshot snapshot = Snapshot.read(Workspaces.installed().open(Harbour.office().request()));
+
+    private Subjects subjects(long seed, int clashing, Set<SymbolKind> skipped) {
+        return new Subjects(new Analyst(snapshot, new Libraries(), Monitor.SILENT), seed, clashing, skipped);
+    }
+
+    private static List<Subject> first(Subjects subjects, int count) {
+        return IntStream.range(0, count).mapToObj(subjects::subject).toList();
+    }
+
+    @Test
+    void aSeedDecidesEverything() {
+        assertEquals(first(subjects(1, 30, Set.of()), 12), first(subjects(1, 30, Set.of()), 12));
+        assertNotEquals(first(subjects(1, 30, Set.of()), 12), first(subjects(2, 30, Set.of()), 12));
+    }
+
+    @Test
+    void aTrialIsTheSameWhicheverCameBefore() {
+        assertEquals(first(subjects(1, 0, Set.of()), 6).get(5), subjects(1, 0, Set.of()).subject(5));
+    }
+
+    @Test
+    void manyKindsComeUpButNotThoseSkipped() {
+        Set<SymbolKind> kinds = EnumSet.noneOf(SymbolKind.class);
+        first(subjects(3, 0, Set.of(SymbolKind.PACKAGE, SymbolKind.METHOD)), 40)
+                .forEach(subject -> kinds.add(subject.kind()));
+        assertTrue(kinds.size() > 6, kinds.toString());
+        assertTrue(!kinds.contains(SymbolKind.PACKAGE) && !kinds.contains(SymbolKind.METHOD), kinds.toString());
+    }
+
+    @Test
+    void freshNamesStandNowhereAndTakenOnesInTheFile() {
+        first(subjects(4, 0, Set.of()), 15).forEach(subject ->
+                assertTrue(snapshot.mentioning(Set.of(subject.newName())).isEmpty(), subject.toString()));
+        first(subjects(4, 100, Set.of(SymbolKind.PACKAGE)), 15).forEach(subject -> {
+            SourceFile file = snapshot.file(subject.place().file()).orElseThrow();
+            assertTrue(subject.newName().equals("zqName") || file.content().contains(subject.newName()), subject.toString());
+        });
+    }
+
+    @Test
+    void barrenPlacesAreNoNames() {
+        Subjects subjects = subjects(5, 0, Set.of());
+        for (int number = 0; number < 30; number++) {
+            Place place = subjects.barren(number);
+            var tokens = snapshot.file(place.file()).orElseThrow().tokens();
+            assertNotEquals(TokenKind.IDENTIFIER, tokens.kind(tokens.at(place.caret())));
+        }
+    }
+}
