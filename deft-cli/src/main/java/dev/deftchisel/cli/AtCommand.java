@@ -49,7 +49,7 @@ final class AtCommand extends ChiselCommand {
         }
     }
 
-    private static int loop(Chisel chisel, Console console, Keyboard keyboard, Place first) {
+    static int loop(Chisel chisel, Console console, Keyboard keyboard, Place first) {
         Place place = first;
         while (true) {
             show(chisel, console, place);

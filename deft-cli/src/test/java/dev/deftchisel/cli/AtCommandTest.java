@@ -1,0 +1,112 @@
+package dev.deftchisel.cli;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyChar;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.workspace.OpenRequest;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Plays keys to the loop at a place. */
+class AtCommandTest {
+
+    private static final String SOURCE = "class Berth {\n\tint depth;\n    int free() { return depth; }\n}\n";
+
+    @TempDir
+    private Path folder;
+    private Path file;
+    private Chisel chisel;
+    private final Keyboard keyboard = mock(Keyboard.class);
+    private final ByteArrayOutputStream out = new ByteArrayOutputStream();
+
+    @BeforeEach
+    void open() throws IOException {
+        file = folder.resolve("Berth.java");
+        Files.writeString(file, SOURCE);
+        chisel = Chisel.open(OpenRequest.plain(folder, List.of(folder), List.of()), Monitor.SILENT);
+    }
+
+    @AfterEach
+    void close() {
+        chisel.close();
+    }
+
+    private String play(String place) {
+        PrintStream stream = new PrintStream(out, true, StandardCharsets.UTF_8);
+        Console console = new Console(
+                new ByteArrayInputStream(new byte[0]), stream, stream, true, false, new Palette(false));
+        assertEquals(ExitCode.DONE, AtCommand.loop(chisel, console, keyboard, chisel.place(place)));
+        return out.toString(StandardCharsets.UTF_8);
+    }
+
+    private void keys(Character first, Character... more) {
+        when(keyboard.ask(any(), any(), anyChar())).thenReturn(first, more);
+    }
+
+    private void lines(String first, String... more) {
+        when(keyboard.line(anyString(), anyString())).thenReturn(first, more);
+    }
+
+    @Test
+    void theLineIsShownWithAMarkUnderThePlace() {
+        keys('q');
+        String said = play("Berth#depth");
+        assertTrue(said.contains("Berth.java:2:6  field Berth.depth"), said);
+        assertTrue(said.contains("    2 |     int depth;\n      |         ^"), said);
+    }
+
+    @Test
+    void anOfferIsTakenAppliedAndTakenBackWithoutLeaving() throws IOException {
+        keys('r', 'a', 'u', 'q');
+        lines("water");
+        String said = play("Berth#depth");
+        assertTrue(said.contains("2 linked places carry the new name"), said);
+        assertTrue(said.contains("field Berth.water"), "the loop goes on at the new name: " + said);
+        assertTrue(said.contains("taken back: rename the field Berth.depth to water"), said);
+        assertEquals(SOURCE, Files.readString(file));
+    }
+
+    @Test
+    void anotherPlaceIsGoneTo() {
+        keys('g', 'g', 'q');
+        lines("Berth#free()", "Berth#nothing");
+        String said = play("Berth#depth");
+        assertTrue(said.contains("method Berth.free()"), said);
+        assertTrue(said.contains("declares no member"), "a place that is not there is told and the loop goes on: " + said);
+    }
+
+    @Test
+    void nothingIsDoneWithoutAName() throws IOException {
+        keys('r', 'u', 'q');
+        lines("");
+        String said = play("Berth#depth");
+        assertTrue(said.contains("there is nothing to undo"), said);
+        assertEquals(SOURCE, Files.readString(file));
+    }
+
+    @Test
+    void whereNothingIsOfferedThatIsSaid() {
+        keys('q');
+        String said = play(file + ":4:1");
+        assertTrue(said.contains("nothing to offer here"), said);
+        assertFalse(said.contains("rename"), said);
+    }
+}
