@@ -62,6 +62,6 @@ class SampleTest {
     @Test
     void renamesInALibraryHold() throws IOException {
         CorpusList list = CorpusList.standard();
-        renames(Depot.standard(true).corpus("csv", list.resolve("csv")), 80, 20);
+        renames(Depot.standard(true).corpus("csv", list.resolve("csv")), 30, 20);
     }
 }

@@ -21,6 +21,8 @@ import org.objectweb.asm.Opcodes;
 final class ClassIndex {
 
     private final Map<String, Outline> outlines;
+    /** Worked out once for each class, since every instruction asks. */
+    private final Map<String, Set<String>> lines = new HashMap<>();
 
     private ClassIndex(Map<String, Outline> outlines) {
         this.outlines = outlines;
@@ -96,6 +98,15 @@ final class ClassIndex {
 
     /** The class and all known ones above it, nearest first. */
     private Set<String> line(String owner) {
+        Set<String> known = lines.get(owner);
+        if (known == null) {
+            known = climb(owner);
+            lines.put(owner, known);
+        }
+        return known;
+    }
+
+    private Set<String> climb(String owner) {
         Set<String> seen = new LinkedHashSet<>();
         List<String> open = List.of(owner);
         while (!open.isEmpty()) {
