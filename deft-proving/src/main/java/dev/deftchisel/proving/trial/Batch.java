@@ -11,6 +11,8 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * Some trials whose changes are applied one after the other and then compiled and compared together. When that fails,
@@ -18,6 +20,7 @@ import java.util.Optional;
  */
 final class Batch {
 
+    private static final Logger LOG = LoggerFactory.getLogger(Batch.class);
     private static final List<CodeOracle> ORACLES = List.of(new NoNewDiagnostics(), new SameClasses());
 
     private final Chisel chisel;
@@ -63,6 +66,7 @@ final class Batch {
         } else if (suspects.size() == 1) {
             verdicts.add(objection.get());
         } else {
+            LOG.warn("{} changes fail together, looking for the one: {}", suspects.size(), objection.get().why());
             int known = verdicts.size();
             half(suspects.subList(0, suspects.size() / 2));
             half(suspects.subList(suspects.size() / 2, suspects.size()));
