@@ -46,13 +46,13 @@ final class Charts {
     }
 
     private static byte[] bars(String title, String axis, List<String> labels, List<Long> counts) {
-        CategoryChart chart = new CategoryChartBuilder().width(900).height(360).title(title)
+        CategoryChart chart = new CategoryChartBuilder().width(820).height(250).title(title)
                 .xAxisTitle(axis).yAxisTitle("trials").build();
         chart.getStyler().setLegendVisible(false);
         chart.getStyler().setLabelsVisible(true);
         chart.getStyler().setChartBackgroundColor(Color.WHITE);
         chart.getStyler().setPlotBorderVisible(false);
-        chart.getStyler().setChartTitleFont(new Font(Font.SANS_SERIF, Font.PLAIN, 16));
+        chart.getStyler().setChartTitleFont(new Font(Font.SANS_SERIF, Font.PLAIN, 14));
         chart.getStyler().setAvailableSpaceFill(0.7);
         chart.getStyler().setXAxisLabelRotation(labels.stream().anyMatch(label -> label.length() > 12) ? 15 : 0);
         chart.getStyler().setSeriesColors(new Color[] {SEA});

@@ -15,9 +15,10 @@ public final class HtmlReport {
     private static final String HEAD = """
             <!doctype html>
             <html lang="en"><head><meta charset="utf-8"><title>%1$s</title><style>
-            body { font: 15px/1.5 sans-serif; color: #222; max-width: 940px; margin: 2em auto; padding: 0 1em }
-            table { border-collapse: collapse; margin: 1em 0 } td, th { padding: .2em .9em; text-align: right }
-            th:first-child, td:first-child { text-align: left } th { border-bottom: 2px solid #1f5f7a }
+            body { font: 14px/1.45 sans-serif; color: #222; max-width: 1220px; margin: 1.2em auto; padding: 0 1em }
+            main { display: flex; gap: 2em; align-items: flex-start } h1 { font-size: 1.5em; margin: 0 }
+            table { border-collapse: collapse; margin: 0 0 1em } td, th { padding: .1em .7em; text-align: right }
+            th:first-child, td:first-child { text-align: left; white-space: nowrap } th { border-bottom: 2px solid #1f5f7a }
             tr:last-child td { border-top: 1px solid #bbb } img { max-width: 100%% }
             .bad { color: #a4161a; font-weight: bold } code { background: #f1f4f5; padding: 0 .2em }
             </style></head><body><h1>%1$s</h1>
@@ -36,13 +37,16 @@ public final class HtmlReport {
         page.append("<p>Java ").append(Runtime.version()).append(". Offers: ")
                 .append(TableReport.times(summary, Verdict::offerMillis)).append(". Previews: ")
                 .append(TableReport.times(summary, Verdict::previewMillis)).append(".</p>\n");
+        page.append("<main><div>\n");
         table(page, summary.byCorpus());
         table(page, summary.rows());
+        page.append("</div><div>\n");
         image(page, "Time until the preview", Charts.times("Time until the preview", summary, Verdict::previewMillis));
         image(page, "Time until the offers", Charts.times("Time until the offers", summary, Verdict::offerMillis));
         if (!summary.refusals().isEmpty()) {
             image(page, "Refusals by reason", Charts.reasons("Refusals by reason", summary.refusals()));
         }
+        page.append("</div></main>\n");
         failures(page, summary);
         Files.writeString(file, page.append("</body></html>\n"), StandardCharsets.UTF_8);
     }
@@ -58,8 +62,8 @@ public final class HtmlReport {
     }
 
     private static void image(StringBuilder page, String what, byte[] png) {
-        page.append("<p><img alt=\"").append(escaped(what)).append("\" src=\"data:image/png;base64,")
-                .append(Base64.getEncoder().encodeToString(png)).append("\"></p>\n");
+        page.append("<img alt=\"").append(escaped(what)).append("\" src=\"data:image/png;base64,")
+                .append(Base64.getEncoder().encodeToString(png)).append("\">\n");
     }
 
     private void failures(StringBuilder page, Summary summary) {

@@ -95,6 +95,8 @@ public record Summary(List<Verdict> verdicts) {
             return "would not compile";
         } else if (why.contains("exists already")) {
             return "the file exists";
+        } else if (why.contains("when objects are serialized")) {
+            return "serialization looks it up";
         }
         return "other";
     }
