@@ -23,7 +23,7 @@ final class GrownCorpus {
 
     /** A member of the first copy that is used in 10 to 30 files of it. */
     static String member() {
-        return HOME + ".copy0.Transformer#apply(T)";
+        return HOME + ".copy0.ResettableIterator#reset()";
     }
 
     /**

@@ -96,7 +96,7 @@ public class GrowthBenchmark {
     public long textSearch() throws IOException {
         long found = 0;
         for (SourceFile file : chisel.snapshot().files()) {
-            found += Words.contains(Files.readString(file.path()), "apply") ? 1 : 0;
+            found += Words.contains(Files.readString(file.path()), "reset") ? 1 : 0;
         }
         return found;
     }
