@@ -33,7 +33,7 @@ class SampleTest {
         Settings settings = new Settings(11, 0, count, 40, clashingPercent, Set.of(), false, Optional.empty());
         List<Verdict> verdicts = new RenameTrials(original.copyTo(folder.toRealPath()), settings, verdict -> { }).run();
         assertEquals("", lines(verdicts, Verdict.Result.FAILED));
-        assertEquals(known(original.name()), lines(verdicts, Verdict.Result.REFUSED));
+        assertEquals(titles(known(original.name())), titles(lines(verdicts, Verdict.Result.REFUSED)));
         assertEquals(count, verdicts.size());
     }
 
@@ -45,6 +45,11 @@ class SampleTest {
                         + "\n    " + verdict.why().replace('\\', '/') + "\n")
                 .sorted()
                 .collect(Collectors.joining());
+    }
+
+    /** Only what was refused: the reasons quote the compiler, whose words differ between versions. */
+    private static String titles(String lines) {
+        return lines.lines().filter(line -> line.startsWith("#")).collect(Collectors.joining("\n"));
     }
 
     /** The refusals that were looked at by hand and found right. */
