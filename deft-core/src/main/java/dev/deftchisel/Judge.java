@@ -6,14 +6,12 @@ import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
-import dev.deftchisel.change.Mapping;
 import dev.deftchisel.guard.FileGuard;
 import dev.deftchisel.guard.Guard;
 import dev.deftchisel.operation.Reason;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 
 /** Puts a change before the guards and turns what they find into an outcome. */
 final class Judge {
@@ -52,8 +50,7 @@ final class Judge {
      * wrong at a declared name. All others follow from these, and are told only when there are none.
      */
     private static List<Difference> causes(Change change, Analysis before, List<Difference> blocking) {
-        Mapping mapping = change.mapping();
-        Set<SymbolKey> after = change.meaning().names().keySet().stream().map(mapping::key).collect(Collectors.toSet());
+        Set<SymbolKey> after = change.mapping().renamed();
         List<Difference> causes = blocking.stream()
                 .filter(difference -> switch (difference.kind()) {
                     case BINDING -> difference.actual().filter(after::contains).isPresent()

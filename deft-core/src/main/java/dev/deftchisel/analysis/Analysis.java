@@ -168,6 +168,13 @@ public final class Analysis {
                 .findFirst();
     }
 
+    /** Whether a type of this analysis is a subtype of another, type arguments aside. */
+    public boolean isSubtype(TypeElement type, SymbolKey supertype) {
+        return known(supertype).filter(known -> known.element() instanceof TypeElement declared
+                && known.types().isSubtype(known.types().erasure(type.asType()), known.types().erasure(declared.asType())))
+                .isPresent();
+    }
+
     /**
      * An element of the compiler and the relations it belongs to; elements of different analyses must not be mixed.
      *

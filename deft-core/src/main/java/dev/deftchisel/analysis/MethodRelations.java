@@ -41,14 +41,15 @@ final class MethodRelations {
         for (ExecutableElement method : methods) {
             for (ExecutableElement other : methods) {
                 if (method != other && method.getSimpleName().equals(other.getSimpleName())) {
-                    kind(type, method, other).ifPresent(kind -> found.add(new MethodRelation(
+                    kind(type, method, other, methods).ifPresent(kind -> found.add(new MethodRelation(
                             symbols.key(type), kind, symbols.key(method), symbols.key(other))));
                 }
             }
         }
     }
 
-    private Optional<MethodRelation.Kind> kind(TypeElement type, ExecutableElement method, ExecutableElement other) {
+    private Optional<MethodRelation.Kind> kind(
+            TypeElement type, ExecutableElement method, ExecutableElement other, List<ExecutableElement> all) {
         if (type.getKind().isInterface() && !(method.getEnclosingElement().getKind().isInterface()
                 && other.getEnclosingElement().getKind().isInterface())) {
             return declaresMethodOfObject(method, other) ? Optional.of(MethodRelation.Kind.OVERRIDES) : Optional.empty();
@@ -71,7 +72,7 @@ final class MethodRelations {
         boolean overridden = !isStatic(other) && elements.overrides(other, method, type)
                 || isStatic(method) && isStatic(other);
         return !overridden && (areSame || haveSameErasure(method, other))
-                && neitherIsSettled(type, method, other)
+                && neitherIsSettled(type, method, other, all)
                 ? Optional.of(MethodRelation.Kind.CLASHES)
                 : Optional.empty();
     }
@@ -86,8 +87,9 @@ final class MethodRelations {
     }
 
     /** Whether no method that the type declares itself, or inherits from a class, takes the place of both. */
-    private boolean neitherIsSettled(TypeElement type, ExecutableElement method, ExecutableElement other) {
-        return allMethods(type).stream().noneMatch(chosen -> !isStatic(chosen) && chosen != method && chosen != other
+    private boolean neitherIsSettled(
+            TypeElement type, ExecutableElement method, ExecutableElement other, List<ExecutableElement> all) {
+        return all.stream().noneMatch(chosen -> !isStatic(chosen) && chosen != method && chosen != other
                 && (elements.overrides(chosen, method, type) || elements.overrides(chosen, other, type)));
     }
 

@@ -6,6 +6,8 @@ import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Says where each place and symbol of the code before a change is found after it. */
 public final class Mapping {
@@ -109,6 +111,11 @@ public final class Mapping {
                 .flatMap(edit -> name(file, edit.range()))
                 .map(Range::start)
                 .orElse(before);
+    }
+
+    /** The keys that the renamed symbols have afterwards. */
+    public Set<SymbolKey> renamed() {
+        return meaning.names().keySet().stream().map(this::key).collect(Collectors.toSet());
     }
 
     /** What a descriptor reads afterwards. */

@@ -15,7 +15,6 @@ import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import javax.lang.model.element.TypeElement;
 
 /**
  * Checks that each edit does what its kind says and nothing else: a name becomes the new name of the symbol that stands
@@ -127,7 +126,7 @@ final class EditShapes {
         List<Analysis.Enclosing> around = before.enclosing(file.path(), binding.range().start());
         for (int depth = 0; depth < around.size() && owner.isPresent(); depth++) {
             Analysis.Enclosing enclosing = around.get(depth);
-            if (isSubtype(enclosing.element(), owner.get())) {
+            if (before.isSubtype(enclosing.element(), owner.get())) {
                 String name = change.meaning().names().getOrDefault(enclosing.key(), enclosing.name());
                 return !enclosing.isStatic() && (outer.isEmpty() ? depth == 0 : outer.equals(name) && isOnly(around, name));
             }
@@ -140,12 +139,6 @@ final class EditShapes {
         return around.stream()
                 .filter(one -> change.meaning().names().getOrDefault(one.key(), one.name()).equals(name))
                 .count() == 1;
-    }
-
-    private boolean isSubtype(TypeElement type, SymbolKey owner) {
-        return before.known(owner).filter(known -> known.element() instanceof TypeElement declared
-                && known.types().isSubtype(known.types().erasure(type.asType()), known.types().erasure(declared.asType())))
-                .isPresent();
     }
 
     private static boolean isImport(SourceFile file, Edit edit) {

@@ -55,9 +55,10 @@ final class OverridingComparison {
         Set<MethodRelation> actual = after.methodRelations(names, owners);
         List<Difference> differences = new ArrayList<>();
         Set<Set<SymbolKey>> told = new HashSet<>();
+        Set<SymbolKey> renamed = mapping.renamed();
         for (MethodRelation pair : actual) {
-            boolean isRenamed = change.meaning().names().keySet().stream().map(mapping::key).anyMatch(pair.method()::equals);
-            boolean isSaidBetterTheOtherWay = pair.kind() != MethodRelation.Kind.OVERRIDES && !isRenamed;
+            boolean isSaidBetterTheOtherWay = pair.kind() != MethodRelation.Kind.OVERRIDES
+                    && !renamed.contains(pair.method());
             if (!isSaidBetterTheOtherWay && !expected.contains(pair) && told.add(Set.of(pair.method(), pair.other()))) {
                 differences.add(difference(pair, "would " + words(pair)));
             }

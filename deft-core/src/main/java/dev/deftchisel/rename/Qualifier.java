@@ -19,8 +19,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import javax.lang.model.element.TypeElement;
-import javax.lang.model.util.Types;
 
 /**
  * Keeps the meaning of simple names that another declaration would capture, by writing what they are a member of:
@@ -127,7 +125,7 @@ final class Qualifier {
             if (enclosing.isStatic()) {
                 break;
             }
-            if (isSubtype(enclosing, owner.get())) {
+            if (before.isSubtype(enclosing.element(), owner.get())) {
                 if (depth == 0) {
                     forms.add("this.");
                     if (symbol.get().kind().isField()) {
@@ -153,14 +151,6 @@ final class Qualifier {
 
     private String nameAfter(SymbolKey type, String name) {
         return change.meaning().names().getOrDefault(type, name);
-    }
-
-    private boolean isSubtype(Analysis.Enclosing enclosing, SymbolKey owner) {
-        return before.known(owner).filter(known -> {
-            Types types = known.types();
-            return known.element() instanceof TypeElement type
-                    && types.isSubtype(types.erasure(enclosing.element().asType()), types.erasure(type.asType()));
-        }).isPresent();
     }
 
     /**
