@@ -1,15 +1,11 @@
 package dev.deftchisel.analysis;
 
 import com.sun.source.tree.CompilationUnitTree;
-import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TypeSketch;
-import dev.deftchisel.source.Words;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -102,7 +98,7 @@ public final class Analyst {
                 libraries.manager(universe.classPath()),
                 snapshot.files().stream().filter(file -> universe.sees(file.module())));
         CompilerRun.Attributed run = new CompilerRun(libraries.compiler(), manager, universe.level(), focus.isDeep(), monitor)
-                .attribute(files, file -> visible(file, focus, subtypes.getOrDefault(file, List.of())));
+                .attribute(files, file -> VisibleText.of(file, focus.names(), subtypes.getOrDefault(file, List.of())));
         Elements elements = run.task().getElements();
         Symbols symbols = new Symbols(
                 new ElementKeys(elements, run.task().getTypes()), SourceNames.of(snapshot, universe));
@@ -119,25 +115,5 @@ public final class Analyst {
             }
         }
         return new Attribution(universe, run, elements, run.task().getTypes(), symbols, byPath, facts, List.copyOf(types));
-    }
-
-    /** The text of a file without what does not matter to the focus. */
-    private static String visible(SourceFile file, Focus focus, Collection<TypeSketch> types) {
-        String content = file.content();
-        if (focus.names().isEmpty() || content.contains("\\u")) {
-            return content;
-        }
-        return file.skeleton().blank(
-                content,
-                body -> callsConstructor(content, body)
-                        || focus.names().stream().anyMatch(name -> Words.contains(content, name, body))
-                        || types.stream().anyMatch(type -> body.encloses(type.nameRange())),
-                wanted -> Arrays.stream(wanted.name().split("\\.")).anyMatch(focus.names()::contains));
-    }
-
-    /** A constructor without its {@code super(…)} would imply another one, which may not exist. */
-    private static boolean callsConstructor(String content, Range body) {
-        return Words.contains(content, "super", body) || Words.contains(content, "this", body)
-                && content.substring(body.start(), body.end()).contains("this(");
     }
 }

@@ -6,7 +6,6 @@ import com.sun.source.util.JavacTask;
 import com.sun.source.util.TaskEvent;
 import com.sun.source.util.TaskListener;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.TypeSketch;
 import dev.deftchisel.workspace.SourceFile;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -112,7 +111,7 @@ final class CompilerRun {
         for (SourceFile file : files) {
             if (!dropped.contains(file.path()) && !file.isModuleInfo()) {
                 wanted.put(file.path(), file);
-                objects.add(new SnapshotFileObject(file, file.skeleton().packageName(), simpleName(file),
+                objects.add(new SnapshotFileObject(file, file.headline().packageName(), simpleName(file),
                         Optional.of(blanked.contains(file.path())
                                 ? file.skeleton().blank(file.content(), body -> false, kept -> true)
                                 : visible.apply(file))));
@@ -188,9 +187,7 @@ final class CompilerRun {
          */
         Progress(List<SourceFile> wanted, boolean toTheEnd, Monitor monitor) {
             for (SourceFile file : wanted) {
-                file.skeleton().types().stream()
-                        .filter(TypeSketch::isTopLevel)
-                        .forEach(type -> open.add(file.skeleton().qualifiedName(type)));
+                file.headline().types().forEach(type -> open.add(file.headline().qualifiedName(type)));
             }
             this.toTheEnd = toTheEnd;
             this.monitor = monitor;

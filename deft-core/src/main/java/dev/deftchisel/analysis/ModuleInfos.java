@@ -6,6 +6,7 @@ import dev.deftchisel.source.TypeSketch;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,8 +26,12 @@ final class ModuleInfos {
     private final Map<String, String> binaryNames = new LinkedHashMap<>();
 
     ModuleInfos(Snapshot snapshot) {
-        boolean needed = snapshot.files().stream().anyMatch(SourceFile::isModuleInfo);
-        for (SourceFile file : needed ? snapshot.files() : List.<SourceFile>of()) {
+        Set<String> words = new HashSet<>();
+        snapshot.files().stream().filter(SourceFile::isModuleInfo).forEach(file -> words.addAll(file.tokens().names()));
+        List<SourceFile> named = words.isEmpty() ? List.of() : snapshot.files().stream()
+                .filter(file -> file.headline().types().stream().anyMatch(words::contains))
+                .toList();
+        for (SourceFile file : named) {
             String home = file.skeleton().packageName();
             for (TypeSketch type : file.skeleton().types()) {
                 String nested = type.nestedName().replace('.', '$');

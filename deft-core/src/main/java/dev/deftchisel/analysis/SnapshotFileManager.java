@@ -1,6 +1,5 @@
 package dev.deftchisel.analysis;
 
-import dev.deftchisel.source.TypeSketch;
 import dev.deftchisel.workspace.SourceFile;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -26,23 +25,20 @@ final class SnapshotFileManager extends ForwardingJavaFileManager<JavaFileManage
     SnapshotFileManager(JavaFileManager libraries, Stream<SourceFile> sources) {
         super(libraries);
         List<SourceFile> files = sources.filter(file -> !file.isModuleInfo()).toList();
-        files.parallelStream().forEach(SourceFile::skeleton);
+        files.parallelStream().forEach(SourceFile::headline);
         for (SourceFile file : files) {
             if (file.isPackageInfo()) {
                 add(file, "package-info");
                 continue;
             }
-            for (TypeSketch type : file.skeleton().types()) {
-                if (type.isTopLevel()) {
-                    add(file, type.name());
-                }
-            }
+            file.headline().types().forEach(type -> add(file, type));
         }
     }
 
     private void add(SourceFile file, String simpleName) {
-        byPackage.computeIfAbsent(file.skeleton().packageName(), name -> new ArrayList<>())
-                .add(new SnapshotFileObject(file, file.skeleton().packageName(), simpleName, Optional.empty()));
+        String home = file.headline().packageName();
+        byPackage.computeIfAbsent(home, name -> new ArrayList<>())
+                .add(new SnapshotFileObject(file, home, simpleName, Optional.empty()));
     }
 
     @Override

@@ -1,6 +1,5 @@
 package dev.deftchisel.analysis;
 
-import dev.deftchisel.source.TypeSketch;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.HashSet;
@@ -19,10 +18,8 @@ record SourceNames(Set<String> topLevelTypes, Set<String> packages) {
         Set<String> packages = new HashSet<>();
         for (SourceFile file : snapshot.files()) {
             if (universe.sees(file.module())) {
-                file.skeleton().types().stream()
-                        .filter(TypeSketch::isTopLevel)
-                        .forEach(type -> types.add(file.skeleton().qualifiedName(type)));
-                String name = file.skeleton().packageName();
+                file.headline().types().forEach(type -> types.add(file.headline().qualifiedName(type)));
+                String name = file.headline().packageName();
                 while (!name.isEmpty() && packages.add(name)) {
                     name = name.substring(0, Math.max(0, name.lastIndexOf('.')));
                 }

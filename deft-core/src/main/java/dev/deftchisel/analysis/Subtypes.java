@@ -3,6 +3,7 @@ package dev.deftchisel.analysis;
 import dev.deftchisel.source.TypeSketch;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -28,22 +29,26 @@ public final class Subtypes {
      * @param simpleNames where to start
      */
     public Map<SourceFile, List<TypeSketch>> of(Set<String> simpleNames) {
-        snapshot.files().parallelStream().forEach(SourceFile::skeleton);
         Set<String> names = new HashSet<>(simpleNames);
-        boolean grown = true;
-        while (grown) {
-            grown = false;
-            for (SourceFile file : snapshot.files()) {
+        Set<SourceFile> opened = new HashSet<>();
+        Set<String> latest = simpleNames;
+        while (!latest.isEmpty()) {
+            opened.addAll(naming(latest));
+            opened.parallelStream().forEach(SourceFile::skeleton);
+            Set<String> more = new HashSet<>();
+            for (SourceFile file : opened) {
                 for (TypeSketch type : file.skeleton().types()) {
                     if (!names.contains(type.name()) && type.supers().stream().anyMatch(names::contains)) {
-                        grown |= names.add(type.name());
+                        more.add(type.name());
                     }
                 }
             }
+            names.addAll(more);
+            latest = more;
         }
         Map<SourceFile, List<TypeSketch>> found = new LinkedHashMap<>();
         for (SourceFile file : snapshot.files()) {
-            List<TypeSketch> types = file.skeleton().types().stream()
+            List<TypeSketch> types = !opened.contains(file) ? List.of() : file.skeleton().types().stream()
                     .filter(type -> names.contains(type.name()))
                     .toList();
             if (!types.isEmpty()) {
@@ -51,5 +56,12 @@ public final class Subtypes {
             }
         }
         return found;
+    }
+
+    /** The files that may declare one of the types, or one directly below them. */
+    private List<SourceFile> naming(Set<String> names) {
+        return snapshot.files().parallelStream()
+                .filter(file -> !Collections.disjoint(file.headline().headerNames(), names))
+                .toList();
     }
 }

@@ -120,7 +120,9 @@ public final class PlaceReader {
         String typeName = matcher.group("type");
         String member = matcher.group("member");
         for (SourceFile file : analyst.snapshot().files()) {
-            for (TypeSketch type : file.skeleton().types()) {
+            boolean mayDeclare = file.headline().types().stream()
+                    .anyMatch(type -> (typeName + ".").startsWith(file.headline().qualifiedName(type) + "."));
+            for (TypeSketch type : mayDeclare ? file.skeleton().types() : List.<TypeSketch>of()) {
                 if (file.skeleton().qualifiedName(type).equals(typeName)) {
                     return member == null
                             ? new Place(file.path(), new Range(type.nameRange().start(), type.nameRange().start()))
@@ -137,9 +139,9 @@ public final class PlaceReader {
     /** In the declaration of the package itself or, when it has no types of its own, of one below it. */
     private Place packagePlace(String text, String name) {
         return analyst.snapshot().files().stream()
-                .filter(file -> (file.skeleton().packageName() + ".").startsWith(name + ".")
+                .filter(file -> (file.headline().packageName() + ".").startsWith(name + ".")
                         && file.content().startsWith(name, file.skeleton().packageRange().start()))
-                .min(Comparator.comparingInt(file -> file.skeleton().packageName().length()))
+                .min(Comparator.comparingInt(file -> file.headline().packageName().length()))
                 .map(file -> {
                     int last = file.skeleton().packageRange().start() + name.length() - 1;
                     return new Place(file.path(), new Range(last, last));

@@ -64,7 +64,7 @@ final class QualifiedRename {
         Map<Path, Path> moves = new TreeMap<>();
         List<Reason> obstacles = new ArrayList<>();
         for (SourceFile file : snapshot.files()) {
-            String home = file.skeleton().packageName();
+            String home = file.headline().packageName();
             if (packages.containsKey(home) && !file.isModuleInfo()) {
                 move(file, home, packages.get(home), moves, obstacles);
             }
@@ -92,7 +92,7 @@ final class QualifiedRename {
     private Map<String, String> packages() {
         Map<String, String> packages = new LinkedHashMap<>();
         for (SourceFile file : snapshot.files()) {
-            String name = file.skeleton().packageName();
+            String name = file.headline().packageName();
             if (name.equals(target.name())) {
                 packages.put(name, newName);
             } else if (withSubpackages && name.startsWith(target.name() + ".")) {
@@ -106,11 +106,11 @@ final class QualifiedRename {
     private Set<String> meetingTypes(Map<String, String> packages) {
         Set<String> names = new HashSet<>();
         Set<String> existing = snapshot.files().stream()
-                .map(file -> file.skeleton().packageName())
+                .map(file -> file.headline().packageName())
                 .filter(name -> packages.containsValue(name) && !packages.containsKey(name))
                 .collect(Collectors.toSet());
         for (SourceFile file : snapshot.files()) {
-            String home = file.skeleton().packageName();
+            String home = file.headline().packageName();
             if (existing.contains(home) || packages.containsKey(home) && existing.contains(packages.get(home))) {
                 file.skeleton().types().stream()
                         .filter(TypeSketch::isTopLevel)
@@ -213,7 +213,7 @@ final class QualifiedRename {
 
     private List<String> notes(Map<String, String> packages) {
         boolean hasBelow = !withSubpackages && snapshot.files().stream()
-                .anyMatch(file -> file.skeleton().packageName().startsWith(target.name() + "."));
+                .anyMatch(file -> file.headline().packageName().startsWith(target.name() + "."));
         return hasBelow && !packages.isEmpty()
                 ? List.of("the packages below " + target.name() + " stay where they are")
                 : List.of();

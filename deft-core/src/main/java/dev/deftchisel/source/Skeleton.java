@@ -2,7 +2,9 @@ package dev.deftchisel.source;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 
 /**
  * The outline of a compilation unit as far as tokens alone tell it: the package, the types with what their headers
@@ -69,12 +71,17 @@ public record Skeleton(
         if (!packageName.isEmpty()) {
             shortened.append("package ").append(packageName).append(';');
         }
+        Set<String> used = Words.among(importedNames(), rest, new Range(0, rest.length()));
         for (ImportSketch line : imports) {
-            if (line.isOnDemand() || Words.contains(rest, line.simpleName())) {
+            if (line.isOnDemand() || used.contains(line.simpleName())) {
                 shortened.append(content, line.range().start(), line.range().end());
             }
         }
         return shortened.append(rest).toString();
+    }
+
+    private Set<String> importedNames() {
+        return imports.stream().map(ImportSketch::simpleName).collect(Collectors.toSet());
     }
 
     /** The content without some ranges; a blank stands for each, so that nothing grows together. */
@@ -94,10 +101,11 @@ public record Skeleton(
             return new String(blanked);
         }
         String rest = new String(blanked);
-        Range code = new Range(imports.get(imports.size() - 1).range().end(), content.length());
+        int codeStart = imports.get(imports.size() - 1).range().end();
+        Set<String> used = Words.among(importedNames(), rest, new Range(codeStart, content.length()));
         for (ImportSketch candidate : imports) {
             boolean needed = candidate.isOnDemand() || keepImport.test(candidate)
-                    || Words.contains(rest, candidate.simpleName(), code);
+                    || used.contains(candidate.simpleName());
             if (!needed) {
                 blank(blanked, candidate.range());
             }

@@ -1,6 +1,8 @@
 package dev.deftchisel.source;
 
 import java.util.Arrays;
+import java.util.HashSet;
+import java.util.Set;
 
 /**
  * All tokens of a text in order, without a gap: each starts where the one before ends, the first at 0 and the last
@@ -81,6 +83,17 @@ public final class Tokens {
             return false;
         }
         return is(index, name) || hasEscape(index) && name(index).equals(name);
+    }
+
+    /** The names that stand in the text. */
+    public Set<String> names() {
+        Set<String> names = new HashSet<>();
+        for (int i = 0; i < count; i++) {
+            if (kinds[i] == TokenKind.IDENTIFIER.ordinal()) {
+                names.add(name(i));
+            }
+        }
+        return names;
     }
 
     private boolean hasEscape(int index) {

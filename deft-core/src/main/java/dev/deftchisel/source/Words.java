@@ -1,7 +1,9 @@
 package dev.deftchisel.source;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 
 /** Finds whole words in text: places where a name stands and no identifier character touches it. */
 public final class Words {
@@ -14,10 +16,24 @@ public final class Words {
         return next(text, word, 0) >= 0;
     }
 
-    /** Whether the word stands somewhere within a range of the text. */
-    public static boolean contains(String text, String word, Range range) {
-        int at = next(text, word, range.start());
-        return at >= 0 && at + word.length() <= range.end();
+    /** Those of the words that stand somewhere within a range of the text; one pass, however many words there are. */
+    public static Set<String> among(Set<String> words, String text, Range range) {
+        Set<String> found = new HashSet<>();
+        int at = range.start();
+        while (at < range.end() && found.size() < words.size()) {
+            int start = at;
+            while (at < range.end() && isPart(text.charAt(at))) {
+                at++;
+            }
+            if (at > start) {
+                String word = text.substring(start, at);
+                if (words.contains(word)) {
+                    found.add(word);
+                }
+            }
+            at++;
+        }
+        return found;
     }
 
     /** Every range of the text in which the word stands, in order. */
@@ -33,13 +49,18 @@ public final class Words {
         int at = text.indexOf(word, from);
         while (at >= 0) {
             int end = at + word.length();
-            boolean startsFree = at == 0 || !Character.isJavaIdentifierPart(text.charAt(at - 1));
-            boolean endsFree = end == text.length() || !Character.isJavaIdentifierPart(text.charAt(end));
+            boolean startsFree = at == 0 || !isPart(text.charAt(at - 1));
+            boolean endsFree = end == text.length() || !isPart(text.charAt(end));
             if (startsFree && endsFree) {
                 return at;
             }
             at = text.indexOf(word, at + 1);
         }
         return -1;
+    }
+
+    /** Half of a character beyond the basic plane is taken for part of a name: letters there are, symbols do no harm. */
+    static boolean isPart(char c) {
+        return Character.isJavaIdentifierPart(c) || Character.isSurrogate(c);
     }
 }

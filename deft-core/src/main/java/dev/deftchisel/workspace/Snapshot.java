@@ -131,7 +131,7 @@ public final class Snapshot {
     public List<SourceFile> mentioning(Set<String> names) {
         return files.values().parallelStream()
                 .filter(file -> names.stream().anyMatch(name -> Words.contains(file.content(), name))
-                        || file.content().contains("\\u"))
+                        || file.hasEscapes())
                 .filter(file -> hasIdentifier(file.tokens(), names))
                 .toList();
     }

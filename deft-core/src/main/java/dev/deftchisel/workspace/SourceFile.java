@@ -1,5 +1,6 @@
 package dev.deftchisel.workspace;
 
+import dev.deftchisel.source.Headline;
 import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.Position;
 import dev.deftchisel.source.Skeleton;
@@ -18,9 +19,11 @@ public final class SourceFile {
     private final Module module;
     private final SourceRoot root;
     private volatile Tokens tokens;
+    private volatile Headline headline;
     private volatile Skeleton skeleton;
     private volatile LineMap lines;
     private volatile String declarations;
+    private volatile Boolean hasEscapes;
 
     SourceFile(Path path, SourceText text, Module module, SourceRoot root) {
         this.path = path;
@@ -64,12 +67,32 @@ public final class SourceFile {
         return path.endsWith("package-info.java");
     }
 
+    /** Whether the text may hold Unicode escapes (JLS 3.3), so that names need not stand in it as they read. */
+    public boolean hasEscapes() {
+        Boolean known = hasEscapes;
+        if (known == null) {
+            known = content().contains("\\u");
+            hasEscapes = known;
+        }
+        return known;
+    }
+
     /** The tokens of the text. */
     public Tokens tokens() {
         Tokens known = tokens;
         if (known == null) {
             known = Tokens.of(content());
             tokens = known;
+        }
+        return known;
+    }
+
+    /** The package and the top-level types. */
+    public Headline headline() {
+        Headline known = headline;
+        if (known == null) {
+            known = Headline.of(content());
+            headline = known;
         }
         return known;
     }

@@ -1,0 +1,52 @@
+package dev.deftchisel.analysis;
+
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.source.Words;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Set;
+import java.util.TreeSet;
+
+/** What the compiler is to see of a file that is attributed: all but the bodies and imports that do not matter. */
+final class VisibleText {
+
+    private VisibleText() {
+    }
+
+    /**
+     * The text, as long as the file's content and with the same lines.
+     *
+     * @param names bodies with one of these are left in; all bodies when there are none
+     * @param types bodies that declare one of these are left in
+     */
+    static String of(SourceFile file, Set<String> names, Collection<TypeSketch> types) {
+        String content = file.content();
+        if (names.isEmpty() || file.hasEscapes()) {
+            return content;
+        }
+        // found once for the whole file: looking into each body in turn took longer than the compiler
+        TreeSet<Integer> reasons = new TreeSet<>();
+        names.forEach(name -> Words.find(content, name).forEach(word -> reasons.add(word.start())));
+        types.forEach(type -> reasons.add(type.nameRange().start()));
+        constructorCalls(content, reasons);
+        return file.skeleton().blank(
+                content,
+                body -> holdsOneOf(reasons, body),
+                wanted -> Arrays.stream(wanted.name().split("\\.")).anyMatch(names::contains));
+    }
+
+    private static boolean holdsOneOf(TreeSet<Integer> offsets, Range body) {
+        Integer next = offsets.ceiling(body.start());
+        return next != null && next < body.end();
+    }
+
+    /** A constructor without its {@code super(…)} would imply another one, which may not exist. */
+    private static void constructorCalls(String content, TreeSet<Integer> offsets) {
+        Words.find(content, "super").forEach(word -> offsets.add(word.start()));
+        Words.find(content, "this").stream()
+                .filter(word -> content.startsWith("(", word.end()) || content.startsWith(" (", word.end()))
+                .forEach(word -> offsets.add(word.start()));
+    }
+}
