@@ -91,6 +91,13 @@ final class ClassIndex {
                 .toList();
     }
 
+    /** The bridges of this name that a class declares. */
+    List<Member> bridges(String owner, String name) {
+        return outlines.get(owner).members().keySet().stream()
+                .filter(member -> member.name().equals(name) && isBridge(member))
+                .toList();
+    }
+
     boolean isBridge(Member member) {
         Outline outline = outlines.get(member.owner());
         return outline != null && (outline.members().getOrDefault(member, 0) & Opcodes.ACC_BRIDGE) != 0;

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.regex.Pattern;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.commons.Remapper;
 
@@ -20,6 +21,8 @@ import org.objectweb.asm.commons.Remapper;
  * members and packages are mapped; locals, labels and type parameters leave at most traces, see {@link #traces}.
  */
 final class NewNames extends Remapper {
+
+    private static final Pattern ANONYMOUS = Pattern.compile("\\$\\d+$");
 
     private final Map<String, String> packages;
     private final Map<String, String> types = new HashMap<>();
@@ -88,7 +91,7 @@ final class NewNames extends Remapper {
     private void localType(String oldName, String newName) {
         List<String> found = new ArrayList<>();
         for (String name : index.names()) {
-            if (name.matches(".*\\$\\d+" + java.util.regex.Pattern.quote(oldName))) {
+            if (name.matches(".*\\$\\d+" + Pattern.quote(oldName))) {
                 found.add(name);
             }
         }
@@ -174,11 +177,32 @@ final class NewNames extends Remapper {
         ClassIndex.Member reference = new ClassIndex.Member(owner, name, descriptor);
         Optional<ClassIndex.Member> declared = index.resolve(reference);
         String renamed = declared.map(members::get).orElse(null);
-        if (renamed == null && declared.filter(index::isBridge).isPresent()) {
-            renamed = index.above(declared.get()).stream().map(members::get).filter(known -> known != null)
-                    .findFirst().orElse(null);
+        if (renamed == null && declared.isPresent()) {
+            renamed = ofOverridden(declared.get()).orElse(null);
         }
         return renamed == null ? name : renamed;
+    }
+
+    /**
+     * The new name of a method that the change does not list, since it has no declaration of its own there: a bridge, or
+     * a method of an anonymous class, which is known as the one that it overrides.
+     */
+    private Optional<String> ofOverridden(ClassIndex.Member method) {
+        if (index.isBridge(method)) {
+            return renamedAbove(method);
+        }
+        if (!ANONYMOUS.matcher(method.owner()).find()) {
+            return Optional.empty();
+        }
+        // with type arguments it overrides by way of a bridge
+        return renamedAbove(method).or(() -> index.bridges(method.owner(), method.name()).stream()
+                .map(this::renamedAbove)
+                .flatMap(Optional::stream)
+                .findFirst());
+    }
+
+    private Optional<String> renamedAbove(ClassIndex.Member method) {
+        return index.above(method).stream().map(members::get).filter(known -> known != null).findFirst();
     }
 
     @Override

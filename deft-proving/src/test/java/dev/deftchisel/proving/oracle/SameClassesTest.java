@@ -81,6 +81,20 @@ class SameClassesTest {
     }
 
     @Test
+    void aMethodOfAnAnonymousClassIsTheOneItOverrides() throws IOException {
+        SymbolKey key = new SymbolKey.Method(new SymbolKey.Type("Berth$Rule"), "allows", "(Ljava.lang.Object;)Z");
+        String source = """
+                class Berth {
+                    interface Rule<T> { boolean NAME(T ship); }
+                    boolean open = new Rule<String>() { public boolean NAME(String ship) { return true; } }.NAME("Tern");
+                    boolean shut = new Rule<Object>() { public boolean NAME(Object ship) { return true; } }.NAME("Tern");
+                }
+                """;
+        assertEquals(Optional.empty(), objection(
+                source.replace("NAME", "allows"), source.replace("NAME", "permits"), key, "allows", "permits"));
+    }
+
+    @Test
     void anEnumConstantTakesItsTextAlong() throws IOException {
         String source = "enum Berth { NAME, WEST { }; static Berth of(int i) { return switch (values()[i]) {"
                 + " case NAME -> WEST; default -> NAME; }; } }";
