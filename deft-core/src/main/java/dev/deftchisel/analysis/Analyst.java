@@ -10,6 +10,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.util.Elements;
 
@@ -47,6 +48,25 @@ public final class Analyst {
     /** One who analyses other code with the same libraries. */
     public Analyst of(Snapshot other) {
         return new Analyst(other, libraries, monitor);
+    }
+
+    /** The file in which a symbol is declared, as far as its key tells. */
+    public Optional<SourceFile> declaring(SymbolKey symbol) {
+        if (symbol instanceof SymbolKey.Type type) {
+            return snapshot.files().stream()
+                    .filter(file -> file.headline().types().stream()
+                            .anyMatch(name -> file.headline().qualifiedName(name).equals(type.topLevel())))
+                    .findFirst();
+        } else if (symbol instanceof SymbolKey.Field field) {
+            return declaring(field.owner());
+        } else if (symbol instanceof SymbolKey.Method method) {
+            return declaring(method.owner());
+        } else if (symbol instanceof SymbolKey.TypeParameter parameter) {
+            return declaring(parameter.owner());
+        } else if (symbol instanceof SymbolKey.Local local) {
+            return snapshot.file(local.file());
+        }
+        return symbol instanceof SymbolKey.LocalType local ? snapshot.file(local.file()) : Optional.empty();
     }
 
     /**

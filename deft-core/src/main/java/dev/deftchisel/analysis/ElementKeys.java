@@ -71,7 +71,8 @@ final class ElementKeys {
     }
 
     private SymbolKey compute(Element element) {
-        if (element.asType().getKind() == TypeKind.ERROR) {
+        // the initialiser of a field is a method without a type, in which a lambda may declare variables
+        if (element.asType() == null || element.asType().getKind() == TypeKind.ERROR) {
             return new SymbolKey.Unknown(element.getSimpleName().toString());
         }
         return switch (element.getKind()) {

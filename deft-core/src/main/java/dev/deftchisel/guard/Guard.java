@@ -11,6 +11,7 @@ import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -90,7 +91,16 @@ public final class Guard {
      * Files that mention a renamed symbol or its new name, but were not looked at: the proof would have a hole there.
      * Which files these are is worked out here again, so that the guard does not rest on what it judges.
      */
-    private static List<Difference> unseen(Analysis before, Change change) {
+    private List<Difference> unseen(Analysis before, Change change) {
+        List<Difference> undeclared = change.meaning().names().keySet().stream()
+                .map(analyst::declaring)
+                .flatMap(Optional::stream)
+                .filter(file -> !before.focus().files().contains(file.path()))
+                .map(file -> blind(file, "what changes is declared in this file, which was not analysed"))
+                .toList();
+        if (!undeclared.isEmpty()) {
+            return undeclared;
+        }
         Set<String> names = new HashSet<>();
         change.meaning().names().forEach((key, newName) -> before.symbol(key)
                 .filter(symbol -> !symbol.kind().isLocal())
@@ -105,9 +115,13 @@ public final class Guard {
         }
         return before.snapshot().mentioning(names).stream()
                 .filter(file -> !before.focus().files().contains(file.path()))
-                .map(file -> new Difference(Difference.Kind.UNPROVEN, file.path(), new Range(0, 0), Optional.empty(),
-                        Optional.empty(), "this file mentions what changes but was not analysed; that is a fault of deft"))
+                .map(file -> blind(file, "this file mentions what changes but was not analysed"))
                 .toList();
+    }
+
+    private static Difference blind(SourceFile file, String what) {
+        return new Difference(Difference.Kind.UNPROVEN, file.path(), new Range(0, 0), Optional.empty(), Optional.empty(),
+                what + "; that is a fault of deft");
     }
 
     private static Set<String> typesAfter(Focus focus, Change change) {

@@ -14,6 +14,7 @@ import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Meaning;
 import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
@@ -161,16 +162,27 @@ public final class RenameOperation implements Operation {
         if (target.kind().isLocal()) {
             return Focus.on(Set.of(spot.file().path()), names);
         }
-        // a private member is used in its own file only, but under its new name it can hide an inherited one anywhere
-        Set<String> sought = target.isPrivate() ? Set.of(newName) : names;
-        Set<Path> files = analyst.snapshot().mentioning(sought).stream()
-                .map(SourceFile::path)
-                .collect(Collectors.toSet());
+        Set<Path> files = new HashSet<>();
+        if (target.isPrivate()) {
+            // code uses it in its own file only, but documentation can refer to it from others, and under its new name
+            // it can hide an inherited one anywhere
+            files.addAll(paths(analyst.snapshot().mentioning(Set.of(newName))));
+            files.addAll(paths(analyst.snapshot().files().stream()
+                    .filter(file -> file.content().contains("#" + target.name()))
+                    .toList()));
+            analyst.declaring(target.key()).map(SourceFile::path).ifPresent(files::add);
+        } else {
+            files.addAll(paths(analyst.snapshot().mentioning(names)));
+        }
         files.add(spot.file().path());
         Set<String> owner = target.kind().isMethod()
                 ? target.owner().flatMap(spot.analysis()::symbol).map(Symbol::name).map(Set::of).orElse(Set.of())
                 : Set.of();
         return Focus.on(files, names).withTypes(owner);
+    }
+
+    private static List<Path> paths(List<SourceFile> files) {
+        return files.stream().map(SourceFile::path).toList();
     }
 
     /** A top-level type takes the file that is named after it along (JLS 7.6). */

@@ -1,4 +1,4 @@
-package dev.deftchisel.rename;
+package dev.deftchisel.operation;
 
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKind;
@@ -16,7 +16,7 @@ import javax.lang.model.element.Modifier;
  * @param kind  what is to bear it
  * @param level the language level, for instance 17
  */
-record NewName(String name, SymbolKind kind, int level) {
+public record NewName(String name, SymbolKind kind, int level) {
 
     /** Names that no type may bear, with the level from which they are taken (JLS 3.9, restricted identifiers). */
     private static final Set<String> NOT_FOR_TYPES_10 = Set.of("var");
@@ -27,12 +27,13 @@ record NewName(String name, SymbolKind kind, int level) {
     private static final Set<String> NOT_FOR_COMPONENTS = Set.of(
             "clone", "finalize", "getClass", "hashCode", "notify", "notifyAll", "toString", "wait");
 
-    static NewName of(String name, Symbol symbol, int level) {
+    /** The rules for another name of a symbol. */
+    public static NewName of(String name, Symbol symbol, int level) {
         return new NewName(name, symbol.kind(), level);
     }
 
     /** Why the language does not allow the name, as one line; empty when it does. */
-    Optional<String> objection() {
+    public Optional<String> objection() {
         if (name.isEmpty()) {
             return Optional.of("the new name is empty");
         }
@@ -82,7 +83,7 @@ record NewName(String name, SymbolKind kind, int level) {
     }
 
     /** What convention (JLS 6.1) says against the name; a note, never a refusal. */
-    Optional<String> unconventional(Set<Modifier> modifiers) {
+    public Optional<String> unconventional(Set<Modifier> modifiers) {
         boolean isConstant = kind == SymbolKind.ENUM_CONSTANT
                 || kind == SymbolKind.FIELD && modifiers.containsAll(Set.of(
                         Modifier.STATIC, Modifier.FINAL));

@@ -1,4 +1,4 @@
-package dev.deftchisel.rename;
+package dev.deftchisel.operation;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
