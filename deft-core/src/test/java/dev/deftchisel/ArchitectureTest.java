@@ -18,7 +18,8 @@ class ArchitectureTest {
             .layer("facade").definedBy("dev.deftchisel")
             .layer("journal").definedBy("..journal..")
             .layer("guard").definedBy("..guard..")
-            .layer("rename").definedBy("..rename..")
+            .layer("operations").definedBy("..rename..", "..extract..", "..inline..")
+            .layer("rewrite").definedBy("..rewrite..")
             .layer("operation").definedBy("..operation..")
             .layer("change").definedBy("..change..")
             .layer("analysis").definedBy("..analysis..")
@@ -27,10 +28,11 @@ class ArchitectureTest {
             .whereLayer("facade").mayNotBeAccessedByAnyLayer()
             .whereLayer("journal").mayOnlyBeAccessedByLayers("facade")
             .whereLayer("guard").mayOnlyBeAccessedByLayers("facade")
-            .whereLayer("rename").mayNotBeAccessedByAnyLayer()
-            .whereLayer("operation").mayOnlyBeAccessedByLayers("facade", "rename")
-            .whereLayer("change").mayOnlyBeAccessedByLayers("facade", "journal", "guard", "operation", "rename")
-            .whereLayer("analysis").mayOnlyBeAccessedByLayers("facade", "guard", "change", "operation", "rename");
+            .whereLayer("operations").mayNotBeAccessedByAnyLayer()
+            .whereLayer("rewrite").mayOnlyBeAccessedByLayers("operations")
+            .whereLayer("operation").mayOnlyBeAccessedByLayers("facade", "operations")
+            .whereLayer("change").mayOnlyBeAccessedByLayers("facade", "journal", "guard", "operation", "rewrite", "operations")
+            .whereLayer("analysis").mayOnlyBeAccessedByLayers("facade", "guard", "change", "operation", "rewrite", "operations");
 
     @ArchTest
     static final ArchRule NO_CYCLES = slices().matching("dev.deftchisel.(*)..").should().beFreeOfCycles();

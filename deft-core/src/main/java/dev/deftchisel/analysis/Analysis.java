@@ -220,6 +220,11 @@ public final class Analysis {
         return found;
     }
 
+    /** The tree of a file; empty when the file was not looked at. */
+    public Optional<Code> code(Path file) {
+        return partOf(file).map(part -> new Code(part.files().get(file), part));
+    }
+
     private static TreePath pathTo(Attribution part, CompilationUnitTree unit, int offset) {
         SourcePositions positions = part.run().trees().getSourcePositions();
         TreePath[] deepest = {new TreePath(unit)};

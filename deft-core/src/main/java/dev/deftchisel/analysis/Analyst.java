@@ -118,7 +118,7 @@ public final class Analyst {
                 libraries.manager(universe.classPath()),
                 snapshot.files().stream().filter(file -> universe.sees(file.module())));
         CompilerRun.Attributed run = new CompilerRun(libraries.compiler(), manager, universe.level(), focus.isDeep(), monitor)
-                .attribute(files, file -> VisibleText.of(file, focus.names(), subtypes.getOrDefault(file, List.of())));
+                .attribute(files, file -> VisibleText.of(file, focus, subtypes.getOrDefault(file, List.of())));
         Elements elements = run.task().getElements();
         Symbols symbols = new Symbols(
                 new ElementKeys(elements, run.task().getTypes()), SourceNames.of(snapshot, universe));

@@ -41,14 +41,12 @@ final class CompilerRun {
     private final JavaCompiler compiler;
     private final JavaFileManager manager;
     private final List<String> options;
-    private final boolean isDeep;
     private final Monitor monitor;
     private final List<String> gaps = new ArrayList<>();
 
     CompilerRun(JavaCompiler compiler, JavaFileManager manager, int level, boolean isDeep, Monitor monitor) {
         this.compiler = compiler;
         this.manager = manager;
-        this.isDeep = isDeep;
         this.monitor = monitor;
         String depth = isDeep ? "FLOW" : "ATTR";
         this.options = List.of("-proc:none", "-nowarn", "-Xlint:none", "-Xmaxerrs", "100000",
@@ -76,7 +74,7 @@ final class CompilerRun {
         Set<Path> dropped = new HashSet<>();
         RuntimeException last = null;
         for (int attempt = 0; attempt < MOST_ATTEMPTS; attempt++) {
-            Progress progress = new Progress(files, isDeep, monitor);
+            Progress progress = new Progress(files, monitor);
             try {
                 return attempt(files, visible, blanked, dropped, progress);
             } catch (RuntimeException | StackOverflowError | AssertionError failed) {
@@ -175,21 +173,16 @@ final class CompilerRun {
     private static final class Progress implements TaskListener {
 
         private final Set<String> open = new HashSet<>();
-        private final boolean toTheEnd;
         private final Monitor monitor;
         private final int total;
         private JavaFileObject at;
         private boolean isDone;
 
-        /**
-         * @param wanted   the files that matter
-         * @param toTheEnd whether the others must be gone through as well
-         */
-        Progress(List<SourceFile> wanted, boolean toTheEnd, Monitor monitor) {
+        /** @param wanted the files that matter */
+        Progress(List<SourceFile> wanted, Monitor monitor) {
             for (SourceFile file : wanted) {
                 file.headline().types().forEach(type -> open.add(file.headline().qualifiedName(type)));
             }
-            this.toTheEnd = toTheEnd;
             this.monitor = monitor;
             this.total = open.size();
         }
@@ -206,7 +199,7 @@ final class CompilerRun {
             if (event.getKind() == TaskEvent.Kind.ANALYZE && event.getTypeElement() != null
                     && open.remove(event.getTypeElement().getQualifiedName().toString())) {
                 monitor.at("analysing", total - open.size(), total);
-                if (open.isEmpty() && !toTheEnd) {
+                if (open.isEmpty()) {
                     isDone = true;
                     throw new Enough();
                 }

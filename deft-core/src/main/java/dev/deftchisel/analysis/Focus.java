@@ -1,7 +1,9 @@
 package dev.deftchisel.analysis;
 
+import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.Collection;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -10,30 +12,47 @@ import java.util.Set;
  * @param files  those to attribute; whatever else they refer to is read as declarations only
  * @param names  identifiers of interest: a body in which none of them stands is left out. Empty for everything
  * @param types  simple names of types: a body that declares a subtype of one of them is kept as well
- * @param isDeep whether definite assignment, reachability and exceptions are checked too (JLS 11, 14.22, 16); only
- *               sensible when no body is left out
+ * @param around by file, a stretch of code: the body around it is kept as well
+ * @param isDeep whether definite assignment, reachability and exceptions are checked too (JLS 11, 14.22, 16)
  */
-public record Focus(Set<Path> files, Set<String> names, Set<String> types, boolean isDeep) {
+public record Focus(
+        Set<Path> files, Set<String> names, Set<String> types, Map<Path, Range> around, boolean isDeep) {
 
     /** Copies the sets. */
     public Focus {
         files = Set.copyOf(files);
         names = Set.copyOf(names);
         types = Set.copyOf(types);
+        around = Map.copyOf(around);
     }
 
     /** Everything in these files. */
     public static Focus whole(Collection<Path> files) {
-        return new Focus(Set.copyOf(files), Set.of(), Set.of(), false);
+        return new Focus(Set.copyOf(files), Set.of(), Set.of(), Map.of(), false);
     }
 
     /** The bodies in these files that mention one of the names. */
     public static Focus on(Collection<Path> files, Set<String> names) {
-        return new Focus(Set.copyOf(files), names, Set.of(), false);
+        return new Focus(Set.copyOf(files), names, Set.of(), Map.of(), false);
+    }
+
+    /** The body around a stretch of code, and what stands in the file outside of bodies. */
+    public static Focus around(Path file, Range code) {
+        return new Focus(Set.of(file), Set.of(), Set.of(), Map.of(file, code), false);
+    }
+
+    /** The same, checked deeply. */
+    public Focus deeply() {
+        return new Focus(files, names, types, around, true);
     }
 
     /** The same, also for bodies that declare subtypes of these. */
     public Focus withTypes(Set<String> simpleNames) {
-        return new Focus(files, names, simpleNames, isDeep);
+        return new Focus(files, names, simpleNames, around, isDeep);
+    }
+
+    /** Whether bodies are left out. */
+    boolean isPartial() {
+        return !names.isEmpty() || !around.isEmpty();
     }
 }

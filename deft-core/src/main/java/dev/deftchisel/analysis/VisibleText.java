@@ -6,6 +6,7 @@ import dev.deftchisel.source.Words;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -18,18 +19,20 @@ final class VisibleText {
     /**
      * The text, as long as the file's content and with the same lines.
      *
-     * @param names bodies with one of these are left in; all bodies when there are none
+     * @param focus which bodies matter
      * @param types bodies that declare one of these are left in
      */
-    static String of(SourceFile file, Set<String> names, Collection<TypeSketch> types) {
+    static String of(SourceFile file, Focus focus, Collection<TypeSketch> types) {
         String content = file.content();
-        if (names.isEmpty() || file.hasEscapes()) {
+        Set<String> names = focus.names();
+        if (!focus.isPartial() || file.hasEscapes()) {
             return content;
         }
         // found once for the whole file: looking into each body in turn took longer than the compiler
         TreeSet<Integer> reasons = new TreeSet<>();
         names.forEach(name -> Words.find(content, name).forEach(word -> reasons.add(word.start())));
         types.forEach(type -> reasons.add(type.nameRange().start()));
+        Optional.ofNullable(focus.around().get(file.path())).ifPresent(code -> reasons.add(code.start()));
         constructorCalls(content, reasons);
         return file.skeleton().blank(
                 content,

@@ -1,6 +1,8 @@
 package dev.deftchisel.change;
 
 import dev.deftchisel.source.Range;
+import java.util.List;
+import java.util.Optional;
 
 /**
  * One stretch of a file and what takes its place.
@@ -9,8 +11,23 @@ import dev.deftchisel.source.Range;
  * @param replacement the new text; for a {@linkplain Kind#isName() name} the new name stands at its end
  * @param kind        what the edit is for
  * @param isTaken     whether it takes part in the change; only mentions may be left out without breaking the code
+ * @param carried     what of the replacement is code that stood elsewhere, or here, before
+ * @param same        other code of the file that reads and means the same as what is replaced, and stays or is carried;
+ *                    empty when there is none
  */
-public record Edit(Range range, String replacement, Kind kind, boolean isTaken) implements Comparable<Edit> {
+public record Edit(
+        Range range, String replacement, Kind kind, boolean isTaken, List<Carried> carried, Optional<Range> same)
+        implements Comparable<Edit> {
+
+    /** Copies the list. */
+    public Edit {
+        carried = List.copyOf(carried);
+    }
+
+    /** An edit that carries nothing. */
+    public Edit(Range range, String replacement, Kind kind, boolean isTaken) {
+        this(range, replacement, kind, isTaken, List.of(), Optional.empty());
+    }
 
     /** What an edit is for. */
     public enum Kind {
@@ -20,6 +37,8 @@ public record Edit(Range range, String replacement, Kind kind, boolean isTaken) 
         /** Code added so that a name keeps its meaning. */
         QUALIFIER("qualifier"),
         IMPORT("import"),
+        /** Code that is written anew, around code that is carried. */
+        CODE("piece of code"),
         COMMENT("comment"),
         STRING("string literal"),
         /** A name in a file that is not Java. */
@@ -54,7 +73,17 @@ public record Edit(Range range, String replacement, Kind kind, boolean isTaken) 
 
     /** The same edit, taken or left out. */
     public Edit taken(boolean taken) {
-        return new Edit(range, replacement, kind, taken);
+        return new Edit(range, replacement, kind, taken, carried, same);
+    }
+
+    /** The same edit, with code that it writes again. */
+    public Edit carrying(List<Carried> pieces) {
+        return new Edit(range, replacement, kind, isTaken, pieces, same);
+    }
+
+    /** The same edit, which replaces code that reads and means the same as other code. */
+    public Edit sameAs(Range other) {
+        return new Edit(range, replacement, kind, isTaken, carried, Optional.of(other));
     }
 
     /** The length of the name at the end of the replacement. */

@@ -4,6 +4,7 @@ import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -31,12 +32,25 @@ public final class Mapping {
     }
 
     /**
+     * Every place where a name is afterwards: one, unless code is carried to several places, or replaced by something
+     * else.
+     */
+    public List<Range> names(Path before, Range range) {
+        List<Range> copies = shifts(before).copies(range);
+        return copies.isEmpty() ? name(before, range).stream().toList() : copies;
+    }
+
+    /**
      * Where a name is afterwards: behind anything inserted before it, and at the end of an edit that replaces it.
      *
      * @return empty when the name was replaced by something else
      */
     public Optional<Range> name(Path before, Range range) {
         Shifts moved = shifts(before);
+        List<Range> copies = moved.copies(range);
+        if (!copies.isEmpty()) {
+            return Optional.of(copies.get(0));
+        }
         Optional<Edit> around = moved.replacing(range);
         if (around.isEmpty()) {
             int shift = moved.upTo(range.start(), true);
@@ -53,6 +67,10 @@ public final class Mapping {
     /** Where a piece of code is afterwards, with whatever was inserted at its start. */
     public Range code(Path before, Range range) {
         Shifts moved = shifts(before);
+        List<Range> copies = moved.copies(range);
+        if (!copies.isEmpty()) {
+            return copies.get(0);
+        }
         int start = range.start() + moved.upTo(range.start(), false);
         int end = range.end() + moved.upTo(range.end(), false);
         return new Range(start, Math.max(start, end));
@@ -97,6 +115,15 @@ public final class Mapping {
             return new SymbolKey.Module(meaning.names().getOrDefault(module, module.name()));
         }
         return before;
+    }
+
+    /** What a variable's key is in each place to which its declaration is carried. */
+    public Set<SymbolKey> copies(SymbolKey before) {
+        return before instanceof SymbolKey.Local local
+                ? shifts(local.file()).copies(new Range(local.offset(), local.offset() + 1)).stream()
+                        .map(range -> new SymbolKey.Local(file(local.file()), range.start()))
+                        .collect(Collectors.toSet())
+                : Set.of();
     }
 
     private int offset(Path file, int before) {

@@ -1,6 +1,7 @@
 package dev.deftchisel.change;
 
 import dev.deftchisel.source.Range;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -50,6 +51,25 @@ final class Shifts {
             }
         }
         return Optional.empty();
+    }
+
+    /** Where an edit's replacement starts after the change. */
+    int startOf(int edit) {
+        return edits.get(edit).range().start() + sums[edit];
+    }
+
+    /** Every place where a stretch of code stands again because an edit carries it. */
+    List<Range> copies(Range range) {
+        List<Range> found = new ArrayList<>();
+        for (int i = 0; i < edits.size(); i++) {
+            for (Carried piece : edits.get(i).carried()) {
+                if (piece.from().encloses(range)) {
+                    Range within = piece.within(range);
+                    found.add(new Range(startOf(i) + within.start(), startOf(i) + within.end()));
+                }
+            }
+        }
+        return found;
     }
 
     /**

@@ -44,7 +44,12 @@ final class Comparison {
                 found.computeIfAbsent(binding.range(), range -> new HashSet<>()).add(binding.key());
             }
             for (Binding binding : before.bindings(file.path())) {
-                compare(binding, found).ifPresent(differences::add);
+                if (binding.isNamed()) {
+                    mapping.names(file.path(), binding.range())
+                            .forEach(place -> compare(binding, place, found).ifPresent(differences::add));
+                } else {
+                    compare(binding, startOf(binding), found).ifPresent(differences::add);
+                }
             }
         }
         return differences;
@@ -58,22 +63,16 @@ final class Comparison {
         return files;
     }
 
-    private Optional<Difference> compare(Binding binding, Map<Range, Set<SymbolKey>> found) {
+    private Optional<Difference> compare(Binding binding, Range place, Map<Range, Set<SymbolKey>> found) {
         // what no one could resolve before proves nothing now; a static import that names several members may be split
         if (binding.key() instanceof SymbolKey.Unknown || binding.role() == Role.IMPORT) {
             return Optional.empty();
         }
-        Optional<Range> place = binding.isNamed()
-                ? mapping.name(binding.file(), binding.range())
-                : Optional.of(startOf(binding));
-        if (place.isEmpty()) {
-            return Optional.empty();
-        }
         SymbolKey expected = mapping.key(binding.key());
         Set<SymbolKey> actual = binding.isNamed()
-                ? found.getOrDefault(place.get(), Set.of())
-                : startingAt(found, place.get().start(), mapping.code(binding.file(), binding.range()).start());
-        if (actual.contains(expected)) {
+                ? found.getOrDefault(place, Set.of())
+                : startingAt(found, place.start(), mapping.code(binding.file(), binding.range()).start());
+        if (actual.contains(expected) || actual.stream().anyMatch(mapping.copies(binding.key())::contains)) {
             return Optional.empty();
         }
         Optional<SymbolKey> other = actual.stream().filter(key -> !(key instanceof SymbolKey.Unknown)).findFirst();

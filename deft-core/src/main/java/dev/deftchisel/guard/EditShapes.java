@@ -4,6 +4,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.change.Carried;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
@@ -59,9 +60,52 @@ final class EditShapes {
             case DECLARATION, REFERENCE, DOCUMENTATION -> isNewName(file, edit);
             case QUALIFIER -> isQualifier(file, edit) || isElementName(edit);
             case IMPORT -> isImport(file, edit);
+            case CODE -> edit.carried().stream().allMatch(piece -> isCarried(file, edit, piece))
+                    && edit.same().filter(other -> !isSame(file, edit.range(), other)).isEmpty();
             case COMMENT, STRING -> staysInText(file.tokens(), edit);
             case RESOURCE -> false;
         };
+    }
+
+    private static boolean isCarried(SourceFile file, Edit edit, Carried piece) {
+        return file.content().startsWith(
+                edit.replacement().substring(piece.at(), piece.at() + piece.from().length()), piece.from().start());
+    }
+
+    /** Whether two pieces of code have the same tokens, and each name means the same in both. */
+    private boolean isSame(SourceFile file, Range one, Range other) {
+        return codeIn(file, one).equals(codeIn(file, other)) && keysIn(file, one).equals(keysIn(file, other));
+    }
+
+    private static List<String> codeIn(SourceFile file, Range range) {
+        Tokens tokens = file.tokens();
+        List<String> found = new ArrayList<>();
+        for (int i = tokens.code(tokens.at(range.start())); i < tokens.count() && tokens.start(i) < range.end();
+                i = tokens.code(i + 1)) {
+            found.add(tokens.text(i));
+        }
+        while (found.size() > 2 && found.get(0).equals("(") && closesAtEnd(found)) {
+            found = found.subList(1, found.size() - 1);
+        }
+        return found;
+    }
+
+    private static boolean closesAtEnd(List<String> tokens) {
+        int depth = 0;
+        for (int i = 0; i < tokens.size(); i++) {
+            depth += tokens.get(i).equals("(") ? 1 : tokens.get(i).equals(")") ? -1 : 0;
+            if (depth == 0) {
+                return i == tokens.size() - 1;
+            }
+        }
+        return false;
+    }
+
+    private List<SymbolKey> keysIn(SourceFile file, Range range) {
+        return before.bindings(file.path()).stream()
+                .filter(binding -> range.encloses(binding.range()))
+                .map(Binding::key)
+                .toList();
     }
 
     private boolean isNewName(SourceFile file, Edit edit) {

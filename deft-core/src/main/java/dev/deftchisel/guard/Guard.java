@@ -14,6 +14,7 @@ import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -67,7 +68,8 @@ public final class Guard {
         Focus focus = before.focus();
         Analysis after;
         try {
-            after = analyst.of(changed).analyse(new Focus(files, focus.names(), typesAfter(focus, change), focus.isDeep()));
+            after = analyst.of(changed).analyse(new Focus(
+                    files, focus.names(), typesAfter(focus, change), aroundAfter(focus, change), focus.isDeep()));
         } catch (AnalysisException failed) {
             return List.of(new Difference(Difference.Kind.UNPROVEN, before.snapshot().workspace().root(),
                     new Range(0, 0), Optional.empty(), Optional.empty(), failed.getMessage()));
@@ -122,6 +124,13 @@ public final class Guard {
     private static Difference blind(SourceFile file, String what) {
         return new Difference(Difference.Kind.UNPROVEN, file.path(), new Range(0, 0), Optional.empty(), Optional.empty(),
                 what + "; that is a fault of deft");
+    }
+
+    private static Map<Path, Range> aroundAfter(Focus focus, Change change) {
+        Map<Path, Range> around = new HashMap<>();
+        focus.around().forEach((file, code) ->
+                around.put(change.mapping().file(file), change.mapping().code(file, code)));
+        return around;
     }
 
     private static Set<String> typesAfter(Focus focus, Change change) {

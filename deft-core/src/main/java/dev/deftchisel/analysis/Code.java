@@ -1,0 +1,147 @@
+package dev.deftchisel.analysis;
+
+import com.sun.source.tree.CompilationUnitTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.SourcePositions;
+import com.sun.source.util.TreePath;
+import com.sun.source.util.TreePathScanner;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javax.lang.model.element.Element;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+import javax.lang.model.util.Elements;
+import javax.lang.model.util.Types;
+
+/**
+ * One attributed file as a tree: what stands where, what it refers to, and of which type it is. For operations that
+ * work on code rather than on names. Bodies that the analysis left out are empty here.
+ */
+public final class Code {
+
+    private final SourceFile file;
+    private final Attribution part;
+    private final CompilationUnitTree unit;
+    private final SourcePositions positions;
+
+    Code(SourceFile file, Attribution part) {
+        this.file = file;
+        this.part = part;
+        this.unit = part.run().units().get(file.path());
+        this.positions = part.run().trees().getSourcePositions();
+    }
+
+    /** The file. */
+    public SourceFile file() {
+        return file;
+    }
+
+    /** Shorthand for the tokens of the file. */
+    public Tokens tokens() {
+        return file.tokens();
+    }
+
+    /** The whole tree. */
+    public CompilationUnitTree unit() {
+        return unit;
+    }
+
+    /** Relations between types of this file. */
+    public Types types() {
+        return part.typeRelations();
+    }
+
+    /** Access to the elements of this file. */
+    public Elements elements() {
+        return part.elements();
+    }
+
+    /** Where a tree stands; empty for one that the compiler made up. */
+    public Optional<Range> find(Tree tree) {
+        int start = (int) positions.getStartPosition(unit, tree);
+        int end = (int) positions.getEndPosition(unit, tree);
+        return start < 0 || end < start ? Optional.empty() : Optional.of(new Range(start, end));
+    }
+
+    /**
+     * Where a tree stands that was found by its place.
+     *
+     * @throws IllegalArgumentException for a tree that does not stand in the text
+     */
+    public Range range(Tree tree) {
+        return find(tree).orElseThrow(() -> new IllegalArgumentException("not in the text: " + tree.getKind()));
+    }
+
+    /** The text of a range. */
+    public String text(Range range) {
+        return file.content().substring(range.start(), range.end());
+    }
+
+    /** The text of a tree. */
+    public String text(Tree tree) {
+        return text(range(tree));
+    }
+
+    /** What an expression or declaration refers to. */
+    public Optional<Element> element(TreePath path) {
+        return Optional.ofNullable(part.run().trees().getElement(path));
+    }
+
+    /** The identity of an element. */
+    public SymbolKey key(Element element) {
+        return part.symbols().key(element);
+    }
+
+    /** The type of an expression; empty where the compiler could not tell. */
+    public Optional<TypeMirror> type(TreePath path) {
+        return Optional.ofNullable(part.run().trees().getTypeMirror(path))
+                .filter(type -> type.getKind() != TypeKind.ERROR && type.getKind() != TypeKind.OTHER
+                        && type.getKind() != TypeKind.NONE);
+    }
+
+    /** The path to a tree of this file. */
+    public TreePath path(Tree tree) {
+        return part.run().trees().getPath(unit, tree);
+    }
+
+    /** What evaluating an expression, or running a statement, depends on and may do. */
+    public Effects effects(TreePath path) {
+        return new EffectScanner(this).scan(path, null);
+    }
+
+    /** Every tree around a range, innermost first; the tree may cover just the range. */
+    public List<TreePath> around(Range range) {
+        List<TreePath> found = new ArrayList<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void scan(Tree tree, Void unused) {
+                if (tree != null && find(tree).filter(place -> place.encloses(range)).isPresent()) {
+                    found.add(0, new TreePath(getCurrentPath(), tree));
+                    return super.scan(tree, null);
+                }
+                return null;
+            }
+        }.scan(new TreePath(unit), null);
+        return List.copyOf(found);
+    }
+
+    /** The expressions within a tree that satisfy a condition, in the order of the text. */
+    public List<TreePath> expressions(TreePath within) {
+        List<TreePath> found = new ArrayList<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void scan(Tree tree, Void unused) {
+                if (tree instanceof ExpressionTree && find(tree).isPresent()) {
+                    found.add(new TreePath(getCurrentPath(), tree));
+                }
+                return super.scan(tree, null);
+            }
+        }.scan(within, null);
+        return List.copyOf(found);
+    }
+}

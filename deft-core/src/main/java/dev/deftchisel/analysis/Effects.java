@@ -1,0 +1,86 @@
+package dev.deftchisel.analysis;
+
+import java.util.HashSet;
+import java.util.Set;
+import javax.lang.model.element.Element;
+
+/**
+ * What evaluating a piece of code depends on and may do, so far as it can be told from the code itself. Where it
+ * cannot, as for most calls, everything is possible.
+ *
+ * @param readsLocals  variables of a body whose value it needs
+ * @param writesLocals variables of a body that it assigns
+ * @param readsState   whether it depends on fields or array elements that can change
+ * @param writesState  whether it may change such state, or do anything else that can be seen from outside
+ * @param mayFail      whether it may end in an exception
+ * @param isFresh      whether its value may be a new object each time, so that two evaluations are not one
+ */
+public record Effects(
+        Set<Element> readsLocals,
+        Set<Element> writesLocals,
+        boolean readsState,
+        boolean writesState,
+        boolean mayFail,
+        boolean isFresh) {
+
+    /** Depends on nothing, does nothing: a literal. */
+    public static final Effects NONE = new Effects(Set.of(), Set.of(), false, false, false, false);
+    /** A call of which nothing is known. */
+    public static final Effects UNKNOWN = new Effects(Set.of(), Set.of(), true, true, true, true);
+    /** May end in an exception, for instance since a value may be {@code null}. */
+    static final Effects FAILURE = new Effects(Set.of(), Set.of(), false, false, true, false);
+    /** Reads a field or element that can change. */
+    static final Effects READ = new Effects(Set.of(), Set.of(), true, false, false, false);
+    /** Changes a field or element. */
+    static final Effects WRITE = new Effects(Set.of(), Set.of(), false, true, false, false);
+    /** Makes an object and does nothing else. */
+    static final Effects MADE = new Effects(Set.of(), Set.of(), false, false, false, true);
+
+    /** Copies the sets. */
+    public Effects {
+        readsLocals = Set.copyOf(readsLocals);
+        writesLocals = Set.copyOf(writesLocals);
+    }
+
+    static Effects reading(Element local) {
+        return new Effects(Set.of(local), Set.of(), false, false, false, false);
+    }
+
+    static Effects writing(Element local) {
+        return new Effects(Set.of(), Set.of(local), false, false, false, false);
+    }
+
+    /** Both of them, in either order. */
+    public Effects and(Effects other) {
+        Set<Element> reads = new HashSet<>(readsLocals);
+        reads.addAll(other.readsLocals);
+        Set<Element> writes = new HashSet<>(writesLocals);
+        writes.addAll(other.writesLocals);
+        return new Effects(reads, writes, readsState || other.readsState, writesState || other.writesState,
+                mayFail || other.mayFail, isFresh || other.isFresh);
+    }
+
+    /** Whether it can be seen that this was evaluated, other than by its value or failure. */
+    public boolean isVisible() {
+        return writesState || !writesLocals.isEmpty();
+    }
+
+    /** Whether it can be left out or done at another time, as long as what it depends on is the same. */
+    public boolean isPure() {
+        return !isVisible() && !mayFail;
+    }
+
+    /**
+     * Whether it makes no difference which of the two comes first (JLS 15.7): neither sees what the other does, and
+     * when one fails the other has done nothing yet.
+     */
+    public boolean commutesWith(Effects other) {
+        return !disturbs(other) && !other.disturbs(this) && !(mayFail && other.mayFail);
+    }
+
+    private boolean disturbs(Effects other) {
+        boolean changesLocals = writesLocals.stream()
+                .anyMatch(local -> other.readsLocals.contains(local) || other.writesLocals.contains(local));
+        return changesLocals || writesState && (other.readsState || other.writesState) || isVisible() && other.mayFail;
+    }
+}

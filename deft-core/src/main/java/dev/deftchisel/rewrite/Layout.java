@@ -1,0 +1,89 @@
+package dev.deftchisel.rewrite;
+
+import dev.deftchisel.source.LineMap;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.HashMap;
+import java.util.Map;
+
+/**
+ * How a file is laid out, read off its lines.
+ *
+ * @param lineEnd what ends most lines
+ * @param unit    what one level of indentation adds
+ */
+public record Layout(String lineEnd, String unit) {
+
+    private static final int WIDEST_UNIT = 8;
+
+    /** The layout of a file; four blanks when nothing tells. */
+    public static Layout of(SourceFile file) {
+        String content = file.content();
+        LineMap lines = file.lines();
+        Map<String, Integer> steps = new HashMap<>();
+        String last = "";
+        for (int line = 1; line <= lines.count(); line++) {
+            Range range = lines.rangeOf(line);
+            String indent = indentAt(content, range.start());
+            boolean isComment = content.startsWith("*", range.start() + indent.length());
+            if (range.length() == indent.length() || isComment) {
+                continue;
+            }
+            boolean isStep = indent.length() > last.length() && indent.startsWith(last);
+            if (isStep && indent.length() - last.length() <= WIDEST_UNIT) {
+                steps.merge(indent.substring(last.length()), 1, Integer::sum);
+            }
+            last = indent;
+        }
+        String unit = steps.entrySet().stream()
+                .max(Map.Entry.<String, Integer>comparingByValue().thenComparing(entry -> -entry.getKey().length()))
+                .map(Map.Entry::getKey)
+                .orElse("    ");
+        return new Layout(content.contains("\r\n") ? "\r\n" : content.contains("\n") || !content.contains("\r") ? "\n" : "\r", unit);
+    }
+
+    /** The white space at the start of the line in which an offset lies. */
+    public static String indentOf(SourceFile file, int offset) {
+        Range line = file.lines().rangeOf(file.lines().line(offset));
+        return indentAt(file.content(), line.start());
+    }
+
+    private static String indentAt(String content, int lineStart) {
+        int end = lineStart;
+        while (end < content.length() && (content.charAt(end) == ' ' || content.charAt(end) == '\t')) {
+            end++;
+        }
+        return content.substring(lineStart, end);
+    }
+
+    /** The range with the blanks around it up to the line starts and with its last line end, when nothing else is there. */
+    public static Range wholeLines(SourceFile file, Range range) {
+        String content = file.content();
+        int start = range.start();
+        while (start > 0 && isBlank(content.charAt(start - 1))) {
+            start--;
+        }
+        int end = range.end();
+        while (end < content.length() && isBlank(content.charAt(end))) {
+            end++;
+        }
+        boolean startsLine = start == 0 || isLineEnd(content.charAt(start - 1));
+        boolean endsLine = end == content.length() || isLineEnd(content.charAt(end));
+        if (!startsLine) {
+            return endsLine ? new Range(start, range.end()) : new Range(range.start(), end);
+        }
+        if (!endsLine) {
+            return new Range(range.start(), end);
+        }
+        int next = content.startsWith("\r\n", end) ? end + 2 : Math.min(content.length(), end + 1);
+        return new Range(start, next);
+    }
+
+    private static boolean isBlank(char c) {
+        return c == ' ' || c == '\t';
+    }
+
+    private static boolean isLineEnd(char c) {
+        return c == '\n' || c == '\r';
+    }
+}

@@ -1,0 +1,85 @@
+package dev.deftchisel.rewrite;
+
+import dev.deftchisel.change.Carried;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.source.Tokens;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.ArrayList;
+import java.util.List;
+
+/** A piece of new code that is put together from text and from code of the file that travels with its comments. */
+public final class NewCode {
+
+    private final SourceFile file;
+    private final StringBuilder text = new StringBuilder();
+    private final List<Carried> carried = new ArrayList<>();
+
+    /** @param file where the code is taken from and put */
+    public NewCode(SourceFile file) {
+        this.file = file;
+    }
+
+    /** Adds text. */
+    public NewCode write(String piece) {
+        text.append(piece);
+        return this;
+    }
+
+    /** Adds code as it stands in the file. */
+    public NewCode carry(Range code) {
+        return carry(code, "", "");
+    }
+
+    /**
+     * Adds code as it stands in the file, each further line of it with another indentation. Lines within text blocks
+     * and comments keep theirs.
+     *
+     * @param code      what to carry
+     * @param oldIndent what further lines start with now; lines that start otherwise stay as they are
+     * @param newIndent what they start with then
+     */
+    public NewCode carry(Range code, String oldIndent, String newIndent) {
+        String content = file.content();
+        Tokens tokens = file.tokens();
+        int from = code.start();
+        for (int i = tokens.at(code.start()); !oldIndent.equals(newIndent) && i < tokens.count()
+                && tokens.start(i) < code.end(); i++) {
+            int line = tokens.kind(i) == TokenKind.WHITE_SPACE ? lastLineStart(content, tokens.start(i), tokens.end(i)) : -1;
+            if (line >= code.start() && line < code.end() && content.startsWith(oldIndent, line)) {
+                carryAsIs(new Range(from, line));
+                text.append(newIndent);
+                from = line + oldIndent.length();
+            }
+        }
+        carryAsIs(new Range(from, code.end()));
+        return this;
+    }
+
+    private static int lastLineStart(String content, int start, int end) {
+        for (int i = end - 1; i >= start; i--) {
+            if (content.charAt(i) == '\n' || content.charAt(i) == '\r') {
+                return i + 1;
+            }
+        }
+        return -1;
+    }
+
+    private void carryAsIs(Range code) {
+        if (code.length() > 0) {
+            carried.add(new Carried(code, text.length()));
+            text.append(file.content(), code.start(), code.end());
+        }
+    }
+
+    /** The edit that puts this in place of a range. */
+    public Edit replacing(Range range) {
+        return Edit.of(range, text.toString(), Edit.Kind.CODE).carrying(carried);
+    }
+
+    /** The edit that puts this before what stands at an offset. */
+    public Edit at(int offset) {
+        return replacing(new Range(offset, offset));
+    }
+}
