@@ -25,6 +25,7 @@ module dev.deftchisel.core {
     uses dev.deftchisel.operation.Operation;
     uses dev.deftchisel.workspace.ProjectReader;
 
-    provides dev.deftchisel.operation.Operation with dev.deftchisel.rename.RenameOperation;
+    provides dev.deftchisel.operation.Operation with
+            dev.deftchisel.extract.ExtractVariableOperation, dev.deftchisel.rename.RenameOperation;
     provides dev.deftchisel.workspace.ProjectReader with dev.deftchisel.workspace.FolderReader;
 }

@@ -133,7 +133,7 @@ public final class Chisel implements AutoCloseable {
                 new IllegalArgumentException(place.file() + " is not a file of the workspace"));
         Focus focus = nameAt(file.tokens(), place.caret())
                 .map(name -> Focus.on(Set.of(file.path()), Set.of(name)))
-                .orElseGet(() -> Focus.whole(Set.of(file.path())));
+                .orElseGet(() -> Focus.around(file.path(), place.selection()));
         return new Spot(place, file, analyst().analyse(focus));
     }
 
@@ -146,10 +146,15 @@ public final class Chisel implements AutoCloseable {
                 .findFirst();
     }
 
-    /** What can be done at a place, best first. */
+    /** What can be done at a place, best first: what is about all that is selected, then what is about least. */
     public List<Offer> offers(Place place) {
         Spot spot = spot(place);
-        return operations.stream().map(operation -> operation.offer(spot)).flatMap(Optional::stream).toList();
+        return operations.stream()
+                .map(operation -> operation.offer(spot))
+                .flatMap(Optional::stream)
+                .sorted(Comparator.comparing((Offer offer) -> !offer.range().encloses(place.selection()))
+                        .thenComparing(offer -> offer.range().length()))
+                .toList();
     }
 
     /** Every use of the symbol at a place; empty when no name stands there. */

@@ -39,6 +39,17 @@ public sealed interface Outcome {
                     .count();
         }
 
+        /** The number of places in which code gives way to other code. */
+        public long places() {
+            return change.files().stream()
+                    .mapToLong(file -> file.takenEdits().stream()
+                            .filter(edit -> edit.kind() == Edit.Kind.CODE && edit.carried().isEmpty())
+                            .filter(edit -> !file.before().content()
+                                    .substring(edit.range().start(), edit.range().end()).isBlank())
+                            .count())
+                    .sum();
+        }
+
         /** The number of names that get a qualifier so that they keep their meaning. */
         public long qualified() {
             // the new name of a package is dotted anyway

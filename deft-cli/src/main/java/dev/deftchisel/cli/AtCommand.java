@@ -120,6 +120,12 @@ final class AtCommand extends ChiselCommand {
                     return place;
                 }
                 answers = answers.and(name.key(), given);
+            } else if (question instanceof Question.Proposed name) {
+                String given = keyboard.line(name.label(), name.proposals().isEmpty() ? "" : name.proposals().get(0));
+                if (given.isEmpty()) {
+                    return place;
+                }
+                answers = answers.and(name.key(), given);
             } else if (question instanceof Question.Flag flag) {
                 char yes = keyboard.ask(console, List.of(
                         new Keyboard.Key('y', flag.label()), new Keyboard.Key('n', "no")), 'n');

@@ -104,6 +104,8 @@ final class JsonText {
                 asked.addProperty("label", question.label());
                 if (question instanceof Question.Name name) {
                     asked.addProperty("current", name.current());
+                } else if (question instanceof Question.Proposed name) {
+                    asked.add("proposals", strings(name.proposals()));
                 } else if (question instanceof Question.Choice choice) {
                     asked.add("options", strings(choice.options().stream().map(Question.Option::key).toList()));
                     asked.addProperty("standard", choice.standard());

@@ -64,6 +64,13 @@ final class OperationCommand extends ChiselCommand {
             return option.type(String.class).paramLabel(values)
                     .description(choice.label() + " (" + choice.standard() + ")").build();
         }
+        if (question instanceof Question.Proposed) {
+            return option.type(String.class).paramLabel("NAME").description(question.label() + " (one is proposed)").build();
+        }
+        if (question instanceof Question.Text text && !text.standard().isEmpty()) {
+            return option.type(String.class).paramLabel("VALUE")
+                    .description(question.label() + " (" + text.standard() + ")").build();
+        }
         return option.type(String.class).paramLabel("VALUE").description(question.label()).build();
     }
 

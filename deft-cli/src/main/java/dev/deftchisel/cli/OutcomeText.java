@@ -25,7 +25,8 @@ final class OutcomeText {
         String title = preview.change().title();
         lines.add((isApplied ? "done: " : "would ") + palette.strong(title));
         StringBuilder counts = new StringBuilder("  ")
-                .append(count(preview.names(), "name")).append(" in ").append(count(preview.files(), "file"));
+                .append(preview.names() > 0 ? count(preview.names(), "name") : count(preview.places(), "place"))
+                .append(" in ").append(count(preview.files(), "file"));
         if (!preview.moves().isEmpty()) {
             counts.append(", ").append(count(preview.moves().size(), "file")).append(" moved");
         }

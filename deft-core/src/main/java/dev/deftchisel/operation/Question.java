@@ -29,6 +29,19 @@ public sealed interface Question {
     }
 
     /**
+     * A name for which good ones are known, so that it need not be told.
+     *
+     * @param proposals good answers, best first; empty when the place is not known yet
+     */
+    record Proposed(String key, String label, List<String> proposals) implements Question {
+
+        /** Copies the list. */
+        public Proposed {
+            proposals = List.copyOf(proposals);
+        }
+    }
+
+    /**
      * One of several.
      *
      * @param options  at least one

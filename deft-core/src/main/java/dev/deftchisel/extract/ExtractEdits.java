@@ -1,0 +1,162 @@
+package dev.deftchisel.extract;
+
+import com.sun.source.tree.DoWhileLoopTree;
+import com.sun.source.tree.ExpressionStatementTree;
+import com.sun.source.tree.IfTree;
+import com.sun.source.tree.ParenthesizedTree;
+import com.sun.source.tree.SwitchExpressionTree;
+import com.sun.source.tree.SwitchTree;
+import com.sun.source.tree.SynchronizedTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.WhileLoopTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.rewrite.Layout;
+import dev.deftchisel.rewrite.NewCode;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.source.Tokens;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Writes the declaration, the block that is made for it where there is none, and the name in each place. */
+final class ExtractEdits {
+
+    private final Code code;
+    private final Selected selected;
+    private final String name;
+    private final Declared declared;
+    private final Layout layout;
+    private final List<Edit> edits = new ArrayList<>();
+
+    ExtractEdits(Code code, Selected selected, String name, Declared declared) {
+        this.code = code;
+        this.selected = selected;
+        this.name = name;
+        this.declared = declared;
+        this.layout = Layout.of(code.file());
+    }
+
+    List<Edit> of(Places places) {
+        Range value = places.first().getLeaf() == selected.tree() ? selected.range() : code.range(places.first().getLeaf());
+        if (places.home() instanceof Home.Before before) {
+            before(before, value);
+        } else if (places.home() instanceof Home.Around around) {
+            around(around, value);
+        } else {
+            instead((Home.Instead) places.home(), value);
+        }
+        for (TreePath used : places.used()) {
+            if (used != places.first() || !standsAlone(places.home(), value)) {
+                replace(used, value);
+            }
+        }
+        edits.addAll(declared.imports());
+        return edits;
+    }
+
+    /** Whether the value is all there is of a statement, which then becomes the declaration. */
+    private boolean standsAlone(Home home, Range value) {
+        if (home instanceof Home.Instead instead) {
+            return instead.keyword().isEmpty() && code.range(instead.expression().getLeaf()).equals(value);
+        }
+        Tree statement = home instanceof Home.Before before ? before.tree() : ((Home.Around) home).statement().getLeaf();
+        return statement instanceof ExpressionStatementTree alone && code.range(alone.getExpression()).equals(value);
+    }
+
+    /** The declaration without the line end behind it. */
+    private NewCode declaration(Range value, String indent) {
+        String oldIndent = Layout.indentOf(code.file(), value.start());
+        return new NewCode(code.file()).write(declared.head()).carry(value, oldIndent, indent).write(";");
+    }
+
+    private void before(Home.Before home, Range value) {
+        int start = code.range(home.tree()).start();
+        if (standsAlone(home, value)) {
+            edits.add(new NewCode(code.file()).write(declared.head()).at(start));
+            return;
+        }
+        String indent = Layout.indentOf(code.file(), start);
+        boolean startsLine = code.file().content().startsWith(indent, lineStart(start))
+                && lineStart(start) + indent.length() == start;
+        edits.add(declaration(value, indent).write(startsLine ? layout.lineEnd() + indent : " ").at(start));
+    }
+
+    private int lineStart(int offset) {
+        return code.file().lines().rangeOf(code.file().lines().line(offset)).start();
+    }
+
+    private void around(Home.Around home, Range value) {
+        Range statement = code.range(home.statement().getLeaf());
+        String indent = Layout.indentOf(code.file(), code.range(home.statement().getParentPath().getLeaf()).start());
+        String inner = layout.lineEnd() + indent + layout.unit();
+        open(statement.start(), value, inner, standsAlone(home, value), "");
+        Range behind = gap(statement.end());
+        boolean beforeElse = home.statement().getParentPath().getLeaf() instanceof IfTree choice
+                && choice.getElseStatement() != null && choice.getThenStatement() == home.statement().getLeaf();
+        edits.add(beforeElse
+                ? new NewCode(code.file()).write(layout.lineEnd() + indent + "} ").replacing(behind)
+                : new NewCode(code.file()).write(layout.lineEnd() + indent + "}").at(statement.end()));
+    }
+
+    private void instead(Home.Instead home, Range value) {
+        Range expression = code.range(home.expression().getLeaf());
+        String indent = Layout.indentOf(code.file(), code.range(home.expression().getParentPath().getLeaf()).start());
+        open(expression.start(), value, layout.lineEnd() + indent + layout.unit(), standsAlone(home, value), home.keyword());
+        boolean isArrow = home.keyword().equals("yield ");
+        int semicolon = code.tokens().code(code.tokens().at(expression.end()));
+        edits.add(new NewCode(code.file())
+                .write((isArrow ? "" : ";") + layout.lineEnd() + indent + "}")
+                .at(isArrow ? code.tokens().end(semicolon) : expression.end()));
+    }
+
+    /** Opens a block before what starts at an offset, with the declaration in it. */
+    private void open(int start, Range value, String newLine, boolean standsAlone, String keyword) {
+        Tokens tokens = code.tokens();
+        int before = tokens.at(start) - 1;
+        boolean isBlank = before >= 0 && tokens.kind(before) == TokenKind.WHITE_SPACE;
+        NewCode block = new NewCode(code.file()).write(isBlank ? " {" : "{").write(newLine);
+        if (standsAlone) {
+            block.write(declared.head());
+        } else {
+            String indent = newLine.substring(layout.lineEnd().length());
+            block.write(declared.head()).carry(value, Layout.indentOf(code.file(), value.start()), indent).write(";")
+                    .write(newLine).write(keyword);
+        }
+        edits.add(block.replacing(isBlank ? new Range(tokens.start(before), start) : new Range(start, start)));
+    }
+
+    /** The white space at an offset. */
+    private Range gap(int offset) {
+        int token = code.tokens().at(offset);
+        boolean isBlank = token >= 0 && offset < code.tokens().content().length()
+                && code.tokens().start(token) == offset && code.tokens().kind(token) == TokenKind.WHITE_SPACE;
+        return isBlank ? code.tokens().range(token) : new Range(offset, offset);
+    }
+
+    private void replace(TreePath used, Range value) {
+        Range own = used.getLeaf() == selected.tree() ? selected.range() : code.range(used.getLeaf());
+        Range whole = selected.isPartOfChain(code) ? own : withParentheses(used, own);
+        boolean touches = whole.start() > 0 && Character.isJavaIdentifierPart(code.file().content().charAt(whole.start() - 1));
+        Edit edit = new NewCode(code.file()).write(touches ? " " + name : name).replacing(whole);
+        edits.add(own.equals(value) ? edit : edit.sameAs(value));
+    }
+
+    /** A name needs no parentheses, but those of an {@code if} and the like are not the expression's own. */
+    private Range withParentheses(TreePath path, Range range) {
+        Range whole = range;
+        TreePath at = path.getParentPath();
+        while (at.getLeaf() instanceof ParenthesizedTree && !ownsParentheses(at.getParentPath().getLeaf())) {
+            whole = code.range(at.getLeaf());
+            at = at.getParentPath();
+        }
+        return whole;
+    }
+
+    private static boolean ownsParentheses(Tree statement) {
+        return statement instanceof IfTree || statement instanceof WhileLoopTree || statement instanceof DoWhileLoopTree
+                || statement instanceof SwitchTree || statement instanceof SwitchExpressionTree
+                || statement instanceof SynchronizedTree;
+    }
+}

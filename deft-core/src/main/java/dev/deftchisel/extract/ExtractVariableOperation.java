@@ -1,0 +1,161 @@
+package dev.deftchisel.extract;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.FileChange;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.NewName;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.operation.Spot;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Gives the value of an expression a name: a local variable that is declared just before. */
+public final class ExtractVariableOperation implements Operation {
+
+    /** The key of the name. */
+    public static final String NAME = "name";
+    /** The key of the choice which places get the variable: {@code here} or {@code all}. */
+    public static final String PLACES = "places";
+    /** The key of the choice how its type is written: {@code style}, {@code explicit} or {@code var}. */
+    public static final String TYPE = "type";
+    /** The key of the choice which expression around a caret is meant: its number from the innermost on, from 1. */
+    public static final String EXPRESSION = "expression";
+
+    private static final Question PLACES_QUESTION = new Question.Choice(
+            PLACES,
+            "where the variable is used",
+            List.of(new Question.Option("here", "only in this place"),
+                    new Question.Option("all", "wherever the value is provably the same")),
+            "here");
+    private static final Question TYPE_QUESTION = new Question.Choice(
+            TYPE,
+            "how the type is written",
+            List.of(new Question.Option("style", "as the code around does it"),
+                    new Question.Option("explicit", "by its name"),
+                    new Question.Option("var", "as 'var'")),
+            "style");
+
+    @Override
+    public String id() {
+        return "extract-variable";
+    }
+
+    @Override
+    public String summary() {
+        return "Give the value of an expression a name";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return List.of(
+                new Question.Proposed(NAME, "the name of the variable", List.of()),
+                new Question.Text(EXPRESSION, "which expression around the caret, from the innermost on", "1"),
+                PLACES_QUESTION, TYPE_QUESTION);
+    }
+
+    @Override
+    public Optional<Offer> offer(Spot spot) {
+        return spot.analysis().code(spot.file().path()).flatMap(code -> {
+            List<Selected> candidates = Selected.at(code, spot.place().selection());
+            boolean isPlain = !candidates.isEmpty()
+                    && !(new HomeFinder(code, candidates.get(0).path()).find(candidates.get(0).path()) instanceof Home.Nowhere);
+            return isPlain ? Optional.of(offer(code, candidates)) : Optional.empty();
+        });
+    }
+
+    private Offer offer(Code code, List<Selected> candidates) {
+        Selected first = candidates.get(0);
+        List<Question> questions = new ArrayList<>();
+        questions.add(new Question.Proposed(NAME, "the name of the variable", new NameProposals(code).of(first.path())));
+        if (candidates.size() > 1) {
+            List<Question.Option> options = new ArrayList<>();
+            for (Selected candidate : candidates) {
+                options.add(new Question.Option(String.valueOf(options.size() + 1), shown(code, candidate)));
+            }
+            questions.add(new Question.Choice(EXPRESSION, "which expression", options, "1"));
+        }
+        questions.add(PLACES_QUESTION);
+        questions.add(TYPE_QUESTION);
+        return new Offer(id(), "extract '" + shown(code, first) + "' to a variable", Offer.Kind.REFACTORING,
+                first.range(), questions);
+    }
+
+    private static String shown(Code code, Selected selected) {
+        String text = code.text(selected.range()).replaceAll("\\s+", " ");
+        return text.length() > 50 ? text.substring(0, 47) + "..." : text;
+    }
+
+    @Override
+    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+        Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
+        Code code = before.code(spot.file().path()).orElseThrow();
+        List<Selected> candidates = Selected.at(code, spot.place().selection());
+        if (candidates.isEmpty()) {
+            return refused(spot, "there is no expression here whose value a variable could hold; select one, or put the caret in it");
+        }
+        Optional<Integer> number = number(answers.single(EXPRESSION).orElse("1"), candidates.size());
+        if (number.isEmpty()) {
+            return refused(spot, "there is no expression number " + answers.single(EXPRESSION).orElse("")
+                    + " here; there are " + candidates.size());
+        }
+        Selected selected = candidates.get(number.get() - 1);
+        String name = answers.single(NAME).orElseGet(() -> new NameProposals(code).of(selected.path()).get(0));
+        Optional<String> objection =
+                new NewName(name, SymbolKind.LOCAL_VARIABLE, spot.file().module().level()).objection();
+        if (objection.isPresent()) {
+            return Plan.refused(objection.get());
+        }
+        return plan(before, code, selected, name, answers);
+    }
+
+    private static Optional<Integer> number(String text, int count) {
+        return text.matches("\\d{1,4}") && Integer.parseInt(text) >= 1 && Integer.parseInt(text) <= count
+                ? Optional.of(Integer.parseInt(text))
+                : Optional.empty();
+    }
+
+    private Plan plan(Analysis before, Code code, Selected selected, String name, Answers answers) {
+        SameValue same = new SameValue(before, code, selected);
+        Home home = new HomeFinder(code, selected.path()).find(selected.path());
+        if (home instanceof Home.Nowhere nowhere) {
+            Optional<Home> earlier = same.doubt().isEmpty() ? Places.beforeStatement(code, selected) : Optional.empty();
+            if (earlier.isEmpty()) {
+                return new Plan.Refused(List.of(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence())));
+            }
+            home = earlier.get();
+        }
+        boolean wantsAll = answers.single(PLACES).filter("all"::equals).isPresent();
+        Optional<String> doubt = wantsAll ? same.doubt() : Optional.empty();
+        Declared declared = new Declared(code, selected, name, answers.single(TYPE).orElse("style"));
+        Optional<String> type = declared.type();
+        if (type.isEmpty()) {
+            return new Plan.Refused(List.of(Reason.at(code.file().path(), selected.range(),
+                    "its type has no name that could be written here")));
+        }
+        Places places = wantsAll && doubt.isEmpty()
+                ? Places.all(code, selected, home, same)
+                : Places.one(selected, home);
+        List<FileChange> files = List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(),
+                new ExtractEdits(code, selected, name, declared).of(places)));
+        String title = "extract '" + shown(code, selected) + "' to the variable " + name;
+        List<String> notes = doubt
+                .map(why -> List.of("only this place is changed: " + why))
+                .orElse(List.of());
+        return new Plan.Ready(new Change(title, files, Meaning.same(), notes), before);
+    }
+
+    private static Plan refused(Spot spot, String sentence) {
+        return new Plan.Refused(List.of(Reason.at(spot.file().path(), spot.place().selection(), sentence)));
+    }
+}

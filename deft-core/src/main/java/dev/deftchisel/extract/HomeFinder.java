@@ -1,0 +1,261 @@
+package dev.deftchisel.extract;
+
+import com.sun.source.tree.ArrayAccessTree;
+import com.sun.source.tree.AssertTree;
+import com.sun.source.tree.AssignmentTree;
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.CaseTree;
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.CompoundAssignmentTree;
+import com.sun.source.tree.ConditionalExpressionTree;
+import com.sun.source.tree.DoWhileLoopTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.ForLoopTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.LabeledStatementTree;
+import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.NewArrayTree;
+import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.TryTree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.tree.WhileLoopTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Effects;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javax.lang.model.type.TypeKind;
+
+/**
+ * Walks from an expression outwards to where its declaration may stand. On the way it collects what is evaluated before
+ * the expression in the same statement (JLS 15.7): the declaration comes before all that, so the order must not matter.
+ */
+final class HomeFinder {
+
+    private final Code code;
+    private final Effects effects;
+    private Optional<Home.Nowhere> objection = Optional.empty();
+
+    HomeFinder(Code code, TreePath expression) {
+        this.code = code;
+        this.effects = code.effects(expression);
+    }
+
+    Home find(TreePath expression) {
+        Home home = climb(expression);
+        return home instanceof Home.Nowhere ? home : objection.map(found -> (Home) found).orElse(home);
+    }
+
+    private Home climb(TreePath expression) {
+        TreePath child = expression;
+        for (TreePath at = expression.getParentPath(); at != null; child = at, at = at.getParentPath()) {
+            Tree parent = at.getLeaf();
+            Tree tree = child.getLeaf();
+            if (parent instanceof ClassTree) {
+                return new Home.Nowhere(code.range(expression.getLeaf()),
+                        "it is not evaluated in a body; make it a field or constant instead", true);
+            }
+            if (tree instanceof StatementTree && !(tree instanceof ClassTree)) {
+                Optional<Home> home = ofStatement(child, at);
+                if (home.isPresent()) {
+                    return home.get();
+                }
+                continue;
+            }
+            if (parent instanceof LambdaExpressionTree) {
+                boolean isVoid = code.type(child).filter(type -> type.getKind() == TypeKind.VOID).isPresent()
+                        || isVoidLambda(at);
+                return new Home.Instead(child, isVoid ? "" : "return ");
+            }
+            if (parent instanceof CaseTree label && label.getBody() == tree) {
+                return new Home.Instead(child, "yield ");
+            }
+            Optional<Home.Nowhere> loop = repeats(tree, parent);
+            if (loop.isPresent()) {
+                return loop.get();
+            }
+            passBy(at, tree);
+        }
+        return new Home.Nowhere(code.range(expression.getLeaf()), "it stands outside of any body", true);
+    }
+
+    private Optional<Home> ofStatement(TreePath statement, TreePath parentPath) {
+        Tree parent = parentPath.getLeaf();
+        Tree tree = statement.getLeaf();
+        if (parent instanceof BlockTree || parent instanceof CaseTree label && label.getStatements() != null
+                && label.getStatements().contains(tree)) {
+            return Optional.of(new Home.Before(statement, parent));
+        }
+        if (parent instanceof LabeledStatementTree) {
+            return Optional.empty();
+        }
+        if (parent instanceof CaseTree) {
+            return Optional.of(new Home.Around(statement));
+        }
+        boolean isHeader = parent instanceof ForLoopTree loop && loop.getStatement() != tree
+                || parent instanceof TryTree;
+        if (parent instanceof ForLoopTree loop && loop.getInitializer().contains(tree)) {
+            precede(loop.getInitializer(), tree, parentPath);
+            return Optional.empty();
+        }
+        if (isHeader) {
+            return Optional.of(new Home.Nowhere(code.range(tree), parent instanceof TryTree
+                    ? "it is the resource of a 'try', which is opened after those before it"
+                    : "it is evaluated again in each round of the loop", false));
+        }
+        return Optional.of(new Home.Around(statement));
+    }
+
+    /** A lambda whose interface's method returns nothing has an expression for its effect only (JLS 15.27.3). */
+    private boolean isVoidLambda(TreePath lambda) {
+        return code.type(lambda)
+                .filter(type -> type instanceof javax.lang.model.type.DeclaredType)
+                .map(type -> ((javax.lang.model.type.DeclaredType) type).asElement())
+                .filter(type -> type instanceof javax.lang.model.element.TypeElement)
+                .flatMap(type -> code.elements().getAllMembers((javax.lang.model.element.TypeElement) type).stream()
+                        .filter(member -> member.getKind() == javax.lang.model.element.ElementKind.METHOD
+                                && member.getModifiers().contains(javax.lang.model.element.Modifier.ABSTRACT)
+                                && !isOfObject(member))
+                        .map(member -> ((javax.lang.model.element.ExecutableElement) member).getReturnType().getKind())
+                        .findFirst())
+                .filter(kind -> kind == TypeKind.VOID)
+                .isPresent();
+    }
+
+    private boolean isOfObject(javax.lang.model.element.Element member) {
+        return List.of("equals", "hashCode", "toString").contains(member.getSimpleName().toString());
+    }
+
+    /** Parts of loop headers are evaluated again and again. */
+    private Optional<Home.Nowhere> repeats(Tree tree, Tree parent) {
+        boolean isLoop = parent instanceof WhileLoopTree || parent instanceof DoWhileLoopTree
+                || parent instanceof ForLoopTree loop && loop.getCondition() == tree;
+        return isLoop
+                ? Optional.of(new Home.Nowhere(code.range(tree), "it is evaluated again in each round of the loop", false))
+                : Optional.empty();
+    }
+
+    /** Notes what the parent evaluates before this child, and whether it evaluates the child at all. */
+    private void passBy(TreePath path, Tree child) {
+        Tree parent = path.getLeaf();
+        if (parent instanceof BinaryTree binary) {
+            if (binary.getRightOperand() == child) {
+                boolean isLazy = parent.getKind() == Tree.Kind.CONDITIONAL_AND || parent.getKind() == Tree.Kind.CONDITIONAL_OR;
+                precede(path, binary.getLeftOperand());
+                if (isLazy) {
+                    onlySometimes(binary.getLeftOperand());
+                }
+            }
+        } else if (parent instanceof ConditionalExpressionTree conditional && conditional.getCondition() != child) {
+            precede(path, conditional.getCondition());
+            onlySometimes(conditional.getCondition());
+        } else if (parent instanceof MethodInvocationTree call) {
+            callArguments(path, call, child);
+        } else if (parent instanceof NewClassTree made) {
+            if (made.getEnclosingExpression() != null && made.getEnclosingExpression() != child) {
+                precede(path, made.getEnclosingExpression());
+            }
+            precede(made.getArguments(), child, path);
+        } else if (parent instanceof NewArrayTree array) {
+            precede(array.getDimensions(), child, path);
+            if (array.getInitializers() != null) {
+                precede(array.getInitializers(), child, path);
+            }
+        } else if (parent instanceof ArrayAccessTree access && access.getIndex() == child) {
+            precede(path, access.getExpression());
+        } else if (parent instanceof AssignmentTree assignment && assignment.getExpression() == child) {
+            parts(assignment.getVariable()).forEach(part -> precede(path, part));
+        } else if (parent instanceof CompoundAssignmentTree compound && compound.getExpression() == child) {
+            precede(path, compound.getVariable());
+        } else if (parent instanceof AssertTree check) {
+            objection(code.range(check), "an 'assert' is evaluated only when assertions are switched on");
+        } else if (parent instanceof VariableTree variable && isNotFirst(path, variable)) {
+            objection(code.range(variable), "it is declared together with others, which are evaluated before it; split the declaration first");
+        }
+    }
+
+    private void callArguments(TreePath path, MethodInvocationTree call, Tree child) {
+        ExpressionTree method = call.getMethodSelect();
+        boolean makesObject = method instanceof IdentifierTree name
+                && (name.getName().contentEquals("this") || name.getName().contentEquals("super"))
+                || method instanceof MemberSelectTree select && select.getIdentifier().contentEquals("super");
+        if (makesObject) {
+            objection = Optional.of(new Home.Nowhere(
+                    code.range(call), "nothing may stand before the call of another constructor (JLS 8.8.7)", true));
+        }
+        if (method instanceof MemberSelectTree select && select != child) {
+            precede(new TreePath(path, method), select.getExpression());
+        }
+        precede(call.getArguments(), child, path);
+    }
+
+    /** What is evaluated of the target of an assignment before its right side. */
+    private static List<Tree> parts(ExpressionTree target) {
+        List<Tree> parts = new ArrayList<>();
+        if (target instanceof ArrayAccessTree access) {
+            parts.add(access.getExpression());
+            parts.add(access.getIndex());
+        } else if (target instanceof MemberSelectTree select) {
+            parts.add(select.getExpression());
+        }
+        return parts;
+    }
+
+    private void precede(List<? extends Tree> siblings, Tree child, TreePath parent) {
+        for (Tree sibling : siblings) {
+            if (sibling == child) {
+                return;
+            }
+            precede(parent, sibling);
+        }
+    }
+
+    private void precede(TreePath parent, Tree sibling) {
+        Effects before = code.effects(new TreePath(parent, sibling));
+        if (!effects.commutesWith(before)) {
+            objection(code.range(sibling), "'" + shown(sibling) + "' is evaluated before it and the order can matter; extract that first");
+        }
+    }
+
+    private void onlySometimes(Tree condition) {
+        if (!effects.isPure()) {
+            objection(code.range(condition), "it is evaluated only if '" + shown(condition) + "' lets it be");
+        }
+    }
+
+    private String shown(Tree tree) {
+        String text = code.text(tree).replaceAll("\\s+", " ");
+        return text.length() > 40 ? text.substring(0, 37) + "..." : text;
+    }
+
+    private void objection(Range at, String sentence) {
+        if (objection.isEmpty()) {
+            objection = Optional.of(new Home.Nowhere(at, sentence, false));
+        }
+    }
+
+    /** {@code int a = 1, b = 2;} is two trees that share their start. */
+    private boolean isNotFirst(TreePath path, VariableTree variable) {
+        int start = code.range(variable).start();
+        Tree list = path.getParentPath().getLeaf();
+        List<? extends Tree> siblings = list instanceof BlockTree block ? block.getStatements()
+                : list instanceof CaseTree label && label.getStatements() != null ? label.getStatements()
+                : list instanceof ForLoopTree loop ? loop.getInitializer() : List.of();
+        for (Tree sibling : siblings) {
+            if (sibling == variable) {
+                return false;
+            }
+            if (sibling instanceof VariableTree && code.range(sibling).start() == start) {
+                return true;
+            }
+        }
+        return false;
+    }
+}

@@ -1,0 +1,175 @@
+package dev.deftchisel.extract;
+
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.LiteralTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.TypeCastTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.source.Tokens;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import javax.lang.model.SourceVersion;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.type.ArrayType;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeMirror;
+
+/**
+ * Good names for a value: after the method it comes from, the parameter it is passed to, its type. None is one that
+ * stands in the file already, so that none is captured.
+ */
+final class NameProposals {
+
+    /** What methods begin with that says how a value is had, not what it is. */
+    private static final Pattern VERB = Pattern.compile(
+            "(?:get|is|has|to|as|of|find|create|make|build|new|compute|calculate|read|load|parse|next|current)(?=\\p{Lu})(.*)");
+
+    private final Code code;
+    private final Set<String> taken;
+
+    NameProposals(Code code) {
+        this.code = code;
+        this.taken = variableNames(code.tokens());
+    }
+
+    /** All names but those that are called as methods, which variables do not disturb. */
+    private static Set<String> variableNames(Tokens tokens) {
+        Set<String> names = new HashSet<>();
+        for (int i = 0; i < tokens.count(); i++) {
+            int next = tokens.code(i + 1);
+            if (tokens.kind(i) == TokenKind.IDENTIFIER && !(next < tokens.count() && tokens.is(next, '('))) {
+                names.add(tokens.name(i));
+            }
+        }
+        return names;
+    }
+
+    /** At least one name, best first. */
+    List<String> of(TreePath expression) {
+        Set<String> wishes = new LinkedHashSet<>();
+        fromCode(expression, wishes);
+        fromParameter(expression, wishes);
+        code.type(expression).ifPresent(type -> fromType(type, wishes));
+        wishes.add("value");
+        List<String> free = new ArrayList<>();
+        for (String wish : wishes) {
+            String name = free(wish);
+            if (!free.contains(name)) {
+                free.add(name);
+            }
+        }
+        return free;
+    }
+
+    private String free(String wish) {
+        String name = wish;
+        for (int number = 2; taken.contains(name) || SourceVersion.isKeyword(name); number++) {
+            name = wish + number;
+        }
+        return name;
+    }
+
+    private void fromCode(TreePath path, Set<String> wishes) {
+        ExpressionTree tree = (ExpressionTree) path.getLeaf();
+        if (tree instanceof MethodInvocationTree call) {
+            ExpressionTree method = call.getMethodSelect();
+            String name = method instanceof MemberSelectTree select ? select.getIdentifier().toString()
+                    : method instanceof IdentifierTree simple ? simple.getName().toString() : "";
+            Matcher verb = VERB.matcher(name);
+            wishes.add(decapitalised(verb.matches() ? verb.group(1) : name));
+        } else if (tree instanceof MemberSelectTree select && !select.getIdentifier().contentEquals("class")) {
+            wishes.add(fromConstant(select.getIdentifier().toString()));
+        } else if (tree instanceof IdentifierTree simple && !simple.getName().contentEquals("this")) {
+            wishes.add(fromConstant(simple.getName().toString()));
+        } else if (tree instanceof NewClassTree || tree instanceof LiteralTree) {
+            return;
+        } else if (tree instanceof TypeCastTree cast) {
+            fromCode(new TreePath(path, cast.getExpression()), wishes);
+        } else {
+            String word = switch (tree.getKind()) {
+                case PLUS -> code.type(path).filter(type -> type.getKind().isPrimitive()).map(type -> "sum").orElse("");
+                case MINUS -> "difference";
+                case MULTIPLY -> "product";
+                case DIVIDE -> "quotient";
+                case REMAINDER -> "remainder";
+                case ARRAY_ACCESS -> "element";
+                default -> "";
+            };
+            if (!word.isEmpty()) {
+                wishes.add(word);
+            }
+        }
+        wishes.remove("");
+    }
+
+    private void fromParameter(TreePath expression, Set<String> wishes) {
+        TreePath parent = expression.getParentPath();
+        if (parent.getLeaf() instanceof MethodInvocationTree call
+                && code.element(parent).orElse(null) instanceof ExecutableElement method) {
+            int index = call.getArguments().indexOf(expression.getLeaf());
+            if (index >= 0 && index < method.getParameters().size()) {
+                String name = method.getParameters().get(index).getSimpleName().toString();
+                // class files without parameter names number them
+                if (!name.matches("arg\\d+")) {
+                    wishes.add(name);
+                }
+            }
+        }
+    }
+
+    private static void fromType(TypeMirror type, Set<String> wishes) {
+        if (type instanceof DeclaredType declared) {
+            String name = declared.asElement().getSimpleName().toString();
+            if (!name.isEmpty()) {
+                wishes.add(name.equals("String") ? "text" : decapitalised(name));
+            }
+        } else if (type instanceof ArrayType array) {
+            wishes.add(array.getComponentType() instanceof DeclaredType declared
+                    ? decapitalised(declared.asElement().getSimpleName().toString()) + "s"
+                    : array.getComponentType().toString().substring(0, 1).toLowerCase(Locale.ROOT) + "s");
+        } else if (type.getKind().isPrimitive()) {
+            wishes.add(switch (type.getKind()) {
+                case BOOLEAN -> "condition";
+                case CHAR -> "character";
+                default -> "number";
+            });
+        }
+    }
+
+    private static String fromConstant(String name) {
+        if (!name.equals(name.toUpperCase(Locale.ROOT))) {
+            return name;
+        }
+        StringBuilder words = new StringBuilder();
+        for (String word : name.split("_")) {
+            String small = word.toLowerCase(Locale.ROOT);
+            words.append(words.length() == 0 || small.isEmpty() ? small
+                    : Character.toUpperCase(small.charAt(0)) + small.substring(1));
+        }
+        return words.toString();
+    }
+
+    /** As JavaBeans does it: the first letter small, unless the first two are capitals. */
+    private static String decapitalised(String name) {
+        if (name.length() > 1 && Character.isUpperCase(name.charAt(1)) && Character.isUpperCase(name.charAt(0))) {
+            int end = 0;
+            while (end < name.length() && Character.isUpperCase(name.charAt(end))) {
+                end++;
+            }
+            int small = end == name.length() ? end : end - 1;
+            return name.substring(0, small).toLowerCase(Locale.ROOT) + name.substring(small);
+        }
+        return name.isEmpty() ? name : Character.toLowerCase(name.charAt(0)) + name.substring(1);
+    }
+}

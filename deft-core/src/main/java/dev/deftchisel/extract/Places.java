@@ -1,0 +1,103 @@
+package dev.deftchisel.extract;
+
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.CaseTree;
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.SymbolKey;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Where a variable goes and which expressions become its name.
+ *
+ * @param home  where it is declared
+ * @param first the expression that is carried to the declaration
+ * @param used  every expression that becomes the name, in order; the first is among them
+ */
+record Places(Home home, TreePath first, List<TreePath> used) {
+
+    static Places one(Selected selected, Home home) {
+        return new Places(home, selected.path(), List.of(selected.path()));
+    }
+
+    /**
+     * All places of the same value that one declaration can serve: in the widest block around the selected one, or in
+     * the statement or body that becomes a block. The first of them is where the value is evaluated; the ones before it
+     * are left as they are when it cannot be evaluated there.
+     */
+    static Places all(Code code, Selected selected, Home home, SameValue same) {
+        if (selected.isPartOfChain(code)) {
+            return one(selected, home);
+        }
+        for (TreePath list : lists(selected.path())) {
+            List<TreePath> found = same.within(list);
+            for (int i = 0; i < found.size() && !isBehind(code, found.get(i), selected); i++) {
+                Optional<Home> before = before(code, found.get(i), list);
+                if (before.isPresent()) {
+                    return new Places(before.get(), found.get(i), found.subList(i, found.size()));
+                }
+            }
+        }
+        return home instanceof Home.Before ? one(selected, home) : within(code, selected, home, same);
+    }
+
+    /** Before the whole statement around an expression whose value never changes, so that loops do not matter. */
+    static Optional<Home> beforeStatement(Code code, Selected selected) {
+        List<TreePath> lists = lists(selected.path());
+        return lists.isEmpty() ? Optional.empty() : before(code, selected.path(), lists.get(lists.size() - 1));
+    }
+
+    /** What follows the selected expression within the statement or body for which a block is made. */
+    private static Places within(Code code, Selected selected, Home home, SameValue same) {
+        TreePath region = home instanceof Home.Around around ? around.statement() : ((Home.Instead) home).expression();
+        List<TreePath> found = same.within(region).stream()
+                .filter(path -> code.range(path.getLeaf()).start() >= selected.range().start())
+                .toList();
+        return new Places(home, selected.path(), found);
+    }
+
+    private static boolean isBehind(Code code, TreePath path, Selected selected) {
+        return code.range(path.getLeaf()).start() > selected.range().start();
+    }
+
+    /** The lists of statements around an expression, widest first, up to the body of its member. */
+    private static List<TreePath> lists(TreePath expression) {
+        List<TreePath> found = new ArrayList<>();
+        for (TreePath at = expression; at != null; at = at.getParentPath()) {
+            Tree tree = at.getLeaf();
+            if (tree instanceof BlockTree || tree instanceof CaseTree label && label.getStatements() != null) {
+                found.add(0, at);
+            } else if (tree instanceof MethodTree || tree instanceof ClassTree) {
+                break;
+            }
+        }
+        return found;
+    }
+
+    /** Before the statement of a list in which an expression stands, if it may be evaluated there. */
+    private static Optional<Home> before(Code code, TreePath expression, TreePath list) {
+        Home own = new HomeFinder(code, expression).find(expression);
+        boolean isThere = own instanceof Home.Before before && before.list() == list.getLeaf();
+        TreePath statement = expression;
+        while (statement.getParentPath() != null && statement.getParentPath().getLeaf() != list.getLeaf()) {
+            statement = statement.getParentPath();
+        }
+        if (!(statement.getLeaf() instanceof StatementTree)) {
+            return Optional.empty();
+        }
+        // what does nothing and cannot fail may as well be evaluated before the whole statement
+        boolean mayMove = isThere || code.effects(expression).isPure() && !(own instanceof Home.Nowhere nowhere && nowhere.isFinal());
+        int start = code.range(statement.getLeaf()).start();
+        boolean isKnownThere = code.effects(expression).readsLocals().stream()
+                .allMatch(local -> code.key(local) instanceof SymbolKey.Local key && key.offset() < start);
+        return mayMove && isKnownThere
+                ? Optional.of(isThere ? own : new Home.Before(statement, list.getLeaf()))
+                : Optional.empty();
+    }
+}
