@@ -48,11 +48,13 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
     private static final Set<String> COMPUTING = Set.of(
             "java.lang.String", "java.lang.Math", "java.lang.StrictMath", "java.lang.Integer", "java.lang.Long",
             "java.lang.Short", "java.lang.Byte", "java.lang.Character", "java.lang.Boolean", "java.lang.Float",
-            "java.lang.Double");
+            "java.lang.Double", "java.time.LocalDate", "java.time.LocalTime", "java.time.LocalDateTime", "java.time.Duration",
+            "java.time.Instant", "java.time.Period", "java.util.UUID");
     /** Of these, the ones that call methods of their arguments or fill an array. */
     private static final Set<String> NOT_COMPUTING = Set.of(
             "getChars", "getBytes", "join", "format", "formatted", "valueOf", "contentEquals", "replace", "contains",
-            "getInteger", "getLong", "getBoolean", "transform", "copyValueOf");
+            "getInteger", "getLong", "getBoolean", "transform", "copyValueOf", "now", "random", "randomUUID", "with", "query",
+            "plus", "minus", "get", "from", "between", "until", "range", "adjustInto");
 
     private final Code code;
 
@@ -130,7 +132,7 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
         boolean isOfObject = isField && !element.getModifiers().contains(Modifier.STATIC)
                 && !tree.getIdentifier().contentEquals("this") && !tree.getIdentifier().contentEquals("class");
         Effects value = isField ? read(getCurrentPath()) : Effects.NONE;
-        return object.and(value).and(isOfObject && mayBeNull(tree.getExpression()) ? Effects.FAILURE : Effects.NONE);
+        return object.and(value).and(isOfObject && mayBeNull(tree.getExpression()) ? Effects.NULL : Effects.NONE);
     }
 
     private static boolean mayBeNull(ExpressionTree object) {
@@ -166,7 +168,8 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
         boolean isStatic = method.getModifiers().contains(Modifier.STATIC);
         boolean cannotFail = isSafe || !isStatic && !onObject && tree.getArguments().isEmpty()
                 || isStatic && isSafe;
-        return parts.and(cannotFail ? Effects.NONE : Effects.FAILURE);
+        boolean onlyByNull = !isStatic && tree.getArguments().isEmpty();
+        return parts.and(cannotFail ? Effects.NONE : onlyByNull ? Effects.NULL : Effects.FAILURE);
     }
 
     /** The accessor of a record that the compiler makes (JLS 8.10.3) only reads a field that never changes. */
@@ -204,7 +207,7 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
         boolean isType = code.element(new TreePath(getCurrentPath(), tree.getQualifierExpression()))
                 .filter(element -> element instanceof TypeElement).isPresent();
         return object.and(Effects.MADE).and(!isType && mayBeNull(tree.getQualifierExpression())
-                ? Effects.FAILURE : Effects.NONE);
+                ? Effects.NULL : Effects.NONE);
     }
 
     @Override
@@ -255,7 +258,7 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
         boolean compares = tree.getKind() == Tree.Kind.EQUAL_TO || tree.getKind() == Tree.Kind.NOT_EQUAL_TO;
         boolean unboxes = !compares && (isReference(tree.getLeftOperand()) || isReference(tree.getRightOperand()))
                 || compares && isReference(tree.getLeftOperand()) != isReference(tree.getRightOperand());
-        return mayDivideByZero || unboxes ? parts.and(Effects.FAILURE) : parts;
+        return mayDivideByZero ? parts.and(Effects.FAILURE) : unboxes ? parts.and(Effects.NULL) : parts;
     }
 
     private static boolean isText(TypeMirror type) {
@@ -280,7 +283,7 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
             case PREFIX_INCREMENT, PREFIX_DECREMENT, POSTFIX_INCREMENT, POSTFIX_DECREMENT -> true;
             default -> false;
         };
-        Effects unboxing = isReference(tree.getExpression()) ? Effects.FAILURE : Effects.NONE;
+        Effects unboxing = isReference(tree.getExpression()) ? Effects.NULL : Effects.NONE;
         return (writes ? operand.and(written(tree.getExpression())) : operand).and(unboxing);
     }
 
@@ -302,7 +305,7 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
     /** What is evaluated of a variable that is only written: the object or array it is in. */
     private Effects target(ExpressionTree variable) {
         if (variable instanceof MemberSelectTree select) {
-            return scan(select.getExpression(), null).and(mayBeNull(select.getExpression()) ? Effects.FAILURE : Effects.NONE);
+            return scan(select.getExpression(), null).and(mayBeNull(select.getExpression()) ? Effects.NULL : Effects.NONE);
         }
         if (variable instanceof ArrayAccessTree access) {
             return scan(access.getExpression(), null).and(scan(access.getIndex(), null)).and(Effects.FAILURE);

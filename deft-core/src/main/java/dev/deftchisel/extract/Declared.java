@@ -34,11 +34,18 @@ final class Declared {
     private final boolean isVar;
     private final boolean isFinal;
 
-    Declared(Code code, Selected selected, String name, String wish) {
+    /**
+     * @param code     the file
+     * @param selected the value
+     * @param name     of the variable
+     * @param wish     {@code style}, {@code explicit} or {@code var}
+     * @param writer   of its type
+     */
+    Declared(Code code, Selected selected, String name, String wish, TypeWriter writer) {
         this.code = code;
         this.selected = selected;
         this.name = name;
-        this.writer = new TypeWriter(code);
+        this.writer = writer;
         Habits habits = new Habits();
         habits.scan(new TreePath(code.unit()), null);
         boolean mayBeVar = code.file().module().level() >= LEVEL_OF_VAR && isStandalone(selected.tree(), selected.path());
@@ -56,8 +63,17 @@ final class Declared {
         return (isFinal ? "final " : "") + type().orElseThrow() + " " + name + " = ";
     }
 
+    /** What the types of all variables of the same writer need. */
     List<Edit> imports() {
         return writer.imports();
+    }
+
+    String name() {
+        return name;
+    }
+
+    Selected selected() {
+        return selected;
     }
 
     /** Whether the expression has its type by itself rather than from what is around it (JLS 15.2). */

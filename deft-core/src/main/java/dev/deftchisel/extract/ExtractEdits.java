@@ -25,16 +25,20 @@ final class ExtractEdits {
 
     private final Code code;
     private final Selected selected;
-    private final String name;
     private final Declared declared;
+    private final List<Declared> first;
     private final Layout layout;
     private final List<Edit> edits = new ArrayList<>();
 
-    ExtractEdits(Code code, Selected selected, String name, Declared declared) {
+    /**
+     * @param code the file
+     * @param all  the variables in the order of their declarations; the last is the one that was asked for
+     */
+    ExtractEdits(Code code, List<Declared> all) {
         this.code = code;
-        this.selected = selected;
-        this.name = name;
-        this.declared = declared;
+        this.declared = all.get(all.size() - 1);
+        this.first = all.subList(0, all.size() - 1);
+        this.selected = declared.selected();
         this.layout = Layout.of(code.file());
     }
 
@@ -52,6 +56,7 @@ final class ExtractEdits {
                 replace(used, value);
             }
         }
+        first.forEach(this::replace);
         edits.addAll(declared.imports());
         return edits;
     }
@@ -65,10 +70,26 @@ final class ExtractEdits {
         return statement instanceof ExpressionStatementTree alone && code.range(alone.getExpression()).equals(value);
     }
 
-    /** The declaration without the line end behind it. */
-    private NewCode declaration(Range value, String indent) {
-        String oldIndent = Layout.indentOf(code.file(), value.start());
-        return new NewCode(code.file()).write(declared.head()).carry(value, oldIndent, indent).write(";");
+    /** Writes the declarations, with something between and behind them. */
+    private NewCode declare(NewCode to, Range value, String indent, String separator) {
+        for (Declared one : first) {
+            Range own = one.selected().range();
+            to.write(one.head()).carry(own, Layout.indentOf(code.file(), own.start()), indent).write(";").write(separator);
+        }
+        return to.write(declared.head()).carry(value, Layout.indentOf(code.file(), value.start()), indent)
+                .write(";").write(separator);
+    }
+
+    private void replace(Declared one) {
+        Range whole = withParentheses(one.selected().path(), one.selected().range());
+        edits.add(new NewCode(code.file()).write(spaced(whole, one.name())).replacing(whole));
+    }
+
+    /** A name in the place of code that begins with a parenthesis may come to touch the word before it. */
+    private String spaced(Range place, String name) {
+        boolean touches = place.start() > 0
+                && Character.isJavaIdentifierPart(code.file().content().charAt(place.start() - 1));
+        return touches ? " " + name : name;
     }
 
     private void before(Home.Before home, Range value) {
@@ -80,7 +101,7 @@ final class ExtractEdits {
         String indent = Layout.indentOf(code.file(), start);
         boolean startsLine = code.file().content().startsWith(indent, lineStart(start))
                 && lineStart(start) + indent.length() == start;
-        edits.add(declaration(value, indent).write(startsLine ? layout.lineEnd() + indent : " ").at(start));
+        edits.add(declare(new NewCode(code.file()), value, indent, startsLine ? layout.lineEnd() + indent : " ").at(start));
     }
 
     private int lineStart(int offset) {
@@ -121,8 +142,7 @@ final class ExtractEdits {
             block.write(declared.head());
         } else {
             String indent = newLine.substring(layout.lineEnd().length());
-            block.write(declared.head()).carry(value, Layout.indentOf(code.file(), value.start()), indent).write(";")
-                    .write(newLine).write(keyword);
+            declare(block, value, indent, newLine).write(keyword);
         }
         edits.add(block.replacing(isBlank ? new Range(tokens.start(before), start) : new Range(start, start)));
     }
@@ -138,8 +158,7 @@ final class ExtractEdits {
     private void replace(TreePath used, Range value) {
         Range own = used.getLeaf() == selected.tree() ? selected.range() : code.range(used.getLeaf());
         Range whole = selected.isPartOfChain(code) ? own : withParentheses(used, own);
-        boolean touches = whole.start() > 0 && Character.isJavaIdentifierPart(code.file().content().charAt(whole.start() - 1));
-        Edit edit = new NewCode(code.file()).write(touches ? " " + name : name).replacing(whole);
+        Edit edit = new NewCode(code.file()).write(spaced(whole, declared.name())).replacing(whole);
         edits.add(own.equals(value) ? edit : edit.sameAs(value));
     }
 

@@ -1,5 +1,6 @@
 package dev.deftchisel.extract;
 
+import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Code;
@@ -16,9 +17,12 @@ import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.TypeWriter;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** Gives the value of an expression a name: a local variable that is declared just before. */
 public final class ExtractVariableOperation implements Operation {
@@ -68,10 +72,33 @@ public final class ExtractVariableOperation implements Operation {
     public Optional<Offer> offer(Spot spot) {
         return spot.analysis().code(spot.file().path()).flatMap(code -> {
             List<Selected> candidates = Selected.at(code, spot.place().selection());
-            boolean isPlain = !candidates.isEmpty()
-                    && !(new HomeFinder(code, candidates.get(0).path()).find(candidates.get(0).path()) instanceof Home.Nowhere);
+            boolean isPlain = !candidates.isEmpty() && !(way(spot.analysis(), code, candidates.get(0)).home() instanceof Home.Nowhere);
             return isPlain ? Optional.of(offer(code, candidates)) : Optional.empty();
         });
+    }
+
+    /**
+     * How a value gets its variable.
+     *
+     * @param home  where it is declared
+     * @param first what must become a variable before it
+     */
+    private record Way(Home home, List<TreePath> first) {
+    }
+
+    private static Way way(Analysis analysis, Code code, Selected selected) {
+        HomeFinder finder = new HomeFinder(code, selected.path());
+        Home home = finder.find(selected.path());
+        if (!(home instanceof Home.Nowhere)) {
+            return new Way(home, List.of());
+        }
+        // a value that is the same all the while may also be worked out before the whole statement
+        Optional<Home> earlier = new SameValue(analysis, code, selected).doubt().isEmpty()
+                ? Places.beforeStatement(code, selected)
+                : Optional.empty();
+        return earlier.map(place -> new Way(place, List.of()))
+                .or(() -> finder.together().map(all -> new Way(all.home(), all.first())))
+                .orElse(new Way(home, List.of()));
     }
 
     private Offer offer(Code code, List<Selected> candidates) {
@@ -127,32 +154,51 @@ public final class ExtractVariableOperation implements Operation {
 
     private Plan plan(Analysis before, Code code, Selected selected, String name, Answers answers) {
         SameValue same = new SameValue(before, code, selected);
-        Home home = new HomeFinder(code, selected.path()).find(selected.path());
-        if (home instanceof Home.Nowhere nowhere) {
-            Optional<Home> earlier = same.doubt().isEmpty() ? Places.beforeStatement(code, selected) : Optional.empty();
-            if (earlier.isEmpty()) {
-                return new Plan.Refused(List.of(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence())));
+        Way way = way(before, code, selected);
+        if (way.home() instanceof Home.Nowhere nowhere) {
+            return new Plan.Refused(List.of(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence())));
+        }
+        List<Declared> declared = declared(code, selected, name, answers.single(TYPE).orElse("style"), way.first());
+        for (Declared one : declared) {
+            if (one.type().isEmpty()) {
+                return new Plan.Refused(List.of(Reason.at(code.file().path(), one.selected().range(),
+                        "its type has no name that could be written here")));
             }
-            home = earlier.get();
         }
         boolean wantsAll = answers.single(PLACES).filter("all"::equals).isPresent();
-        Optional<String> doubt = wantsAll ? same.doubt() : Optional.empty();
-        Declared declared = new Declared(code, selected, name, answers.single(TYPE).orElse("style"));
-        Optional<String> type = declared.type();
-        if (type.isEmpty()) {
-            return new Plan.Refused(List.of(Reason.at(code.file().path(), selected.range(),
-                    "its type has no name that could be written here")));
-        }
+        Optional<String> doubt = !wantsAll ? Optional.empty()
+                : !way.first().isEmpty() ? Optional.of("what is evaluated before it has to stay before it") : same.doubt();
         Places places = wantsAll && doubt.isEmpty()
-                ? Places.all(code, selected, home, same)
-                : Places.one(selected, home);
+                ? Places.all(code, selected, way.home(), same)
+                : Places.one(selected, way.home());
         List<FileChange> files = List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(),
-                new ExtractEdits(code, selected, name, declared).of(places)));
+                new ExtractEdits(code, declared).of(places)));
         String title = "extract '" + shown(code, selected) + "' to the variable " + name;
-        List<String> notes = doubt
-                .map(why -> List.of("only this place is changed: " + why))
-                .orElse(List.of());
-        return new Plan.Ready(new Change(title, files, Meaning.same(), notes), before);
+        return new Plan.Ready(new Change(title, files, Meaning.same(), notes(code, declared, doubt)), before);
+    }
+
+    /** The variable, after those for what is evaluated before it. */
+    private static List<Declared> declared(Code code, Selected selected, String name, String wish, List<TreePath> first) {
+        TypeWriter writer = new TypeWriter(code);
+        Set<String> names = new HashSet<>(Set.of(name));
+        List<Declared> declared = new ArrayList<>();
+        for (TreePath path : first) {
+            String own = new NameProposals(code, names).of(path).get(0);
+            names.add(own);
+            declared.add(new Declared(code, new Selected(path, code.range(path.getLeaf())), own, wish, writer));
+        }
+        declared.add(new Declared(code, selected, name, wish, writer));
+        return declared;
+    }
+
+    private static List<String> notes(Code code, List<Declared> declared, Optional<String> doubt) {
+        List<String> notes = new ArrayList<>();
+        for (Declared one : declared.subList(0, declared.size() - 1)) {
+            notes.add("'" + shown(code, one.selected()) + "' becomes the variable " + one.name()
+                    + ", so that it is still evaluated first");
+        }
+        doubt.ifPresent(why -> notes.add("only this place is changed: " + why));
+        return notes;
     }
 
     private static Plan refused(Spot spot, String sentence) {

@@ -29,6 +29,7 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.type.TypeKind;
@@ -41,16 +42,62 @@ final class HomeFinder {
 
     private final Code code;
     private final Effects effects;
+    private final List<TreePath> earlier = new ArrayList<>();
     private Optional<Home.Nowhere> objection = Optional.empty();
+    private Home home;
+    /** So many of what is evaluated earlier is, like the expression, evaluated only sometimes. */
+    private int sometimes;
 
     HomeFinder(Code code, TreePath expression) {
         this.code = code;
         this.effects = code.effects(expression);
     }
 
+    /** Where the expression may go alone. */
     Home find(TreePath expression) {
-        Home home = climb(expression);
-        return home instanceof Home.Nowhere ? home : objection.map(found -> (Home) found).orElse(home);
+        home = climb(expression);
+        if (home instanceof Home.Nowhere) {
+            return home;
+        }
+        return objection.or(() -> inTheWay().stream().findFirst().map(this::comesFirst)).map(found -> (Home) found).orElse(home);
+    }
+
+    private Home.Nowhere comesFirst(TreePath sibling) {
+        return new Home.Nowhere(code.range(sibling.getLeaf()), "'" + shown(sibling.getLeaf())
+                + "' is evaluated before it and the order can matter; extract that first", false);
+    }
+
+    /**
+     * Where the expression may go if what is evaluated before it goes along.
+     *
+     * @param home  where to
+     * @param first what must become variables before it, in this order
+     */
+    record Together(Home home, List<TreePath> first) {
+    }
+
+    /** Asked after {@link #find} found nowhere for the expression alone. */
+    Optional<Together> together() {
+        List<TreePath> first = inTheWay();
+        boolean canMove = !(home instanceof Home.Nowhere) && objection.isEmpty() && first.stream().allMatch(path ->
+                Selected.isValue(code, path) && (earlier.indexOf(path) >= sometimes || code.effects(path).isPure()));
+        return canMove ? Optional.of(new Together(home, first)) : Optional.empty();
+    }
+
+    /** What cannot stay behind when the expression moves, nor when what cannot stay behind moves; in order. */
+    private List<TreePath> inTheWay() {
+        List<TreePath> backwards = new ArrayList<>(earlier);
+        backwards.sort(Comparator.comparing((TreePath path) -> code.range(path.getLeaf()).start()).reversed());
+        List<TreePath> found = new ArrayList<>();
+        List<Effects> moved = new ArrayList<>(List.of(effects));
+        for (TreePath path : backwards) {
+            Effects own = code.effects(path);
+            if (!moved.stream().allMatch(own::commutesWith)) {
+                found.add(0, path);
+                moved.add(own);
+            }
+        }
+        return found;
     }
 
     private Home climb(TreePath expression) {
@@ -77,6 +124,10 @@ final class HomeFinder {
             if (parent instanceof CaseTree label && label.getBody() == tree) {
                 return new Home.Instead(child, "yield ");
             }
+            if (parent instanceof TryTree attempt && attempt.getResources().contains(tree)) {
+                resource(attempt, tree, at);
+                continue;
+            }
             Optional<Home.Nowhere> loop = repeats(tree, parent);
             if (loop.isPresent()) {
                 return loop.get();
@@ -99,18 +150,28 @@ final class HomeFinder {
         if (parent instanceof CaseTree) {
             return Optional.of(new Home.Around(statement));
         }
-        boolean isHeader = parent instanceof ForLoopTree loop && loop.getStatement() != tree
-                || parent instanceof TryTree;
+        if (parent instanceof TryTree attempt && attempt.getResources().contains(tree)) {
+            return resource(attempt, tree, parentPath);
+        }
+        boolean isHeader = parent instanceof ForLoopTree loop && loop.getStatement() != tree;
         if (parent instanceof ForLoopTree loop && loop.getInitializer().contains(tree)) {
             precede(loop.getInitializer(), tree, parentPath);
             return Optional.empty();
         }
         if (isHeader) {
-            return Optional.of(new Home.Nowhere(code.range(tree), parent instanceof TryTree
-                    ? "it is the resource of a 'try', which is opened after those before it"
-                    : "it is evaluated again in each round of the loop", false));
+            return Optional.of(new Home.Nowhere(code.range(tree), "it is evaluated again in each round of the loop", false));
         }
         return Optional.of(new Home.Around(statement));
+    }
+
+    /** A resource may be opened before the statement as long as what it throws is not caught there (JLS 14.20.3). */
+    private Optional<Home> resource(TryTree attempt, Tree tree, TreePath path) {
+        precede(attempt.getResources(), tree, path);
+        boolean isWatched = !attempt.getCatches().isEmpty() || attempt.getFinallyBlock() != null;
+        if (isWatched && effects.mayFail()) {
+            objection(code.range(tree), "it is evaluated within the 'try', which handles its failure");
+        }
+        return Optional.empty();
     }
 
     /** A lambda whose interface's method returns nothing has an expression for its effect only (JLS 15.27.3). */
@@ -148,14 +209,14 @@ final class HomeFinder {
         if (parent instanceof BinaryTree binary) {
             if (binary.getRightOperand() == child) {
                 boolean isLazy = parent.getKind() == Tree.Kind.CONDITIONAL_AND || parent.getKind() == Tree.Kind.CONDITIONAL_OR;
-                precede(path, binary.getLeftOperand());
                 if (isLazy) {
                     onlySometimes(binary.getLeftOperand());
                 }
+                precede(path, binary.getLeftOperand());
             }
         } else if (parent instanceof ConditionalExpressionTree conditional && conditional.getCondition() != child) {
-            precede(path, conditional.getCondition());
             onlySometimes(conditional.getCondition());
+            precede(path, conditional.getCondition());
         } else if (parent instanceof MethodInvocationTree call) {
             callArguments(path, call, child);
         } else if (parent instanceof NewClassTree made) {
@@ -218,13 +279,11 @@ final class HomeFinder {
     }
 
     private void precede(TreePath parent, Tree sibling) {
-        Effects before = code.effects(new TreePath(parent, sibling));
-        if (!effects.commutesWith(before)) {
-            objection(code.range(sibling), "'" + shown(sibling) + "' is evaluated before it and the order can matter; extract that first");
-        }
+        earlier.add(new TreePath(parent, sibling));
     }
 
     private void onlySometimes(Tree condition) {
+        sometimes = earlier.size();
         if (!effects.isPure()) {
             objection(code.range(condition), "it is evaluated only if '" + shown(condition) + "' lets it be");
         }

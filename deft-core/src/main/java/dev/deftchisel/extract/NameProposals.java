@@ -39,8 +39,14 @@ final class NameProposals {
     private final Set<String> taken;
 
     NameProposals(Code code) {
+        this(code, Set.of());
+    }
+
+    /** @param alsoTaken names that are about to be given */
+    NameProposals(Code code, Set<String> alsoTaken) {
         this.code = code;
         this.taken = variableNames(code.tokens());
+        taken.addAll(alsoTaken);
     }
 
     /** All names but those that are called as methods, which variables do not disturb. */

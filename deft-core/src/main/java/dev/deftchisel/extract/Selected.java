@@ -14,8 +14,10 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ParenthesizedTree;
+import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
+import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.source.Range;
@@ -23,6 +25,7 @@ import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.type.TypeKind;
@@ -70,15 +73,21 @@ record Selected(TreePath path, Range range) {
     }
 
     private static List<Selected> around(Code code, Range caret) {
-        List<Selected> found = new ArrayList<>();
+        List<Selected> ordered = new ArrayList<>();
+        List<Selected> trivial = new ArrayList<>();
         for (TreePath path : code.around(caret)) {
-            if (path.getLeaf() instanceof ExpressionTree && !(path.getLeaf() instanceof ParenthesizedTree)
-                    && isValue(code, path)) {
-                found.add(new Selected(path, code.range(path.getLeaf())));
+            TreePath bare = withoutParentheses(path);
+            boolean isKnown = Stream.concat(ordered.stream(), trivial.stream()).anyMatch(one -> one.tree() == bare.getLeaf());
+            if (bare.getLeaf() instanceof ExpressionTree && !isKnown && isValue(code, bare)) {
+                Selected found = new Selected(bare, code.range(bare.getLeaf()));
+                (found.isTrivial() ? trivial : ordered).add(found);
+            } else if (path.getLeaf() instanceof StatementTree) {
+                // what lies around the statement comes after all that is in it
+                ordered.addAll(trivial);
+                trivial.clear();
             }
         }
-        List<Selected> ordered = new ArrayList<>(found.stream().filter(one -> !one.isTrivial()).toList());
-        found.stream().filter(Selected::isTrivial).forEach(ordered::add);
+        ordered.addAll(trivial);
         return ordered;
     }
 
@@ -117,9 +126,11 @@ record Selected(TreePath path, Range range) {
                 || element.getKind() == ElementKind.PARAMETER || element.getKind() == ElementKind.EXCEPTION_PARAMETER
                 || element.getKind() == ElementKind.RESOURCE_VARIABLE || element.getKind() == ElementKind.BINDING_VARIABLE);
         TypeMirror type = code.type(path).orElse(null);
+        boolean isEnumConstant = parent instanceof VariableTree && code.element(path.getParentPath())
+                .filter(variable -> variable.getKind() == ElementKind.ENUM_CONSTANT).isPresent();
         boolean hasType = type != null && type.getKind() != TypeKind.VOID && type.getKind() != TypeKind.NULL
                 && type.getKind() != TypeKind.EXECUTABLE && type.getKind() != TypeKind.PACKAGE;
-        return hasType && !namesNoValue && !isTypeNode(path) && !isWritten(tree, parent) && !isPartOfName(path)
+        return hasType && !isEnumConstant && !namesNoValue && !isTypeNode(path) && !isWritten(tree, parent) && !isPartOfName(path)
                 && !(tree instanceof NewArrayTree array && array.getType() == null)
                 && !(tree instanceof AnnotationTree);
     }

@@ -25,6 +25,7 @@ import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -33,6 +34,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import javax.lang.model.element.TypeElement;
 
 /** Renames any symbol that the workspace declares, everywhere it is used. */
 public final class RenameOperation implements Operation {
@@ -138,13 +140,28 @@ public final class RenameOperation implements Operation {
     }
 
     private static List<Reason> libraryMembers(Symbol target, Set<SymbolKey> family, Analysis before) {
-        return family.stream()
+        List<Symbol> members = family.stream()
                 .map(before::symbol)
                 .flatMap(Optional::stream)
                 .filter(symbol -> !symbol.isSource())
+                .sorted(Comparator.comparing(Symbol::signature))
+                .toList();
+        List<Reason> own = members.stream()
+                .filter(symbol -> isAbove(symbol, target, before))
                 .map(symbol -> Reason.of(target.signature() + " overrides or implements " + symbol.signature()
                         + ", which is declared in a library and cannot be renamed"))
                 .toList();
+        return !own.isEmpty() ? own : members.stream()
+                .map(symbol -> Reason.of("a type inherits or overrides both " + target.signature() + " and " + symbol.signature()
+                        + ", which is declared in a library and cannot be renamed"))
+                .toList();
+    }
+
+    private static boolean isAbove(Symbol member, Symbol target, Analysis before) {
+        return target.owner().flatMap(before::known)
+                .filter(owner -> owner.element() instanceof TypeElement type
+                        && member.owner().filter(above -> before.isSubtype(type, above)).isPresent())
+                .isPresent();
     }
 
     static Mentions.Choice choice(Answers answers) {

@@ -1,10 +1,14 @@
 package dev.deftchisel.proving;
 
+import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.maven.Artifacts;
 import dev.deftchisel.proving.compiled.TestSuite;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.corpus.CorpusException;
+import dev.deftchisel.proving.trial.ExpressionSubjects;
+import dev.deftchisel.proving.trial.RenameSubjects;
+import dev.deftchisel.proving.trial.Subjects;
 import dev.deftchisel.proving.trial.SuiteTrial;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -16,7 +20,7 @@ import picocli.CommandLine.Option;
 
 /** Do the tests of the code itself still pass? */
 @Command(name = "suite", mixinStandardHelpOptions = true,
-        description = "Applies renames one after the other and runs the corpus's own test suite before and after.")
+        description = "Applies changes one after the other and runs the corpus's own test suite before and after.")
 final class SuiteCommand implements Callable<Integer> {
 
     private static final String CONSOLE = "org.junit.platform:junit-platform-console-standalone:1.13.4";
@@ -24,11 +28,14 @@ final class SuiteCommand implements Callable<Integer> {
     @Mixin
     private final CorpusOptions corpora = new CorpusOptions();
 
-    @Option(names = "--count", description = "how many renames (${DEFAULT-VALUE})")
+    @Option(names = "--count", description = "how many changes (${DEFAULT-VALUE})")
     private int count = 20;
 
     @Option(names = "--seed", description = "makes a run repeatable (${DEFAULT-VALUE})")
     private long seed = 1;
+
+    @Option(names = "--operation", paramLabel = "ID", description = "rename or extract-variable (${DEFAULT-VALUE})")
+    private String operation = "rename";
 
     @Option(names = "--skip", paramLabel = "KIND", description = "leave this kind of symbol alone; repeatable. Tests that"
             + " name classes or packages in strings cannot pass once those are renamed")
@@ -40,9 +47,9 @@ final class SuiteCommand implements Callable<Integer> {
                 new CorpusException(CONSOLE + " is not on this machine and cannot be fetched; is the network there?"));
         boolean passed = true;
         for (Corpus copy : corpora.copies()) {
-            SuiteTrial.Result result = new SuiteTrial(copy, new TestSuite(console)).run(count, seed, skipped);
+            SuiteTrial.Result result = new SuiteTrial(copy, new TestSuite(console)).run(count, this::subjects);
             result.titles().forEach(title -> System.out.println("  " + title));
-            System.out.printf("%s: %d of %d tests pass after %d renames, %d of %d before%n", copy.name(),
+            System.out.printf("%s: %d of %d tests pass after %d changes, %d of %d before%n", copy.name(),
                     result.after().passed(), result.after().found(), result.titles().size(),
                     result.before().passed(), result.before().found());
             result.after().failed().stream().filter(test -> !result.before().failed().contains(test))
@@ -50,5 +57,13 @@ final class SuiteCommand implements Callable<Integer> {
             passed &= result.isPassed();
         }
         return passed ? 0 : 1;
+    }
+
+    private Subjects subjects(Analyst analyst) {
+        return switch (operation) {
+            case "rename" -> new RenameSubjects(analyst, seed, 0, skipped);
+            case "extract-variable" -> new ExpressionSubjects(analyst, seed, operation);
+            default -> throw new CorpusException("--operation takes rename or extract-variable, not '" + operation + "'");
+        };
     }
 }

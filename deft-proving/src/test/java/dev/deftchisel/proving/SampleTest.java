@@ -5,8 +5,10 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.corpus.CorpusList;
 import dev.deftchisel.proving.corpus.Depot;
-import dev.deftchisel.proving.trial.RenameTrials;
+import dev.deftchisel.proving.trial.Oracles;
+import dev.deftchisel.proving.trial.RenameSubjects;
 import dev.deftchisel.proving.trial.Settings;
+import dev.deftchisel.proving.trial.Trials;
 import dev.deftchisel.proving.trial.Verdict;
 import java.io.IOException;
 import java.io.InputStream;
@@ -30,8 +32,9 @@ class SampleTest {
 
     /** Runs renames, of which none may fail, and none may be refused but those that are known to be. */
     private void renames(Corpus original, int count, int clashingPercent) throws IOException {
-        Settings settings = new Settings(11, 0, count, 40, clashingPercent, Set.of(), false, Optional.empty());
-        List<Verdict> verdicts = new RenameTrials(original.copyTo(folder.toRealPath()), settings, verdict -> { }).run();
+        Settings settings = new Settings(11, 0, count, 40, false, Optional.empty());
+        List<Verdict> verdicts = new Trials(original.copyTo(folder.toRealPath()), settings, Oracles.ofRename(),
+                analyst -> new RenameSubjects(analyst, 11, clashingPercent, Set.of()), verdict -> { }).run();
         assertEquals("", lines(verdicts, Verdict.Result.FAILED));
         assertEquals(titles(known(original.name())), titles(lines(verdicts, Verdict.Result.REFUSED)));
         assertEquals(count, verdicts.size());
@@ -40,8 +43,7 @@ class SampleTest {
     private static String lines(List<Verdict> verdicts, Verdict.Result result) {
         return verdicts.stream()
                 .filter(verdict -> verdict.result() == result)
-                .map(verdict -> "#" + verdict.subject().number() + " " + verdict.subject().symbol() + " to "
-                        + verdict.subject().newName() + verdict.oracle().map(oracle -> ", " + oracle).orElse("")
+                .map(verdict -> "#" + verdict.subject().number() + " " + verdict.subject().title() + verdict.oracle().map(oracle -> ", " + oracle).orElse("")
                         + "\n    " + verdict.why().replace('\\', '/') + "\n")
                 .sorted()
                 .collect(Collectors.joining());

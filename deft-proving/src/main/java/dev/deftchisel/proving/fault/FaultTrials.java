@@ -8,7 +8,6 @@ import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.guard.Guard;
-import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.proving.compiled.CompiledCode;
@@ -16,6 +15,7 @@ import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.oracle.NoNewDiagnostics;
 import dev.deftchisel.proving.oracle.Rename;
 import dev.deftchisel.proving.oracle.SameClasses;
+import dev.deftchisel.proving.trial.RenameSubjects;
 import dev.deftchisel.proving.trial.Subject;
 import dev.deftchisel.proving.trial.Subjects;
 import java.util.ArrayList;
@@ -78,11 +78,10 @@ public final class FaultTrials {
         try (Libraries libraries = new Libraries(); Chisel chisel = Chisel.open(corpus.request(), Monitor.SILENT)) {
             CompiledCode baseline = CompiledCode.of(chisel.snapshot());
             Analyst analyst = new Analyst(chisel.snapshot(), libraries, Monitor.SILENT);
-            Subjects subjects = new Subjects(analyst, seed, 0, Set.of());
+            Subjects subjects = new RenameSubjects(analyst, seed, 0, Set.of());
             for (int number = 0; number < count; number++) {
                 Subject subject = subjects.subject(number);
-                Plan plan = DeepStack.call(() -> rename.plan(chisel.spot(subject.place()),
-                        Answers.of("name", subject.newName()).and("mentions", "none").and("subpackages", "true"), analyst));
+                Plan plan = DeepStack.call(() -> rename.plan(chisel.spot(subject.place()), subject.answers(), analyst));
                 if (plan instanceof Plan.Ready ready && isLetThrough(analyst, ready, ready.change())) {
                     plant(analyst, baseline, ready, subject, tallies);
                 }

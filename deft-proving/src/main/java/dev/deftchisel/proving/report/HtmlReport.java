@@ -72,9 +72,9 @@ public final class HtmlReport {
                 .toList();
         page.append("<h2>").append(failed.isEmpty() ? "No oracle failed" : "Failures").append("</h2>\n");
         for (Verdict verdict : failed) {
-            page.append("<p><span class=\"bad\">%s</span> %s: rename the %s to %s<br>%s<br><code>%s</code></p>%n".formatted(
-                    escaped(verdict.oracle().orElse("")), escaped(verdict.corpus()), escaped(verdict.subject().symbol()),
-                    escaped(verdict.subject().newName()), escaped(verdict.why()), escaped(repeat.apply(verdict))));
+            page.append("<p><span class=\"bad\">%s</span> %s: %s<br>%s<br><code>%s</code></p>%n".formatted(
+                    escaped(verdict.oracle().orElse("")), escaped(verdict.corpus()), escaped(verdict.subject().title()),
+                    escaped(verdict.why()), escaped(repeat.apply(verdict))));
         }
     }
 

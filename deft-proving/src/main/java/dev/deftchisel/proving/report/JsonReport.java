@@ -30,9 +30,9 @@ public final class JsonReport {
         Map<String, Object> one = new LinkedHashMap<>();
         one.put("corpus", verdict.corpus());
         one.put("number", verdict.subject().number());
-        one.put("kind", verdict.subject().kind().words());
-        one.put("symbol", verdict.subject().symbol());
-        one.put("newName", verdict.subject().newName());
+        one.put("operation", verdict.subject().operation());
+        one.put("kind", verdict.subject().group());
+        one.put("title", verdict.subject().title());
         one.put("result", verdict.result().name().toLowerCase(Locale.ROOT));
         one.put("why", verdict.why());
         verdict.oracle().ifPresent(oracle -> one.put("oracle", oracle));

@@ -25,7 +25,7 @@ public record Summary(List<Verdict> verdicts) {
     /**
      * One line of the table.
      *
-     * @param name what is counted: a kind of symbol, or "all"
+     * @param name what is counted: a kind of symbol or code, or "all"
      */
     public record Row(String name, int tried, int applied, int refused, int failed) {
     }
@@ -33,9 +33,9 @@ public record Summary(List<Verdict> verdicts) {
     /** One row for each kind of symbol, and one for all. */
     public List<Row> rows() {
         List<Row> rows = verdicts.stream()
-                .collect(Collectors.groupingBy(verdict -> verdict.subject().kind(), TreeMap::new, Collectors.toList()))
+                .collect(Collectors.groupingBy(verdict -> verdict.subject().group(), TreeMap::new, Collectors.toList()))
                 .entrySet().stream()
-                .map(entry -> row(entry.getKey().words(), entry.getValue()))
+                .map(entry -> row(entry.getKey(), entry.getValue()))
                 .collect(Collectors.toList());
         rows.add(row("all", verdicts));
         return rows;

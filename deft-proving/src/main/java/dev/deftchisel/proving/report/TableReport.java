@@ -50,8 +50,8 @@ public final class TableReport {
     }
 
     private void failure(Verdict verdict) {
-        out.printf("FAILED %s #%d: rename the %s to %s%n  oracle: %s%n  found:  %s%n  again:  %s%n", verdict.corpus(),
-                verdict.subject().number(), verdict.subject().symbol(), verdict.subject().newName(),
+        out.printf("FAILED %s #%d: %s%n  oracle: %s%n  found:  %s%n  again:  %s%n", verdict.corpus(),
+                verdict.subject().number(), verdict.subject().title(),
                 verdict.oracle().orElse(""), verdict.why(), repeat.apply(verdict));
     }
 }

@@ -6,22 +6,15 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Libraries;
 import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.analysis.Symbol;
-import dev.deftchisel.analysis.SymbolKind;
-import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.oracle.Applied;
-import dev.deftchisel.proving.oracle.BytesOutsideEdits;
 import dev.deftchisel.proving.compiled.CompiledCode;
-import dev.deftchisel.proving.oracle.NoNewDiagnostics;
 import dev.deftchisel.proving.oracle.Rename;
-import dev.deftchisel.proving.oracle.RenamedBack;
-import dev.deftchisel.proving.oracle.SameClasses;
 import dev.deftchisel.proving.oracle.TrialOracle;
-import dev.deftchisel.proving.oracle.UndoGivesBack;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
@@ -33,22 +26,19 @@ final class Attempt {
 
     /** The command is a whole process, so it is asked for one trial in so many. */
     private static final int COMMAND_LINE_EVERY = 100;
-    /** Renaming back costs as much as the trial itself. */
-    private static final int RENAMED_BACK_EVERY = 4;
-    private static final String RENAME = "rename";
 
     private final Chisel chisel;
     private final Corpus corpus;
     private final Settings settings;
+    private final Oracles oracles;
     private final Libraries libraries;
     private final CompiledCode baseline;
-    private final List<TrialOracle> always = List.of(new BytesOutsideEdits(), new UndoGivesBack());
-    private final List<TrialOracle> sometimes = List.of(new BytesOutsideEdits(), new UndoGivesBack(), new RenamedBack());
 
-    Attempt(Chisel chisel, Corpus corpus, Settings settings, Libraries libraries, CompiledCode baseline) {
+    Attempt(Chisel chisel, Corpus corpus, Settings settings, Oracles oracles, Libraries libraries, CompiledCode baseline) {
         this.chisel = chisel;
         this.corpus = corpus;
         this.settings = settings;
+        this.oracles = oracles;
         this.libraries = libraries;
         this.baseline = baseline;
     }
@@ -82,11 +72,11 @@ final class Attempt {
         long start = System.nanoTime();
         long offerMillis = 0;
         try {
-            boolean isOffered = chisel.offers(place).stream().anyMatch(offer -> offer.operation().equals(RENAME));
+            boolean isOffered = chisel.offers(place).stream().anyMatch(offer -> offer.operation().equals(subject.operation()));
             offerMillis = millisSince(start);
-            String oldName = chisel.symbol(place).map(Symbol::name).orElse(subject.oldName());
+            String oldName = chisel.symbol(place).map(Symbol::name).orElse("");
             start = System.nanoTime();
-            Outcome outcome = chisel.preview(place, RENAME, answers(subject));
+            Outcome outcome = chisel.preview(place, subject.operation(), subject.answers());
             Verdict verdict = new Verdict(corpus.name(), subject, Verdict.Result.APPLIED, "", Optional.empty(),
                     offerMillis, millisSince(start));
             if (outcome instanceof Outcome.Refusal refusal) {
@@ -100,11 +90,6 @@ final class Attempt {
         }
     }
 
-    private static Answers answers(Subject subject) {
-        return Answers.of("name", subject.newName()).and("mentions", "none")
-                .and("subpackages", String.valueOf(subject.kind() == SymbolKind.PACKAGE));
-    }
-
     private static long millisSince(long nanos) {
         return (System.nanoTime() - nanos) / 1_000_000;
     }
@@ -113,17 +98,16 @@ final class Attempt {
             throws IOException {
         Verdict verdict = so;
         Subject subject = verdict.subject();
-        if (isPristine && settings.launcher().isPresent() && subject.number() % COMMAND_LINE_EVERY == 0
-                && subject.kind() != SymbolKind.PACKAGE) {
+        if (isPristine && settings.launcher().isPresent() && subject.number() % COMMAND_LINE_EVERY == 0) {
             verdict = new SameOnCommandLine(settings.launcher().get())
-                    .objection(chisel, corpus, place, subject.newName(), preview.change())
+                    .objection(chisel, corpus, subject, place, preview.change())
                     .map(what -> so.failed("same on the command line", what))
                     .orElse(verdict);
         }
         Map<Path, byte[]> before = Applied.bytesBefore(preview.change());
         chisel.apply(preview);
         Applied applied = new Applied(place, oldName, preview.change(), before);
-        for (TrialOracle oracle : subject.number() % RENAMED_BACK_EVERY == 0 ? sometimes : always) {
+        for (TrialOracle oracle : oracles.of(subject.number())) {
             Optional<String> objection = oracle.objection(chisel, applied);
             if (objection.isPresent()) {
                 verdict = verdict.failed(oracle.name(), objection.get());
@@ -146,27 +130,30 @@ final class Attempt {
 
     /** Forces the change through in memory, as planned and without any qualifier, and looks at the class files. */
     private boolean wouldHaveBeenRight(Subject subject, Place place) {
-        Operation rename = Chisel.operations().stream().filter(one -> one.id().equals(RENAME)).findFirst().orElseThrow();
-        Plan plan = rename.plan(chisel.spot(place), answers(subject),
+        Operation operation = Chisel.operations().stream()
+                .filter(one -> one.id().equals(subject.operation()))
+                .findFirst()
+                .orElseThrow();
+        Plan plan = operation.plan(chisel.spot(place), subject.answers(),
                 new Analyst(chisel.snapshot(), libraries, Monitor.SILENT));
         if (!(plan instanceof Plan.Ready ready)) {
             return false;
         }
         CompiledCode forced = CompiledCode.of(ready.change().applyTo(chisel.snapshot()));
         List<Rename> renames = List.of(Rename.of(ready.change(), ready.before()));
-        return new NoNewDiagnostics().objection(baseline, forced, renames).isEmpty()
-                && new SameClasses().objection(baseline, forced, renames).isEmpty();
+        return oracles.together().stream().allMatch(oracle -> oracle.objection(baseline, forced, renames).isEmpty());
     }
 
-    /** Where nothing can be renamed nothing is offered, and asking for it anyway is refused in peace. */
-    Optional<Verdict> barren(int number, Place place) {
-        Subject subject = new Subject(number, place, SymbolKind.UNKNOWN, "", "no name at all", "zqName");
+    /** Where there is nothing for an operation it is not offered, and asking for it anyway is refused in peace. */
+    Optional<Verdict> barren(Subject like, Place place) {
+        Subject subject = new Subject(like.number(), like.operation(), place, "nothing",
+                like.operation() + " where there is nothing for it", like.answers());
         Verdict verdict = new Verdict(corpus.name(), subject, Verdict.Result.REFUSED, "", Optional.empty(), 0, 0);
         try {
-            boolean isOffered = chisel.offers(place).stream().anyMatch(offer -> offer.operation().equals(RENAME));
-            boolean isDone = chisel.preview(place, RENAME, answers(subject)) instanceof Outcome.Preview;
+            boolean isOffered = chisel.offers(place).stream().anyMatch(offer -> offer.operation().equals(subject.operation()));
+            boolean isDone = chisel.preview(place, subject.operation(), subject.answers()) instanceof Outcome.Preview;
             return isOffered || isDone
-                    ? Optional.of(verdict.failed("nothing offered", "a rename is offered where there is no name"))
+                    ? Optional.of(verdict.failed("nothing offered", "it is offered where there is nothing for it"))
                     : Optional.empty();
         } catch (RuntimeException crashed) {
             return Optional.of(verdict.failed("no crash", crashed.toString()));

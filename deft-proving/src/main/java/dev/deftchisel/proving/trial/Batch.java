@@ -2,11 +2,8 @@ package dev.deftchisel.proving.trial;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.proving.oracle.CodeOracle;
 import dev.deftchisel.proving.compiled.CompiledCode;
-import dev.deftchisel.proving.oracle.NoNewDiagnostics;
 import dev.deftchisel.proving.oracle.Rename;
-import dev.deftchisel.proving.oracle.SameClasses;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -21,18 +18,19 @@ import org.slf4j.LoggerFactory;
 final class Batch {
 
     private static final Logger LOG = LoggerFactory.getLogger(Batch.class);
-    private static final List<CodeOracle> ORACLES = List.of(new NoNewDiagnostics(), new SameClasses());
 
     private final Chisel chisel;
     private final Attempt attempt;
+    private final Oracles oracles;
     private final CompiledCode baseline;
     private final List<Verdict> verdicts = new ArrayList<>();
     private final List<Attempt.Standing> standing = new ArrayList<>();
     private final List<Verdict> pending = new ArrayList<>();
 
-    Batch(Chisel chisel, Attempt attempt, CompiledCode baseline) {
+    Batch(Chisel chisel, Attempt attempt, Oracles oracles, CompiledCode baseline) {
         this.chisel = chisel;
         this.attempt = attempt;
+        this.oracles = oracles;
         this.baseline = baseline;
     }
 
@@ -78,7 +76,7 @@ final class Batch {
     }
 
     private void half(List<Verdict> suspects) throws IOException {
-        verdicts.addAll(new Batch(chisel, attempt, baseline).run(suspects.stream().map(Verdict::subject).toList()));
+        verdicts.addAll(new Batch(chisel, attempt, oracles, baseline).run(suspects.stream().map(Verdict::subject).toList()));
     }
 
     private Optional<Verdict> objection(List<Verdict> judged) {
@@ -87,7 +85,7 @@ final class Batch {
         }
         CompiledCode after = CompiledCode.of(chisel.snapshot());
         List<Rename> renames = standing.stream().map(Attempt.Standing::rename).toList();
-        return ORACLES.stream()
+        return oracles.together().stream()
                 .flatMap(oracle -> oracle.objection(baseline, after, renames).stream()
                         .map(what -> judged.get(0).failed(oracle.name(), what)))
                 .findFirst();

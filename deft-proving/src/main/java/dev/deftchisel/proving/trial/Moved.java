@@ -29,6 +29,9 @@ final class Moved {
     }
 
     private static Optional<Place> place(Place place, Change change) {
+        if (place.selection().length() > 0) {
+            return selection(place, change);
+        }
         // edits replace whole names, so look for the one around the place
         Range name = change.file(place.file()).stream()
                 .flatMap(file -> file.takenEdits().stream())
@@ -38,5 +41,17 @@ final class Moved {
                 .orElse(new Range(place.caret(), place.caret() + 1));
         return change.mapping().name(place.file(), name)
                 .map(range -> new Place(change.mapping().file(place.file()), new Range(range.start(), range.start())));
+    }
+
+    /** Where selected code is now; empty when a change touches it. */
+    private static Optional<Place> selection(Place place, Change change) {
+        Range selected = place.selection();
+        boolean isTouched = change.file(place.file()).stream()
+                .flatMap(file -> file.takenEdits().stream())
+                .map(Edit::range)
+                .anyMatch(range -> range.start() <= selected.end() && selected.start() <= range.end());
+        return isTouched
+                ? Optional.empty()
+                : Optional.of(new Place(change.mapping().file(place.file()), change.mapping().code(place.file(), selected)));
     }
 }

@@ -15,17 +15,21 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Stream;
 
 /** Finds the fewest files of a corpus in which a failed trial still fails by the same oracle. */
 public final class Reducer {
 
     private final Corpus corpus;
+    private final Oracles oracles;
 
-    /** @param corpus the untouched corpus of the trial, or an untouched copy */
-    public Reducer(Corpus corpus) {
+    /**
+     * @param corpus  the untouched corpus of the trial, or an untouched copy
+     * @param oracles who judged it
+     */
+    public Reducer(Corpus corpus, Oracles oracles) {
         this.corpus = corpus;
+        this.oracles = oracles;
     }
 
     /**
@@ -71,15 +75,13 @@ public final class Reducer {
         OpenRequest request = corpus.request();
         Corpus part = new Corpus(corpus.name(), new OpenRequest(folder, true, rebased(request.sources(), folder),
                 request.classPath(), request.level(), request.encoding(), false));
-        Subject subject = new Subject(failed.subject().number(),
-                new Place(folder.resolve(own), failed.subject().place().selection()), failed.subject().kind(),
-                failed.subject().oldName(), failed.subject().symbol(), failed.subject().newName());
+        Subject subject = failed.subject().at(new Place(folder.resolve(own), failed.subject().place().selection()));
         boolean isFalseAlarm = failed.oracle().filter("no false alarm"::equals).isPresent();
-        Settings settings = new Settings(0, 0, 1, 1, 0, Set.of(), isFalseAlarm, Optional.empty());
+        Settings settings = new Settings(0, 0, 1, 1, isFalseAlarm, Optional.empty());
         try (Libraries libraries = new Libraries(); Chisel chisel = Chisel.open(part.request(), Monitor.SILENT)) {
             CompiledCode baseline = CompiledCode.of(chisel.snapshot());
             return baseline.errors().isEmpty()
-                    && new Batch(chisel, new Attempt(chisel, part, settings, libraries, baseline), baseline)
+                    && new Batch(chisel, new Attempt(chisel, part, settings, oracles, libraries, baseline), oracles, baseline)
                             .run(List.of(subject)).stream()
                             .anyMatch(verdict -> verdict.oracle().equals(failed.oracle()));
         } catch (WorkspaceException nothingLeft) {

@@ -3,8 +3,13 @@ package dev.deftchisel.proving.trial;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.DiffWriter;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Place;
+import dev.deftchisel.operation.Question;
 import dev.deftchisel.proving.corpus.Corpus;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
 import java.io.File;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -26,11 +31,15 @@ final class SameOnCommandLine {
     }
 
     /** What is wrong, or empty. */
-    Optional<String> objection(Chisel chisel, Corpus corpus, Place place, String newName, Change change)
+    Optional<String> objection(Chisel chisel, Corpus corpus, Subject subject, Place place, Change change)
             throws IOException {
-        var position = chisel.snapshot().file(place.file()).orElseThrow().position(place.caret());
-        List<String> command = new ArrayList<>(List.of(launcher.toString(), "rename", place.file() + ":" + position, newName,
-                "--mentions", "none", "--yes", "--quiet", "--workspace", corpus.request().folder().toString()));
+        SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
+        Range selection = place.selection();
+        List<String> command = new ArrayList<>(List.of(launcher.toString(), subject.operation(),
+                place.file() + ":" + file.position(selection.start())
+                        + (selection.length() == 0 ? "" : "-" + file.position(selection.end()))));
+        questions(subject).forEach(question -> command.addAll(answer(question, subject.answers())));
+        command.addAll(List.of("--yes", "--quiet", "--workspace", corpus.request().folder().toString()));
         corpus.request().sources().forEach(source -> command.addAll(List.of("--source", source.toString())));
         if (!corpus.request().classPath().isEmpty()) {
             command.addAll(List.of("--class-path", corpus.request().classPath().stream()
@@ -43,5 +52,24 @@ final class SameOnCommandLine {
                 ? Optional.empty()
                 : Optional.of("the command prints something else: "
                         + new String(printed, StandardCharsets.UTF_8).lines().findFirst().orElse("nothing"));
+    }
+
+    private static List<Question> questions(Subject subject) {
+        return Chisel.operations().stream()
+                .filter(operation -> operation.id().equals(subject.operation()))
+                .map(Operation::questions)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** The name that is always asked is a parameter, the rest are options. */
+    private static List<String> answer(Question question, Answers answers) {
+        String given = answers.single(question.key()).orElse("");
+        if (given.isEmpty() || question instanceof Question.Flag && !given.equals("true")) {
+            return List.of();
+        } else if (question instanceof Question.Name) {
+            return List.of(given);
+        }
+        return question instanceof Question.Flag ? List.of("--" + question.key()) : List.of("--" + question.key(), given);
     }
 }

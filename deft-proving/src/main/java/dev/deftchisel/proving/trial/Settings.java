@@ -1,34 +1,23 @@
 package dev.deftchisel.proving.trial;
 
-import dev.deftchisel.analysis.SymbolKind;
 import java.nio.file.Path;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * How a run goes.
  *
- * @param seed            with the corpus decides every trial
- * @param first           number of the first trial
- * @param count           how many trials
- * @param batch           how many applied changes are compiled and compared together
- * @param clashingPercent how many of a hundred new names are taken from the same file
- * @param skipped         kinds of symbols that are left alone
- * @param checkRefusals   whether each refusal of the guard is forced through, to see whether it was right
- * @param launcher        the command that must print the same, asked now and then; empty to leave that out
+ * @param seed          with the corpus decides every trial
+ * @param first         number of the first trial
+ * @param count         how many trials
+ * @param batch         how many applied changes are compiled and compared together
+ * @param checkRefusals whether each refusal of the guard is forced through, to see whether it was right
+ * @param launcher      the command that must print the same, asked now and then; empty to leave that out
  */
 public record Settings(
         long seed,
         int first,
         int count,
         int batch,
-        int clashingPercent,
-        Set<SymbolKind> skipped,
         boolean checkRefusals,
         Optional<Path> launcher) {
-
-    /** Copies the set. */
-    public Settings {
-        skipped = Set.copyOf(skipped);
-    }
 }

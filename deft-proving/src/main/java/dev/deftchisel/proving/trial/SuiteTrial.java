@@ -5,9 +5,7 @@ import dev.deftchisel.Outcome;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Libraries;
 import dev.deftchisel.analysis.Monitor;
-import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.change.Change;
-import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.proving.compiled.CompiledCode;
 import dev.deftchisel.proving.compiled.TestSuite;
@@ -16,9 +14,9 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
+import java.util.function.Function;
 
-/** Applies some renames one after the other and runs the corpus's own test suite before and after. */
+/** Applies some changes one after the other and runs the corpus's own test suite before and after. */
 public final class SuiteTrial {
 
     private final Corpus corpus;
@@ -36,7 +34,7 @@ public final class SuiteTrial {
     /**
      * What came of it.
      *
-     * @param titles of the renames
+     * @param titles of the changes
      * @param before what the suite gave before them
      * @param after  what it gave after them
      */
@@ -51,20 +49,18 @@ public final class SuiteTrial {
     /**
      * Runs.
      *
-     * @param count   how many renames
-     * @param seed    decides which
-     * @param skipped kinds that are left alone
+     * @param count  how many changes
+     * @param source what is tried, given the untouched corpus
      */
-    public Result run(int count, long seed, Set<SymbolKind> skipped) throws IOException, InterruptedException {
+    public Result run(int count, Function<Analyst, Subjects> source) throws IOException, InterruptedException {
         try (Libraries libraries = new Libraries(); Chisel chisel = Chisel.open(corpus.request(), Monitor.SILENT)) {
             TestSuite.Result before = suite.run(chisel.workspace(), CompiledCode.of(chisel.snapshot()));
-            Subjects subjects = new Subjects(
-                    new Analyst(chisel.snapshot(), libraries, Monitor.SILENT), seed, 0, skipped);
+            Subjects subjects = source.apply(new Analyst(chisel.snapshot(), libraries, Monitor.SILENT));
             List<Change> changes = new ArrayList<>();
             for (int number = 0; changes.size() < count; number++) {
                 Subject subject = subjects.subject(number);
                 Optional<Place> place = Moved.place(subject.place(), changes);
-                if (place.isPresent() && chisel.preview(place.get(), "rename", Answers.of("name", subject.newName()))
+                if (place.isPresent() && chisel.preview(place.get(), subject.operation(), subject.answers())
                         instanceof Outcome.Preview preview) {
                     chisel.apply(preview);
                     changes.add(preview.change());

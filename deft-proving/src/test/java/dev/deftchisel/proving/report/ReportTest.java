@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.proving.trial.Subject;
 import dev.deftchisel.proving.trial.Verdict;
@@ -24,8 +25,9 @@ import org.junit.jupiter.api.io.TempDir;
 class ReportTest {
 
     private static Verdict verdict(int number, SymbolKind kind, Verdict.Result result, String why, String oracle, long millis) {
-        return new Verdict("harbour", new Subject(number, new Place(Path.of("Berth.java"), new Range(0, 0)), kind,
-                "depth", kind.words() + " Berth.depth", "water"), result, why,
+        return new Verdict("harbour", new Subject(number, "rename",
+                new Place(Path.of("Berth.java"), new Range(0, 0)), kind.words(),
+                "rename the " + kind.words() + " Berth.depth to water", Answers.of("name", "water")), result, why,
                 oracle.isEmpty() ? Optional.empty() : Optional.of(oracle), millis / 2, millis);
     }
 

@@ -12,29 +12,37 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.function.Function;
 
 /**
- * Runs renames over one corpus. The subjects of a batch are picked from the untouched corpus, applied one after the
+ * Runs one operation over one corpus. The subjects of a batch are picked from the untouched corpus, applied one after the
  * other, each judged on its own by what is quick, and together by what needs the whole corpus compiled. A batch that
  * fails is run again one by one to find the culprit. After each batch everything is undone.
  */
-public final class RenameTrials {
+public final class Trials {
 
     /** A refusal at a place where nothing is offered is tried for one in so many. */
     private static final int BARREN_EVERY = 10;
 
     private final Corpus corpus;
     private final Settings settings;
+    private final Oracles oracles;
+    private final Function<Analyst, Subjects> subjects;
     private final Consumer<Verdict> listener;
 
     /**
      * @param corpus   a copy that may be written to
      * @param settings how to go about it
+     * @param oracles  who judges
+     * @param subjects what is tried, given the untouched corpus
      * @param listener is told of each verdict as it falls
      */
-    public RenameTrials(Corpus corpus, Settings settings, Consumer<Verdict> listener) {
+    public Trials(Corpus corpus, Settings settings, Oracles oracles, Function<Analyst, Subjects> subjects,
+            Consumer<Verdict> listener) {
         this.corpus = corpus;
         this.settings = settings;
+        this.oracles = oracles;
+        this.subjects = subjects;
         this.listener = listener;
     }
 
@@ -48,18 +56,18 @@ public final class RenameTrials {
         try (Libraries libraries = new Libraries(); Chisel chisel = Chisel.open(corpus.request(), Monitor.SILENT)) {
             CompiledCode baseline = baseline(chisel);
             Analyst pristine = new Analyst(chisel.snapshot(), libraries, Monitor.SILENT);
-            Subjects subjects = new Subjects(pristine, settings.seed(), settings.clashingPercent(), settings.skipped());
-            Attempt attempt = new Attempt(chisel, corpus, settings, libraries, baseline);
+            Subjects source = subjects.apply(pristine);
+            Attempt attempt = new Attempt(chisel, corpus, settings, oracles, libraries, baseline);
             int end = settings.first() + settings.count();
             for (int start = settings.first(); start < end; start += settings.batch()) {
                 List<Subject> batch = new ArrayList<>();
                 for (int number = start; number < Math.min(end, start + settings.batch()); number++) {
-                    batch.add(subjects.subject(number));
+                    batch.add(source.subject(number));
                     if (number % BARREN_EVERY == 0) {
-                        attempt.barren(number, subjects.barren(number)).ifPresent(verdicts::add);
+                        attempt.barren(source.subject(number), source.barren(number)).ifPresent(verdicts::add);
                     }
                 }
-                List<Verdict> fallen = new Batch(chisel, attempt, baseline).run(batch);
+                List<Verdict> fallen = new Batch(chisel, attempt, oracles, baseline).run(batch);
                 fallen.forEach(listener);
                 verdicts.addAll(fallen);
             }

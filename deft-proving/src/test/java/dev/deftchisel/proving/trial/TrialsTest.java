@@ -15,10 +15,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-class RenameTrialsTest {
+class TrialsTest {
 
     private static final String SOURCE = """
             class Berth implements java.io.Serializable {
@@ -31,15 +32,16 @@ class RenameTrialsTest {
     @TempDir
     private Path folder;
 
-    private static Settings settings(int count, int clashing, boolean checkRefusals) {
-        return new Settings(2, 0, count, 7, clashing, Set.of(SymbolKind.PACKAGE), checkRefusals, Optional.empty());
+    private static List<Verdict> renames(Corpus corpus, int count, boolean checkRefusals, Consumer<Verdict> listener) {
+        return new Trials(corpus, new Settings(2, 0, count, 7, checkRefusals, Optional.empty()), Oracles.ofRename(),
+                analyst -> new RenameSubjects(analyst, 2, 0, Set.of(SymbolKind.PACKAGE)), listener).run();
     }
 
     @Test
     void eachTrialIsToldOnceAndEverythingIsUndone() throws IOException {
         Corpus corpus = Harbour.of(folder, "Berth.java", SOURCE);
         List<Verdict> told = new ArrayList<>();
-        List<Verdict> verdicts = new RenameTrials(corpus, settings(20, 0, true), told::add).run();
+        List<Verdict> verdicts = renames(corpus, 20, true, told::add);
         assertEquals(20, verdicts.size());
         assertEquals(verdicts, told);
         assertTrue(verdicts.stream().noneMatch(verdict -> verdict.result() == Verdict.Result.FAILED), verdicts.toString());
@@ -51,15 +53,15 @@ class RenameTrialsTest {
     void codeThatDoesNotCompileIsNoCorpus() throws IOException {
         Corpus broken = Harbour.of(folder, "Berth.java", "class Berth { int depth = \"deep\"; }");
         CorpusException refused = assertThrows(CorpusException.class,
-                () -> new RenameTrials(broken, settings(1, 0, false), verdict -> { }).run());
+                () -> renames(broken, 1, false, verdict -> { }));
         assertTrue(refused.getMessage().startsWith("quay does not compile as it is: "), refused.getMessage());
     }
 
     @Test
     void aTrialThatHoldsCannotBeReduced() throws IOException {
         Corpus corpus = Harbour.of(folder, "Berth.java", SOURCE);
-        Verdict applied = new RenameTrials(corpus, settings(3, 0, false), verdict -> { }).run().stream()
+        Verdict applied = renames(corpus, 3, false, verdict -> { }).stream()
                 .filter(verdict -> verdict.result() == Verdict.Result.APPLIED).findFirst().orElseThrow();
-        assertEquals(Optional.empty(), new Reducer(corpus).reduce(applied.failed("compiles as before", "made up")));
+        assertEquals(Optional.empty(), new Reducer(corpus, Oracles.ofRename()).reduce(applied.failed("compiles as before", "made up")));
     }
 }

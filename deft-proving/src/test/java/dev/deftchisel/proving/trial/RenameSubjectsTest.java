@@ -14,18 +14,22 @@ import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.Workspaces;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
-class SubjectsTest {
+class RenameSubjectsTest {
 
     private final Snapshot snapshot = Snapshot.read(Workspaces.installed().open(Harbour.office().request()));
 
     private Subjects subjects(long seed, int clashing, Set<SymbolKind> skipped) {
-        return new Subjects(new Analyst(snapshot, new Libraries(), Monitor.SILENT), seed, clashing, skipped);
+        return new RenameSubjects(new Analyst(snapshot, new Libraries(), Monitor.SILENT), seed, clashing, skipped);
+    }
+
+    private static String newName(Subject subject) {
+        return subject.answers().single("name").orElseThrow();
     }
 
     private static List<Subject> first(Subjects subjects, int count) {
@@ -45,20 +49,20 @@ class SubjectsTest {
 
     @Test
     void manyKindsComeUpButNotThoseSkipped() {
-        Set<SymbolKind> kinds = EnumSet.noneOf(SymbolKind.class);
+        Set<String> kinds = new TreeSet<>();
         first(subjects(3, 0, Set.of(SymbolKind.PACKAGE, SymbolKind.METHOD)), 40)
-                .forEach(subject -> kinds.add(subject.kind()));
+                .forEach(subject -> kinds.add(subject.group()));
         assertTrue(kinds.size() > 6, kinds.toString());
-        assertTrue(!kinds.contains(SymbolKind.PACKAGE) && !kinds.contains(SymbolKind.METHOD), kinds.toString());
+        assertTrue(!kinds.contains("package") && !kinds.contains("method"), kinds.toString());
     }
 
     @Test
     void freshNamesStandNowhereAndTakenOnesInTheFile() {
         first(subjects(4, 0, Set.of()), 15).forEach(subject ->
-                assertTrue(snapshot.mentioning(Set.of(subject.newName())).isEmpty(), subject.toString()));
+                assertTrue(snapshot.mentioning(Set.of(newName(subject))).isEmpty(), subject.toString()));
         first(subjects(4, 100, Set.of(SymbolKind.PACKAGE)), 15).forEach(subject -> {
             SourceFile file = snapshot.file(subject.place().file()).orElseThrow();
-            assertTrue(subject.newName().equals("zqName") || file.content().contains(subject.newName()), subject.toString());
+            assertTrue(newName(subject).equals("zqName") || file.content().contains(newName(subject)), subject.toString());
         });
     }
 
