@@ -26,6 +26,7 @@ module dev.deftchisel.core {
     uses dev.deftchisel.workspace.ProjectReader;
 
     provides dev.deftchisel.operation.Operation with
-            dev.deftchisel.extract.ExtractVariableOperation, dev.deftchisel.rename.RenameOperation;
+            dev.deftchisel.extract.ExtractVariableOperation, dev.deftchisel.inline.InlineOperation,
+            dev.deftchisel.rename.RenameOperation;
     provides dev.deftchisel.workspace.ProjectReader with dev.deftchisel.workspace.FolderReader;
 }

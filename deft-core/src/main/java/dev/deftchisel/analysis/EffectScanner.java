@@ -322,8 +322,8 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
 
     @Override
     public Effects visitVariable(VariableTree tree, Void unused) {
-        Effects value = scan(tree.getInitializer(), null);
-        return code.element(getCurrentPath()).map(variable -> value.and(Effects.writing(variable))).orElse(value);
+        // nobody can notice that a new variable gets its first value
+        return scan(tree.getInitializer(), null);
     }
 
     @Override

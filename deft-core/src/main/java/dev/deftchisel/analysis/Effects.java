@@ -40,13 +40,13 @@ public record Effects(
     /** May end in an exception. */
     static final Effects FAILURE = new Effects(Set.of(), Set.of(), false, false, Failure.ANY, false);
     /** Ends in an exception if a value is {@code null}. */
-    static final Effects NULL = new Effects(Set.of(), Set.of(), false, false, Failure.NULL, false);
+    public static final Effects NULL = new Effects(Set.of(), Set.of(), false, false, Failure.NULL, false);
     /** Reads a field or element that can change. */
     static final Effects READ = new Effects(Set.of(), Set.of(), true, false, Failure.NEVER, false);
     /** Changes a field or element. */
     static final Effects WRITE = new Effects(Set.of(), Set.of(), false, true, Failure.NEVER, false);
     /** Makes an object and does nothing else. */
-    static final Effects MADE = new Effects(Set.of(), Set.of(), false, false, Failure.NEVER, true);
+    public static final Effects MADE = new Effects(Set.of(), Set.of(), false, false, Failure.NEVER, true);
 
     /** Copies the sets. */
     public Effects {

@@ -71,8 +71,8 @@ public final class Mapping {
         if (!copies.isEmpty()) {
             return copies.get(0);
         }
-        int start = range.start() + moved.upTo(range.start(), false);
-        int end = range.end() + moved.upTo(range.end(), false);
+        int start = moved.after(range.start());
+        int end = moved.after(range.end());
         return new Range(start, Math.max(start, end));
     }
 

@@ -4,6 +4,7 @@ import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /** How far the edits of one file move what stands behind them; answers in logarithmic time. */
 final class Shifts {
@@ -13,11 +14,14 @@ final class Shifts {
     private final List<Edit> edits;
     /** The sum of what the first {@code i} edits add. */
     private final int[] sums;
+    /** Those that carry code; most changes have none. */
+    private final int[] carrying;
 
     /** @param edits taken ones, in order, not overlapping */
     Shifts(List<Edit> edits) {
         this.edits = edits;
         this.sums = new int[edits.size() + 1];
+        this.carrying = IntStream.range(0, edits.size()).filter(i -> !edits.get(i).carried().isEmpty()).toArray();
         for (int i = 0; i < edits.size(); i++) {
             sums[i + 1] = sums[i] + edits.get(i).replacement().length() - edits.get(i).range().length();
         }
@@ -61,7 +65,7 @@ final class Shifts {
     /** Every place where a stretch of code stands again because an edit carries it. */
     List<Range> copies(Range range) {
         List<Range> found = new ArrayList<>();
-        for (int i = 0; i < edits.size(); i++) {
+        for (int i : carrying) {
             for (Carried piece : edits.get(i).carried()) {
                 if (piece.from().encloses(range)) {
                     Range within = piece.within(range);
@@ -84,6 +88,14 @@ final class Shifts {
             count++;
         }
         return sums[count];
+    }
+
+    /** Where an offset is afterwards: before what is inserted there, and where code begins that took its place. */
+    int after(int offset) {
+        int count = startingBefore(offset, false);
+        boolean isGone = count > 0 && edits.get(count - 1).kind() == Edit.Kind.CODE
+                && edits.get(count - 1).range().end() > offset;
+        return isGone ? startOf(count - 1) : offset + sums[count];
     }
 
     /** The offset before the edits from which an offset behind them came, or the start of the edit it lies in. */

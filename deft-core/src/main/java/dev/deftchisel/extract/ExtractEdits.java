@@ -12,6 +12,7 @@ import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.change.Edit;
+import dev.deftchisel.rewrite.Home;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.source.Range;

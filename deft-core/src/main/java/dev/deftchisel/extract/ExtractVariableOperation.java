@@ -17,6 +17,8 @@ import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.Home;
+import dev.deftchisel.rewrite.HomeFinder;
 import dev.deftchisel.rewrite.TypeWriter;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -87,7 +89,7 @@ public final class ExtractVariableOperation implements Operation {
     }
 
     private static Way way(Analysis analysis, Code code, Selected selected) {
-        HomeFinder finder = new HomeFinder(code, selected.path());
+        HomeFinder finder = new HomeFinder(code, code.effects(selected.path()));
         Home home = finder.find(selected.path());
         if (!(home instanceof Home.Nowhere)) {
             return new Way(home, List.of());
@@ -97,7 +99,7 @@ public final class ExtractVariableOperation implements Operation {
                 ? Places.beforeStatement(code, selected)
                 : Optional.empty();
         return earlier.map(place -> new Way(place, List.of()))
-                .or(() -> finder.together().map(all -> new Way(all.home(), all.first())))
+                .or(() -> finder.together(path -> Selected.isValue(code, path)).map(all -> new Way(all.home(), all.first())))
                 .orElse(new Way(home, List.of()));
     }
 

@@ -9,6 +9,8 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.rewrite.Home;
+import dev.deftchisel.rewrite.HomeFinder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -82,7 +84,7 @@ record Places(Home home, TreePath first, List<TreePath> used) {
 
     /** Before the statement of a list in which an expression stands, if it may be evaluated there. */
     private static Optional<Home> before(Code code, TreePath expression, TreePath list) {
-        Home own = new HomeFinder(code, expression).find(expression);
+        Home own = new HomeFinder(code, code.effects(expression)).find(expression);
         boolean isThere = own instanceof Home.Before before && before.list() == list.getLeaf();
         TreePath statement = expression;
         while (statement.getParentPath() != null && statement.getParentPath().getLeaf() != list.getLeaf()) {

@@ -2,6 +2,7 @@ package dev.deftchisel.guard;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Carried;
@@ -16,6 +17,7 @@ import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Checks that each edit does what its kind says and nothing else: a name becomes the new name of the symbol that stands
@@ -27,6 +29,9 @@ import java.util.Optional;
  */
 final class EditShapes {
 
+    /** The keywords that stand before the name of a local variable. */
+    private static final Set<String> OF_DECLARATIONS = Set.of(
+            "final", "boolean", "byte", "short", "char", "int", "long", "float", "double", "extends", "super");
     private static final String FAULT = "; that is a fault of deft";
 
     private final Analysis before;
@@ -46,7 +51,7 @@ final class EditShapes {
         for (FileChange file : change.effective()) {
             Optional<SourceFile> source = before.snapshot().file(file.path());
             for (Edit edit : source.isPresent() ? file.takenEdits() : List.<Edit>of()) {
-                if (!isRight(source.get(), edit)) {
+                if (!isRight(source.get(), file, edit)) {
                     differences.add(new Difference(Difference.Kind.UNPROVEN, file.path(), edit.range(), Optional.empty(),
                             Optional.empty(), "this edit is not what a " + edit.kind().words() + " may be" + FAULT));
                 }
@@ -55,13 +60,14 @@ final class EditShapes {
         return differences;
     }
 
-    private boolean isRight(SourceFile file, Edit edit) {
+    private boolean isRight(SourceFile file, FileChange change, Edit edit) {
         return switch (edit.kind()) {
             case DECLARATION, REFERENCE, DOCUMENTATION -> isNewName(file, edit);
             case QUALIFIER -> isQualifier(file, edit) || isElementName(edit);
             case IMPORT -> isImport(file, edit);
-            case CODE -> edit.carried().stream().allMatch(piece -> isCarried(file, edit, piece))
-                    && edit.same().filter(other -> !isSame(file, edit.range(), other)).isEmpty();
+            case CODE -> edit.carried().stream().allMatch(piece -> isCarried(file, edit, piece)) && edit.same()
+                    .map(other -> isSame(file, edit.range(), other))
+                    .orElseGet(() -> losesNothing(file, change, edit));
             case COMMENT, STRING -> staysInText(file.tokens(), edit);
             case RESOURCE -> false;
         };
@@ -70,6 +76,39 @@ final class EditShapes {
     private static boolean isCarried(SourceFile file, Edit edit, Carried piece) {
         return file.content().startsWith(
                 edit.replacement().substring(piece.at(), piece.at() + piece.from().length()), piece.from().start());
+    }
+
+    /**
+     * Whether all that an edit takes away stands elsewhere afterwards, but for parentheses, a declaration and its type,
+     * and names that give way to code which is carried there.
+     */
+    private boolean losesNothing(SourceFile file, FileChange change, Edit edit) {
+        List<Range> kept = change.takenEdits().stream()
+                .flatMap(other -> other.carried().stream())
+                .map(Carried::from)
+                .toList();
+        Tokens tokens = file.tokens();
+        for (int i = tokens.code(tokens.at(edit.range().start())); edit.range().length() > 0 && i < tokens.count()
+                && tokens.start(i) < edit.range().end(); i = tokens.code(i + 1)) {
+            Range token = tokens.range(i);
+            if (kept.stream().noneMatch(range -> range.encloses(token)) && !mayGo(file, edit, tokens, i)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private boolean mayGo(SourceFile file, Edit edit, Tokens tokens, int token) {
+        return switch (tokens.kind(token)) {
+            case IDENTIFIER -> tokens.text(token).equals("var") || before.bindings(file.path()).stream()
+                    .filter(binding -> binding.isNamed() && binding.range().equals(tokens.range(token)))
+                    .allMatch(binding -> binding.role() == Role.DECLARATION || binding.role() == Role.TYPE
+                            || binding.key() instanceof SymbolKey.Package
+                            || binding.role() == Role.READ && !edit.carried().isEmpty());
+            case KEYWORD -> OF_DECLARATIONS.contains(tokens.text(token));
+            case SYMBOL -> "()[]<>,.;=?@&:".contains(tokens.text(token));
+            default -> false;
+        };
     }
 
     /** Whether two pieces of code have the same tokens, and each name means the same in both. */

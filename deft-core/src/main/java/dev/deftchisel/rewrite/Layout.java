@@ -79,6 +79,27 @@ public record Layout(String lineEnd, String unit) {
         return new Range(start, next);
     }
 
+    /**
+     * What goes when the code of a range goes: its lines, and a blank line that would then stand at the start of a block,
+     * at its end, or next to another.
+     */
+    public static Range removed(SourceFile file, Range range) {
+        Range lines = wholeLines(file, range);
+        LineMap map = file.lines();
+        int above = map.line(lines.start()) - 1;
+        int below = map.line(lines.end());
+        boolean isWhole = lines.start() == map.rangeOf(above + 1).start() && lines.end() == map.rangeOf(below).start();
+        if (!isWhole || above < 1) {
+            return lines;
+        }
+        String before = map.text(above).strip();
+        String after = map.text(below).strip();
+        if (after.isEmpty() && below < map.count() && (before.isEmpty() || before.endsWith("{"))) {
+            return new Range(lines.start(), map.rangeOf(below + 1).start());
+        }
+        return before.isEmpty() && after.startsWith("}") ? new Range(map.rangeOf(above).start(), lines.end()) : lines;
+    }
+
     private static boolean isBlank(char c) {
         return c == ' ' || c == '\t';
     }

@@ -5,6 +5,7 @@ import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ConditionalExpressionTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.InstanceOfTree;
+import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.NewArrayTree;
@@ -43,7 +44,21 @@ public final class Precedence {
      * @param parent the tree around the place
      */
     public static boolean needsParentheses(ExpressionTree moved, Tree place, Tree parent) {
-        int own = of(moved);
+        return needsParentheses(of(moved), moved, place, parent);
+    }
+
+    /** The same for a cast that is written before the expression. */
+    public static boolean castNeedsParentheses(ExpressionTree moved, Tree place, Tree parent) {
+        return needsParentheses(UNARY, moved, place, parent);
+    }
+
+    /** Whether an expression must be put in parentheses behind a cast. */
+    public static boolean needsParenthesesInCast(ExpressionTree moved) {
+        return of(moved) < UNARY && !(moved instanceof LambdaExpressionTree)
+                || moved instanceof UnaryTree signed && isSign(signed);
+    }
+
+    private static boolean needsParentheses(int own, ExpressionTree moved, Tree place, Tree parent) {
         if (parent instanceof BinaryTree binary) {
             int around = of(binary);
             // an operator of the same level on the right would be grouped otherwise (JLS 15.7.3)

@@ -10,6 +10,7 @@ import dev.deftchisel.proving.trial.ExpressionSubjects;
 import dev.deftchisel.proving.trial.RenameSubjects;
 import dev.deftchisel.proving.trial.Subjects;
 import dev.deftchisel.proving.trial.SuiteTrial;
+import dev.deftchisel.proving.trial.VariableSubjects;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Set;
@@ -34,7 +35,7 @@ final class SuiteCommand implements Callable<Integer> {
     @Option(names = "--seed", description = "makes a run repeatable (${DEFAULT-VALUE})")
     private long seed = 1;
 
-    @Option(names = "--operation", paramLabel = "ID", description = "rename or extract-variable (${DEFAULT-VALUE})")
+    @Option(names = "--operation", paramLabel = "ID", description = "rename, extract-variable or inline (${DEFAULT-VALUE})")
     private String operation = "rename";
 
     @Option(names = "--skip", paramLabel = "KIND", description = "leave this kind of symbol alone; repeatable. Tests that"
@@ -63,7 +64,8 @@ final class SuiteCommand implements Callable<Integer> {
         return switch (operation) {
             case "rename" -> new RenameSubjects(analyst, seed, 0, skipped);
             case "extract-variable" -> new ExpressionSubjects(analyst, seed, operation);
-            default -> throw new CorpusException("--operation takes rename or extract-variable, not '" + operation + "'");
+            case "inline" -> new VariableSubjects(analyst, seed, operation);
+            default -> throw new CorpusException("--operation takes rename, extract-variable or inline, not '" + operation + "'");
         };
     }
 }

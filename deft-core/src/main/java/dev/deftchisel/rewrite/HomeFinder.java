@@ -1,4 +1,4 @@
-package dev.deftchisel.extract;
+package dev.deftchisel.rewrite;
 
 import com.sun.source.tree.ArrayAccessTree;
 import com.sun.source.tree.AssertTree;
@@ -32,13 +32,20 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 
 /**
  * Walks from an expression outwards to where its declaration may stand. On the way it collects what is evaluated before
  * the expression in the same statement (JLS 15.7): the declaration comes before all that, so the order must not matter.
  */
-final class HomeFinder {
+public final class HomeFinder {
 
     private final Code code;
     private final Effects effects;
@@ -48,13 +55,21 @@ final class HomeFinder {
     /** So many of what is evaluated earlier is, like the expression, evaluated only sometimes. */
     private int sometimes;
 
-    HomeFinder(Code code, TreePath expression) {
+    /**
+     * @param code    the file
+     * @param effects of what is to be evaluated in its new home
+     */
+    public HomeFinder(Code code, Effects effects) {
         this.code = code;
-        this.effects = code.effects(expression);
+        this.effects = effects;
     }
 
-    /** Where the expression may go alone. */
-    Home find(TreePath expression) {
+    /**
+     * Where the expression may go alone.
+     *
+     * @param expression the place in which it is evaluated now
+     */
+    public Home find(TreePath expression) {
         home = climb(expression);
         if (home instanceof Home.Nowhere) {
             return home;
@@ -64,7 +79,7 @@ final class HomeFinder {
 
     private Home.Nowhere comesFirst(TreePath sibling) {
         return new Home.Nowhere(code.range(sibling.getLeaf()), "'" + shown(sibling.getLeaf())
-                + "' is evaluated before it and the order can matter; extract that first", false);
+                + "' is evaluated before it and the order can matter", false);
     }
 
     /**
@@ -73,14 +88,18 @@ final class HomeFinder {
      * @param home  where to
      * @param first what must become variables before it, in this order
      */
-    record Together(Home home, List<TreePath> first) {
+    public record Together(Home home, List<TreePath> first) {
     }
 
-    /** Asked after {@link #find} found nowhere for the expression alone. */
-    Optional<Together> together() {
+    /**
+     * Asked after {@link #find} found nowhere for the expression alone.
+     *
+     * @param canBeVariable whether an expression has a value that a variable can hold
+     */
+    public Optional<Together> together(Predicate<TreePath> canBeVariable) {
         List<TreePath> first = inTheWay();
         boolean canMove = !(home instanceof Home.Nowhere) && objection.isEmpty() && first.stream().allMatch(path ->
-                Selected.isValue(code, path) && (earlier.indexOf(path) >= sometimes || code.effects(path).isPure()));
+                canBeVariable.test(path) && (earlier.indexOf(path) >= sometimes || code.effects(path).isPure()));
         return canMove ? Optional.of(new Together(home, first)) : Optional.empty();
     }
 
@@ -177,20 +196,20 @@ final class HomeFinder {
     /** A lambda whose interface's method returns nothing has an expression for its effect only (JLS 15.27.3). */
     private boolean isVoidLambda(TreePath lambda) {
         return code.type(lambda)
-                .filter(type -> type instanceof javax.lang.model.type.DeclaredType)
-                .map(type -> ((javax.lang.model.type.DeclaredType) type).asElement())
-                .filter(type -> type instanceof javax.lang.model.element.TypeElement)
-                .flatMap(type -> code.elements().getAllMembers((javax.lang.model.element.TypeElement) type).stream()
-                        .filter(member -> member.getKind() == javax.lang.model.element.ElementKind.METHOD
-                                && member.getModifiers().contains(javax.lang.model.element.Modifier.ABSTRACT)
+                .filter(type -> type instanceof DeclaredType)
+                .map(type -> ((DeclaredType) type).asElement())
+                .filter(type -> type instanceof TypeElement)
+                .flatMap(type -> code.elements().getAllMembers((TypeElement) type).stream()
+                        .filter(member -> member.getKind() == ElementKind.METHOD
+                                && member.getModifiers().contains(Modifier.ABSTRACT)
                                 && !isOfObject(member))
-                        .map(member -> ((javax.lang.model.element.ExecutableElement) member).getReturnType().getKind())
+                        .map(member -> ((ExecutableElement) member).getReturnType().getKind())
                         .findFirst())
                 .filter(kind -> kind == TypeKind.VOID)
                 .isPresent();
     }
 
-    private boolean isOfObject(javax.lang.model.element.Element member) {
+    private boolean isOfObject(Element member) {
         return List.of("equals", "hashCode", "toString").contains(member.getSimpleName().toString());
     }
 

@@ -1,4 +1,4 @@
-package dev.deftchisel.extract;
+package dev.deftchisel.rewrite;
 
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.StatementTree;
@@ -7,7 +7,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.source.Range;
 
 /** Where the declaration of a value may stand, so that it is evaluated as often and in the same order as now. */
-sealed interface Home {
+public sealed interface Home {
 
     /**
      * Before a statement in a list of statements.
@@ -17,11 +17,13 @@ sealed interface Home {
      */
     record Before(TreePath statement, Tree list) implements Home {
 
-        StatementTree tree() {
+        /** The statement itself. */
+        public StatementTree tree() {
             return (StatementTree) statement.getLeaf();
         }
 
-        boolean isInBlock() {
+        /** Whether the list is that of a block. */
+        public boolean isInBlock() {
             return list instanceof BlockTree;
         }
     }

@@ -1,0 +1,149 @@
+package dev.deftchisel.inline;
+
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.CaseTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.TryTree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Role;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.source.Tokens;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javax.lang.model.element.Element;
+
+/**
+ * A local variable that gives way to its value.
+ *
+ * @param code        the file
+ * @param declaration the path to its declaration
+ * @param variable    the element
+ * @param uses        where it is read, in order
+ */
+record Inlined(Code code, TreePath declaration, Element variable, List<TreePath> uses) {
+
+    /** What {@link #of} finds: the variable, or why it cannot be inlined wherever it is used. */
+    sealed interface Found {
+    }
+
+    /** The variable. */
+    record Yes(Inlined variable) implements Found {
+    }
+
+    /** Why not. */
+    record No(Reason reason) implements Found {
+    }
+
+    VariableTree tree() {
+        return (VariableTree) declaration.getLeaf();
+    }
+
+    ExpressionTree value() {
+        return tree().getInitializer();
+    }
+
+    TreePath valuePath() {
+        return new TreePath(declaration, value());
+    }
+
+    /** The statements among which it is declared. */
+    List<? extends StatementTree> list() {
+        Tree parent = declaration.getParentPath().getLeaf();
+        return parent instanceof BlockTree block ? block.getStatements() : ((CaseTree) parent).getStatements();
+    }
+
+    /** Looks at a local variable, as its declaration or one of its uses. */
+    static Found of(Analysis analysis, Code code, SymbolKey key) {
+        Optional<Binding> declared = analysis.declaration(key);
+        Optional<TreePath> path = declared.flatMap(binding -> code.around(binding.range()).stream()
+                .filter(around -> around.getLeaf() instanceof VariableTree)
+                .findFirst());
+        if (path.isEmpty()) {
+            return new No(Reason.of("its declaration was not found"));
+        }
+        VariableTree tree = (VariableTree) path.get().getLeaf();
+        Range place = declared.get().range();
+        return objection(code, path.get(), tree, place)
+                .map(found -> (Found) found)
+                .orElseGet(() -> withUses(analysis, code, path.get(), key));
+    }
+
+    private static Optional<No> objection(Code code, TreePath path, VariableTree tree, Range place) {
+        Tree parent = path.getParentPath().getLeaf();
+        boolean isInList = parent instanceof BlockTree
+                || parent instanceof CaseTree label && label.getStatements() != null && label.getStatements().contains(tree);
+        if (tree.getInitializer() == null) {
+            return no(code, place, "'" + tree.getName() + "' gets no value where it is declared");
+        } else if (!isInList) {
+            return no(code, place, "'" + tree.getName() + "' is declared in the head of a statement");
+        } else if (!tree.getModifiers().getAnnotations().isEmpty()) {
+            return no(code, place, "its declaration has annotations, which would be lost");
+        }
+        Range whole = code.range(tree);
+        Tokens tokens = code.tokens();
+        boolean isAlone = tokens.is(tokens.codeBefore(tokens.at(whole.end() - 1)), ';') && tokens.start(
+                tokens.code(tokens.at(whole.start()))) == whole.start() && sharing(code, path, whole.start()) == 1;
+        if (!isAlone) {
+            return no(code, place, "'" + tree.getName() + "' is declared together with others; split the declaration first");
+        }
+        return commentIn(code, whole, code.range(tree.getInitializer()))
+                .flatMap(comment -> no(code, comment, "a comment in the declaration would be lost; move it first"));
+    }
+
+    /** {@code int a = 1, b = 2;} is two trees that share their start. */
+    private static int sharing(Code code, TreePath path, int start) {
+        Tree parent = path.getParentPath().getLeaf();
+        List<? extends StatementTree> list =
+                parent instanceof BlockTree block ? block.getStatements() : ((CaseTree) parent).getStatements();
+        return (int) list.stream().filter(one -> one instanceof VariableTree && code.range(one).start() == start).count();
+    }
+
+    private static Optional<Range> commentIn(Code code, Range whole, Range value) {
+        Tokens tokens = code.tokens();
+        for (int i = tokens.at(whole.start()); i < tokens.count() && tokens.start(i) < whole.end(); i++) {
+            TokenKind kind = tokens.kind(i);
+            if (kind.isComment() && !value.encloses(tokens.range(i))) {
+                return Optional.of(tokens.range(i));
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Optional<No> no(Code code, Range place, String sentence) {
+        return Optional.of(new No(Reason.at(code.file().path(), place, sentence)));
+    }
+
+    private static Found withUses(Analysis analysis, Code code, TreePath path, SymbolKey key) {
+        List<TreePath> uses = new ArrayList<>();
+        for (Binding use : analysis.uses(key)) {
+            if (use.role() == Role.DECLARATION) {
+                continue;
+            }
+            Optional<TreePath> found = code.around(use.range()).stream()
+                    .filter(around -> around.getLeaf() instanceof IdentifierTree)
+                    .findFirst();
+            if (use.role() == Role.WRITE) {
+                return new No(Reason.at(code.file().path(), use.range(), "the variable is assigned again here"));
+            } else if (found.isEmpty() || found.get().getParentPath().getLeaf() instanceof TryTree) {
+                return new No(Reason.at(code.file().path(), use.range(), "only a variable may stand here (JLS 14.20.3)"));
+            }
+            uses.add(found.get());
+        }
+        return code.element(path)
+                .map(variable -> uses.isEmpty()
+                        ? (Found) new No(Reason.at(code.file().path(), code.range(path.getLeaf()), "the variable is never used"))
+                        : new Yes(new Inlined(code, path, variable, List.copyOf(uses))))
+                .orElseGet(() -> new No(Reason.of("the compiler does not know the variable")));
+    }
+}
