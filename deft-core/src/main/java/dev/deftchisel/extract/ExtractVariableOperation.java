@@ -1,5 +1,6 @@
 package dev.deftchisel.extract;
 
+import com.sun.source.tree.ExpressionTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
@@ -99,7 +100,7 @@ public final class ExtractVariableOperation implements Operation {
                 ? Places.beforeStatement(code, selected)
                 : Optional.empty();
         return earlier.map(place -> new Way(place, List.of()))
-                .or(() -> finder.together(path -> Selected.isValue(code, path)).map(all -> new Way(all.home(), all.first())))
+                .or(() -> finder.together(path -> path.getLeaf() instanceof ExpressionTree && Selected.isValue(code, path)).map(all -> new Way(all.home(), all.first())))
                 .orElse(new Way(home, List.of()));
     }
 

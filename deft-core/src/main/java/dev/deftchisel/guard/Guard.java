@@ -72,7 +72,8 @@ public final class Guard {
                     files, focus.names(), typesAfter(focus, change), aroundAfter(focus, change), focus.isDeep()));
         } catch (AnalysisException failed) {
             return List.of(new Difference(Difference.Kind.UNPROVEN, before.snapshot().workspace().root(),
-                    new Range(0, 0), Optional.empty(), Optional.empty(), failed.getMessage()));
+                    new Range(0, 0), Optional.empty(), Optional.empty(),
+                    "the compiler itself breaks down on the code as it would be, so that it cannot be proved right"));
         }
         Comparison comparison = new Comparison(before, after, change);
         List<Difference> differences = new ArrayList<>(comparison.bindings());
