@@ -21,6 +21,7 @@ import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.PlaceReader;
 import dev.deftchisel.operation.Spot;
+import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.OpenRequest;
@@ -258,11 +259,17 @@ public final class Chisel implements AutoCloseable {
     public static List<Place> linkedPlaces(Change change) {
         return change.effective().stream()
                 .flatMap(file -> file.takenEdits().stream()
-                        .filter(edit -> edit.kind().isName())
-                        .map(edit -> change.mapping().name(file.path(), edit.range()))
-                        .flatMap(Optional::stream)
+                        .flatMap(edit -> linkedPlaces(change, file, edit))
                         .map(range -> new Place(file.pathAfter(), range)))
                 .toList();
+    }
+
+    private static Stream<Range> linkedPlaces(Change change, FileChange file, Edit edit) {
+        if (edit.kind().isName()) {
+            return change.mapping().name(file.path(), edit.range()).stream();
+        }
+        int start = change.mapping().written(file.path(), edit).start();
+        return edit.linked().stream().map(name -> new Range(start + name.start(), start + name.end()));
     }
 
     /** What is known of the symbol at a place. */

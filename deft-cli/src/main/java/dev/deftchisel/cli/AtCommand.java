@@ -17,6 +17,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
@@ -114,33 +115,59 @@ final class AtCommand extends ChiselCommand {
     private static Place take(Chisel chisel, Console console, Keyboard keyboard, Place place, Offer offer) {
         Answers answers = Answers.none();
         for (Question question : offer.questions()) {
-            if (question instanceof Question.Name name) {
-                String given = keyboard.line(name.label(), name.current());
-                if (given.isEmpty()) {
-                    return place;
-                }
-                answers = answers.and(name.key(), given);
-            } else if (question instanceof Question.Proposed name) {
-                String given = keyboard.line(name.label(), name.proposals().isEmpty() ? "" : name.proposals().get(0));
-                if (given.isEmpty()) {
-                    return place;
-                }
-                answers = answers.and(name.key(), given);
-            } else if (question instanceof Question.Flag flag) {
-                char yes = keyboard.ask(console, List.of(
-                        new Keyboard.Key('y', flag.label()), new Keyboard.Key('n', "no")), 'n');
-                answers = answers.and(flag.key(), String.valueOf(yes == 'y'));
+            Optional<String> answer = ask(console, keyboard, offer, question);
+            if (answer.filter(String::isEmpty).isPresent()) {
+                return place;
             }
+            answers = answer.isPresent() ? answers.and(question.key(), answer.get()) : answers;
         }
         Outcome outcome = chisel.preview(place, offer.operation(), answers);
         PreviewLoop.End end = new PreviewLoop(chisel, console, place, offer.operation()).run(keyboard, answers, outcome);
         return end.applied().map(change -> moved(chisel, console, place, change)).orElse(place);
     }
 
+    /** An answer; empty text when the user leaves, nothing when the standard will do. */
+    private static Optional<String> ask(Console console, Keyboard keyboard, Offer offer, Question question) {
+        if (question instanceof Question.Name name) {
+            return Optional.of(keyboard.line(name.label(), name.current()));
+        } else if (question instanceof Question.Proposed name) {
+            if (name.proposals().size() > 1) {
+                console.out().println(console.palette().quiet("or " + String.join(", ",
+                        name.proposals().subList(1, name.proposals().size()))));
+            }
+            return Optional.of(keyboard.line(name.label(), name.proposals().isEmpty() ? "" : name.proposals().get(0)));
+        } else if (question instanceof Question.Flag flag) {
+            char yes = keyboard.ask(console, List.of(
+                    new Keyboard.Key('y', flag.label()), new Keyboard.Key('n', "no")), 'n');
+            return Optional.of(String.valueOf(yes == 'y'));
+        } else if (question instanceof Question.Choice choice && isOfPlace(offer, choice)) {
+            console.out().println(choice.label() + ":");
+            for (int i = 0; i < choice.options().size(); i++) {
+                console.out().println(console.palette().key("%3d ".formatted(i + 1)) + choice.options().get(i).label());
+            }
+            String number = keyboard.line("number", "1");
+            boolean isOne = number.matches("\\d{1,4}") && Integer.parseInt(number) >= 1
+                    && Integer.parseInt(number) <= choice.options().size();
+            return Optional.of(isOne ? choice.options().get(Integer.parseInt(number) - 1).key() : "");
+        }
+        return Optional.empty();
+    }
+
+    /** Whether only this place knows what there is to choose from; what is always the same is left at its standard. */
+    private static boolean isOfPlace(Offer offer, Question.Choice choice) {
+        return choice.options().size() > 1 && Chisel.operations().stream()
+                .filter(operation -> operation.id().equals(offer.operation()))
+                .flatMap(operation -> operation.questions().stream())
+                .noneMatch(known -> known instanceof Question.Choice && known.key().equals(choice.key()));
+    }
+
     /** Where the caret is after a change. */
     private static Place moved(Chisel chisel, Console console, Place place, Change change) {
         int linked = Chisel.linkedPlaces(change).size();
-        console.out().println(console.palette().quiet(linked + " linked places carry the new name"));
+        if (linked > 0) {
+            console.out().println(console.palette().quiet(
+                    linked + (linked == 1 ? " linked place carries" : " linked places carry") + " the new name"));
+        }
         Range caret = new Range(place.caret(), place.caret());
         Range now = change.mapping().name(place.file(), caret).orElse(caret);
         return within(chisel, new Place(change.mapping().file(place.file()), new Range(now.start(), now.start())));

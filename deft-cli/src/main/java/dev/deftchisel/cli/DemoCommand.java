@@ -79,6 +79,12 @@ final class DemoCommand implements Callable<Integer> {
         heading("Rename Log.note(Object) to 'warn'? There is warn(String), and a call would go there instead. Refused.");
         run("rename", "harbour.office.Log#note(Object)", "warn");
 
+        heading("Give the value of an expression a name. One is proposed, so it need not be told.");
+        run("extract-variable", "src/main/java/harbour/dues/TonnageTariff.java:16:16-16:35");
+
+        heading("A name that only gets in the way: put its value where it is used.");
+        run("inline", "src/main/java/harbour/dues/TonnageTariff.java:14:14");
+
         heading("Rename a class, take every mention of it in text, but leave the comment in the board's layout alone.");
         run("rename", "harbour.reports.DayReport", "BerthReport", "--mentions", "all",
                 "--omit", "src/main/resources/harbour/board.xml:3");

@@ -53,10 +53,7 @@ final class PreviewLoop {
         show(outcome, true);
         while (true) {
             boolean isPreview = outcome instanceof Outcome.Preview;
-            char key = keyboard.ask(console, isPreview
-                    ? List.of(new Keyboard.Key('a', "apply"), new Keyboard.Key('f', "one file"),
-                            new Keyboard.Key('o', "omit"), new Keyboard.Key('n', "other name"), new Keyboard.Key('s', "stop"))
-                    : List.of(new Keyboard.Key('n', "other name"), new Keyboard.Key('s', "stop")), 's');
+            char key = keyboard.ask(console, keys(isPreview), 's');
             switch (key) {
                 case 'a' -> {
                     Outcome.Preview preview = (Outcome.Preview) outcome;
@@ -83,6 +80,24 @@ final class PreviewLoop {
                 }
             }
         }
+    }
+
+    private List<Keyboard.Key> keys(boolean isPreview) {
+        List<Keyboard.Key> keys = new ArrayList<>();
+        if (isPreview) {
+            keys.add(new Keyboard.Key('a', "apply"));
+            keys.add(new Keyboard.Key('f', "one file"));
+            keys.add(new Keyboard.Key('o', "omit"));
+        }
+        boolean hasName = Chisel.operations().stream()
+                .filter(one -> one.id().equals(operation))
+                .flatMap(one -> one.questions().stream())
+                .anyMatch(question -> question.key().equals(NAME));
+        if (hasName) {
+            keys.add(new Keyboard.Key('n', "other name"));
+        }
+        keys.add(new Keyboard.Key('s', "stop"));
+        return keys;
     }
 
     private void show(Outcome outcome, boolean withDiff) {

@@ -2,6 +2,7 @@ package dev.deftchisel.analysis;
 
 import com.sun.source.tree.CompilationUnitTree;
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.SourcePositions;
 import com.sun.source.util.TreePath;
@@ -13,6 +14,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.Modifier;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.Elements;
@@ -112,6 +115,25 @@ public final class Code {
     /** What evaluating an expression, or running a statement, depends on and may do. */
     public Effects effects(TreePath path) {
         return new EffectScanner(this).scan(path, null);
+    }
+
+    /**
+     * Whether code means something else in the body of another class, even where every name is the same: it says
+     * {@code this} or {@code super}, or uses a member of that object by its simple name (JLS 6.5.6.1, 15.12.1).
+     */
+    public boolean dependsOnThis(TreePath path) {
+        boolean[] found = {false};
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitIdentifier(IdentifierTree tree, Void unused) {
+                found[0] |= element(getCurrentPath())
+                        .filter(element -> element.getKind().isField() || element.getKind() == ElementKind.METHOD)
+                        .filter(element -> !element.getModifiers().contains(Modifier.STATIC))
+                        .isPresent();
+                return null;
+            }
+        }.scan(path, null);
+        return found[0];
     }
 
     /** Every tree around a range, innermost first; the tree may cover just the range. */

@@ -14,19 +14,22 @@ import java.util.Optional;
  * @param carried     what of the replacement is code that stood elsewhere, or here, before
  * @param same        other code of the file that reads and means the same as what is replaced, and stays or is carried;
  *                    empty when there is none
+ * @param linked      where in the replacement a new name stands that the user may want to change once more
  */
 public record Edit(
-        Range range, String replacement, Kind kind, boolean isTaken, List<Carried> carried, Optional<Range> same)
+        Range range, String replacement, Kind kind, boolean isTaken, List<Carried> carried, Optional<Range> same,
+        List<Range> linked)
         implements Comparable<Edit> {
 
-    /** Copies the list. */
+    /** Copies the lists. */
     public Edit {
         carried = List.copyOf(carried);
+        linked = List.copyOf(linked);
     }
 
     /** An edit that carries nothing. */
     public Edit(Range range, String replacement, Kind kind, boolean isTaken) {
-        this(range, replacement, kind, isTaken, List.of(), Optional.empty());
+        this(range, replacement, kind, isTaken, List.of(), Optional.empty(), List.of());
     }
 
     /** What an edit is for. */
@@ -73,17 +76,22 @@ public record Edit(
 
     /** The same edit, taken or left out. */
     public Edit taken(boolean taken) {
-        return new Edit(range, replacement, kind, taken, carried, same);
+        return new Edit(range, replacement, kind, taken, carried, same, linked);
     }
 
     /** The same edit, with code that it writes again. */
     public Edit carrying(List<Carried> pieces) {
-        return new Edit(range, replacement, kind, isTaken, pieces, same);
+        return new Edit(range, replacement, kind, isTaken, pieces, same, linked);
     }
 
     /** The same edit, which replaces code that reads and means the same as other code. */
     public Edit sameAs(Range other) {
-        return new Edit(range, replacement, kind, isTaken, carried, Optional.of(other));
+        return new Edit(range, replacement, kind, isTaken, carried, Optional.of(other), linked);
+    }
+
+    /** The same edit, with new names in it. */
+    public Edit linking(List<Range> names) {
+        return new Edit(range, replacement, kind, isTaken, carried, same, names);
     }
 
     /** The length of the name at the end of the replacement. */

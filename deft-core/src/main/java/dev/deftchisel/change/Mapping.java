@@ -76,6 +76,16 @@ public final class Mapping {
         return new Range(start, Math.max(start, end));
     }
 
+    /**
+     * Where the replacement of an edit stands afterwards.
+     *
+     * @param edit one of the taken edits of the file
+     */
+    public Range written(Path before, Edit edit) {
+        int start = shifts(before).startOf(edit);
+        return new Range(start, start + edit.replacement().length());
+    }
+
     /** The offset before the change that an offset after it came from, or the start of the edit it lies in. */
     public int origin(Path before, int after) {
         return shifts(before).origin(after);

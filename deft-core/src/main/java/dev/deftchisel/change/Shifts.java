@@ -62,6 +62,10 @@ final class Shifts {
         return edits.get(edit).range().start() + sums[edit];
     }
 
+    int startOf(Edit edit) {
+        return startOf(edits.indexOf(edit));
+    }
+
     /** Every place where a stretch of code stands again because an edit carries it. */
     List<Range> copies(Range range) {
         List<Range> found = new ArrayList<>();

@@ -14,6 +14,7 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.change.Edit;
+import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.TypeWriter;
 import java.util.List;
 import java.util.Optional;
@@ -58,9 +59,9 @@ final class Declared {
         return isVar ? Optional.of("var") : code.type(selected.path()).flatMap(writer::write);
     }
 
-    /** All that stands before the value. */
-    String head() {
-        return (isFinal ? "final " : "") + type().orElseThrow() + " " + name + " = ";
+    /** Writes all that stands before the value. */
+    NewCode write(NewCode to) {
+        return to.write((isFinal ? "final " : "") + type().orElseThrow() + " ").name(name).write(" = ");
     }
 
     /** What the types of all variables of the same writer need. */

@@ -75,28 +75,28 @@ final class ExtractEdits {
     private NewCode declare(NewCode to, Range value, String indent, String separator) {
         for (Declared one : first) {
             Range own = one.selected().range();
-            to.write(one.head()).carry(own, Layout.indentOf(code.file(), own.start()), indent).write(";").write(separator);
+            one.write(to).carry(own, Layout.indentOf(code.file(), own.start()), indent).write(";").write(separator);
         }
-        return to.write(declared.head()).carry(value, Layout.indentOf(code.file(), value.start()), indent)
+        return declared.write(to).carry(value, Layout.indentOf(code.file(), value.start()), indent)
                 .write(";").write(separator);
     }
 
     private void replace(Declared one) {
         Range whole = withParentheses(one.selected().path(), one.selected().range());
-        edits.add(new NewCode(code.file()).write(spaced(whole, one.name())).replacing(whole));
+        edits.add(named(whole, one.name()));
     }
 
     /** A name in the place of code that begins with a parenthesis may come to touch the word before it. */
-    private String spaced(Range place, String name) {
+    private Edit named(Range place, String name) {
         boolean touches = place.start() > 0
                 && Character.isJavaIdentifierPart(code.file().content().charAt(place.start() - 1));
-        return touches ? " " + name : name;
+        return new NewCode(code.file()).write(touches ? " " : "").name(name).replacing(place);
     }
 
     private void before(Home.Before home, Range value) {
         int start = code.range(home.tree()).start();
         if (standsAlone(home, value)) {
-            edits.add(new NewCode(code.file()).write(declared.head()).at(start));
+            edits.add(declared.write(new NewCode(code.file())).at(start));
             return;
         }
         String indent = Layout.indentOf(code.file(), start);
@@ -140,7 +140,7 @@ final class ExtractEdits {
         boolean isBlank = before >= 0 && tokens.kind(before) == TokenKind.WHITE_SPACE;
         NewCode block = new NewCode(code.file()).write(isBlank ? " {" : "{").write(newLine);
         if (standsAlone) {
-            block.write(declared.head());
+            declared.write(block);
         } else {
             String indent = newLine.substring(layout.lineEnd().length());
             declare(block, value, indent, newLine).write(keyword);
@@ -159,7 +159,7 @@ final class ExtractEdits {
     private void replace(TreePath used, Range value) {
         Range own = used.getLeaf() == selected.tree() ? selected.range() : code.range(used.getLeaf());
         Range whole = selected.isPartOfChain(code) ? own : withParentheses(used, own);
-        Edit edit = new NewCode(code.file()).write(spaced(whole, declared.name())).replacing(whole);
+        Edit edit = named(whole, declared.name());
         edits.add(own.equals(value) ? edit : edit.sameAs(value));
     }
 

@@ -51,7 +51,7 @@ final class SameValue {
         List<TreePath> found = new ArrayList<>();
         List<String> wanted = tokens(selected.range());
         List<SymbolKey> meant = keys(selected.range());
-        boolean saysThis = wanted.contains("this") || wanted.contains("super");
+        boolean saysThis = code.dependsOnThis(selected.path());
         for (TreePath path : code.expressions(region)) {
             Range range = code.range(path.getLeaf());
             boolean isSelf = path.getLeaf() == selected.tree();

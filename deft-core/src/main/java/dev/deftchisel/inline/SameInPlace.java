@@ -53,6 +53,12 @@ final class SameInPlace {
 
     /** Why the value cannot be evaluated in these places; empty when it can. */
     Optional<Reason> objection(List<TreePath> places) {
+        Optional<TreePath> otherObject = places.stream()
+                .filter(place -> isInClass(place) && code.dependsOnThis(inlined.valuePath()))
+                .findFirst();
+        if (otherObject.isPresent()) {
+            return reason(otherObject.get(), "in the body of another class 'this' is another object");
+        }
         boolean isFixed = effects.readsLocals().stream().noneMatch(local -> analysis.uses(code.key(local)).stream()
                 .anyMatch(use -> use.role() == Role.WRITE));
         if (effects.isPure() && !effects.isFresh() && !effects.readsState() && isFixed) {

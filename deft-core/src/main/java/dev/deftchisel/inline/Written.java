@@ -111,7 +111,12 @@ final class Written {
         if (isFunction) {
             return !hasSameTarget(use);
         }
-        if (isSame || hasSameTarget(use)) {
+        boolean isNarrowed = declared.getKind().isPrimitive() && own.filter(type -> type.getKind().isPrimitive()
+                && !code.types().isSubtype(type, declared)).isPresent();
+        // a constant is made narrower where it is assigned, but not where it is passed (JLS 5.2, 5.3)
+        boolean isPassed = use.getParentPath().getLeaf() instanceof MethodInvocationTree
+                || use.getParentPath().getLeaf() instanceof NewClassTree;
+        if (isSame || hasSameTarget(use) && !(isNarrowed && isPassed)) {
             return false;
         }
         boolean isPrimitive = declared.getKind().isPrimitive() || own.filter(type -> type.getKind().isPrimitive()).isPresent();

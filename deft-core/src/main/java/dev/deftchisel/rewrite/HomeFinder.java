@@ -232,6 +232,10 @@ public final class HomeFinder {
                     onlySometimes(binary.getLeftOperand());
                 }
                 precede(path, binary.getLeftOperand());
+                if (effects.writesState() && isTurnedIntoText(path, binary)) {
+                    objection(code.range(binary.getLeftOperand()), "'" + shown(binary.getLeftOperand())
+                            + "' may be turned into text before it, and the order can matter");
+                }
             }
         } else if (parent instanceof ConditionalExpressionTree conditional && conditional.getCondition() != child) {
             onlySometimes(conditional.getCondition());
@@ -259,6 +263,14 @@ public final class HomeFinder {
         } else if (parent instanceof VariableTree variable && isNotFirst(path, variable)) {
             objection(code.range(variable), "it is declared together with others, which are evaluated before it; split the declaration first");
         }
+    }
+
+    /** Compilers differ in whether that comes before the right operand is evaluated or after it (JLS 15.18.1). */
+    private boolean isTurnedIntoText(TreePath path, BinaryTree binary) {
+        boolean isText = code.type(path).filter(type -> type.toString().equals("java.lang.String")).isPresent();
+        return isText && code.type(new TreePath(path, binary.getLeftOperand()))
+                .filter(type -> type.getKind().isPrimitive() || type.toString().equals("java.lang.String"))
+                .isEmpty();
     }
 
     private void callArguments(TreePath path, MethodInvocationTree call, Tree child) {

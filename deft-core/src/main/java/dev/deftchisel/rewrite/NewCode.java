@@ -15,6 +15,7 @@ public final class NewCode {
     private final SourceFile file;
     private final StringBuilder text = new StringBuilder();
     private final List<Carried> carried = new ArrayList<>();
+    private final List<Range> names = new ArrayList<>();
 
     /** @param file where the code is taken from and put */
     public NewCode(SourceFile file) {
@@ -25,6 +26,12 @@ public final class NewCode {
     public NewCode write(String piece) {
         text.append(piece);
         return this;
+    }
+
+    /** Adds a new name, which stays linked to the other places where it is written. */
+    public NewCode name(String name) {
+        names.add(new Range(text.length(), text.length() + name.length()));
+        return write(name);
     }
 
     /** Adds code as it stands in the file. */
@@ -75,7 +82,7 @@ public final class NewCode {
 
     /** The edit that puts this in place of a range. */
     public Edit replacing(Range range) {
-        return Edit.of(range, text.toString(), Edit.Kind.CODE).carrying(carried);
+        return Edit.of(range, text.toString(), Edit.Kind.CODE).carrying(carried).linking(names);
     }
 
     /** The edit that puts this before what stands at an offset. */

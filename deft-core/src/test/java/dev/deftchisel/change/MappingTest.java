@@ -62,6 +62,17 @@ class MappingTest {
     }
 
     @Test
+    void carriedCodeIsFoundInEachCopyAndRemovedCodeWhereItWas() {
+        Mapping carried = change(
+                Edit.of(new Range(0, 10), "", Edit.Kind.CODE),
+                Edit.of(new Range(18, 21), "(x.old)", Edit.Kind.CODE)
+                        .carrying(List.of(new Carried(new Range(10, 15), 1)))).mapping();
+        assertEquals(List.of(new Range(11, 14)), carried.names(FILE, new Range(12, 15)));
+        assertEquals(new Range(9, 14), carried.code(FILE, new Range(10, 15)));
+        assertEquals(new Range(0, 0), carried.code(FILE, new Range(4, 6)));
+    }
+
+    @Test
     void offsetsAreTracedBack() {
         assertEquals(6, mapping.origin(FILE, 5));
         assertEquals(12, mapping.origin(FILE, 13));

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
 
 /** Random expressions are given a name. */
 @Command(name = ExtractVariableCommand.OPERATION, mixinStandardHelpOptions = true,
@@ -17,9 +18,12 @@ final class ExtractVariableCommand implements Callable<Integer> {
     @Mixin
     private final TrialOptions options = new TrialOptions();
 
+    @Option(names = "--back", description = "inline each variable again, after which the class files must be equal")
+    private boolean back;
+
     @Override
     public Integer call() throws IOException {
-        return options.run(OPERATION, () -> "", Oracles.ofReshaping(),
+        return options.run(OPERATION, () -> back ? " --back" : "", back ? Oracles.ofExtractionAndBack() : Oracles.ofReshaping(),
                 analyst -> new ExpressionSubjects(analyst, options.seed(), OPERATION), false);
     }
 }

@@ -17,6 +17,25 @@ import java.util.stream.Collectors;
  */
 public record Summary(List<Verdict> verdicts) {
 
+    /** What reasons are counted under, by words in them; the first that fits counts. */
+    private static final List<Map.Entry<String, String>> REASONS = List.of(
+            Map.entry("not taken back", "the variable is not inlined back"),
+            Map.entry("evaluated only if", "it is evaluated only under a condition"),
+            Map.entry("in each round of the loop", "it is evaluated again and again in a loop"),
+            Map.entry("used again here", "its value would be evaluated several times"),
+            Map.entry("assigned again", "the variable is assigned again"),
+            Map.entry("order can matter", "the order of evaluation would change"),
+            Map.entry("declared in a library", "belongs to a library"),
+            Map.entry("would mean", "a name would mean something else"),
+            Map.entry("would no longer be found", "a name would not be found"),
+            Map.entry("would override", "overriding would change"),
+            Map.entry("would no longer override", "overriding would change"),
+            Map.entry("would clash", "methods would clash"),
+            Map.entry("be one method", "methods would clash"),
+            Map.entry("the compiler would say", "would not compile"),
+            Map.entry("exists already", "the file exists"),
+            Map.entry("when objects are serialized", "serialization looks it up"));
+
     /** Copies the list. */
     public Summary {
         verdicts = List.copyOf(verdicts);
@@ -81,24 +100,11 @@ public record Summary(List<Verdict> verdicts) {
 
     /** A reason without the names in it. */
     private static String reason(String why) {
-        if (why.contains("declared in a library")) {
-            return "belongs to a library";
-        } else if (why.contains("would mean")) {
-            return "a name would mean something else";
-        } else if (why.contains("would no longer be found")) {
-            return "a name would not be found";
-        } else if (why.contains("would override") || why.contains("would no longer override")) {
-            return "overriding would change";
-        } else if (why.contains("would clash") || why.contains("be one method")) {
-            return "methods would clash";
-        } else if (why.contains("the compiler would say")) {
-            return "would not compile";
-        } else if (why.contains("exists already")) {
-            return "the file exists";
-        } else if (why.contains("when objects are serialized")) {
-            return "serialization looks it up";
-        }
-        return "other";
+        return REASONS.stream()
+                .filter(entry -> why.contains(entry.getKey()))
+                .map(Map.Entry::getValue)
+                .findFirst()
+                .orElse("other");
     }
 
     /**

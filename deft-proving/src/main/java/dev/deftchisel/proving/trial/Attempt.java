@@ -6,6 +6,7 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Libraries;
 import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.change.Change;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Plan;
@@ -53,12 +54,20 @@ final class Attempt {
     }
 
     /**
-     * A change that stands in the workspace.
+     * What stands in the workspace after a trial.
      *
-     * @param outcome with the change
-     * @param rename  what it says it does
+     * @param outcomes the change, and the one that takes it back when there is one
      */
-    record Standing(Subject subject, Outcome.Preview outcome, Rename rename) {
+    record Standing(List<Outcome.Preview> outcomes) {
+
+        List<Change> changes() {
+            return outcomes.stream().map(Outcome.Preview::change).toList();
+        }
+
+        /** What the changes say that they do. */
+        List<Rename> renames() {
+            return outcomes.stream().map(outcome -> Rename.of(outcome.change(), outcome.before())).toList();
+        }
     }
 
     /**
@@ -114,8 +123,22 @@ final class Attempt {
                 break;
             }
         }
-        return new Done(verdict, Optional.of(new Standing(
-                subject, preview, Rename.of(preview.change(), preview.before()))));
+        Standing standing = new Standing(List.of(preview));
+        return oracles.inverse().isEmpty() ? new Done(verdict, Optional.of(standing)) : back(verdict, preview);
+    }
+
+    /** Follows a change by what takes it back; without that it is undone, since nothing can be compared. */
+    private Done back(Verdict verdict, Outcome.Preview preview) {
+        Optional<Subject> inverse = oracles.inverse().flatMap(found -> found.of(verdict.subject(), preview.change()));
+        Optional<Outcome> outcome = inverse.map(back -> chisel.preview(back.place(), back.operation(), back.answers()));
+        if (outcome.orElse(null) instanceof Outcome.Preview back) {
+            chisel.apply(back);
+            return new Done(verdict, Optional.of(new Standing(List.of(preview, back))));
+        }
+        chisel.undo();
+        String why = outcome.map(refusal -> ((Outcome.Refusal) refusal).reasons().get(0).sentence()).orElse("several changes in one");
+        return new Done(new Verdict(verdict.corpus(), verdict.subject(), Verdict.Result.REFUSED, "not taken back: " + why,
+                Optional.empty(), verdict.offerMillis(), verdict.previewMillis()), Optional.empty());
     }
 
     private Verdict refused(Verdict verdict, Outcome.Refusal refusal, Place place, boolean isPristine) {

@@ -37,7 +37,7 @@ final class Batch {
     List<Verdict> run(List<Subject> subjects) throws IOException {
         for (Subject subject : subjects) {
             Optional<Place> place = Moved.place(
-                    subject.place(), standing.stream().map(change -> change.outcome().change()).toList());
+                    subject.place(), standing.stream().flatMap(one -> one.changes().stream()).toList());
             if (place.isEmpty()) {
                 // an earlier rename of the batch wrote something else there, so this one needs the untouched corpus
                 settle();
@@ -84,7 +84,7 @@ final class Batch {
             return Optional.empty();
         }
         CompiledCode after = CompiledCode.of(chisel.snapshot());
-        List<Rename> renames = standing.stream().map(Attempt.Standing::rename).toList();
+        List<Rename> renames = standing.stream().flatMap(one -> one.renames().stream()).toList();
         return oracles.together().stream()
                 .flatMap(oracle -> oracle.objection(baseline, after, renames).stream()
                         .map(what -> judged.get(0).failed(oracle.name(), what)))
@@ -92,7 +92,7 @@ final class Batch {
     }
 
     private void takeBack() {
-        standing.forEach(change -> chisel.undo());
+        standing.forEach(one -> one.outcomes().forEach(outcome -> chisel.undo()));
         standing.clear();
     }
 }

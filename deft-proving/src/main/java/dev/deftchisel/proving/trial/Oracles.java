@@ -9,6 +9,7 @@ import dev.deftchisel.proving.oracle.TrialOracle;
 import dev.deftchisel.proving.oracle.UndoGivesBack;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Who judges the trials of an operation.
@@ -16,8 +17,10 @@ import java.util.List;
  * @param always    each change, right after it was applied
  * @param sometimes the same for every fourth, since they cost as much as the trial itself
  * @param together  the compiled code, after several changes
+ * @param inverse   what each change is followed by before the code is compiled
  */
-public record Oracles(List<TrialOracle> always, List<TrialOracle> sometimes, List<CodeOracle> together) {
+public record Oracles(
+        List<TrialOracle> always, List<TrialOracle> sometimes, List<CodeOracle> together, Optional<Inverse> inverse) {
 
     private static final int SOMETIMES_EVERY = 4;
 
@@ -31,13 +34,19 @@ public record Oracles(List<TrialOracle> always, List<TrialOracle> sometimes, Lis
     /** After a rename the class files are equal but for the names. */
     public static Oracles ofRename() {
         return new Oracles(List.of(new BytesOutsideEdits(), new UndoGivesBack()), List.of(new RenamedBack()),
-                List.of(new NoNewDiagnostics(), new SameClasses()));
+                List.of(new NoNewDiagnostics(), new SameClasses()), Optional.empty());
+    }
+
+    /** After a variable is extracted and inlined again the class files are equal. */
+    public static Oracles ofExtractionAndBack() {
+        return new Oracles(List.of(), List.of(), List.of(new NoNewDiagnostics(), new SameClasses()),
+                Optional.of(new InlinedBack()));
     }
 
     /** Code that is reshaped compiles as before. */
     public static Oracles ofReshaping() {
         return new Oracles(List.of(new BytesOutsideEdits(), new UndoGivesBack()), List.of(),
-                List.of(new NoNewDiagnostics()));
+                List.of(new NoNewDiagnostics()), Optional.empty());
     }
 
     List<TrialOracle> of(int number) {
