@@ -29,24 +29,34 @@ record Places(Home home, TreePath first, List<TreePath> used) {
     }
 
     /**
-     * All places of the same value that one declaration can serve: in the widest block around the selected one, or in
-     * the statement or body that becomes a block. The first of them is where the value is evaluated; the ones before it
+     * All places of the same value that one declaration can serve: in the narrowest block around the selected one that has
+     * as many as the widest, or in the statement or body that becomes a block. The first of them is where the value is evaluated; the ones before it
      * are left as they are when it cannot be evaluated there.
      */
     static Places all(Code code, Selected selected, Home home, SameValue same) {
         if (selected.isPartOfChain(code)) {
             return one(selected, home);
         }
-        for (TreePath list : lists(selected.path())) {
-            List<TreePath> found = same.within(list);
-            for (int i = 0; i < found.size() && !isBehind(code, found.get(i), selected); i++) {
-                Optional<Home> before = before(code, found.get(i), list);
-                if (before.isPresent()) {
-                    return new Places(before.get(), found.get(i), found.subList(i, found.size()));
-                }
+        List<Places> candidates = lists(selected.path()).stream()
+                .map(list -> within(code, selected, list, same.within(list)))
+                .flatMap(Optional::stream)
+                .toList();
+        if (candidates.isEmpty()) {
+            return home instanceof Home.Before ? one(selected, home) : within(code, selected, home, same);
+        }
+        int most = candidates.get(0).used().size();
+        return candidates.stream().filter(places -> places.used().size() == most).reduce((wide, narrow) -> narrow).orElseThrow();
+    }
+
+    /** From the first place in a list on before whose statement the value can be evaluated. */
+    private static Optional<Places> within(Code code, Selected selected, TreePath list, List<TreePath> found) {
+        for (int i = 0; i < found.size() && !isBehind(code, found.get(i), selected); i++) {
+            Optional<Home> before = before(code, found.get(i), list);
+            if (before.isPresent()) {
+                return Optional.of(new Places(before.get(), found.get(i), found.subList(i, found.size())));
             }
         }
-        return home instanceof Home.Before ? one(selected, home) : within(code, selected, home, same);
+        return Optional.empty();
     }
 
     /** Before the whole statement around an expression whose value never changes, so that loops do not matter. */

@@ -39,10 +39,8 @@ final class Comparison {
     List<Difference> bindings() {
         List<Difference> differences = new ArrayList<>();
         for (SourceFile file : files()) {
-            Map<Range, Set<SymbolKey>> found = new HashMap<>();
-            for (Binding binding : after.bindings(mapping.file(file.path()))) {
-                found.computeIfAbsent(binding.range(), range -> new HashSet<>()).add(binding.key());
-            }
+            Found found = new Found();
+            after.bindings(mapping.file(file.path())).forEach(found::add);
             for (Binding binding : before.bindings(file.path())) {
                 if (binding.isNamed()) {
                     mapping.names(file.path(), binding.range())
@@ -63,15 +61,15 @@ final class Comparison {
         return files;
     }
 
-    private Optional<Difference> compare(Binding binding, Range place, Map<Range, Set<SymbolKey>> found) {
+    private Optional<Difference> compare(Binding binding, Range place, Found found) {
         // what no one could resolve before proves nothing now; a static import that names several members may be split
         if (binding.key() instanceof SymbolKey.Unknown || binding.role() == Role.IMPORT) {
             return Optional.empty();
         }
         SymbolKey expected = mapping.key(binding.key());
         Set<SymbolKey> actual = binding.isNamed()
-                ? found.getOrDefault(place, Set.of())
-                : startingAt(found, place.start(), mapping.code(binding.file(), binding.range()).start());
+                ? found.at(place)
+                : found.startingAt(place.start(), mapping.code(binding.file(), binding.range()).start());
         if (actual.contains(expected) || actual.stream().anyMatch(mapping.copies(binding.key())::contains)) {
             return Optional.empty();
         }
@@ -91,15 +89,27 @@ final class Comparison {
                 .orElseGet(() -> mapping.code(binding.file(), binding.range()));
     }
 
-    /** What is bound behind or at something that was inserted there, such as the name of an annotation's element. */
-    private static Set<SymbolKey> startingAt(Map<Range, Set<SymbolKey>> found, int start, int insertion) {
-        Set<SymbolKey> keys = new HashSet<>();
-        found.forEach((range, candidates) -> {
-            if (range.start() == start || range.start() == insertion) {
-                keys.addAll(candidates);
-            }
-        });
-        return keys;
+    /** What is bound in a file after the change. */
+    private static final class Found {
+
+        private final Map<Range, Set<SymbolKey>> byRange = new HashMap<>();
+        private final Map<Integer, Set<SymbolKey>> byStart = new HashMap<>();
+
+        void add(Binding binding) {
+            byRange.computeIfAbsent(binding.range(), range -> new HashSet<>()).add(binding.key());
+            byStart.computeIfAbsent(binding.range().start(), start -> new HashSet<>()).add(binding.key());
+        }
+
+        Set<SymbolKey> at(Range place) {
+            return byRange.getOrDefault(place, Set.of());
+        }
+
+        /** Also what was inserted there, such as the name of an annotation's element. */
+        Set<SymbolKey> startingAt(int start, int insertion) {
+            Set<SymbolKey> keys = new HashSet<>(byStart.getOrDefault(start, Set.of()));
+            keys.addAll(byStart.getOrDefault(insertion, Set.of()));
+            return keys;
+        }
     }
 
     private Difference difference(Binding binding, Optional<SymbolKey> actual, String what) {

@@ -106,7 +106,9 @@ final class Written {
     }
 
     private boolean needsCast(TreePath use) {
-        boolean isSame = own.filter(type -> code.types().isSameType(type, declared)).isPresent();
+        // types with wildcards are the same as no other (JLS 4.5.1), but only the type arguments differ
+        boolean isSame = own.filter(type -> code.types().isSameType(type, declared) || code.types().isSubtype(type, declared)
+                && code.types().isSameType(code.types().erasure(type), code.types().erasure(declared))).isPresent();
         boolean isFunction = inlined.value() instanceof LambdaExpressionTree || inlined.value() instanceof MemberReferenceTree;
         if (isFunction) {
             return !hasSameTarget(use);

@@ -31,7 +31,7 @@ import picocli.CommandLine.Option;
         description = "Times rename previews against javac over the same files, as whole processes and warm.")
 final class SpeedCommand implements Callable<Integer> {
 
-    private static final int WARM_UP = 12;
+    private static final int WARM_UP = 24;
 
     @Mixin
     private final CorpusOptions corpora = new CorpusOptions();

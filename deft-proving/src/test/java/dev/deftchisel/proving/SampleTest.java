@@ -1,14 +1,19 @@
 package dev.deftchisel.proving;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.corpus.CorpusList;
 import dev.deftchisel.proving.corpus.Depot;
+import dev.deftchisel.proving.trial.ExpressionSubjects;
 import dev.deftchisel.proving.trial.Oracles;
 import dev.deftchisel.proving.trial.RenameSubjects;
 import dev.deftchisel.proving.trial.Settings;
+import dev.deftchisel.proving.trial.Subjects;
 import dev.deftchisel.proving.trial.Trials;
+import dev.deftchisel.proving.trial.VariableSubjects;
 import dev.deftchisel.proving.trial.Verdict;
 import java.io.IOException;
 import java.io.InputStream;
@@ -17,6 +22,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -64,6 +70,31 @@ class SampleTest {
     @Test
     void renamesInTheHarbourOfficeHold() throws IOException {
         renames(Harbour.office(), 160, 40);
+    }
+
+    private List<Verdict> tried(int count, Oracles oracles, Function<Analyst, Subjects> subjects) throws IOException {
+        Settings settings = new Settings(5, 0, count, count, false, Optional.empty());
+        List<Verdict> verdicts =
+                new Trials(Harbour.office().copyTo(folder.toRealPath()), settings, oracles, subjects, verdict -> { }).run();
+        assertEquals("", lines(verdicts, Verdict.Result.FAILED));
+        return verdicts;
+    }
+
+    private static long applied(List<Verdict> verdicts) {
+        return verdicts.stream().filter(verdict -> verdict.result() == Verdict.Result.APPLIED).count();
+    }
+
+    @Test
+    void variablesThatAreExtractedAndInlinedAgainLeaveTheClassesEqual() throws IOException {
+        List<Verdict> verdicts = tried(80, Oracles.ofExtractionAndBack(),
+                analyst -> new ExpressionSubjects(analyst, 5, "extract-variable"));
+        assertTrue(applied(verdicts) > 60, lines(verdicts, Verdict.Result.REFUSED));
+    }
+
+    @Test
+    void inlinedVariablesCompile() throws IOException {
+        List<Verdict> verdicts = tried(60, Oracles.ofReshaping(), analyst -> new VariableSubjects(analyst, 5, "inline"));
+        assertTrue(applied(verdicts) > 10, lines(verdicts, Verdict.Result.REFUSED));
     }
 
     @Test
