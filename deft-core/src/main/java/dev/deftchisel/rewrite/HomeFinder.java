@@ -300,7 +300,11 @@ public final class HomeFinder {
         return parts;
     }
 
+    /** Notes the siblings before a child; those of a list that it is not in come after it. */
     private void precede(List<? extends Tree> siblings, Tree child, TreePath parent) {
+        if (!siblings.contains(child)) {
+            return;
+        }
         for (Tree sibling : siblings) {
             if (sibling == child) {
                 return;

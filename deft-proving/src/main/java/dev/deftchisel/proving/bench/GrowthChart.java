@@ -44,6 +44,7 @@ public record GrowthChart(Map<String, Map<Integer, Double>> times) {
                 .xAxisTitle("times the code").yAxisTitle("milliseconds, median").build();
         chart.getStyler().setXAxisLogarithmic(true);
         chart.getStyler().setYAxisLogarithmic(true);
+        chart.getStyler().setYAxisDecimalPattern("#,##0");
         chart.getStyler().setChartBackgroundColor(Color.WHITE);
         chart.getStyler().setLegendPosition(Styler.LegendPosition.OutsideE);
         times.forEach((name, bySize) -> {
