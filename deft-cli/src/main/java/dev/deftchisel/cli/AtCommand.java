@@ -114,12 +114,18 @@ final class AtCommand extends ChiselCommand {
 
     private static Place take(Chisel chisel, Console console, Keyboard keyboard, Place place, Offer offer) {
         Answers answers = Answers.none();
+        boolean isStandard = true;
         for (Question question : offer.questions()) {
+            if (question instanceof Question.Proposed && !isStandard) {
+                // what is proposed is for the standard choice; the preview shows the name and lets it be changed
+                continue;
+            }
             Optional<String> answer = ask(console, keyboard, offer, question);
             if (answer.filter(String::isEmpty).isPresent()) {
                 return place;
             }
             answers = answer.isPresent() ? answers.and(question.key(), answer.get()) : answers;
+            isStandard &= !(question instanceof Question.Choice choice) || answer.orElse(choice.standard()).equals(choice.standard());
         }
         Outcome outcome = chisel.preview(place, offer.operation(), answers);
         PreviewLoop.End end = new PreviewLoop(chisel, console, place, offer.operation()).run(keyboard, answers, outcome);
@@ -141,16 +147,22 @@ final class AtCommand extends ChiselCommand {
                     new Keyboard.Key('y', flag.label()), new Keyboard.Key('n', "no")), 'n');
             return Optional.of(String.valueOf(yes == 'y'));
         } else if (question instanceof Question.Choice choice && isOfPlace(offer, choice)) {
-            console.out().println(choice.label() + ":");
-            for (int i = 0; i < choice.options().size(); i++) {
-                console.out().println(console.palette().key("%3d ".formatted(i + 1)) + choice.options().get(i).label());
-            }
-            String number = keyboard.line("number", "1");
-            boolean isOne = number.matches("\\d{1,4}") && Integer.parseInt(number) >= 1
-                    && Integer.parseInt(number) <= choice.options().size();
-            return Optional.of(isOne ? choice.options().get(Integer.parseInt(number) - 1).key() : "");
+            return Optional.of(pick(console, keyboard, choice));
         }
         return Optional.empty();
+    }
+
+    /** One of the first nine by its number; empty text when the user leaves. */
+    private static String pick(Console console, Keyboard keyboard, Question.Choice choice) {
+        console.out().println(choice.label() + ":");
+        List<Keyboard.Key> keys = new ArrayList<>();
+        for (int i = 0; i < Math.min(9, choice.options().size()); i++) {
+            keys.add(new Keyboard.Key((char) ('1' + i), ""));
+            console.out().println(console.palette().key("%3d ".formatted(i + 1)) + choice.options().get(i).label());
+        }
+        keys.add(new Keyboard.Key('q', "leave"));
+        char key = keyboard.ask(console, keys, 'q');
+        return key == 'q' ? "" : choice.options().get(key - '1').key();
     }
 
     /** Whether only this place knows what there is to choose from; what is always the same is left at its standard. */

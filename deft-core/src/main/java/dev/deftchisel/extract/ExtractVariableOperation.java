@@ -107,7 +107,6 @@ public final class ExtractVariableOperation implements Operation {
     private Offer offer(Code code, List<Selected> candidates) {
         Selected first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
-        questions.add(new Question.Proposed(NAME, "the name of the variable", new NameProposals(code).of(first.path())));
         if (candidates.size() > 1) {
             List<Question.Option> options = new ArrayList<>();
             for (Selected candidate : candidates) {
@@ -115,6 +114,7 @@ public final class ExtractVariableOperation implements Operation {
             }
             questions.add(new Question.Choice(EXPRESSION, "which expression", options, "1"));
         }
+        questions.add(new Question.Proposed(NAME, "the name of the variable", new NameProposals(code).of(first.path())));
         questions.add(PLACES_QUESTION);
         questions.add(TYPE_QUESTION);
         return new Offer(id(), "extract '" + shown(code, first) + "' to a variable", Offer.Kind.REFACTORING,
