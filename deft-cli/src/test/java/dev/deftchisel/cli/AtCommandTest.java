@@ -103,6 +103,28 @@ class AtCommandTest {
     }
 
     @Test
+    void oneOfSeveralExpressionsIsPickedByItsNumber() throws IOException {
+        file = folder.resolve("Quay.java");
+        Files.writeString(file, "class Quay {\n    int twice(int depth) { return Math.abs(depth * 2); }\n}\n");
+        chisel.refresh();
+        keys('e', '2', 'a', 'q');
+        String said = play(file + ":2:47");
+        assertTrue(said.contains("  1 depth * 2\n  2 Math.abs(depth * 2)\n"), said);
+        assertTrue(said.contains("2 linked places carry the new name"), said);
+        assertTrue(Files.readString(file).contains("int abs = Math.abs(depth * 2); return abs;"), Files.readString(file));
+    }
+
+    @Test
+    void leavingThePickChangesNothing() throws IOException {
+        file = folder.resolve("Quay.java");
+        Files.writeString(file, "class Quay {\n    int twice(int depth) { return Math.abs(depth * 2); }\n}\n");
+        chisel.refresh();
+        keys('e', 'q', 'q');
+        String said = play(file + ":2:47");
+        assertFalse(said.contains("would extract"), said);
+    }
+
+    @Test
     void whereNothingIsOfferedThatIsSaid() {
         keys('q');
         String said = play(file + ":4:1");

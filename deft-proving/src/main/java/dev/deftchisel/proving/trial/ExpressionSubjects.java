@@ -156,7 +156,8 @@ public final class ExpressionSubjects implements Subjects {
         Tree.Kind kind = path.getLeaf().getKind();
         Optional<Element> element = code.element(path);
         boolean isTypeTree = kind == Tree.Kind.PRIMITIVE_TYPE || kind == Tree.Kind.ARRAY_TYPE
-                || kind == Tree.Kind.PARAMETERIZED_TYPE || kind == Tree.Kind.ANNOTATED_TYPE;
+                || kind == Tree.Kind.PARAMETERIZED_TYPE || kind == Tree.Kind.ANNOTATED_TYPE
+                || kind.name().endsWith("WILDCARD") || kind == Tree.Kind.UNION_TYPE || kind == Tree.Kind.INTERSECTION_TYPE;
         boolean isName = path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof MemberSelectTree;
         return isTypeTree || isName && element.filter(found -> found.asType() == null || found.getKind().isClass()
                 || found.getKind().isInterface() || found.getKind().name().endsWith("TYPE_PARAMETER")).isPresent();
