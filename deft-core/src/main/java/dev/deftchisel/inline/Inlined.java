@@ -83,10 +83,10 @@ record Inlined(Code code, TreePath declaration, Element variable, List<TreePath>
         Tree parent = path.getParentPath().getLeaf();
         boolean isInList = parent instanceof BlockTree
                 || parent instanceof CaseTree label && label.getStatements() != null && label.getStatements().contains(tree);
-        if (tree.getInitializer() == null) {
-            return no(code, place, "'" + tree.getName() + "' gets no value where it is declared");
-        } else if (!isInList) {
+        if (!isInList) {
             return no(code, place, "'" + tree.getName() + "' is declared in the head of a statement");
+        } else if (tree.getInitializer() == null) {
+            return no(code, place, "'" + tree.getName() + "' gets no value where it is declared");
         } else if (!tree.getModifiers().getAnnotations().isEmpty()) {
             return no(code, place, "its declaration has annotations, which would be lost");
         }

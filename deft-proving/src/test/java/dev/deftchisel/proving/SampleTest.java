@@ -93,8 +93,9 @@ class SampleTest {
 
     @Test
     void inlinedVariablesCompile() throws IOException {
-        List<Verdict> verdicts = tried(60, Oracles.ofReshaping(), analyst -> new VariableSubjects(analyst, 5, "inline"));
-        assertTrue(applied(verdicts) > 10, lines(verdicts, Verdict.Result.REFUSED));
+        // most variables are used several times, and what they are made of may do something
+        List<Verdict> verdicts = tried(120, Oracles.ofReshaping(), analyst -> new VariableSubjects(analyst, 5, "inline"));
+        assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 
     @Test
