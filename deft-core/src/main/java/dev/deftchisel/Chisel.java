@@ -96,6 +96,23 @@ public final class Chisel implements AutoCloseable {
         return List.copyOf(found);
     }
 
+    /**
+     * The operation of an id.
+     *
+     * @throws IllegalArgumentException when there is none
+     */
+    public static Operation operation(String id) {
+        return named(operations(), id);
+    }
+
+    private static Operation named(List<Operation> all, String id) {
+        return all.stream()
+                .filter(operation -> operation.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("there is no operation '" + id + "'; there are "
+                        + all.stream().map(Operation::id).collect(Collectors.joining(", "))));
+    }
+
     /** The workspace that is open. */
     public Workspace workspace() {
         return workspace;
@@ -192,16 +209,8 @@ public final class Chisel implements AutoCloseable {
      * @throws IllegalArgumentException when there is no such operation
      */
     public Outcome preview(Place place, String operation, Answers answers) {
-        return DeepStack.call(() -> planner(operation).plan(spot(place), answers));
-    }
-
-    private Planner planner(String id) {
-        Operation operation = operations.stream()
-                .filter(candidate -> candidate.id().equals(id))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("there is no operation '" + id + "'; there are "
-                        + operations.stream().map(Operation::id).collect(Collectors.joining(", "))));
-        return new Planner(operation, analyst());
+        Planner planner = new Planner(named(operations, operation), analyst());
+        return DeepStack.call(() -> planner.plan(spot(place), answers));
     }
 
     /**

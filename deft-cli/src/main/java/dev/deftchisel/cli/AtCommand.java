@@ -167,9 +167,7 @@ final class AtCommand extends ChiselCommand {
 
     /** Whether only this place knows what there is to choose from; what is always the same is left at its standard. */
     private static boolean isOfPlace(Offer offer, Question.Choice choice) {
-        return choice.options().size() > 1 && Chisel.operations().stream()
-                .filter(operation -> operation.id().equals(offer.operation()))
-                .flatMap(operation -> operation.questions().stream())
+        return choice.options().size() > 1 && Chisel.operation(offer.operation()).questions().stream()
                 .noneMatch(known -> known instanceof Question.Choice && known.key().equals(choice.key()));
     }
 

@@ -89,9 +89,7 @@ final class PreviewLoop {
             keys.add(new Keyboard.Key('f', "one file"));
             keys.add(new Keyboard.Key('o', "omit"));
         }
-        boolean hasName = Chisel.operations().stream()
-                .filter(one -> one.id().equals(operation))
-                .flatMap(one -> one.questions().stream())
+        boolean hasName = Chisel.operation(operation).questions().stream()
                 .anyMatch(question -> question.key().equals(NAME));
         if (hasName) {
             keys.add(new Keyboard.Key('n', "other name"));

@@ -77,6 +77,11 @@ public final class Analysis {
         return byKey.getOrDefault(key, List.of());
     }
 
+    /** Whether a variable gets a value anywhere else than where it is declared. */
+    public boolean isAssigned(SymbolKey variable) {
+        return uses(variable).stream().anyMatch(use -> use.role() == Role.WRITE);
+    }
+
     /** The named bindings at a caret: those whose name it stands in or directly behind. */
     public List<Binding> at(Path file, int caret) {
         List<Binding> touching = bindings(file).stream()

@@ -1,8 +1,11 @@
 package dev.deftchisel.analysis;
 
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.CompilationUnitTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.SourcePositions;
 import com.sun.source.util.TreePath;
@@ -90,6 +93,24 @@ public final class Code {
         return text(range(tree));
     }
 
+    /**
+     * The text of a range as it can stand in a message: on one line, its end left out when it is long.
+     *
+     * @param most so many characters at most, at least 4
+     */
+    public String shown(Range range, int most) {
+        String line = text(range).replaceAll("\\s+", " ");
+        return line.length() > most ? line.substring(0, most - 3) + "..." : line;
+    }
+
+    /** The statements of a block or of a group of a {@code switch} (JLS 14.2, 14.11.1); none for any other tree. */
+    public static List<? extends StatementTree> statements(Tree tree) {
+        if (tree instanceof BlockTree block) {
+            return block.getStatements();
+        }
+        return tree instanceof CaseTree group && group.getStatements() != null ? group.getStatements() : List.of();
+    }
+
     /** What an expression or declaration refers to. */
     public Optional<Element> element(TreePath path) {
         return Optional.ofNullable(part.run().trees().getElement(path));
@@ -105,11 +126,6 @@ public final class Code {
         return Optional.ofNullable(part.run().trees().getTypeMirror(path))
                 .filter(type -> type.getKind() != TypeKind.ERROR && type.getKind() != TypeKind.OTHER
                         && type.getKind() != TypeKind.NONE);
-    }
-
-    /** The path to a tree of this file. */
-    public TreePath path(Tree tree) {
-        return part.run().trees().getPath(unit, tree);
     }
 
     /** What evaluating an expression, or running a statement, depends on and may do. */
@@ -152,7 +168,7 @@ public final class Code {
         return List.copyOf(found);
     }
 
-    /** The expressions within a tree that satisfy a condition, in the order of the text. */
+    /** The expressions within a tree, in the order of the text. */
     public List<TreePath> expressions(TreePath within) {
         List<TreePath> found = new ArrayList<>();
         new TreePathScanner<Void, Void>() {

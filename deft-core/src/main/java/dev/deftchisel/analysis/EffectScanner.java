@@ -14,6 +14,7 @@ import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ParenthesizedTree;
@@ -35,6 +36,8 @@ import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.element.VariableElement;
+import javax.lang.model.type.ExecutableType;
+import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.Elements;
 
@@ -113,7 +116,7 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
     /** Within constructors and initialisers of its class, a final field may not be set yet. */
     private boolean isBeingMade(TreePath path, Element field) {
         for (TreePath at = path; at != null; at = at.getParentPath()) {
-            if (at.getLeaf() instanceof com.sun.source.tree.MethodTree method) {
+            if (at.getLeaf() instanceof MethodTree method) {
                 return method.getName().contentEquals("<init>") && field.getEnclosingElement().equals(
                         code.element(at.getParentPath()).orElse(null));
             }
@@ -176,7 +179,7 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
     private boolean isMadeAccessor(Element method) {
         return method.getEnclosingElement().getKind() == ElementKind.RECORD
                 && code.elements().getOrigin(method) != Elements.Origin.EXPLICIT
-                && method.asType() instanceof javax.lang.model.type.ExecutableType type && type.getParameterTypes().isEmpty()
+                && method.asType() instanceof ExecutableType type && type.getParameterTypes().isEmpty()
                 && method.getEnclosingElement().getEnclosedElements().stream().anyMatch(member ->
                         member.getKind() == ElementKind.RECORD_COMPONENT
                                 && member.getSimpleName().equals(method.getSimpleName()));
@@ -269,7 +272,7 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
     private boolean isPlain(ExpressionTree operand) {
         TypeMirror type = code.type(new TreePath(getCurrentPath(), operand)).orElse(null);
         return type != null && (type.getKind().isPrimitive() || COMPUTING.contains(type.toString())
-                || type.getKind() == javax.lang.model.type.TypeKind.NULL);
+                || type.getKind() == TypeKind.NULL);
     }
 
     private boolean isReference(ExpressionTree operand) {

@@ -82,8 +82,7 @@ final class ExtractEdits {
     }
 
     private void replace(Declared one) {
-        Range whole = withParentheses(one.selected().path(), one.selected().range());
-        edits.add(named(whole, one.name()));
+        edits.add(named(withParentheses(one.selected().path(), one.selected().range()), one.name()));
     }
 
     /** A name in the place of code that begins with a parenthesis may come to touch the word before it. */

@@ -75,7 +75,8 @@ public final class ExtractVariableOperation implements Operation {
     public Optional<Offer> offer(Spot spot) {
         return spot.analysis().code(spot.file().path()).flatMap(code -> {
             List<Selected> candidates = Selected.at(code, spot.place().selection());
-            boolean isPlain = !candidates.isEmpty() && !(way(spot.analysis(), code, candidates.get(0)).home() instanceof Home.Nowhere);
+            boolean isPlain = !candidates.isEmpty()
+                    && !(way(spot.analysis(), code, candidates.get(0)).home() instanceof Home.Nowhere);
             return isPlain ? Optional.of(offer(code, candidates)) : Optional.empty();
         });
     }
@@ -100,7 +101,8 @@ public final class ExtractVariableOperation implements Operation {
                 ? Places.beforeStatement(code, selected)
                 : Optional.empty();
         return earlier.map(place -> new Way(place, List.of()))
-                .or(() -> finder.together(path -> path.getLeaf() instanceof ExpressionTree && Selected.isValue(code, path)).map(all -> new Way(all.home(), all.first())))
+                .or(() -> finder.together(path -> path.getLeaf() instanceof ExpressionTree && Selected.isValue(code, path))
+                        .map(all -> new Way(all.home(), all.first())))
                 .orElse(new Way(home, List.of()));
     }
 
@@ -122,8 +124,7 @@ public final class ExtractVariableOperation implements Operation {
     }
 
     private static String shown(Code code, Selected selected) {
-        String text = code.text(selected.range()).replaceAll("\\s+", " ");
-        return text.length() > 50 ? text.substring(0, 47) + "..." : text;
+        return code.shown(selected.range(), 50);
     }
 
     @Override
@@ -132,11 +133,12 @@ public final class ExtractVariableOperation implements Operation {
         Code code = before.code(spot.file().path()).orElseThrow();
         List<Selected> candidates = Selected.at(code, spot.place().selection());
         if (candidates.isEmpty()) {
-            return refused(spot, "there is no expression here whose value a variable could hold; select one, or put the caret in it");
+            return Plan.refused(spot,
+                    "there is no expression here whose value a variable could hold; select one, or put the caret in it");
         }
         Optional<Integer> number = number(answers.single(EXPRESSION).orElse("1"), candidates.size());
         if (number.isEmpty()) {
-            return refused(spot, "there is no expression number " + answers.single(EXPRESSION).orElse("")
+            return Plan.refused(spot, "there is no expression number " + answers.single(EXPRESSION).orElse("")
                     + " here; there are " + candidates.size());
         }
         Selected selected = candidates.get(number.get() - 1);
@@ -159,13 +161,13 @@ public final class ExtractVariableOperation implements Operation {
         SameValue same = new SameValue(before, code, selected);
         Way way = way(before, code, selected);
         if (way.home() instanceof Home.Nowhere nowhere) {
-            return new Plan.Refused(List.of(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence())));
+            return Plan.refused(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence()));
         }
         List<Declared> declared = declared(code, selected, name, answers.single(TYPE).orElse("style"), way.first());
         for (Declared one : declared) {
             if (one.type().isEmpty()) {
-                return new Plan.Refused(List.of(Reason.at(code.file().path(), one.selected().range(),
-                        "its type has no name that could be written here")));
+                return Plan.refused(Reason.at(code.file().path(), one.selected().range(),
+                        "its type has no name that could be written here"));
             }
         }
         boolean wantsAll = answers.single(PLACES).filter("all"::equals).isPresent();
@@ -202,9 +204,5 @@ public final class ExtractVariableOperation implements Operation {
         }
         doubt.ifPresent(why -> notes.add("only this place is changed: " + why));
         return notes;
-    }
-
-    private static Plan refused(Spot spot, String sentence) {
-        return new Plan.Refused(List.of(Reason.at(spot.file().path(), spot.place().selection(), sentence)));
     }
 }

@@ -1,7 +1,5 @@
 package dev.deftchisel.extract;
 
-import com.sun.source.tree.BlockTree;
-import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.StatementTree;
@@ -30,8 +28,8 @@ record Places(Home home, TreePath first, List<TreePath> used) {
 
     /**
      * All places of the same value that one declaration can serve: in the narrowest block around the selected one that has
-     * as many as the widest, or in the statement or body that becomes a block. The first of them is where the value is evaluated; the ones before it
-     * are left as they are when it cannot be evaluated there.
+     * as many as the widest, or in the statement or body that becomes a block. The first of them is where the value is
+     * evaluated; the ones before it are left as they are when it cannot be evaluated there.
      */
     static Places all(Code code, Selected selected, Home home, SameValue same) {
         if (selected.isPartOfChain(code)) {
@@ -83,7 +81,7 @@ record Places(Home home, TreePath first, List<TreePath> used) {
         List<TreePath> found = new ArrayList<>();
         for (TreePath at = expression; at != null; at = at.getParentPath()) {
             Tree tree = at.getLeaf();
-            if (tree instanceof BlockTree || tree instanceof CaseTree label && label.getStatements() != null) {
+            if (!Code.statements(tree).isEmpty()) {
                 found.add(0, at);
             } else if (tree instanceof MethodTree || tree instanceof ClassTree) {
                 break;

@@ -1,13 +1,11 @@
 package dev.deftchisel.extract;
 
 import com.sun.source.tree.ClassTree;
-import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Effects;
-import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
@@ -41,7 +39,7 @@ final class SameValue {
             return Optional.of("it depends on fields or elements that may change in between");
         }
         return effects.readsLocals().stream()
-                .filter(local -> analysis.uses(code.key(local)).stream().anyMatch(use -> use.role() == Role.WRITE))
+                .filter(local -> analysis.isAssigned(code.key(local)))
                 .map(local -> "it depends on '" + local.getSimpleName() + "', which is assigned again")
                 .findFirst();
     }
@@ -66,8 +64,7 @@ final class SameValue {
 
     private static boolean isInOtherClass(TreePath path, TreePath region) {
         for (TreePath at = path; at != null && at.getLeaf() != region.getLeaf(); at = at.getParentPath()) {
-            Tree tree = at.getLeaf();
-            if (tree instanceof ClassTree) {
+            if (at.getLeaf() instanceof ClassTree) {
                 return true;
             }
         }

@@ -74,21 +74,21 @@ public final class InlineOperation implements Operation {
     public Plan plan(Spot spot, Answers answers, Analyst analyst) {
         Optional<Symbol> target = spot.symbol();
         if (target.isEmpty()) {
-            return refused(spot, "there is no name here that could be inlined");
+            return Plan.refused(spot, "there is no name here that could be inlined");
         } else if (target.get().kind() != SymbolKind.LOCAL_VARIABLE) {
-            return refused(spot, "only local variables can be inlined, and this is the " + target.get().describe());
+            return Plan.refused(spot, "only local variables can be inlined, and this is the " + target.get().describe());
         }
         Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
         Code code = before.code(spot.file().path()).orElseThrow();
         Inlined.Found found = Inlined.of(before, code, target.get().key());
         if (found instanceof Inlined.No no) {
-            return new Plan.Refused(List.of(no.reason()));
+            return Plan.refused(no.reason());
         }
         Inlined inlined = ((Inlined.Yes) found).variable();
         boolean onlyHere = answers.single(PLACES).filter("here"::equals).isPresent();
         boolean isUse = spot.bindings().stream().anyMatch(binding -> binding.role() != Role.DECLARATION);
         if (onlyHere && !isUse) {
-            return refused(spot, "this is the declaration; put the caret on the use that is to give way");
+            return Plan.refused(spot, "this is the declaration; put the caret on the use that is to give way");
         }
         List<TreePath> places = onlyHere
                 ? inlined.uses().stream().filter(use -> code.range(use.getLeaf()).touches(spot.place().caret())).toList()
@@ -102,14 +102,14 @@ public final class InlineOperation implements Operation {
         Written written = new Written(inlined, writer);
         Optional<Reason> objection = new SameInPlace(before, inlined, written.conversion()).objection(places);
         if (objection.isPresent()) {
-            return new Plan.Refused(List.of(objection.get()));
+            return Plan.refused(objection.get());
         }
         List<Edit> edits = new ArrayList<>();
         for (TreePath place : places) {
             Optional<Edit> edit = written.in(place);
             if (edit.isEmpty()) {
-                return new Plan.Refused(List.of(Reason.at(code.file().path(), code.range(place.getLeaf()),
-                        "the type of the variable matters here and has no name that could be written")));
+                return Plan.refused(Reason.at(code.file().path(), code.range(place.getLeaf()),
+                        "the type of the variable matters here and has no name that could be written"));
             }
             edits.add(edit.get());
         }
@@ -121,9 +121,5 @@ public final class InlineOperation implements Operation {
                 List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), edits)),
                 Meaning.same(), List.of());
         return new Plan.Ready(change, before);
-    }
-
-    private static Plan refused(Spot spot, String sentence) {
-        return new Plan.Refused(List.of(Reason.at(spot.file().path(), spot.place().selection(), sentence)));
     }
 }

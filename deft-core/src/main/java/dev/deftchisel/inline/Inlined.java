@@ -1,11 +1,8 @@
 package dev.deftchisel.inline;
 
-import com.sun.source.tree.BlockTree;
-import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.StatementTree;
-import com.sun.source.tree.Tree;
 import com.sun.source.tree.TryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
@@ -59,8 +56,7 @@ record Inlined(Code code, TreePath declaration, Element variable, List<TreePath>
 
     /** The statements among which it is declared. */
     List<? extends StatementTree> list() {
-        Tree parent = declaration.getParentPath().getLeaf();
-        return parent instanceof BlockTree block ? block.getStatements() : ((CaseTree) parent).getStatements();
+        return Code.statements(declaration.getParentPath().getLeaf());
     }
 
     /** Looks at a local variable, as its declaration or one of its uses. */
@@ -80,10 +76,7 @@ record Inlined(Code code, TreePath declaration, Element variable, List<TreePath>
     }
 
     private static Optional<No> objection(Code code, TreePath path, VariableTree tree, Range place) {
-        Tree parent = path.getParentPath().getLeaf();
-        boolean isInList = parent instanceof BlockTree
-                || parent instanceof CaseTree label && label.getStatements() != null && label.getStatements().contains(tree);
-        if (!isInList) {
+        if (!Code.statements(path.getParentPath().getLeaf()).contains(tree)) {
             return no(code, place, "'" + tree.getName() + "' is declared in the head of a statement");
         } else if (tree.getInitializer() == null) {
             return no(code, place, "'" + tree.getName() + "' gets no value where it is declared");
@@ -103,10 +96,9 @@ record Inlined(Code code, TreePath declaration, Element variable, List<TreePath>
 
     /** {@code int a = 1, b = 2;} is two trees that share their start. */
     private static int sharing(Code code, TreePath path, int start) {
-        Tree parent = path.getParentPath().getLeaf();
-        List<? extends StatementTree> list =
-                parent instanceof BlockTree block ? block.getStatements() : ((CaseTree) parent).getStatements();
-        return (int) list.stream().filter(one -> one instanceof VariableTree && code.range(one).start() == start).count();
+        return (int) Code.statements(path.getParentPath().getLeaf()).stream()
+                .filter(one -> one instanceof VariableTree && code.range(one).start() == start)
+                .count();
     }
 
     private static Optional<Range> commentIn(Code code, Range whole, Range value) {

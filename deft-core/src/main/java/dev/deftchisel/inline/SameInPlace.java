@@ -1,7 +1,6 @@
 package dev.deftchisel.inline;
 
 import com.sun.source.tree.BreakTree;
-import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ContinueTree;
 import com.sun.source.tree.DoWhileLoopTree;
@@ -19,13 +18,12 @@ import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Effects;
-import dev.deftchisel.analysis.Role;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.Home;
 import dev.deftchisel.rewrite.HomeFinder;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
+import java.util.function.Predicate;
 
 /**
  * Whether the value of a variable may be evaluated where it is used instead of where it is declared. That is so
@@ -59,8 +57,7 @@ final class SameInPlace {
         if (otherObject.isPresent()) {
             return reason(otherObject.get(), "in the body of another class 'this' is another object");
         }
-        boolean isFixed = effects.readsLocals().stream().noneMatch(local -> analysis.uses(code.key(local)).stream()
-                .anyMatch(use -> use.role() == Role.WRITE));
+        boolean isFixed = effects.readsLocals().stream().noneMatch(local -> analysis.isAssigned(code.key(local)));
         if (effects.isPure() && !effects.isFresh() && !effects.readsState() && isFixed) {
             return Optional.empty();
         }
@@ -105,26 +102,20 @@ final class SameInPlace {
 
     /** Whether a place is in code that runs later, or may run several times, than the code around the declaration. */
     private boolean isDelayed(TreePath place) {
-        return leadsThrough(place, Set.of(Tree.Kind.LAMBDA_EXPRESSION)) || isInClass(place);
+        return leadsThrough(place, at -> at instanceof LambdaExpressionTree || at instanceof ClassTree);
     }
 
     private boolean isReachedAtMostOnce(TreePath place) {
-        return !isDelayed(place) && !leadsThrough(place, Set.of(Tree.Kind.WHILE_LOOP, Tree.Kind.DO_WHILE_LOOP,
-                Tree.Kind.FOR_LOOP, Tree.Kind.ENHANCED_FOR_LOOP));
+        return !isDelayed(place) && !leadsThrough(place, SameInPlace::isLoop);
     }
 
     private boolean isInClass(TreePath place) {
-        for (TreePath at = place; at.getLeaf() != list(); at = at.getParentPath()) {
-            if (at.getLeaf() instanceof ClassTree) {
-                return true;
-            }
-        }
-        return false;
+        return leadsThrough(place, at -> at instanceof ClassTree);
     }
 
-    private boolean leadsThrough(TreePath place, Set<Tree.Kind> kinds) {
+    private boolean leadsThrough(TreePath place, Predicate<Tree> obstacle) {
         for (TreePath at = place; at.getLeaf() != list(); at = at.getParentPath()) {
-            if (kinds.contains(at.getLeaf().getKind())) {
+            if (obstacle.test(at.getLeaf())) {
                 return true;
             }
         }
@@ -148,8 +139,7 @@ final class SameInPlace {
         if (home instanceof Home.Nowhere nowhere) {
             return Optional.of(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence()));
         }
-        boolean isSameList = home instanceof Home.Before before && (before.list() == list()
-                || list() instanceof CaseTree && before.list() == list());
+        boolean isSameList = home instanceof Home.Before before && before.list() == list();
         return isSameList ? Optional.empty() : reason(place,
                 "its value would be evaluated here only under a condition, several times, or later");
     }
@@ -160,9 +150,7 @@ final class SameInPlace {
             @Override
             public Boolean scan(Tree tree, Void unused) {
                 boolean leaves = tree instanceof ReturnTree || tree instanceof BreakTree || tree instanceof ContinueTree
-                        || tree instanceof YieldTree || tree instanceof ThrowTree || tree instanceof WhileLoopTree
-                        || tree instanceof DoWhileLoopTree || tree instanceof ForLoopTree
-                        || tree instanceof EnhancedForLoopTree;
+                        || tree instanceof YieldTree || tree instanceof ThrowTree || isLoop(tree);
                 boolean isElsewhere = tree instanceof ClassTree || tree instanceof LambdaExpressionTree;
                 return leaves ? Boolean.TRUE : isElsewhere ? Boolean.FALSE : super.scan(tree, null);
             }
@@ -173,6 +161,11 @@ final class SameInPlace {
             }
         }.scan(statement, null);
         return Boolean.TRUE.equals(found);
+    }
+
+    private static boolean isLoop(Tree tree) {
+        return tree instanceof WhileLoopTree || tree instanceof DoWhileLoopTree || tree instanceof ForLoopTree
+                || tree instanceof EnhancedForLoopTree;
     }
 
     private Optional<Reason> reason(TreePath place, String sentence) {

@@ -32,6 +32,16 @@ public sealed interface Plan {
 
     /** A refusal for one reason that lies in no particular place. */
     static Plan refused(String sentence) {
-        return new Refused(List.of(Reason.of(sentence)));
+        return refused(Reason.of(sentence));
+    }
+
+    /** A refusal for one reason. */
+    static Plan refused(Reason reason) {
+        return new Refused(List.of(reason));
+    }
+
+    /** A refusal for what is at the spot itself. */
+    static Plan refused(Spot spot, String sentence) {
+        return refused(Reason.at(spot.file().path(), spot.place().selection(), sentence));
     }
 }

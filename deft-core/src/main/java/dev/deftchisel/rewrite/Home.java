@@ -1,6 +1,5 @@
 package dev.deftchisel.rewrite;
 
-import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
@@ -20,11 +19,6 @@ public sealed interface Home {
         /** The statement itself. */
         public StatementTree tree() {
             return (StatementTree) statement.getLeaf();
-        }
-
-        /** Whether the list is that of a block. */
-        public boolean isInBlock() {
-            return list instanceof BlockTree;
         }
     }
 

@@ -4,7 +4,6 @@ import com.sun.source.tree.ArrayAccessTree;
 import com.sun.source.tree.AssertTree;
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
-import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.CompoundAssignmentTree;
@@ -74,7 +73,9 @@ public final class HomeFinder {
         if (home instanceof Home.Nowhere) {
             return home;
         }
-        return objection.or(() -> inTheWay().stream().findFirst().map(this::comesFirst)).map(found -> (Home) found).orElse(home);
+        return objection.or(() -> inTheWay().stream().findFirst().map(this::comesFirst))
+                .map(found -> (Home) found)
+                .orElse(home);
     }
 
     private Home.Nowhere comesFirst(TreePath sibling) {
@@ -159,8 +160,7 @@ public final class HomeFinder {
     private Optional<Home> ofStatement(TreePath statement, TreePath parentPath) {
         Tree parent = parentPath.getLeaf();
         Tree tree = statement.getLeaf();
-        if (parent instanceof BlockTree || parent instanceof CaseTree label && label.getStatements() != null
-                && label.getStatements().contains(tree)) {
+        if (Code.statements(parent).contains(tree)) {
             return Optional.of(new Home.Before(statement, parent));
         }
         if (parent instanceof LabeledStatementTree) {
@@ -170,27 +170,26 @@ public final class HomeFinder {
             return Optional.of(new Home.Around(statement));
         }
         if (parent instanceof TryTree attempt && attempt.getResources().contains(tree)) {
-            return resource(attempt, tree, parentPath);
+            resource(attempt, tree, parentPath);
+            return Optional.empty();
         }
-        boolean isHeader = parent instanceof ForLoopTree loop && loop.getStatement() != tree;
         if (parent instanceof ForLoopTree loop && loop.getInitializer().contains(tree)) {
             precede(loop.getInitializer(), tree, parentPath);
             return Optional.empty();
         }
-        if (isHeader) {
+        if (parent instanceof ForLoopTree loop && loop.getStatement() != tree) {
             return Optional.of(new Home.Nowhere(code.range(tree), "it is evaluated again in each round of the loop", false));
         }
         return Optional.of(new Home.Around(statement));
     }
 
     /** A resource may be opened before the statement as long as what it throws is not caught there (JLS 14.20.3). */
-    private Optional<Home> resource(TryTree attempt, Tree tree, TreePath path) {
+    private void resource(TryTree attempt, Tree tree, TreePath path) {
         precede(attempt.getResources(), tree, path);
         boolean isWatched = !attempt.getCatches().isEmpty() || attempt.getFinallyBlock() != null;
         if (isWatched && effects.mayFail()) {
             objection(code.range(tree), "it is evaluated within the 'try', which handles its failure");
         }
-        return Optional.empty();
     }
 
     /** A lambda whose interface's method returns nothing has an expression for its effect only (JLS 15.27.3). */
@@ -261,7 +260,8 @@ public final class HomeFinder {
         } else if (parent instanceof AssertTree check) {
             objection(code.range(check), "an 'assert' is evaluated only when assertions are switched on");
         } else if (parent instanceof VariableTree variable && isNotFirst(path, variable)) {
-            objection(code.range(variable), "it is declared together with others, which are evaluated before it; split the declaration first");
+            objection(code.range(variable),
+                    "it is declared together with others, which are evaluated before it; split the declaration first");
         }
     }
 
@@ -325,8 +325,7 @@ public final class HomeFinder {
     }
 
     private String shown(Tree tree) {
-        String text = code.text(tree).replaceAll("\\s+", " ");
-        return text.length() > 40 ? text.substring(0, 37) + "..." : text;
+        return code.shown(code.range(tree), 40);
     }
 
     private void objection(Range at, String sentence) {
@@ -339,9 +338,8 @@ public final class HomeFinder {
     private boolean isNotFirst(TreePath path, VariableTree variable) {
         int start = code.range(variable).start();
         Tree list = path.getParentPath().getLeaf();
-        List<? extends Tree> siblings = list instanceof BlockTree block ? block.getStatements()
-                : list instanceof CaseTree label && label.getStatements() != null ? label.getStatements()
-                : list instanceof ForLoopTree loop ? loop.getInitializer() : List.of();
+        List<? extends Tree> siblings =
+                list instanceof ForLoopTree loop ? loop.getInitializer() : Code.statements(list);
         for (Tree sibling : siblings) {
             if (sibling == variable) {
                 return false;

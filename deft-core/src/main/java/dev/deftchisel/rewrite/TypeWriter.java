@@ -8,6 +8,7 @@ import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -57,7 +58,7 @@ public final class TypeWriter {
             return Optional.empty();
         }
         if (type.getKind().isPrimitive()) {
-            return Optional.of(type.getKind().name().toLowerCase(java.util.Locale.ROOT));
+            return Optional.of(type.getKind().name().toLowerCase(Locale.ROOT));
         }
         if (type instanceof ArrayType array) {
             return write(array.getComponentType(), depth).map(component -> component + "[]");

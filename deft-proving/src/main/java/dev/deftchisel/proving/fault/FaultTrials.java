@@ -74,7 +74,7 @@ public final class FaultTrials {
     public Map<String, Tally> run(int count) {
         Map<String, Tally> tallies = new LinkedHashMap<>();
         Faults.all().forEach(fault -> tallies.put(fault.name(), new Tally(0, 0, 0, List.of())));
-        Operation rename = Chisel.operations().stream().filter(one -> one.id().equals("rename")).findFirst().orElseThrow();
+        Operation rename = Chisel.operation("rename");
         try (Libraries libraries = new Libraries(); Chisel chisel = Chisel.open(corpus.request(), Monitor.SILENT)) {
             CompiledCode baseline = CompiledCode.of(chisel.snapshot());
             Analyst analyst = new Analyst(chisel.snapshot(), libraries, Monitor.SILENT);

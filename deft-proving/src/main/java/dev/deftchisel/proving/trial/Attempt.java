@@ -7,7 +7,6 @@ import dev.deftchisel.analysis.Libraries;
 import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.change.Change;
-import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
@@ -153,11 +152,7 @@ final class Attempt {
 
     /** Forces the change through in memory, as planned and without any qualifier, and looks at the class files. */
     private boolean wouldHaveBeenRight(Subject subject, Place place) {
-        Operation operation = Chisel.operations().stream()
-                .filter(one -> one.id().equals(subject.operation()))
-                .findFirst()
-                .orElseThrow();
-        Plan plan = operation.plan(chisel.spot(place), subject.answers(),
+        Plan plan = Chisel.operation(subject.operation()).plan(chisel.spot(place), subject.answers(),
                 new Analyst(chisel.snapshot(), libraries, Monitor.SILENT));
         if (!(plan instanceof Plan.Ready ready)) {
             return false;

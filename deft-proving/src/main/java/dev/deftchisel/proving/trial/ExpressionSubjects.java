@@ -29,7 +29,6 @@ import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -44,12 +43,10 @@ import javax.lang.model.type.TypeMirror;
  * drawn, then a kind of expression among those in it, each kind alike, then one of these. Mostly it is selected, now and
  * then there is only a caret at its start.
  */
-public final class ExpressionSubjects implements Subjects {
+public final class ExpressionSubjects extends RandomFiles {
 
     private static final int CARET_EVERY = 5;
 
-    private final Analyst analyst;
-    private final long seed;
     private final String operation;
 
     /**
@@ -58,26 +55,16 @@ public final class ExpressionSubjects implements Subjects {
      * @param operation what is tried with an expression
      */
     public ExpressionSubjects(Analyst analyst, long seed, String operation) {
-        this.analyst = analyst;
-        this.seed = seed;
+        super(analyst, seed);
         this.operation = operation;
     }
 
     @Override
-    public Subject subject(int number) {
-        Random random = new Random(seed * 1_000_003 + number);
-        List<SourceFile> files = List.copyOf(analyst.snapshot().files());
-        while (true) {
-            SourceFile file = files.get(random.nextInt(files.size()));
-            Optional<Subject> found = file.isModuleInfo() ? Optional.empty() : subject(number, file, random);
-            if (found.isPresent()) {
-                return found.get();
-            }
+    Optional<Subject> subject(int number, SourceFile file, Random random) {
+        if (file.isModuleInfo()) {
+            return Optional.empty();
         }
-    }
-
-    private Optional<Subject> subject(int number, SourceFile file, Random random) {
-        Analysis analysis = analyst.analyse(Focus.whole(Set.of(file.path())));
+        Analysis analysis = analyst().analyse(Focus.whole(Set.of(file.path())));
         Code code = analysis.code(file.path()).orElseThrow();
         List<TreePath> all = code.expressions(new TreePath(code.unit())).stream().filter(path -> isValue(code, path)).toList();
         if (all.isEmpty()) {
@@ -92,12 +79,7 @@ public final class ExpressionSubjects implements Subjects {
                 .and("places", random.nextBoolean() ? "all" : "here")
                 .and("type", List.of("style", "explicit", "var").get(random.nextInt(3)));
         return Optional.of(new Subject(number, operation, new Place(file.path(), selection), kind,
-                operation + " of '" + shown(code.text(range)) + "'", answers));
-    }
-
-    private static String shown(String text) {
-        String line = text.replaceAll("\\s+", " ");
-        return line.length() > 60 ? line.substring(0, 57) + "..." : line;
+                operation + " of '" + code.shown(range, 60) + "'", answers));
     }
 
     private static String kind(TreePath path) {
@@ -186,21 +168,18 @@ public final class ExpressionSubjects implements Subjects {
                 && call.getMethodSelect().toString().matches("(.*\\.)?(this|super)");
     }
 
-    /** A keyword of a declaration, or white space at the start of a line. */
     @Override
-    public Place barren(int number) {
-        Random random = new Random(seed * 7_000_003 + number);
-        List<SourceFile> files = List.copyOf(analyst.snapshot().files());
-        while (true) {
-            SourceFile file = files.get(random.nextInt(files.size()));
-            Tokens tokens = file.tokens();
-            int token = tokens.count() == 0 ? 0 : random.nextInt(tokens.count());
-            boolean isBarren = token < tokens.count() && tokens.kind(token) == TokenKind.KEYWORD
-                    && Set.of("public", "private", "class", "import", "package").contains(tokens.text(token))
-                    && !(token > 0 && tokens.is(token - 1, '.'));
-            if (isBarren) {
-                return new Place(file.path(), new Range(tokens.start(token), tokens.end(token)));
-            }
-        }
+    Optional<Place> barren(SourceFile file, Random random) {
+        return keyword(file, random);
+    }
+
+    /** A keyword of a declaration. */
+    static Optional<Place> keyword(SourceFile file, Random random) {
+        Tokens tokens = file.tokens();
+        int token = token(tokens, random);
+        boolean isBarren = tokens.kind(token) == TokenKind.KEYWORD
+                && Set.of("public", "private", "class", "import", "package").contains(tokens.text(token))
+                && !tokens.is(token - 1, '.');
+        return isBarren ? Optional.of(new Place(file.path(), tokens.range(token))) : Optional.empty();
     }
 }

@@ -11,7 +11,6 @@ import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
-import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -25,13 +24,11 @@ import java.util.Set;
  * Random names of a corpus with random new names. A file is drawn, then a kind of symbol among those named in it, each
  * kind alike, then one of these names, at a declaration or use.
  */
-public final class RenameSubjects implements Subjects {
+public final class RenameSubjects extends RandomFiles {
 
     /** Every file names a package, so packages are drawn from only one file in so many. */
     private static final int PACKAGE_RARITY = 4;
 
-    private final Analyst analyst;
-    private final long seed;
     private final int clashingPercent;
     private final Set<SymbolKind> skipped;
 
@@ -42,27 +39,14 @@ public final class RenameSubjects implements Subjects {
      * @param skipped         kinds that are never picked
      */
     public RenameSubjects(Analyst analyst, long seed, int clashingPercent, Set<SymbolKind> skipped) {
-        this.analyst = analyst;
-        this.seed = seed;
+        super(analyst, seed);
         this.clashingPercent = clashingPercent;
         this.skipped = Set.copyOf(skipped);
     }
 
     @Override
-    public Subject subject(int number) {
-        Random random = new Random(seed * 1_000_003 + number);
-        List<SourceFile> files = List.copyOf(analyst.snapshot().files());
-        while (true) {
-            SourceFile file = files.get(random.nextInt(files.size()));
-            Optional<Subject> found = subject(number, file, random);
-            if (found.isPresent()) {
-                return found.get();
-            }
-        }
-    }
-
-    private Optional<Subject> subject(int number, SourceFile file, Random random) {
-        Analysis analysis = analyst.analyse(Focus.whole(Set.of(file.path())));
+    Optional<Subject> subject(int number, SourceFile file, Random random) {
+        Analysis analysis = analyst().analyse(Focus.whole(Set.of(file.path())));
         Map<SymbolKind, List<Binding>> byKind = new EnumMap<>(SymbolKind.class);
         for (Binding binding : analysis.bindings(file.path())) {
             analysis.symbol(binding.key())
@@ -127,19 +111,13 @@ public final class RenameSubjects implements Subjects {
 
     /** White space, a keyword or a number. */
     @Override
-    public Place barren(int number) {
-        Random random = new Random(seed * 7_000_003 + number);
-        List<SourceFile> files = List.copyOf(analyst.snapshot().files());
-        while (true) {
-            SourceFile file = files.get(random.nextInt(files.size()));
-            Tokens tokens = file.tokens();
-            int token = tokens.count() < 3 ? 0 : 1 + random.nextInt(tokens.count() - 2);
-            boolean isBarren = tokens.count() >= 3 && tokens.kind(token) != TokenKind.IDENTIFIER
-                    && !tokens.kind(token).isComment()
-                    && tokens.kind(token - 1) != TokenKind.IDENTIFIER && tokens.kind(token + 1) != TokenKind.IDENTIFIER;
-            if (isBarren) {
-                return new Place(file.path(), new Range(tokens.start(token), tokens.start(token)));
-            }
-        }
+    Optional<Place> barren(SourceFile file, Random random) {
+        Tokens tokens = file.tokens();
+        int token = token(tokens, random);
+        boolean isBarren = tokens.kind(token) != TokenKind.IDENTIFIER && !tokens.kind(token).isComment()
+                && tokens.kind(token - 1) != TokenKind.IDENTIFIER && tokens.kind(token + 1) != TokenKind.IDENTIFIER;
+        return isBarren
+                ? Optional.of(new Place(file.path(), new Range(tokens.start(token), tokens.start(token))))
+                : Optional.empty();
     }
 }

@@ -4,7 +4,6 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.DiffWriter;
 import dev.deftchisel.operation.Answers;
-import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.proving.corpus.Corpus;
@@ -55,11 +54,7 @@ final class SameOnCommandLine {
     }
 
     private static List<Question> questions(Subject subject) {
-        return Chisel.operations().stream()
-                .filter(operation -> operation.id().equals(subject.operation()))
-                .map(Operation::questions)
-                .findFirst()
-                .orElseThrow();
+        return Chisel.operation(subject.operation()).questions();
     }
 
     /** The name that is always asked is a parameter, the rest are options. */

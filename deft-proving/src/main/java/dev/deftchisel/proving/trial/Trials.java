@@ -62,9 +62,10 @@ public final class Trials {
             for (int start = settings.first(); start < end; start += settings.batch()) {
                 List<Subject> batch = new ArrayList<>();
                 for (int number = start; number < Math.min(end, start + settings.batch()); number++) {
-                    batch.add(source.subject(number));
+                    Subject subject = source.subject(number);
+                    batch.add(subject);
                     if (number % BARREN_EVERY == 0) {
-                        attempt.barren(source.subject(number), source.barren(number)).ifPresent(verdicts::add);
+                        attempt.barren(subject, source.barren(number)).ifPresent(verdicts::add);
                     }
                 }
                 List<Verdict> fallen = new Batch(chisel, attempt, oracles, baseline).run(batch);

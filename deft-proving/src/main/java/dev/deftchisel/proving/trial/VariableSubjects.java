@@ -16,12 +16,9 @@ import java.util.Random;
 import java.util.Set;
 
 /** Random local variables, at their declaration or a use: a file is drawn, then one of these names in it. */
-public final class VariableSubjects implements Subjects {
+public final class VariableSubjects extends RandomFiles {
 
-    private final Analyst analyst;
-    private final long seed;
     private final String operation;
-    private final Subjects barren;
 
     /**
      * @param analyst   of the untouched corpus
@@ -29,27 +26,13 @@ public final class VariableSubjects implements Subjects {
      * @param operation what is tried with a variable
      */
     public VariableSubjects(Analyst analyst, long seed, String operation) {
-        this.analyst = analyst;
-        this.seed = seed;
+        super(analyst, seed);
         this.operation = operation;
-        this.barren = new ExpressionSubjects(analyst, seed, operation);
     }
 
     @Override
-    public Subject subject(int number) {
-        Random random = new Random(seed * 1_000_003 + number);
-        List<SourceFile> files = List.copyOf(analyst.snapshot().files());
-        while (true) {
-            SourceFile file = files.get(random.nextInt(files.size()));
-            Optional<Subject> found = subject(number, file, random);
-            if (found.isPresent()) {
-                return found.get();
-            }
-        }
-    }
-
-    private Optional<Subject> subject(int number, SourceFile file, Random random) {
-        Analysis analysis = analyst.analyse(Focus.whole(Set.of(file.path())));
+    Optional<Subject> subject(int number, SourceFile file, Random random) {
+        Analysis analysis = analyst().analyse(Focus.whole(Set.of(file.path())));
         List<Binding> names = analysis.bindings(file.path()).stream()
                 .filter(binding -> binding.isNamed() && analysis.symbol(binding.key())
                         .filter(symbol -> symbol.kind() == SymbolKind.LOCAL_VARIABLE).isPresent())
@@ -67,7 +50,7 @@ public final class VariableSubjects implements Subjects {
     }
 
     @Override
-    public Place barren(int number) {
-        return barren.barren(number);
+    Optional<Place> barren(SourceFile file, Random random) {
+        return ExpressionSubjects.keyword(file, random);
     }
 }

@@ -1,0 +1,66 @@
+package dev.deftchisel.proving.trial;
+
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.source.Tokens;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.function.BiFunction;
+
+/** Subjects for which a file is drawn first, then something in it; files in which there is nothing are drawn over. */
+abstract class RandomFiles implements Subjects {
+
+    private final Analyst analyst;
+    private final long seed;
+
+    /**
+     * @param analyst of the untouched corpus
+     * @param seed    decides everything
+     */
+    RandomFiles(Analyst analyst, long seed) {
+        this.analyst = analyst;
+        this.seed = seed;
+    }
+
+    final Analyst analyst() {
+        return analyst;
+    }
+
+    @Override
+    public final Subject subject(int number) {
+        return draw(new Random(seed * 1_000_003 + number), (file, random) -> subject(number, file, random));
+    }
+
+    @Override
+    public final Place barren(int number) {
+        return draw(new Random(seed * 7_000_003 + number), (file, random) ->
+                file.tokens().count() < 3 ? Optional.empty() : barren(file, random));
+    }
+
+    private <T> T draw(Random random, BiFunction<SourceFile, Random, Optional<T>> inFile) {
+        List<SourceFile> files = List.copyOf(analyst.snapshot().files());
+        while (true) {
+            Optional<T> found = inFile.apply(files.get(random.nextInt(files.size())), random);
+            if (found.isPresent()) {
+                return found.get();
+            }
+        }
+    }
+
+    /** Something in a file; empty when there is nothing. */
+    abstract Optional<Subject> subject(int number, SourceFile file, Random random);
+
+    /**
+     * Draws one token and takes its place if nothing can be done there.
+     *
+     * @param file of three tokens or more
+     */
+    abstract Optional<Place> barren(SourceFile file, Random random);
+
+    /** A token that is neither the first nor the last. */
+    static int token(Tokens tokens, Random random) {
+        return 1 + random.nextInt(tokens.count() - 2);
+    }
+}
