@@ -5,6 +5,7 @@ import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.CompilationUnitTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.SourcePositions;
@@ -19,6 +20,7 @@ import java.util.Optional;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.Elements;
@@ -133,9 +135,20 @@ public final class Code {
         return new EffectScanner(this).scan(path, null);
     }
 
+    /** The checked exceptions that running some code can end in, none of them a subtype of another. */
+    public List<TypeMirror> thrown(List<TreePath> parts) {
+        return ThrownTypes.of(this, parts);
+    }
+
+    /** Every place within a tree where a variable of a body stands, in the order of the text. */
+    public List<Occurrence> occurrences(TreePath within) {
+        return Occurrences.of(this, within);
+    }
+
     /**
      * Whether code means something else in the body of another class, even where every name is the same: it says
-     * {@code this} or {@code super}, or uses a member of that object by its simple name (JLS 6.5.6.1, 15.12.1).
+     * {@code this} or {@code super}, uses a member of that object by its simple name (JLS 6.5.6.1, 15.12.1), or makes an
+     * object of an inner class of it (JLS 15.9.2).
      */
     public boolean dependsOnThis(TreePath path) {
         boolean[] found = {false};
@@ -147,6 +160,16 @@ public final class Code {
                         .filter(element -> !element.getModifiers().contains(Modifier.STATIC))
                         .isPresent();
                 return null;
+            }
+
+            @Override
+            public Void visitNewClass(NewClassTree tree, Void unused) {
+                found[0] |= tree.getEnclosingExpression() == null && element(new TreePath(getCurrentPath(), tree.getIdentifier()))
+                        .filter(type -> type.getKind() == ElementKind.CLASS
+                                && type.getEnclosingElement() instanceof TypeElement
+                                && !type.getModifiers().contains(Modifier.STATIC))
+                        .isPresent();
+                return super.visitNewClass(tree, null);
             }
         }.scan(path, null);
         return found[0];

@@ -3,8 +3,10 @@ package dev.deftchisel.analysis;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.Collection;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * What an analysis has to look at.
@@ -12,18 +14,19 @@ import java.util.Set;
  * @param files  those to attribute; whatever else they refer to is read as declarations only
  * @param names  identifiers of interest: a body in which none of them stands is left out. Empty for everything
  * @param types  simple names of types: a body that declares a subtype of one of them is kept as well
- * @param around by file, a stretch of code: the body around it is kept as well
+ * @param around by file, stretches of code: the bodies around them are kept as well
  * @param isDeep whether definite assignment, reachability and exceptions are checked too (JLS 11, 14.22, 16)
  */
 public record Focus(
-        Set<Path> files, Set<String> names, Set<String> types, Map<Path, Range> around, boolean isDeep) {
+        Set<Path> files, Set<String> names, Set<String> types, Map<Path, List<Range>> around, boolean isDeep) {
 
     /** Copies the sets. */
     public Focus {
         files = Set.copyOf(files);
         names = Set.copyOf(names);
         types = Set.copyOf(types);
-        around = Map.copyOf(around);
+        around = around.entrySet().stream()
+                .collect(Collectors.toUnmodifiableMap(Map.Entry::getKey, entry -> List.copyOf(entry.getValue())));
     }
 
     /** Everything in these files. */
@@ -38,7 +41,7 @@ public record Focus(
 
     /** The body around a stretch of code, and what stands in the file outside of bodies. */
     public static Focus around(Path file, Range code) {
-        return new Focus(Set.of(file), Set.of(), Set.of(), Map.of(file, code), false);
+        return new Focus(Set.of(file), Set.of(), Set.of(), Map.of(file, List.of(code)), false);
     }
 
     /** The same, checked deeply. */

@@ -6,7 +6,7 @@ import dev.deftchisel.source.Words;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.Arrays;
 import java.util.Collection;
-import java.util.Optional;
+import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -28,16 +28,20 @@ final class VisibleText {
         if (!focus.isPartial() || file.hasEscapes()) {
             return content;
         }
+        List<Range> around = focus.around().getOrDefault(file.path(), List.of());
         // found once for the whole file: looking into each body in turn took longer than the compiler
         TreeSet<Integer> reasons = new TreeSet<>();
         names.forEach(name -> Words.find(content, name).forEach(word -> reasons.add(word.start())));
         types.forEach(type -> reasons.add(type.nameRange().start()));
-        Optional.ofNullable(focus.around().get(file.path())).ifPresent(code -> reasons.add(code.start()));
         constructorCalls(content, reasons);
         return file.skeleton().blank(
                 content,
-                body -> holdsOneOf(reasons, body),
+                body -> holdsOneOf(reasons, body) || around.stream().anyMatch(code -> touches(code, body)),
                 wanted -> Arrays.stream(wanted.name().split("\\.")).anyMatch(names::contains));
+    }
+
+    private static boolean touches(Range code, Range body) {
+        return body.contains(code.start()) || body.overlaps(code);
     }
 
     private static boolean holdsOneOf(TreeSet<Integer> offsets, Range body) {

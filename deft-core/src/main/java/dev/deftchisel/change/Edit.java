@@ -2,7 +2,6 @@ package dev.deftchisel.change;
 
 import dev.deftchisel.source.Range;
 import java.util.List;
-import java.util.Optional;
 
 /**
  * One stretch of a file and what takes its place.
@@ -12,24 +11,24 @@ import java.util.Optional;
  * @param kind        what the edit is for
  * @param isTaken     whether it takes part in the change; only mentions may be left out without breaking the code
  * @param carried     what of the replacement is code that stood elsewhere, or here, before
- * @param same        other code of the file that reads and means the same as what is replaced, and stays or is carried;
- *                    empty when there is none
+ * @param alike       what of the code that is replaced is not carried because it stands elsewhere too
  * @param linked      where in the replacement a new name stands that the user may want to change once more
  */
 public record Edit(
-        Range range, String replacement, Kind kind, boolean isTaken, List<Carried> carried, Optional<Range> same,
+        Range range, String replacement, Kind kind, boolean isTaken, List<Carried> carried, List<Alike> alike,
         List<Range> linked)
         implements Comparable<Edit> {
 
     /** Copies the lists. */
     public Edit {
         carried = List.copyOf(carried);
+        alike = List.copyOf(alike);
         linked = List.copyOf(linked);
     }
 
     /** An edit that carries nothing. */
     public Edit(Range range, String replacement, Kind kind, boolean isTaken) {
-        this(range, replacement, kind, isTaken, List.of(), Optional.empty(), List.of());
+        this(range, replacement, kind, isTaken, List.of(), List.of(), List.of());
     }
 
     /** What an edit is for. */
@@ -76,22 +75,22 @@ public record Edit(
 
     /** The same edit, taken or left out. */
     public Edit taken(boolean taken) {
-        return new Edit(range, replacement, kind, taken, carried, same, linked);
+        return new Edit(range, replacement, kind, taken, carried, alike, linked);
     }
 
     /** The same edit, with code that it writes again. */
     public Edit carrying(List<Carried> pieces) {
-        return new Edit(range, replacement, kind, isTaken, pieces, same, linked);
+        return new Edit(range, replacement, kind, isTaken, pieces, alike, linked);
     }
 
-    /** The same edit, which replaces code that reads and means the same as other code. */
-    public Edit sameAs(Range other) {
-        return new Edit(range, replacement, kind, isTaken, carried, Optional.of(other), linked);
+    /** The same edit, which takes away code that stands elsewhere too. */
+    public Edit giving(List<Alike> twins) {
+        return new Edit(range, replacement, kind, isTaken, carried, twins, linked);
     }
 
     /** The same edit, with new names in it. */
     public Edit linking(List<Range> names) {
-        return new Edit(range, replacement, kind, isTaken, carried, same, names);
+        return new Edit(range, replacement, kind, isTaken, carried, alike, names);
     }
 
     /** The length of the name at the end of the replacement. */

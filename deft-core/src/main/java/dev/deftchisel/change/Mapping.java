@@ -3,6 +3,7 @@ package dev.deftchisel.change;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,12 +17,42 @@ public final class Mapping {
     private final Meaning meaning;
     private final Map<Path, FileChange> files = new HashMap<>();
     private final Map<Path, Shifts> shifts = new HashMap<>();
+    /** By the file from which code is carried. */
+    private final Map<Path, List<Copy>> copies = new HashMap<>();
+
+    /**
+     * What one edit carries from one file.
+     *
+     * @param file   to which
+     * @param start  where the edit's replacement starts
+     * @param pieces in order
+     */
+    private record Copy(Path file, int start, List<Carried> pieces) {
+
+        /** Where a stretch of code stands that lies in one piece, or starts in one and ends in another. */
+        Optional<Range> place(Range range) {
+            Optional<Carried> first = pieces.stream().filter(piece -> piece.from().contains(range.start())).findFirst();
+            Optional<Carried> last = pieces.stream()
+                    .filter(piece -> piece.from().start() < range.end() && range.end() <= piece.from().end())
+                    .filter(piece -> first.isPresent() && piece.at() >= first.get().at())
+                    .findFirst();
+            return last.map(piece -> new Range(
+                    start + first.get().placeOf(range.start()), start + piece.placeOf(range.end())));
+        }
+    }
 
     Mapping(Change change) {
         this.meaning = change.meaning();
         for (FileChange file : change.files()) {
             files.put(file.path(), file);
             shifts.put(file.path(), new Shifts(file.takenEdits()));
+        }
+        for (FileChange file : change.files()) {
+            file.takenEdits().stream().filter(edit -> !edit.carried().isEmpty()).forEach(edit -> {
+                Map<Path, List<Carried>> pieces = edit.carried().stream().collect(Collectors.groupingBy(Carried::file));
+                pieces.forEach((from, carried) -> copies.computeIfAbsent(from, path -> new ArrayList<>())
+                        .add(new Copy(file.pathAfter(), shifts.get(file.path()).startOf(edit), carried)));
+            });
         }
     }
 
@@ -32,25 +63,45 @@ public final class Mapping {
     }
 
     /**
-     * Every place where a name is afterwards: one, unless code is carried to several places, or replaced by something
-     * else.
+     * Every place where a name is afterwards: where it was, unless something else is written there, and wherever the code
+     * around it is carried.
      */
-    public List<Range> names(Path before, Range range) {
-        List<Range> copies = shifts(before).copies(range);
-        return copies.isEmpty() ? name(before, range).stream().toList() : copies;
+    public List<Site> sites(Path before, Range range) {
+        List<Site> found = new ArrayList<>();
+        kept(before, range).ifPresent(place -> found.add(new Site(file(before), place)));
+        found.addAll(copies(before, range));
+        return found;
+    }
+
+    /** Every place to which a piece of code is carried, in whatever file. */
+    public List<Site> copies(Path before, Range range) {
+        List<Site> found = new ArrayList<>();
+        for (Copy copy : copies.getOrDefault(before, List.of())) {
+            copy.place(range).ifPresent(place -> found.add(new Site(copy.file(), place)));
+        }
+        return found;
     }
 
     /**
-     * Where a name is afterwards: behind anything inserted before it, and at the end of an edit that replaces it.
+     * Where a name is afterwards: behind anything inserted before it, and at the end of an edit that replaces it; where
+     * it is carried first when it no longer stands there.
      *
-     * @return empty when the name was replaced by something else
+     * @return empty when the name was replaced by something else, or went to another file
      */
     public Optional<Range> name(Path before, Range range) {
+        return kept(before, range).or(() -> firstCopy(before, range));
+    }
+
+    private Optional<Range> firstCopy(Path before, Range range) {
+        return copies(before, range).stream()
+                .filter(site -> site.file().equals(file(before)))
+                .map(Site::range)
+                .findFirst();
+    }
+
+    /** Where a name stays. */
+    private Optional<Range> kept(Path before, Range range) {
         Shifts moved = shifts(before);
-        List<Range> copies = moved.copies(range);
-        if (!copies.isEmpty()) {
-            return Optional.of(copies.get(0));
-        }
         Optional<Edit> around = moved.replacing(range);
         if (around.isEmpty()) {
             int shift = moved.upTo(range.start(), true);
@@ -64,12 +115,17 @@ public final class Mapping {
         return Optional.of(new Range(end - edit.nameLength(), end));
     }
 
+    /** Whether new code takes the place of a stretch of code, which is then only found where it is carried. */
+    public boolean isReplaced(Path before, Range range) {
+        return shifts(before).replacing(range).filter(edit -> edit.kind() == Edit.Kind.CODE).isPresent();
+    }
+
     /** Where a piece of code is afterwards, with whatever was inserted at its start. */
     public Range code(Path before, Range range) {
         Shifts moved = shifts(before);
-        List<Range> copies = moved.copies(range);
-        if (!copies.isEmpty()) {
-            return copies.get(0);
+        Optional<Range> copy = isReplaced(before, range) ? firstCopy(before, range) : Optional.empty();
+        if (copy.isPresent()) {
+            return copy.get();
         }
         int start = moved.after(range.start());
         int end = moved.after(range.end());
@@ -125,15 +181,6 @@ public final class Mapping {
             return new SymbolKey.Module(meaning.names().getOrDefault(module, module.name()));
         }
         return before;
-    }
-
-    /** What a variable's key is in each place to which its declaration is carried. */
-    public Set<SymbolKey> copies(SymbolKey before) {
-        return before instanceof SymbolKey.Local local
-                ? shifts(local.file()).copies(new Range(local.offset(), local.offset() + 1)).stream()
-                        .map(range -> new SymbolKey.Local(file(local.file()), range.start()))
-                        .collect(Collectors.toSet())
-                : Set.of();
     }
 
     private int offset(Path file, int before) {

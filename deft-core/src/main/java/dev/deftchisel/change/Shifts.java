@@ -1,10 +1,8 @@
 package dev.deftchisel.change;
 
 import dev.deftchisel.source.Range;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.IntStream;
 
 /** How far the edits of one file move what stands behind them; answers in logarithmic time. */
 final class Shifts {
@@ -14,14 +12,11 @@ final class Shifts {
     private final List<Edit> edits;
     /** The sum of what the first {@code i} edits add. */
     private final int[] sums;
-    /** Those that carry code; most changes have none. */
-    private final int[] carrying;
 
     /** @param edits taken ones, in order, not overlapping */
     Shifts(List<Edit> edits) {
         this.edits = edits;
         this.sums = new int[edits.size() + 1];
-        this.carrying = IntStream.range(0, edits.size()).filter(i -> !edits.get(i).carried().isEmpty()).toArray();
         for (int i = 0; i < edits.size(); i++) {
             sums[i + 1] = sums[i] + edits.get(i).replacement().length() - edits.get(i).range().length();
         }
@@ -58,26 +53,12 @@ final class Shifts {
     }
 
     /** Where an edit's replacement starts after the change. */
-    int startOf(int edit) {
+    private int startOf(int edit) {
         return edits.get(edit).range().start() + sums[edit];
     }
 
     int startOf(Edit edit) {
         return startOf(edits.indexOf(edit));
-    }
-
-    /** Every place where a stretch of code stands again because an edit carries it. */
-    List<Range> copies(Range range) {
-        List<Range> found = new ArrayList<>();
-        for (int i : carrying) {
-            for (Carried piece : edits.get(i).carried()) {
-                if (piece.from().encloses(range)) {
-                    Range within = piece.within(range);
-                    found.add(new Range(startOf(i) + within.start(), startOf(i) + within.end()));
-                }
-            }
-        }
-        return found;
     }
 
     /**

@@ -1,16 +1,11 @@
 package dev.deftchisel.extract;
 
-import com.sun.source.tree.DoWhileLoopTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.IfTree;
-import com.sun.source.tree.ParenthesizedTree;
-import com.sun.source.tree.SwitchExpressionTree;
-import com.sun.source.tree.SwitchTree;
-import com.sun.source.tree.SynchronizedTree;
 import com.sun.source.tree.Tree;
-import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.change.Alike;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.rewrite.Home;
 import dev.deftchisel.rewrite.Layout;
@@ -82,7 +77,7 @@ final class ExtractEdits {
     }
 
     private void replace(Declared one) {
-        edits.add(named(withParentheses(one.selected().path(), one.selected().range()), one.name()));
+        edits.add(named(Selected.withParentheses(code, one.selected().path(), one.selected().range()), one.name()));
     }
 
     /** A name in the place of code that begins with a parenthesis may come to touch the word before it. */
@@ -157,25 +152,8 @@ final class ExtractEdits {
 
     private void replace(TreePath used, Range value) {
         Range own = used.getLeaf() == selected.tree() ? selected.range() : code.range(used.getLeaf());
-        Range whole = selected.isPartOfChain(code) ? own : withParentheses(used, own);
+        Range whole = selected.isPartOfChain(code) ? own : Selected.withParentheses(code, used, own);
         Edit edit = named(whole, declared.name());
-        edits.add(own.equals(value) ? edit : edit.sameAs(value));
-    }
-
-    /** A name needs no parentheses, but those of an {@code if} and the like are not the expression's own. */
-    private Range withParentheses(TreePath path, Range range) {
-        Range whole = range;
-        TreePath at = path.getParentPath();
-        while (at.getLeaf() instanceof ParenthesizedTree && !ownsParentheses(at.getParentPath().getLeaf())) {
-            whole = code.range(at.getLeaf());
-            at = at.getParentPath();
-        }
-        return whole;
-    }
-
-    private static boolean ownsParentheses(Tree statement) {
-        return statement instanceof IfTree || statement instanceof WhileLoopTree || statement instanceof DoWhileLoopTree
-                || statement instanceof SwitchTree || statement instanceof SwitchExpressionTree
-                || statement instanceof SynchronizedTree;
+        edits.add(own.equals(value) ? edit : edit.giving(List.of(new Alike(whole, value))));
     }
 }

@@ -78,6 +78,16 @@ final class NameProposals {
         return free;
     }
 
+    /** A name like the one wished for that stands nowhere in a file, not even as that of a method. */
+    static String free(Tokens tokens, String wish) {
+        Set<String> names = tokens.names();
+        String name = wish;
+        for (int number = 2; names.contains(name) || SourceVersion.isKeyword(name); number++) {
+            name = wish + number;
+        }
+        return name;
+    }
+
     private String free(String wish) {
         String name = wish;
         for (int number = 2; taken.contains(name) || SourceVersion.isKeyword(name); number++) {

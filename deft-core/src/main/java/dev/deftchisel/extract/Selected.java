@@ -6,8 +6,10 @@ import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.CompoundAssignmentTree;
+import com.sun.source.tree.DoWhileLoopTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.IfTree;
 import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
@@ -15,9 +17,13 @@ import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ParenthesizedTree;
 import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.SwitchExpressionTree;
+import com.sun.source.tree.SwitchTree;
+import com.sun.source.tree.SynchronizedTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
+import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.source.Range;
@@ -203,5 +209,22 @@ record Selected(TreePath path, Range range) {
             case AND, OR, XOR -> sameTypes;
             default -> false;
         };
+    }
+
+    /** A range with the parentheses around it; those of an {@code if} and the like are not the expression's own. */
+    static Range withParentheses(Code code, TreePath path, Range range) {
+        Range whole = range;
+        TreePath at = path.getParentPath();
+        while (at.getLeaf() instanceof ParenthesizedTree && !ownsParentheses(at.getParentPath().getLeaf())) {
+            whole = code.range(at.getLeaf());
+            at = at.getParentPath();
+        }
+        return whole;
+    }
+
+    private static boolean ownsParentheses(Tree statement) {
+        return statement instanceof IfTree || statement instanceof WhileLoopTree || statement instanceof DoWhileLoopTree
+                || statement instanceof SwitchTree || statement instanceof SwitchExpressionTree
+                || statement instanceof SynchronizedTree;
     }
 }

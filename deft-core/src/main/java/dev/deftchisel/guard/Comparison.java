@@ -10,6 +10,7 @@ import dev.deftchisel.analysis.Trace;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Mapping;
+import dev.deftchisel.change.Site;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -21,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Compares two analyses of the same code, place by place. */
 final class Comparison {
@@ -28,6 +30,8 @@ final class Comparison {
     private final Analysis before;
     private final Analysis after;
     private final Mapping mapping;
+    private final Map<Path, Found> found = new HashMap<>();
+    private final Map<SymbolKey, Set<SymbolKey>> standIns = new HashMap<>();
 
     Comparison(Analysis before, Analysis after, Change change) {
         this.before = before;
@@ -39,15 +43,8 @@ final class Comparison {
     List<Difference> bindings() {
         List<Difference> differences = new ArrayList<>();
         for (SourceFile file : files()) {
-            Found found = new Found();
-            after.bindings(mapping.file(file.path())).forEach(found::add);
             for (Binding binding : before.bindings(file.path())) {
-                if (binding.isNamed()) {
-                    mapping.names(file.path(), binding.range())
-                            .forEach(place -> compare(binding, place, found).ifPresent(differences::add));
-                } else {
-                    compare(binding, startOf(binding), found).ifPresent(differences::add);
-                }
+                sites(binding).forEach(site -> compare(binding, site).ifPresent(differences::add));
             }
         }
         return differences;
@@ -61,16 +58,41 @@ final class Comparison {
         return files;
     }
 
-    private Optional<Difference> compare(Binding binding, Range place, Found found) {
+    /** An implied binding has no name of its own; it is looked for where its code starts. */
+    private List<Site> sites(Binding binding) {
+        List<Site> sites = mapping.sites(binding.file(), binding.range());
+        boolean isGone = !sites.isEmpty() || binding.isNamed() || mapping.isReplaced(binding.file(), binding.range());
+        return isGone ? sites
+                : List.of(new Site(mapping.file(binding.file()), mapping.code(binding.file(), binding.range())));
+    }
+
+    private Found found(Path file) {
+        return found.computeIfAbsent(file, path -> {
+            Found all = new Found();
+            after.bindings(path).forEach(all::add);
+            return all;
+        });
+    }
+
+    /** What a symbol may be where code is carried to which its declaration is carried too. */
+    private Set<SymbolKey> standIns(SymbolKey key) {
+        return standIns.computeIfAbsent(key, known -> before.declaration(known).stream()
+                .flatMap(declared -> mapping.copies(declared.file(), declared.range()).stream())
+                .flatMap(site -> found(site.file()).declaredAt(site.range()).stream())
+                .collect(Collectors.toSet()));
+    }
+
+    private Optional<Difference> compare(Binding binding, Site site) {
         // what no one could resolve before proves nothing now; a static import that names several members may be split
         if (binding.key() instanceof SymbolKey.Unknown || binding.role() == Role.IMPORT) {
             return Optional.empty();
         }
         SymbolKey expected = mapping.key(binding.key());
         Set<SymbolKey> actual = binding.isNamed()
-                ? found.at(place)
-                : found.startingAt(place.start(), mapping.code(binding.file(), binding.range()).start());
-        if (actual.contains(expected) || actual.stream().anyMatch(mapping.copies(binding.key())::contains)) {
+                ? found(site.file()).at(site.range())
+                : found(site.file()).startingAt(site.range().start(),
+                        mapping.code(binding.file(), binding.range()).start());
+        if (actual.contains(expected) || actual.stream().anyMatch(standIns(binding.key())::contains)) {
             return Optional.empty();
         }
         Optional<SymbolKey> other = actual.stream().filter(key -> !(key instanceof SymbolKey.Unknown)).findFirst();
@@ -78,15 +100,9 @@ final class Comparison {
             // a package is only the beginning of the name of a type, which is compared itself; but it can be obscured
             return Optional.empty();
         }
-        return Optional.of(difference(binding, other, other
+        return Optional.of(difference(binding, site, other, other
                 .map(key -> "would mean " + after.symbol(key).map(this::describe).orElse("something else") + instead(binding))
                 .orElse("would no longer be found" + instead(binding))));
-    }
-
-    /** An implied binding has no name of its own; it is looked for where its code starts. */
-    private Range startOf(Binding binding) {
-        return mapping.name(binding.file(), binding.range())
-                .orElseGet(() -> mapping.code(binding.file(), binding.range()));
     }
 
     /** What is bound in a file after the change. */
@@ -94,14 +110,22 @@ final class Comparison {
 
         private final Map<Range, Set<SymbolKey>> byRange = new HashMap<>();
         private final Map<Integer, Set<SymbolKey>> byStart = new HashMap<>();
+        private final Map<Range, SymbolKey> declared = new HashMap<>();
 
         void add(Binding binding) {
             byRange.computeIfAbsent(binding.range(), range -> new HashSet<>()).add(binding.key());
             byStart.computeIfAbsent(binding.range().start(), start -> new HashSet<>()).add(binding.key());
+            if (binding.role() == Role.DECLARATION) {
+                declared.put(binding.range(), binding.key());
+            }
         }
 
         Set<SymbolKey> at(Range place) {
             return byRange.getOrDefault(place, Set.of());
+        }
+
+        Optional<SymbolKey> declaredAt(Range place) {
+            return Optional.ofNullable(declared.get(place));
         }
 
         /** Also what was inserted there, such as the name of an annotation's element. */
@@ -112,9 +136,8 @@ final class Comparison {
         }
     }
 
-    private Difference difference(Binding binding, Optional<SymbolKey> actual, String what) {
-        Range place = mapping.name(binding.file(), binding.range()).orElse(binding.range());
-        String name = after.text(mapping.file(binding.file()), place);
+    private Difference difference(Binding binding, Site site, Optional<SymbolKey> actual, String what) {
+        String name = after.text(site.file(), site.range());
         Difference.Kind kind = binding.role() == Role.DOC
                 ? Difference.Kind.DOCUMENTATION
                 : Difference.Kind.BINDING;
@@ -163,12 +186,13 @@ final class Comparison {
         List<Difference> differences = new ArrayList<>();
         for (Trace trace : before.traces()) {
             boolean isType = trace.fact() == Trace.Fact.TYPE;
-            Range place = isType
-                    ? mapping.code(trace.file(), trace.range())
-                    : mapping.name(trace.file(), trace.range()).orElse(trace.range());
-            String actual = found.get(new Trace(mapping.file(trace.file()), place, trace.fact(), ""));
             String expected = isType ? mapping.descriptor(trace.value()) : trace.value();
-            if (actual != null && !actual.equals(expected)) {
+            Optional<String> other = places(trace).stream()
+                    .map(site -> found.get(new Trace(site.file(), site.range(), trace.fact(), "")))
+                    .filter(actual -> actual != null && !actual.equals(expected))
+                    .findFirst();
+            if (other.isPresent()) {
+                String actual = other.get();
                 differences.add(new Difference(
                         isType ? Difference.Kind.TYPE : Difference.Kind.CONSTANT, trace.file(), trace.range(),
                         Optional.empty(), Optional.empty(),
@@ -178,6 +202,17 @@ final class Comparison {
             }
         }
         return differences;
+    }
+
+    private List<Site> places(Trace trace) {
+        if (trace.fact() != Trace.Fact.TYPE) {
+            return mapping.sites(trace.file(), trace.range());
+        }
+        List<Site> places = new ArrayList<>(mapping.copies(trace.file(), trace.range()));
+        if (!mapping.isReplaced(trace.file(), trace.range())) {
+            places.add(new Site(mapping.file(trace.file()), mapping.code(trace.file(), trace.range())));
+        }
+        return places;
     }
 
     /** A descriptor as people write types. */

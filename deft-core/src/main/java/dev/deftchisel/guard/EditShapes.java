@@ -5,6 +5,7 @@ import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.change.Alike;
 import dev.deftchisel.change.Carried;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
@@ -18,6 +19,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Checks that each edit does what its kind says and nothing else: a name becomes the new name of the symbol that stands
@@ -32,6 +34,8 @@ final class EditShapes {
     /** The keywords that stand before the name of a local variable. */
     private static final Set<String> OF_DECLARATIONS = Set.of(
             "final", "boolean", "byte", "short", "char", "int", "long", "float", "double", "extends", "super");
+    /** Where control goes is seen by the compiler, which misses a result, or finds code that is not reached. */
+    private static final Set<String> OF_JUMPS = Set.of("return", "break", "continue");
     private static final String FAULT = "; that is a fault of deft";
 
     private final Analysis before;
@@ -51,7 +55,7 @@ final class EditShapes {
         for (FileChange file : change.effective()) {
             Optional<SourceFile> source = before.snapshot().file(file.path());
             for (Edit edit : source.isPresent() ? file.takenEdits() : List.<Edit>of()) {
-                if (!isRight(source.get(), file, edit)) {
+                if (!isRight(source.get(), edit)) {
                     differences.add(new Difference(Difference.Kind.UNPROVEN, file.path(), edit.range(), Optional.empty(),
                             Optional.empty(), "this edit is not what a " + edit.kind().words() + " may be" + FAULT));
                 }
@@ -60,33 +64,38 @@ final class EditShapes {
         return differences;
     }
 
-    private boolean isRight(SourceFile file, FileChange change, Edit edit) {
+    private boolean isRight(SourceFile file, Edit edit) {
         return switch (edit.kind()) {
             case DECLARATION, REFERENCE, DOCUMENTATION -> isNewName(file, edit);
             case QUALIFIER -> isQualifier(file, edit) || isElementName(edit);
             case IMPORT -> isImport(file, edit);
-            case CODE -> edit.carried().stream().allMatch(piece -> isCarried(file, edit, piece)) && edit.same()
-                    .map(other -> isSame(file, edit.range(), other))
-                    .orElseGet(() -> losesNothing(file, change, edit));
+            case CODE -> edit.carried().stream().allMatch(piece -> isCarried(edit, piece))
+                    && edit.alike().stream().allMatch(twin -> isSame(file, twin.gone(), twin.other()))
+                    && losesNothing(file, edit);
             case COMMENT, STRING -> staysInText(file.tokens(), edit);
             case RESOURCE -> false;
         };
     }
 
-    private static boolean isCarried(SourceFile file, Edit edit, Carried piece) {
-        return file.content().startsWith(
-                edit.replacement().substring(piece.at(), piece.at() + piece.from().length()), piece.from().start());
+    private boolean isCarried(Edit edit, Carried piece) {
+        String written = edit.replacement().substring(piece.at(), piece.at() + piece.from().length());
+        return before.snapshot().file(piece.file())
+                .filter(file -> file.content().startsWith(written, piece.from().start()))
+                .isPresent();
     }
 
     /**
      * Whether all that an edit takes away stands elsewhere afterwards, but for parentheses, a declaration and its type,
      * and names that give way to code which is carried there.
      */
-    private boolean losesNothing(SourceFile file, FileChange change, Edit edit) {
-        List<Range> kept = change.takenEdits().stream()
-                .flatMap(other -> other.carried().stream())
-                .map(Carried::from)
-                .toList();
+    private boolean losesNothing(SourceFile file, Edit edit) {
+        List<Range> kept = Stream.concat(
+                change.files().stream()
+                        .flatMap(other -> other.takenEdits().stream())
+                        .flatMap(other -> other.carried().stream())
+                        .filter(piece -> piece.file().equals(file.path()))
+                        .map(Carried::from),
+                edit.alike().stream().map(Alike::gone)).toList();
         Tokens tokens = file.tokens();
         for (int i = tokens.code(tokens.at(edit.range().start())); edit.range().length() > 0 && i < tokens.count()
                 && tokens.start(i) < edit.range().end(); i = tokens.code(i + 1)) {
@@ -105,7 +114,7 @@ final class EditShapes {
                     .allMatch(binding -> binding.role() == Role.DECLARATION || binding.role() == Role.TYPE
                             || binding.key() instanceof SymbolKey.Package
                             || binding.role() == Role.READ && !edit.carried().isEmpty());
-            case KEYWORD -> OF_DECLARATIONS.contains(tokens.text(token));
+            case KEYWORD -> OF_DECLARATIONS.contains(tokens.text(token)) || OF_JUMPS.contains(tokens.text(token));
             case SYMBOL -> "()[]<>,.;=?@&:".contains(tokens.text(token));
             default -> false;
         };
@@ -228,9 +237,21 @@ final class EditShapes {
         boolean removes = edit.replacement().isEmpty() && file.skeleton().imports().stream()
                 .anyMatch(line -> edit.range().encloses(line.range()) && file.content()
                         .substring(line.range().end(), edit.range().end()).isBlank());
-        boolean adds = edit.range().length() == 0 && edit.replacement().matches("\\s*import [^;/\"]*;\\s*")
-                && file.skeleton().imports().stream().anyMatch(line -> line.range().end() == edit.range().start());
+        boolean adds = edit.range().length() == 0 && edit.replacement().matches("\\s*(import [^;/\"]*;\\s*)+")
+                && isAmongImports(file, edit.range().start());
         return removes || adds;
+    }
+
+    /** Before or behind an import, behind the package, or at the start of a file that has neither. */
+    private static boolean isAmongImports(SourceFile file, int offset) {
+        boolean isAtImport = file.skeleton().imports().stream()
+                .anyMatch(line -> line.range().end() == offset || line.range().start() == offset);
+        Range home = file.skeleton().packageRange();
+        Tokens tokens = file.tokens();
+        boolean isBehindPackage = home.length() > 0 && home.end() <= offset
+                && tokens.codeBefore(tokens.at(offset - 1)) == tokens.code(tokens.at(home.end() - 1) + 1)
+                && tokens.is(tokens.codeBefore(tokens.at(offset - 1)), ';');
+        return isAtImport || isBehindPackage || offset == 0;
     }
 
     private static boolean staysInText(Tokens tokens, Edit edit) {

@@ -8,7 +8,9 @@ import dev.deftchisel.analysis.SearchWords;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
+import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
+import dev.deftchisel.change.Mapping;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
@@ -127,10 +129,22 @@ public final class Guard {
                 what + "; that is a fault of deft");
     }
 
-    private static Map<Path, Range> aroundAfter(Focus focus, Change change) {
-        Map<Path, Range> around = new HashMap<>();
-        focus.around().forEach((file, code) ->
-                around.put(change.mapping().file(file), change.mapping().code(file, code)));
+    /** The same stretches of code, and all that is written anew. */
+    private static Map<Path, List<Range>> aroundAfter(Focus focus, Change change) {
+        boolean isWhole = focus.names().isEmpty() && focus.around().isEmpty();
+        if (isWhole) {
+            return Map.of();
+        }
+        Mapping mapping = change.mapping();
+        Map<Path, List<Range>> around = new HashMap<>();
+        focus.around().forEach((file, all) -> all.forEach(code ->
+                around.computeIfAbsent(mapping.file(file), path -> new ArrayList<>()).add(mapping.code(file, code))));
+        for (FileChange file : change.effective()) {
+            file.takenEdits().stream()
+                    .filter(edit -> edit.kind() == Edit.Kind.CODE)
+                    .forEach(edit -> around.computeIfAbsent(file.pathAfter(), path -> new ArrayList<>())
+                            .add(mapping.written(file.path(), edit)));
+        }
         return around;
     }
 

@@ -2,6 +2,8 @@ package dev.deftchisel.rewrite;
 
 import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.HashMap;
 import java.util.Map;
@@ -54,6 +56,20 @@ public record Layout(String lineEnd, String unit) {
             end++;
         }
         return content.substring(lineStart, end);
+    }
+
+    /** Behind what ends at an offset and a comment that follows on the same line. */
+    public static int behind(SourceFile file, int end) {
+        Tokens tokens = file.tokens();
+        int behind = end;
+        for (int i = tokens.at(end - 1) + 1; i < tokens.count() && tokens.text(i).chars().noneMatch(c -> isLineEnd((char) c)); i++) {
+            if (tokens.kind(i).isComment()) {
+                behind = tokens.end(i);
+            } else if (tokens.kind(i) != TokenKind.WHITE_SPACE) {
+                return end;
+            }
+        }
+        return behind;
     }
 
     /** The range with the blanks around it up to the line starts and with its last line end, when nothing else is there. */

@@ -8,6 +8,9 @@ import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.SortedMap;
+import java.util.function.Consumer;
 
 /** A piece of new code that is put together from text and from code of the file that travels with its comments. */
 public final class NewCode {
@@ -64,6 +67,21 @@ public final class NewCode {
         return this;
     }
 
+    /**
+     * Adds code as it stands in the file, but for some parts of it.
+     *
+     * @param instead what is written in place of each of these parts, which do not overlap
+     */
+    public NewCode carry(Range code, String oldIndent, String newIndent, SortedMap<Range, Consumer<NewCode>> instead) {
+        int from = code.start();
+        for (Map.Entry<Range, Consumer<NewCode>> part : instead.entrySet()) {
+            carry(new Range(from, part.getKey().start()), oldIndent, newIndent);
+            part.getValue().accept(this);
+            from = part.getKey().end();
+        }
+        return carry(new Range(from, code.end()), oldIndent, newIndent);
+    }
+
     private static int lastLineStart(String content, int start, int end) {
         for (int i = end - 1; i >= start; i--) {
             if (content.charAt(i) == '\n' || content.charAt(i) == '\r') {
@@ -75,7 +93,7 @@ public final class NewCode {
 
     private void carryAsIs(Range code) {
         if (code.length() > 0) {
-            carried.add(new Carried(code, text.length()));
+            carried.add(new Carried(file.path(), code, text.length()));
             text.append(file.content(), code.start(), code.end());
         }
     }

@@ -66,9 +66,14 @@ class MappingTest {
         Mapping carried = change(
                 Edit.of(new Range(0, 10), "", Edit.Kind.CODE),
                 Edit.of(new Range(18, 21), "(x.old)", Edit.Kind.CODE)
-                        .carrying(List.of(new Carried(new Range(10, 15), 1)))).mapping();
-        assertEquals(List.of(new Range(11, 14)), carried.names(FILE, new Range(12, 15)));
-        assertEquals(new Range(9, 14), carried.code(FILE, new Range(10, 15)));
+                        .carrying(List.of(new Carried(FILE, new Range(10, 15), 1)))).mapping();
+        assertEquals(List.of(new Site(TARGET, new Range(2, 5)), new Site(TARGET, new Range(11, 14))),
+                carried.sites(FILE, new Range(12, 15)));
+        assertEquals(List.of(new Site(TARGET, new Range(2, 5)), new Site(TARGET, new Range(18, 21))),
+                change(Edit.of(new Range(0, 0), "x.old ", Edit.Kind.CODE)
+                        .carrying(List.of(new Carried(FILE, new Range(10, 15), 0)))).mapping()
+                        .sites(FILE, new Range(12, 15)).stream().sorted((a, b) -> a.range().compareTo(b.range())).toList());
+        assertEquals(new Range(0, 5), carried.code(FILE, new Range(10, 15)));
         assertEquals(new Range(0, 0), carried.code(FILE, new Range(4, 6)));
     }
 

@@ -1,25 +1,19 @@
 package dev.deftchisel.extract;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import dev.deftchisel.ChangeCase;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
 import dev.deftchisel.SampleWorkspace;
 import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.operation.Answers;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.stream.Stream;
-import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestFactory;
 import org.junit.jupiter.api.io.TempDir;
 
-/** Plays every case in the folder {@code extract-variable} of the test resources. */
+/** What is not seen in the text after a change. */
 class ExtractVariableTest {
 
     @TempDir
@@ -50,16 +44,5 @@ class ExtractVariableTest {
         assertEquals(List.of("twice", "twice"), linked("Berth.java:3:23", Answers.of("name", "twice")));
         Answers everywhere = Answers.of("name", "twice").and("places", "all");
         assertEquals(List.of("twice", "twice", "twice"), linked("Berth.java:3:23", everywhere));
-    }
-
-    @TestFactory
-    Stream<DynamicTest> everyCase() throws Exception {
-        List<Path> files;
-        try (Stream<Path> found = Files.list(Path.of(ExtractVariableTest.class.getResource("/extract-variable").toURI()))) {
-            files = found.sorted().toList();
-        }
-        assertTrue(files.size() > 20, "the cases are there");
-        return files.stream().map(file -> DynamicTest.dynamicTest(file.getFileName().toString().replace(".txt", ""),
-                () -> ChangeCase.read(file).play(Files.createTempDirectory(temporary, "workspace"))));
     }
 }

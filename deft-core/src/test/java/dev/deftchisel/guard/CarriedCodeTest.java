@@ -7,6 +7,7 @@ import dev.deftchisel.SampleWorkspace;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.change.Alike;
 import dev.deftchisel.change.Carried;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
@@ -74,7 +75,7 @@ class CarriedCodeTest {
     @Test
     void codeThatStandsElsewhereIsLetThrough() {
         assertEquals(List.of(), judge(
-                code(beforeReturn(), "int twice = length * 2; ", new Carried(at("length * 2"), "int twice = ".length())),
+                code(beforeReturn(), "int twice = length * 2; ", new Carried(file, at("length * 2"), "int twice = ".length())),
                 code(at("length * 2"), "twice")));
     }
 
@@ -88,16 +89,16 @@ class CarriedCodeTest {
     @Test
     void codeThatIsNotWhatItSaysIsSeen() {
         assertFalse(judge(
-                code(beforeReturn(), "int twice = length * 3; ", new Carried(at("length * 2"), "int twice = ".length())),
+                code(beforeReturn(), "int twice = length * 3; ", new Carried(file, at("length * 2"), "int twice = ".length())),
                 code(at("length * 2"), "twice")).isEmpty());
     }
 
     @Test
     void onlyWhatReadsAndMeansTheSameCountsAsTheSame() {
         assertFalse(judge(
-                code(beforeReturn(), "int twice = length * 2; ", new Carried(at("length * 2"), "int twice = ".length())),
+                code(beforeReturn(), "int twice = length * 2; ", new Carried(file, at("length * 2"), "int twice = ".length())),
                 code(at("length * 2"), "twice"),
-                code(at("length + 2"), "twice").sameAs(at("length * 2"))).isEmpty());
+                code(at("length + 2"), "twice").giving(List.of(new Alike(at("length + 2"), at("length * 2"))))).isEmpty());
     }
 
     @Test
@@ -105,7 +106,7 @@ class CarriedCodeTest {
         int method = SOURCE.indexOf("int next()");
         List<Difference> found = judge(
                 code(new Range(method, method), "int length; int twice() { return length * 2; } ",
-                        new Carried(at("length * 2"), "int length; int twice() { return ".length())),
+                        new Carried(file, at("length * 2"), "int length; int twice() { return ".length())),
                 code(at("length * 2"), "twice()"));
         assertEquals(Set.of(Difference.Kind.BINDING), Set.copyOf(found.stream().map(Difference::kind).toList()));
     }

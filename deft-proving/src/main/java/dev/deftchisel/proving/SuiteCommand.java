@@ -8,6 +8,7 @@ import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.corpus.CorpusException;
 import dev.deftchisel.proving.trial.ExpressionSubjects;
 import dev.deftchisel.proving.trial.RenameSubjects;
+import dev.deftchisel.proving.trial.StatementSubjects;
 import dev.deftchisel.proving.trial.Subjects;
 import dev.deftchisel.proving.trial.SuiteTrial;
 import dev.deftchisel.proving.trial.VariableSubjects;
@@ -35,7 +36,7 @@ final class SuiteCommand implements Callable<Integer> {
     @Option(names = "--seed", description = "makes a run repeatable (${DEFAULT-VALUE})")
     private long seed = 1;
 
-    @Option(names = "--operation", paramLabel = "ID", description = "rename, extract-variable or inline (${DEFAULT-VALUE})")
+    @Option(names = "--operation", paramLabel = "ID", description = "rename, extract-variable, extract-method or inline (${DEFAULT-VALUE})")
     private String operation = "rename";
 
     @Option(names = "--skip", paramLabel = "KIND", description = "leave this kind of symbol alone; repeatable. Tests that"
@@ -64,8 +65,9 @@ final class SuiteCommand implements Callable<Integer> {
         return switch (operation) {
             case "rename" -> new RenameSubjects(analyst, seed, 0, skipped);
             case "extract-variable" -> new ExpressionSubjects(analyst, seed, operation);
+            case "extract-method" -> new StatementSubjects(analyst, seed);
             case "inline" -> new VariableSubjects(analyst, seed, operation);
-            default -> throw new CorpusException("--operation takes rename, extract-variable or inline, not '" + operation + "'");
+            default -> throw new CorpusException("--operation takes rename, extract-variable, extract-method or inline, not '" + operation + "'");
         };
     }
 }

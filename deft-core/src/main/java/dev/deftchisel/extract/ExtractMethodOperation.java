@@ -1,0 +1,244 @@
+package dev.deftchisel.extract;
+
+import com.sun.source.tree.AssignmentTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.util.TreePath;
+import com.sun.source.util.TreePathScanner;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.FileChange;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.NewName;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.TypeWriter;
+import dev.deftchisel.source.Range;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.Modifier;
+
+/** Makes statements, or an expression, the body of a method that is called in their place. */
+public final class ExtractMethodOperation implements Operation {
+
+    /** The key of the name. */
+    public static final String NAME = "name";
+    /** The key of the choice who may call it: {@code private}, {@code package}, {@code protected} or {@code public}. */
+    public static final String VISIBILITY = "visibility";
+    /** The key of the choice which expression around a caret is meant: its number from the innermost on, from 1. */
+    public static final String EXPRESSION = "expression";
+
+    private static final Question VISIBILITY_QUESTION = new Question.Choice(
+            VISIBILITY,
+            "who may call the method",
+            List.of(new Question.Option("private", "only this class"),
+                    new Question.Option("package", "the package"),
+                    new Question.Option("protected", "the package and subclasses"),
+                    new Question.Option("public", "everyone")),
+            "private");
+
+    @Override
+    public String id() {
+        return "extract-method";
+    }
+
+    @Override
+    public String summary() {
+        return "Make statements, or an expression, a method that is called instead";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return List.of(
+                new Question.Proposed(NAME, "the name of the method", List.of()),
+                new Question.Text(EXPRESSION, "which expression around the caret, from the innermost on", "1"),
+                VISIBILITY_QUESTION);
+    }
+
+    @Override
+    public Optional<Offer> offer(Spot spot) {
+        return spot.analysis().code(spot.file().path()).flatMap(code -> {
+            List<Fragment> candidates = Fragment.at(code, spot.place().selection());
+            boolean isPossible = !candidates.isEmpty()
+                    && obstacle(code, candidates.get(0), new Flow(code, candidates.get(0))).isEmpty();
+            return isPossible ? Optional.of(offer(code, candidates)) : Optional.empty();
+        });
+    }
+
+    private Offer offer(Code code, List<Fragment> candidates) {
+        Fragment first = candidates.get(0);
+        List<Question> questions = new ArrayList<>();
+        if (candidates.size() > 1) {
+            List<Question.Option> options = new ArrayList<>();
+            for (Fragment candidate : candidates) {
+                options.add(new Question.Option(
+                        String.valueOf(options.size() + 1), code.shown(candidate.range(), 50)));
+            }
+            questions.add(new Question.Choice(EXPRESSION, "which expression", options, "1"));
+        }
+        questions.add(new Question.Proposed(NAME, "the name of the method",
+                new MethodNames(code).of(first, new Flow(code, first))));
+        questions.add(VISIBILITY_QUESTION);
+        return new Offer(id(), "extract " + what(code, first) + " to a method", Offer.Kind.REFACTORING, first.range(), questions);
+    }
+
+    private static String what(Code code, Fragment fragment) {
+        int count = fragment.parts().size();
+        return fragment.isExpression() || count == 1 ? "'" + code.shown(fragment.range(), 50) + "'" : count + " statements";
+    }
+
+    @Override
+    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+        Path file = spot.file().path();
+        Optional<String> given = answers.single(NAME);
+        // the names of methods in the whole file decide what a call of the new one means
+        Set<String> names = given.map(Set::of).orElse(Set.of());
+        Analysis before = analyst.analyse(new Focus(Set.of(file), names, Set.of(),
+                Map.of(file, List.of(spot.place().selection())), true));
+        Code code = before.code(file).orElseThrow();
+        List<Fragment> candidates = Fragment.at(code, spot.place().selection());
+        if (candidates.isEmpty()) {
+            return Plan.refused(spot,
+                    "there are no whole statements and no expression here; select some, or put the caret in an expression");
+        }
+        String number = answers.single(EXPRESSION).orElse("1");
+        if (!number.matches("\\d{1,4}") || Integer.parseInt(number) < 1 || Integer.parseInt(number) > candidates.size()) {
+            return Plan.refused(spot, "there is no expression number " + number + " here; there are " + candidates.size());
+        }
+        Fragment fragment = candidates.get(Integer.parseInt(number) - 1);
+        Flow flow = new Flow(code, fragment);
+        String name = given.orElseGet(() -> new MethodNames(code).of(fragment, flow).get(0));
+        Optional<String> objection = new NewName(name, SymbolKind.METHOD, spot.file().module().level()).objection();
+        if (objection.isPresent()) {
+            return Plan.refused(objection.get());
+        }
+        Optional<Reason> obstacle = obstacle(code, fragment, flow);
+        if (obstacle.isPresent()) {
+            return Plan.refused(obstacle.get());
+        }
+        String visibility = answers.single(VISIBILITY).orElse("private");
+        Optional<Reason> clash = visibility.equals("private") ? Optional.empty() : mention(before, name, file);
+        return clash.map(Plan::refused).orElseGet(() -> plan(before, code, fragment, flow, name, visibility));
+    }
+
+    /** A method that others see may change what they inherit or call. */
+    private static Optional<Reason> mention(Analysis before, String name, Path file) {
+        return before.snapshot().mentioning(Set.of(name)).stream()
+                .filter(other -> !other.path().equals(file))
+                .map(other -> Reason.at(other.path(), new Range(0, 0), "this file mentions the name " + name
+                        + ", so that only a private method is sure to be another; or choose another name"))
+                .findFirst();
+    }
+
+    /** What is in the way, whatever the method is called. */
+    private static Optional<Reason> obstacle(Code code, Fragment fragment, Flow flow) {
+        Path file = code.file().path();
+        Exits exits = Exits.of(code, fragment, flow);
+        if (exits.objection().isPresent()) {
+            return exits.objection();
+        }
+        boolean hasOutput = exits.kind() != Exits.Kind.RETURNED;
+        List<Flow.Variable> outputs = flow.outputs();
+        if (hasOutput && outputs.size() > 1) {
+            return Optional.of(Reason.at(file, code.range(outputs.get(1).first().path().getLeaf()), "'"
+                    + outputs.get(0).name() + "' and '" + outputs.get(1).name()
+                    + "' are both needed afterwards, and a method hands back one value"));
+        } else if (fragment.isExpression() && !outputs.isEmpty()) {
+            return Optional.of(Reason.at(file, code.range(outputs.get(0).first().path().getLeaf()), "'"
+                    + outputs.get(0).name() + "' gets a value within the expression that is needed afterwards"));
+        }
+        return flow.variables().stream()
+                .flatMap(variable -> obstacle(code, variable).stream())
+                .findFirst()
+                .or(() -> otherObstacle(code, fragment));
+    }
+
+    private static Optional<Reason> obstacle(Code code, Flow.Variable variable) {
+        if (variable.isOutput() && variable.isDeclaredOnlyInside()) {
+            return Optional.of(Reason.at(code.file().path(), code.range(variable.first().path().getLeaf()),
+                    "'" + variable.name() + "' is declared by a pattern here and used behind it"));
+        }
+        return variable.readAfterFailure().map(read -> Reason.at(code.file().path(), code.range(read.path().getLeaf()),
+                "'" + variable.name() + "' is read here once the 'try' has failed, and may have got a value by then"));
+    }
+
+    /** Statements that cannot stand in a method of their own. */
+    private static Optional<Reason> otherObstacle(Code code, Fragment fragment) {
+        List<Reason> found = new ArrayList<>();
+        for (TreePath part : fragment.parts()) {
+            new TreePathScanner<Void, Void>() {
+                @Override
+                public Void visitMethodInvocation(MethodInvocationTree tree, Void unused) {
+                    if (tree.getMethodSelect().toString().matches("(.*\\.)?(this|super)")) {
+                        found.add(Reason.at(code.file().path(), code.range(tree),
+                                "the call of another constructor must stay in the constructor (JLS 8.8.7.1)"));
+                    }
+                    return super.visitMethodInvocation(tree, null);
+                }
+
+                @Override
+                public Void visitAssignment(AssignmentTree tree, Void unused) {
+                    ExpressionTree target = tree.getVariable();
+                    Optional<Element> field = code.element(new TreePath(getCurrentPath(), target))
+                            .filter(element -> element.getKind().isField() && element.getModifiers().contains(Modifier.FINAL));
+                    field.ifPresent(element -> found.add(Reason.at(code.file().path(), code.range(tree),
+                            "the final field '" + element.getSimpleName() + "' gets its value here (JLS 8.3.1.2)")));
+                    return super.visitAssignment(tree, null);
+                }
+
+                @Override
+                public Void visitIdentifier(IdentifierTree tree, Void unused) {
+                    code.element(getCurrentPath())
+                            .filter(element -> isDeclaredAround(code, fragment, element))
+                            .ifPresent(element -> found.add(Reason.at(code.file().path(), code.range(tree),
+                                    "'" + element.getSimpleName() + "' is a class of this body, which no other method sees")));
+                    return null;
+                }
+            }.scan(part, null);
+        }
+        return found.stream().findFirst();
+    }
+
+    /** Whether a class is declared in the body around a fragment, but not in the fragment. */
+    private static boolean isDeclaredAround(Code code, Fragment fragment, Element element) {
+        boolean isType = element.getKind().isClass() || element.getKind().isInterface();
+        Range member = code.range(fragment.member().getLeaf());
+        return isType && element.getKind() != ElementKind.TYPE_PARAMETER
+                && code.key(element) instanceof SymbolKey.LocalType local && member.contains(local.offset())
+                && !fragment.contains(local.offset());
+    }
+
+    private Plan plan(Analysis before, Code code, Fragment fragment, Flow flow, String name, String visibility) {
+        TypeWriter writer = new TypeWriter(code);
+        Exits exits = Exits.of(code, fragment, flow);
+        Signature signature = new Signature(before, code, fragment, flow, exits, writer);
+        ExtractMethodEdits edits = new ExtractMethodEdits(code, fragment, flow, exits, signature, writer, name,
+                visibility.equals("package") ? "" : visibility + " ");
+        List<Edit> all = edits.all();
+        if (edits.objection().isPresent()) {
+            return Plan.refused(edits.objection().get());
+        }
+        Change change = new Change("extract " + what(code, fragment) + " to the method " + name,
+                List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), all)),
+                Meaning.same(), List.of());
+        return new Plan.Ready(change, before);
+    }
+}

@@ -1,0 +1,130 @@
+package dev.deftchisel.extract;
+
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.ExpressionStatementTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.source.Tokens;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Code that can become the body of a method: statements that follow each other, or an expression.
+ *
+ * @param parts      the statements, or the expression alone
+ * @param range      of its code, with the comments that are selected with it
+ * @param expression the expression; empty for statements
+ */
+record Fragment(List<TreePath> parts, Range range, Optional<Selected> expression) {
+
+    /**
+     * What is selected, give or take white space; from a bare caret, the expressions around it.
+     *
+     * @return the candidates, best first
+     */
+    static List<Fragment> at(Code code, Range selection) {
+        Optional<Fragment> statements = selection.length() == 0 ? Optional.empty() : statements(code, selection);
+        return statements.map(List::of).orElseGet(() -> Selected.at(code, selection).stream()
+                .filter(selected -> member(selected.path()).isPresent())
+                .map(selected -> new Fragment(List.of(selected.path()), selected.range(), Optional.of(selected)))
+                .toList());
+    }
+
+    private static Optional<Fragment> statements(Code code, Range selection) {
+        Tokens tokens = code.tokens();
+        int first = tokens.code(tokens.at(selection.start()));
+        int last = tokens.codeBefore(tokens.at(selection.end() - 1));
+        if (first >= tokens.count() || last < first) {
+            return Optional.empty();
+        }
+        Range trimmed = new Range(tokens.start(first), tokens.end(last));
+        for (TreePath path : code.around(trimmed)) {
+            List<TreePath> found = within(code, path, trimmed);
+            if (!found.isEmpty()) {
+                return Optional.of(new Fragment(found, withComments(code, selection, ends(code, found)), Optional.empty()));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The statements of a tree that a range covers; those of a block when it covers that. */
+    private static List<TreePath> within(Code code, TreePath path, Range range) {
+        Tree tree = path.getLeaf();
+        boolean isWhole = tree instanceof StatementTree && !(tree instanceof ClassTree) && code.range(tree).equals(range);
+        if (isWhole && tree instanceof BlockTree) {
+            return Code.statements(tree).stream().map(statement -> new TreePath(path, statement)).toList();
+        } else if (isWhole && !(tree instanceof VariableTree && path.getParentPath().getLeaf() instanceof ClassTree)) {
+            return List.of(path);
+        } else if (tree instanceof ExpressionStatementTree alone && code.range(alone.getExpression()).equals(range)) {
+            return List.of(path);
+        }
+        List<TreePath> found = Code.statements(tree).stream()
+                .filter(statement -> code.find(statement).filter(range::encloses).isPresent())
+                .map(statement -> new TreePath(path, statement))
+                .toList();
+        return !found.isEmpty() && ends(code, found).equals(range) ? found : List.of();
+    }
+
+    private static Range ends(Code code, List<TreePath> parts) {
+        return new Range(code.range(parts.get(0).getLeaf()).start(),
+                code.range(parts.get(parts.size() - 1).getLeaf()).end());
+    }
+
+    /** Comments within the selection travel along, and one behind the last statement on its line. */
+    private static Range withComments(Code code, Range selection, Range range) {
+        Tokens tokens = code.tokens();
+        int start = range.start();
+        for (int i = tokens.at(range.start()) - 1; i >= 0 && tokens.start(i) >= selection.start()
+                && !isCode(tokens, i); i--) {
+            start = tokens.kind(i).isComment() ? tokens.start(i) : start;
+        }
+        int end = range.end();
+        boolean onLine = true;
+        for (int i = tokens.at(range.end() - 1) + 1; i < tokens.count() && !isCode(tokens, i); i++) {
+            onLine &= !(tokens.kind(i) == TokenKind.WHITE_SPACE && tokens.text(i).matches("(?s).*[\r\n].*"));
+            boolean isTaken = tokens.end(i) <= selection.end() || onLine;
+            end = tokens.kind(i).isComment() && isTaken ? tokens.end(i) : end;
+        }
+        return new Range(start, end);
+    }
+
+    private static boolean isCode(Tokens tokens, int token) {
+        return tokens.kind(token) != TokenKind.WHITE_SPACE && !tokens.kind(token).isComment();
+    }
+
+    boolean isExpression() {
+        return expression.isPresent();
+    }
+
+    /** The tree around the parts. */
+    TreePath parent() {
+        return parts.get(0).getParentPath();
+    }
+
+    /** The member of a class in whose body it stands. */
+    TreePath member() {
+        return member(parts.get(0)).orElseThrow();
+    }
+
+    private static Optional<TreePath> member(TreePath path) {
+        for (TreePath at = path; at.getParentPath() != null; at = at.getParentPath()) {
+            if (at.getParentPath().getLeaf() instanceof ClassTree) {
+                Tree tree = at.getLeaf();
+                boolean isBody = tree instanceof MethodTree || tree instanceof BlockTree || tree instanceof VariableTree;
+                return isBody && at != path ? Optional.of(at) : Optional.empty();
+            }
+        }
+        return Optional.empty();
+    }
+
+    boolean contains(int offset) {
+        return range.contains(offset);
+    }
+}

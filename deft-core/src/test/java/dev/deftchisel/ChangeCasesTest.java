@@ -1,0 +1,33 @@
+package dev.deftchisel;
+
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.TestFactory;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Plays every {@link ChangeCase} in the folders of the test resources that are named as operations. */
+class ChangeCasesTest {
+
+    @TempDir
+    private Path temporary;
+
+    @TestFactory
+    Stream<DynamicTest> everyCase() throws Exception {
+        List<Path> files = new ArrayList<>();
+        for (String folder : List.of("extract-method", "extract-variable", "inline")) {
+            try (Stream<Path> found = Files.list(Path.of(ChangeCasesTest.class.getResource("/" + folder).toURI()))) {
+                found.sorted().forEach(files::add);
+            }
+        }
+        assertTrue(files.size() > 150, "the cases are there");
+        return files.stream().map(file -> DynamicTest.dynamicTest(
+                file.getParent().getFileName() + " " + file.getFileName().toString().replace(".txt", ""),
+                () -> ChangeCase.read(file).play(Files.createTempDirectory(temporary, "workspace"))));
+    }
+}

@@ -1,0 +1,31 @@
+package dev.deftchisel.proving;
+
+import dev.deftchisel.proving.trial.ExpressionSubjects;
+import dev.deftchisel.proving.trial.Oracles;
+import dev.deftchisel.proving.trial.StatementSubjects;
+import java.io.IOException;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** Random code becomes a method. */
+@Command(name = ExtractMethodCommand.OPERATION, mixinStandardHelpOptions = true,
+        description = "Makes random statements in copies of the corpora a method and has every oracle judge the result.")
+final class ExtractMethodCommand implements Callable<Integer> {
+
+    static final String OPERATION = "extract-method";
+
+    @Mixin
+    private final TrialOptions options = new TrialOptions();
+
+    @Option(names = "--expressions", description = "expressions instead of statements")
+    private boolean expressions;
+
+    @Override
+    public Integer call() throws IOException {
+        return options.run(OPERATION, () -> expressions ? " --expressions" : "", Oracles.ofReshaping(),
+                analyst -> expressions ? new ExpressionSubjects(analyst, options.seed(), OPERATION)
+                        : new StatementSubjects(analyst, options.seed()), false);
+    }
+}
