@@ -2,12 +2,15 @@ package dev.deftchisel.analysis;
 
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.CaseTree;
+import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.CompilationUnitTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
 import com.sun.source.util.SourcePositions;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
@@ -173,6 +176,36 @@ public final class Code {
             }
         }.scan(path, null);
         return found[0];
+    }
+
+    /** Where the fields and methods of the classes in the file stand. */
+    public List<Range> members() {
+        List<Range> found = new ArrayList<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitClass(ClassTree tree, Void unused) {
+                tree.getMembers().stream()
+                        .filter(member -> member instanceof MethodTree || member instanceof VariableTree)
+                        .forEach(member -> find(member).ifPresent(found::add));
+                return super.visitClass(tree, null);
+            }
+        }.scan(new TreePath(unit), null);
+        return List.copyOf(found);
+    }
+
+    /** The class around a tree. */
+    public Optional<TypeElement> enclosingType(TreePath path) {
+        for (TreePath at = path.getParentPath(); at != null; at = at.getParentPath()) {
+            if (at.getLeaf() instanceof ClassTree) {
+                return element(at).filter(element -> element instanceof TypeElement).map(element -> (TypeElement) element);
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Whether the types of two files can be compared. */
+    public boolean sharesTypesWith(Code other) {
+        return part == other.part;
     }
 
     /** Every tree around a range, innermost first; the tree may cover just the range. */

@@ -12,23 +12,25 @@ import java.util.List;
  * @param isTaken     whether it takes part in the change; only mentions may be left out without breaking the code
  * @param carried     what of the replacement is code that stood elsewhere, or here, before
  * @param alike       what of the code that is replaced is not carried because it stands elsewhere too
+ * @param unneeded    what of the code that is replaced is not carried because nobody can notice that it is evaluated
  * @param linked      where in the replacement a new name stands that the user may want to change once more
  */
 public record Edit(
         Range range, String replacement, Kind kind, boolean isTaken, List<Carried> carried, List<Alike> alike,
-        List<Range> linked)
+        List<Range> unneeded, List<Range> linked)
         implements Comparable<Edit> {
 
     /** Copies the lists. */
     public Edit {
         carried = List.copyOf(carried);
         alike = List.copyOf(alike);
+        unneeded = List.copyOf(unneeded);
         linked = List.copyOf(linked);
     }
 
     /** An edit that carries nothing. */
     public Edit(Range range, String replacement, Kind kind, boolean isTaken) {
-        this(range, replacement, kind, isTaken, List.of(), List.of(), List.of());
+        this(range, replacement, kind, isTaken, List.of(), List.of(), List.of(), List.of());
     }
 
     /** What an edit is for. */
@@ -75,22 +77,27 @@ public record Edit(
 
     /** The same edit, taken or left out. */
     public Edit taken(boolean taken) {
-        return new Edit(range, replacement, kind, taken, carried, alike, linked);
+        return new Edit(range, replacement, kind, taken, carried, alike, unneeded, linked);
     }
 
     /** The same edit, with code that it writes again. */
     public Edit carrying(List<Carried> pieces) {
-        return new Edit(range, replacement, kind, isTaken, pieces, alike, linked);
+        return new Edit(range, replacement, kind, isTaken, pieces, alike, unneeded, linked);
     }
 
     /** The same edit, which takes away code that stands elsewhere too. */
     public Edit giving(List<Alike> twins) {
-        return new Edit(range, replacement, kind, isTaken, carried, twins, linked);
+        return new Edit(range, replacement, kind, isTaken, carried, twins, unneeded, linked);
+    }
+
+    /** The same edit, which leaves out code whose evaluation nobody can notice. */
+    public Edit without(List<Range> idle) {
+        return new Edit(range, replacement, kind, isTaken, carried, alike, idle, linked);
     }
 
     /** The same edit, with new names in it. */
     public Edit linking(List<Range> names) {
-        return new Edit(range, replacement, kind, isTaken, carried, alike, names);
+        return new Edit(range, replacement, kind, isTaken, carried, alike, unneeded, names);
     }
 
     /** The length of the name at the end of the replacement. */

@@ -1,7 +1,9 @@
 package dev.deftchisel.guard;
 
+import com.sun.source.tree.ExpressionTree;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
@@ -71,7 +73,8 @@ final class EditShapes {
             case IMPORT -> isImport(file, edit);
             case CODE -> edit.carried().stream().allMatch(piece -> isCarried(edit, piece))
                     && edit.alike().stream().allMatch(twin -> isSame(file, twin.gone(), twin.other()))
-                    && losesNothing(file, edit);
+                    && edit.unneeded().stream().allMatch(idle -> isPure(file, idle))
+                    && (isWholeMember(file, edit) || losesNothing(file, edit));
             case COMMENT, STRING -> staysInText(file.tokens(), edit);
             case RESOURCE -> false;
         };
@@ -82,6 +85,32 @@ final class EditShapes {
         return before.snapshot().file(piece.file())
                 .filter(file -> file.content().startsWith(written, piece.from().start()))
                 .isPresent();
+    }
+
+    /** Whether evaluating an expression cannot be noticed, so that it may be left out. */
+    private boolean isPure(SourceFile file, Range range) {
+        return before.code(file.path()).stream()
+                .flatMap(code -> code.around(range).stream()
+                        .filter(path -> path.getLeaf() instanceof ExpressionTree && code.range(path.getLeaf()).equals(range))
+                        .map(code::effects))
+                .anyMatch(Effects::isPure);
+    }
+
+    /**
+     * Whether an edit takes away a whole field or method, with its documentation. Whoever names it is found by the
+     * compiler, and what overrides it by {@link OverridingComparison}.
+     */
+    private boolean isWholeMember(SourceFile file, Edit edit) {
+        return edit.replacement().isEmpty() && before.code(file.path()).stream()
+                .flatMap(code -> code.members().stream())
+                .anyMatch(member -> edit.range().encloses(member) && isCodeless(file, edit.range().start(), member.start())
+                        && isCodeless(file, member.end(), edit.range().end()));
+    }
+
+    private static boolean isCodeless(SourceFile file, int start, int end) {
+        Tokens tokens = file.tokens();
+        return tokens.code(tokens.at(start)) >= tokens.count() || start >= end
+                || tokens.start(tokens.code(tokens.at(start))) >= end;
     }
 
     /**
@@ -95,7 +124,7 @@ final class EditShapes {
                         .flatMap(other -> other.carried().stream())
                         .filter(piece -> piece.file().equals(file.path()))
                         .map(Carried::from),
-                edit.alike().stream().map(Alike::gone)).toList();
+                Stream.concat(edit.alike().stream().map(Alike::gone), edit.unneeded().stream())).toList();
         Tokens tokens = file.tokens();
         for (int i = tokens.code(tokens.at(edit.range().start())); edit.range().length() > 0 && i < tokens.count()
                 && tokens.start(i) < edit.range().end(); i = tokens.code(i + 1)) {
@@ -113,11 +142,26 @@ final class EditShapes {
                     .filter(binding -> binding.isNamed() && binding.range().equals(tokens.range(token)))
                     .allMatch(binding -> binding.role() == Role.DECLARATION || binding.role() == Role.TYPE
                             || binding.key() instanceof SymbolKey.Package
-                            || binding.role() == Role.READ && !edit.carried().isEmpty());
+                            || binding.role() == Role.READ && !edit.carried().isEmpty()
+                            || binding.role() == Role.CALL && (!edit.carried().isEmpty() || isCarriedFrom(binding.key())));
             case KEYWORD -> OF_DECLARATIONS.contains(tokens.text(token)) || OF_JUMPS.contains(tokens.text(token));
             case SYMBOL -> "()[]<>,.;=?@&:".contains(tokens.text(token));
             default -> false;
         };
+    }
+
+    /** Whether something of what a method does is written elsewhere. */
+    private boolean isCarriedFrom(SymbolKey method) {
+        Optional<Binding> declared = before.declaration(method);
+        List<Range> members = declared.flatMap(binding -> before.code(binding.file())).stream()
+                .flatMap(code -> code.members().stream())
+                .filter(member -> member.encloses(declared.get().range()))
+                .toList();
+        return change.files().stream()
+                .flatMap(other -> other.takenEdits().stream())
+                .flatMap(other -> other.carried().stream())
+                .anyMatch(piece -> piece.file().equals(declared.map(Binding::file).orElse(null))
+                        && members.stream().anyMatch(member -> member.encloses(piece.from())));
     }
 
     /** Whether two pieces of code have the same tokens, and each name means the same in both. */

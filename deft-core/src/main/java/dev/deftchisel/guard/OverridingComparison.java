@@ -3,6 +3,7 @@ package dev.deftchisel.guard;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.MethodRelation;
+import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
@@ -44,6 +45,10 @@ final class OverridingComparison {
                 before.symbol(method.owner()).map(Symbol::name).filter(name -> !name.isEmpty()).ifPresent(owners::add);
             }
         }
+        removed().forEach(method -> {
+            names.add(method.name());
+            before.symbol(method.owner()).map(Symbol::name).filter(name -> !name.isEmpty()).ifPresent(owners::add);
+        });
         if (names.isEmpty()) {
             return List.of();
         }
@@ -69,6 +74,18 @@ final class OverridingComparison {
             }
         }
         return differences;
+    }
+
+    /** The methods whose declaration goes, which others may override or be overridden by. */
+    private List<SymbolKey.Method> removed() {
+        return change.effective().stream()
+                .flatMap(file -> before.bindings(file.path()).stream()
+                        .filter(binding -> binding.role() == Role.DECLARATION && binding.isNamed()
+                                && binding.key() instanceof SymbolKey.Method
+                                && mapping.isReplaced(file.path(), binding.range())
+                                && mapping.copies(file.path(), binding.range()).isEmpty()))
+                .map(binding -> (SymbolKey.Method) binding.key())
+                .toList();
     }
 
     private static String words(MethodRelation pair) {

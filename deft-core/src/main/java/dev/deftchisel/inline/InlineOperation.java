@@ -7,35 +7,27 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
-import dev.deftchisel.analysis.SymbolKind;
-import dev.deftchisel.change.Change;
-import dev.deftchisel.change.Edit;
-import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
-import dev.deftchisel.rewrite.Layout;
-import dev.deftchisel.rewrite.TypeWriter;
-import dev.deftchisel.source.Range;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javax.lang.model.element.Modifier;
 
-/** Puts the value of a local variable where its name stands. */
+/** Puts what a local variable or method stands for where its name stands. */
 public final class InlineOperation implements Operation {
 
-    /** The key of the choice which uses give way: {@code all}, and the declaration goes, or only the one {@code here}. */
+    /** The key of the choice which uses give way: {@code all}, and the declaration goes, all but {@code keep} it, or only the one {@code here}. */
     public static final String PLACES = "places";
 
     private static final Question PLACES_QUESTION = new Question.Choice(
             PLACES,
             "where the name gives way",
             List.of(new Question.Option("all", "everywhere, and the declaration goes"),
+                    new Question.Option("keep", "everywhere, and the declaration stays"),
                     new Question.Option("here", "only in this place")),
             "all");
 
@@ -46,7 +38,7 @@ public final class InlineOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Put the value of a local variable where its name stands";
+        return "Put what a variable or method stands for where its name stands";
     }
 
     @Override
@@ -56,14 +48,21 @@ public final class InlineOperation implements Operation {
 
     @Override
     public Optional<Offer> offer(Spot spot) {
-        Optional<Symbol> target = spot.symbol().filter(symbol -> symbol.kind() == SymbolKind.LOCAL_VARIABLE);
-        return target.flatMap(symbol -> spot.analysis().code(spot.file().path()).flatMap(code -> {
-            Range name = spot.bindings().get(0).range();
-            return Inlined.of(spot.analysis(), code, symbol.key()) instanceof Inlined.Yes found
-                    ? Optional.of(new Offer(id(), "inline the variable " + symbol.name() + ", used in "
-                            + places(found.variable().uses().size()), Offer.Kind.REFACTORING, name, questions()))
+        return spot.symbol().flatMap(symbol -> switch (symbol.kind()) {
+            case LOCAL_VARIABLE -> spot.analysis().code(spot.file().path())
+                    .flatMap(code -> Inlined.of(spot.analysis(), code, symbol.key()) instanceof Inlined.Yes found
+                            ? Optional.of(offer(spot, "inline the variable " + symbol.name() + ", used in "
+                                    + places(found.variable().uses().size())))
+                            : Optional.empty());
+            case METHOD -> symbol.isSource() && !symbol.modifiers().contains(Modifier.ABSTRACT)
+                    ? Optional.of(offer(spot, "inline the method " + symbol.signature()))
                     : Optional.empty();
-        }));
+            default -> Optional.empty();
+        });
+    }
+
+    private Offer offer(Spot spot, String title) {
+        return new Offer(id(), title, Offer.Kind.REFACTORING, spot.bindings().get(0).range(), questions());
     }
 
     private static String places(int count) {
@@ -75,51 +74,32 @@ public final class InlineOperation implements Operation {
         Optional<Symbol> target = spot.symbol();
         if (target.isEmpty()) {
             return Plan.refused(spot, "there is no name here that could be inlined");
-        } else if (target.get().kind() != SymbolKind.LOCAL_VARIABLE) {
-            return Plan.refused(spot, "only local variables can be inlined, and this is the " + target.get().describe());
         }
-        Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
-        Code code = before.code(spot.file().path()).orElseThrow();
-        Inlined.Found found = Inlined.of(before, code, target.get().key());
-        if (found instanceof Inlined.No no) {
-            return Plan.refused(no.reason());
-        }
-        Inlined inlined = ((Inlined.Yes) found).variable();
         boolean onlyHere = answers.single(PLACES).filter("here"::equals).isPresent();
         boolean isUse = spot.bindings().stream().anyMatch(binding -> binding.role() != Role.DECLARATION);
         if (onlyHere && !isUse) {
             return Plan.refused(spot, "this is the declaration; put the caret on the use that is to give way");
         }
+        boolean stays = answers.single(PLACES).filter("keep"::equals).isPresent();
+        return switch (target.get().kind()) {
+            case LOCAL_VARIABLE -> variable(spot, target.get(), analyst, onlyHere, stays);
+            case METHOD -> new InlineMethod(spot, target.get(), analyst).plan(onlyHere, stays);
+            default -> Plan.refused(spot,
+                    "only local variables and methods can be inlined, and this is the " + target.get().describe());
+        };
+    }
+
+    private static Plan variable(Spot spot, Symbol variable, Analyst analyst, boolean onlyHere, boolean stays) {
+        Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
+        Code code = before.code(spot.file().path()).orElseThrow();
+        Inlined.Found found = Inlined.of(before, code, variable.key());
+        if (found instanceof Inlined.No no) {
+            return Plan.refused(no.reason());
+        }
+        Inlined inlined = ((Inlined.Yes) found).variable();
         List<TreePath> places = onlyHere
                 ? inlined.uses().stream().filter(use -> code.range(use.getLeaf()).touches(spot.place().caret())).toList()
                 : inlined.uses();
-        return plan(before, inlined, places, target.get().name());
-    }
-
-    private Plan plan(Analysis before, Inlined inlined, List<TreePath> places, String name) {
-        Code code = inlined.code();
-        TypeWriter writer = new TypeWriter(code);
-        Written written = new Written(inlined, writer);
-        Optional<Reason> objection = new SameInPlace(before, inlined, written.conversion()).objection(places);
-        if (objection.isPresent()) {
-            return Plan.refused(objection.get());
-        }
-        List<Edit> edits = new ArrayList<>();
-        for (TreePath place : places) {
-            Optional<Edit> edit = written.in(place);
-            if (edit.isEmpty()) {
-                return Plan.refused(Reason.at(code.file().path(), code.range(place.getLeaf()),
-                        "the type of the variable matters here and has no name that could be written"));
-            }
-            edits.add(edit.get());
-        }
-        if (places.size() == inlined.uses().size()) {
-            edits.add(Edit.of(Layout.removed(code.file(), code.range(inlined.tree())), "", Edit.Kind.CODE));
-        }
-        edits.addAll(writer.imports());
-        Change change = new Change("inline the variable " + name,
-                List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), edits)),
-                Meaning.same(), List.of());
-        return new Plan.Ready(change, before);
+        return new InlineVariable(before, inlined).plan(places, !stays);
     }
 }

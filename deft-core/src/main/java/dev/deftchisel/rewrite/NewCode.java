@@ -16,13 +16,25 @@ import java.util.function.Consumer;
 public final class NewCode {
 
     private final SourceFile file;
-    private final StringBuilder text = new StringBuilder();
-    private final List<Carried> carried = new ArrayList<>();
-    private final List<Range> names = new ArrayList<>();
+    private final StringBuilder text;
+    private final List<Carried> carried;
+    private final List<Range> names;
 
-    /** @param file where the code is taken from and put */
+    /** @param file where the code is taken from */
     public NewCode(SourceFile file) {
+        this(file, new StringBuilder(), new ArrayList<>(), new ArrayList<>());
+    }
+
+    private NewCode(SourceFile file, StringBuilder text, List<Carried> carried, List<Range> names) {
         this.file = file;
+        this.text = text;
+        this.carried = carried;
+        this.names = names;
+    }
+
+    /** The same piece of code, to which code of another file is added. */
+    public NewCode from(SourceFile other) {
+        return new NewCode(other, text, carried, names);
     }
 
     /** Adds text. */

@@ -58,6 +58,21 @@ public final class Precedence {
                 || moved instanceof UnaryTree signed && isSign(signed);
     }
 
+    /** Whether an expression must be put in parentheses before a dot. */
+    public static boolean needsParenthesesBeforeDot(ExpressionTree moved) {
+        return of(moved) < PRIMARY;
+    }
+
+    /** Whether a conditional expression must be put in parentheses to stand where another expression stands now. */
+    public static boolean conditionalNeedsParentheses(Tree place, Tree parent) {
+        return needsParentheses(CONDITIONAL, null, place, parent);
+    }
+
+    /** Whether an expression must be put in parentheses to be the condition of a conditional one. */
+    public static boolean conditionNeedsParentheses(ExpressionTree moved) {
+        return of(moved) <= CONDITIONAL;
+    }
+
     private static boolean needsParentheses(int own, ExpressionTree moved, Tree place, Tree parent) {
         if (parent instanceof BinaryTree binary) {
             int around = of(binary);

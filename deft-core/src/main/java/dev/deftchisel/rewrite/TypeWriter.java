@@ -127,7 +127,8 @@ public final class TypeWriter {
         return write(above, depth).map(bound -> "? extends " + bound);
     }
 
-    private String name(TypeElement type) {
+    /** The name of a class without type arguments, as it can be written. */
+    public String name(TypeElement type) {
         String simple = type.getSimpleName().toString();
         Element owner = type.getEnclosingElement();
         if (!(owner instanceof TypeElement outer)) {

@@ -1,15 +1,17 @@
 package dev.deftchisel.proving;
 
+import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.proving.trial.NameSubjects;
 import dev.deftchisel.proving.trial.Oracles;
-import dev.deftchisel.proving.trial.VariableSubjects;
 import java.io.IOException;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
 
-/** Random local variables give way to their values. */
+/** Random local variables give way to their values, or calls to what the method does. */
 @Command(name = InlineCommand.OPERATION, mixinStandardHelpOptions = true,
-        description = "Inlines random local variables in copies of the corpora and has every oracle judge the result.")
+        description = "Inlines random local variables or calls in copies of the corpora and has every oracle judge the result.")
 final class InlineCommand implements Callable<Integer> {
 
     static final String OPERATION = "inline";
@@ -17,9 +19,13 @@ final class InlineCommand implements Callable<Integer> {
     @Mixin
     private final TrialOptions options = new TrialOptions();
 
+    @Option(names = "--methods", description = "calls of methods instead of variables")
+    private boolean methods;
+
     @Override
     public Integer call() throws IOException {
-        return options.run(OPERATION, () -> "", Oracles.ofReshaping(),
-                analyst -> new VariableSubjects(analyst, options.seed(), OPERATION), false);
+        SymbolKind kind = methods ? SymbolKind.METHOD : SymbolKind.LOCAL_VARIABLE;
+        return options.run(OPERATION, () -> methods ? " --methods" : "", Oracles.ofReshaping(),
+                analyst -> new NameSubjects(analyst, options.seed(), OPERATION, kind), false);
     }
 }

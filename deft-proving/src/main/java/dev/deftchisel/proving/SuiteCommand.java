@@ -7,11 +7,11 @@ import dev.deftchisel.proving.compiled.TestSuite;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.corpus.CorpusException;
 import dev.deftchisel.proving.trial.ExpressionSubjects;
+import dev.deftchisel.proving.trial.NameSubjects;
 import dev.deftchisel.proving.trial.RenameSubjects;
 import dev.deftchisel.proving.trial.StatementSubjects;
 import dev.deftchisel.proving.trial.Subjects;
 import dev.deftchisel.proving.trial.SuiteTrial;
-import dev.deftchisel.proving.trial.VariableSubjects;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Set;
@@ -36,7 +36,8 @@ final class SuiteCommand implements Callable<Integer> {
     @Option(names = "--seed", description = "makes a run repeatable (${DEFAULT-VALUE})")
     private long seed = 1;
 
-    @Option(names = "--operation", paramLabel = "ID", description = "rename, extract-variable, extract-method or inline (${DEFAULT-VALUE})")
+    @Option(names = "--operation", paramLabel = "ID", description = "rename, extract-variable,"
+            + " extract-method, inline or inline-method (${DEFAULT-VALUE})")
     private String operation = "rename";
 
     @Option(names = "--skip", paramLabel = "KIND", description = "leave this kind of symbol alone; repeatable. Tests that"
@@ -66,8 +67,10 @@ final class SuiteCommand implements Callable<Integer> {
             case "rename" -> new RenameSubjects(analyst, seed, 0, skipped);
             case "extract-variable" -> new ExpressionSubjects(analyst, seed, operation);
             case "extract-method" -> new StatementSubjects(analyst, seed);
-            case "inline" -> new VariableSubjects(analyst, seed, operation);
-            default -> throw new CorpusException("--operation takes rename, extract-variable, extract-method or inline, not '" + operation + "'");
+            case "inline" -> new NameSubjects(analyst, seed, operation, SymbolKind.LOCAL_VARIABLE);
+            case "inline-method" -> new NameSubjects(analyst, seed, "inline", SymbolKind.METHOD);
+            default -> throw new CorpusException("--operation takes rename, extract-variable, extract-method, inline or"
+                    + " inline-method, not '" + operation + "'");
         };
     }
 }

@@ -5,15 +5,16 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.proving.corpus.Corpus;
+import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.proving.corpus.CorpusList;
 import dev.deftchisel.proving.corpus.Depot;
 import dev.deftchisel.proving.trial.ExpressionSubjects;
+import dev.deftchisel.proving.trial.NameSubjects;
 import dev.deftchisel.proving.trial.Oracles;
 import dev.deftchisel.proving.trial.RenameSubjects;
 import dev.deftchisel.proving.trial.Settings;
 import dev.deftchisel.proving.trial.Subjects;
 import dev.deftchisel.proving.trial.Trials;
-import dev.deftchisel.proving.trial.VariableSubjects;
 import dev.deftchisel.proving.trial.Verdict;
 import java.io.IOException;
 import java.io.InputStream;
@@ -94,7 +95,7 @@ class SampleTest {
     @Test
     void inlinedVariablesCompile() throws IOException {
         // most variables are used several times, and what they are made of may do something
-        List<Verdict> verdicts = tried(120, Oracles.ofReshaping(), analyst -> new VariableSubjects(analyst, 5, "inline"));
+        List<Verdict> verdicts = tried(120, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, 5, "inline", SymbolKind.LOCAL_VARIABLE));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 

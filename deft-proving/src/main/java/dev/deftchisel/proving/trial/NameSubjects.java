@@ -15,19 +15,25 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 
-/** Random local variables, at their declaration or a use: a file is drawn, then one of these names in it. */
-public final class VariableSubjects extends RandomFiles {
+/**
+ * Random names of one kind, at their declaration or a use: a file is drawn, then one of these names in it. Of methods only
+ * calls are drawn.
+ */
+public final class NameSubjects extends RandomFiles {
 
     private final String operation;
+    private final SymbolKind kind;
 
     /**
      * @param analyst   of the untouched corpus
      * @param seed      decides everything
-     * @param operation what is tried with a variable
+     * @param operation what is tried with it
+     * @param kind      of what is named
      */
-    public VariableSubjects(Analyst analyst, long seed, String operation) {
+    public NameSubjects(Analyst analyst, long seed, String operation, SymbolKind kind) {
         super(analyst, seed);
         this.operation = operation;
+        this.kind = kind;
     }
 
     @Override
@@ -35,14 +41,15 @@ public final class VariableSubjects extends RandomFiles {
         Analysis analysis = analyst().analyse(Focus.whole(Set.of(file.path())));
         List<Binding> names = analysis.bindings(file.path()).stream()
                 .filter(binding -> binding.isNamed() && analysis.symbol(binding.key())
-                        .filter(symbol -> symbol.kind() == SymbolKind.LOCAL_VARIABLE).isPresent())
+                        .filter(symbol -> symbol.kind() == kind && symbol.isSource()).isPresent())
+                .filter(binding -> kind != SymbolKind.METHOD || binding.role() == Role.CALL)
                 .toList();
         if (names.isEmpty()) {
             return Optional.empty();
         }
         Binding name = names.get(random.nextInt(names.size()));
         boolean isUse = name.role() != Role.DECLARATION;
-        Answers answers = Answers.of("places", isUse && random.nextInt(4) == 0 ? "here" : "all");
+        Answers answers = Answers.of("places", isUse && random.nextInt(4) < (kind == SymbolKind.METHOD ? 3 : 1) ? "here" : "all");
         return Optional.of(new Subject(number, operation,
                 new Place(file.path(), new Range(name.range().start(), name.range().start())),
                 isUse ? "use" : "declaration",

@@ -1,0 +1,243 @@
+package dev.deftchisel.inline;
+
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.IfTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.ParenthesizedTree;
+import com.sun.source.tree.ReturnTree;
+import com.sun.source.tree.StatementTree;
+import com.sun.source.util.TreePath;
+import com.sun.source.util.TreePathScanner;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Jumps;
+import dev.deftchisel.analysis.MethodRelation;
+import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.operation.Reason;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.TypeKind;
+
+/**
+ * A method that gives way to what it does.
+ *
+ * @param code    the file it is declared in
+ * @param path    its declaration
+ * @param element the method
+ * @param shape   what its body amounts to
+ */
+record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) {
+
+    /** What a body amounts to. */
+    sealed interface Shape {
+    }
+
+    /** One value. */
+    record Value(TreePath expression) implements Shape {
+    }
+
+    /** One of two, as a condition says. */
+    record Choice(TreePath condition, Shape yes, Shape no) implements Shape {
+    }
+
+    /**
+     * Statements, and then a value where there is one.
+     *
+     * @param statements without a {@code return} at the end
+     * @param result     of the {@code return} at the end
+     */
+    record Statements(List<TreePath> statements, Optional<TreePath> result) implements Shape {
+    }
+
+    /** Statements that leave the body in several places. */
+    record Several(List<TreePath> statements) implements Shape {
+    }
+
+    /** What {@link #of} finds: the method, or why it cannot be inlined anywhere. */
+    sealed interface Found {
+    }
+
+    /** The method. */
+    record Yes(Callee callee) implements Found {
+    }
+
+    /** Why not. */
+    record No(Reason reason) implements Found {
+    }
+
+    static Found of(Analysis analysis, Symbol method) {
+        Optional<Binding> declared = analysis.declaration(method.key());
+        Optional<Code> code = declared.flatMap(binding -> analysis.code(binding.file()));
+        Optional<TreePath> path = code.flatMap(found -> found.around(declared.get().range()).stream()
+                .filter(around -> around.getLeaf() instanceof MethodTree)
+                .findFirst());
+        if (path.isEmpty() || !(code.get().element(path.get()).orElse(null) instanceof ExecutableElement element)) {
+            return new No(Reason.of("the method " + method.signature() + " is not declared in the workspace"));
+        }
+        return objection(analysis, method, code.get(), path.get(), element)
+                .map(sentence -> (Found) new No(Reason.at(code.get().file().path(), declared.get().range(), sentence)))
+                .orElseGet(() -> new Yes(new Callee(code.get(), path.get(), element, shape(code.get(), element, path.get()))));
+    }
+
+    private static Optional<String> objection(
+            Analysis analysis, Symbol method, Code code, TreePath path, ExecutableElement element) {
+        MethodTree tree = (MethodTree) path.getLeaf();
+        if (tree.getBody() == null) {
+            return Optional.of("the method has no body");
+        } else if (element.getModifiers().contains(Modifier.SYNCHRONIZED)) {
+            return Optional.of("the method is synchronized, which the code in its place would not be");
+        } else if (element.isVarArgs()) {
+            return Optional.of("the method takes any number of arguments");
+        } else if (isOverridden(analysis, method)) {
+            return Optional.of("the method is overridden, so that it is not certain which one a call means");
+        } else if (names(code, path, method)) {
+            return Optional.of("the method calls itself");
+        } else if (namesSuper(path)) {
+            return Optional.of("the method says 'super', which means another class elsewhere");
+        }
+        return Optional.empty();
+    }
+
+    private static boolean isOverridden(Analysis analysis, Symbol method) {
+        if (method.isStatic() || method.isPrivate()) {
+            return false;
+        }
+        Set<String> owners = method.owner().flatMap(analysis::symbol).map(Symbol::name).map(Set::of).orElse(Set.of());
+        return analysis.methodRelations(Set.of(method.name()), owners).stream()
+                .anyMatch(pair -> pair.kind() == MethodRelation.Kind.OVERRIDES && pair.other().equals(method.key()));
+    }
+
+    /** Whether the method overrides or implements another, so that it cannot go. */
+    static Optional<MethodRelation> overrides(Analysis analysis, Symbol method) {
+        Set<String> owners = method.owner().flatMap(analysis::symbol).map(Symbol::name).map(Set::of).orElse(Set.of());
+        return analysis.methodRelations(Set.of(method.name()), owners).stream()
+                .filter(pair -> pair.isFamily() && (pair.method().equals(method.key()) || pair.other().equals(method.key())))
+                .findFirst();
+    }
+
+    private static boolean names(Code code, TreePath path, Symbol method) {
+        MethodTree tree = (MethodTree) path.getLeaf();
+        boolean[] found = {false};
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitIdentifier(IdentifierTree name, Void unused) {
+                found[0] |= is(getCurrentPath());
+                return null;
+            }
+
+            @Override
+            public Void visitMemberSelect(MemberSelectTree name, Void unused) {
+                found[0] |= is(getCurrentPath());
+                return super.visitMemberSelect(name, null);
+            }
+
+            private boolean is(TreePath name) {
+                return code.element(name).filter(element -> element.getKind() == ElementKind.METHOD
+                        && code.key(element).equals(method.key())).isPresent();
+            }
+        }.scan(new TreePath(path, tree.getBody()), null);
+        return found[0];
+    }
+
+    private static boolean namesSuper(TreePath path) {
+        boolean[] found = {false};
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitIdentifier(IdentifierTree name, Void unused) {
+                found[0] |= name.getName().contentEquals("super");
+                return null;
+            }
+        }.scan(path, null);
+        return found[0];
+    }
+
+    private static Shape shape(Code code, ExecutableElement element, TreePath method) {
+        BlockTree body = ((MethodTree) method.getLeaf()).getBody();
+        TreePath bodyPath = new TreePath(method, body);
+        List<TreePath> all = body.getStatements().stream().map(statement -> new TreePath(bodyPath, statement)).toList();
+        // what a condition chooses from has one type only where all agree (JLS 15.25)
+        Optional<Shape> value = value(all).filter(shape -> shape instanceof Value || isOfType(code, element, shape));
+        if (value.isPresent()) {
+            return value.get();
+        }
+        List<Jumps.Jump> jumps = Jumps.leaving(all);
+        boolean endsInReturn = !all.isEmpty() && all.get(all.size() - 1).getLeaf() instanceof ReturnTree;
+        if (jumps.size() > (endsInReturn ? 1 : 0)) {
+            return new Several(all);
+        } else if (!endsInReturn) {
+            return new Statements(all, Optional.empty());
+        }
+        TreePath last = all.get(all.size() - 1);
+        ExpressionTree result = ((ReturnTree) last.getLeaf()).getExpression();
+        return new Statements(all.subList(0, all.size() - 1), Optional.ofNullable(result).map(tree -> new TreePath(last, tree)));
+    }
+
+    private static boolean isOfType(Code code, ExecutableElement element, Shape shape) {
+        if (shape instanceof Choice choice) {
+            return isOfType(code, element, choice.yes()) && isOfType(code, element, choice.no());
+        }
+        return code.type(((Value) shape).expression())
+                .filter(type -> code.types().isSameType(type, element.getReturnType())).isPresent();
+    }
+
+    /** The value that statements hand back, when they do nothing but choose one. */
+    private static Optional<Shape> value(List<TreePath> statements) {
+        if (statements.isEmpty()) {
+            return Optional.empty();
+        }
+        TreePath first = statements.get(0);
+        if (first.getLeaf() instanceof ReturnTree result) {
+            return statements.size() == 1 && result.getExpression() != null
+                    ? Optional.of(new Value(new TreePath(first, result.getExpression())))
+                    : Optional.empty();
+        }
+        if (!(first.getLeaf() instanceof IfTree choice)) {
+            return Optional.empty();
+        }
+        boolean hasElse = choice.getElseStatement() != null;
+        Optional<Shape> yes = value(inner(first, choice.getThenStatement()));
+        Optional<Shape> no = !hasElse ? value(statements.subList(1, statements.size()))
+                : statements.size() == 1 ? value(inner(first, choice.getElseStatement())) : Optional.empty();
+        TreePath parentheses = new TreePath(first, choice.getCondition());
+        ExpressionTree condition = ((ParenthesizedTree) choice.getCondition()).getExpression();
+        return yes.isPresent() && no.isPresent()
+                ? Optional.of(new Choice(new TreePath(parentheses, condition), yes.get(), no.get()))
+                : Optional.empty();
+    }
+
+    private static List<TreePath> inner(TreePath choice, StatementTree branch) {
+        TreePath path = new TreePath(choice, branch);
+        return branch instanceof BlockTree block
+                ? block.getStatements().stream().map(statement -> new TreePath(path, statement)).toList()
+                : List.of(path);
+    }
+
+    MethodTree tree() {
+        return (MethodTree) path.getLeaf();
+    }
+
+    TreePath body() {
+        return new TreePath(path, tree().getBody());
+    }
+
+    boolean isStatic() {
+        return element.getModifiers().contains(Modifier.STATIC);
+    }
+
+    boolean isVoid() {
+        return element.getReturnType().getKind() == TypeKind.VOID;
+    }
+
+    TypeElement owner() {
+        return (TypeElement) element.getEnclosingElement();
+    }
+}

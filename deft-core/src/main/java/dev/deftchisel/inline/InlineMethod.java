@@ -1,0 +1,170 @@
+package dev.deftchisel.inline;
+
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.Role;
+import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.FileChange;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.Layout;
+import dev.deftchisel.rewrite.TypeWriter;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
+import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Puts what a method does where it is called. */
+final class InlineMethod {
+
+    private final Spot spot;
+    private final Symbol method;
+    private final Analyst analyst;
+
+    InlineMethod(Spot spot, Symbol method, Analyst analyst) {
+        this.spot = spot;
+        this.method = method;
+        this.analyst = analyst;
+    }
+
+    /**
+     * Works it out.
+     *
+     * @param onlyHere only the call at the spot
+     * @param stays    whether the declaration stays
+     */
+    Plan plan(boolean onlyHere, boolean stays) {
+        Optional<SourceFile> declaring = analyst.declaring(method.key());
+        if (declaring.isEmpty()) {
+            return Plan.refused(spot, "the method " + method.signature() + " is not declared in the workspace");
+        }
+        Analysis before = analyst.analyse(focus(declaring.get(), onlyHere));
+        Callee.Found found = Callee.of(before, method);
+        if (found instanceof Callee.No no) {
+            return Plan.refused(no.reason());
+        }
+        Callee callee = ((Callee.Yes) found).callee();
+        List<Binding> uses = before.uses(method.key()).stream()
+                .filter(use -> use.role() != Role.DECLARATION && use.role() != Role.DOC && use.isNamed())
+                .filter(use -> !onlyHere || use.file().equals(spot.file().path()) && use.range().touches(spot.place().caret()))
+                .toList();
+        if (uses.isEmpty()) {
+            return Plan.refused(spot, onlyHere ? "this is no call; put the caret on the call that is to give way"
+                    : "the method is never called");
+        }
+        boolean goes = !onlyHere && !stays;
+        if (goes && !method.isStatic() && !method.isPrivate() && Callee.overrides(before, method).isPresent()) {
+            return Plan.refused(Reason.at(declaring.get().path(), callee.code().range(callee.tree()),
+                    "the method overrides another, so that its declaration cannot go; inline the calls and let it stay"));
+        }
+        return plan(before, callee, uses, goes);
+    }
+
+    /** Every file in which it may be called, with the body of its declaration. */
+    private Focus focus(SourceFile declaring, boolean onlyHere) {
+        Set<Path> files = new HashSet<>(List.of(declaring.path(), spot.file().path()));
+        if (!onlyHere && !method.isPrivate()) {
+            analyst.snapshot().mentioning(Set.of(method.name())).forEach(file -> files.add(file.path()));
+        }
+        Analysis declared = analyst.analyse(Focus.on(Set.of(declaring.path()), Set.of(method.name())));
+        Map<Path, List<Range>> around = new HashMap<>();
+        declared.declaration(method.key()).ifPresent(binding -> declared.code(declaring.path()).ifPresent(code ->
+                code.members().stream().filter(member -> member.encloses(binding.range()))
+                        .forEach(member -> around.put(declaring.path(), List.of(member)))));
+        return new Focus(files, Set.of(method.name()), Set.of(), around, true);
+    }
+
+    private Plan plan(Analysis before, Callee callee, List<Binding> uses, boolean goes) {
+        Map<Path, List<Edit>> edits = new LinkedHashMap<>();
+        Map<Path, TypeWriter> writers = new HashMap<>();
+        Map<Object, Set<String>> taken = new HashMap<>();
+        for (Binding use : uses) {
+            Code code = before.code(use.file()).orElseThrow();
+            Optional<TreePath> call = call(code, use);
+            if (call.isEmpty()) {
+                return Plan.refused(Reason.at(use.file(), use.range(), "this is not a call of the method, and cannot give way"));
+            }
+            CallSite site = CallSite.of(before, code, call.get(), callee);
+            Optional<Reason> objection = site.objection(before);
+            if (objection.isPresent()) {
+                return Plan.refused(objection.get());
+            }
+            Set<String> names = taken.computeIfAbsent(site.wholeMember().getLeaf(), member -> namesIn(code, site.wholeMember()));
+            TypeWriter writer = writers.computeIfAbsent(use.file(), path -> new TypeWriter(code));
+            CallEdits written = new CallEdits(before, site, writer, names);
+            List<Edit> own = written.all();
+            if (!written.isWritten()) {
+                return Plan.refused(Reason.at(use.file(), use.range(), "a type matters here that has no name which could be written"));
+            }
+            List<Edit> all = edits.computeIfAbsent(use.file(), path -> new ArrayList<>());
+            boolean isTwice = own.stream().anyMatch(edit -> all.stream().anyMatch(known ->
+                    known.range().overlaps(edit.range()) || known.range().equals(edit.range())));
+            if (isTwice) {
+                return Plan.refused(Reason.at(use.file(), use.range(), "two calls stand in one statement; inline them one after the other"));
+            }
+            all.addAll(own);
+        }
+        if (goes) {
+            edits.computeIfAbsent(callee.code().file().path(), path -> new ArrayList<>())
+                    .add(Edit.of(Layout.removed(callee.code().file(), withDocumentation(callee)), "", Edit.Kind.CODE));
+        }
+        List<String> notes = !goes ? List.of() : CallEdits.lostComments(callee, edits.values().stream().flatMap(List::stream).toList())
+                .stream().map(comment -> "the comment '" + comment + "' goes with the method").toList();
+        writers.forEach((path, writer) -> edits.get(path).addAll(writer.imports()));
+        List<FileChange> files = edits.entrySet().stream()
+                .map(entry -> new FileChange(entry.getKey(), Optional.empty(),
+                        before.snapshot().file(entry.getKey()).orElseThrow().text(), entry.getValue()))
+                .toList();
+        return new Plan.Ready(new Change("inline the method " + method.signature(), files, Meaning.same(), notes), before);
+    }
+
+    private static Optional<TreePath> call(Code code, Binding use) {
+        return code.around(use.range()).stream()
+                .filter(path -> path.getLeaf() instanceof MethodInvocationTree call
+                        && code.range(call.getMethodSelect()).end() == use.range().end())
+                .findFirst();
+    }
+
+    private static Set<String> namesIn(Code code, TreePath member) {
+        Tokens tokens = code.tokens();
+        Range range = code.range(member.getLeaf());
+        Set<String> names = new HashSet<>();
+        for (int i = tokens.at(range.start()); i < tokens.count() && tokens.start(i) < range.end(); i++) {
+            names.add(tokens.text(i));
+        }
+        return names;
+    }
+
+    /** The method with the comments directly above it. */
+    private static Range withDocumentation(Callee callee) {
+        Tokens tokens = callee.code().tokens();
+        Range range = callee.code().range(callee.tree());
+        int start = range.start();
+        for (int i = tokens.at(start) - 1; i >= 0; i--) {
+            boolean isGap = !tokens.kind(i).isComment() && tokens.text(i).isBlank() && tokens.text(i).lines().count() <= 2;
+            if (tokens.kind(i).isComment() && tokens.text(i).startsWith("/**")) {
+                return new Range(tokens.start(i), range.end());
+            } else if (!isGap) {
+                break;
+            }
+        }
+        return new Range(start, range.end());
+    }
+}
