@@ -38,6 +38,7 @@ final class CallEdits {
     private final TypeWriter writer;
     private final Layout layout;
     private final Map<VariableElement, String> renamed = new HashMap<>();
+    private final Optional<Merged> merged;
     private boolean isWritten = true;
 
     /**
@@ -51,6 +52,7 @@ final class CallEdits {
         this.callee = site.callee();
         this.writer = writer;
         this.layout = Layout.of(code.file());
+        this.merged = Merged.of(analysis, site);
         rename(taken);
     }
 
@@ -63,6 +65,7 @@ final class CallEdits {
         callee.code().occurrences(callee.body()).stream()
                 .filter(one -> one.access() == Occurrence.Access.DECLARED)
                 .forEach(one -> declared.add(one.variable()));
+        merged.ifPresent(same -> declared.remove(same.inner()));
         for (VariableElement variable : declared) {
             String name = variable.getSimpleName().toString();
             String free = name;
@@ -89,7 +92,12 @@ final class CallEdits {
         List<Edit> edits = new ArrayList<>();
         Optional<TreePath> own = site.ownStatement().or(() -> callee.shape() instanceof Callee.Several
                 ? site.returnStatement() : Optional.empty());
-        if (!site.needsStatement(analysis)) {
+        if (merged.isPresent()) {
+            Range range = code.range(merged.get().statement().getLeaf());
+            NewCode text = new NewCode(code.file());
+            first(text, layout.lineEnd() + Layout.indentOf(code.file(), range.start()));
+            edits.add(text.replacing(range).without(idle).giving(merged.get().alike(code)));
+        } else if (!site.needsStatement(analysis)) {
             NewCode text = new NewCode(code.file());
             value(text, callee.shape(), site.path());
             edits.add(text.replacing(site.range()).without(idle));
@@ -134,6 +142,9 @@ final class CallEdits {
     private boolean first(NewCode text, String newLine) {
         String separator = "";
         for (Handed one : site.variables(analysis)) {
+            if (merged.filter(same -> same.isHanded(one)).isPresent()) {
+                continue;
+            }
             declare(text.write(separator), one, newLine);
             separator = newLine;
         }
@@ -210,7 +221,14 @@ final class CallEdits {
 
     private void occurrence(Occurrence one, SortedMap<Range, Consumer<NewCode>> instead) {
         String other = renamed.get(one.variable());
-        if (other != null) {
+        if (merged.filter(same -> same.inner().equals(one.variable())).isPresent()) {
+            boolean isDeclared = one.access() == Occurrence.Access.DECLARED;
+            nameRange(one).ifPresent(range -> instead.put(
+                    isDeclared && merged.get().isAssigned() ? new Range(one.offset(), range.end()) : range,
+                    text -> text.from(code.file()).carry(
+                            isDeclared && !merged.get().isAssigned() ? merged.get().name() : merged.get().used())));
+            return;
+        } else if (other != null) {
             nameRange(one).ifPresent(range -> instead.put(range, text -> text.write(other)));
             return;
         }
@@ -230,7 +248,7 @@ final class CallEdits {
     private void argument(NewCode text, Handed argument, TreePath use) {
         Range range = code.range(argument.tree());
         NewCode caller = text.from(code.file());
-        isWritten &= new Written(code, argument.value(), argument.declared(), writer).write(caller, callee.code(), use,
+        isWritten &= new Written(code, argument.value(), argument.declared(), argument.formal(), writer).write(caller, callee.code(), use,
                 (to, instead) -> to.carry(range, "", "", instead));
     }
 
@@ -286,7 +304,7 @@ final class CallEdits {
             carry(text, List.of(result), range, callIndent(), new TreeMap<>());
             return;
         }
-        isWritten &= new Written(callee.code(), result, callee.element().getReturnType(), writer).write(text, code, call,
+        isWritten &= new Written(callee.code(), result, site.result(), callee.element().getReturnType(), writer).write(text, code, call,
                 (to, instead) -> carry(to, List.of(result), range, callIndent(), instead));
     }
 

@@ -17,6 +17,7 @@ import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Effects;
+import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.Home;
@@ -31,6 +32,8 @@ import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.element.VariableElement;
+import javax.lang.model.type.ExecutableType;
+import javax.lang.model.type.TypeMirror;
 
 /**
  * One call of a method that is to give way to what the method does.
@@ -45,20 +48,31 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
 
     static CallSite of(Analysis analysis, Code code, TreePath path, Callee callee) {
         MethodInvocationTree tree = (MethodInvocationTree) path.getLeaf();
-        List<Occurrence> occurrences = code(callee);
+        List<Occurrence> occurrences = callee.code().occurrences(callee.body());
+        Optional<ExecutableType> types = type(code, path);
         List<Handed> handed = new ArrayList<>();
         for (int i = 0; i < tree.getArguments().size(); i++) {
+            int index = i;
             VariableElement parameter = callee.element().getParameters().get(i);
             List<Occurrence> own = occurrences.stream()
                     .filter(one -> one.variable().equals(parameter) && one.access() != Occurrence.Access.DECLARED).toList();
             handed.add(new Handed(Optional.of(parameter.getSimpleName().toString()), new TreePath(path, tree.getArguments().get(i)),
-                    parameter.asType(), own.stream().map(Occurrence::path).toList(), own.stream().anyMatch(Occurrence::isWritten)));
+                    types.map(type -> (TypeMirror) type.getParameterTypes().get(index)).orElse(parameter.asType()), parameter.asType(),
+                    own.stream().map(Occurrence::path).toList(), own.stream().anyMatch(Occurrence::isWritten)));
         }
         return new CallSite(code, path, callee, object(code, path, tree, callee), handed);
     }
 
-    private static List<Occurrence> code(Callee callee) {
-        return callee.code().occurrences(callee.body());
+    /** The type of the method with the type arguments of the call (JLS 15.12.2.6). */
+    private static Optional<ExecutableType> type(Code code, TreePath path) {
+        return code.type(new TreePath(path, ((MethodInvocationTree) path.getLeaf()).getMethodSelect()))
+                .filter(type -> type instanceof ExecutableType)
+                .map(type -> (ExecutableType) type);
+    }
+
+    /** What the call gives, with its type arguments. */
+    TypeMirror result() {
+        return type(code, path).map(ExecutableType::getReturnType).orElse(callee.element().getReturnType());
     }
 
     private static Optional<Handed> object(Code code, TreePath path, MethodInvocationTree tree, Callee callee) {
@@ -67,7 +81,8 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
             return Optional.empty();
         }
         TreePath object = new TreePath(new TreePath(path, select), select.getExpression());
-        return Optional.of(new Handed(Optional.empty(), object, callee.owner().asType(), usesOfThis(callee), false));
+        return Optional.of(new Handed(Optional.empty(), object,
+                code.type(object).orElse(callee.owner().asType()), callee.owner().asType(), usesOfThis(callee), false));
     }
 
     /** Where the body needs its object: {@code this}, and members by their simple names. */
@@ -79,7 +94,7 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
             public Void visitIdentifier(IdentifierTree tree, Void unused) {
                 code.element(getCurrentPath())
                         .filter(element -> element.getKind().isField() || element.getKind() == ElementKind.METHOD)
-                        .filter(element -> !element.getModifiers().contains(Modifier.STATIC))
+                        .filter(element -> !element.getModifiers().contains(Modifier.STATIC) && code.find(tree).isPresent())
                         .ifPresent(element -> found.add(getCurrentPath()));
                 return null;
             }
@@ -99,7 +114,42 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
     }
 
     Handed.Way way(Analysis analysis, Handed one) {
-        return one.way(analysis, code, callee, all());
+        return one.isSet() && isSpent(one) ? Handed.Way.WRITTEN : one.way(analysis, code, callee, all());
+    }
+
+    /** Whether an argument is a variable that nobody needs behind the call, so that the method may change it. */
+    private boolean isSpent(Handed one) {
+        Optional<VariableElement> variable = code.element(one.value())
+                .filter(element -> element instanceof VariableElement && !element.getKind().isField()
+                        && !element.getModifiers().contains(Modifier.FINAL)
+                        && code.types().isSameType(element.asType(), one.declared()))
+                .map(element -> (VariableElement) element);
+        if (variable.isEmpty() || !(one.tree() instanceof IdentifierTree)) {
+            return false;
+        }
+        List<Occurrence> all = code.occurrences(wholeMember()).stream()
+                .filter(found -> found.variable().equals(variable.get())).toList();
+        int end = range().end();
+        boolean isUsedBehind = all.stream().anyMatch(found -> found.offset() >= end);
+        boolean isAnotherArgument = all.stream().filter(found -> range().contains(found.offset())).count() > 1;
+        int declared = all.isEmpty() ? 0 : all.get(0).offset();
+        for (TreePath at = path; at != null && !isUsedBehind; at = at.getParentPath()) {
+            Tree tree = at.getLeaf();
+            boolean isRepeated = Jumps.isLoop(tree) || tree instanceof LambdaExpressionTree || tree instanceof ClassTree;
+            isUsedBehind = isRepeated && code.range(tree).start() > declared;
+        }
+        return !isUsedBehind && !isAnotherArgument && all.stream().noneMatch(found -> isCaptured(found, declared));
+    }
+
+    /** Whether a variable is used in a lambda or class that it is declared outside of. */
+    private boolean isCaptured(Occurrence found, int declared) {
+        for (TreePath at = found.path(); at != null; at = at.getParentPath()) {
+            if ((at.getLeaf() instanceof LambdaExpressionTree || at.getLeaf() instanceof ClassTree)
+                    && code.range(at.getLeaf()).start() > declared) {
+                return true;
+            }
+        }
+        return false;
     }
 
     List<Handed> variables(Analysis analysis) {
@@ -138,6 +188,8 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
     Optional<Reason> objection(Analysis analysis) {
         if (!code.sharesTypesWith(callee.code())) {
             return reason("the call is in a part of the workspace that is compiled apart from the method");
+        } else if (callee.saysSuper() && (object.isPresent() || !code.enclosingType(path).equals(Optional.of(callee.owner())))) {
+            return reason("the method says 'super', which means another class here");
         } else if (isOfSuper()) {
             return reason("it is called on 'super', which says another class here");
         } else if (object.isPresent() && !object.get().isMissedAlike(callee)) {

@@ -101,8 +101,6 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
             return Optional.of("the method is overridden, so that it is not certain which one a call means");
         } else if (names(code, path, method)) {
             return Optional.of("the method calls itself");
-        } else if (namesSuper(path)) {
-            return Optional.of("the method says 'super', which means another class elsewhere");
         }
         return Optional.empty();
     }
@@ -148,15 +146,16 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
         return found[0];
     }
 
-    private static boolean namesSuper(TreePath path) {
+    /** Whether the body says {@code super}, which means the same only in the same class. */
+    boolean saysSuper() {
         boolean[] found = {false};
         new TreePathScanner<Void, Void>() {
             @Override
             public Void visitIdentifier(IdentifierTree name, Void unused) {
-                found[0] |= name.getName().contentEquals("super");
+                found[0] |= name.getName().contentEquals("super") && code.find(name).isPresent();
                 return null;
             }
-        }.scan(path, null);
+        }.scan(body(), null);
         return found[0];
     }
 

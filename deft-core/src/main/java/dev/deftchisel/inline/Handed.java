@@ -21,11 +21,13 @@ import javax.lang.model.type.TypeMirror;
  *
  * @param name     of the parameter; empty for the object
  * @param value    the expression in the code of the call
- * @param declared the type it is turned into
+ * @param declared the type it is turned into, with the type arguments of the call
+ * @param formal   the same type as the method declares it
  * @param uses     where the body needs it
  * @param isSet    whether the body assigns the parameter
  */
-record Handed(Optional<String> name, TreePath value, TypeMirror declared, List<TreePath> uses, boolean isSet) {
+record Handed(Optional<String> name, TreePath value, TypeMirror declared, TypeMirror formal,
+        List<TreePath> uses, boolean isSet) {
 
     /** What becomes of it. */
     enum Way {

@@ -42,6 +42,7 @@ final class Written {
     private final TreePath path;
     private final ExpressionTree value;
     private final TypeMirror declared;
+    private final TypeMirror formal;
     private final TypeWriter writer;
     private final Optional<TypeMirror> own;
 
@@ -59,13 +60,15 @@ final class Written {
      * @param code     the file of the value
      * @param path     the value
      * @param declared the type that the value is turned into where it stands now
+     * @param formal   the same type as the declaration of a method says it, with the type parameters of that
      * @param writer   of types in the file where it is to stand
      */
-    Written(Code code, TreePath path, TypeMirror declared, TypeWriter writer) {
+    Written(Code code, TreePath path, TypeMirror declared, TypeMirror formal, TypeWriter writer) {
         this.code = code;
         this.path = path;
         this.value = (ExpressionTree) path.getLeaf();
         this.declared = declared;
+        this.formal = formal;
         this.writer = writer;
         this.own = isArrayOnly() ? Optional.of(declared) : code.type(path);
     }
@@ -169,7 +172,8 @@ final class Written {
         } else if (parent instanceof NewClassTree made && made.getArguments().contains(child)) {
             wanted = parameter(where.element(path), made.getArguments().indexOf(child));
         }
-        return wanted.filter(type -> code.types().isSameType(type, declared)).isPresent();
+        return wanted.filter(type -> code.types().isSameType(type, declared) || code.types().isSameType(type, formal))
+                .isPresent();
     }
 
     /** What the method around returns; a lambda's result may be part of an inference. */

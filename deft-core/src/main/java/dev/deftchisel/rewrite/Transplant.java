@@ -61,7 +61,9 @@ public final class Transplant {
             new TreePathScanner<Void, Void>() {
                 @Override
                 public Void visitIdentifier(IdentifierTree tree, Void unused) {
-                    from.element(getCurrentPath()).ifPresent(element -> name(getCurrentPath(), tree, element, isObjectWritten, part));
+                    // what the compiler adds, such as the constructor of an anonymous class, has no place
+                    from.find(tree).flatMap(range -> from.element(getCurrentPath()))
+                            .ifPresent(element -> name(getCurrentPath(), tree, element, isObjectWritten, part));
                     return null;
                 }
             }.scan(part, null);

@@ -22,9 +22,13 @@ final class ExtractMethodCommand implements Callable<Integer> {
     @Option(names = "--expressions", description = "expressions instead of statements")
     private boolean expressions;
 
+    @Option(names = "--back", description = "inline each method again, after which the class files must be equal")
+    private boolean back;
+
     @Override
     public Integer call() throws IOException {
-        return options.run(OPERATION, () -> expressions ? " --expressions" : "", Oracles.ofReshaping(),
+        return options.run(OPERATION, () -> (expressions ? " --expressions" : "") + (back ? " --back" : ""),
+                back ? Oracles.ofExtractionAndBack() : Oracles.ofReshaping(),
                 analyst -> expressions ? new ExpressionSubjects(analyst, options.seed(), OPERATION)
                         : new StatementSubjects(analyst, options.seed()), false);
     }

@@ -37,7 +37,7 @@ public record Oracles(
                 List.of(new NoNewDiagnostics(), new SameClasses()), Optional.empty());
     }
 
-    /** After a variable is extracted and inlined again the class files are equal. */
+    /** After a variable or method is extracted and inlined again the class files are equal. */
     public static Oracles ofExtractionAndBack() {
         return new Oracles(List.of(), List.of(), List.of(new NoNewDiagnostics(), new SameClasses()),
                 Optional.of(new InlinedBack()));
