@@ -123,7 +123,8 @@ final class InlineMethod {
         }
         if (goes) {
             edits.computeIfAbsent(callee.code().file().path(), path -> new ArrayList<>())
-                    .add(Edit.of(Layout.removed(callee.code().file(), withDocumentation(callee)), "", Edit.Kind.CODE));
+                    .add(Edit.of(Layout.removed(callee.code().file(),
+                            Layout.withDocumentation(callee.code().file(), callee.code().range(callee.tree()))), "", Edit.Kind.CODE));
         }
         List<String> notes = !goes ? List.of() : CallEdits.lostComments(callee, edits.values().stream().flatMap(List::stream).toList())
                 .stream().map(comment -> "the comment '" + comment + "' goes with the method").toList();
@@ -150,21 +151,5 @@ final class InlineMethod {
             names.add(tokens.text(i));
         }
         return names;
-    }
-
-    /** The method with the comments directly above it. */
-    private static Range withDocumentation(Callee callee) {
-        Tokens tokens = callee.code().tokens();
-        Range range = callee.code().range(callee.tree());
-        int start = range.start();
-        for (int i = tokens.at(start) - 1; i >= 0; i--) {
-            boolean isGap = !tokens.kind(i).isComment() && tokens.text(i).isBlank() && tokens.text(i).lines().count() <= 2;
-            if (tokens.kind(i).isComment() && tokens.text(i).startsWith("/**")) {
-                return new Range(tokens.start(i), range.end());
-            } else if (!isGap) {
-                break;
-            }
-        }
-        return new Range(start, range.end());
     }
 }

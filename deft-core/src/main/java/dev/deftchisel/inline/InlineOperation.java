@@ -17,7 +17,7 @@ import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.Modifier;
 
-/** Puts what a local variable or method stands for where its name stands. */
+/** Puts what a local variable, field or method stands for where its name stands. */
 public final class InlineOperation implements Operation {
 
     /** The key of the choice which uses give way: {@code all}, and the declaration goes, all but {@code keep} it, or only the one {@code here}. */
@@ -38,7 +38,7 @@ public final class InlineOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Put what a variable or method stands for where its name stands";
+        return "Put what a variable, field or method stands for where its name stands";
     }
 
     @Override
@@ -54,6 +54,9 @@ public final class InlineOperation implements Operation {
                             ? Optional.of(offer(spot, "inline the variable " + symbol.name() + ", used in "
                                     + places(found.variable().uses().size())))
                             : Optional.empty());
+            case FIELD -> symbol.isSource() && (symbol.modifiers().contains(Modifier.FINAL) || symbol.isPrivate())
+                    ? Optional.of(offer(spot, "inline the field " + symbol.signature()))
+                    : Optional.empty();
             case METHOD -> symbol.isSource() && !symbol.modifiers().contains(Modifier.ABSTRACT)
                     ? Optional.of(offer(spot, "inline the method " + symbol.signature()))
                     : Optional.empty();
@@ -83,9 +86,10 @@ public final class InlineOperation implements Operation {
         boolean stays = answers.single(PLACES).filter("keep"::equals).isPresent();
         return switch (target.get().kind()) {
             case LOCAL_VARIABLE -> variable(spot, target.get(), analyst, onlyHere, stays);
+            case FIELD -> new InlineField(spot, target.get(), analyst).plan(onlyHere, stays);
             case METHOD -> new InlineMethod(spot, target.get(), analyst).plan(onlyHere, stays);
             default -> Plan.refused(spot,
-                    "only local variables and methods can be inlined, and this is the " + target.get().describe());
+                    "only local variables, fields and methods can be inlined, and this is the " + target.get().describe());
         };
     }
 

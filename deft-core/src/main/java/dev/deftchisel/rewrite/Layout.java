@@ -72,6 +72,15 @@ public record Layout(String lineEnd, String unit) {
         return behind;
     }
 
+    /** A member with the documentation directly above it. */
+    public static Range withDocumentation(SourceFile file, Range member) {
+        Tokens tokens = file.tokens();
+        int above = tokens.at(member.start()) - 1;
+        boolean isGap = above > 0 && tokens.kind(above) == TokenKind.WHITE_SPACE && tokens.text(above).lines().count() <= 2;
+        boolean isDocumented = isGap && tokens.kind(above - 1).isComment() && tokens.text(above - 1).startsWith("/**");
+        return isDocumented ? new Range(tokens.start(above - 1), member.end()) : member;
+    }
+
     /** The range with the blanks around it up to the line starts and with its last line end, when nothing else is there. */
     public static Range wholeLines(SourceFile file, Range range) {
         String content = file.content();

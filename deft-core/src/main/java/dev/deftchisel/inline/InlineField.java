@@ -1,0 +1,192 @@
+package dev.deftchisel.inline;
+
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Effects;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.Role;
+import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.FileChange;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.Layout;
+import dev.deftchisel.rewrite.NewCode;
+import dev.deftchisel.rewrite.Transplant;
+import dev.deftchisel.rewrite.TypeWriter;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.function.Consumer;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.VariableElement;
+import javax.lang.model.type.TypeMirror;
+
+/** Puts the value of a constant, or of a field that never has another one, where its name stands. */
+final class InlineField {
+
+    private final Spot spot;
+    private final Symbol field;
+    private final Analyst analyst;
+
+    InlineField(Spot spot, Symbol field, Analyst analyst) {
+        this.spot = spot;
+        this.field = field;
+        this.analyst = analyst;
+    }
+
+    /**
+     * Works it out.
+     *
+     * @param onlyHere only the use at the spot
+     * @param stays    whether the declaration stays
+     */
+    Plan plan(boolean onlyHere, boolean stays) {
+        Optional<SourceFile> declaring = analyst.declaring(field.key());
+        if (declaring.isEmpty()) {
+            return Plan.refused(spot, "the field " + field.signature() + " is not declared in the workspace");
+        }
+        Set<Path> files = new HashSet<>(List.of(declaring.get().path(), spot.file().path()));
+        if (!field.isPrivate()) {
+            analyst.snapshot().mentioning(Set.of(field.name())).forEach(file -> files.add(file.path()));
+        }
+        Analysis before = analyst.analyse(new Focus(files, Set.of(field.name()), Set.of(), Map.of(), true));
+        Optional<Binding> declared = before.declaration(field.key());
+        Optional<Code> home = before.code(declaring.get().path());
+        Optional<TreePath> path = declared.flatMap(binding -> home.flatMap(code -> code.around(binding.range()).stream()
+                .filter(around -> around.getLeaf() instanceof VariableTree).findFirst()));
+        if (path.isEmpty()) {
+            return Plan.refused(spot, "the declaration of " + field.signature() + " was not found");
+        }
+        Optional<String> objection = objection(before, home.get(), path.get());
+        if (objection.isPresent()) {
+            return Plan.refused(Reason.at(declaring.get().path(), declared.get().range(), objection.get()));
+        }
+        List<Binding> uses = before.uses(field.key()).stream()
+                .filter(use -> use.role() == Role.READ && use.isNamed())
+                .filter(use -> !onlyHere || use.file().equals(spot.file().path()) && use.range().touches(spot.place().caret()))
+                .toList();
+        if (uses.isEmpty()) {
+            return Plan.refused(spot, "the field is never read");
+        }
+        return plan(before, home.get(), path.get(), uses, !onlyHere && !stays);
+    }
+
+    private Optional<String> objection(Analysis before, Code code, TreePath path) {
+        VariableTree tree = (VariableTree) path.getLeaf();
+        if (tree.getInitializer() == null) {
+            return Optional.of("the field gets no value where it is declared");
+        } else if (!tree.getModifiers().getAnnotations().isEmpty()) {
+            return Optional.of("its declaration has annotations, which would be lost");
+        } else if (!field.modifiers().contains(Modifier.FINAL) && (!field.isPrivate() || before.isAssigned(field.key()))) {
+            return Optional.of("the field may get another value");
+        }
+        TreePath value = new TreePath(path, tree.getInitializer());
+        boolean isConstant = code.element(path).filter(element -> element instanceof VariableElement variable
+                && variable.getConstantValue() != null).isPresent();
+        Effects effects = code.effects(value);
+        boolean isSame = isConstant || effects.isPure() && !effects.isFresh() && !effects.readsState();
+        boolean isAlone = code.file().content().startsWith(";", code.range(tree.getInitializer()).end())
+                && code.members().stream().filter(member -> member.start() == code.range(tree).start()).count() == 1;
+        if (!isSame) {
+            return Optional.of("its value may be another each time it is worked out, or doing so can be noticed");
+        }
+        return isAlone ? Optional.empty() : Optional.of("it is declared together with others; split the declaration first");
+    }
+
+    private Plan plan(Analysis before, Code home, TreePath declaration, List<Binding> uses, boolean goes) {
+        VariableTree tree = (VariableTree) declaration.getLeaf();
+        TreePath value = new TreePath(declaration, tree.getInitializer());
+        Map<Path, List<Edit>> edits = new LinkedHashMap<>();
+        Map<Path, TypeWriter> writers = new HashMap<>();
+        for (Binding use : uses) {
+            Code code = before.code(use.file()).orElseThrow();
+            Optional<TreePath> found = place(code, use);
+            if (found.isEmpty()) {
+                return Plan.refused(Reason.at(use.file(), use.range(), "the value cannot be written here"));
+            }
+            TreePath place = found.get();
+            if (!code.sharesTypesWith(home) || !isObjectIdle(code, place)) {
+                return Plan.refused(Reason.at(use.file(), use.range(),
+                        "the object it is read from may be null, or is worked out here, which would be left out"));
+            }
+            TypeWriter writer = writers.computeIfAbsent(use.file(), path -> new TypeWriter(code));
+            NewCode text = new NewCode(home.file());
+            SortedMap<Range, Consumer<NewCode>> names = new Transplant(home, code, place, writer, unused -> { })
+                    .names(List.of(value), false);
+            boolean isWritten = new Written(home, value, declarationType(home, declaration), declarationType(home, declaration), writer)
+                    .write(text, code, place, (to, instead) -> {
+                        SortedMap<Range, Consumer<NewCode>> all = new TreeMap<>(names);
+                        all.putAll(instead);
+                        to.carry(home.range(tree.getInitializer()), indent(home, value), indent(code, place), all);
+                    });
+            if (!isWritten) {
+                return Plan.refused(Reason.at(use.file(), use.range(), "a type matters here that has no name which could be written"));
+            }
+            edits.computeIfAbsent(use.file(), path -> new ArrayList<>()).add(text.replacing(code.range(place.getLeaf())).without(idle(code, place)));
+        }
+        if (goes) {
+            edits.computeIfAbsent(home.file().path(), path -> new ArrayList<>())
+                    .add(Edit.of(Layout.removed(home.file(), Layout.withDocumentation(home.file(), home.range(tree))), "",
+                            Edit.Kind.CODE));
+        }
+        writers.forEach((path, writer) -> edits.get(path).addAll(writer.imports()));
+        return new Plan.Ready(new Change("inline the field " + field.signature(), edits.entrySet().stream()
+                .map(entry -> new FileChange(entry.getKey(), Optional.empty(),
+                        before.snapshot().file(entry.getKey()).orElseThrow().text(), entry.getValue()))
+                .toList(), Meaning.same(), List.of()), before);
+    }
+
+    private static TypeMirror declarationType(Code code, TreePath declaration) {
+        return code.element(declaration).orElseThrow().asType();
+    }
+
+    /** The name, with what it is selected from. */
+    private static Optional<TreePath> place(Code code, Binding use) {
+        return code.around(use.range()).stream()
+                .filter(path -> path.getLeaf() instanceof IdentifierTree
+                        || path.getLeaf() instanceof MemberSelectTree && code.range(path.getLeaf()).end() == use.range().end())
+                .findFirst();
+    }
+
+    /** The {@code this} that the field is read from, if it is written. */
+    private static List<Range> idle(Code code, TreePath place) {
+        return place.getLeaf() instanceof MemberSelectTree select && select.getExpression() instanceof IdentifierTree name
+                && name.getName().contentEquals("this") ? List.of(code.range(name)) : List.of();
+    }
+
+    /** Whether nothing is lost with what the field is read from: a class, {@code this}, or nothing. */
+    private static boolean isObjectIdle(Code code, TreePath place) {
+        if (!(place.getLeaf() instanceof MemberSelectTree select)) {
+            return true;
+        }
+        ExpressionTree object = select.getExpression();
+        boolean isThis = object instanceof IdentifierTree name && name.getName().contentEquals("this");
+        return isThis || code.element(new TreePath(place, object))
+                .filter(element -> element.getKind().isClass() || element.getKind().isInterface()).isPresent();
+    }
+
+    private static String indent(Code code, TreePath path) {
+        return Layout.indentOf(code.file(), code.range(path.getLeaf()).start());
+    }
+}
