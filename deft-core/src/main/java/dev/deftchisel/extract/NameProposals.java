@@ -61,6 +61,22 @@ final class NameProposals {
         return names;
     }
 
+    /** The same for a constant, in capitals; that of a text is what the text says. */
+    List<String> ofConstant(TreePath expression) {
+        Set<String> wishes = new LinkedHashSet<>();
+        if (expression.getLeaf() instanceof LiteralTree literal && literal.getValue() instanceof String text) {
+            String words = text.replaceAll("[^\\p{L}\\p{N}]+", "_").replaceAll("^_+|_+$", "");
+            if (words.matches("\\p{L}.{0,29}")) {
+                wishes.add(words.toUpperCase(Locale.ROOT));
+            }
+        }
+        of(expression).forEach(name -> wishes.add(
+                name.replaceAll("(?<=[\\p{Ll}\\p{N}])(?=\\p{Lu})", "_").toUpperCase(Locale.ROOT)));
+        List<String> free = new ArrayList<>();
+        wishes.forEach(wish -> free.add(free(code.tokens(), wish)));
+        return free;
+    }
+
     /** At least one name, best first. */
     List<String> of(TreePath expression) {
         Set<String> wishes = new LinkedHashSet<>();

@@ -36,6 +36,7 @@ import java.util.stream.Collectors;
  * <li>calls, lambdas, method references and conditionals have the same erased type, constants the same value;</li>
  * <li>each method overrides the same methods (JLS 8.4.8), in every type below those concerned;</li>
  * <li>no member that serialization finds by its name gets or loses that name;</li>
+ * <li>a name that is given to something new means that wherever it is written;</li>
  * <li>no edit does anything that its kind does not say.</li>
  * </ol>
  */
@@ -80,6 +81,7 @@ public final class Guard {
         Comparison comparison = new Comparison(before, after, change);
         List<Difference> differences = new ArrayList<>(comparison.bindings());
         differences.addAll(comparison.errors());
+        differences.addAll(new GivenNames(after, change).differences());
         if (differences.isEmpty()) {
             // otherwise other types only follow from other names
             differences.addAll(comparison.traces());

@@ -60,7 +60,9 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
                     types.map(type -> (TypeMirror) type.getParameterTypes().get(index)).orElse(parameter.asType()), parameter.asType(),
                     own.stream().map(Occurrence::path).toList(), own.stream().anyMatch(Occurrence::isWritten)));
         }
-        return new CallSite(code, path, callee, object(code, path, tree, callee), handed);
+        CallSite site = new CallSite(code, path, callee, object(code, path, tree, callee), handed);
+        boolean isHandedOn = callee.shape() instanceof Callee.Choice && site.isLast();
+        return isHandedOn ? new CallSite(code, path, callee.asStatements(), site.object(), handed) : site;
     }
 
     /** The type of the method with the type arguments of the call (JLS 15.12.2.6). */

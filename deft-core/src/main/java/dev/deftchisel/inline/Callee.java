@@ -220,6 +220,13 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
                 : List.of(path);
     }
 
+    /** The same, whose choice is left as it is: nothing follows, so that each {@code return} may stay. */
+    Callee asStatements() {
+        List<TreePath> all = tree().getBody().getStatements().stream()
+                .map(statement -> new TreePath(body(), statement)).toList();
+        return new Callee(code, path, element, new Several(all));
+    }
+
     MethodTree tree() {
         return (MethodTree) path.getLeaf();
     }

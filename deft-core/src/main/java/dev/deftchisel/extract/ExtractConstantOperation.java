@@ -1,0 +1,231 @@
+package dev.deftchisel.extract;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Effects;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.change.Alike;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.FileChange;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.NewName;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.Layout;
+import dev.deftchisel.rewrite.NewCode;
+import dev.deftchisel.rewrite.TypeWriter;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.Modifier;
+
+/** Gives a value that is always the same a name in the class: a static final field. */
+public final class ExtractConstantOperation implements Operation {
+
+    /** The key of the name. */
+    public static final String NAME = "name";
+    /** The key of the choice which places get the constant: {@code here} or {@code all} of the class. */
+    public static final String PLACES = "places";
+    /** The key of the choice who may use it: {@code private}, {@code package}, {@code protected} or {@code public}. */
+    public static final String VISIBILITY = "visibility";
+
+    private static final Question PLACES_QUESTION = new Question.Choice(
+            PLACES,
+            "where the constant is used",
+            List.of(new Question.Option("here", "only in this place"),
+                    new Question.Option("all", "wherever the class says the same")),
+            "here");
+    private static final Question VISIBILITY_QUESTION = new Question.Choice(
+            VISIBILITY,
+            "who may use the constant",
+            List.of(new Question.Option("private", "only this class"),
+                    new Question.Option("package", "the package"),
+                    new Question.Option("protected", "the package and subclasses"),
+                    new Question.Option("public", "everyone")),
+            "private");
+
+    @Override
+    public String id() {
+        return "extract-constant";
+    }
+
+    @Override
+    public String summary() {
+        return "Give a value that is always the same a name in the class";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return List.of(new Question.Proposed(NAME, "the name of the constant", List.of()), PLACES_QUESTION,
+                VISIBILITY_QUESTION);
+    }
+
+    @Override
+    public Optional<Offer> offer(Spot spot) {
+        return spot.analysis().code(spot.file().path()).flatMap(code -> constant(code, spot).map(selected ->
+                new Offer(id(), "extract '" + code.shown(selected.range(), 50) + "' to a constant", Offer.Kind.REFACTORING,
+                        selected.range(), List.of(new Question.Proposed(NAME, "the name of the constant",
+                                new NameProposals(code).ofConstant(selected.path())), PLACES_QUESTION, VISIBILITY_QUESTION))));
+    }
+
+    /** The innermost expression at a place that can be a constant. */
+    private static Optional<Selected> constant(Code code, Spot spot) {
+        List<Selected> candidates = new ArrayList<>(Selected.at(code, spot.place().selection()));
+        // at a bare caret a literal comes before what is around it
+        candidates.sort((one, other) -> Integer.compare(one.range().length(), other.range().length()));
+        return candidates.stream()
+                .filter(selected -> obstacle(code, selected).isEmpty())
+                .filter(selected -> spot.place().selection().length() > 0 || !(selected.tree().getKind() == Tree.Kind.IDENTIFIER))
+                .findFirst();
+    }
+
+    /** Why an expression is not constant in meaning; empty when it is. */
+    private static Optional<String> obstacle(Code code, Selected selected) {
+        Effects effects = code.effects(selected.path());
+        if (!effects.readsLocals().isEmpty()) {
+            return Optional.of("it depends on '" + effects.readsLocals().iterator().next().getSimpleName()
+                    + "', which is another each time");
+        } else if (!effects.isPure() || effects.isFresh()) {
+            return Optional.of("evaluating it may do something, fail, or give another object each time");
+        } else if (effects.readsState()) {
+            return Optional.of("it depends on fields or elements that may change");
+        }
+        return code.dependsOnThis(selected.path()) ? Optional.of("it depends on the object it is evaluated in") : Optional.empty();
+    }
+
+    @Override
+    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+        Path file = spot.file().path();
+        Set<String> names = answers.single(NAME).map(Set::of).orElse(Set.of());
+        boolean all = answers.single(PLACES).filter("all"::equals).isPresent();
+        // the other places may be in any body
+        Analysis before = analyst.analyse(all ? Focus.whole(Set.of(file)).deeply()
+                : new Focus(Set.of(file), names, Set.of(), Map.of(file, List.of(spot.place().selection())), true));
+        Code code = before.code(file).orElseThrow();
+        List<Selected> candidates = Selected.at(code, spot.place().selection());
+        if (candidates.isEmpty()) {
+            return Plan.refused(spot, "there is no expression here that could be a constant; select one, or put the caret in it");
+        }
+        Optional<Selected> selected = constant(code, spot);
+        if (selected.isEmpty()) {
+            return Plan.refused(Reason.at(file, candidates.get(0).range(), obstacle(code, candidates.get(0))
+                    .orElse("this is a constant's name already")));
+        }
+        String name = answers.single(NAME).orElseGet(() -> new NameProposals(code).ofConstant(selected.get().path()).get(0));
+        Optional<String> objection = new NewName(name, SymbolKind.FIELD, spot.file().module().level()).objection();
+        if (objection.isPresent()) {
+            return Plan.refused(objection.get());
+        }
+        String visibility = answers.single(VISIBILITY).orElse("private");
+        boolean isMentioned = !visibility.equals("private") && before.snapshot().mentioning(Set.of(name)).stream()
+                .anyMatch(other -> !other.path().equals(file));
+        return isMentioned
+                ? Plan.refused(spot, "other files mention the name " + name + ", so that only a private constant is sure to"
+                        + " be another; or choose another name")
+                : plan(before, code, selected.get(), name, all, visibility);
+    }
+
+    private Plan plan(Analysis before, Code code, Selected selected, String name, boolean all, String visibility) {
+        TreePath owner = owner(selected.path());
+        TypeWriter writer = new TypeWriter(code);
+        Optional<String> type = code.type(selected.path()).flatMap(writer::write);
+        if (type.isEmpty()) {
+            return Plan.refused(Reason.at(code.file().path(), selected.range(), "its type has no name that could be written here"));
+        }
+        boolean isInterface = code.element(owner).filter(element -> element.getKind().isInterface()).isPresent();
+        String modifiers = isInterface ? "" : (visibility.equals("package") ? "" : visibility + " ") + "static final ";
+        List<Edit> edits = new ArrayList<>();
+        edits.add(declaration(code, owner, selected, modifiers + type.get(), name));
+        List<TreePath> places = all && !selected.isPartOfChain(code)
+                ? new SameValue(before, code, selected).within(owner) : List.of(selected.path());
+        for (TreePath place : places) {
+            Range own = place.getLeaf() == selected.tree() ? selected.range() : code.range(place.getLeaf());
+            Range whole = selected.isPartOfChain(code) ? own : Selected.withParentheses(code, place, own);
+            boolean touches = whole.start() > 0
+                    && Character.isJavaIdentifierPart(code.file().content().charAt(whole.start() - 1));
+            Edit edit = new NewCode(code.file()).write(touches ? " " : "").name(name).replacing(whole);
+            edits.add(own.equals(selected.range()) ? edit : edit.giving(List.of(new Alike(whole, selected.range()))));
+        }
+        edits.addAll(writer.imports());
+        return new Plan.Ready(new Change("extract '" + code.shown(selected.range(), 50) + "' to the constant " + name,
+                List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), edits)),
+                Meaning.same(), List.of()), before);
+    }
+
+    private static TreePath owner(TreePath path) {
+        TreePath at = path;
+        while (!(at.getLeaf() instanceof ClassTree)) {
+            at = at.getParentPath();
+        }
+        return at;
+    }
+
+    /** Behind the constants at the start of the class, but before the one in which the value stands. */
+    private static Edit declaration(Code code, TreePath owner, Selected selected, String head, String name) {
+        Layout layout = Layout.of(code.file());
+        List<? extends Tree> members = ((ClassTree) owner.getLeaf()).getMembers().stream()
+                .filter(member -> code.find(member).isPresent()).toList();
+        String indent = Layout.indentOf(code.file(), code.range(owner.getLeaf()).start()) + layout.unit();
+        Range value = selected.range();
+        NewCode text = new NewCode(code.file());
+        Tree last = null;
+        for (Tree member : members) {
+            if (!isConstant(code, owner, member) || code.range(member).encloses(value)) {
+                break;
+            }
+            last = member;
+        }
+        String oldIndent = Layout.indentOf(code.file(), value.start());
+        if (last != null) {
+            text.write(layout.lineEnd() + indent + head + " ").name(name).write(" = ").carry(value, oldIndent, indent).write(";");
+            return text.at(Layout.behind(code.file(), end(code, last)));
+        }
+        int open = opening(code, owner, members);
+        text.write(layout.lineEnd() + indent + head + " ").name(name).write(" = ").carry(value, oldIndent, indent).write(";");
+        boolean isField = !members.isEmpty() && members.get(0) instanceof VariableTree;
+        return text.write(isField ? "" : layout.lineEnd()).at(open);
+    }
+
+    /** An enum constant ends before its comma or semicolon. */
+    private static int end(Code code, Tree member) {
+        Tokens tokens = code.tokens();
+        int next = tokens.code(tokens.at(code.range(member).end() - 1) + 1);
+        boolean isList = next < tokens.count() && tokens.is(next, ';') && !code.text(member).endsWith(";");
+        return isList ? tokens.end(next) : code.range(member).end();
+    }
+
+    /** Behind the brace that opens the body. */
+    private static int opening(Code code, TreePath owner, List<? extends Tree> members) {
+        Tokens tokens = code.tokens();
+        int limit = members.isEmpty() ? code.range(owner.getLeaf()).end() : code.range(members.get(0)).start();
+        int brace = tokens.codeBefore(tokens.at(limit - 1));
+        while (!tokens.is(brace, '{')) {
+            brace = tokens.codeBefore(brace - 1);
+        }
+        return tokens.end(brace);
+    }
+
+    private static boolean isConstant(Code code, TreePath owner, Tree member) {
+        return member instanceof VariableTree && code.element(new TreePath(owner, member))
+                .filter(element -> element.getModifiers().containsAll(Set.of(Modifier.STATIC, Modifier.FINAL))
+                        || element.getKind() == ElementKind.ENUM_CONSTANT).isPresent();
+    }
+}
