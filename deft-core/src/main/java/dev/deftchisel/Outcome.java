@@ -43,7 +43,7 @@ public sealed interface Outcome {
         public long places() {
             return change.files().stream()
                     .mapToLong(file -> file.takenEdits().stream()
-                            .filter(edit -> edit.kind() == Edit.Kind.CODE && edit.carried().isEmpty())
+                            .filter(edit -> edit.kind() == Edit.Kind.CODE && !edit.replacement().isBlank())
                             .filter(edit -> !file.before().content()
                                     .substring(edit.range().start(), edit.range().end()).isBlank())
                             .count())

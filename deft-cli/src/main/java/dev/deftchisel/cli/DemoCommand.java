@@ -85,6 +85,12 @@ final class DemoCommand implements Callable<Integer> {
         heading("A name that only gets in the way: put its value where it is used.");
         run("inline", "src/main/java/harbour/dues/TonnageTariff.java:14:14");
 
+        heading("Statements become a method: what they need goes in, what is needed behind them comes out.");
+        run("extract-method", "src/main/java/harbour/office/HarbourOffice.java:36:9-38:27", "--name", "invoicesFor");
+
+        heading("A method that says no more than its call: put what it does where it is called.");
+        run("inline", "harbour.dues.TonnageTariff#isDangerous");
+
         heading("Rename a class, take every mention of it in text, but leave the comment in the board's layout alone.");
         run("rename", "harbour.reports.DayReport", "BerthReport", "--mentions", "all",
                 "--omit", "src/main/resources/harbour/board.xml:3");

@@ -1,6 +1,8 @@
 package dev.deftchisel.extract;
 
 import com.sun.source.tree.AssignmentTree;
+import com.sun.source.tree.ExpressionStatementTree;
+import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
@@ -119,7 +121,12 @@ final class ExtractMethodEdits {
             return;
         }
         SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>();
+        Optional<Range> result = onlyResult();
+        result.ifPresent(head -> instead.put(head, to -> to.write("return ")));
         for (Flow.Variable variable : flow.movedInside()) {
+            if (result.isPresent() && flow.outputs().contains(variable)) {
+                continue;
+            }
             variable.settingStatement().ifPresentOrElse(
                     statement -> instead.put(code.range(((AssignmentTree) variable.first().path().getParentPath().getLeaf())
                             .getVariable()), to -> declareAtFirstValue(to, variable)),
@@ -131,9 +138,37 @@ final class ExtractMethodEdits {
         text.write(newLine).carry(fragment.range(), oldIndent, indent, instead);
         if (exits.kind() == Exits.Kind.FLAGGED || exits.kind() == Exits.Kind.MARKED) {
             text.write(newLine + (exits.kind() == Exits.Kind.FLAGGED ? "return false;" : "return null;"));
-        } else if (exits.kind() != Exits.Kind.RETURNED && !flow.outputs().isEmpty() && flow.canComplete()) {
+        } else if (result.isEmpty() && exits.kind() != Exits.Kind.RETURNED && !flow.outputs().isEmpty() && flow.canComplete()) {
             returned(text.write(newLine));
         }
+    }
+
+    /**
+     * What stands before the value of the result when the last statement does nothing but give it: {@code int sum =} of
+     * {@code int sum = length + 2;}. The method then returns the value itself.
+     */
+    private Optional<Range> onlyResult() {
+        Tree last = fragment.parts().get(fragment.parts().size() - 1).getLeaf();
+        if (exits.kind() != Exits.Kind.NONE || flow.outputs().size() != 1 || !flow.outputs().get(0).occursOnce()) {
+            return Optional.empty();
+        }
+        Flow.Variable output = flow.outputs().get(0);
+        Optional<Tree> value = last instanceof VariableTree tree && tree == output.first().path().getLeaf()
+                && code.text(tree).endsWith(";") ? Optional.ofNullable(tree.getInitializer())
+                : output.settingStatement().filter(path -> path.getLeaf() == last)
+                        .map(path -> ((AssignmentTree) ((ExpressionStatementTree) last).getExpression()).getExpression());
+        return value.filter(tree -> !(tree instanceof NewArrayTree array && array.getType() == null))
+                .map(tree -> new Range(code.range(last).start(), code.range(tree).start()))
+                .filter(this::hasNoComment);
+    }
+
+    private boolean hasNoComment(Range range) {
+        for (int i = code.tokens().at(range.start()); code.tokens().start(i) < range.end(); i++) {
+            if (code.tokens().kind(i).isComment()) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private void declareAtFirstValue(NewCode to, Flow.Variable variable) {

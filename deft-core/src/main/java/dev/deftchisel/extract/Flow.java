@@ -53,6 +53,11 @@ final class Flow {
             return inside.get(0);
         }
 
+        /** Whether it stands in the fragment in one place only. */
+        boolean occursOnce() {
+            return inside.size() == 1;
+        }
+
         Optional<Occurrence> declaration() {
             return all.stream().filter(one -> one.access() == Occurrence.Access.DECLARED).findFirst();
         }
