@@ -30,6 +30,10 @@ class CarriedCodeTest {
     private static final String SOURCE = """
             class Berth {
                 int next() { return 1; }
+                int unused() { return 2; }
+                int depth;
+                static String text() { return "berth"; }
+                public String toString() { return text(); }
                 int depth(int length) {
                     int sum = length + 2;
                     next();
@@ -109,5 +113,30 @@ class CarriedCodeTest {
                         new Carried(file, at("length * 2"), "int length; int twice() { return ".length())),
                 code(at("length * 2"), "twice()"));
         assertEquals(Set.of(Difference.Kind.BINDING), Set.copyOf(found.stream().map(Difference::kind).toList()));
+    }
+
+    @Test
+    void onlyWhatCannotBeNoticedMayBeLeftOut() {
+        assertFalse(judge(code(at("next();"), "").without(List.of(at("next()")))).isEmpty());
+        assertEquals(List.of(), judge(code(at("length * 2"), "2").without(List.of(at("length * 2")))));
+    }
+
+    @Test
+    void aWholeMemberMayGoWhenNobodyNamesIt() {
+        assertFalse(judge(code(at("int next() { return 1; }"), "")).isEmpty());
+        assertEquals(List.of(), judge(code(at("int unused() { return 2; }"), "")));
+    }
+
+    @Test
+    void aMemberThatOverridesAnotherMayNotGo() {
+        assertFalse(judge(code(at("public String toString() { return text(); }"), "")).isEmpty());
+    }
+
+    @Test
+    void aGivenNameThatMeansSomethingElseIsSeen() {
+        Edit declared = code(beforeReturn(), "int twice = length * 2; ", new Carried(file, at("length * 2"), "int twice = ".length()))
+                .linking(List.of(new Range(4, 9)));
+        assertEquals(List.of(), judge(declared, code(at("length * 2"), "twice").linking(List.of(new Range(0, 5)))));
+        assertFalse(judge(declared, code(at("length * 2"), "depth").linking(List.of(new Range(0, 5)))).isEmpty());
     }
 }
