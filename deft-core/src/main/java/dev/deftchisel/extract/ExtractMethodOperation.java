@@ -1,9 +1,11 @@
 package dev.deftchisel.extract;
 
 import com.sun.source.tree.AssignmentTree;
+import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
@@ -187,9 +189,8 @@ public final class ExtractMethodOperation implements Operation {
             new TreePathScanner<Void, Void>() {
                 @Override
                 public Void visitMethodInvocation(MethodInvocationTree tree, Void unused) {
-                    if (tree.getMethodSelect().toString().matches("(.*\\.)?(this|super)")) {
-                        found.add(Reason.at(code.file().path(), code.range(tree),
-                                "the call of another constructor must stay in the constructor (JLS 8.8.7.1)"));
+                    if (tree.getMethodSelect().toString().matches("(.*\\.)?(this|super)") && !isInClass(part)) {
+                        note(tree, "the call of another constructor must stay in the constructor (JLS 8.8.7.1)");
                     }
                     return super.visitMethodInvocation(tree, null);
                 }
@@ -199,8 +200,8 @@ public final class ExtractMethodOperation implements Operation {
                     ExpressionTree target = tree.getVariable();
                     Optional<Element> field = code.element(new TreePath(getCurrentPath(), target))
                             .filter(element -> element.getKind().isField() && element.getModifiers().contains(Modifier.FINAL));
-                    field.ifPresent(element -> found.add(Reason.at(code.file().path(), code.range(tree),
-                            "the final field '" + element.getSimpleName() + "' gets its value here (JLS 8.3.1.2)")));
+                    field.filter(element -> !isInClass(part)).ifPresent(element -> note(tree,
+                            "the final field '" + element.getSimpleName() + "' gets its value here (JLS 8.3.1.2)"));
                     return super.visitAssignment(tree, null);
                 }
 
@@ -208,9 +209,24 @@ public final class ExtractMethodOperation implements Operation {
                 public Void visitIdentifier(IdentifierTree tree, Void unused) {
                     code.element(getCurrentPath())
                             .filter(element -> isDeclaredAround(code, fragment, element))
-                            .ifPresent(element -> found.add(Reason.at(code.file().path(), code.range(tree),
-                                    "'" + element.getSimpleName() + "' is a class of this body, which no other method sees")));
+                            .ifPresent(element -> note(tree, "'" + element.getSimpleName()
+                                    + "' is a class of this body, which no other method sees"));
                     return null;
+                }
+
+                /** Whether it happens in a class that is declared in the fragment, and goes along. */
+                private boolean isInClass(TreePath part) {
+                    for (TreePath at = getCurrentPath(); at.getLeaf() != part.getLeaf(); at = at.getParentPath()) {
+                        if (at.getLeaf() instanceof ClassTree) {
+                            return true;
+                        }
+                    }
+                    return false;
+                }
+
+                /** What the compiler adds has no place, and is in nobody's way. */
+                private void note(Tree tree, String sentence) {
+                    code.find(tree).ifPresent(range -> found.add(Reason.at(code.file().path(), range, sentence)));
                 }
             }.scan(part, null);
         }

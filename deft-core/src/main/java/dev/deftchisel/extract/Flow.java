@@ -10,7 +10,6 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.analysis.Occurrence;
-import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -182,14 +181,14 @@ final class Flow {
         this.fragment = fragment;
         this.canComplete = fragment.isExpression()
                 || fragment.parts().stream().allMatch(part -> Jumps.canComplete((StatementTree) part.getLeaf()));
-        Range owner = code.range(fragment.member().getParentPath().getLeaf());
         Map<VariableElement, List<Occurrence>> all = new LinkedHashMap<>();
-        code.occurrences(fragment.member()).forEach(one -> all.computeIfAbsent(one.variable(), element -> new ArrayList<>()).add(one));
+        code.occurrences(fragment.member()).forEach(one ->
+                all.computeIfAbsent(one.variable(), element -> new ArrayList<>()).add(one));
         List<Variable> found = new ArrayList<>();
         all.forEach((element, occurrences) -> {
             boolean isInside = occurrences.stream().anyMatch(one -> fragment.contains(one.offset()));
             boolean isOfBody = occurrences.stream().anyMatch(one -> one.access() == Occurrence.Access.DECLARED)
-                    || !isVisibleFromOuterBody(element, owner);
+                    || isImplied(element);
             if (isInside && isOfBody) {
                 found.add(new Variable(element, occurrences));
             }
@@ -197,9 +196,9 @@ final class Flow {
         this.variables = List.copyOf(found);
     }
 
-    /** What is declared in a body around the class is known in the new method too. */
-    private boolean isVisibleFromOuterBody(VariableElement element, Range owner) {
-        return code.key(element) instanceof SymbolKey.Local local && local.offset() < owner.start();
+    /** The parameter of a compact constructor, which is declared nowhere (JLS 8.10.4.2). */
+    private boolean isImplied(VariableElement element) {
+        return code.element(fragment.member()).filter(element.getEnclosingElement()::equals).isPresent();
     }
 
     /** Whether the code behind the fragment can be reached through it. */

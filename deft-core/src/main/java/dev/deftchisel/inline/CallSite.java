@@ -249,6 +249,10 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
             return ownStatement().isPresent() && !isStatement() ? reason("its value is not used here, and is no statement by itself")
                     : Optional.empty();
         }
+        boolean hasNoValue = callee.shape() instanceof Callee.Statements simple && simple.result().isEmpty();
+        if (hasNoValue && ownStatement().isEmpty()) {
+            return reason("the method never hands back a value, which is needed here");
+        }
         Home home = home(analysis);
         if (home instanceof Home.Nowhere nowhere) {
             return Optional.of(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence()));

@@ -131,7 +131,8 @@ final class Written {
 
     private boolean needsCast(Code where, TreePath use) {
         // types with wildcards are the same as no other (JLS 4.5.1), but only the type arguments differ
-        boolean isSame = own.filter(type -> code.types().isSameType(type, declared) || code.types().isSubtype(type, declared)
+        boolean isSame = own.filter(type -> code.types().isSameType(type, declared) || code.types().isSameType(type, formal)
+                || code.types().isSubtype(type, declared)
                 && code.types().isSameType(code.types().erasure(type), code.types().erasure(declared))).isPresent();
         boolean isFunction = value instanceof LambdaExpressionTree || value instanceof MemberReferenceTree;
         if (isFunction) {
