@@ -76,12 +76,13 @@ final class AtCommand extends ChiselCommand {
         }
     }
 
-    /** The first letter of each operation that is still free. */
+    /** The first letter that is still free of what each operation is about: {@code v} for {@code extract-variable}. */
     private static Map<Character, Offer> keys(List<Offer> offers) {
         Map<Character, Offer> keys = new LinkedHashMap<>();
         Set<Character> taken = new HashSet<>(Set.of('g', 'u', 'q'));
         for (Offer offer : offers) {
-            for (char c : (offer.operation() + "abcdefghijklmnopqrstuvwxyz").toCharArray()) {
+            String about = offer.operation().substring(offer.operation().lastIndexOf('-') + 1);
+            for (char c : (about + offer.operation() + "abcdefghijklmnopqrstuvwxyz").toCharArray()) {
                 if (Character.isLetter(c) && taken.add(c)) {
                     keys.put(c, offer);
                     break;

@@ -107,7 +107,7 @@ class AtCommandTest {
         file = folder.resolve("Quay.java");
         Files.writeString(file, "class Quay {\n    int twice(int depth) { return Math.abs(depth * 2); }\n}\n");
         chisel.refresh();
-        keys('e', '2', 'a', 'q');
+        keys('v', '2', 'a', 'q');
         String said = play(file + ":2:47");
         assertTrue(said.contains("  1 depth * 2\n  2 Math.abs(depth * 2)\n"), said);
         assertTrue(said.contains("2 linked places carry the new name"), said);
@@ -119,7 +119,7 @@ class AtCommandTest {
         file = folder.resolve("Quay.java");
         Files.writeString(file, "class Quay {\n    int twice(int depth) { return Math.abs(depth * 2); }\n}\n");
         chisel.refresh();
-        keys('e', 'q', 'q');
+        keys('v', 'q', 'q');
         String said = play(file + ":2:47");
         assertFalse(said.contains("would extract"), said);
     }
