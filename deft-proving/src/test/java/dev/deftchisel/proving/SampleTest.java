@@ -13,6 +13,7 @@ import dev.deftchisel.proving.trial.NameSubjects;
 import dev.deftchisel.proving.trial.Oracles;
 import dev.deftchisel.proving.trial.RenameSubjects;
 import dev.deftchisel.proving.trial.Settings;
+import dev.deftchisel.proving.trial.StatementSubjects;
 import dev.deftchisel.proving.trial.Subjects;
 import dev.deftchisel.proving.trial.Trials;
 import dev.deftchisel.proving.trial.Verdict;
@@ -96,6 +97,20 @@ class SampleTest {
     void inlinedVariablesCompile() throws IOException {
         // most variables are used several times, and what they are made of may do something
         List<Verdict> verdicts = tried(120, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, 5, "inline", SymbolKind.LOCAL_VARIABLE));
+        assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
+    }
+
+    @Test
+    void methodsThatAreExtractedAndInlinedAgainLeaveTheClassesEqual() throws IOException {
+        List<Verdict> verdicts = tried(60, Oracles.ofExtractionAndBack(), analyst -> new StatementSubjects(analyst, 5));
+        assertTrue(applied(verdicts) > 30, lines(verdicts, Verdict.Result.REFUSED));
+    }
+
+    @Test
+    void inlinedMethodsCompile() throws IOException {
+        // what others override or may not see is left alone
+        List<Verdict> verdicts =
+                tried(80, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, 5, "inline", SymbolKind.METHOD));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 
