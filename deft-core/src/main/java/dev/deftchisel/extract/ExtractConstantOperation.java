@@ -44,8 +44,6 @@ public final class ExtractConstantOperation implements Operation {
     public static final String NAME = "name";
     /** The key of the choice which places get the constant: {@code here} or {@code all} of the class. */
     public static final String PLACES = "places";
-    /** The key of the choice who may use it: {@code private}, {@code package}, {@code protected} or {@code public}. */
-    public static final String VISIBILITY = "visibility";
 
     private static final Question PLACES_QUESTION = new Question.Choice(
             PLACES,
@@ -53,14 +51,7 @@ public final class ExtractConstantOperation implements Operation {
             List.of(new Question.Option("here", "only in this place"),
                     new Question.Option("all", "wherever the class says the same")),
             "here");
-    private static final Question VISIBILITY_QUESTION = new Question.Choice(
-            VISIBILITY,
-            "who may use the constant",
-            List.of(new Question.Option("private", "only this class"),
-                    new Question.Option("package", "the package"),
-                    new Question.Option("protected", "the package and subclasses"),
-                    new Question.Option("public", "everyone")),
-            "private");
+    private static final Question VISIBILITY_QUESTION = Visibility.question("who may use the constant");
 
     @Override
     public String id() {
@@ -134,13 +125,9 @@ public final class ExtractConstantOperation implements Operation {
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }
-        String visibility = answers.single(VISIBILITY).orElse("private");
-        boolean isMentioned = !visibility.equals("private") && before.snapshot().mentioning(Set.of(name)).stream()
-                .anyMatch(other -> !other.path().equals(file));
-        return isMentioned
-                ? Plan.refused(spot, "other files mention the name " + name + ", so that only a private constant is sure to"
-                        + " be another; or choose another name")
-                : plan(before, code, selected.get(), name, all, visibility);
+        return Visibility.objection(answers, before, name, file)
+                .map(Plan::refused)
+                .orElseGet(() -> plan(before, code, selected.get(), name, all, Visibility.modifier(answers)));
     }
 
     private Plan plan(Analysis before, Code code, Selected selected, String name, boolean all, String visibility) {
@@ -151,7 +138,7 @@ public final class ExtractConstantOperation implements Operation {
             return Plan.refused(Reason.at(code.file().path(), selected.range(), "its type has no name that could be written here"));
         }
         boolean isInterface = code.element(owner).filter(element -> element.getKind().isInterface()).isPresent();
-        String modifiers = isInterface ? "" : (visibility.equals("package") ? "" : visibility + " ") + "static final ";
+        String modifiers = isInterface ? "" : visibility + "static final ";
         List<Edit> edits = new ArrayList<>();
         edits.add(declaration(code, owner, selected, modifiers + type.get(), name));
         List<TreePath> places = all && !selected.isPartOfChain(code)

@@ -43,19 +43,8 @@ public final class ExtractMethodOperation implements Operation {
 
     /** The key of the name. */
     public static final String NAME = "name";
-    /** The key of the choice who may call it: {@code private}, {@code package}, {@code protected} or {@code public}. */
-    public static final String VISIBILITY = "visibility";
-    /** The key of the choice which expression around a caret is meant: its number from the innermost on, from 1. */
-    public static final String EXPRESSION = "expression";
 
-    private static final Question VISIBILITY_QUESTION = new Question.Choice(
-            VISIBILITY,
-            "who may call the method",
-            List.of(new Question.Option("private", "only this class"),
-                    new Question.Option("package", "the package"),
-                    new Question.Option("protected", "the package and subclasses"),
-                    new Question.Option("public", "everyone")),
-            "private");
+    private static final Question VISIBILITY_QUESTION = Visibility.question("who may call the method");
 
     @Override
     public String id() {
@@ -71,8 +60,7 @@ public final class ExtractMethodOperation implements Operation {
     public List<Question> questions() {
         return List.of(
                 new Question.Proposed(NAME, "the name of the method", List.of()),
-                new Question.Text(EXPRESSION, "which expression around the caret, from the innermost on", "1"),
-                VISIBILITY_QUESTION);
+                Pick.anywhere(), VISIBILITY_QUESTION);
     }
 
     @Override
@@ -88,14 +76,7 @@ public final class ExtractMethodOperation implements Operation {
     private Offer offer(Code code, List<Fragment> candidates) {
         Fragment first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
-        if (candidates.size() > 1) {
-            List<Question.Option> options = new ArrayList<>();
-            for (Fragment candidate : candidates) {
-                options.add(new Question.Option(
-                        String.valueOf(options.size() + 1), code.shown(candidate.range(), 50)));
-            }
-            questions.add(new Question.Choice(EXPRESSION, "which expression", options, "1"));
-        }
+        Pick.among(candidates.stream().map(candidate -> code.shown(candidate.range(), 50)).toList()).ifPresent(questions::add);
         questions.add(new Question.Proposed(NAME, "the name of the method",
                 new MethodNames(code).of(first, new Flow(code, first))));
         questions.add(VISIBILITY_QUESTION);
@@ -121,11 +102,11 @@ public final class ExtractMethodOperation implements Operation {
             return Plan.refused(spot,
                     "there are no whole statements and no expression here; select some, or put the caret in an expression");
         }
-        String number = answers.single(EXPRESSION).orElse("1");
-        if (!number.matches("\\d{1,4}") || Integer.parseInt(number) < 1 || Integer.parseInt(number) > candidates.size()) {
-            return Plan.refused(spot, "there is no expression number " + number + " here; there are " + candidates.size());
+        Optional<Fragment> picked = Pick.of(answers, candidates);
+        if (picked.isEmpty()) {
+            return Plan.refused(spot, Pick.refusal(answers, candidates));
         }
-        Fragment fragment = candidates.get(Integer.parseInt(number) - 1);
+        Fragment fragment = picked.get();
         Flow flow = new Flow(code, fragment);
         String name = given.orElseGet(() -> new MethodNames(code).of(fragment, flow).get(0));
         Optional<String> objection = new NewName(name, SymbolKind.METHOD, spot.file().module().level()).objection();
@@ -136,18 +117,9 @@ public final class ExtractMethodOperation implements Operation {
         if (obstacle.isPresent()) {
             return Plan.refused(obstacle.get());
         }
-        String visibility = answers.single(VISIBILITY).orElse("private");
-        Optional<Reason> clash = visibility.equals("private") ? Optional.empty() : mention(before, name, file);
-        return clash.map(Plan::refused).orElseGet(() -> plan(before, code, fragment, flow, name, visibility));
-    }
-
-    /** A method that others see may change what they inherit or call. */
-    private static Optional<Reason> mention(Analysis before, String name, Path file) {
-        return before.snapshot().mentioning(Set.of(name)).stream()
-                .filter(other -> !other.path().equals(file))
-                .map(other -> Reason.at(other.path(), new Range(0, 0), "this file mentions the name " + name
-                        + ", so that only a private method is sure to be another; or choose another name"))
-                .findFirst();
+        return Visibility.objection(answers, before, name, file)
+                .map(Plan::refused)
+                .orElseGet(() -> plan(before, code, fragment, flow, name, Visibility.modifier(answers)));
     }
 
     /** What is in the way, whatever the method is called. */
@@ -247,7 +219,7 @@ public final class ExtractMethodOperation implements Operation {
         Exits exits = Exits.of(code, fragment, flow);
         Signature signature = new Signature(before, code, fragment, flow, exits, writer);
         ExtractMethodEdits edits = new ExtractMethodEdits(code, fragment, flow, exits, signature, writer, name,
-                visibility.equals("package") ? "" : visibility + " ");
+                visibility);
         List<Edit> all = edits.all();
         if (edits.objection().isPresent()) {
             return Plan.refused(edits.objection().get());

@@ -36,8 +36,6 @@ public final class ExtractVariableOperation implements Operation {
     public static final String PLACES = "places";
     /** The key of the choice how its type is written: {@code style}, {@code explicit} or {@code var}. */
     public static final String TYPE = "type";
-    /** The key of the choice which expression around a caret is meant: its number from the innermost on, from 1. */
-    public static final String EXPRESSION = "expression";
 
     private static final Question PLACES_QUESTION = new Question.Choice(
             PLACES,
@@ -67,7 +65,7 @@ public final class ExtractVariableOperation implements Operation {
     public List<Question> questions() {
         return List.of(
                 new Question.Proposed(NAME, "the name of the variable", List.of()),
-                new Question.Text(EXPRESSION, "which expression around the caret, from the innermost on", "1"),
+                Pick.anywhere(),
                 PLACES_QUESTION, TYPE_QUESTION);
     }
 
@@ -109,13 +107,7 @@ public final class ExtractVariableOperation implements Operation {
     private Offer offer(Code code, List<Selected> candidates) {
         Selected first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
-        if (candidates.size() > 1) {
-            List<Question.Option> options = new ArrayList<>();
-            for (Selected candidate : candidates) {
-                options.add(new Question.Option(String.valueOf(options.size() + 1), shown(code, candidate)));
-            }
-            questions.add(new Question.Choice(EXPRESSION, "which expression", options, "1"));
-        }
+        Pick.among(candidates.stream().map(candidate -> shown(code, candidate)).toList()).ifPresent(questions::add);
         questions.add(new Question.Proposed(NAME, "the name of the variable", new NameProposals(code).of(first.path())));
         questions.add(PLACES_QUESTION);
         questions.add(TYPE_QUESTION);
@@ -136,12 +128,11 @@ public final class ExtractVariableOperation implements Operation {
             return Plan.refused(spot,
                     "there is no expression here whose value a variable could hold; select one, or put the caret in it");
         }
-        Optional<Integer> number = number(answers.single(EXPRESSION).orElse("1"), candidates.size());
-        if (number.isEmpty()) {
-            return Plan.refused(spot, "there is no expression number " + answers.single(EXPRESSION).orElse("")
-                    + " here; there are " + candidates.size());
+        Optional<Selected> picked = Pick.of(answers, candidates);
+        if (picked.isEmpty()) {
+            return Plan.refused(spot, Pick.refusal(answers, candidates));
         }
-        Selected selected = candidates.get(number.get() - 1);
+        Selected selected = picked.get();
         String name = answers.single(NAME).orElseGet(() -> new NameProposals(code).of(selected.path()).get(0));
         Optional<String> objection =
                 new NewName(name, SymbolKind.LOCAL_VARIABLE, spot.file().module().level()).objection();
@@ -149,12 +140,6 @@ public final class ExtractVariableOperation implements Operation {
             return Plan.refused(objection.get());
         }
         return plan(before, code, selected, name, answers);
-    }
-
-    private static Optional<Integer> number(String text, int count) {
-        return text.matches("\\d{1,4}") && Integer.parseInt(text) >= 1 && Integer.parseInt(text) <= count
-                ? Optional.of(Integer.parseInt(text))
-                : Optional.empty();
     }
 
     private Plan plan(Analysis before, Code code, Selected selected, String name, Answers answers) {

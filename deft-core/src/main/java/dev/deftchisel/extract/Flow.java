@@ -164,7 +164,9 @@ final class Flow {
                         && (!attempt.getCatches().isEmpty() || attempt.getFinallyBlock() != null);
                 if (isAttempted) {
                     int end = code.range(at.getLeaf()).end();
-                    return all.stream().filter(one -> one.offset() >= end && one.isRead()).findFirst();
+                    Optional<Range> loop = loopAround();
+                    return all.stream().filter(one -> one.isRead() && (one.offset() >= end
+                            || loop.filter(range -> range.contains(one.offset())).isPresent())).findFirst();
                 }
             }
             return Optional.empty();

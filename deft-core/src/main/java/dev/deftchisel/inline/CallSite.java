@@ -116,7 +116,11 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
     }
 
     Handed.Way way(Analysis analysis, Handed one) {
-        return one.isSet() && isSpent(one) ? Handed.Way.WRITTEN : one.way(analysis, code, callee, all());
+        Handed.Way way = one.isSet() && isSpent(one) ? Handed.Way.WRITTEN : one.way(analysis, code, callee, all());
+        // arguments are evaluated before a null that is called on is found (JLS 15.12.4.4), the body finds it earlier
+        boolean isBeforeNull = one.name().isPresent() && object.filter(own -> !own.isNeverNull()).isPresent()
+                && !code.effects(one.value()).isPure();
+        return way == Handed.Way.WRITTEN && isBeforeNull ? Handed.Way.VARIABLE : way;
     }
 
     /** Whether an argument is a variable that nobody needs behind the call, so that the method may change it. */

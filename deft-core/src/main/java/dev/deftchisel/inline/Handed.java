@@ -97,11 +97,15 @@ record Handed(Optional<String> name, TreePath value, TypeMirror declared, TypeMi
                 && before.tree() == callee.tree().getBody().getStatements().get(0);
     }
 
+    /** Whether the value cannot be {@code null}. */
+    boolean isNeverNull() {
+        return tree() instanceof NewClassTree || tree() instanceof LiteralTree
+                || tree() instanceof IdentifierTree simple && simple.getName().contentEquals("this");
+    }
+
     /** Whether a {@code null} that is called on is found out by the body just as by the call (JLS 15.12.4.4). */
     boolean isMissedAlike(Callee callee) {
-        boolean isNeverNull = tree() instanceof NewClassTree || tree() instanceof LiteralTree
-                || tree() instanceof IdentifierTree simple && simple.getName().contentEquals("this");
-        return isNeverNull || uses.stream().anyMatch(use -> isFirst(callee, Effects.NULL, use));
+        return isNeverNull() || uses.stream().anyMatch(use -> isFirst(callee, Effects.NULL, use));
     }
 
     /** Whether the order of this and a later one may be turned round. */
