@@ -90,8 +90,9 @@ final class ExtractMethodEdits {
         }
         text.write(" ").name(name).write("(");
         String separator = "";
+        boolean isFinal = signature.hasFinalParameters();
         for (Flow.Variable input : flow.inputs()) {
-            declare(text.write(separator), input);
+            declare(text.write(separator).write(isFinal && !input.isWritten() ? "final " : ""), input);
             separator = ", ";
         }
         Optional<List<String>> exceptions = signature.exceptions();

@@ -163,6 +163,13 @@ final class Signature {
                         && local.offset() < owner.start());
     }
 
+    /** Whether the method around declares all its parameters final; the new one then does so too. */
+    boolean hasFinalParameters() {
+        return fragment.member().getLeaf() instanceof MethodTree method && !method.getParameters().isEmpty()
+                && method.getParameters().stream().allMatch(parameter ->
+                        parameter.getModifiers().getFlags().contains(Modifier.FINAL));
+    }
+
     /** Writes the type parameters of the method around that the fragment or the head needs. */
     void typeParameters(NewCode to) {
         if (!(fragment.member().getLeaf() instanceof MethodTree method) || method.getTypeParameters().isEmpty()) {

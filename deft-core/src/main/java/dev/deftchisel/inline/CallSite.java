@@ -201,10 +201,23 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
         } else if (object.isPresent() && !object.get().isMissedAlike(callee)) {
             return reason("'" + code.shown(code.range(object.get().tree()), 40)
                     + "' may be null, which the call finds out and the code in its place would not");
+        } else if (callee.initialisesClass() && !isWithin(callee.owner())) {
+            return reason("calling it runs the static initialiser of " + callee.owner().getSimpleName()
+                    + " first, which the code in its place would not");
         } else if (isStaticOnObject()) {
             return reason("a static method is called on an object, which would no longer be evaluated");
         }
         return orderObjection(analysis).or(() -> placeObjection(analysis));
+    }
+
+    /** Whether the call stands in a class, whose initialisation has begun then. */
+    private boolean isWithin(TypeElement type) {
+        for (TreePath at = path; at != null; at = at.getParentPath()) {
+            if (at.getLeaf() instanceof ClassTree && code.element(at).filter(type::equals).isPresent()) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private boolean isOfSuper() {

@@ -1,6 +1,7 @@
 package dev.deftchisel.inline;
 
 import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.IfTree;
@@ -218,6 +219,12 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
         return branch instanceof BlockTree block
                 ? block.getStatements().stream().map(statement -> new TreePath(path, statement)).toList()
                 : List.of(path);
+    }
+
+    /** Whether calling it from elsewhere may run a static initialiser of its class first (JLS 12.4.1). */
+    boolean initialisesClass() {
+        return isStatic() && ((ClassTree) path.getParentPath().getLeaf()).getMembers().stream()
+                .anyMatch(member -> member instanceof BlockTree block && block.isStatic());
     }
 
     /** The same, whose choice is left as it is: nothing follows, so that each {@code return} may stay. */
