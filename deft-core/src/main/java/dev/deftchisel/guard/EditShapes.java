@@ -14,7 +14,9 @@ import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Mapping;
+import dev.deftchisel.source.ImportSketch;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
@@ -278,12 +280,22 @@ final class EditShapes {
     }
 
     private static boolean isImport(SourceFile file, Edit edit) {
-        boolean removes = edit.replacement().isEmpty() && file.skeleton().imports().stream()
-                .anyMatch(line -> edit.range().encloses(line.range()) && file.content()
-                        .substring(line.range().end(), edit.range().end()).isBlank());
+        boolean removes = edit.replacement().isEmpty() && isOnlyImports(file, edit.range());
         boolean adds = edit.range().length() == 0 && edit.replacement().matches("\\s*(import [^;/\"]*;\\s*)+")
                 && isAmongImports(file, edit.range().start());
         return removes || adds;
+    }
+
+    private static boolean isOnlyImports(SourceFile file, Range range) {
+        List<Range> imports = file.skeleton().imports().stream().map(ImportSketch::range).filter(range::encloses).toList();
+        Tokens tokens = file.tokens();
+        for (int i = tokens.at(range.start()); i < tokens.count() && tokens.start(i) < range.end(); i++) {
+            Range token = tokens.range(i);
+            if (tokens.kind(i) != TokenKind.WHITE_SPACE && imports.stream().noneMatch(line -> line.encloses(token))) {
+                return false;
+            }
+        }
+        return !imports.isEmpty();
     }
 
     /** Before or behind an import, behind the package, or at the start of a file that has neither. */

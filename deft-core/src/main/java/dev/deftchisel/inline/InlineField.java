@@ -20,6 +20,7 @@ import dev.deftchisel.change.Meaning;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.Imports;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.Transplant;
@@ -151,6 +152,7 @@ final class InlineField {
                             Edit.Kind.CODE));
         }
         writers.forEach((path, writer) -> edits.get(path).addAll(writer.imports()));
+        edits.forEach((path, own) -> own.addAll(Imports.unneeded(before.snapshot().file(path).orElseThrow(), own)));
         return new Plan.Ready(new Change("inline the field " + field.signature(), edits.entrySet().stream()
                 .map(entry -> new FileChange(entry.getKey(), Optional.empty(),
                         before.snapshot().file(entry.getKey()).orElseThrow().text(), entry.getValue()))

@@ -16,6 +16,7 @@ import dev.deftchisel.change.Meaning;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.Imports;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
@@ -129,6 +130,7 @@ final class InlineMethod {
         List<String> notes = !goes ? List.of() : CallEdits.lostComments(callee, edits.values().stream().flatMap(List::stream).toList())
                 .stream().map(comment -> "the comment '" + comment + "' goes with the method").toList();
         writers.forEach((path, writer) -> edits.get(path).addAll(writer.imports()));
+        edits.forEach((path, own) -> own.addAll(Imports.unneeded(before.snapshot().file(path).orElseThrow(), own)));
         List<FileChange> files = edits.entrySet().stream()
                 .map(entry -> new FileChange(entry.getKey(), Optional.empty(),
                         before.snapshot().file(entry.getKey()).orElseThrow().text(), entry.getValue()))

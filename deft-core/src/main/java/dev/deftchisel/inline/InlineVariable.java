@@ -9,6 +9,7 @@ import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Meaning;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
+import dev.deftchisel.rewrite.Imports;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.TypeWriter;
@@ -57,6 +58,7 @@ final class InlineVariable {
             edits.add(Edit.of(Layout.removed(code.file(), code.range(inlined.tree())), "", Edit.Kind.CODE));
         }
         edits.addAll(writer.imports());
+        edits.addAll(Imports.unneeded(code.file(), edits));
         return new Plan.Ready(new Change("inline the variable " + inlined.tree().getName(),
                 List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), edits)),
                 Meaning.same(), List.of()), before);

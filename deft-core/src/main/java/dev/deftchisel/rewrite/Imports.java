@@ -1,0 +1,51 @@
+package dev.deftchisel.rewrite;
+
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.source.ImportSketch;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Words;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Which imports of a file nobody needs any more. */
+public final class Imports {
+
+    private Imports() {
+    }
+
+    /**
+     * The edits that take away imports whose name stands only in what other edits take away. Comments count, so that no
+     * documentation loses what it refers to.
+     *
+     * @param edits all others of the file
+     */
+    public static List<Edit> unneeded(SourceFile file, List<Edit> edits) {
+        List<Range> found = new ArrayList<>();
+        for (ImportSketch line : file.skeleton().imports()) {
+            List<Range> words = line.isOnDemand() ? List.of() : Words.find(file.content(), line.simpleName());
+            boolean isTaken = words.stream().anyMatch(word -> isReplaced(word, edits));
+            boolean isNeeded = words.stream().anyMatch(word -> !line.range().encloses(word) && !isReplaced(word, edits))
+                    || edits.stream().anyMatch(edit -> !Words.find(edit.replacement(), line.simpleName()).isEmpty());
+            if (isTaken && !isNeeded) {
+                add(file, line.range(), found);
+            }
+        }
+        return found.stream().map(range -> Edit.of(Layout.removed(file, range), "", Edit.Kind.IMPORT)).toList();
+    }
+
+    /** Lines that follow each other go as one. */
+    private static void add(SourceFile file, Range line, List<Range> found) {
+        boolean follows = !found.isEmpty()
+                && file.content().substring(found.get(found.size() - 1).end(), line.start()).matches("\\R?");
+        if (follows) {
+            found.set(found.size() - 1, new Range(found.get(found.size() - 1).start(), line.end()));
+        } else {
+            found.add(line);
+        }
+    }
+
+    private static boolean isReplaced(Range word, List<Edit> edits) {
+        return edits.stream().anyMatch(edit -> edit.range().encloses(word));
+    }
+}
