@@ -268,7 +268,9 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
         }
         boolean hasNoValue = callee.shape() instanceof Callee.Statements simple && simple.result().isEmpty();
         if (hasNoValue && ownStatement().isEmpty()) {
-            return reason("the method never hands back a value, which is needed here");
+            return reason(callee.isVoid()
+                    ? "there is no block here for the statements of the method; put braces around it first"
+                    : "the method never hands back a value, which is needed here");
         }
         Home home = home(analysis);
         if (home instanceof Home.Nowhere nowhere) {

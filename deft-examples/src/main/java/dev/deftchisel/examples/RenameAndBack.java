@@ -24,7 +24,9 @@ public final class RenameAndBack {
     static void run(Path folder, String where, String newName, PrintStream out) {
         try (Chisel chisel = Chisel.open(OpenRequest.at(folder), Monitor.SILENT)) {
             Place place = chisel.place(where);
-            Offer offer = chisel.offers(place).get(0);
+            Offer offer = chisel.offers(place).stream()
+                    .filter(one -> one.operation().equals("rename"))
+                    .findFirst().orElseThrow();
             out.println(offer.title());
             Outcome outcome = chisel.preview(place, offer.operation(), Answers.of("name", newName));
             if (outcome instanceof Outcome.Preview preview) {
