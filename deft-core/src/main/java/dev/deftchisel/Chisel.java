@@ -13,6 +13,7 @@ import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
+import dev.deftchisel.change.Mapping;
 import dev.deftchisel.journal.Entry;
 import dev.deftchisel.journal.Journal;
 import dev.deftchisel.operation.Answers;
@@ -266,18 +267,19 @@ public final class Chisel implements AutoCloseable {
 
     /** The name that stands at a place now and every place that carries it in a change, for typing over. */
     public static List<Place> linkedPlaces(Change change) {
+        Mapping mapping = change.mapping();
         return change.effective().stream()
                 .flatMap(file -> file.takenEdits().stream()
-                        .flatMap(edit -> linkedPlaces(change, file, edit))
+                        .flatMap(edit -> linkedPlaces(mapping, file, edit))
                         .map(range -> new Place(file.pathAfter(), range)))
                 .toList();
     }
 
-    private static Stream<Range> linkedPlaces(Change change, FileChange file, Edit edit) {
+    private static Stream<Range> linkedPlaces(Mapping mapping, FileChange file, Edit edit) {
         if (edit.kind().isName()) {
-            return change.mapping().name(file.path(), edit.range()).stream();
+            return mapping.name(file.path(), edit.range()).stream();
         }
-        int start = change.mapping().written(file.path(), edit).start();
+        int start = mapping.written(file.path(), edit).start();
         return edit.linked().stream().map(name -> new Range(start + name.start(), start + name.end()));
     }
 

@@ -6,6 +6,8 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.CompilationUnitTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.StatementTree;
@@ -114,6 +116,14 @@ public final class Code {
             return block.getStatements();
         }
         return tree instanceof CaseTree group && group.getStatements() != null ? group.getStatements() : List.of();
+    }
+
+    /** Whether a call is that of another constructor, {@code this(...)} or {@code super(...)} (JLS 8.8.7.1). */
+    public static boolean callsConstructor(MethodInvocationTree call) {
+        ExpressionTree method = call.getMethodSelect();
+        return method instanceof IdentifierTree name
+                && (name.getName().contentEquals("this") || name.getName().contentEquals("super"))
+                || method instanceof MemberSelectTree select && select.getIdentifier().contentEquals("super");
     }
 
     /** What an expression or declaration refers to. */

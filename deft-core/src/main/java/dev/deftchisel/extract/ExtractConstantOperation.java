@@ -144,12 +144,9 @@ public final class ExtractConstantOperation implements Operation {
         List<TreePath> places = all && !selected.isPartOfChain(code)
                 ? new SameValue(before, code, selected).within(owner) : List.of(selected.path());
         for (TreePath place : places) {
-            Range own = place.getLeaf() == selected.tree() ? selected.range() : code.range(place.getLeaf());
-            Range whole = selected.isPartOfChain(code) ? own : Selected.withParentheses(code, place, own);
-            boolean touches = whole.start() > 0
-                    && Character.isJavaIdentifierPart(code.file().content().charAt(whole.start() - 1));
-            Edit edit = new NewCode(code.file()).write(touches ? " " : "").name(name).replacing(whole);
-            edits.add(own.equals(selected.range()) ? edit : edit.giving(List.of(new Alike(whole, selected.range()))));
+            Range whole = selected.whole(code, place);
+            Edit edit = new NewCode(code.file()).apartFrom(whole.start()).name(name).replacing(whole);
+            edits.add(selected.own(code, place).equals(selected.range()) ? edit : edit.giving(List.of(new Alike(whole, selected.range()))));
         }
         edits.addAll(writer.imports());
         return new Plan.Ready(new Change("extract '" + code.shown(selected.range(), 50) + "' to the constant " + name,
@@ -172,7 +169,6 @@ public final class ExtractConstantOperation implements Operation {
                 .filter(member -> code.find(member).isPresent()).toList();
         String indent = Layout.indentOf(code.file(), code.range(owner.getLeaf()).start()) + layout.unit();
         Range value = selected.range();
-        NewCode text = new NewCode(code.file());
         Tree last = null;
         for (Tree member : members) {
             if (!isConstant(code, owner, member) || code.range(member).encloses(value)) {
@@ -180,15 +176,13 @@ public final class ExtractConstantOperation implements Operation {
             }
             last = member;
         }
-        String oldIndent = Layout.indentOf(code.file(), value.start());
+        NewCode text = new NewCode(code.file()).write(layout.lineEnd() + indent + head + " ").name(name).write(" = ")
+                .carry(value, Layout.indentOf(code.file(), value.start()), indent).write(";");
         if (last != null) {
-            text.write(layout.lineEnd() + indent + head + " ").name(name).write(" = ").carry(value, oldIndent, indent).write(";");
             return text.at(Layout.behind(code.file(), end(code, last)));
         }
-        int open = opening(code, owner, members);
-        text.write(layout.lineEnd() + indent + head + " ").name(name).write(" = ").carry(value, oldIndent, indent).write(";");
         boolean isField = !members.isEmpty() && members.get(0) instanceof VariableTree;
-        return text.write(isField ? "" : layout.lineEnd()).at(open);
+        return text.write(isField ? "" : layout.lineEnd()).at(opening(code, owner, members));
     }
 
     /** An enum constant ends before its comma or semicolon. */

@@ -82,9 +82,7 @@ final class ExtractEdits {
 
     /** A name in the place of code that begins with a parenthesis may come to touch the word before it. */
     private Edit named(Range place, String name) {
-        boolean touches = place.start() > 0
-                && Character.isJavaIdentifierPart(code.file().content().charAt(place.start() - 1));
-        return new NewCode(code.file()).write(touches ? " " : "").name(name).replacing(place);
+        return new NewCode(code.file()).apartFrom(place.start()).name(name).replacing(place);
     }
 
     private void before(Home.Before home, Range value) {
@@ -151,8 +149,8 @@ final class ExtractEdits {
     }
 
     private void replace(TreePath used, Range value) {
-        Range own = used.getLeaf() == selected.tree() ? selected.range() : code.range(used.getLeaf());
-        Range whole = selected.isPartOfChain(code) ? own : Selected.withParentheses(code, used, own);
+        Range own = selected.own(code, used);
+        Range whole = selected.whole(code, used);
         Edit edit = named(whole, declared.name());
         edits.add(own.equals(value) ? edit : edit.giving(List.of(new Alike(whole, value))));
     }

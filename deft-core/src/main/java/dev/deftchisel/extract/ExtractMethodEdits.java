@@ -11,6 +11,7 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.change.Alike;
 import dev.deftchisel.change.Edit;
+import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
@@ -134,7 +135,7 @@ final class ExtractMethodEdits {
                     () -> declare(text.write(newLine), variable).write(";"));
         }
         for (Jumps.Jump jump : exits.jumps()) {
-            replacement(jump).ifPresent(written -> instead.put(gone(jump, written), to -> written.accept(to)));
+            replacement(jump).ifPresent(written -> instead.put(gone(jump), written));
         }
         text.write(newLine).carry(fragment.range(), oldIndent, indent, instead);
         if (exits.kind() == Exits.Kind.FLAGGED || exits.kind() == Exits.Kind.MARKED) {
@@ -194,7 +195,7 @@ final class ExtractMethodEdits {
         return switch (exits.kind()) {
             case FLAGGED -> Optional.of(to -> to.write("return true;"));
             case DROPPED, FOLLOWING -> !flow.outputs().isEmpty() ? Optional.of(this::returned)
-                    : isFinal(jump) ? Optional.of(to -> { })
+                    : isDropped(jump) ? Optional.of(to -> { })
                     : isReturn ? Optional.empty() : Optional.of(to -> to.write("return;"));
             case RETURNED -> isReturn ? Optional.empty() : Optional.of(to -> yielded(to, jump));
             default -> Optional.empty();
@@ -206,17 +207,17 @@ final class ExtractMethodEdits {
         to.write("return ").carry(value).carry(new Range(value.end(), code.range(jump.tree()).end()));
     }
 
-    /** Whether a jump is the last statement, which needs no {@code return}. */
-    private boolean isFinal(Jumps.Jump jump) {
+    /** Whether nothing takes the place of a jump, since it is the last statement and hands nothing over. */
+    private boolean isDropped(Jumps.Jump jump) {
         List<TreePath> parts = fragment.parts();
-        return parts.size() > 1 && parts.get(parts.size() - 1).getLeaf() == jump.tree();
+        return (exits.kind() == Exits.Kind.DROPPED || exits.kind() == Exits.Kind.FOLLOWING) && flow.outputs().isEmpty()
+                && parts.size() > 1 && parts.get(parts.size() - 1).getLeaf() == jump.tree();
     }
 
     /** The jump, with the white space before it when nothing is written instead. */
-    private Range gone(Jumps.Jump jump, Consumer<NewCode> written) {
+    private Range gone(Jumps.Jump jump) {
         Range range = code.range(jump.tree());
-        boolean isDropped = isFinal(jump) && flow.outputs().isEmpty()
-                && (exits.kind() == Exits.Kind.DROPPED || exits.kind() == Exits.Kind.FOLLOWING);
+        boolean isDropped = isDropped(jump);
         int start = range.start();
         while (isDropped && start > fragment.range().start()
                 && Character.isWhitespace(code.file().content().charAt(start - 1))) {
@@ -229,11 +230,8 @@ final class ExtractMethodEdits {
         NewCode text = new NewCode(code.file());
         if (fragment.isExpression()) {
             Selected selected = fragment.expression().orElseThrow();
-            Range whole = selected.isPartOfChain(code) ? selected.range()
-                    : Selected.withParentheses(code, selected.path(), selected.range());
-            boolean touches = whole.start() > 0
-                    && Character.isJavaIdentifierPart(code.file().content().charAt(whole.start() - 1));
-            return invoke(text.write(touches ? " " : "")).replacing(whole);
+            Range whole = selected.whole(code, selected.path());
+            return invoke(text.apartFrom(whole.start())).replacing(whole);
         }
         Tree parent = fragment.parent().getLeaf();
         boolean isAlone = !Code.statements(parent).contains((StatementTree) fragment.parts().get(0).getLeaf());
@@ -256,7 +254,7 @@ final class ExtractMethodEdits {
         switch (exits.kind()) {
             case RETURNED -> invoke(text.write(exits.jumps().get(0).tree().getKind() == Tree.Kind.RETURN
                     ? "return " : "yield ")).write(";");
-            case FLAGGED -> guarded(invoke(text.write("if (")).write(") {"), newLine).write(newLine + "}");
+            case FLAGGED -> jump(invoke(text.write("if (")).write(") {" + newLine + layout.unit())).write(newLine + "}");
             case MARKED -> marked(text, newLine);
             case FOLLOWING -> {
                 assign(text);
@@ -287,10 +285,6 @@ final class ExtractMethodEdits {
         invoke(text).write(";");
     }
 
-    private NewCode guarded(NewCode text, String newLine) {
-        return jump(text.write(newLine + layout.unit()));
-    }
-
     private NewCode jump(NewCode text) {
         Range first = code.range(exits.jumps().get(0).tree());
         exits.jumps().stream().skip(1).map(jump -> code.range(jump.tree()))
@@ -300,7 +294,7 @@ final class ExtractMethodEdits {
     }
 
     private void marked(NewCode text, String newLine) {
-        String result = NameProposals.free(code.tokens(), "result");
+        String result = NewName.free(code.tokens().names(), "result");
         signature.result(text);
         invoke(text.write(" " + result + " = ")).write(";" + newLine + "if (" + result + " != null) {" + newLine
                 + layout.unit() + "return " + result + ";" + newLine + "}");

@@ -67,18 +67,19 @@ public final class ExtractMethodOperation implements Operation {
     public Optional<Offer> offer(Spot spot) {
         return spot.analysis().code(spot.file().path()).flatMap(code -> {
             List<Fragment> candidates = Fragment.at(code, spot.place().selection());
-            boolean isPossible = !candidates.isEmpty()
-                    && obstacle(code, candidates.get(0), new Flow(code, candidates.get(0))).isEmpty();
-            return isPossible ? Optional.of(offer(code, candidates)) : Optional.empty();
+            return candidates.stream().findFirst()
+                    .map(first -> new Flow(code, first))
+                    .filter(flow -> obstacle(code, candidates.get(0), flow, Exits.of(code, candidates.get(0), flow)).isEmpty())
+                    .map(flow -> offer(code, candidates, flow));
         });
     }
 
-    private Offer offer(Code code, List<Fragment> candidates) {
+    private Offer offer(Code code, List<Fragment> candidates, Flow flow) {
         Fragment first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
         Pick.among(candidates.stream().map(candidate -> code.shown(candidate.range(), 50)).toList()).ifPresent(questions::add);
         questions.add(new Question.Proposed(NAME, "the name of the method",
-                new MethodNames(code).of(first, new Flow(code, first))));
+                new MethodNames(code).of(first, flow)));
         questions.add(VISIBILITY_QUESTION);
         return new Offer(id(), "extract " + what(code, first) + " to a method", Offer.Kind.REFACTORING, first.range(), questions);
     }
@@ -113,19 +114,19 @@ public final class ExtractMethodOperation implements Operation {
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }
-        Optional<Reason> obstacle = obstacle(code, fragment, flow);
+        Exits exits = Exits.of(code, fragment, flow);
+        Optional<Reason> obstacle = obstacle(code, fragment, flow, exits);
         if (obstacle.isPresent()) {
             return Plan.refused(obstacle.get());
         }
         return Visibility.objection(answers, before, name, file)
                 .map(Plan::refused)
-                .orElseGet(() -> plan(before, code, fragment, flow, name, Visibility.modifier(answers)));
+                .orElseGet(() -> plan(before, code, fragment, flow, exits, name, Visibility.modifier(answers)));
     }
 
     /** What is in the way, whatever the method is called. */
-    private static Optional<Reason> obstacle(Code code, Fragment fragment, Flow flow) {
+    private static Optional<Reason> obstacle(Code code, Fragment fragment, Flow flow, Exits exits) {
         Path file = code.file().path();
-        Exits exits = Exits.of(code, fragment, flow);
         if (exits.objection().isPresent()) {
             return exits.objection();
         }
@@ -161,7 +162,7 @@ public final class ExtractMethodOperation implements Operation {
             new TreePathScanner<Void, Void>() {
                 @Override
                 public Void visitMethodInvocation(MethodInvocationTree tree, Void unused) {
-                    if (tree.getMethodSelect().toString().matches("(.*\\.)?(this|super)") && !isInClass(part)) {
+                    if (Code.callsConstructor(tree) && !isInClass(part)) {
                         note(tree, "the call of another constructor must stay in the constructor (JLS 8.8.7.1)");
                     }
                     return super.visitMethodInvocation(tree, null);
@@ -214,9 +215,8 @@ public final class ExtractMethodOperation implements Operation {
                 && !fragment.contains(local.offset());
     }
 
-    private Plan plan(Analysis before, Code code, Fragment fragment, Flow flow, String name, String visibility) {
+    private Plan plan(Analysis before, Code code, Fragment fragment, Flow flow, Exits exits, String name, String visibility) {
         TypeWriter writer = new TypeWriter(code);
-        Exits exits = Exits.of(code, fragment, flow);
         Signature signature = new Signature(before, code, fragment, flow, exits, writer);
         ExtractMethodEdits edits = new ExtractMethodEdits(code, fragment, flow, exits, signature, writer, name,
                 visibility);

@@ -177,6 +177,9 @@ final class Flow {
     private final Fragment fragment;
     private final boolean canComplete;
     private final List<Variable> variables;
+    private final List<Variable> inputs;
+    private final List<Variable> movedInside;
+    private final List<Variable> outputs;
 
     Flow(Code code, Fragment fragment) {
         this.code = code;
@@ -196,6 +199,9 @@ final class Flow {
             }
         });
         this.variables = List.copyOf(found);
+        this.inputs = variables.stream().filter(Variable::isInput).toList();
+        this.movedInside = variables.stream().filter(Variable::isMovedInside).toList();
+        this.outputs = variables.stream().filter(Variable::isOutput).toList();
     }
 
     /** The parameter of a compact constructor, which is declared nowhere (JLS 8.10.4.2). */
@@ -210,17 +216,17 @@ final class Flow {
 
     /** The variables whose values are handed in, in the order of their declarations. */
     List<Variable> inputs() {
-        return variables.stream().filter(Variable::isInput).toList();
+        return inputs;
     }
 
     /** The variables that are declared anew in the method, in the order in which they occur. */
     List<Variable> movedInside() {
-        return variables.stream().filter(Variable::isMovedInside).toList();
+        return movedInside;
     }
 
     /** The variables whose values are handed out. */
     List<Variable> outputs() {
-        return variables.stream().filter(Variable::isOutput).toList();
+        return outputs;
     }
 
     /** All variables of the body around that occur in the fragment. */

@@ -7,6 +7,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.operation.NewName;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -36,7 +37,7 @@ final class MethodNames {
         }
         wishes.add("extracted");
         List<String> free = new ArrayList<>();
-        wishes.forEach(wish -> free.add(NameProposals.free(code.tokens(), wish)));
+        wishes.forEach(wish -> free.add(NewName.free(code.tokens().names(), wish)));
         return free;
     }
 

@@ -9,6 +9,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.operation.NewName;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
@@ -19,7 +20,6 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import javax.lang.model.SourceVersion;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
@@ -73,7 +73,7 @@ final class NameProposals {
         of(expression).forEach(name -> wishes.add(
                 name.replaceAll("(?<=[\\p{Ll}\\p{N}])(?=\\p{Lu})", "_").toUpperCase(Locale.ROOT)));
         List<String> free = new ArrayList<>();
-        wishes.forEach(wish -> free.add(free(code.tokens(), wish)));
+        wishes.forEach(wish -> free.add(NewName.free(code.tokens().names(), wish)));
         return free;
     }
 
@@ -86,30 +86,12 @@ final class NameProposals {
         wishes.add("value");
         List<String> free = new ArrayList<>();
         for (String wish : wishes) {
-            String name = free(wish);
+            String name = NewName.free(taken, wish);
             if (!free.contains(name)) {
                 free.add(name);
             }
         }
         return free;
-    }
-
-    /** A name like the one wished for that stands nowhere in a file, not even as that of a method. */
-    static String free(Tokens tokens, String wish) {
-        Set<String> names = tokens.names();
-        String name = wish;
-        for (int number = 2; names.contains(name) || SourceVersion.isKeyword(name); number++) {
-            name = wish + number;
-        }
-        return name;
-    }
-
-    private String free(String wish) {
-        String name = wish;
-        for (int number = 2; taken.contains(name) || SourceVersion.isKeyword(name); number++) {
-            name = wish + number;
-        }
-        return name;
     }
 
     private void fromCode(TreePath path, Set<String> wishes) {

@@ -50,6 +50,16 @@ record Selected(TreePath path, Range range) {
         return (ExpressionTree) path.getLeaf();
     }
 
+    /** The code of an expression like this one: of this one itself, of the part of a chain. */
+    Range own(Code code, TreePath used) {
+        return used.getLeaf() == tree() ? range : code.range(used.getLeaf());
+    }
+
+    /** The same with the parentheses that go when a name takes its place. */
+    Range whole(Code code, TreePath used) {
+        return isPartOfChain(code) ? own(code, used) : withParentheses(code, used, own(code, used));
+    }
+
     /** Whether only the last operands of a chain are meant. */
     boolean isPartOfChain(Code code) {
         return !code.range(tree()).equals(range);

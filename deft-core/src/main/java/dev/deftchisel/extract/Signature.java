@@ -146,8 +146,7 @@ final class Signature {
     /** Before {@code this(...)} or {@code super(...)} is done there is no object yet (JLS 8.8.7.1). */
     private boolean isInConstructorCall() {
         for (TreePath at = fragment.parent(); at != null; at = at.getParentPath()) {
-            if (at.getLeaf() instanceof MethodInvocationTree call
-                    && call.getMethodSelect().toString().matches("(.*\\.)?(this|super)")) {
+            if (at.getLeaf() instanceof MethodInvocationTree call && Code.callsConstructor(call)) {
                 return true;
             }
         }

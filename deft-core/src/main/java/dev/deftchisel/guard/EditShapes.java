@@ -46,12 +46,18 @@ final class EditShapes {
     private final Analysis after;
     private final Change change;
     private final Mapping mapping;
+    /** Everything that the change writes again. */
+    private final List<Carried> carried;
 
     EditShapes(Analysis before, Analysis after, Change change) {
         this.before = before;
         this.after = after;
         this.change = change;
         this.mapping = change.mapping();
+        this.carried = change.files().stream()
+                .flatMap(file -> file.takenEdits().stream())
+                .flatMap(edit -> edit.carried().stream())
+                .toList();
     }
 
     List<Difference> differences() {
@@ -121,11 +127,7 @@ final class EditShapes {
      */
     private boolean losesNothing(SourceFile file, Edit edit) {
         List<Range> kept = Stream.concat(
-                change.files().stream()
-                        .flatMap(other -> other.takenEdits().stream())
-                        .flatMap(other -> other.carried().stream())
-                        .filter(piece -> piece.file().equals(file.path()))
-                        .map(Carried::from),
+                carried.stream().filter(piece -> piece.file().equals(file.path())).map(Carried::from),
                 Stream.concat(edit.alike().stream().map(Alike::gone), edit.unneeded().stream())).toList();
         Tokens tokens = file.tokens();
         for (int i = tokens.code(tokens.at(edit.range().start())); edit.range().length() > 0 && i < tokens.count()
@@ -159,9 +161,7 @@ final class EditShapes {
                 .flatMap(code -> code.members().stream())
                 .filter(member -> member.encloses(declared.get().range()))
                 .toList();
-        return change.files().stream()
-                .flatMap(other -> other.takenEdits().stream())
-                .flatMap(other -> other.carried().stream())
+        return carried.stream()
                 .anyMatch(piece -> piece.file().equals(declared.map(Binding::file).orElse(null))
                         && members.stream().anyMatch(member -> member.encloses(piece.from())));
     }

@@ -8,6 +8,7 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
+import dev.deftchisel.change.Mapping;
 import dev.deftchisel.change.Site;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -42,10 +43,11 @@ final class GivenNames {
 
     List<Difference> differences() {
         Map<String, List<Written>> byName = new HashMap<>();
+        Mapping mapping = change.mapping();
         for (FileChange file : change.effective()) {
             for (Edit edit : file.takenEdits()) {
                 for (Range name : edit.linked()) {
-                    int start = change.mapping().written(file.path(), edit).start();
+                    int start = mapping.written(file.path(), edit).start();
                     byName.computeIfAbsent(edit.replacement().substring(name.start(), name.end()), text -> new ArrayList<>())
                             .add(new Written(file, edit, new Site(file.pathAfter(),
                                     new Range(start + name.start(), start + name.end()))));

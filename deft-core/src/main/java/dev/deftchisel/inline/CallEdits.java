@@ -8,6 +8,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.change.Edit;
+import dev.deftchisel.operation.NewName;
 import dev.deftchisel.rewrite.Home;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
@@ -25,7 +26,6 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.Consumer;
-import javax.lang.model.SourceVersion;
 import javax.lang.model.element.VariableElement;
 
 /** Writes what a method does in the place of one of its calls. */
@@ -68,10 +68,7 @@ final class CallEdits {
         merged.ifPresent(same -> declared.remove(same.inner()));
         for (VariableElement variable : declared) {
             String name = variable.getSimpleName().toString();
-            String free = name;
-            for (int number = 2; taken.contains(free); number++) {
-                free = name + number;
-            }
+            String free = NewName.free(taken, name);
             taken.add(free);
             if (!free.equals(name)) {
                 renamed.put(variable, free);
@@ -180,13 +177,7 @@ final class CallEdits {
 
     private String objectName() {
         String name = callee.owner().getSimpleName().toString();
-        String wish = Character.toLowerCase(name.charAt(0)) + name.substring(1);
-        Set<String> names = code.tokens().names();
-        String free = wish;
-        for (int number = 2; names.contains(free) || SourceVersion.isKeyword(free); number++) {
-            free = wish + number;
-        }
-        return free;
+        return NewName.free(code.tokens().names(), Character.toLowerCase(name.charAt(0)) + name.substring(1));
     }
 
     /** The statements with the comments before, between and on the line behind them. */

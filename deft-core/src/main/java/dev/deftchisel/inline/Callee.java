@@ -110,17 +110,19 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
         if (method.isStatic() || method.isPrivate()) {
             return false;
         }
-        Set<String> owners = method.owner().flatMap(analysis::symbol).map(Symbol::name).map(Set::of).orElse(Set.of());
-        return analysis.methodRelations(Set.of(method.name()), owners).stream()
+        return relations(analysis, method).stream()
                 .anyMatch(pair -> pair.kind() == MethodRelation.Kind.OVERRIDES && pair.other().equals(method.key()));
     }
 
-    /** Whether the method overrides or implements another, so that it cannot go. */
-    static Optional<MethodRelation> overrides(Analysis analysis, Symbol method) {
+    private static Set<MethodRelation> relations(Analysis analysis, Symbol method) {
         Set<String> owners = method.owner().flatMap(analysis::symbol).map(Symbol::name).map(Set::of).orElse(Set.of());
-        return analysis.methodRelations(Set.of(method.name()), owners).stream()
-                .filter(pair -> pair.isFamily() && (pair.method().equals(method.key()) || pair.other().equals(method.key())))
-                .findFirst();
+        return analysis.methodRelations(Set.of(method.name()), owners);
+    }
+
+    /** Whether the method overrides or implements another, so that it cannot go. */
+    static boolean overrides(Analysis analysis, Symbol method) {
+        return !method.isStatic() && !method.isPrivate() && relations(analysis, method).stream()
+                .anyMatch(pair -> pair.isFamily() && (pair.method().equals(method.key()) || pair.other().equals(method.key())));
     }
 
     private static boolean names(Code code, TreePath path, Symbol method) {

@@ -13,14 +13,9 @@ import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
-import dev.deftchisel.change.Change;
-import dev.deftchisel.change.Edit;
-import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
-import dev.deftchisel.rewrite.Imports;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.Transplant;
@@ -28,10 +23,7 @@ import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -85,7 +77,7 @@ final class InlineField {
         }
         List<Binding> uses = before.uses(field.key()).stream()
                 .filter(use -> use.role() == Role.READ && use.isNamed())
-                .filter(use -> !onlyHere || use.file().equals(spot.file().path()) && use.range().touches(spot.place().caret()))
+                .filter(use -> !onlyHere || spot.isAt(use))
                 .toList();
         if (uses.isEmpty()) {
             return Plan.refused(spot, "the field is never read");
@@ -118,8 +110,8 @@ final class InlineField {
     private Plan plan(Analysis before, Code home, TreePath declaration, List<Binding> uses, boolean goes) {
         VariableTree tree = (VariableTree) declaration.getLeaf();
         TreePath value = new TreePath(declaration, tree.getInitializer());
-        Map<Path, List<Edit>> edits = new LinkedHashMap<>();
-        Map<Path, TypeWriter> writers = new HashMap<>();
+        TypeMirror type = home.element(declaration).orElseThrow().asType();
+        EditsByFile edits = new EditsByFile(before);
         for (Binding use : uses) {
             Code code = before.code(use.file()).orElseThrow();
             Optional<TreePath> found = place(code, use);
@@ -131,11 +123,11 @@ final class InlineField {
                 return Plan.refused(Reason.at(use.file(), use.range(),
                         "the object it is read from may be null, or is worked out here, which would be left out"));
             }
-            TypeWriter writer = writers.computeIfAbsent(use.file(), path -> new TypeWriter(code));
+            TypeWriter writer = edits.writer(code);
             NewCode text = new NewCode(home.file());
             SortedMap<Range, Consumer<NewCode>> names = new Transplant(home, code, place, writer, unused -> { })
                     .names(List.of(value), false);
-            boolean isWritten = new Written(home, value, declarationType(home, declaration), declarationType(home, declaration), writer)
+            boolean isWritten = new Written(home, value, type, writer)
                     .write(text, code, place, (to, instead) -> {
                         SortedMap<Range, Consumer<NewCode>> all = new TreeMap<>(names);
                         all.putAll(instead);
@@ -144,23 +136,12 @@ final class InlineField {
             if (!isWritten) {
                 return Plan.refused(Reason.at(use.file(), use.range(), "a type matters here that has no name which could be written"));
             }
-            edits.computeIfAbsent(use.file(), path -> new ArrayList<>()).add(text.replacing(code.range(place.getLeaf())).without(idle(code, place)));
+            edits.of(use.file()).add(text.replacing(code.range(place.getLeaf())).without(idle(code, place)));
         }
         if (goes) {
-            edits.computeIfAbsent(home.file().path(), path -> new ArrayList<>())
-                    .add(Edit.of(Layout.removed(home.file(), Layout.withDocumentation(home.file(), home.range(tree))), "",
-                            Edit.Kind.CODE));
+            edits.remove(home, tree);
         }
-        writers.forEach((path, writer) -> edits.get(path).addAll(writer.imports()));
-        edits.forEach((path, own) -> own.addAll(Imports.unneeded(before.snapshot().file(path).orElseThrow(), own)));
-        return new Plan.Ready(new Change("inline the field " + field.signature(), edits.entrySet().stream()
-                .map(entry -> new FileChange(entry.getKey(), Optional.empty(),
-                        before.snapshot().file(entry.getKey()).orElseThrow().text(), entry.getValue()))
-                .toList(), Meaning.same(), List.of()), before);
-    }
-
-    private static TypeMirror declarationType(Code code, TreePath declaration) {
-        return code.element(declaration).orElseThrow().asType();
+        return edits.plan("inline the field " + field.signature(), List.of());
     }
 
     /** The name, with what it is selected from. */

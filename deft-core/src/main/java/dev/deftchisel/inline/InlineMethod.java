@@ -9,24 +9,16 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
-import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
-import dev.deftchisel.rewrite.Imports;
-import dev.deftchisel.rewrite.Layout;
-import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -64,14 +56,14 @@ final class InlineMethod {
         Callee callee = ((Callee.Yes) found).callee();
         List<Binding> uses = before.uses(method.key()).stream()
                 .filter(use -> use.role() != Role.DECLARATION && use.role() != Role.DOC && use.isNamed())
-                .filter(use -> !onlyHere || use.file().equals(spot.file().path()) && use.range().touches(spot.place().caret()))
+                .filter(use -> !onlyHere || spot.isAt(use))
                 .toList();
         if (uses.isEmpty()) {
             return Plan.refused(spot, onlyHere ? "this is no call; put the caret on the call that is to give way"
                     : "the method is never called");
         }
         boolean goes = !onlyHere && !stays;
-        if (goes && !method.isStatic() && !method.isPrivate() && Callee.overrides(before, method).isPresent()) {
+        if (goes && Callee.overrides(before, method)) {
             return Plan.refused(Reason.at(declaring.get().path(), callee.code().range(callee.tree()),
                     "the method overrides another, so that its declaration cannot go; inline the calls and let it stay"));
         }
@@ -93,8 +85,7 @@ final class InlineMethod {
     }
 
     private Plan plan(Analysis before, Callee callee, List<Binding> uses, boolean goes) {
-        Map<Path, List<Edit>> edits = new LinkedHashMap<>();
-        Map<Path, TypeWriter> writers = new HashMap<>();
+        EditsByFile edits = new EditsByFile(before);
         Map<Object, Set<String>> taken = new HashMap<>();
         for (Binding use : uses) {
             Code code = before.code(use.file()).orElseThrow();
@@ -108,13 +99,12 @@ final class InlineMethod {
                 return Plan.refused(objection.get());
             }
             Set<String> names = taken.computeIfAbsent(site.wholeMember().getLeaf(), member -> namesIn(code, site.wholeMember()));
-            TypeWriter writer = writers.computeIfAbsent(use.file(), path -> new TypeWriter(code));
-            CallEdits written = new CallEdits(before, site, writer, names);
+            CallEdits written = new CallEdits(before, site, edits.writer(code), names);
             List<Edit> own = written.all();
             if (!written.isWritten()) {
                 return Plan.refused(Reason.at(use.file(), use.range(), "a type matters here that has no name which could be written"));
             }
-            List<Edit> all = edits.computeIfAbsent(use.file(), path -> new ArrayList<>());
+            List<Edit> all = edits.of(use.file());
             boolean isTwice = own.stream().anyMatch(edit -> all.stream().anyMatch(known ->
                     known.range().overlaps(edit.range()) || known.range().equals(edit.range())));
             if (isTwice) {
@@ -122,20 +112,12 @@ final class InlineMethod {
             }
             all.addAll(own);
         }
-        if (goes) {
-            edits.computeIfAbsent(callee.code().file().path(), path -> new ArrayList<>())
-                    .add(Edit.of(Layout.removed(callee.code().file(),
-                            Layout.withDocumentation(callee.code().file(), callee.code().range(callee.tree()))), "", Edit.Kind.CODE));
+        if (!goes) {
+            return edits.plan("inline the method " + method.signature(), List.of());
         }
-        List<String> notes = !goes ? List.of() : CallEdits.lostComments(callee, edits.values().stream().flatMap(List::stream).toList())
-                .stream().map(comment -> "the comment '" + comment + "' goes with the method").toList();
-        writers.forEach((path, writer) -> edits.get(path).addAll(writer.imports()));
-        edits.forEach((path, own) -> own.addAll(Imports.unneeded(before.snapshot().file(path).orElseThrow(), own)));
-        List<FileChange> files = edits.entrySet().stream()
-                .map(entry -> new FileChange(entry.getKey(), Optional.empty(),
-                        before.snapshot().file(entry.getKey()).orElseThrow().text(), entry.getValue()))
-                .toList();
-        return new Plan.Ready(new Change("inline the method " + method.signature(), files, Meaning.same(), notes), before);
+        edits.remove(callee.code(), callee.tree());
+        return edits.plan("inline the method " + method.signature(), CallEdits.lostComments(callee, edits.all()).stream()
+                .map(comment -> "the comment '" + comment + "' goes with the method").toList());
     }
 
     private static Optional<TreePath> call(Code code, Binding use) {

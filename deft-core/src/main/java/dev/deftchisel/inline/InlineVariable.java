@@ -39,7 +39,7 @@ final class InlineVariable {
      */
     Plan plan(List<TreePath> places, boolean goes) {
         TypeWriter writer = new TypeWriter(code);
-        Written written = new Written(code, inlined.valuePath(), inlined.variable().asType(), inlined.variable().asType(), writer);
+        Written written = new Written(code, inlined.valuePath(), inlined.variable().asType(), writer);
         Optional<Reason> objection = new SameInPlace(before, inlined, written.conversion()).objection(places);
         if (objection.isPresent()) {
             return Plan.refused(objection.get());

@@ -73,6 +73,11 @@ final class Written {
         this.own = isArrayOnly() ? Optional.of(declared) : code.type(path);
     }
 
+    /** The same for a type that no method declares. */
+    Written(Code code, TreePath path, TypeMirror declared, TypeWriter writer) {
+        this(code, path, declared, declared, writer);
+    }
+
     /** What turning the value into the declared type may do besides. */
     Effects conversion() {
         boolean isBoxed = own.filter(type -> type.getKind().isPrimitive()).isPresent() && !declared.getKind().isPrimitive();

@@ -27,6 +27,19 @@ public record NewName(String name, SymbolKind kind, int level) {
     private static final Set<String> NOT_FOR_COMPONENTS = Set.of(
             "clone", "finalize", "getClass", "hashCode", "notify", "notifyAll", "toString", "wait");
 
+    /**
+     * The name that is wished for, with a number behind it where it is taken or a keyword.
+     *
+     * @param taken names that would be captured, or capture
+     */
+    public static String free(Set<String> taken, String wish) {
+        String name = wish;
+        for (int number = 2; taken.contains(name) || SourceVersion.isKeyword(name); number++) {
+            name = wish + number;
+        }
+        return name;
+    }
+
     /** The rules for another name of a symbol. */
     public static NewName of(String name, Symbol symbol, int level) {
         return new NewName(name, symbol.kind(), level);

@@ -21,6 +21,11 @@ public record Spot(Place place, SourceFile file, Analysis analysis) {
         return analysis.at(file.path(), place.caret());
     }
 
+    /** Whether a name is the one at the caret. */
+    public boolean isAt(Binding name) {
+        return name.file().equals(file.path()) && name.range().touches(place.caret());
+    }
+
     /** The symbol that is named or declared at the caret. */
     public Optional<Symbol> symbol() {
         return bindings().stream()

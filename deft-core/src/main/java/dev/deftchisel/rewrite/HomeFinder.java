@@ -11,7 +11,6 @@ import com.sun.source.tree.ConditionalExpressionTree;
 import com.sun.source.tree.DoWhileLoopTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.ForLoopTree;
-import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.LabeledStatementTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberSelectTree;
@@ -275,10 +274,7 @@ public final class HomeFinder {
 
     private void callArguments(TreePath path, MethodInvocationTree call, Tree child) {
         ExpressionTree method = call.getMethodSelect();
-        boolean makesObject = method instanceof IdentifierTree name
-                && (name.getName().contentEquals("this") || name.getName().contentEquals("super"))
-                || method instanceof MemberSelectTree select && select.getIdentifier().contentEquals("super");
-        if (makesObject) {
+        if (Code.callsConstructor(call)) {
             objection = Optional.of(new Home.Nowhere(
                     code.range(call), "nothing may stand before the call of another constructor (JLS 8.8.7)", true));
         }

@@ -43,6 +43,11 @@ public final class NewCode {
         return this;
     }
 
+    /** Adds a blank where the code before an offset ends in a word, which what comes next would run into. */
+    public NewCode apartFrom(int offset) {
+        return write(offset > 0 && Character.isJavaIdentifierPart(file.content().charAt(offset - 1)) ? " " : "");
+    }
+
     /** Adds a new name, which stays linked to the other places where it is written. */
     public NewCode name(String name) {
         names.add(new Range(text.length(), text.length() + name.length()));
