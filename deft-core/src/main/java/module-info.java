@@ -26,8 +26,12 @@ module dev.deftchisel.core {
     uses dev.deftchisel.workspace.ProjectReader;
 
     provides dev.deftchisel.operation.Operation with
-            dev.deftchisel.extract.ExtractConstantOperation, dev.deftchisel.extract.ExtractMethodOperation,
-            dev.deftchisel.extract.ExtractVariableOperation,            dev.deftchisel.inline.InlineOperation,
+            dev.deftchisel.extract.ExtractConstantOperation,
+            dev.deftchisel.extract.ExtractFieldOperation,
+            dev.deftchisel.extract.ExtractMethodOperation,
+            dev.deftchisel.extract.ExtractParameterOperation,
+            dev.deftchisel.extract.ExtractVariableOperation,
+            dev.deftchisel.inline.InlineOperation,
             dev.deftchisel.rename.RenameOperation;
     provides dev.deftchisel.workspace.ProjectReader with dev.deftchisel.workspace.FolderReader;
 }

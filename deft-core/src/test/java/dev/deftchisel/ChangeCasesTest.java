@@ -20,7 +20,8 @@ class ChangeCasesTest {
     @TestFactory
     Stream<DynamicTest> everyCase() throws Exception {
         List<Path> files = new ArrayList<>();
-        for (String folder : List.of("extract-constant", "extract-method", "extract-variable", "inline")) {
+        for (String folder : List.of(
+                "extract-constant", "extract-field", "extract-method", "extract-parameter", "extract-variable", "inline")) {
             try (Stream<Path> found = Files.list(Path.of(ChangeCasesTest.class.getResource("/" + folder).toURI()))) {
                 found.sorted().forEach(files::add);
             }

@@ -6,6 +6,7 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.CompilationUnitTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
@@ -22,6 +23,7 @@ import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
@@ -118,6 +120,21 @@ public final class Code {
         return tree instanceof CaseTree group && group.getStatements() != null ? group.getStatements() : List.of();
     }
 
+    /** Whether one of the trees from a tree outwards is such; the outer one is not looked at any more. */
+    public static boolean leadsThrough(TreePath path, Tree outer, Predicate<Tree> wanted) {
+        for (TreePath at = path; at != null && at.getLeaf() != outer; at = at.getParentPath()) {
+            if (wanted.test(at.getLeaf())) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Whether a tree runs later, or several times, or for another object, than what is around it up to an outer tree. */
+    public static boolean isDeferred(TreePath path, Tree outer) {
+        return leadsThrough(path, outer, tree -> tree instanceof LambdaExpressionTree || tree instanceof ClassTree);
+    }
+
     /** Whether a call is that of another constructor, {@code this(...)} or {@code super(...)} (JLS 8.8.7.1). */
     public static boolean callsConstructor(MethodInvocationTree call) {
         ExpressionTree method = call.getMethodSelect();
@@ -141,6 +158,11 @@ public final class Code {
         return Optional.ofNullable(part.run().trees().getTypeMirror(path))
                 .filter(type -> type.getKind() != TypeKind.ERROR && type.getKind() != TypeKind.OTHER
                         && type.getKind() != TypeKind.NONE);
+    }
+
+    /** The descriptor of a type after erasure (JVMS 4.3.2). */
+    public String descriptor(TypeMirror type) {
+        return part.symbols().keys().descriptor(type);
     }
 
     /** What evaluating an expression, or running a statement, depends on and may do. */

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Says where each place and symbol of the code before a change is found after it. */
 public final class Mapping {
@@ -168,7 +169,8 @@ public final class Mapping {
             return new SymbolKey.Field(key(field.owner()), meaning.names().getOrDefault(field, field.name()));
         } else if (before instanceof SymbolKey.Method method) {
             return new SymbolKey.Method(key(method.owner()),
-                    meaning.names().getOrDefault(method, method.name()), meaning.descriptor(method.descriptor()));
+                    meaning.names().getOrDefault(method, method.name()),
+                    meaning.descriptor(meaning.descriptors().getOrDefault(method, method.descriptor())));
         } else if (before instanceof SymbolKey.TypeParameter parameter) {
             return new SymbolKey.TypeParameter(key(parameter.owner()), parameter.index());
         } else if (before instanceof SymbolKey.Local local) {
@@ -197,9 +199,10 @@ public final class Mapping {
                 .orElse(before);
     }
 
-    /** The keys that the renamed symbols have afterwards. */
+    /** The keys that the symbols have afterwards which get another name, or other parameters. */
     public Set<SymbolKey> renamed() {
-        return meaning.names().keySet().stream().map(this::key).collect(Collectors.toSet());
+        return Stream.concat(meaning.names().keySet().stream(), meaning.descriptors().keySet().stream())
+                .map(this::key).collect(Collectors.toSet());
     }
 
     /** What a descriptor reads afterwards. */

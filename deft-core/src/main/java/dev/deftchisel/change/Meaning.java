@@ -6,15 +6,27 @@ import java.util.Map;
 /**
  * What a change does to symbols: everything it does not name must mean the same afterwards.
  *
- * @param names    the new simple name of each symbol that is renamed
- * @param packages the new name of each package that moves; the types in it move along
+ * @param names       the new simple name of each symbol that is renamed
+ * @param packages    the new name of each package that moves; the types in it move along
+ * @param descriptors the descriptor that each method gets whose parameters change (JVMS 4.3.3)
  */
-public record Meaning(Map<SymbolKey, String> names, Map<String, String> packages) {
+public record Meaning(Map<SymbolKey, String> names, Map<String, String> packages, Map<SymbolKey, String> descriptors) {
 
     /** Copies the maps. */
     public Meaning {
         names = Map.copyOf(names);
         packages = Map.copyOf(packages);
+        descriptors = Map.copyOf(descriptors);
+    }
+
+    /** New names for symbols and packages. */
+    public Meaning(Map<SymbolKey, String> names, Map<String, String> packages) {
+        this(names, packages, Map.of());
+    }
+
+    /** Other parameters for methods. */
+    public static Meaning parameters(Map<SymbolKey, String> descriptors) {
+        return new Meaning(Map.of(), Map.of(), descriptors);
     }
 
     /** A change after which every symbol is what it was. */

@@ -34,6 +34,7 @@ final class Declared {
     private final TypeWriter writer;
     private final boolean isVar;
     private final boolean isFinal;
+    private final boolean isAssigned;
 
     /**
      * @param code     the file
@@ -43,6 +44,11 @@ final class Declared {
      * @param writer   of its type
      */
     Declared(Code code, Selected selected, String name, String wish, TypeWriter writer) {
+        this(code, selected, name, wish, writer, false);
+    }
+
+    private Declared(Code code, Selected selected, String name, String wish, TypeWriter writer, boolean isAssigned) {
+        this.isAssigned = isAssigned;
         this.code = code;
         this.selected = selected;
         this.name = name;
@@ -54,6 +60,11 @@ final class Declared {
         this.isFinal = habits.finals * 2 > habits.all;
     }
 
+    /** What is declared elsewhere, and only gets its value here. */
+    static Declared assigned(Code code, Selected selected, String name, TypeWriter writer) {
+        return new Declared(code, selected, name, "explicit", writer, true);
+    }
+
     /** The type as it is written; empty when it has no name. */
     Optional<String> type() {
         return isVar ? Optional.of("var") : code.type(selected.path()).flatMap(writer::write);
@@ -61,12 +72,12 @@ final class Declared {
 
     /** Writes all that stands before the value. */
     NewCode write(NewCode to) {
-        return to.write((isFinal ? "final " : "") + type().orElseThrow() + " ").name(name).write(" = ");
+        return to.write(isAssigned ? "" : (isFinal ? "final " : "") + type().orElseThrow() + " ").name(name).write(" = ");
     }
 
     /** What the types of all variables of the same writer need. */
     List<Edit> imports() {
-        return writer.imports();
+        return isAssigned ? List.of() : writer.imports();
     }
 
     String name() {

@@ -2,7 +2,6 @@ package dev.deftchisel.extract;
 
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.Tree;
-import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
@@ -23,19 +22,15 @@ import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
-import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.Tokens;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import javax.lang.model.element.ElementKind;
-import javax.lang.model.element.Modifier;
 
 /** Gives a value that is always the same a name in the class: a static final field. */
 public final class ExtractConstantOperation implements Operation {
@@ -140,7 +135,8 @@ public final class ExtractConstantOperation implements Operation {
         boolean isInterface = code.element(owner).filter(element -> element.getKind().isInterface()).isPresent();
         String modifiers = isInterface ? "" : visibility + "static final ";
         List<Edit> edits = new ArrayList<>();
-        edits.add(declaration(code, owner, selected, modifiers + type.get(), name));
+        edits.add(new FieldDeclaration(code, owner, modifiers + type.get(), name, Optional.of(selected.range()))
+                .behindConstants(selected.range()));
         List<TreePath> places = all && !selected.isPartOfChain(code)
                 ? new SameValue(before, code, selected).within(owner) : List.of(selected.path());
         for (TreePath place : places) {
@@ -160,53 +156,5 @@ public final class ExtractConstantOperation implements Operation {
             at = at.getParentPath();
         }
         return at;
-    }
-
-    /** Behind the constants at the start of the class, but before the one in which the value stands. */
-    private static Edit declaration(Code code, TreePath owner, Selected selected, String head, String name) {
-        Layout layout = Layout.of(code.file());
-        List<? extends Tree> members = ((ClassTree) owner.getLeaf()).getMembers().stream()
-                .filter(member -> code.find(member).isPresent()).toList();
-        String indent = Layout.indentOf(code.file(), code.range(owner.getLeaf()).start()) + layout.unit();
-        Range value = selected.range();
-        Tree last = null;
-        for (Tree member : members) {
-            if (!isConstant(code, owner, member) || code.range(member).encloses(value)) {
-                break;
-            }
-            last = member;
-        }
-        NewCode text = new NewCode(code.file()).write(layout.lineEnd() + indent + head + " ").name(name).write(" = ")
-                .carry(value, Layout.indentOf(code.file(), value.start()), indent).write(";");
-        if (last != null) {
-            return text.at(Layout.behind(code.file(), end(code, last)));
-        }
-        boolean isField = !members.isEmpty() && members.get(0) instanceof VariableTree;
-        return text.write(isField ? "" : layout.lineEnd()).at(opening(code, owner, members));
-    }
-
-    /** An enum constant ends before its comma or semicolon. */
-    private static int end(Code code, Tree member) {
-        Tokens tokens = code.tokens();
-        int next = tokens.code(tokens.at(code.range(member).end() - 1) + 1);
-        boolean isList = next < tokens.count() && tokens.is(next, ';') && !code.text(member).endsWith(";");
-        return isList ? tokens.end(next) : code.range(member).end();
-    }
-
-    /** Behind the brace that opens the body. */
-    private static int opening(Code code, TreePath owner, List<? extends Tree> members) {
-        Tokens tokens = code.tokens();
-        int limit = members.isEmpty() ? code.range(owner.getLeaf()).end() : code.range(members.get(0)).start();
-        int brace = tokens.codeBefore(tokens.at(limit - 1));
-        while (!tokens.is(brace, '{')) {
-            brace = tokens.codeBefore(brace - 1);
-        }
-        return tokens.end(brace);
-    }
-
-    private static boolean isConstant(Code code, TreePath owner, Tree member) {
-        return member instanceof VariableTree && code.element(new TreePath(owner, member))
-                .filter(element -> element.getModifiers().containsAll(Set.of(Modifier.STATIC, Modifier.FINAL))
-                        || element.getKind() == ElementKind.ENUM_CONSTANT).isPresent();
     }
 }

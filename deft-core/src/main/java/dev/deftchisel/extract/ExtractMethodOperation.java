@@ -189,12 +189,7 @@ public final class ExtractMethodOperation implements Operation {
 
                 /** Whether it happens in a class that is declared in the fragment, and goes along. */
                 private boolean isInClass(TreePath part) {
-                    for (TreePath at = getCurrentPath(); at.getLeaf() != part.getLeaf(); at = at.getParentPath()) {
-                        if (at.getLeaf() instanceof ClassTree) {
-                            return true;
-                        }
-                    }
-                    return false;
+                    return Code.leadsThrough(getCurrentPath(), part.getLeaf(), tree -> tree instanceof ClassTree);
                 }
 
                 /** What the compiler adds has no place, and is in nobody's way. */

@@ -54,21 +54,12 @@ final class SameValue {
             Range range = code.range(path.getLeaf());
             boolean isSelf = path.getLeaf() == selected.tree();
             boolean isSame = isSelf || Selected.isValue(code, path) && tokens(range).equals(wanted)
-                    && keys(range).equals(meant) && !(saysThis && isInOtherClass(path, region));
+                    && keys(range).equals(meant) && !(saysThis && Code.leadsThrough(path, region.getLeaf(), tree -> tree instanceof ClassTree));
             if (isSame && found.stream().noneMatch(known -> code.range(known.getLeaf()).overlaps(range))) {
                 found.add(path);
             }
         }
         return found;
-    }
-
-    private static boolean isInOtherClass(TreePath path, TreePath region) {
-        for (TreePath at = path; at != null && at.getLeaf() != region.getLeaf(); at = at.getParentPath()) {
-            if (at.getLeaf() instanceof ClassTree) {
-                return true;
-            }
-        }
-        return false;
     }
 
     private List<String> tokens(Range range) {

@@ -146,7 +146,8 @@ final class EditShapes {
                     .filter(binding -> binding.isNamed() && binding.range().equals(tokens.range(token)))
                     .allMatch(binding -> binding.role() == Role.DECLARATION || binding.role() == Role.TYPE
                             || binding.key() instanceof SymbolKey.Package
-                            || binding.role() == Role.READ && !edit.carried().isEmpty()
+                            // a new name that stands for it means what it should, see GivenNames
+                            || binding.role() == Role.READ && (!edit.carried().isEmpty() || !edit.linked().isEmpty())
                             || binding.role() == Role.CALL && (!edit.carried().isEmpty() || isCarriedFrom(binding.key())));
             case KEYWORD -> OF_DECLARATIONS.contains(tokens.text(token)) || OF_JUMPS.contains(tokens.text(token));
             case SYMBOL -> "()[]<>,.;=?@&:".contains(tokens.text(token));

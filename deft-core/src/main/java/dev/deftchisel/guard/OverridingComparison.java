@@ -16,9 +16,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
- * Compares which methods override, implement or clash with which. Only methods that a change renames can differ, and
+ * Compares which methods override, implement or clash with which. Only methods that a change renames, takes away or gives other parameters can differ, and
  * only in the types below the ones that declare them.
  */
 final class OverridingComparison {
@@ -45,7 +46,10 @@ final class OverridingComparison {
                 before.symbol(method.owner()).map(Symbol::name).filter(name -> !name.isEmpty()).ifPresent(owners::add);
             }
         }
-        removed().forEach(method -> {
+        Stream<SymbolKey.Method> otherParameters = change.meaning().descriptors().keySet().stream()
+                .filter(key -> key instanceof SymbolKey.Method)
+                .map(key -> (SymbolKey.Method) key);
+        Stream.concat(removed().stream(), otherParameters).forEach(method -> {
             names.add(method.name());
             before.symbol(method.owner()).map(Symbol::name).filter(name -> !name.isEmpty()).ifPresent(owners::add);
         });

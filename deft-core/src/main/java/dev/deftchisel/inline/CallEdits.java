@@ -15,6 +15,7 @@ import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.Precedence;
 import dev.deftchisel.rewrite.Transplant;
 import dev.deftchisel.rewrite.TypeWriter;
+import dev.deftchisel.rewrite.Written;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;

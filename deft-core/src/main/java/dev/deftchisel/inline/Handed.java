@@ -1,9 +1,7 @@
 package dev.deftchisel.inline;
 
-import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
-import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
@@ -57,7 +55,7 @@ record Handed(Optional<String> name, TreePath value, TypeMirror declared, TypeMi
         } else if (uses.isEmpty()) {
             return effects.isPure() ? Way.LEFT_OUT : Way.VARIABLE;
         }
-        boolean isDelayed = uses.stream().anyMatch(use -> isDelayed(use, callee));
+        boolean isDelayed = uses.stream().anyMatch(use -> Code.isDeferred(use, callee.tree()));
         boolean isFixed = effects.isPure() && !effects.isFresh() && !effects.readsState()
                 && effects.readsLocals().stream().noneMatch(local -> analysis.isAssigned(caller.key(local)));
         if (isFixed && (isAtom() || uses.size() == 1)) {
@@ -75,15 +73,6 @@ record Handed(Optional<String> name, TreePath value, TypeMirror declared, TypeMi
     /** A name or literal, which may be written any number of times. */
     private boolean isAtom() {
         return tree() instanceof IdentifierTree || tree() instanceof LiteralTree;
-    }
-
-    private static boolean isDelayed(TreePath use, Callee callee) {
-        for (TreePath at = use; at != null && at.getLeaf() != callee.tree(); at = at.getParentPath()) {
-            if (at.getLeaf() instanceof LambdaExpressionTree || at.getLeaf() instanceof ClassTree) {
-                return true;
-            }
-        }
-        return false;
     }
 
     /** Whether the one use is reached in any case, and nothing before it in the body makes a difference. */

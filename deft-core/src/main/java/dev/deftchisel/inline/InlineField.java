@@ -13,13 +13,16 @@ import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.change.Meaning;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.Transplant;
 import dev.deftchisel.rewrite.TypeWriter;
+import dev.deftchisel.rewrite.Written;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -141,7 +144,7 @@ final class InlineField {
         if (goes) {
             edits.remove(home, tree);
         }
-        return edits.plan("inline the field " + field.signature(), List.of());
+        return new Plan.Ready(edits.change("inline the field " + field.signature(), Meaning.same(), List.of()), before);
     }
 
     /** The name, with what it is selected from. */

@@ -10,9 +10,11 @@ import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.Meaning;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
@@ -113,11 +115,12 @@ final class InlineMethod {
             all.addAll(own);
         }
         if (!goes) {
-            return edits.plan("inline the method " + method.signature(), List.of());
+            return new Plan.Ready(edits.change("inline the method " + method.signature(), Meaning.same(), List.of()), before);
         }
         edits.remove(callee.code(), callee.tree());
-        return edits.plan("inline the method " + method.signature(), CallEdits.lostComments(callee, edits.all()).stream()
-                .map(comment -> "the comment '" + comment + "' goes with the method").toList());
+        List<String> notes = CallEdits.lostComments(callee, edits.all()).stream()
+                .map(comment -> "the comment '" + comment + "' goes with the method").toList();
+        return new Plan.Ready(edits.change("inline the method " + method.signature(), Meaning.same(), notes), before);
     }
 
     private static Optional<TreePath> call(Code code, Binding use) {

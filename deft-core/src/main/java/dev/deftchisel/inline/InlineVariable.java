@@ -13,6 +13,7 @@ import dev.deftchisel.rewrite.Imports;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.TypeWriter;
+import dev.deftchisel.rewrite.Written;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;

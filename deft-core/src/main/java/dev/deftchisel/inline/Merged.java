@@ -3,8 +3,6 @@ package dev.deftchisel.inline;
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.IdentifierTree;
-import com.sun.source.tree.LambdaExpressionTree;
-import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.TryTree;
@@ -125,18 +123,7 @@ record Merged(TreePath statement, VariableElement inner, Range name, Range used,
                 && !site.callee().code().text(tree).contains("@")).isPresent();
         return hasValue && site.callee().code().occurrences(site.callee().body()).stream()
                 .filter(one -> one.variable().equals(inner))
-                .noneMatch(one -> isDelayed(one.path()));
-    }
-
-    private static boolean isDelayed(TreePath path) {
-        for (TreePath at = path; at != null; at = at.getParentPath()) {
-            if (at.getLeaf() instanceof LambdaExpressionTree) {
-                return true;
-            } else if (at.getLeaf() instanceof MethodTree) {
-                return false;
-            }
-        }
-        return false;
+                .noneMatch(one -> Code.isDeferred(one.path(), site.callee().tree()));
     }
 
     /** Whether a value that is handed over is the variable itself. */

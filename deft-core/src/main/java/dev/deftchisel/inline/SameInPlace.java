@@ -3,27 +3,23 @@ package dev.deftchisel.inline;
 import com.sun.source.tree.BreakTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ContinueTree;
-import com.sun.source.tree.DoWhileLoopTree;
-import com.sun.source.tree.EnhancedForLoopTree;
-import com.sun.source.tree.ForLoopTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
-import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.tree.YieldTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Effects;
+import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.Home;
 import dev.deftchisel.rewrite.HomeFinder;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Predicate;
 
 /**
  * Whether the value of a variable may be evaluated where it is used instead of where it is declared. That is so
@@ -102,24 +98,15 @@ final class SameInPlace {
 
     /** Whether a place is in code that runs later, or may run several times, than the code around the declaration. */
     private boolean isDelayed(TreePath place) {
-        return leadsThrough(place, at -> at instanceof LambdaExpressionTree || at instanceof ClassTree);
+        return Code.isDeferred(place, list());
     }
 
     private boolean isReachedAtMostOnce(TreePath place) {
-        return !isDelayed(place) && !leadsThrough(place, SameInPlace::isLoop);
+        return !isDelayed(place) && !Code.leadsThrough(place, list(), Jumps::isLoop);
     }
 
     private boolean isInClass(TreePath place) {
-        return leadsThrough(place, at -> at instanceof ClassTree);
-    }
-
-    private boolean leadsThrough(TreePath place, Predicate<Tree> obstacle) {
-        for (TreePath at = place; at.getLeaf() != list(); at = at.getParentPath()) {
-            if (obstacle.test(at.getLeaf())) {
-                return true;
-            }
-        }
-        return false;
+        return Code.leadsThrough(place, list(), at -> at instanceof ClassTree);
     }
 
     private Tree list() {
@@ -150,7 +137,7 @@ final class SameInPlace {
             @Override
             public Boolean scan(Tree tree, Void unused) {
                 boolean leaves = tree instanceof ReturnTree || tree instanceof BreakTree || tree instanceof ContinueTree
-                        || tree instanceof YieldTree || tree instanceof ThrowTree || isLoop(tree);
+                        || tree instanceof YieldTree || tree instanceof ThrowTree || Jumps.isLoop(tree);
                 boolean isElsewhere = tree instanceof ClassTree || tree instanceof LambdaExpressionTree;
                 return leaves ? Boolean.TRUE : isElsewhere ? Boolean.FALSE : super.scan(tree, null);
             }
@@ -161,11 +148,6 @@ final class SameInPlace {
             }
         }.scan(statement, null);
         return Boolean.TRUE.equals(found);
-    }
-
-    private static boolean isLoop(Tree tree) {
-        return tree instanceof WhileLoopTree || tree instanceof DoWhileLoopTree || tree instanceof ForLoopTree
-                || tree instanceof EnhancedForLoopTree;
     }
 
     private Optional<Reason> reason(TreePath place, String sentence) {

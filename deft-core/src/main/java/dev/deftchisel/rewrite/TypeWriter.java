@@ -192,8 +192,9 @@ public final class TypeWriter {
         if (known.isEmpty()) {
             String lines = added.stream().map(name -> end + "import " + name + ";").collect(Collectors.joining());
             int at = behindPackage();
-            return List.of(Edit.of(new Range(at, at), at == 0 ? lines.substring(end.length()) + end + end : end + lines,
-                    Edit.Kind.IMPORT));
+            String rest = file.content().substring(at).lines().skip(1).findFirst().orElse("");
+            return List.of(Edit.of(new Range(at, at), at == 0 ? lines.substring(end.length()) + end + end
+                    : end + lines + (rest.isBlank() ? "" : end), Edit.Kind.IMPORT));
         }
         List<Edit> edits = new ArrayList<>();
         for (String name : added) {

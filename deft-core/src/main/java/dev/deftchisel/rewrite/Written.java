@@ -1,4 +1,4 @@
-package dev.deftchisel.inline;
+package dev.deftchisel.rewrite;
 
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
@@ -17,9 +17,6 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Effects;
-import dev.deftchisel.rewrite.NewCode;
-import dev.deftchisel.rewrite.Precedence;
-import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
@@ -36,7 +33,7 @@ import javax.lang.model.type.TypeMirror;
  * 5.1.7, 15.12.2), with type arguments or an array type where they came from the declaration, and in parentheses where
  * it would be grouped otherwise.
  */
-final class Written {
+public final class Written {
 
     private final Code code;
     private final TreePath path;
@@ -47,7 +44,7 @@ final class Written {
     private final Optional<TypeMirror> own;
 
     /** Writes the code of the value itself, but for some parts of it. */
-    interface Carrying {
+    public interface Carrying {
 
         /**
          * @param to      where to
@@ -63,7 +60,7 @@ final class Written {
      * @param formal   the same type as the declaration of a method says it, with the type parameters of that
      * @param writer   of types in the file where it is to stand
      */
-    Written(Code code, TreePath path, TypeMirror declared, TypeMirror formal, TypeWriter writer) {
+    public Written(Code code, TreePath path, TypeMirror declared, TypeMirror formal, TypeWriter writer) {
         this.code = code;
         this.path = path;
         this.value = (ExpressionTree) path.getLeaf();
@@ -74,12 +71,12 @@ final class Written {
     }
 
     /** The same for a type that no method declares. */
-    Written(Code code, TreePath path, TypeMirror declared, TypeWriter writer) {
+    public Written(Code code, TreePath path, TypeMirror declared, TypeWriter writer) {
         this(code, path, declared, declared, writer);
     }
 
     /** What turning the value into the declared type may do besides. */
-    Effects conversion() {
+    public Effects conversion() {
         boolean isBoxed = own.filter(type -> type.getKind().isPrimitive()).isPresent() && !declared.getKind().isPrimitive();
         boolean isUnboxed = own.filter(type -> !type.getKind().isPrimitive()).isPresent() && declared.getKind().isPrimitive();
         // each boxing may give another object; unboxing fails for null
@@ -99,7 +96,7 @@ final class Written {
      * @param carrying writes the value itself
      * @return whether it could be; not when its type has no name that could be written
      */
-    boolean write(NewCode to, Code where, TreePath use, Carrying carrying) {
+    public boolean write(NewCode to, Code where, TreePath use, Carrying carrying) {
         Tree parent = use.getParentPath().getLeaf();
         boolean isCast = needsCast(where, use);
         Optional<String> type = isCast || isArrayOnly() ? writer.write(declared) : Optional.of("");

@@ -1,4 +1,4 @@
-package dev.deftchisel.inline;
+package dev.deftchisel.rewrite;
 
 import com.sun.source.tree.Tree;
 import dev.deftchisel.analysis.Analysis;
@@ -7,10 +7,6 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Meaning;
-import dev.deftchisel.operation.Plan;
-import dev.deftchisel.rewrite.Imports;
-import dev.deftchisel.rewrite.Layout;
-import dev.deftchisel.rewrite.TypeWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -20,45 +16,52 @@ import java.util.Map;
 import java.util.Optional;
 
 /** Collects what is written in several files, with the imports that this needs and leaves behind. */
-final class EditsByFile {
+public final class EditsByFile {
 
     private final Analysis before;
     private final Map<Path, List<Edit>> edits = new LinkedHashMap<>();
     private final Map<Path, TypeWriter> writers = new HashMap<>();
 
-    EditsByFile(Analysis before) {
+    /** @param before the analysis the change is planned with */
+    public EditsByFile(Analysis before) {
         this.before = before;
     }
 
     /** The writer of types in a file, which collects what must be imported there. */
-    TypeWriter writer(Code code) {
+    public TypeWriter writer(Code code) {
         return writers.computeIfAbsent(code.file().path(), path -> new TypeWriter(code));
     }
 
     /** The edits of a file so far, to which others can be added. */
-    List<Edit> of(Path file) {
+    public List<Edit> of(Path file) {
         return edits.computeIfAbsent(file, path -> new ArrayList<>());
     }
 
     /** The edits of all files so far. */
-    List<Edit> all() {
+    public List<Edit> all() {
         return edits.values().stream().flatMap(List::stream).toList();
     }
 
     /** Takes away a member with its documentation. */
-    void remove(Code code, Tree member) {
+    public void remove(Code code, Tree member) {
         of(code.file().path()).add(Edit.of(Layout.removed(code.file(),
                 Layout.withDocumentation(code.file(), code.range(member))), "", Edit.Kind.CODE));
     }
 
-    /** The change that all this is. */
-    Plan plan(String title, List<String> notes) {
+    /**
+     * The change that all this is.
+     *
+     * @param title   what it does
+     * @param meaning what it does to symbols
+     * @param notes   what the user should know
+     */
+    public Change change(String title, Meaning meaning, List<String> notes) {
         writers.forEach((path, writer) -> of(path).addAll(writer.imports()));
         edits.forEach((path, own) -> own.addAll(Imports.unneeded(before.snapshot().file(path).orElseThrow(), own)));
         List<FileChange> files = edits.entrySet().stream()
                 .map(entry -> new FileChange(entry.getKey(), Optional.empty(),
                         before.snapshot().file(entry.getKey()).orElseThrow().text(), entry.getValue()))
                 .toList();
-        return new Plan.Ready(new Change(title, files, Meaning.same(), notes), before);
+        return new Change(title, files, meaning, notes);
     }
 }

@@ -1,0 +1,108 @@
+package dev.deftchisel.extract;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.rewrite.Layout;
+import dev.deftchisel.rewrite.NewCode;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.Modifier;
+
+/** Writes the declaration of a new field or constant where the class has such. */
+final class FieldDeclaration {
+
+    private final Code code;
+    private final TreePath owner;
+    private final Layout layout;
+    private final String indent;
+    private final List<? extends Tree> members;
+    private final String head;
+    private final Optional<Range> value;
+    private final String name;
+
+    /**
+     * @param owner the class
+     * @param head  modifiers and type
+     * @param value of the field; empty when it gets none there
+     */
+    FieldDeclaration(Code code, TreePath owner, String head, String name, Optional<Range> value) {
+        this.code = code;
+        this.owner = owner;
+        this.layout = Layout.of(code.file());
+        this.indent = Layout.indentOf(code.file(), code.range(owner.getLeaf()).start()) + layout.unit();
+        this.members = ((ClassTree) owner.getLeaf()).getMembers().stream()
+                .filter(member -> code.find(member).isPresent()).toList();
+        this.head = head;
+        this.value = value;
+        this.name = name;
+    }
+
+    /** Behind the constants at the start of the class, but before the one in which the value stands. */
+    Edit behindConstants(Range value) {
+        return behind(last(member -> isConstant(member) && !code.range(member).encloses(value)));
+    }
+
+    /** Behind the fields before the first method. */
+    Edit behindFields() {
+        return behind(last(member -> member instanceof VariableTree));
+    }
+
+    private Optional<Tree> last(Predicate<Tree> belongs) {
+        Tree last = null;
+        for (Tree member : members) {
+            if (!belongs.test(member)) {
+                break;
+            }
+            last = member;
+        }
+        return Optional.ofNullable(last);
+    }
+
+    private Edit behind(Optional<Tree> last) {
+        boolean followsEnum = last.filter(member -> code.element(new TreePath(owner, member))
+                .filter(element -> element.getKind() == ElementKind.ENUM_CONSTANT).isPresent()).isPresent();
+        NewCode text = new NewCode(code.file()).write((followsEnum ? layout.lineEnd() : "") + layout.lineEnd() + indent
+                + head + " ").name(name);
+        value.ifPresent(range -> text.write(" = ").carry(range, Layout.indentOf(code.file(), range.start()), indent));
+        text.write(";");
+        if (last.isPresent()) {
+            return text.at(Layout.behind(code.file(), end(last.get())));
+        }
+        boolean isField = !members.isEmpty() && members.get(0) instanceof VariableTree;
+        return text.write(isField ? "" : layout.lineEnd()).at(opening());
+    }
+
+    /** An enum constant ends before its comma or semicolon. */
+    private int end(Tree member) {
+        Tokens tokens = code.tokens();
+        int next = tokens.code(tokens.at(code.range(member).end() - 1) + 1);
+        boolean isList = next < tokens.count() && tokens.is(next, ';') && !code.text(member).endsWith(";");
+        return isList ? tokens.end(next) : code.range(member).end();
+    }
+
+    /** Behind the brace that opens the body. */
+    private int opening() {
+        Tokens tokens = code.tokens();
+        int limit = members.isEmpty() ? code.range(owner.getLeaf()).end() : code.range(members.get(0)).start();
+        int brace = tokens.codeBefore(tokens.at(limit - 1));
+        while (!tokens.is(brace, '{')) {
+            brace = tokens.codeBefore(brace - 1);
+        }
+        return tokens.end(brace);
+    }
+
+    private boolean isConstant(Tree member) {
+        return member instanceof VariableTree && code.element(new TreePath(owner, member))
+                .filter(element -> element.getModifiers().containsAll(Set.of(Modifier.STATIC, Modifier.FINAL))
+                        || element.getKind() == ElementKind.ENUM_CONSTANT).isPresent();
+    }
+}
