@@ -14,7 +14,9 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.change.Alike;
 import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Meaning;
@@ -28,12 +30,14 @@ import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
@@ -44,6 +48,16 @@ public final class ExtractMethodOperation implements Operation {
     /** The key of the name. */
     public static final String NAME = "name";
 
+    /** The key of the choice what becomes of places that do the same: {@code leave} or {@code replace} them. */
+    public static final String DUPLICATES = "duplicates";
+
+    private static final String REPLACE = "replace";
+    private static final Question DUPLICATES_QUESTION = new Question.Choice(
+            DUPLICATES,
+            "what becomes of places in the class that do the same",
+            List.of(new Question.Option("leave", "they stay as they are"),
+                    new Question.Option(REPLACE, "they call the method too; what differs is handed over")),
+            "leave");
     private static final Question VISIBILITY_QUESTION = Visibility.question("who may call the method");
 
     @Override
@@ -60,7 +74,7 @@ public final class ExtractMethodOperation implements Operation {
     public List<Question> questions() {
         return List.of(
                 new Question.Proposed(NAME, "the name of the method", List.of()),
-                Pick.anywhere(), VISIBILITY_QUESTION);
+                Pick.anywhere(), DUPLICATES_QUESTION, VISIBILITY_QUESTION);
     }
 
     @Override
@@ -80,6 +94,7 @@ public final class ExtractMethodOperation implements Operation {
         Pick.among(candidates.stream().map(candidate -> code.shown(candidate.range(), 50)).toList()).ifPresent(questions::add);
         questions.add(new Question.Proposed(NAME, "the name of the method",
                 new MethodNames(code).of(first, flow)));
+        questions.add(DUPLICATES_QUESTION);
         questions.add(VISIBILITY_QUESTION);
         return new Offer(id(), "extract " + what(code, first) + " to a method", Offer.Kind.REFACTORING, first.range(), questions);
     }
@@ -95,7 +110,8 @@ public final class ExtractMethodOperation implements Operation {
         Optional<String> given = answers.single(NAME);
         // the names of methods in the whole file decide what a call of the new one means
         Set<String> names = given.map(Set::of).orElse(Set.of());
-        Analysis before = analyst.analyse(new Focus(Set.of(file), names, Set.of(),
+        boolean all = answers.single(DUPLICATES).filter(REPLACE::equals).isPresent();
+        Analysis before = analyst.analyse(all ? Focus.whole(Set.of(file)).deeply() : new Focus(Set.of(file), names, Set.of(),
                 Map.of(file, List.of(spot.place().selection())), true));
         Code code = before.code(file).orElseThrow();
         List<Fragment> candidates = Fragment.at(code, spot.place().selection());
@@ -121,7 +137,7 @@ public final class ExtractMethodOperation implements Operation {
         }
         return Visibility.objection(answers, before, name, file)
                 .map(Plan::refused)
-                .orElseGet(() -> plan(before, code, fragment, flow, exits, name, Visibility.modifier(answers)));
+                .orElseGet(() -> plan(before, code, fragment, flow, exits, name, Visibility.modifier(answers), all));
     }
 
     /** What is in the way, whatever the method is called. */
@@ -210,18 +226,56 @@ public final class ExtractMethodOperation implements Operation {
                 && !fragment.contains(local.offset());
     }
 
-    private Plan plan(Analysis before, Code code, Fragment fragment, Flow flow, Exits exits, String name, String visibility) {
+    private Plan plan(Analysis before, Code code, Fragment fragment, Flow flow, Exits exits, String name, String visibility,
+            boolean all) {
         TypeWriter writer = new TypeWriter(code);
         Signature signature = new Signature(before, code, fragment, flow, exits, writer);
-        ExtractMethodEdits edits = new ExtractMethodEdits(code, fragment, flow, exits, signature, writer, name,
-                visibility);
-        List<Edit> all = edits.all();
-        if (edits.objection().isPresent()) {
-            return Plan.refused(edits.objection().get());
+        Twins twins = all ? Twins.of(code, fragment, flow, exits,
+                twin -> obstacle(code, twin.fragment(), twin.flow(), twin.exits()).isEmpty()) : Twins.none(code, fragment, flow, exits);
+        Optional<Inputs> inputs = twins.inputs(writer);
+        if (inputs.isEmpty()) {
+            return Plan.refused(Reason.at(code.file().path(), fragment.range(), "a value that differs in a place which does the same"
+                    + " has a type without a name; leave the duplicates"));
         }
+        NewMethod method = new NewMethod(code, fragment, flow, exits, signature, inputs.get(), name, visibility);
+        List<Edit> edits = new ArrayList<>();
+        edits.add(method.edit());
+        edits.add(new MethodCall(code, fragment, flow, exits, signature, name, inputs.get().arguments(code))
+                .edit(Stream.concat(method.alike().stream(), inputs.get().alike().stream()).toList()));
+        if (method.objection().isPresent()) {
+            return Plan.refused(method.objection().get());
+        }
+        for (Twins.Twin twin : twins.all()) {
+            Signature its = new Signature(before, code, twin.fragment(), twin.flow(), twin.exits(), writer);
+            edits.add(new MethodCall(code, twin.fragment(), twin.flow(), twin.exits(), its, name, twins.arguments(twin, inputs.get()))
+                    .edit(List.of(twins.alike(twin))));
+        }
+        edits.addAll(writer.imports());
         Change change = new Change("extract " + what(code, fragment) + " to the method " + name,
-                List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), all)),
-                Meaning.same(), List.of());
+                List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), edits)),
+                Meaning.same(), all ? twins.notes() : new Lookalikes(code).note(fragment).stream().toList());
         return new Plan.Ready(change, before);
+    }
+
+    /** A place that turns out to mean something else is left alone. */
+    @Override
+    public Optional<Change> mend(Change change, List<Difference> differences, Analysis before) {
+        List<Edit> wrong = change.files().stream()
+                .flatMap(file -> file.takenEdits().stream())
+                .filter(edit -> edit.alike().stream().anyMatch(Alike::isRenamed)
+                        && differences.stream().anyMatch(one -> edit.range().touches(one.range().start())))
+                .toList();
+        if (wrong.isEmpty()) {
+            return Optional.empty();
+        }
+        Change fewer = change.choose((file, edit) -> edit.isTaken() && !wrong.contains(edit));
+        for (FileChange file : change.files()) {
+            SourceFile source = before.snapshot().file(file.path()).orElseThrow();
+            for (Edit edit : file.edits()) {
+                fewer = wrong.contains(edit) ? fewer.note("line " + source.position(edit.range().start()).line()
+                        + " reads alike, but cannot call the method") : fewer;
+            }
+        }
+        return Optional.of(fewer);
     }
 }

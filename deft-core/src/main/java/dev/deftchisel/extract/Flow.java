@@ -57,6 +57,11 @@ final class Flow {
             return inside.size() == 1;
         }
 
+        /** Whether it stands nowhere in the fragment but in some places. */
+        boolean standsOnlyIn(List<Range> places) {
+            return inside.stream().allMatch(one -> places.stream().anyMatch(place -> place.contains(one.offset())));
+        }
+
         Optional<Occurrence> declaration() {
             return all.stream().filter(one -> one.access() == Occurrence.Access.DECLARED).findFirst();
         }

@@ -3,15 +3,20 @@ package dev.deftchisel.extract;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionStatementTree;
+import com.sun.source.tree.ForLoopTree;
+import com.sun.source.tree.IfTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
+import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -35,6 +40,56 @@ record Fragment(List<TreePath> parts, Range range, Optional<Selected> expression
                 .filter(selected -> member(selected.path()).isPresent())
                 .map(selected -> new Fragment(List.of(selected.path()), selected.range(), Optional.of(selected)))
                 .toList());
+    }
+
+    /** All that is as long and of the same kind within a tree, in the order of the text; it does not overlap this one. */
+    List<Fragment> others(Code code, TreePath within) {
+        List<Fragment> found = new ArrayList<>();
+        if (isExpression()) {
+            code.expressions(within).stream()
+                    .filter(path -> path.getLeaf().getKind() == parts.get(0).getLeaf().getKind() && Selected.isValue(code, path)
+                            && member(path).isPresent())
+                    .map(path -> new Selected(path, code.range(path.getLeaf())))
+                    .forEach(selected -> found.add(new Fragment(List.of(selected.path()), selected.range(), Optional.of(selected))));
+        } else {
+            lists(code, within).forEach(list -> {
+                for (int i = 0; i + parts.size() <= list.size(); i++) {
+                    List<TreePath> run = list.subList(i, i + parts.size());
+                    if (run.get(0).getLeaf().getKind() == parts.get(0).getLeaf().getKind() && member(run.get(0)).isPresent()) {
+                        found.add(new Fragment(run, ends(code, run), Optional.empty()));
+                    }
+                }
+            });
+        }
+        found.removeIf(other -> other.range().overlaps(range));
+        return found;
+    }
+
+    /** The lists of statements within a tree; a statement that is the only one of a branch or loop is a list by itself. */
+    private static List<List<TreePath>> lists(Code code, TreePath within) {
+        List<List<TreePath>> found = new ArrayList<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void scan(Tree tree, Void unused) {
+                if (tree == null) {
+                    return null;
+                }
+                TreePath path = new TreePath(getCurrentPath(), tree);
+                Tree parent = getCurrentPath().getLeaf();
+                boolean isAlone = tree instanceof StatementTree && !(tree instanceof BlockTree || tree instanceof ClassTree)
+                        && (parent instanceof IfTree || Jumps.isLoop(parent)) && code.find(tree).isPresent()
+                        && !(parent instanceof ForLoopTree loop && loop.getStatement() != tree)
+                        && !(tree instanceof VariableTree);
+                List<TreePath> list = isAlone ? List.of(path) : Code.statements(tree).stream()
+                        .filter(statement -> code.find(statement).isPresent())
+                        .map(statement -> new TreePath(path, statement)).toList();
+                if (!list.isEmpty()) {
+                    found.add(list);
+                }
+                return super.scan(tree, null);
+            }
+        }.scan(within, null);
+        return found;
     }
 
     private static Optional<Fragment> statements(Code code, Range selection) {

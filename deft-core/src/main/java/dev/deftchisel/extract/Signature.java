@@ -79,6 +79,24 @@ final class Signature {
         return type.isPresent();
     }
 
+    /**
+     * Writes type and name of a variable.
+     *
+     * @return whether the type has a name
+     */
+    boolean declare(NewCode to, Flow.Variable variable) {
+        boolean isWritten = type(to, variable);
+        to.write(" ");
+        declaredName(variable).ifPresentOrElse(to::carry, () -> to.write(variable.name()));
+        return isWritten;
+    }
+
+    /** Where the name of a variable stands within the fragment. */
+    Range nameOf(Flow.Variable variable) {
+        Tree tree = variable.first().path().getLeaf();
+        return tree instanceof VariableTree ? declaredName(variable).orElseThrow() : code.range(tree);
+    }
+
     private Optional<Range> writtenType(VariableTree tree) {
         Optional<Range> range = tree.getType() == null ? Optional.empty() : code.find(tree.getType());
         Tokens tokens = code.tokens();

@@ -80,7 +80,7 @@ final class EditShapes {
             case QUALIFIER -> isQualifier(file, edit) || isElementName(edit);
             case IMPORT -> isImport(file, edit);
             case CODE -> edit.carried().stream().allMatch(piece -> isCarried(edit, piece))
-                    && edit.alike().stream().allMatch(twin -> isSame(file, twin.gone(), twin.other()))
+                    && edit.alike().stream().allMatch(twin -> new AlikeCode(before, file).areAlike(edit, twin))
                     && edit.unneeded().stream().allMatch(idle -> isPure(file, idle))
                     && (isWholeMember(file, edit) || losesNothing(file, edit));
             case COMMENT, STRING -> staysInText(file.tokens(), edit);
@@ -165,42 +165,6 @@ final class EditShapes {
         return carried.stream()
                 .anyMatch(piece -> piece.file().equals(declared.map(Binding::file).orElse(null))
                         && members.stream().anyMatch(member -> member.encloses(piece.from())));
-    }
-
-    /** Whether two pieces of code have the same tokens, and each name means the same in both. */
-    private boolean isSame(SourceFile file, Range one, Range other) {
-        return codeIn(file, one).equals(codeIn(file, other)) && keysIn(file, one).equals(keysIn(file, other));
-    }
-
-    private static List<String> codeIn(SourceFile file, Range range) {
-        Tokens tokens = file.tokens();
-        List<String> found = new ArrayList<>();
-        for (int i = tokens.code(tokens.at(range.start())); i < tokens.count() && tokens.start(i) < range.end();
-                i = tokens.code(i + 1)) {
-            found.add(tokens.text(i));
-        }
-        while (found.size() > 2 && found.get(0).equals("(") && closesAtEnd(found)) {
-            found = found.subList(1, found.size() - 1);
-        }
-        return found;
-    }
-
-    private static boolean closesAtEnd(List<String> tokens) {
-        int depth = 0;
-        for (int i = 0; i < tokens.size(); i++) {
-            depth += tokens.get(i).equals("(") ? 1 : tokens.get(i).equals(")") ? -1 : 0;
-            if (depth == 0) {
-                return i == tokens.size() - 1;
-            }
-        }
-        return false;
-    }
-
-    private List<SymbolKey> keysIn(SourceFile file, Range range) {
-        return before.bindings(file.path()).stream()
-                .filter(binding -> range.encloses(binding.range()))
-                .map(Binding::key)
-                .toList();
     }
 
     private boolean isNewName(SourceFile file, Edit edit) {

@@ -3,7 +3,6 @@ package dev.deftchisel.extract;
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.NewArrayTree;
-import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
@@ -11,11 +10,9 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.change.Alike;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
-import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
@@ -24,46 +21,42 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.Consumer;
 
-/** Writes the method behind the member that a fragment is in, and its call where the fragment was. */
-final class ExtractMethodEdits {
+/** Writes the method that a fragment becomes, behind the member that the fragment is in. */
+final class NewMethod {
 
     private final Code code;
     private final Fragment fragment;
     private final Flow flow;
     private final Exits exits;
     private final Signature signature;
-    private final TypeWriter writer;
+    private final Inputs inputs;
     private final String name;
     private final String visibility;
     private final Layout layout;
     private final List<Alike> alike = new ArrayList<>();
     private Optional<Reason> objection = Optional.empty();
 
-    ExtractMethodEdits(Code code, Fragment fragment, Flow flow, Exits exits, Signature signature, TypeWriter writer,
-            String name, String visibility) {
+    NewMethod(Code code, Fragment fragment, Flow flow, Exits exits, Signature signature, Inputs inputs, String name,
+            String visibility) {
         this.code = code;
         this.fragment = fragment;
         this.flow = flow;
         this.exits = exits;
         this.signature = signature;
-        this.writer = writer;
+        this.inputs = inputs;
         this.name = name;
         this.visibility = visibility;
         this.layout = Layout.of(code.file());
     }
 
-    /** Why it could not be written; empty when it could. Asked after {@link #all()}. */
+    /** Why it could not be written; empty when it could. Asked after {@link #edit()}. */
     Optional<Reason> objection() {
         return objection;
     }
 
-    List<Edit> all() {
-        List<Edit> edits = new ArrayList<>();
-        Edit method = method();
-        edits.add(call().giving(alike));
-        edits.add(method);
-        edits.addAll(writer.imports());
-        return edits;
+    /** What of the fragment need not be written again. Asked after {@link #edit()}. */
+    List<Alike> alike() {
+        return alike;
     }
 
     private void unnamed(Range at, String what) {
@@ -73,7 +66,7 @@ final class ExtractMethodEdits {
         }
     }
 
-    private Edit method() {
+    Edit edit() {
         Tree member = fragment.member().getLeaf();
         int end = Layout.behind(code.file(), code.range(member).end());
         String indent = Layout.indentOf(code.file(), code.range(member).start());
@@ -92,8 +85,12 @@ final class ExtractMethodEdits {
         text.write(" ").name(name).write("(");
         String separator = "";
         boolean isFinal = signature.hasFinalParameters();
-        for (Flow.Variable input : flow.inputs()) {
+        for (Flow.Variable input : inputs.variables()) {
             declare(text.write(separator).write(isFinal && !input.isWritten() ? "final " : ""), input);
+            separator = ", ";
+        }
+        for (Inputs.Varied varied : inputs.varied()) {
+            text.write(separator).write((isFinal ? "final " : "") + varied.type() + " " + varied.name());
             separator = ", ";
         }
         Optional<List<String>> exceptions = signature.exceptions();
@@ -104,25 +101,15 @@ final class ExtractMethodEdits {
         text.write(")").write(types.isEmpty() ? "" : " throws " + String.join(", ", types));
     }
 
-    /** Type and name. */
-    private NewCode declare(NewCode text, Flow.Variable variable) {
-        if (!signature.type(text, variable)) {
-            unnamed(code.range(variable.first().path().getLeaf()), "'" + variable.name() + "'");
-        }
-        text.write(" ");
-        Optional<Range> declared = signature.declaredName(variable);
-        declared.ifPresentOrElse(text::carry, () -> text.write(variable.name()));
-        return text;
-    }
-
     private void body(NewCode text, String indent) {
         String newLine = layout.lineEnd() + indent;
         String oldIndent = Layout.indentOf(code.file(), fragment.range().start());
+        SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>();
+        inputs.varied().forEach(varied -> varied.places().forEach(place -> instead.put(place, to -> to.write(varied.name()))));
         if (fragment.isExpression()) {
-            text.write(newLine + "return ").carry(fragment.range(), oldIndent, indent).write(";");
+            text.write(newLine + "return ").carry(fragment.range(), oldIndent, indent, instead).write(";");
             return;
         }
-        SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>();
         Optional<Range> result = onlyResult();
         result.ifPresent(head -> instead.put(head, to -> to.write("return ")));
         for (Flow.Variable variable : flow.movedInside()) {
@@ -132,7 +119,10 @@ final class ExtractMethodEdits {
             variable.settingStatement().ifPresentOrElse(
                     statement -> instead.put(code.range(((AssignmentTree) variable.first().path().getParentPath().getLeaf())
                             .getVariable()), to -> declareAtFirstValue(to, variable)),
-                    () -> declare(text.write(newLine), variable).write(";"));
+                    () -> {
+                        declare(text.write(newLine), variable);
+                        text.write(";");
+                    });
         }
         for (Jumps.Jump jump : exits.jumps()) {
             replacement(jump).ifPresent(written -> instead.put(gone(jump), written));
@@ -180,13 +170,14 @@ final class ExtractMethodEdits {
     }
 
     private NewCode returned(NewCode text) {
-        return text.write("return ").carry(nameOf(flow.outputs().get(0))).write(";");
+        return text.write("return ").carry(signature.nameOf(flow.outputs().get(0))).write(";");
     }
 
-    /** Where the name of a variable stands within the fragment. */
-    private Range nameOf(Flow.Variable variable) {
-        Tree tree = variable.first().path().getLeaf();
-        return tree instanceof VariableTree ? signature.declaredName(variable).orElseThrow() : code.range(tree);
+    /** Type and name. */
+    private void declare(NewCode text, Flow.Variable variable) {
+        if (!signature.declare(text, variable)) {
+            unnamed(code.range(variable.first().path().getLeaf()), "'" + variable.name() + "'");
+        }
     }
 
     /** What a jump out of the fragment becomes in the method; empty when it stays. */
@@ -224,89 +215,5 @@ final class ExtractMethodEdits {
             start--;
         }
         return new Range(start, range.end());
-    }
-
-    private Edit call() {
-        NewCode text = new NewCode(code.file());
-        if (fragment.isExpression()) {
-            Selected selected = fragment.expression().orElseThrow();
-            Range whole = selected.whole(code, selected.path());
-            return invoke(text.apartFrom(whole.start())).replacing(whole);
-        }
-        Tree parent = fragment.parent().getLeaf();
-        boolean isAlone = !Code.statements(parent).contains((StatementTree) fragment.parts().get(0).getLeaf());
-        boolean isSeveral = exits.kind() == Exits.Kind.FOLLOWING || exits.kind() == Exits.Kind.FLAGGED
-                || exits.kind() == Exits.Kind.MARKED;
-        int start = fragment.range().start();
-        if (!isAlone || !isSeveral) {
-            invocation(text, layout.lineEnd() + Layout.indentOf(code.file(), start));
-            return text.replacing(fragment.range());
-        }
-        String newLine = layout.lineEnd() + Layout.indentOf(code.file(), code.range(parent).start());
-        invocation(text.write(" {" + newLine + layout.unit()), newLine + layout.unit());
-        while (Character.isWhitespace(code.file().content().charAt(start - 1))) {
-            start--;
-        }
-        return text.write(newLine + "}").replacing(new Range(start, fragment.range().end()));
-    }
-
-    private void invocation(NewCode text, String newLine) {
-        switch (exits.kind()) {
-            case RETURNED -> invoke(text.write(exits.jumps().get(0).tree().getKind() == Tree.Kind.RETURN
-                    ? "return " : "yield ")).write(";");
-            case FLAGGED -> jump(invoke(text.write("if (")).write(") {" + newLine + layout.unit())).write(newLine + "}");
-            case MARKED -> marked(text, newLine);
-            case FOLLOWING -> {
-                assign(text);
-                jump(text.write(newLine));
-            }
-            default -> assign(text);
-        }
-    }
-
-    private void assign(NewCode text) {
-        if (!flow.outputs().isEmpty()) {
-            Flow.Variable output = flow.outputs().get(0);
-            if (output.isDeclaredInside()) {
-                VariableTree tree = (VariableTree) output.first().path().getLeaf();
-                code.find(tree.getModifiers()).filter(range -> range.length() > 0)
-                        .ifPresent(range -> text.carry(range).write(" "));
-                boolean isVar = code.text(tree).matches("(?s)(final\\s+)?var\\s.*");
-                if (isVar) {
-                    text.write("var ").carry(nameOf(output));
-                } else {
-                    declare(text, output);
-                }
-            } else {
-                text.carry(nameOf(output));
-            }
-            text.write(" = ");
-        }
-        invoke(text).write(";");
-    }
-
-    private NewCode jump(NewCode text) {
-        Range first = code.range(exits.jumps().get(0).tree());
-        exits.jumps().stream().skip(1).map(jump -> code.range(jump.tree()))
-                .filter(range -> code.text(range).equals(code.text(first)))
-                .forEach(range -> alike.add(new Alike(range, first)));
-        return text.carry(first);
-    }
-
-    private void marked(NewCode text, String newLine) {
-        String result = NewName.free(code.tokens().names(), "result");
-        signature.result(text);
-        invoke(text.write(" " + result + " = ")).write(";" + newLine + "if (" + result + " != null) {" + newLine
-                + layout.unit() + "return " + result + ";" + newLine + "}");
-    }
-
-    private NewCode invoke(NewCode text) {
-        text.name(name).write("(");
-        String separator = "";
-        for (Flow.Variable input : flow.inputs()) {
-            text.write(separator).carry(code.range(input.first().path().getLeaf()));
-            separator = ", ";
-        }
-        return text.write(")");
     }
 }

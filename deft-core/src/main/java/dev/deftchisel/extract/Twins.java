@@ -1,0 +1,211 @@
+package dev.deftchisel.extract;
+
+import com.sun.source.tree.MethodTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.change.Alike;
+import dev.deftchisel.rewrite.TypeWriter;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.type.TypeMirror;
+
+/** The other places in a class that do what a fragment does, and can call the same method. */
+final class Twins {
+
+    /** So many values that differ make parameters; with more, the method would hardly say anything. */
+    private static final int MOST_VARIED = 3;
+    /** So many tokens must be the same for each value that differs. */
+    private static final int TOKENS_FOR_VARIED = 8;
+
+    /**
+     * A place that does the same.
+     *
+     * @param like what of the fragment has become what there
+     */
+    record Twin(Fragment fragment, Flow flow, Exits exits, Likeness.Found like) {
+    }
+
+    private final Code code;
+    private final Fragment fragment;
+    private final Flow flow;
+    private final Exits exits;
+    private final List<Twin> found = new ArrayList<>();
+    private final List<TreePath> varied = new ArrayList<>();
+
+    private Twins(Code code, Fragment fragment, Flow flow, Exits exits) {
+        this.code = code;
+        this.fragment = fragment;
+        this.flow = flow;
+        this.exits = exits;
+    }
+
+    /** None are looked for. */
+    static Twins none(Code code, Fragment fragment, Flow flow, Exits exits) {
+        return new Twins(code, fragment, flow, exits);
+    }
+
+    /** @param canBeMethod whether nothing keeps a place from calling a method */
+    static Twins of(Code code, Fragment fragment, Flow flow, Exits exits, Predicate<Twin> canBeMethod) {
+        Twins twins = new Twins(code, fragment, flow, exits);
+        int most = Math.min(MOST_VARIED, twins.count(fragment.range()) / TOKENS_FOR_VARIED);
+        for (Fragment other : fragment.others(code, fragment.member().getParentPath())) {
+            boolean isFree = twins.found.stream().noneMatch(twin -> twin.fragment().range().overlaps(other.range()));
+            Optional<Likeness.Found> like = isFree ? Likeness.of(code, fragment, other) : Optional.empty();
+            like.map(found -> twins.twin(other, found))
+                    .filter(twin -> twins.needsNoMore(twin) && canBeMethod.test(twin))
+                    .filter(twin -> twins.outermost(twin.like().varied()).size() <= most)
+                    .ifPresent(twins::add);
+        }
+        return twins;
+    }
+
+    private int count(Range range) {
+        Tokens tokens = code.tokens();
+        int count = 0;
+        for (int i = tokens.code(tokens.at(range.start())); i < tokens.count() && tokens.start(i) < range.end(); i = tokens.code(i + 1)) {
+            count++;
+        }
+        return count;
+    }
+
+    private void add(Twin twin) {
+        List<TreePath> all = outermost(twin.like().varied());
+        varied.clear();
+        varied.addAll(all);
+        found.add(twin);
+    }
+
+    /** The values that differ so far and these, but for those within another. */
+    private List<TreePath> outermost(List<TreePath> more) {
+        List<TreePath> all = new ArrayList<>(varied);
+        more.stream().filter(path -> all.stream().noneMatch(known -> known.getLeaf() == path.getLeaf())).forEach(all::add);
+        return all.stream()
+                .filter(path -> all.stream().noneMatch(other -> other.getLeaf() != path.getLeaf()
+                        && code.range(other.getLeaf()).encloses(code.range(path.getLeaf()))))
+                .sorted(Comparator.comparing((TreePath path) -> code.range(path.getLeaf()).start()))
+                .toList();
+    }
+
+    private Twin twin(Fragment other, Likeness.Found like) {
+        Flow its = new Flow(code, other);
+        return new Twin(other, its, Exits.of(code, other, its), like);
+    }
+
+    /** Whether nothing goes in there, comes out, or leaves that does not here. */
+    private boolean needsNoMore(Twin twin) {
+        Map<Element, Element> names = twin.like().variables();
+        List<Element> in = flow.inputs().stream().map(one -> names.get(one.element())).toList();
+        List<Element> out = flow.outputs().stream().map(one -> names.get(one.element())).toList();
+        boolean isFed = twin.flow().inputs().stream()
+                .allMatch(one -> in.contains(one.element()) || !names.containsValue(one.element()));
+        boolean isRead = twin.flow().outputs().stream().allMatch(one -> out.contains(one.element()));
+        return isFed && isRead && twin.exits().objection().isEmpty() && twin.exits().kind() == exits.kind()
+                && isSameResult(twin) && !isJumpVaried(twin);
+    }
+
+    /** Whether what a jump hands over has the same type, that of the method around where it leaves that. */
+    private boolean isSameResult(Twin twin) {
+        if (exits.kind() == Exits.Kind.NONE || exits.jumps().get(0).value().isEmpty()) {
+            return true;
+        }
+        Optional<TypeMirror> one = resultType(fragment, exits);
+        Optional<TypeMirror> other = resultType(twin.fragment(), twin.exits());
+        return one.isPresent() && other.isPresent() && code.types().isSameType(one.get(), other.get());
+    }
+
+    private Optional<TypeMirror> resultType(Fragment of, Exits its) {
+        return its.jumps().get(0).target() instanceof MethodTree
+                ? code.element(of.member()).map(method -> ((ExecutableElement) method).getReturnType())
+                : its.valueType(code);
+    }
+
+    /** A jump that is written otherwise in the method has nothing that could vary. */
+    private boolean isJumpVaried(Twin twin) {
+        return exits.kind() != Exits.Kind.RETURNED && exits.jumps().stream().map(jump -> code.range(jump.tree()))
+                .anyMatch(jump -> twin.like().varied().stream().anyMatch(path -> jump.encloses(code.range(path.getLeaf()))));
+    }
+
+    List<Twin> all() {
+        return List.copyOf(found);
+    }
+
+    /** What the method is told: the variables that are still needed, and a parameter for each value that differs. */
+    Optional<Inputs> inputs(TypeWriter writer) {
+        List<Range> places = varied.stream().map(path -> code.range(path.getLeaf())).toList();
+        List<Flow.Variable> needed = flow.inputs().stream()
+                .filter(variable -> !variable.standsOnlyIn(places)).toList();
+        Map<List<String>, List<TreePath>> groups = new LinkedHashMap<>();
+        varied.forEach(path -> groups.computeIfAbsent(readings(path), reading -> new ArrayList<>()).add(path));
+        List<Inputs.Varied> parameters = new ArrayList<>();
+        Set<String> taken = new HashSet<>();
+        for (List<TreePath> group : groups.values()) {
+            Optional<String> type = code.type(group.get(0)).flatMap(writer::write);
+            if (type.isEmpty()) {
+                return Optional.empty();
+            }
+            String name = new NameProposals(code, taken).of(group.get(0)).get(0);
+            taken.add(name);
+            parameters.add(new Inputs.Varied(name, type.get(), group.stream().map(path -> code.range(path.getLeaf())).toList()));
+        }
+        return Optional.of(new Inputs(needed, parameters));
+    }
+
+    /** How a value reads here and in each twin; what reads alike everywhere is one parameter. */
+    private List<String> readings(TreePath path) {
+        List<String> readings = new ArrayList<>(List.of(code.text(path.getLeaf())));
+        found.forEach(twin -> readings.add(code.text(twin.like().pairs().get(path.getLeaf()).getLeaf())));
+        return readings;
+    }
+
+    /** What a twin hands over. */
+    List<Range> arguments(Twin twin, Inputs inputs) {
+        List<Range> arguments = new ArrayList<>();
+        inputs.variables().forEach(variable -> twin.flow().variables().stream()
+                .filter(its -> its.element().equals(twin.like().variables().get(variable.element())))
+                .forEach(its -> arguments.add(code.range(its.first().path().getLeaf()))));
+        groups(inputs).forEach(path -> arguments.add(code.range(twin.like().pairs().get(path.getLeaf()).getLeaf())));
+        return arguments;
+    }
+
+    /** The first value of each parameter. */
+    private List<TreePath> groups(Inputs inputs) {
+        return inputs.varied().stream()
+                .flatMap(value -> varied.stream().filter(path -> code.range(path.getLeaf()).equals(value.places().get(0))))
+                .toList();
+    }
+
+    /** What need not be written again for a twin. */
+    Alike alike(Twin twin) {
+        return new Alike(twin.fragment().range(), fragment.range(), varied.stream()
+                .map(path -> new Alike.Varied(code.range(twin.like().pairs().get(path.getLeaf()).getLeaf()), code.range(path.getLeaf())))
+                .toList(), true);
+    }
+
+    /** What the user should know: where the twins are, and which of their comments go. */
+    List<String> notes() {
+        List<String> notes = new ArrayList<>();
+        for (Twin twin : found) {
+            Range range = twin.fragment().range();
+            notes.add("line " + code.file().position(range.start()).line() + " does the same and calls the method, too");
+            Tokens tokens = code.tokens();
+            for (int i = tokens.at(range.start()); i < tokens.count() && tokens.start(i) < range.end(); i++) {
+                if (tokens.kind(i).isComment()) {
+                    notes.add("the comment '" + code.shown(tokens.range(i), 50) + "' in line "
+                            + code.file().position(tokens.start(i)).line() + " goes with the duplicate");
+                }
+            }
+        }
+        return notes;
+    }
+}
