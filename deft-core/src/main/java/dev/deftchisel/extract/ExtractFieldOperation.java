@@ -72,7 +72,8 @@ public final class ExtractFieldOperation implements Operation {
             return candidates.stream().findFirst()
                     .filter(first -> !(first.tree().getKind() == Tree.Kind.IDENTIFIER && spot.place().selection().length() == 0))
                     .filter(first -> FieldEdits.obstacle(code, first).isEmpty())
-                    .filter(first -> !(FieldEdits.home(code, first) instanceof Home.Nowhere))
+                    .filter(first -> !(FieldEdits.home(code, first) instanceof Home.Nowhere)
+                            || FieldEdits.onceObjection(code, first).isEmpty())
                     .map(first -> offer(code, candidates));
         });
     }

@@ -58,6 +58,16 @@ public final class ExtractMethodOperation implements Operation {
             List.of(new Question.Option("leave", "they stay as they are"),
                     new Question.Option(REPLACE, "they call the method too; what differs is handed over")),
             "leave");
+    /** The key of the choice whether several values that are needed afterwards come out as a {@code record}, or only {@code one}. */
+    public static final String RESULTS = "results";
+
+    private static final String RECORD = "record";
+    private static final Question RESULTS_QUESTION = new Question.Choice(
+            RESULTS,
+            "how several values come out that are needed afterwards",
+            List.of(new Question.Option("one", "not at all: a method hands back one value"),
+                    new Question.Option(RECORD, "as a record that is made for them")),
+            "one");
     private static final Question VISIBILITY_QUESTION = Visibility.question("who may call the method");
 
     @Override
@@ -74,7 +84,7 @@ public final class ExtractMethodOperation implements Operation {
     public List<Question> questions() {
         return List.of(
                 new Question.Proposed(NAME, "the name of the method", List.of()),
-                Pick.anywhere(), DUPLICATES_QUESTION, VISIBILITY_QUESTION);
+                Pick.anywhere(), DUPLICATES_QUESTION, RESULTS_QUESTION, VISIBILITY_QUESTION);
     }
 
     @Override
@@ -83,7 +93,7 @@ public final class ExtractMethodOperation implements Operation {
             List<Fragment> candidates = Fragment.at(code, spot.place().selection());
             return candidates.stream().findFirst()
                     .map(first -> new Flow(code, first))
-                    .filter(flow -> obstacle(code, candidates.get(0), flow, Exits.of(code, candidates.get(0), flow)).isEmpty())
+                    .filter(flow -> obstacle(code, candidates.get(0), flow, Exits.of(code, candidates.get(0), flow), true).isEmpty())
                     .map(flow -> offer(code, candidates, flow));
         });
     }
@@ -95,6 +105,9 @@ public final class ExtractMethodOperation implements Operation {
         questions.add(new Question.Proposed(NAME, "the name of the method",
                 new MethodNames(code).of(first, flow)));
         questions.add(DUPLICATES_QUESTION);
+        if (flow.outputs().size() > 1) {
+            questions.add(RESULTS_QUESTION);
+        }
         questions.add(VISIBILITY_QUESTION);
         return new Offer(id(), "extract " + what(code, first) + " to a method", Offer.Kind.REFACTORING, first.range(), questions);
     }
@@ -131,7 +144,8 @@ public final class ExtractMethodOperation implements Operation {
             return Plan.refused(objection.get());
         }
         Exits exits = Exits.of(code, fragment, flow);
-        Optional<Reason> obstacle = obstacle(code, fragment, flow, exits);
+        boolean mayBeRecord = answers.single(RESULTS).filter(RECORD::equals).isPresent();
+        Optional<Reason> obstacle = obstacle(code, fragment, flow, exits, mayBeRecord);
         if (obstacle.isPresent()) {
             return Plan.refused(obstacle.get());
         }
@@ -141,17 +155,20 @@ public final class ExtractMethodOperation implements Operation {
     }
 
     /** What is in the way, whatever the method is called. */
-    private static Optional<Reason> obstacle(Code code, Fragment fragment, Flow flow, Exits exits) {
+    private static Optional<Reason> obstacle(Code code, Fragment fragment, Flow flow, Exits exits, boolean mayBeRecord) {
         Path file = code.file().path();
         if (exits.objection().isPresent()) {
             return exits.objection();
         }
         boolean hasOutput = exits.kind() != Exits.Kind.RETURNED;
         List<Flow.Variable> outputs = flow.outputs();
-        if (hasOutput && outputs.size() > 1) {
+        Optional<String> noRecord = Results.objection(code, flow, exits);
+        if (hasOutput && outputs.size() > 1 && !(mayBeRecord && noRecord.isEmpty())) {
             return Optional.of(Reason.at(file, code.range(outputs.get(1).first().path().getLeaf()), "'"
                     + outputs.get(0).name() + "' and '" + outputs.get(1).name()
-                    + "' are both needed afterwards, and a method hands back one value"));
+                    + "' are both needed afterwards, and a method hands back one value"
+                    + noRecord.map(why -> mayBeRecord ? "; a record cannot be made of them: " + why : "")
+                            .orElse("; results can be made a record")));
         } else if (fragment.isExpression() && !outputs.isEmpty()) {
             return Optional.of(Reason.at(file, code.range(outputs.get(0).first().path().getLeaf()), "'"
                     + outputs.get(0).name() + "' gets a value within the expression that is needed afterwards"));
@@ -231,24 +248,25 @@ public final class ExtractMethodOperation implements Operation {
         TypeWriter writer = new TypeWriter(code);
         Signature signature = new Signature(before, code, fragment, flow, exits, writer);
         Twins twins = all ? Twins.of(code, fragment, flow, exits,
-                twin -> obstacle(code, twin.fragment(), twin.flow(), twin.exits()).isEmpty()) : Twins.none(code, fragment, flow, exits);
+                twin -> obstacle(code, twin.fragment(), twin.flow(), twin.exits(), true).isEmpty()) : Twins.none(code, fragment, flow, exits);
         Optional<Inputs> inputs = twins.inputs(writer);
         if (inputs.isEmpty()) {
             return Plan.refused(Reason.at(code.file().path(), fragment.range(), "a value that differs in a place which does the same"
                     + " has a type without a name; leave the duplicates"));
         }
-        NewMethod method = new NewMethod(code, fragment, flow, exits, signature, inputs.get(), name, visibility);
+        Results results = Results.of(code, flow, name);
+        NewMethod method = new NewMethod(code, fragment, flow, exits, signature, inputs.get(), results, name, visibility);
         List<Edit> edits = new ArrayList<>();
         edits.add(method.edit());
-        edits.add(new MethodCall(code, fragment, flow, exits, signature, name, inputs.get().arguments(code))
+        edits.add(new MethodCall(code, fragment, flow, exits, signature, results, name, inputs.get().arguments(code))
                 .edit(Stream.concat(method.alike().stream(), inputs.get().alike().stream()).toList()));
         if (method.objection().isPresent()) {
             return Plan.refused(method.objection().get());
         }
         for (Twins.Twin twin : twins.all()) {
             Signature its = new Signature(before, code, twin.fragment(), twin.flow(), twin.exits(), writer);
-            edits.add(new MethodCall(code, twin.fragment(), twin.flow(), twin.exits(), its, name, twins.arguments(twin, inputs.get()))
-                    .edit(List.of(twins.alike(twin))));
+            edits.add(new MethodCall(code, twin.fragment(), twin.flow(), twin.exits(), its,
+                    results.in(twin.flow()), name, twins.arguments(twin, inputs.get())).edit(List.of(twins.alike(twin))));
         }
         edits.addAll(writer.imports());
         Change change = new Change("extract " + what(code, fragment) + " to the method " + name,
@@ -268,14 +286,17 @@ public final class ExtractMethodOperation implements Operation {
         if (wrong.isEmpty()) {
             return Optional.empty();
         }
-        Change fewer = change.choose((file, edit) -> edit.isTaken() && !wrong.contains(edit));
+        List<String> notes = new ArrayList<>(change.notes());
         for (FileChange file : change.files()) {
             SourceFile source = before.snapshot().file(file.path()).orElseThrow();
             for (Edit edit : file.edits()) {
-                fewer = wrong.contains(edit) ? fewer.note("line " + source.position(edit.range().start()).line()
-                        + " reads alike, but cannot call the method") : fewer;
+                int line = source.position(edit.range().start()).line();
+                if (wrong.contains(edit) && notes.removeIf(note -> note.startsWith("line " + line + " does"))) {
+                    notes.add("line " + line + " reads alike, but cannot call the method");
+                }
             }
         }
-        return Optional.of(fewer);
+        Change fewer = change.choose((file, edit) -> edit.isTaken() && !wrong.contains(edit));
+        return Optional.of(new Change(fewer.title(), fewer.files(), fewer.meaning(), notes));
     }
 }

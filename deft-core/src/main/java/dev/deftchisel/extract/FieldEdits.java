@@ -106,13 +106,8 @@ final class FieldEdits {
 
     /** The field gets its value when the object is made. */
     Optional<Reason> setOnce(boolean inConstructors, boolean all) {
-        Effects effects = code.effects(selected.path());
-        Optional<Reason> objection = effects.readsLocals().stream().findFirst()
-                .map(local -> reason("it depends on '" + local.getSimpleName() + "', which is another each time"))
-                .or(() -> !effects.isPure() || effects.isFresh()
-                        ? Optional.of(reason("evaluating it may do something, fail, or give another object each time"))
-                        : effects.readsState() ? Optional.of(reason("it depends on fields or elements that may change"))
-                        : isStatic() ? Optional.of(reason("there is no object here; extract a constant")) : Optional.empty())
+        Optional<Reason> objection = onceObjection(code, selected)
+                .or(() -> isStatic() ? Optional.of(reason("there is no object here; extract a constant")) : Optional.empty())
                 .or(() -> new Construction(code, owner).early());
         Optional<String> type = type();
         if (objection.isPresent() || type.isEmpty()) {
@@ -129,6 +124,17 @@ final class FieldEdits {
         edits.add(declaration(visibility + "final " + type.get(), inConstructors ? Optional.empty() : Optional.of(selected.range())));
         noteSerial();
         return inConstructors ? assignInConstructors() : Optional.empty();
+    }
+
+    /** Why a value is not the same for the whole life of an object; empty when it is. */
+    static Optional<Reason> onceObjection(Code code, Selected selected) {
+        Effects effects = code.effects(selected.path());
+        Optional<String> sentence = effects.readsLocals().stream().findFirst()
+                .map(local -> "it depends on '" + local.getSimpleName() + "', which is another each time")
+                .or(() -> !effects.isPure() || effects.isFresh()
+                        ? Optional.of("evaluating it may do something, fail, or give another object each time")
+                        : effects.readsState() ? Optional.of("it depends on fields or elements that may change") : Optional.empty());
+        return sentence.map(why -> Reason.at(code.file().path(), selected.range(), why));
     }
 
     private Edit declaration(String head, Optional<Range> value) {

@@ -21,18 +21,21 @@ final class MethodCall {
     private final Flow flow;
     private final Exits exits;
     private final Signature signature;
+    private final Results results;
     private final String name;
     private final List<Range> arguments;
     private final Layout layout;
     private final List<Alike> alike = new ArrayList<>();
 
     /** @param arguments code of the file that is handed over, in order */
-    MethodCall(Code code, Fragment fragment, Flow flow, Exits exits, Signature signature, String name, List<Range> arguments) {
+    MethodCall(Code code, Fragment fragment, Flow flow, Exits exits, Signature signature, Results results, String name,
+            List<Range> arguments) {
         this.code = code;
         this.fragment = fragment;
         this.flow = flow;
         this.exits = exits;
         this.signature = signature;
+        this.results = results;
         this.name = name;
         this.arguments = arguments;
         this.layout = Layout.of(code.file());
@@ -76,32 +79,43 @@ final class MethodCall {
             case FLAGGED -> jump(invoke(text.write("if (")).write(") {" + newLine + layout.unit())).write(newLine + "}");
             case MARKED -> marked(text, newLine);
             case FOLLOWING -> {
-                assign(text);
+                assign(text, newLine);
                 jump(text.write(newLine));
             }
-            default -> assign(text);
+            default -> assign(text, newLine);
         }
     }
 
-    private void assign(NewCode text) {
-        if (!flow.outputs().isEmpty()) {
-            Flow.Variable output = flow.outputs().get(0);
-            if (output.isDeclaredInside()) {
-                VariableTree tree = (VariableTree) output.first().path().getLeaf();
-                code.find(tree.getModifiers()).filter(range -> range.length() > 0)
-                        .ifPresent(range -> text.carry(range).write(" "));
-                boolean isVar = code.text(tree).matches("(?s)(final\\s+)?var\\s.*");
-                if (isVar) {
-                    text.write("var ").carry(signature.nameOf(output));
-                } else {
-                    signature.declare(text, output);
-                }
-            } else {
-                text.carry(signature.nameOf(output));
+    private void assign(NewCode text, String newLine) {
+        if (results.recordName().isPresent()) {
+            String holder = results.holder(code);
+            invoke(text.write(results.recordName().get() + " " + holder + " = ")).write(";");
+            for (int i = 0; i < results.outputs().size(); i++) {
+                target(text.write(newLine), results.outputs().get(i));
+                text.write(holder + "." + results.components().get(i) + "();");
             }
-            text.write(" = ");
+            return;
         }
+        results.outputs().forEach(output -> target(text, output));
         invoke(text).write(";");
+    }
+
+    /** The variable that gets a value, which is declared anew where the fragment declared it. */
+    private void target(NewCode text, Flow.Variable output) {
+        if (output.isDeclaredInside()) {
+            VariableTree tree = (VariableTree) output.first().path().getLeaf();
+            code.find(tree.getModifiers()).filter(range -> range.length() > 0)
+                    .ifPresent(range -> text.carry(range).write(" "));
+            boolean isVar = code.text(tree).matches("(?s)(final\\s+)?var\\s.*");
+            if (isVar) {
+                text.write("var ").carry(signature.nameOf(output));
+            } else {
+                signature.declare(text, output);
+            }
+        } else {
+            text.carry(signature.nameOf(output));
+        }
+        text.write(" = ");
     }
 
     private NewCode jump(NewCode text) {

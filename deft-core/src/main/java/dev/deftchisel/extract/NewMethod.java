@@ -30,20 +30,22 @@ final class NewMethod {
     private final Exits exits;
     private final Signature signature;
     private final Inputs inputs;
+    private final Results results;
     private final String name;
     private final String visibility;
     private final Layout layout;
     private final List<Alike> alike = new ArrayList<>();
     private Optional<Reason> objection = Optional.empty();
 
-    NewMethod(Code code, Fragment fragment, Flow flow, Exits exits, Signature signature, Inputs inputs, String name,
-            String visibility) {
+    NewMethod(Code code, Fragment fragment, Flow flow, Exits exits, Signature signature, Inputs inputs,
+            Results results, String name, String visibility) {
         this.code = code;
         this.fragment = fragment;
         this.flow = flow;
         this.exits = exits;
         this.signature = signature;
         this.inputs = inputs;
+        this.results = results;
         this.name = name;
         this.visibility = visibility;
         this.layout = Layout.of(code.file());
@@ -73,13 +75,29 @@ final class NewMethod {
         NewCode text = new NewCode(code.file()).write(layout.lineEnd() + layout.lineEnd() + indent);
         head(text);
         body(text.write(" {"), indent + layout.unit());
-        return text.write(layout.lineEnd() + indent + "}").at(end);
+        text.write(layout.lineEnd() + indent + "}");
+        results.recordName().ifPresent(record -> declareRecord(text, record, layout.lineEnd() + indent));
+        return text.at(end);
+    }
+
+    private void declareRecord(NewCode text, String record, String newLine) {
+        boolean isInterface = code.element(fragment.member().getParentPath()).filter(type -> type.getKind().isInterface()).isPresent();
+        text.write(layout.lineEnd() + newLine + (isInterface ? "" : "private ") + "record " + record + "(");
+        String separator = "";
+        for (Flow.Variable output : results.outputs()) {
+            signature.type(text.write(separator), output);
+            text.write(" " + output.name());
+            separator = ", ";
+        }
+        text.write(") {" + newLine + "}");
     }
 
     private void head(NewCode text) {
         text.write(visibility).write(signature.isStatic() ? "static " : "");
         signature.typeParameters(text);
-        if (!signature.result(text)) {
+        if (results.recordName().isPresent()) {
+            text.write(results.recordName().get());
+        } else if (!signature.result(text)) {
             unnamed(fragment.range(), "the result");
         }
         text.write(" ").name(name).write("(");
@@ -170,7 +188,13 @@ final class NewMethod {
     }
 
     private NewCode returned(NewCode text) {
-        return text.write("return ").carry(signature.nameOf(flow.outputs().get(0))).write(";");
+        text.write("return ").write(results.recordName().map(record -> "new " + record + "(").orElse(""));
+        String separator = "";
+        for (Flow.Variable output : results.outputs()) {
+            text.write(separator).carry(signature.nameOf(output));
+            separator = ", ";
+        }
+        return text.write(results.recordName().isPresent() ? ");" : ";");
     }
 
     /** Type and name. */

@@ -109,7 +109,9 @@ final class Twins {
         List<Element> out = flow.outputs().stream().map(one -> names.get(one.element())).toList();
         boolean isFed = twin.flow().inputs().stream()
                 .allMatch(one -> in.contains(one.element()) || !names.containsValue(one.element()));
-        boolean isRead = twin.flow().outputs().stream().allMatch(one -> out.contains(one.element()));
+        boolean isSameRecord = flow.outputs().size() < 2
+                || out.equals(twin.flow().outputs().stream().map(one -> (Element) one.element()).toList());
+        boolean isRead = isSameRecord && twin.flow().outputs().stream().allMatch(one -> out.contains(one.element()));
         return isFed && isRead && twin.exits().objection().isEmpty() && twin.exits().kind() == exits.kind()
                 && isSameResult(twin) && !isJumpVaried(twin);
     }

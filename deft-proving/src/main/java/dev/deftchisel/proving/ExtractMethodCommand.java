@@ -1,9 +1,11 @@
 package dev.deftchisel.proving;
 
+import dev.deftchisel.operation.Answers;
 import dev.deftchisel.proving.trial.ExpressionSubjects;
 import dev.deftchisel.proving.trial.Oracles;
 import dev.deftchisel.proving.trial.StatementSubjects;
 import java.io.IOException;
+import java.util.Random;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -22,14 +24,18 @@ final class ExtractMethodCommand implements Callable<Integer> {
     @Option(names = "--expressions", description = "expressions instead of statements")
     private boolean expressions;
 
+    @Option(names = "--duplicates", description = "places that do the same call the method, too, and several values come out as a record")
+    private boolean duplicates;
+
     @Option(names = "--back", description = "inline each method again, after which the class files must be equal")
     private boolean back;
 
     @Override
     public Integer call() throws IOException {
-        return options.run(OPERATION, () -> (expressions ? " --expressions" : "") + (back ? " --back" : ""),
+        return options.run(OPERATION, () -> (expressions ? " --expressions" : "") + (duplicates ? " --duplicates" : "") + (back ? " --back" : ""),
                 back ? Oracles.ofExtractionAndBack() : Oracles.ofReshaping(),
                 analyst -> expressions ? new ExpressionSubjects(analyst, options.seed(), OPERATION)
-                        : new StatementSubjects(analyst, options.seed()), false);
+                        : new StatementSubjects(analyst, options.seed(), duplicates
+                                ? Answers.of("duplicates", "replace").and("results", "record") : Answers.none()), false);
     }
 }

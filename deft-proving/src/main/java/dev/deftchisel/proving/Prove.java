@@ -8,8 +8,8 @@ import picocli.CommandLine.Command;
 /** The command of the proving ground. */
 @Command(name = "prove", mixinStandardHelpOptions = true,
         description = "Attacks deft on real code, and measures it.",
-        subcommands = {RenameCommand.class, ExtractVariableCommand.class, ExtractMethodCommand.class, InlineCommand.class,
-            FaultsCommand.class, SuiteCommand.class, TortureCommand.class, BenchCommand.class, SpeedCommand.class})
+        subcommands = {RenameCommand.class, ExtractVariableCommand.class, ExtractValueCommand.class, ExtractMethodCommand.class,
+            InlineCommand.class, FaultsCommand.class, SuiteCommand.class, TortureCommand.class, BenchCommand.class, SpeedCommand.class})
 public final class Prove {
 
     private Prove() {

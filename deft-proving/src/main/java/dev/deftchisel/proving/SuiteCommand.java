@@ -3,6 +3,7 @@ package dev.deftchisel.proving;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.maven.Artifacts;
+import dev.deftchisel.operation.Answers;
 import dev.deftchisel.proving.compiled.TestSuite;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.corpus.CorpusException;
@@ -37,7 +38,7 @@ final class SuiteCommand implements Callable<Integer> {
     private long seed = 1;
 
     @Option(names = "--operation", paramLabel = "ID", description = "rename, extract-variable,"
-            + " extract-method, inline or inline-method (${DEFAULT-VALUE})")
+            + " extract-field, extract-parameter, extract-method, inline or inline-method (${DEFAULT-VALUE})")
     private String operation = "rename";
 
     @Option(names = "--skip", paramLabel = "KIND", description = "leave this kind of symbol alone; repeatable. Tests that"
@@ -66,11 +67,12 @@ final class SuiteCommand implements Callable<Integer> {
         return switch (operation) {
             case "rename" -> new RenameSubjects(analyst, seed, 0, skipped);
             case "extract-variable" -> new ExpressionSubjects(analyst, seed, operation);
-            case "extract-method" -> new StatementSubjects(analyst, seed);
+            case "extract-method" -> new StatementSubjects(analyst, seed, Answers.of("duplicates", "replace"));
+            case "extract-field", "extract-parameter" -> new ExpressionSubjects(analyst, seed, operation);
             case "inline" -> new NameSubjects(analyst, seed, operation, SymbolKind.LOCAL_VARIABLE);
             case "inline-method" -> new NameSubjects(analyst, seed, "inline", SymbolKind.METHOD);
-            default -> throw new CorpusException("--operation takes rename, extract-variable, extract-method, inline or"
-                    + " inline-method, not '" + operation + "'");
+            default -> throw new CorpusException("--operation takes rename, extract-variable, extract-field,"
+                    + " extract-parameter, extract-method, inline or inline-method, not '" + operation + "'");
         };
     }
 }

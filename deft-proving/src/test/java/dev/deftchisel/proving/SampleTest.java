@@ -4,8 +4,9 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.corpus.CorpusList;
 import dev.deftchisel.proving.corpus.Depot;
 import dev.deftchisel.proving.trial.ExpressionSubjects;
@@ -102,8 +103,28 @@ class SampleTest {
 
     @Test
     void methodsThatAreExtractedAndInlinedAgainLeaveTheClassesEqual() throws IOException {
-        List<Verdict> verdicts = tried(60, Oracles.ofExtractionAndBack(), analyst -> new StatementSubjects(analyst, 5));
+        List<Verdict> verdicts = tried(60, Oracles.ofExtractionAndBack(), analyst -> new StatementSubjects(analyst, 5, Answers.none()));
         assertTrue(applied(verdicts) > 30, lines(verdicts, Verdict.Result.REFUSED));
+    }
+
+    @Test
+    void placesThatCallAnExtractedMethodTooCompile() throws IOException {
+        List<Verdict> verdicts = tried(40, Oracles.ofReshaping(), analyst ->
+                new StatementSubjects(analyst, 6, Answers.of("duplicates", "replace").and("results", "record")));
+        assertTrue(applied(verdicts) > 20, lines(verdicts, Verdict.Result.REFUSED));
+    }
+
+    @Test
+    void valuesThatBecomeFieldsCompile() throws IOException {
+        List<Verdict> verdicts = tried(40, Oracles.ofReshaping(), analyst -> new ExpressionSubjects(analyst, 5, "extract-field"));
+        assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
+    }
+
+    @Test
+    void valuesThatBecomeParametersCompile() throws IOException {
+        // most values depend on variables of the body, or are not the first that it works out
+        List<Verdict> verdicts = tried(60, Oracles.ofReshaping(), analyst -> new ExpressionSubjects(analyst, 5, "extract-parameter"));
+        assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 
     @Test

@@ -75,9 +75,13 @@ public final class ExpressionSubjects extends RandomFiles {
         List<TreePath> alike = all.stream().filter(path -> kind(path).equals(kind)).toList();
         Range range = code.range(alike.get(random.nextInt(alike.size())).getLeaf());
         Range selection = number % CARET_EVERY == 0 ? new Range(range.start(), range.start()) : range;
-        Answers answers = Answers.of("name", "zq" + number + "v")
-                .and("places", random.nextBoolean() ? "all" : "here")
-                .and("type", List.of("style", "explicit", "var").get(random.nextInt(3)));
+        Answers answers = Answers.of("name", "zq" + number + "v").and("places", random.nextBoolean() ? "all" : "here");
+        answers = switch (operation) {
+            case "extract-variable" -> answers.and("type", List.of("style", "explicit", "var").get(random.nextInt(3)));
+            case "extract-field" -> answers.and("value", List.of("here", "field", "constructors").get(random.nextInt(3)));
+            case "extract-parameter" -> answers.and("calls", List.of("change", "stay").get(random.nextInt(2)));
+            default -> answers.and("duplicates", List.of("leave", "replace").get(random.nextInt(2)));
+        };
         return Optional.of(new Subject(number, operation, new Place(file.path(), selection), kind,
                 operation + " of '" + code.shown(range, 60) + "'", answers));
     }

@@ -22,12 +22,16 @@ public final class StatementSubjects extends RandomFiles {
     private static final String OPERATION = "extract-method";
     private static final int LONGEST = 6;
 
+    private final Answers answers;
+
     /**
      * @param analyst of the untouched corpus
      * @param seed    decides everything
+     * @param answers what is answered besides the name
      */
-    public StatementSubjects(Analyst analyst, long seed) {
+    public StatementSubjects(Analyst analyst, long seed, Answers answers) {
         super(analyst, seed);
+        this.answers = answers;
     }
 
     @Override
@@ -46,7 +50,7 @@ public final class StatementSubjects extends RandomFiles {
         Range selection = new Range(list.get(first).start(), list.get(first + length - 1).end());
         return Optional.of(new Subject(number, OPERATION, new Place(file.path(), selection),
                 length == 1 ? "1 statement" : length + " statements",
-                OPERATION + " of '" + code.shown(selection, 60) + "'", Answers.of("name", "zq" + number + "m")));
+                OPERATION + " of '" + code.shown(selection, 60) + "'", answers.and("name", "zq" + number + "m")));
     }
 
     /** The statements of each list that has some. */

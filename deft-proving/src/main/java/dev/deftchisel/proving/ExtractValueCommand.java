@@ -1,0 +1,28 @@
+package dev.deftchisel.proving;
+
+import dev.deftchisel.proving.trial.ExpressionSubjects;
+import dev.deftchisel.proving.trial.Oracles;
+import java.io.IOException;
+import java.util.Random;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** Random expressions become fields or parameters. */
+@Command(name = "extract-value", mixinStandardHelpOptions = true,
+        description = "Makes random expressions in copies of the corpora fields or parameters and has every oracle judge the result.")
+final class ExtractValueCommand implements Callable<Integer> {
+
+    @Mixin
+    private final TrialOptions options = new TrialOptions();
+
+    @Option(names = "--fields", description = "fields instead of parameters")
+    private boolean fields;
+
+    @Override
+    public Integer call() throws IOException {
+        return options.run("extract-value", () -> fields ? " --fields" : "", Oracles.ofReshaping(),
+                analyst -> new ExpressionSubjects(analyst, options.seed(), fields ? "extract-field" : "extract-parameter"), false);
+    }
+}
