@@ -1,18 +1,16 @@
 package dev.deftchisel.extract;
 
 import com.sun.source.tree.ExpressionStatementTree;
-import com.sun.source.tree.IfTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.change.Alike;
 import dev.deftchisel.change.Edit;
+import dev.deftchisel.rewrite.Block;
 import dev.deftchisel.rewrite.Home;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.TokenKind;
-import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -43,9 +41,9 @@ final class ExtractEdits {
         if (places.home() instanceof Home.Before before) {
             before(before, value);
         } else if (places.home() instanceof Home.Around around) {
-            around(around, value);
+            within(new Block(code, around), around, value);
         } else {
-            instead((Home.Instead) places.home(), value);
+            within(new Block(code, (Home.Instead) places.home()), places.home(), value);
         }
         for (TreePath used : places.used()) {
             if (used != places.first() || !standsAlone(places.home(), value)) {
@@ -101,51 +99,18 @@ final class ExtractEdits {
         return code.file().lines().rangeOf(code.file().lines().line(offset)).start();
     }
 
-    private void around(Home.Around home, Range value) {
-        Range statement = code.range(home.statement().getLeaf());
-        String indent = Layout.indentOf(code.file(), code.range(home.statement().getParentPath().getLeaf()).start());
-        String inner = layout.lineEnd() + indent + layout.unit();
-        open(statement.start(), value, inner, standsAlone(home, value), "");
-        Range behind = gap(statement.end());
-        boolean beforeElse = home.statement().getParentPath().getLeaf() instanceof IfTree choice
-                && choice.getElseStatement() != null && choice.getThenStatement() == home.statement().getLeaf();
-        edits.add(beforeElse
-                ? new NewCode(code.file()).write(layout.lineEnd() + indent + "} ").replacing(behind)
-                : new NewCode(code.file()).write(layout.lineEnd() + indent + "}").at(statement.end()));
-    }
-
-    private void instead(Home.Instead home, Range value) {
-        Range expression = code.range(home.expression().getLeaf());
-        String indent = Layout.indentOf(code.file(), code.range(home.expression().getParentPath().getLeaf()).start());
-        open(expression.start(), value, layout.lineEnd() + indent + layout.unit(), standsAlone(home, value), home.keyword());
-        boolean isArrow = home.keyword().equals("yield ");
-        int semicolon = code.tokens().code(code.tokens().at(expression.end()));
-        edits.add(new NewCode(code.file())
-                .write((isArrow ? "" : ";") + layout.lineEnd() + indent + "}")
-                .at(isArrow ? code.tokens().end(semicolon) : expression.end()));
-    }
-
-    /** Opens a block before what starts at an offset, with the declaration in it. */
-    private void open(int start, Range value, String newLine, boolean standsAlone, String keyword) {
-        Tokens tokens = code.tokens();
-        int before = tokens.at(start) - 1;
-        boolean isBlank = before >= 0 && tokens.kind(before) == TokenKind.WHITE_SPACE;
-        NewCode block = new NewCode(code.file()).write(isBlank ? " {" : "{").write(newLine);
-        if (standsAlone) {
-            declared.write(block);
-        } else {
-            String indent = newLine.substring(layout.lineEnd().length());
-            declare(block, value, indent, newLine).write(keyword);
-        }
-        edits.add(block.replacing(isBlank ? new Range(tokens.start(before), start) : new Range(start, start)));
-    }
-
-    /** The white space at an offset. */
-    private Range gap(int offset) {
-        int token = code.tokens().at(offset);
-        boolean isBlank = token >= 0 && offset < code.tokens().content().length()
-                && code.tokens().start(token) == offset && code.tokens().kind(token) == TokenKind.WHITE_SPACE;
-        return isBlank ? code.tokens().range(token) : new Range(offset, offset);
+    /** In a block that is made. */
+    private void within(Block block, Home home, Range value) {
+        boolean isAlone = standsAlone(home, value);
+        edits.add(block.open(text -> {
+            if (isAlone) {
+                declared.write(text);
+            } else {
+                String indent = block.newLine().substring(layout.lineEnd().length());
+                declare(text, value, indent, block.newLine()).write(block.keyword());
+            }
+        }));
+        edits.add(block.close());
     }
 
     private void replace(TreePath used, Range value) {

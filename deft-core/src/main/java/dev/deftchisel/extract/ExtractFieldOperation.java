@@ -1,6 +1,5 @@
 package dev.deftchisel.extract;
 
-import com.sun.source.tree.Tree;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Code;
@@ -68,9 +67,8 @@ public final class ExtractFieldOperation implements Operation {
     @Override
     public Optional<Offer> offer(Spot spot) {
         return spot.analysis().code(spot.file().path()).flatMap(code -> {
-            List<Selected> candidates = Selected.at(code, spot.place().selection());
+            List<Selected> candidates = Selected.computed(code, spot.place().selection());
             return candidates.stream().findFirst()
-                    .filter(first -> !(first.tree().getKind() == Tree.Kind.IDENTIFIER && spot.place().selection().length() == 0))
                     .filter(first -> FieldEdits.obstacle(code, first).isEmpty())
                     .filter(first -> !(FieldEdits.home(code, first) instanceof Home.Nowhere)
                             || FieldEdits.onceObjection(code, first).isEmpty())
@@ -96,7 +94,7 @@ public final class ExtractFieldOperation implements Operation {
         Analysis before = analyst.analyse(isOnce ? Focus.whole(Set.of(file)).deeply() : new Focus(Set.of(file),
                 answers.single(NAME).map(Set::of).orElse(Set.of()), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
         Code code = before.code(file).orElseThrow();
-        List<Selected> candidates = Selected.at(code, spot.place().selection());
+        List<Selected> candidates = Selected.computed(code, spot.place().selection());
         Optional<Selected> picked = Pick.of(answers, candidates);
         if (picked.isEmpty()) {
             return Plan.refused(spot, candidates.isEmpty() ? "there is no expression here whose value a field could hold;"

@@ -2,7 +2,6 @@ package dev.deftchisel.extract;
 
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MethodTree;
-import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
@@ -70,9 +69,8 @@ public final class ExtractParameterOperation implements Operation {
     @Override
     public Optional<Offer> offer(Spot spot) {
         return spot.analysis().code(spot.file().path()).flatMap(code -> {
-            List<Selected> candidates = Selected.at(code, spot.place().selection());
+            List<Selected> candidates = Selected.computed(code, spot.place().selection());
             return candidates.stream().findFirst()
-                    .filter(first -> !(first.tree().getKind() == Tree.Kind.IDENTIFIER && spot.place().selection().length() == 0))
                     .filter(first -> !first.isPartOfChain(code))
                     .filter(first -> method(code, first).filter(method ->
                             new AtEntry(spot.analysis(), code, first, method).objection().isEmpty()).isPresent())
@@ -115,7 +113,7 @@ public final class ExtractParameterOperation implements Operation {
         Path file = spot.file().path();
         Analysis around = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
         Code near = around.code(file).orElseThrow();
-        List<Selected> candidates = Selected.at(near, spot.place().selection());
+        List<Selected> candidates = Selected.computed(near, spot.place().selection());
         Optional<Selected> picked = Pick.of(answers, candidates);
         if (picked.isEmpty()) {
             return Plan.refused(spot, candidates.isEmpty() ? "there is no expression here whose value could be handed over;"
@@ -133,7 +131,7 @@ public final class ExtractParameterOperation implements Operation {
         Element element = near.element(method.get()).orElseThrow();
         Analysis before = analyst.analyse(focus(analyst, spot, element));
         Code code = before.code(file).orElseThrow();
-        Selected selected = Selected.at(code, spot.place().selection()).get(candidates.indexOf(picked.get()));
+        Selected selected = Selected.computed(code, spot.place().selection()).get(candidates.indexOf(picked.get()));
         return plan(before, code, selected, name, answers);
     }
 

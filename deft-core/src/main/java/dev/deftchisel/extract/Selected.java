@@ -65,6 +65,13 @@ record Selected(TreePath path, Range range) {
         return !code.range(tree()).equals(range);
     }
 
+    /** The same without bare names, unless one is selected: nobody who puts the caret in a name wants another for it. */
+    static List<Selected> computed(Code code, Range selection) {
+        return at(code, selection).stream()
+                .filter(selected -> selection.length() > 0 || selected.tree().getKind() != Tree.Kind.IDENTIFIER)
+                .toList();
+    }
+
     /**
      * The expressions at a place, best first: what is selected, give or take white space, parentheses and a semicolon;
      * or, from a bare caret, those around it from the innermost on that says more than a single name.

@@ -1,6 +1,9 @@
 package dev.deftchisel.guard;
 
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.LiteralTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.ReturnTree;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Effects;
@@ -148,11 +151,31 @@ final class EditShapes {
                             || binding.key() instanceof SymbolKey.Package
                             // a new name that stands for it means what it should, see GivenNames
                             || binding.role() == Role.READ && (!edit.carried().isEmpty() || !edit.linked().isEmpty())
-                            || binding.role() == Role.CALL && (!edit.carried().isEmpty() || isCarriedFrom(binding.key())));
+                            || binding.role() == Role.CALL && (!edit.carried().isEmpty() || isCarriedFrom(binding.key())
+                                    || isOppositeOf(edit, binding.key())));
             case KEYWORD -> OF_DECLARATIONS.contains(tokens.text(token)) || OF_JUMPS.contains(tokens.text(token));
-            case SYMBOL -> "()[]<>,.;=?@&:".contains(tokens.text(token));
+            case SYMBOL -> "()[]<>,.;=?@&:".contains(tokens.text(token)) || isOfOpposite(file, edit, tokens, token);
             default -> false;
         };
+    }
+
+    /** Whether a {@code !} goes together with the call behind it: the opposite of what the method hands back is written. */
+    private boolean isOfOpposite(SourceFile file, Edit edit, Tokens tokens, int token) {
+        return tokens.is(token, '!') && tokens.start(token) == edit.range().start()
+                && before.bindings(file.path()).stream()
+                .anyMatch(binding -> binding.role() == Role.CALL && edit.range().encloses(binding.range()));
+    }
+
+    /** Whether what is written is the opposite of the one thing that a method always hands back. */
+    private boolean isOppositeOf(Edit edit, SymbolKey method) {
+        Optional<Binding> declared = before.declaration(method);
+        return declared.flatMap(binding -> before.code(binding.file())).stream()
+                .flatMap(code -> code.around(declared.get().range()).stream())
+                .anyMatch(path -> path.getLeaf() instanceof MethodTree tree && tree.getBody() != null
+                        && tree.getBody().getStatements().size() == 1
+                        && tree.getBody().getStatements().get(0) instanceof ReturnTree result
+                        && result.getExpression() instanceof LiteralTree literal && literal.getValue() instanceof Boolean value
+                        && edit.replacement().equals(String.valueOf(!value)));
     }
 
     /** Whether something of what a method does is written elsewhere. */

@@ -1,259 +1,202 @@
 package dev.deftchisel.inline;
 
-import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
-import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.operation.NewName;
+import dev.deftchisel.rewrite.Block;
 import dev.deftchisel.rewrite.Home;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.Precedence;
-import dev.deftchisel.rewrite.Transplant;
 import dev.deftchisel.rewrite.TypeWriter;
-import dev.deftchisel.rewrite.Written;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.SortedMap;
 import java.util.TreeMap;
-import java.util.function.Consumer;
-import javax.lang.model.element.VariableElement;
 
-/** Writes what a method does in the place of one of its calls. */
+/** Puts what a method does in the place of one of its calls. */
 final class CallEdits {
 
-    private final Analysis analysis;
     private final CallSite site;
     private final Code code;
     private final Callee callee;
-    private final TypeWriter writer;
     private final Layout layout;
-    private final Map<VariableElement, String> renamed = new HashMap<>();
     private final Optional<Merged> merged;
-    private boolean isWritten = true;
+    private final BodyWriter body;
+    private final String resultName;
 
     /**
      * @param writer of types in the file of the call
      * @param taken  names of the member around the call; those that are given here are added
      */
     CallEdits(Analysis analysis, CallSite site, TypeWriter writer, Set<String> taken) {
-        this.analysis = analysis;
         this.site = site;
         this.code = site.code();
         this.callee = site.callee();
-        this.writer = writer;
         this.layout = Layout.of(code.file());
         this.merged = Merged.of(analysis, site);
-        rename(taken);
-    }
-
-    /** Variables of the body whose names are taken where they come to stand get others. */
-    private void rename(Set<String> taken) {
-        List<VariableElement> declared = new ArrayList<>();
-        site.variables(analysis).stream().flatMap(one -> one.name().stream())
-                .forEach(name -> callee.element().getParameters().stream()
-                        .filter(parameter -> parameter.getSimpleName().contentEquals(name)).forEach(declared::add));
-        callee.code().occurrences(callee.body()).stream()
-                .filter(one -> one.access() == Occurrence.Access.DECLARED)
-                .forEach(one -> declared.add(one.variable()));
-        merged.ifPresent(same -> declared.remove(same.inner()));
-        for (VariableElement variable : declared) {
-            String name = variable.getSimpleName().toString();
-            String free = NewName.free(taken, name);
-            taken.add(free);
-            if (!free.equals(name)) {
-                renamed.put(variable, free);
-            }
-        }
+        this.body = new BodyWriter(analysis, site, merged, writer, taken);
+        this.resultName = callee.shape() instanceof OneExit ? NewName.free(taken, "result") : "";
+        taken.add(resultName);
     }
 
     /** Whether all types could be written. Asked after {@link #all()}. */
     boolean isWritten() {
-        return isWritten;
+        return body.isWritten();
     }
 
     List<Edit> all() {
         List<Range> idle = site.all().stream()
-                .filter(one -> site.way(analysis, one) == Handed.Way.LEFT_OUT)
-                .map(one -> code.range(one.tree()))
+                .filter(one -> site.way(one) == Handed.Way.LEFT_OUT)
+                .flatMap(one -> one.values().stream())
+                .map(path -> code.range(path.getLeaf()))
                 .toList();
         List<Edit> edits = new ArrayList<>();
-        Optional<TreePath> own = site.ownStatement().or(() -> callee.shape() instanceof Callee.Several
-                ? site.returnStatement() : Optional.empty());
+        CallPlace place = new CallPlace(site);
+        Optional<TreePath> own = place.ownStatement().or(() -> callee.shape() instanceof Callee.Several
+                ? place.returnStatement() : Optional.empty());
         if (merged.isPresent()) {
             Range range = code.range(merged.get().statement().getLeaf());
             NewCode text = new NewCode(code.file());
-            first(text, layout.lineEnd() + Layout.indentOf(code.file(), range.start()));
+            first(text, lineOf(range.start()));
             edits.add(text.replacing(range).without(idle).giving(merged.get().alike(code)));
-        } else if (!site.needsStatement(analysis)) {
+        } else if (callee.shape() instanceof OneExit exit && place.ownVariable().isPresent()) {
+            edits.add(intoVariable(exit, place.ownVariable().get()).without(idle));
+        } else if (!place.needsStatement()) {
+            edits.add(inPlace().without(idle));
+        } else if (own.isPresent() && CallPlace.isInList(own.get())) {
+            Range range = code.range(own.get().getLeaf());
             NewCode text = new NewCode(code.file());
-            value(text, callee.shape(), site.path());
-            edits.add(text.replacing(site.range()).without(idle));
+            edits.add((content(text, lineOf(range.start())) ? text.replacing(range)
+                    : Edit.of(Layout.removed(code.file(), range), "", Edit.Kind.CODE)).without(idle));
         } else if (own.isPresent()) {
-            edits.add(statements(own.get()).without(idle));
+            Block block = new Block(code, new Home.Around(own.get()));
+            edits.add(block.whole(text -> content(text, block.newLine())).without(idle));
         } else {
-            Home.Before home = (Home.Before) site.home(analysis);
-            int start = code.range(home.tree()).start();
-            String newLine = layout.lineEnd() + Layout.indentOf(code.file(), start);
-            NewCode before = new NewCode(code.file());
-            first(before, newLine);
-            edits.add(before.write(newLine).at(start));
-            NewCode text = new NewCode(code.file());
-            if (callee.shape() instanceof Callee.Statements statements) {
-                result(text, statements.result().orElseThrow(), site.path());
-            } else {
-                value(text, callee.shape(), site.path());
-            }
-            edits.add(text.replacing(site.range()).without(idle));
+            edits.addAll(besides(place, idle));
         }
         return edits;
     }
 
-    /** All in place of a statement. */
-    private Edit statements(TreePath statement) {
-        Range range = code.range(statement.getLeaf());
-        String newLine = layout.lineEnd() + Layout.indentOf(code.file(), range.start());
+    /** The variable that the call is the value of gets its value in each branch. */
+    private Edit intoVariable(OneExit exit, TreePath variable) {
+        VariableTree tree = (VariableTree) variable.getLeaf();
+        Range range = code.range(tree);
+        Range name = body.declaredName(variable);
+        String newLine = lineOf(range.start());
         NewCode text = new NewCode(code.file());
+        for (Handed one : site.variables()) {
+            body.declare(text, one, newLine);
+            text.write(newLine);
+        }
+        text.carry(new Range(range.start(), name.end())).write(";" + newLine);
+        new StepWriter(body, site.callee(), layout, to -> to.from(code.file()).carry(name)).steps(text, exit.steps(), newLine);
+        return text.replacing(range);
+    }
+
+    /** Statements before the one with the call, or in a block that is made for both, and the value in place of the call. */
+    private List<Edit> besides(CallPlace place, List<Range> idle) {
+        Home home = place.home();
+        List<Edit> edits = new ArrayList<>();
+        if (home instanceof Home.Before before) {
+            int start = code.range(before.tree()).start();
+            NewCode text = new NewCode(code.file());
+            first(text, lineOf(start));
+            edits.add(text.write(lineOf(start)).at(start));
+            edits.add(inPlace().without(idle));
+            return edits;
+        }
+        Block block = home instanceof Home.Around around ? new Block(code, around) : new Block(code, (Home.Instead) home);
+        if (place.isWholeLambda(home)) {
+            edits.add(block.whole(text -> content(text, block.newLine())).without(idle));
+            return edits;
+        }
+        edits.add(block.open(text -> {
+            first(text, block.newLine());
+            text.write(block.newLine() + block.keyword());
+        }));
+        edits.add(inPlace().without(idle));
+        edits.add(block.close());
+        return edits;
+    }
+
+    private String lineOf(int offset) {
+        return layout.lineEnd() + Layout.indentOf(code.file(), offset);
+    }
+
+    /** What stands where the call stood. */
+    private Edit inPlace() {
+        NewCode text = new NewCode(code.file());
+        if (callee.shape() instanceof Callee.Statements statements) {
+            result(text, statements.result().orElseThrow(), site.path());
+        } else if (callee.shape() instanceof OneExit) {
+            text.write(resultName);
+        } else if (isNegated()) {
+            return negated(text);
+        } else {
+            value(text, callee.shape(), site.path());
+        }
+        return text.replacing(site.range());
+    }
+
+    /** Whether the call stands behind {@code !} and its value has a plain opposite. */
+    private boolean isNegated() {
+        return callee.shape() instanceof Callee.Value value && site.path().getParentPath().getLeaf().getKind() == Tree.Kind.LOGICAL_COMPLEMENT
+                && body.negation().isPlain(value.expression());
+    }
+
+    private Edit negated(NewCode text) {
+        TreePath condition = ((Callee.Value) callee.shape()).expression();
+        TreePath around = site.path().getParentPath();
+        boolean isGrouped = Precedence.needsParentheses(body.negation().kind(condition), around.getLeaf(), around.getParentPath().getLeaf());
+        body.negation().write(text.write(isGrouped ? "(" : ""), condition);
+        return text.write(isGrouped ? ")" : "").replacing(code.range(around.getLeaf()));
+    }
+
+    /** All in place of the call's statement. */
+    private boolean content(NewCode text, String newLine) {
         boolean isAnything = first(text, newLine);
         Optional<TreePath> result = callee.shape() instanceof Callee.Statements statements ? statements.result()
                 : callee.shape() instanceof Callee.Value value ? Optional.of(value.expression()) : Optional.empty();
-        if (result.isPresent() && CallSite.isStatement(result.get().getLeaf())) {
-            carry(text.write(isAnything ? newLine : ""), List.of(result.get()), callee.code().range(result.get().getLeaf()), newLine)
+        if (result.isPresent() && CallPlace.isStatement(result.get().getLeaf())) {
+            body.carry(text.write(isAnything ? newLine : ""), List.of(result.get()), callee.code().range(result.get().getLeaf()), newLine)
                     .write(";");
-        } else if (!isAnything) {
-            return Edit.of(Layout.removed(code.file(), range), "", Edit.Kind.CODE);
+            return true;
         }
-        return text.replacing(range);
+        return isAnything;
     }
 
     /** The variables, and the statements of the method. */
     private boolean first(NewCode text, String newLine) {
         String separator = "";
-        for (Handed one : site.variables(analysis)) {
+        for (Handed one : site.variables()) {
             if (merged.filter(same -> same.isHanded(one)).isPresent()) {
                 continue;
             }
-            declare(text.write(separator), one, newLine);
+            body.declare(text.write(separator), one, newLine);
             separator = newLine;
         }
         List<TreePath> statements = callee.shape() instanceof Callee.Statements simple ? simple.statements()
                 : callee.shape() instanceof Callee.Several several ? several.statements() : List.of();
         if (!statements.isEmpty()) {
-            carry(text.write(separator), statements, range(statements), newLine);
+            body.carry(text.write(separator), statements, body.range(statements), newLine);
+        } else if (callee.shape() instanceof OneExit exit) {
+            text.write(separator);
+            if (!callee.isVoid()) {
+                body.type(text, site.result()).write(resultName + ";" + newLine);
+            }
+            new StepWriter(body, site.callee(), layout, to -> to.write(resultName)).steps(text, exit.steps(), newLine);
         }
-        return !statements.isEmpty() || !separator.isEmpty();
-    }
-
-    private void declare(NewCode text, Handed one, String newLine) {
-        Optional<String> type = writer.write(one.declared());
-        isWritten &= type.isPresent();
-        text.write(type.orElse("") + " ");
-        one.name().ifPresentOrElse(name -> name(text, name), () -> text.write(objectName()));
-        Range value = code.range(one.tree());
-        text.write(" = ").carry(value, Layout.indentOf(code.file(), value.start()), newLine.substring(layout.lineEnd().length()))
-                .write(";");
-    }
-
-    private void name(NewCode text, String name) {
-        VariableElement parameter = callee.element().getParameters().stream()
-                .filter(one -> one.getSimpleName().contentEquals(name)).findFirst().orElseThrow();
-        String other = renamed.get(parameter);
-        Optional<Range> declared = analysis.declaration(callee.code().key(parameter)).map(binding -> binding.range());
-        if (other == null && declared.isPresent()) {
-            text.from(callee.code().file()).carry(declared.get());
-        } else {
-            text.write(other == null ? name : other);
-        }
-    }
-
-    private String objectName() {
-        String name = callee.owner().getSimpleName().toString();
-        return NewName.free(code.tokens().names(), Character.toLowerCase(name.charAt(0)) + name.substring(1));
-    }
-
-    /** The statements with the comments before, between and on the line behind them. */
-    private Range range(List<TreePath> statements) {
-        Tokens tokens = callee.code().tokens();
-        BlockTree body = callee.tree().getBody();
-        int open = callee.code().range(body).start();
-        int start = callee.code().range(statements.get(0).getLeaf()).start();
-        for (int i = tokens.at(start) - 1; i >= 0 && tokens.start(i) > open; i--) {
-            start = tokens.kind(i).isComment() ? tokens.start(i) : start;
-        }
-        return new Range(start, Layout.behind(callee.code().file(),
-                callee.code().range(statements.get(statements.size() - 1).getLeaf()).end()));
-    }
-
-    /** Code of the body, with what is handed to it, and all names so that they mean the same. */
-    private NewCode carry(NewCode text, List<TreePath> parts, Range range, String newLine) {
-        return carry(text, parts, range, newLine.substring(layout.lineEnd().length()), new TreeMap<>());
-    }
-
-    private NewCode carry(NewCode text, List<TreePath> parts, Range range, String indent, SortedMap<Range, Consumer<NewCode>> more) {
-        SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>(
-                new Transplant(callee.code(), code, site.path(), writer, this::object).names(parts, site.object().isPresent()));
-        for (TreePath part : parts) {
-            callee.code().occurrences(part).forEach(one -> occurrence(one, instead));
-        }
-        instead.putAll(more);
-        instead.keySet().removeIf(key -> !range.encloses(key));
-        text.from(callee.code().file()).carry(range, Layout.indentOf(callee.code().file(), range.start()), indent, instead);
-        return text;
-    }
-
-    private void occurrence(Occurrence one, SortedMap<Range, Consumer<NewCode>> instead) {
-        String other = renamed.get(one.variable());
-        if (merged.filter(same -> same.inner().equals(one.variable())).isPresent()) {
-            boolean isDeclared = one.access() == Occurrence.Access.DECLARED;
-            nameRange(one).ifPresent(range -> instead.put(
-                    isDeclared && merged.get().isAssigned() ? new Range(one.offset(), range.end()) : range,
-                    text -> text.from(code.file()).carry(
-                            isDeclared && !merged.get().isAssigned() ? merged.get().name() : merged.get().used())));
-            return;
-        } else if (other != null) {
-            nameRange(one).ifPresent(range -> instead.put(range, text -> text.write(other)));
-            return;
-        }
-        site.handed().stream()
-                .filter(argument -> argument.name().filter(name -> one.variable().getSimpleName().contentEquals(name)
-                        && callee.element().getParameters().contains(one.variable())).isPresent())
-                .filter(argument -> site.way(analysis, argument) == Handed.Way.WRITTEN)
-                .forEach(argument -> instead.put(callee.code().range(one.path().getLeaf()), text -> argument(text, argument, one.path())));
-    }
-
-    private Optional<Range> nameRange(Occurrence one) {
-        return one.access() == Occurrence.Access.DECLARED
-                ? analysis.declaration(callee.code().key(one.variable())).map(binding -> binding.range())
-                : Optional.of(callee.code().range(one.path().getLeaf()));
-    }
-
-    private void argument(NewCode text, Handed argument, TreePath use) {
-        Range range = code.range(argument.tree());
-        NewCode caller = text.from(code.file());
-        isWritten &= new Written(code, argument.value(), argument.declared(), argument.formal(), writer).write(caller, callee.code(), use,
-                (to, instead) -> to.carry(range, "", "", instead));
-    }
-
-    private void object(NewCode text) {
-        Handed object = site.object().orElseThrow();
-        if (site.way(analysis, object) == Handed.Way.VARIABLE) {
-            text.write(objectName());
-            return;
-        }
-        boolean isGrouped = Precedence.needsParenthesesBeforeDot(object.tree());
-        text.write(isGrouped ? "(" : "");
-        text.from(code.file()).carry(code.range(object.tree()));
-        text.write(isGrouped ? ")" : "");
+        return !statements.isEmpty() || !separator.isEmpty() || callee.shape() instanceof OneExit;
     }
 
     /** A value in place of the call. */
@@ -285,7 +228,7 @@ final class CallEdits {
 
     private void operand(NewCode text, TreePath expression, boolean isGrouped) {
         text.write(isGrouped ? "(" : "");
-        carry(text, List.of(expression), callee.code().range(expression.getLeaf()), callIndent(), new TreeMap<>())
+        body.carry(text, List.of(expression), callee.code().range(expression.getLeaf()), body.callIndent(), new TreeMap<>())
                 .write(isGrouped ? ")" : "");
     }
 
@@ -293,15 +236,10 @@ final class CallEdits {
         Range range = callee.code().range(result.getLeaf());
         boolean isStatement = call.getParentPath().getLeaf() instanceof ExpressionStatementTree;
         if (isStatement) {
-            carry(text, List.of(result), range, callIndent(), new TreeMap<>());
+            body.carry(text, List.of(result), range, body.callIndent(), new TreeMap<>());
             return;
         }
-        isWritten &= new Written(callee.code(), result, site.result(), callee.element().getReturnType(), writer).write(text, code, call,
-                (to, instead) -> carry(to, List.of(result), range, callIndent(), instead));
-    }
-
-    private String callIndent() {
-        return Layout.indentOf(code.file(), site.range().start());
+        body.result(text, result, call);
     }
 
     /** The comments of the method that are written nowhere. */

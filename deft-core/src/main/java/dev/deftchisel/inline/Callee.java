@@ -39,7 +39,7 @@ import javax.lang.model.type.TypeKind;
 record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) {
 
     /** What a body amounts to. */
-    sealed interface Shape {
+    sealed interface Shape permits Value, Choice, Statements, Several, OneExit {
     }
 
     /** One value. */
@@ -96,8 +96,6 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
             return Optional.of("the method has no body");
         } else if (element.getModifiers().contains(Modifier.SYNCHRONIZED)) {
             return Optional.of("the method is synchronized, which the code in its place would not be");
-        } else if (element.isVarArgs()) {
-            return Optional.of("the method takes any number of arguments");
         } else if (isOverridden(analysis, method)) {
             return Optional.of("the method is overridden, so that it is not certain which one a call means");
         } else if (names(code, path, method)) {
@@ -216,7 +214,7 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
                 : Optional.empty();
     }
 
-    private static List<TreePath> inner(TreePath choice, StatementTree branch) {
+    static List<TreePath> inner(TreePath choice, StatementTree branch) {
         TreePath path = new TreePath(choice, branch);
         return branch instanceof BlockTree block
                 ? block.getStatements().stream().map(statement -> new TreePath(path, statement)).toList()
@@ -227,6 +225,17 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
     boolean initialisesClass() {
         return isStatic() && ((ClassTree) path.getParentPath().getLeaf()).getMembers().stream()
                 .anyMatch(member -> member instanceof BlockTree block && block.isStatic());
+    }
+
+    /** The same, in another shape. */
+    Callee as(Shape other) {
+        return new Callee(code, path, element, other);
+    }
+
+    /** What is written as statements. */
+    List<TreePath> statements() {
+        return shape instanceof Statements simple ? simple.statements() : shape instanceof Several several ? several.statements()
+                : shape instanceof OneExit ? List.of(body()) : List.of();
     }
 
     /** The same, whose choice is left as it is: nothing follows, so that each {@code return} may stay. */

@@ -10,6 +10,7 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.rewrite.Home;
 import dev.deftchisel.rewrite.HomeFinder;
+import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.type.TypeMirror;
@@ -18,13 +19,14 @@ import javax.lang.model.type.TypeMirror;
  * A value that a call hands to a method: an argument, or the object it is called on.
  *
  * @param name     of the parameter; empty for the object
- * @param value    the expression in the code of the call
+ * @param values   the expression in the code of the call; those of an array when it is packed
+ * @param isPacked whether any number of arguments become an array (JLS 15.12.4.2)
  * @param declared the type it is turned into, with the type arguments of the call
  * @param formal   the same type as the method declares it
  * @param uses     where the body needs it
  * @param isSet    whether the body assigns the parameter
  */
-record Handed(Optional<String> name, TreePath value, TypeMirror declared, TypeMirror formal,
+record Handed(Optional<String> name, List<TreePath> values, boolean isPacked, TypeMirror declared, TypeMirror formal,
         List<TreePath> uses, boolean isSet) {
 
     /** What becomes of it. */
@@ -37,8 +39,33 @@ record Handed(Optional<String> name, TreePath value, TypeMirror declared, TypeMi
         VARIABLE
     }
 
+    /** What is handed over as it is. */
+    static Handed one(Optional<String> name, TreePath value, TypeMirror declared, TypeMirror formal, List<TreePath> uses, boolean isSet) {
+        return new Handed(name, List.of(value), false, declared, formal, uses, isSet);
+    }
+
+    /** The expression; empty for several that become an array. */
+    Optional<TreePath> single() {
+        return isPacked ? Optional.empty() : Optional.of(values.get(0));
+    }
+
+    /** The expression, of what is known to be one. */
+    TreePath value() {
+        return single().orElseThrow();
+    }
+
     ExpressionTree tree() {
-        return (ExpressionTree) value.getLeaf();
+        return (ExpressionTree) value().getLeaf();
+    }
+
+    /** Whether it is a name, such as that of a variable. */
+    boolean isName() {
+        return single().filter(path -> path.getLeaf() instanceof IdentifierTree).isPresent();
+    }
+
+    Effects effects(Code caller) {
+        Effects all = values.stream().map(caller::effects).reduce(Effects.NONE, Effects::and);
+        return isPacked ? all.and(Effects.MADE) : all;
     }
 
     /**
@@ -49,7 +76,7 @@ record Handed(Optional<String> name, TreePath value, TypeMirror declared, TypeMi
      * @param siblings all that the call hands over, this among them
      */
     Way way(Analysis analysis, Code caller, Callee callee, List<Handed> siblings) {
-        Effects effects = caller.effects(value);
+        Effects effects = effects(caller);
         if (isSet) {
             return Way.VARIABLE;
         } else if (uses.isEmpty()) {
@@ -61,25 +88,21 @@ record Handed(Optional<String> name, TreePath value, TypeMirror declared, TypeMi
         if (isFixed && (isAtom() || uses.size() == 1)) {
             return Way.WRITTEN;
         }
-        boolean isStable = tree() instanceof IdentifierTree && effects.isPure() && !effects.readsState() && !isDelayed
-                && siblings.stream().noneMatch(other -> caller.effects(other.value()).writesLocals().stream()
+        boolean isStable = isName() && effects.isPure() && !effects.readsState() && !isDelayed
+                && siblings.stream().noneMatch(other -> other.effects(caller).writesLocals().stream()
                         .anyMatch(effects.readsLocals()::contains));
         if (isStable) {
             return Way.WRITTEN;
         }
-        return uses.size() == 1 && !isDelayed && isEvaluatedFirst(callee, effects) ? Way.WRITTEN : Way.VARIABLE;
+        return uses.size() == 1 && !isDelayed && isFirst(callee, effects, uses.get(0)) ? Way.WRITTEN : Way.VARIABLE;
     }
 
     /** A name or literal, which may be written any number of times. */
     private boolean isAtom() {
-        return tree() instanceof IdentifierTree || tree() instanceof LiteralTree;
+        return isName() || single().filter(path -> path.getLeaf() instanceof LiteralTree).isPresent();
     }
 
-    /** Whether the one use is reached in any case, and nothing before it in the body makes a difference. */
-    private boolean isEvaluatedFirst(Callee callee, Effects effects) {
-        return isFirst(callee, effects, uses.get(0));
-    }
-
+    /** Whether a use is reached in any case, and nothing before it in the body makes a difference. */
     private static boolean isFirst(Callee callee, Effects effects, TreePath use) {
         Home home = new HomeFinder(callee.code(), effects).find(use);
         return home instanceof Home.Before before && before.list() == callee.tree().getBody()
@@ -99,6 +122,11 @@ record Handed(Optional<String> name, TreePath value, TypeMirror declared, TypeMi
 
     /** Whether the order of this and a later one may be turned round. */
     boolean commutesWith(Handed later, Code caller) {
-        return caller.effects(value).commutesWith(caller.effects(later.value()));
+        return effects(caller).commutesWith(later.effects(caller));
+    }
+
+    /** Where it stands. */
+    Range range(Code caller) {
+        return new Range(caller.range(values.get(0).getLeaf()).start(), caller.range(values.get(values.size() - 1).getLeaf()).end());
     }
 }

@@ -96,7 +96,7 @@ final class InlineMethod {
                 return Plan.refused(Reason.at(use.file(), use.range(), "this is not a call of the method, and cannot give way"));
             }
             CallSite site = CallSite.of(before, code, call.get(), callee);
-            Optional<Reason> objection = site.objection(before);
+            Optional<Reason> objection = new CallObjections(site).first();
             if (objection.isPresent()) {
                 return Plan.refused(objection.get());
             }

@@ -86,7 +86,7 @@ record Merged(TreePath statement, VariableElement inner, Range name, Range used,
                 && set.getVariable() instanceof IdentifierTree && parent.getParentPath().getLeaf() instanceof ExpressionStatementTree
                 && Code.statements(parent.getParentPath().getParentPath().getLeaf())
                         .contains((StatementTree) parent.getParentPath().getLeaf());
-        boolean isHandedIn = argument.filter(one -> one.tree() instanceof IdentifierTree).isPresent();
+        boolean isHandedIn = argument.filter(Handed::isName).isPresent();
         if (!isAssignment || isParameter != isHandedIn || !isParameter && !canBeAssigned(site, inner)) {
             return Optional.empty();
         }

@@ -97,7 +97,7 @@ public final class Precedence {
 
     /** Two signs in a row would be read as one operator: {@code - -1}. */
     private static boolean grows(UnaryTree around, ExpressionTree moved) {
-        return moved instanceof UnaryTree && isSign(around) && isSign((UnaryTree) moved);
+        return moved instanceof UnaryTree signed && isSign(around) && isSign(signed);
     }
 
     private static boolean isSign(UnaryTree tree) {
@@ -107,8 +107,22 @@ public final class Precedence {
         };
     }
 
+    /** Whether an expression of some kind must be put in parentheses to stand where another expression stands now. */
+    public static boolean needsParentheses(Tree.Kind kind, Tree place, Tree parent) {
+        return needsParentheses(of(kind), null, place, parent);
+    }
+
+    /** Whether an expression of one kind binds less tightly than one of another. */
+    public static boolean isLooser(Tree.Kind kind, Tree.Kind other) {
+        return of(kind) < of(other);
+    }
+
     private static int of(ExpressionTree tree) {
-        return switch (tree.getKind()) {
+        return of(tree.getKind());
+    }
+
+    private static int of(Tree.Kind kind) {
+        return switch (kind) {
             case LAMBDA_EXPRESSION -> LAMBDA;
             case ASSIGNMENT, MULTIPLY_ASSIGNMENT, DIVIDE_ASSIGNMENT, REMAINDER_ASSIGNMENT, PLUS_ASSIGNMENT,
                 MINUS_ASSIGNMENT, LEFT_SHIFT_ASSIGNMENT, RIGHT_SHIFT_ASSIGNMENT, UNSIGNED_RIGHT_SHIFT_ASSIGNMENT,

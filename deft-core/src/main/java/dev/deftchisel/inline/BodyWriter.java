@@ -1,0 +1,266 @@
+package dev.deftchisel.inline;
+
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Occurrence;
+import dev.deftchisel.operation.NewName;
+import dev.deftchisel.rewrite.Layout;
+import dev.deftchisel.rewrite.Negation;
+import dev.deftchisel.rewrite.NewCode;
+import dev.deftchisel.rewrite.Precedence;
+import dev.deftchisel.rewrite.Transplant;
+import dev.deftchisel.rewrite.TypeWriter;
+import dev.deftchisel.rewrite.Written;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.function.Consumer;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.VariableElement;
+import javax.lang.model.type.TypeMirror;
+
+/** Writes pieces of what a method does so that they mean the same in the place of one of its calls. */
+final class BodyWriter {
+
+    private final Analysis analysis;
+    private final CallSite site;
+    private final Code code;
+    private final Callee callee;
+    private final TypeWriter writer;
+    private final Layout layout;
+    private final Map<VariableElement, String> renamed = new HashMap<>();
+    private final Optional<Merged> merged;
+    private boolean isWritten = true;
+
+    /**
+     * @param writer of types in the file of the call
+     * @param taken  names of the member around the call; those that are given here are added
+     */
+    BodyWriter(Analysis analysis, CallSite site, Optional<Merged> merged, TypeWriter writer, Set<String> taken) {
+        this.analysis = analysis;
+        this.site = site;
+        this.code = site.code();
+        this.callee = site.callee();
+        this.writer = writer;
+        this.layout = Layout.of(code.file());
+        this.merged = merged;
+        rename(taken);
+    }
+
+    /** Variables of the body whose names are taken where they come to stand get others. */
+    private void rename(Set<String> taken) {
+        List<VariableElement> declared = new ArrayList<>();
+        site.variables().stream().flatMap(one -> one.name().stream())
+                .forEach(name -> callee.element().getParameters().stream()
+                        .filter(parameter -> parameter.getSimpleName().contentEquals(name)).forEach(declared::add));
+        callee.code().occurrences(callee.body()).stream()
+                .filter(one -> one.access() == Occurrence.Access.DECLARED)
+                .forEach(one -> declared.add(one.variable()));
+        merged.ifPresent(same -> declared.remove(same.inner()));
+        for (VariableElement variable : declared) {
+            String name = variable.getSimpleName().toString();
+            String free = NewName.free(taken, name);
+            taken.add(free);
+            if (!free.equals(name)) {
+                renamed.put(variable, free);
+            }
+        }
+    }
+
+    /** Whether all types could be written so far. */
+    boolean isWritten() {
+        return isWritten;
+    }
+
+    /** Where a variable of the code of the call has its name. */
+    Range declaredName(TreePath variable) {
+        return analysis.declaration(code.key(code.element(variable).orElseThrow())).orElseThrow().range();
+    }
+
+    void declare(NewCode text, Handed one, String newLine) {
+        type(text, one.declared());
+        one.name().ifPresentOrElse(name -> name(text, name), () -> text.write(objectName()));
+        text.write(one.isPacked() ? " = {" : " = ");
+        values(text, one, newLine.substring(layout.lineEnd().length()));
+        text.write(one.isPacked() ? "};" : ";");
+    }
+
+    private void values(NewCode text, Handed one, String indent) {
+        if (!one.values().isEmpty()) {
+            Range range = one.range(code);
+            text.from(code.file()).carry(range, Layout.indentOf(code.file(), range.start()), indent);
+        }
+    }
+
+    private void name(NewCode text, String name) {
+        VariableElement parameter = callee.element().getParameters().stream()
+                .filter(one -> one.getSimpleName().contentEquals(name)).findFirst().orElseThrow();
+        String other = renamed.get(parameter);
+        Optional<Range> declared = analysis.declaration(callee.code().key(parameter)).map(binding -> binding.range());
+        if (other == null && declared.isPresent()) {
+            text.from(callee.code().file()).carry(declared.get());
+        } else {
+            text.write(other == null ? name : other);
+        }
+    }
+
+    String objectName() {
+        String name = callee.owner().getSimpleName().toString();
+        return NewName.free(code.tokens().names(), Character.toLowerCase(name.charAt(0)) + name.substring(1));
+    }
+
+    /** The statements with the comments before, between and on the line behind them. */
+    Range range(List<TreePath> statements) {
+        return new Range(lead(statements.get(0)).start(), Layout.behind(callee.code().file(),
+                callee.code().range(statements.get(statements.size() - 1).getLeaf()).end()));
+    }
+
+    /** The comments directly before a statement; nothing where there are none. */
+    Range lead(TreePath statement) {
+        Tokens tokens = callee.code().tokens();
+        int start = callee.code().range(statement.getLeaf()).start();
+        Range lead = new Range(start, start);
+        for (int i = tokens.at(start) - 1; i >= 0 && tokens.kind(i).isTrivia(); i--) {
+            boolean isBehindCode = tokens.kind(i).isComment() && isBehindCode(i);
+            lead = tokens.kind(i).isComment() && !isBehindCode
+                    ? new Range(tokens.start(i), lead.length() == 0 ? tokens.end(i) : lead.end()) : lead;
+        }
+        return lead;
+    }
+
+    /** Whether a comment stands on the line of other code, and belongs to that. */
+    private boolean isBehindCode(int comment) {
+        Tokens tokens = callee.code().tokens();
+        int before = comment - 1;
+        while (before > 0 && tokens.kind(before).isTrivia() && tokens.text(before).lines().count() < 2
+                && !tokens.text(before).endsWith("\n")) {
+            before--;
+        }
+        return before > 0 && !tokens.kind(before).isTrivia();
+    }
+
+    /** Code of the body, with what is handed to it, and all names so that they mean the same. */
+    NewCode carry(NewCode text, List<TreePath> parts, Range range, String newLine) {
+        return carry(text, parts, range, newLine.substring(layout.lineEnd().length()), new TreeMap<>());
+    }
+
+    NewCode carry(NewCode text, List<TreePath> parts, Range range, String indent, SortedMap<Range, Consumer<NewCode>> more) {
+        SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>(
+                new Transplant(callee.code(), code, site.path(), writer, this::object).names(parts, site.object().isPresent()));
+        for (TreePath part : parts) {
+            callee.code().occurrences(part).forEach(one -> occurrence(one, instead));
+        }
+        instead.putAll(more);
+        instead.keySet().removeIf(key -> !range.encloses(key));
+        text.from(callee.code().file()).carry(range, Layout.indentOf(callee.code().file(), range.start()), indent, instead);
+        return text;
+    }
+
+    private void occurrence(Occurrence one, SortedMap<Range, Consumer<NewCode>> instead) {
+        String other = renamed.get(one.variable());
+        if (merged.filter(same -> same.inner().equals(one.variable())).isPresent()) {
+            boolean isDeclared = one.access() == Occurrence.Access.DECLARED;
+            nameRange(one).ifPresent(range -> instead.put(
+                    isDeclared && merged.get().isAssigned() ? new Range(one.offset(), range.end()) : range,
+                    text -> text.from(code.file()).carry(
+                            isDeclared && !merged.get().isAssigned() ? merged.get().name() : merged.get().used())));
+            return;
+        } else if (other != null) {
+            nameRange(one).ifPresent(range -> instead.put(range, text -> text.write(other)));
+            return;
+        }
+        site.handed().stream()
+                .filter(argument -> argument.name().filter(name -> one.variable().getSimpleName().contentEquals(name)
+                        && callee.element().getParameters().contains(one.variable())).isPresent())
+                .filter(argument -> site.way(argument) == Handed.Way.WRITTEN)
+                .forEach(argument -> instead.put(callee.code().range(one.path().getLeaf()), text -> argument(text, argument, one.path())));
+    }
+
+    private Optional<Range> nameRange(Occurrence one) {
+        return one.access() == Occurrence.Access.DECLARED
+                ? analysis.declaration(callee.code().key(one.variable())).map(binding -> binding.range())
+                : Optional.of(callee.code().range(one.path().getLeaf()));
+    }
+
+    private void argument(NewCode text, Handed argument, TreePath use) {
+        if (argument.isPacked()) {
+            boolean isSpread = argument.values().size() > 1 && isRest(use, argument);
+            Optional<String> type = isSpread ? Optional.of("") : writer.write(argument.declared());
+            isWritten &= type.isPresent();
+            text.write(isSpread ? "" : "new " + type.orElse("") + " {");
+            values(text, argument, "");
+            text.write(isSpread ? "" : "}");
+            return;
+        }
+        Range range = code.range(argument.tree());
+        NewCode caller = text.from(code.file());
+        isWritten &= new Written(code, argument.value(), argument.declared(), argument.formal(), writer).write(caller, callee.code(), use,
+                (to, instead) -> to.carry(range, "", "", instead));
+    }
+
+    /** Whether a use stands where any number of arguments may stand, so that there need be no array. */
+    private boolean isRest(TreePath use, Handed argument) {
+        return use.getParentPath().getLeaf() instanceof MethodInvocationTree call
+                && callee.code().element(use.getParentPath()).orElse(null) instanceof ExecutableElement called && called.isVarArgs()
+                && call.getArguments().size() == called.getParameters().size()
+                && call.getArguments().get(call.getArguments().size() - 1) == use.getLeaf()
+                && code.types().isSameType(called.getParameters().get(called.getParameters().size() - 1).asType(), argument.formal());
+    }
+
+    private void object(NewCode text) {
+        Handed object = site.object().orElseThrow();
+        if (site.way(object) == Handed.Way.VARIABLE) {
+            text.write(objectName());
+            return;
+        }
+        boolean isGrouped = Precedence.needsParenthesesBeforeDot(object.tree());
+        text.write(isGrouped ? "(" : "");
+        text.from(code.file()).carry(code.range(object.tree()));
+        text.write(isGrouped ? ")" : "");
+    }
+
+    Negation negation() {
+        return new Negation(callee.code(),
+                (to, range) -> carry(to, List.of(callee.body()), range, callIndent(), new TreeMap<>()),
+                path -> written(path).filter(one -> !one.isName()).isPresent());
+    }
+
+    /** What is written in place of a name of the body. */
+    private Optional<Handed> written(TreePath use) {
+        return site.handed().stream()
+                .filter(one -> site.way(one) == Handed.Way.WRITTEN
+                        && one.uses().stream().anyMatch(path -> path.getLeaf() == use.getLeaf()))
+                .findFirst();
+    }
+
+    String callIndent() {
+        return Layout.indentOf(code.file(), site.range().start());
+    }
+
+    /** Writes a type; one that has no name makes all of it useless. */
+    NewCode type(NewCode text, TypeMirror type) {
+        Optional<String> written = writer.write(type);
+        isWritten &= written.isPresent();
+        return text.write(written.orElse("") + " ");
+    }
+
+    /**
+     * Writes what the body hands back in the place of an expression.
+     *
+     * @param call the place
+     */
+    void result(NewCode text, TreePath result, TreePath call) {
+        Range range = callee.code().range(result.getLeaf());
+        isWritten &= new Written(callee.code(), result, site.result(), callee.element().getReturnType(), writer).write(text, code, call,
+                (to, instead) -> carry(to, List.of(result), range, callIndent(), instead));
+    }
+}

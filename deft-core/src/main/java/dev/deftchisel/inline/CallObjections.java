@@ -1,0 +1,91 @@
+package dev.deftchisel.inline;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.source.Range;
+import java.util.List;
+import java.util.Optional;
+import javax.lang.model.element.TypeElement;
+
+/** What keeps a call from giving way to what the method does. */
+final class CallObjections {
+
+    private final CallSite site;
+    private final Code code;
+    private final Callee callee;
+
+    CallObjections(CallSite site) {
+        this.site = site;
+        this.code = site.code();
+        this.callee = site.callee();
+    }
+
+    /** The first one; empty when nothing is in the way. */
+    Optional<Reason> first() {
+        Optional<Handed> object = site.object();
+        if (!code.sharesTypesWith(callee.code())) {
+            return site.reason("the call is in a part of the workspace that is compiled apart from the method");
+        } else if (callee.saysSuper() && (object.isPresent() || !code.enclosingType(site.path()).equals(Optional.of(callee.owner())))) {
+            return site.reason("the method says 'super', which means another class here");
+        } else if (isOfSuper()) {
+            return site.reason("it is called on 'super', which says another class here");
+        } else if (object.isPresent() && !object.get().isMissedAlike(callee)) {
+            return site.reason("'" + code.shown(code.range(object.get().tree()), 40)
+                    + "' may be null, which the call finds out and the code in its place would not");
+        } else if (callee.initialisesClass() && !isWithin(callee.owner())) {
+            return site.reason("calling it runs the static initialiser of " + callee.owner().getSimpleName()
+                    + " first, which the code in its place would not");
+        } else if (isStaticOnObject()) {
+            return site.reason("a static method is called on an object, which would no longer be evaluated");
+        }
+        return order().or(() -> new CallPlace(site).objection());
+    }
+
+    /** Whether the call stands in a class, whose initialisation has begun then. */
+    private boolean isWithin(TypeElement type) {
+        for (TreePath at = site.path(); at != null; at = at.getParentPath()) {
+            if (at.getLeaf() instanceof ClassTree && code.element(at).filter(type::equals).isPresent()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private boolean isOfSuper() {
+        return site.tree().getMethodSelect() instanceof MemberSelectTree select
+                && select.getExpression().toString().matches("(.*\\.)?super");
+    }
+
+    private boolean isStaticOnObject() {
+        return callee.isStatic() && site.tree().getMethodSelect() instanceof MemberSelectTree select
+                && code.element(new TreePath(new TreePath(site.path(), select), select.getExpression()))
+                .filter(element -> element instanceof TypeElement).isEmpty();
+    }
+
+    /** What is written where the body needs it is evaluated after the variables, and in the order of its uses. */
+    private Optional<Reason> order() {
+        List<Handed> all = site.all();
+        for (int i = 0; i < all.size(); i++) {
+            for (int j = i + 1; j < all.size(); j++) {
+                Handed one = all.get(i);
+                Handed later = all.get(j);
+                boolean isWritten = site.way(one) == Handed.Way.WRITTEN;
+                boolean isTurned = isWritten && (site.way(later) == Handed.Way.VARIABLE
+                        || site.way(later) == Handed.Way.WRITTEN && start(later) < start(one));
+                if (isTurned && !one.commutesWith(later, code)) {
+                    Range range = later.values().isEmpty() ? site.range() : later.range(code);
+                    return Optional.of(Reason.at(code.file().path(), range, "it would be evaluated before '"
+                            + code.shown(one.values().isEmpty() ? site.range() : one.range(code), 40) + "', and the order can matter"));
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private int start(Handed one) {
+        return callee.code().range(one.uses().get(0).getLeaf()).start();
+    }
+}
