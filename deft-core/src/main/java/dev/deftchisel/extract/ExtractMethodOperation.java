@@ -1,18 +1,9 @@
 package dev.deftchisel.extract;
 
-import com.sun.source.tree.AssignmentTree;
-import com.sun.source.tree.ClassTree;
-import com.sun.source.tree.ExpressionTree;
-import com.sun.source.tree.IdentifierTree;
-import com.sun.source.tree.MethodInvocationTree;
-import com.sun.source.tree.Tree;
-import com.sun.source.util.TreePath;
-import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.change.Alike;
 import dev.deftchisel.change.Change;
@@ -29,7 +20,6 @@ import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.rewrite.TypeWriter;
-import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -38,9 +28,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
-import javax.lang.model.element.Element;
-import javax.lang.model.element.ElementKind;
-import javax.lang.model.element.Modifier;
 
 /** Makes statements, or an expression, the body of a method that is called in their place. */
 public final class ExtractMethodOperation implements Operation {
@@ -68,6 +55,20 @@ public final class ExtractMethodOperation implements Operation {
             List.of(new Question.Option("one", "not at all: a method hands back one value"),
                     new Question.Option(RECORD, "as a record that is made for them")),
             "one");
+    /** The key of the parameters: names of variables in order, each with a new name behind a colon if it is to have one. */
+    public static final String PARAMETERS = "parameters";
+    /** The key of the choice in which class the method is declared: {@code here} or the one {@code around}. */
+    public static final String WHERE = "where";
+
+    private static final Question PARAMETERS_QUESTION = new Question.Text(
+            PARAMETERS, "the parameters in order, with new names behind colons: days,length:metres", "");
+    private static final String AROUND = "around";
+    private static final Question WHERE_QUESTION = new Question.Choice(
+            WHERE,
+            "in which class the method is declared",
+            List.of(new Question.Option("here", "in that of the code"),
+                    new Question.Option(AROUND, "in the one around it")),
+            "here");
     private static final Question VISIBILITY_QUESTION = Visibility.question("who may call the method");
 
     @Override
@@ -84,7 +85,7 @@ public final class ExtractMethodOperation implements Operation {
     public List<Question> questions() {
         return List.of(
                 new Question.Proposed(NAME, "the name of the method", List.of()),
-                Pick.anywhere(), DUPLICATES_QUESTION, RESULTS_QUESTION, VISIBILITY_QUESTION);
+                Pick.anywhere(), PARAMETERS_QUESTION, DUPLICATES_QUESTION, RESULTS_QUESTION, WHERE_QUESTION, VISIBILITY_QUESTION);
     }
 
     @Override
@@ -93,7 +94,7 @@ public final class ExtractMethodOperation implements Operation {
             List<Fragment> candidates = Fragment.at(code, spot.place().selection());
             return candidates.stream().findFirst()
                     .map(first -> new Flow(code, first))
-                    .filter(flow -> obstacle(code, candidates.get(0), flow, Exits.of(code, candidates.get(0), flow), true).isEmpty())
+                    .filter(flow -> FragmentObstacles.first(code, candidates.get(0), flow, Exits.of(code, candidates.get(0), flow), true).isEmpty())
                     .map(flow -> offer(code, candidates, flow));
         });
     }
@@ -104,9 +105,15 @@ public final class ExtractMethodOperation implements Operation {
         Pick.among(candidates.stream().map(candidate -> code.shown(candidate.range(), 50)).toList()).ifPresent(questions::add);
         questions.add(new Question.Proposed(NAME, "the name of the method",
                 new MethodNames(code).of(first, flow)));
+        if (flow.inputs().size() > 1) {
+            questions.add(PARAMETERS_QUESTION);
+        }
         questions.add(DUPLICATES_QUESTION);
         if (flow.outputs().size() > 1) {
             questions.add(RESULTS_QUESTION);
+        }
+        if (MethodHome.outer(first).isPresent() && MethodHome.objection(code, first).isEmpty()) {
+            questions.add(WHERE_QUESTION);
         }
         questions.add(VISIBILITY_QUESTION);
         return new Offer(id(), "extract " + what(code, first) + " to a method", Offer.Kind.REFACTORING, first.range(), questions);
@@ -145,128 +152,53 @@ public final class ExtractMethodOperation implements Operation {
         }
         Exits exits = Exits.of(code, fragment, flow);
         boolean mayBeRecord = answers.single(RESULTS).filter(RECORD::equals).isPresent();
-        Optional<Reason> obstacle = obstacle(code, fragment, flow, exits, mayBeRecord);
+        Optional<Reason> obstacle = FragmentObstacles.first(code, fragment, flow, exits, mayBeRecord);
         if (obstacle.isPresent()) {
             return Plan.refused(obstacle.get());
         }
+        boolean isAround = answers.single(WHERE).filter(AROUND::equals).isPresent();
+        Optional<MethodHome> home = isAround ? MethodHome.outer(fragment) : Optional.of(MethodHome.here(fragment));
+        if (home.isEmpty()) {
+            return Plan.refused(spot, "there is no class around this one");
+        }
         return Visibility.objection(answers, before, name, file)
+                .or(() -> isAround ? MethodHome.objection(code, fragment) : Optional.empty())
                 .map(Plan::refused)
-                .orElseGet(() -> plan(before, code, fragment, flow, exits, name, Visibility.modifier(answers), all));
+                .orElseGet(() -> plan(before, code, fragment, flow, exits, name, home.get(), answers));
     }
 
-    /** What is in the way, whatever the method is called. */
-    private static Optional<Reason> obstacle(Code code, Fragment fragment, Flow flow, Exits exits, boolean mayBeRecord) {
-        Path file = code.file().path();
-        if (exits.objection().isPresent()) {
-            return exits.objection();
-        }
-        boolean hasOutput = exits.kind() != Exits.Kind.RETURNED;
-        List<Flow.Variable> outputs = flow.outputs();
-        Optional<String> noRecord = Results.objection(code, flow, exits);
-        if (hasOutput && outputs.size() > 1 && !(mayBeRecord && noRecord.isEmpty())) {
-            return Optional.of(Reason.at(file, code.range(outputs.get(1).first().path().getLeaf()), "'"
-                    + outputs.get(0).name() + "' and '" + outputs.get(1).name()
-                    + "' are both needed afterwards, and a method hands back one value"
-                    + noRecord.map(why -> mayBeRecord ? "; a record cannot be made of them: " + why : "")
-                            .orElse("; results can be made a record")));
-        } else if (fragment.isExpression() && !outputs.isEmpty()) {
-            return Optional.of(Reason.at(file, code.range(outputs.get(0).first().path().getLeaf()), "'"
-                    + outputs.get(0).name() + "' gets a value within the expression that is needed afterwards"));
-        }
-        return flow.variables().stream()
-                .flatMap(variable -> obstacle(code, variable).stream())
-                .findFirst()
-                .or(() -> otherObstacle(code, fragment));
-    }
-
-    private static Optional<Reason> obstacle(Code code, Flow.Variable variable) {
-        if (variable.isOutput() && variable.isDeclaredOnlyInside()) {
-            return Optional.of(Reason.at(code.file().path(), code.range(variable.first().path().getLeaf()),
-                    "'" + variable.name() + "' is declared by a pattern here and used behind it"));
-        }
-        return variable.readAfterFailure().map(read -> Reason.at(code.file().path(), code.range(read.path().getLeaf()),
-                "'" + variable.name() + "' is read here once the 'try' has failed, and may have got a value by then"));
-    }
-
-    /** Statements that cannot stand in a method of their own. */
-    private static Optional<Reason> otherObstacle(Code code, Fragment fragment) {
-        List<Reason> found = new ArrayList<>();
-        for (TreePath part : fragment.parts()) {
-            new TreePathScanner<Void, Void>() {
-                @Override
-                public Void visitMethodInvocation(MethodInvocationTree tree, Void unused) {
-                    if (Code.callsConstructor(tree) && !isInClass(part)) {
-                        note(tree, "the call of another constructor must stay in the constructor (JLS 8.8.7.1)");
-                    }
-                    return super.visitMethodInvocation(tree, null);
-                }
-
-                @Override
-                public Void visitAssignment(AssignmentTree tree, Void unused) {
-                    ExpressionTree target = tree.getVariable();
-                    Optional<Element> field = code.element(new TreePath(getCurrentPath(), target))
-                            .filter(element -> element.getKind().isField() && element.getModifiers().contains(Modifier.FINAL));
-                    field.filter(element -> !isInClass(part)).ifPresent(element -> note(tree,
-                            "the final field '" + element.getSimpleName() + "' gets its value here (JLS 8.3.1.2)"));
-                    return super.visitAssignment(tree, null);
-                }
-
-                @Override
-                public Void visitIdentifier(IdentifierTree tree, Void unused) {
-                    code.element(getCurrentPath())
-                            .filter(element -> isDeclaredAround(code, fragment, element))
-                            .ifPresent(element -> note(tree, "'" + element.getSimpleName()
-                                    + "' is a class of this body, which no other method sees"));
-                    return null;
-                }
-
-                /** Whether it happens in a class that is declared in the fragment, and goes along. */
-                private boolean isInClass(TreePath part) {
-                    return Code.leadsThrough(getCurrentPath(), part.getLeaf(), tree -> tree instanceof ClassTree);
-                }
-
-                /** What the compiler adds has no place, and is in nobody's way. */
-                private void note(Tree tree, String sentence) {
-                    code.find(tree).ifPresent(range -> found.add(Reason.at(code.file().path(), range, sentence)));
-                }
-            }.scan(part, null);
-        }
-        return found.stream().findFirst();
-    }
-
-    /** Whether a class is declared in the body around a fragment, but not in the fragment. */
-    private static boolean isDeclaredAround(Code code, Fragment fragment, Element element) {
-        boolean isType = element.getKind().isClass() || element.getKind().isInterface();
-        Range member = code.range(fragment.member().getLeaf());
-        return isType && element.getKind() != ElementKind.TYPE_PARAMETER
-                && code.key(element) instanceof SymbolKey.LocalType local && member.contains(local.offset())
-                && !fragment.contains(local.offset());
-    }
-
-    private Plan plan(Analysis before, Code code, Fragment fragment, Flow flow, Exits exits, String name, String visibility,
-            boolean all) {
+    private Plan plan(Analysis before, Code code, Fragment fragment, Flow flow, Exits exits, String name, MethodHome home,
+            Answers answers) {
+        boolean all = answers.single(DUPLICATES).filter(REPLACE::equals).isPresent();
         TypeWriter writer = new TypeWriter(code);
         Signature signature = new Signature(before, code, fragment, flow, exits, writer);
         Twins twins = all ? Twins.of(code, fragment, flow, exits,
-                twin -> obstacle(code, twin.fragment(), twin.flow(), twin.exits(), true).isEmpty()) : Twins.none(code, fragment, flow, exits);
-        Optional<Inputs> inputs = twins.inputs(writer);
-        if (inputs.isEmpty()) {
+                twin -> FragmentObstacles.first(code, twin.fragment(), twin.flow(), twin.exits(), true).isEmpty()) : Twins.none(code, fragment, flow, exits);
+        Optional<Inputs> found = twins.inputs(writer);
+        if (found.isEmpty()) {
             return Plan.refused(Reason.at(code.file().path(), fragment.range(), "a value that differs in a place which does the same"
                     + " has a type without a name; leave the duplicates"));
         }
+        String wish = answers.single(PARAMETERS).orElse("");
+        Optional<String> objection = found.get().objection(wish, code.tokens().names(), code.file().module().level());
+        if (objection.isPresent()) {
+            return Plan.refused(Reason.at(code.file().path(), fragment.range(), objection.get()));
+        }
+        Inputs inputs = found.get().arranged(wish);
         Results results = Results.of(code, flow, name);
-        NewMethod method = new NewMethod(code, fragment, flow, exits, signature, inputs.get(), results, name, visibility);
+        NewMethod method = new NewMethod(code, fragment, flow, exits, signature, inputs, results, home, writer, name,
+                Visibility.modifier(answers));
         List<Edit> edits = new ArrayList<>();
         edits.add(method.edit());
-        edits.add(new MethodCall(code, fragment, flow, exits, signature, results, name, inputs.get().arguments(code))
-                .edit(Stream.concat(method.alike().stream(), inputs.get().alike().stream()).toList()));
+        edits.add(new MethodCall(code, fragment, flow, exits, signature, results, name, inputs.arguments(code))
+                .edit(Stream.concat(method.alike().stream(), inputs.alike().stream()).toList()));
         if (method.objection().isPresent()) {
             return Plan.refused(method.objection().get());
         }
         for (Twins.Twin twin : twins.all()) {
             Signature its = new Signature(before, code, twin.fragment(), twin.flow(), twin.exits(), writer);
             edits.add(new MethodCall(code, twin.fragment(), twin.flow(), twin.exits(), its,
-                    results.in(twin.flow()), name, twins.arguments(twin, inputs.get())).edit(List.of(twins.alike(twin))));
+                    results.in(twin.flow()), name, twins.arguments(twin, inputs)).edit(List.of(twins.alike(twin))));
         }
         edits.addAll(writer.imports());
         Change change = new Change("extract " + what(code, fragment) + " to the method " + name,

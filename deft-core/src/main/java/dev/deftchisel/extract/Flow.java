@@ -57,6 +57,12 @@ final class Flow {
             return inside.size() == 1;
         }
 
+        /** Where it is named within the fragment. */
+        List<Range> namesInside() {
+            return inside.stream().filter(one -> one.access() != Occurrence.Access.DECLARED)
+                    .map(one -> code.range(one.path().getLeaf())).toList();
+        }
+
         /** Whether it stands nowhere in the fragment but in some places. */
         boolean standsOnlyIn(List<Range> places) {
             return inside.stream().allMatch(one -> places.stream().anyMatch(place -> place.contains(one.offset())));

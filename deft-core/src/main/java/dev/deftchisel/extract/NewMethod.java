@@ -13,6 +13,8 @@ import dev.deftchisel.change.Edit;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
+import dev.deftchisel.rewrite.Transplant;
+import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
@@ -31,6 +33,8 @@ final class NewMethod {
     private final Signature signature;
     private final Inputs inputs;
     private final Results results;
+    private final MethodHome home;
+    private final TypeWriter writer;
     private final String name;
     private final String visibility;
     private final Layout layout;
@@ -38,7 +42,7 @@ final class NewMethod {
     private Optional<Reason> objection = Optional.empty();
 
     NewMethod(Code code, Fragment fragment, Flow flow, Exits exits, Signature signature, Inputs inputs,
-            Results results, String name, String visibility) {
+            Results results, MethodHome home, TypeWriter writer, String name, String visibility) {
         this.code = code;
         this.fragment = fragment;
         this.flow = flow;
@@ -46,6 +50,8 @@ final class NewMethod {
         this.signature = signature;
         this.inputs = inputs;
         this.results = results;
+        this.home = home;
+        this.writer = writer;
         this.name = name;
         this.visibility = visibility;
         this.layout = Layout.of(code.file());
@@ -69,7 +75,7 @@ final class NewMethod {
     }
 
     Edit edit() {
-        Tree member = fragment.member().getLeaf();
+        Tree member = home.member().getLeaf();
         int end = Layout.behind(code.file(), code.range(member).end());
         String indent = Layout.indentOf(code.file(), code.range(member).start());
         NewCode text = new NewCode(code.file()).write(layout.lineEnd() + layout.lineEnd() + indent);
@@ -81,7 +87,7 @@ final class NewMethod {
     }
 
     private void declareRecord(NewCode text, String record, String newLine) {
-        boolean isInterface = code.element(fragment.member().getParentPath()).filter(type -> type.getKind().isInterface()).isPresent();
+        boolean isInterface = code.element(home.owner()).filter(type -> type.getKind().isInterface()).isPresent();
         text.write(layout.lineEnd() + newLine + (isInterface ? "" : "private ") + "record " + record + "(");
         String separator = "";
         for (Flow.Variable output : results.outputs()) {
@@ -93,7 +99,7 @@ final class NewMethod {
     }
 
     private void head(NewCode text) {
-        text.write(visibility).write(signature.isStatic() ? "static " : "");
+        text.write(visibility).write(signature.isStatic(home) ? "static " : "");
         signature.typeParameters(text);
         if (results.recordName().isPresent()) {
             text.write(results.recordName().get());
@@ -104,7 +110,14 @@ final class NewMethod {
         String separator = "";
         boolean isFinal = signature.hasFinalParameters();
         for (Flow.Variable input : inputs.variables()) {
-            declare(text.write(separator).write(isFinal && !input.isWritten() ? "final " : ""), input);
+            text.write(separator).write(isFinal && !input.isWritten() ? "final " : "");
+            String other = inputs.names().get(input.element());
+            if (other == null) {
+                declare(text, input);
+            } else {
+                signature.type(text, input);
+                text.write(" " + other);
+            }
             separator = ", ";
         }
         for (Inputs.Varied varied : inputs.varied()) {
@@ -119,11 +132,22 @@ final class NewMethod {
         text.write(")").write(types.isEmpty() ? "" : " throws " + String.join(", ", types));
     }
 
+    /** What is written otherwise than in the fragment. */
+    private SortedMap<Range, Consumer<NewCode>> names() {
+        SortedMap<Range, Consumer<NewCode>> instead = !home.isOuter() ? new TreeMap<>()
+                : new TreeMap<>(new Transplant(code, code, home.owner(), writer, text -> { }).names(fragment.parts(), false));
+        inputs.varied().forEach(varied -> varied.places().forEach(place -> instead.put(place, to -> to.write(varied.name()))));
+        inputs.variables().stream().filter(one -> inputs.names().containsKey(one.element()))
+                .forEach(one -> one.namesInside().stream()
+                        .filter(range -> instead.keySet().stream().noneMatch(known -> known.encloses(range)))
+                        .forEach(range -> instead.put(range, to -> to.write(inputs.names().get(one.element())))));
+        return instead;
+    }
+
     private void body(NewCode text, String indent) {
         String newLine = layout.lineEnd() + indent;
         String oldIndent = Layout.indentOf(code.file(), fragment.range().start());
-        SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>();
-        inputs.varied().forEach(varied -> varied.places().forEach(place -> instead.put(place, to -> to.write(varied.name()))));
+        SortedMap<Range, Consumer<NewCode>> instead = names();
         if (fragment.isExpression()) {
             text.write(newLine + "return ").carry(fragment.range(), oldIndent, indent, instead).write(";");
             return;

@@ -143,19 +143,19 @@ final class Signature {
     }
 
     /** Whether the method can do without an object: it is in no object now, or uses none. */
-    boolean isStatic() {
-        Element owner = code.element(fragment.member().getParentPath()).orElseThrow();
+    boolean isStatic(MethodHome home) {
+        Element owner = code.element(home.owner()).orElseThrow();
         boolean isInner = owner instanceof TypeElement type && (type.getNestingKind() == NestingKind.LOCAL
                 || type.getNestingKind() == NestingKind.ANONYMOUS
                 || type.getNestingKind() == NestingKind.MEMBER && !type.getModifiers().contains(Modifier.STATIC));
         boolean mayBe = !isInner || code.file().module().level() >= LEVEL_OF_STATIC_IN_INNER;
         boolean usesObject = fragment.parts().stream().anyMatch(code::dependsOnThis) || typeVariables().stream()
                 .anyMatch(variable -> variable.asElement().getEnclosingElement() instanceof TypeElement);
-        return isInStaticCode() || mayBe && !usesObject && !capturesOuterBody();
+        return isInStaticCode(home) || mayBe && !usesObject && !capturesOuterBody();
     }
 
-    private boolean isInStaticCode() {
-        TreePath member = fragment.member();
+    private boolean isInStaticCode(MethodHome home) {
+        TreePath member = home.member();
         boolean isStaticMember = member.getLeaf() instanceof BlockTree block ? block.isStatic()
                 : code.element(member).filter(element -> element.getModifiers().contains(Modifier.STATIC)).isPresent();
         return isStaticMember || isInConstructorCall();

@@ -38,6 +38,9 @@ import javax.lang.model.type.TypeKind;
  */
 record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) {
 
+    /** Why a recursive method stays. */
+    static final String CALLS_ITSELF = "the method calls itself";
+
     /** What a body amounts to. */
     sealed interface Shape permits Value, Choice, Statements, Several, OneExit {
     }
@@ -99,7 +102,7 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
         } else if (isOverridden(analysis, method)) {
             return Optional.of("the method is overridden, so that it is not certain which one a call means");
         } else if (names(code, path, method)) {
-            return Optional.of("the method calls itself");
+            return Optional.of(CALLS_ITSELF);
         }
         return Optional.empty();
     }

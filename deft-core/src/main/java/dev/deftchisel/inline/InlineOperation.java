@@ -7,6 +7,7 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
@@ -20,7 +21,10 @@ import javax.lang.model.element.Modifier;
 /** Puts what a local variable, field or method stands for where its name stands. */
 public final class InlineOperation implements Operation {
 
-    /** The key of the choice which uses give way: {@code all}, and the declaration goes, all but {@code keep} it, or only the one {@code here}. */
+    /**
+     * The key of the choice which uses give way: {@code all}, and the declaration goes, all but {@code keep} it, or only
+     * the one {@code here}.
+     */
     public static final String PLACES = "places";
 
     private static final Question PLACES_QUESTION = new Question.Choice(
@@ -30,6 +34,17 @@ public final class InlineOperation implements Operation {
                     new Question.Option("keep", "everywhere, and the declaration stays"),
                     new Question.Option("here", "only in this place")),
             "all");
+
+    /** The key of the choice whether calls in what is written give way in turn: {@code one} level or {@code all}. */
+    public static final String LEVELS = "levels";
+
+    private static final String ALL = "all";
+    private static final Question LEVELS_QUESTION = new Question.Choice(
+            LEVELS,
+            "whether the calls in a method's body give way, too",
+            List.of(new Question.Option("one", "no, they stay"),
+                    new Question.Option(ALL, "yes, and those in their bodies, down to the last")),
+            "one");
 
     @Override
     public String id() {
@@ -43,7 +58,7 @@ public final class InlineOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(PLACES_QUESTION);
+        return List.of(PLACES_QUESTION, LEVELS_QUESTION);
     }
 
     @Override
@@ -65,7 +80,8 @@ public final class InlineOperation implements Operation {
     }
 
     private Offer offer(Spot spot, String title) {
-        return new Offer(id(), title, Offer.Kind.REFACTORING, spot.bindings().get(0).range(), questions());
+        return new Offer(id(), title, Offer.Kind.REFACTORING, spot.bindings().get(0).range(),
+                spot.symbol().filter(symbol -> symbol.kind() == SymbolKind.METHOD).isPresent() ? questions() : List.of(PLACES_QUESTION));
     }
 
     private static String places(int count) {
@@ -87,7 +103,11 @@ public final class InlineOperation implements Operation {
         return switch (target.get().kind()) {
             case LOCAL_VARIABLE -> variable(spot, target.get(), analyst, onlyHere, stays);
             case FIELD -> new InlineField(spot, target.get(), analyst).plan(onlyHere, stays);
-            case METHOD -> new InlineMethod(spot, target.get(), analyst).plan(onlyHere, stays);
+            case METHOD -> {
+                Plan plan = new InlineMethod(spot, target.get(), analyst).plan(onlyHere, stays);
+                boolean goesOn = answers.single(LEVELS).filter(ALL::equals).isPresent();
+                yield goesOn && plan instanceof Plan.Ready ready ? new AllLevels(analyst).from(ready, target.get()) : plan;
+            }
             default -> Plan.refused(spot,
                     "only local variables, fields and methods can be inlined, and this is the " + target.get().describe());
         };

@@ -1,0 +1,182 @@
+package dev.deftchisel.inline;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.Role;
+import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Composition;
+import dev.deftchisel.change.Mapping;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.source.Tokens;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Goes on inlining the calls in what was written in place of a call, and so on, until none is left that can give way. A
+ * method that calls itself in the end is refused.
+ */
+final class AllLevels {
+
+    /** So many calls give way at most; a body that doubles at each level would go on for very long. */
+    private static final int MOST_CALLS = 60;
+
+    private final Analyst analyst;
+    /** By method, those whose bodies lead to it, itself among them. */
+    private final Map<SymbolKey, Set<SymbolKey>> chains = new HashMap<>();
+    /** The names of calls that stay, where they stood at first. */
+    private final Set<Origin> left = new HashSet<>();
+    private final List<String> notes = new ArrayList<>();
+    private final Map<Path, List<Range>> bodies = new HashMap<>();
+    private final Map<Range, SymbolKey> owners = new HashMap<>();
+    private final Set<String> names = new HashSet<>();
+
+    AllLevels(Analyst analyst) {
+        this.analyst = analyst;
+    }
+
+    /** A place before any change. */
+    private record Origin(Path file, Range range) {
+    }
+
+    /** A call in the text that was written, and the method whose body it comes from. */
+    private record Next(Path file, Range name, Origin origin, SymbolKey from) {
+    }
+
+    /** The whole of what {@code one} begins, which inlines a method. */
+    Plan from(Plan.Ready one, Symbol method) {
+        chains.put(method.key(), Set.of(method.key()));
+        enter(one.before(), method);
+        Change change = one.change();
+        for (int count = 0; count < MOST_CALLS; count++) {
+            Snapshot after = change.applyTo(analyst.snapshot());
+            Analyst next = analyst.of(after);
+            Optional<Step> step = step(next, change);
+            if (step.isEmpty()) {
+                break;
+            } else if (step.get().recursion().isPresent()) {
+                return Plan.refused(step.get().recursion().get());
+            }
+            change = Composition.of(change, step.get().change());
+        }
+        Set<Path> files = new HashSet<>(bodies.keySet());
+        change.files().forEach(file -> files.add(file.path()));
+        Analysis before = analyst.analyse(new Focus(union(files, one.before().focus().files()), names, Set.of(), bodies, true));
+        for (String note : notes) {
+            change = change.note(note);
+        }
+        return new Plan.Ready(change, before);
+    }
+
+    private static Set<Path> union(Set<Path> one, Set<Path> other) {
+        Set<Path> all = new HashSet<>(one);
+        all.addAll(other);
+        return all;
+    }
+
+    /** The next call that gives way, or that it comes back to itself. */
+    private record Step(Change change, Optional<Reason> recursion) {
+    }
+
+    private Optional<Step> step(Analyst next, Change change) {
+        for (Next call : calls(next, change)) {
+            Analysis around = next.analyse(Focus.around(call.file(), call.name()).deeply());
+            Optional<Symbol> called = around.bindings(call.file()).stream()
+                    .filter(binding -> binding.isNamed() && binding.role() == Role.CALL && binding.range().equals(call.name()))
+                    .flatMap(binding -> around.symbol(binding.key()).stream())
+                    .filter(symbol -> symbol.isSource() && symbol.kind() == SymbolKind.METHOD)
+                    .findFirst();
+            if (called.isEmpty()) {
+                left.add(call.origin());
+                continue;
+            }
+            Set<SymbolKey> chain = chains.getOrDefault(call.from(), Set.of());
+            if (chain.contains(called.get().key())) {
+                return Optional.of(recursion(change, call, called.get()));
+            }
+            Spot spot = new Spot(new Place(call.file(), new Range(call.name().start(), call.name().start())),
+                    next.snapshot().file(call.file()).orElseThrow(), around);
+            Plan plan = new InlineMethod(spot, called.get(), next).plan(true, true);
+            if (plan instanceof Plan.Ready ready) {
+                Set<SymbolKey> longer = new HashSet<>(chain);
+                longer.add(called.get().key());
+                chains.merge(called.get().key(), longer, (one, other) -> {
+                    Set<SymbolKey> both = new HashSet<>(one);
+                    both.addAll(other);
+                    return both;
+                });
+                enter(analyst.analyse(Focus.on(declaring(called.get()), Set.of(called.get().name()))), called.get());
+                return Optional.of(new Step(ready.change(), Optional.empty()));
+            }
+            String why = ((Plan.Refused) plan).reasons().get(0).sentence();
+            if (why.equals(Callee.CALLS_ITSELF)) {
+                return Optional.of(recursion(change, call, called.get()));
+            }
+            left.add(call.origin());
+            notes.add("the call of " + called.get().signature() + " stays: " + why);
+        }
+        return Optional.empty();
+    }
+
+    private static Step recursion(Change change, Next call, Symbol called) {
+        return new Step(change, Optional.of(Reason.at(call.origin().file(), call.origin().range(),
+                "this comes back to " + called.signature() + ", so that there is no last level")));
+    }
+
+    private Set<Path> declaring(Symbol method) {
+        return analyst.declaring(method.key()).map(file -> Set.of(file.path())).orElse(Set.of());
+    }
+
+    /** Remembers where the body of a method stands, before any change. */
+    private void enter(Analysis analysis, Symbol method) {
+        names.add(method.name());
+        analysis.declaration(method.key()).ifPresent(declared -> analysis.code(declared.file()).ifPresent(code ->
+                code.members().stream().filter(member -> member.encloses(declared.range()))
+                        .reduce((wide, narrow) -> narrow)
+                        .ifPresent(member -> {
+                            List<Range> known = bodies.computeIfAbsent(declared.file(), file -> new ArrayList<>());
+                            if (!known.contains(member)) {
+                                known.add(member);
+                            }
+                            owners.put(member, method.key());
+                        })));
+    }
+
+    /** The names before a parenthesis in what was carried from bodies, in order. */
+    private List<Next> calls(Analyst next, Change change) {
+        List<Next> found = new ArrayList<>();
+        Mapping mapping = change.mapping();
+        for (Map.Entry<Path, List<Range>> entry : bodies.entrySet()) {
+            SourceFile file = analyst.snapshot().file(entry.getKey()).orElseThrow();
+            Tokens tokens = file.tokens();
+            for (Range body : entry.getValue()) {
+                for (int i = tokens.at(body.start()); i < tokens.count() && tokens.start(i) < body.end(); i++) {
+                    Range range = tokens.range(i);
+                    Origin origin = new Origin(entry.getKey(), range);
+                    int behind = tokens.code(i + 1);
+                    if (tokens.kind(i) == TokenKind.IDENTIFIER && behind < tokens.count() && tokens.is(behind, '(') && !left.contains(origin)) {
+                        mapping.copies(entry.getKey(), range).forEach(site ->
+                                found.add(new Next(site.file(), site.range(), origin, owners.get(body))));
+                    }
+                }
+            }
+        }
+        return found;
+    }
+}
