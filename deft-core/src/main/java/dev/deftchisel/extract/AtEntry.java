@@ -2,6 +2,7 @@ package dev.deftchisel.extract;
 
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
@@ -86,6 +87,9 @@ final class AtEntry {
     }
 
     private Optional<Reason> object() {
+        if (selected.tree() instanceof IdentifierTree name && name.getName().contentEquals("this")) {
+            return reason("this is the object itself, which the method knows");
+        }
         return isConstructor() && code.dependsOnThis(selected.path())
                 ? reason("it depends on the object that is being made, which the caller does not have yet")
                 : Optional.empty();

@@ -1,7 +1,9 @@
 package dev.deftchisel.inline;
 
+import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
+import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Occurrence;
@@ -24,6 +26,8 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.Consumer;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.VariableElement;
 import javax.lang.model.type.TypeMirror;
@@ -159,10 +163,32 @@ final class BodyWriter {
         for (TreePath part : parts) {
             callee.code().occurrences(part).forEach(one -> occurrence(one, instead));
         }
+        parts.forEach(part -> typeParameters(part, instead));
         instead.putAll(more);
         instead.keySet().removeIf(key -> !range.encloses(key));
         text.from(callee.code().file()).carry(range, Layout.indentOf(callee.code().file(), range.start()), indent, instead);
         return text;
+    }
+
+    /** A type parameter is written as what it stands for in the call. */
+    private void typeParameters(TreePath part, SortedMap<Range, Consumer<NewCode>> instead) {
+        TypeArguments arguments = site.typeArguments();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitIdentifier(IdentifierTree tree, Void unused) {
+                Optional<Element> parameter = callee.code().element(getCurrentPath())
+                        .filter(element -> element.getKind() == ElementKind.TYPE_PARAMETER);
+                parameter.flatMap(arguments::of).ifPresent(type -> callee.code().find(tree).ifPresent(range ->
+                        instead.put(range, text -> typeArgument(text, type))));
+                return null;
+            }
+        }.scan(part, null);
+    }
+
+    private void typeArgument(NewCode text, TypeMirror type) {
+        Optional<String> written = writer.write(type);
+        isWritten &= written.filter(name -> !name.contains("?")).isPresent();
+        text.write(written.orElse(""));
     }
 
     private void occurrence(Occurrence one, SortedMap<Range, Consumer<NewCode>> instead) {

@@ -3,6 +3,7 @@ package dev.deftchisel.inline;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.source.Range;
@@ -13,11 +14,13 @@ import javax.lang.model.element.TypeElement;
 /** What keeps a call from giving way to what the method does. */
 final class CallObjections {
 
+    private final Analysis analysis;
     private final CallSite site;
     private final Code code;
     private final Callee callee;
 
-    CallObjections(CallSite site) {
+    CallObjections(Analysis analysis, CallSite site) {
+        this.analysis = analysis;
         this.site = site;
         this.code = site.code();
         this.callee = site.callee();
@@ -32,7 +35,8 @@ final class CallObjections {
             return site.reason("the method says 'super', which means another class here");
         } else if (isOfSuper()) {
             return site.reason("it is called on 'super', which says another class here");
-        } else if (object.isPresent() && !object.get().isMissedAlike(callee)) {
+        } else if (object.isPresent() && !object.get().isMissedAlike(callee)
+                && !new NeverNull(analysis, code).isSure(object.get().value())) {
             return site.reason("'" + code.shown(code.range(object.get().tree()), 40)
                     + "' may be null, which the call finds out and the code in its place would not");
         } else if (callee.initialisesClass() && !isWithin(callee.owner())) {

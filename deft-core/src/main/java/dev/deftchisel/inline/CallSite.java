@@ -107,6 +107,11 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
         return type(code, path).map(ExecutableType::getReturnType).orElse(callee.element().getReturnType());
     }
 
+    /** What the type parameters stand for here. */
+    TypeArguments typeArguments() {
+        return new TypeArguments(callee.element(), type(code, path), object.map(Handed::declared));
+    }
+
     private static Optional<Handed> object(Code code, TreePath path, MethodInvocationTree tree, Callee callee) {
         if (callee.isStatic() || !(tree.getMethodSelect() instanceof MemberSelectTree select)
                 || select.getExpression() instanceof IdentifierTree name && name.getName().contentEquals("super")) {

@@ -16,6 +16,7 @@ import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -64,12 +65,11 @@ final class InlineMethod {
             return Plan.refused(spot, onlyHere ? "this is no call; put the caret on the call that is to give way"
                     : "the method is never called");
         }
-        boolean goes = !onlyHere && !stays;
-        if (goes && Callee.overrides(before, method)) {
-            return Plan.refused(Reason.at(declaring.get().path(), callee.code().range(callee.tree()),
-                    "the method overrides another, so that its declaration cannot go; inline the calls and let it stay"));
-        }
-        return plan(before, callee, uses, goes);
+        boolean isWished = !onlyHere && !stays;
+        boolean mustStay = isWished && Callee.overrides(before, method);
+        Plan plan = plan(before, callee, uses, isWished && !mustStay);
+        return mustStay && plan instanceof Plan.Ready ready
+                ? new Plan.Ready(ready.change().note("the declaration stays, since the method overrides another"), before) : plan;
     }
 
     /** Every file in which it may be called, with the body of its declaration. */
@@ -96,7 +96,7 @@ final class InlineMethod {
                 return Plan.refused(Reason.at(use.file(), use.range(), "this is not a call of the method, and cannot give way"));
             }
             CallSite site = CallSite.of(before, code, call.get(), callee);
-            Optional<Reason> objection = new CallObjections(site).first();
+            Optional<Reason> objection = new CallObjections(before, site).first();
             if (objection.isPresent()) {
                 return Plan.refused(objection.get());
             }
@@ -135,7 +135,11 @@ final class InlineMethod {
         Range range = code.range(member.getLeaf());
         Set<String> names = new HashSet<>();
         for (int i = tokens.at(range.start()); i < tokens.count() && tokens.start(i) < range.end(); i++) {
-            names.add(tokens.text(i));
+            // a variable is never mistaken for a method
+            int behind = tokens.code(i + 1);
+            if (tokens.kind(i) == TokenKind.IDENTIFIER && !(behind < tokens.count() && tokens.is(behind, '('))) {
+                names.add(tokens.name(i));
+            }
         }
         return names;
     }

@@ -50,6 +50,7 @@ public final class NameSubjects extends RandomFiles {
         Binding name = names.get(random.nextInt(names.size()));
         boolean isUse = name.role() != Role.DECLARATION;
         Answers answers = Answers.of("places", isUse && random.nextInt(4) < (kind == SymbolKind.METHOD ? 3 : 1) ? "here" : "all");
+        answers = kind == SymbolKind.METHOD && random.nextInt(3) == 0 ? answers.and("levels", "all") : answers;
         return Optional.of(new Subject(number, operation,
                 new Place(file.path(), new Range(name.range().start(), name.range().start())),
                 isUse ? "use" : "declaration",
