@@ -79,6 +79,7 @@ final class NewMethod {
         int end = Layout.behind(code.file(), code.range(member).end());
         String indent = Layout.indentOf(code.file(), code.range(member).start());
         NewCode text = new NewCode(code.file()).write(layout.lineEnd() + layout.lineEnd() + indent);
+        signature.suppression().ifPresent(annotation -> text.write(code.text(annotation) + layout.lineEnd() + indent));
         head(text);
         body(text.write(" {"), indent + layout.unit());
         text.write(layout.lineEnd() + indent + "}");

@@ -180,6 +180,14 @@ final class Signature {
                         && local.offset() < owner.start());
     }
 
+    /** What keeps the compiler from warning in the method around, which it would then do in the new one (JLS 9.6.4.5). */
+    Optional<Range> suppression() {
+        return fragment.member().getLeaf() instanceof MethodTree method ? method.getModifiers().getAnnotations().stream()
+                .map(code::range)
+                .filter(range -> code.text(range).matches("(?s)@(java\\.lang\\.)?SuppressWarnings\\b.*"))
+                .findFirst() : Optional.empty();
+    }
+
     /** Whether the method around declares all its parameters final; the new one then does so too. */
     boolean hasFinalParameters() {
         return fragment.member().getLeaf() instanceof MethodTree method && !method.getParameters().isEmpty()

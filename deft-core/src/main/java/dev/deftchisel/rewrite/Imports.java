@@ -31,7 +31,22 @@ public final class Imports {
                 add(file, line.range(), found);
             }
         }
-        return found.stream().map(range -> Edit.of(Layout.removed(file, range), "", Edit.Kind.IMPORT)).toList();
+        return found.stream().map(range -> Edit.of(removed(file, range, edits), "", Edit.Kind.IMPORT)).toList();
+    }
+
+    /** The lines with the end of the last one, or with that of the line before where something is inserted behind the last one. */
+    private static Range removed(SourceFile file, Range lines, List<Edit> edits) {
+        Range removed = Layout.removed(file, lines);
+        boolean isInserted = edits.stream().anyMatch(edit -> edit.range().length() == 0 && edit.range().start() == lines.end());
+        if (!isInserted) {
+            return removed;
+        }
+        int start = removed.start();
+        while (start > 0 && Character.isWhitespace(file.content().charAt(start - 1))
+                && file.lines().line(start - 1) >= file.lines().line(removed.start()) - 1) {
+            start--;
+        }
+        return new Range(start, lines.end());
     }
 
     /** Lines that follow each other go as one. */

@@ -198,15 +198,31 @@ public final class TypeWriter {
         }
         List<Edit> edits = new ArrayList<>();
         for (String name : added) {
-            // behind the last one that sorts before it; the order of others is left alone
+            // behind the last one that sorts before it, or before the next one where that is of the same group;
+            // the order of others is left alone
             Optional<ImportSketch> before = known.stream()
                     .filter(line -> line.name().compareTo(name) < 0)
                     .reduce((one, other) -> other);
-            int at = before.map(line -> line.range().end()).orElse(known.get(0).range().start());
-            edits.add(Edit.of(new Range(at, at),
-                    before.isPresent() ? end + "import " + name + ";" : "import " + name + ";" + end, Edit.Kind.IMPORT));
+            Optional<ImportSketch> next = before.map(line -> known.indexOf(line) + 1).filter(index -> index < known.size())
+                    .map(known::get)
+                    .filter(line -> common(line.name(), name) > common(before.get().name(), name));
+            int at = next.map(line -> line.range().start())
+                    .orElseGet(() -> before.map(line -> line.range().end()).orElse(known.get(0).range().start()));
+            boolean isBehind = before.isPresent() && next.isEmpty();
+            edits.add(Edit.of(new Range(at, at), isBehind ? end + "import " + name + ";" : "import " + name + ";" + end, Edit.Kind.IMPORT));
         }
         return edits;
+    }
+
+    /** How many parts of two names are the same, from the first on. */
+    private static int common(String one, String other) {
+        String[] parts = one.split("\\.");
+        String[] others = other.split("\\.");
+        int count = 0;
+        while (count < parts.length && count < others.length && parts[count].equals(others[count])) {
+            count++;
+        }
+        return count;
     }
 
     private int behindPackage() {

@@ -6,6 +6,7 @@ import com.sun.source.tree.ConditionalExpressionTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberReferenceTree;
+import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.NewClassTree;
@@ -26,6 +27,8 @@ import java.util.function.Consumer;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeMirror;
 
 /**
@@ -209,6 +212,33 @@ public final class Written {
                 .count() > 1;
     }
 
+    private static boolean isReference(Optional<TypeMirror> type) {
+        return type.filter(found -> !found.getKind().isPrimitive()).isPresent();
+    }
+
+    /** Whether a member is selected that is the same for the value's own type: none of that name is declared further down. */
+    private boolean isMemberOf(Tree parent, TreePath use) {
+        if (!(parent instanceof MemberSelectTree select) || select.getExpression() != use.getLeaf()
+                || !(own.orElse(null) instanceof DeclaredType type) || !(declared instanceof DeclaredType above)) {
+            return false;
+        }
+        TypeMirror erased = code.types().erasure(above);
+        return code.types().isSubtype(code.types().erasure(type), erased)
+                && code.elements().getAllMembers((TypeElement) type.asElement()).stream()
+                        .filter(member -> member.getSimpleName().equals(select.getIdentifier()))
+                        .allMatch(member -> code.types().isSubtype(erased, code.types().erasure(member.getEnclosingElement().asType())));
+    }
+
+    /** Whether it is only asked whether two references are the same object (JLS 15.21.3). */
+    private boolean isComparedWithReference(Code where, TreePath use) {
+        if (!(use.getParentPath().getLeaf() instanceof BinaryTree binary)
+                || binary.getKind() != Tree.Kind.EQUAL_TO && binary.getKind() != Tree.Kind.NOT_EQUAL_TO) {
+            return false;
+        }
+        Tree other = binary.getLeftOperand() == use.getLeaf() ? binary.getRightOperand() : binary.getLeftOperand();
+        return other.getKind() == Tree.Kind.NULL_LITERAL || isReference(where.type(new TreePath(use.getParentPath(), other)));
+    }
+
     /** Whether another type than the variable's may choose another member, overload or type argument. */
     private boolean isSensitive(Code where, TreePath use) {
         Tree parent = use.getParentPath().getLeaf();
@@ -218,6 +248,9 @@ public final class Written {
                     || parent instanceof NewClassTree made && made.getArguments().contains(use.getLeaf());
             return !isArgument || called.filter(element -> element instanceof ExecutableElement method
                     && method.getTypeParameters().isEmpty() && !isOverloaded(method)).isEmpty();
+        }
+        if (isReference(own) && isReference(Optional.of(declared)) && (isMemberOf(parent, use) || isComparedWithReference(where, use))) {
+            return false;
         }
         boolean isComparison = parent instanceof BinaryTree binary && List.of(Tree.Kind.EQUAL_TO, Tree.Kind.NOT_EQUAL_TO)
                 .contains(binary.getKind());

@@ -34,7 +34,7 @@ final class ExtractMethodCommand implements Callable<Integer> {
     public Integer call() throws IOException {
         return options.run(OPERATION, () -> (expressions ? " --expressions" : "") + (duplicates ? " --duplicates" : "") + (back ? " --back" : ""),
                 back ? Oracles.ofExtractionAndBack() : Oracles.ofReshaping(),
-                analyst -> expressions ? new ExpressionSubjects(analyst, options.seed(), OPERATION)
+                analyst -> expressions ? new ExpressionSubjects(analyst, options.seed(), OPERATION, true)
                         : new StatementSubjects(analyst, options.seed(), duplicates
                                 ? Answers.of("duplicates", "replace").and("results", "record") : Answers.none()), false);
     }

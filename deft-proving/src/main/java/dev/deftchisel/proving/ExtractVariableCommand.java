@@ -18,12 +18,15 @@ final class ExtractVariableCommand implements Callable<Integer> {
     @Mixin
     private final TrialOptions options = new TrialOptions();
 
+    @Option(names = "--as-they-come", description = "each expression is as likely as any other, rather than each kind of expression")
+    private boolean asTheyCome;
+
     @Option(names = "--back", description = "inline each variable again, after which the class files must be equal")
     private boolean back;
 
     @Override
     public Integer call() throws IOException {
-        return options.run(OPERATION, () -> back ? " --back" : "", back ? Oracles.ofExtractionAndBack() : Oracles.ofReshaping(),
-                analyst -> new ExpressionSubjects(analyst, options.seed(), OPERATION), false);
+        return options.run(OPERATION, () -> (asTheyCome ? " --as-they-come" : "") + (back ? " --back" : ""), back ? Oracles.ofExtractionAndBack() : Oracles.ofReshaping(),
+                analyst -> new ExpressionSubjects(analyst, options.seed(), OPERATION, !asTheyCome), false);
     }
 }

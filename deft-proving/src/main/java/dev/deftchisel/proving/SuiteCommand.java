@@ -66,9 +66,9 @@ final class SuiteCommand implements Callable<Integer> {
     private Subjects subjects(Analyst analyst) {
         return switch (operation) {
             case "rename" -> new RenameSubjects(analyst, seed, 0, skipped);
-            case "extract-variable" -> new ExpressionSubjects(analyst, seed, operation);
+            case "extract-variable" -> new ExpressionSubjects(analyst, seed, operation, true);
             case "extract-method" -> new StatementSubjects(analyst, seed, Answers.of("duplicates", "replace"));
-            case "extract-field", "extract-parameter" -> new ExpressionSubjects(analyst, seed, operation);
+            case "extract-field", "extract-parameter" -> new ExpressionSubjects(analyst, seed, operation, true);
             case "inline" -> new NameSubjects(analyst, seed, operation, SymbolKind.LOCAL_VARIABLE);
             case "inline-method" -> new NameSubjects(analyst, seed, "inline", SymbolKind.METHOD);
             default -> throw new CorpusException("--operation takes rename, extract-variable, extract-field,"

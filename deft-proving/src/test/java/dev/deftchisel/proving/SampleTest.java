@@ -90,7 +90,7 @@ class SampleTest {
     @Test
     void variablesThatAreExtractedAndInlinedAgainLeaveTheClassesEqual() throws IOException {
         List<Verdict> verdicts = tried(80, Oracles.ofExtractionAndBack(),
-                analyst -> new ExpressionSubjects(analyst, 5, "extract-variable"));
+                analyst -> new ExpressionSubjects(analyst, 5, "extract-variable", true));
         assertTrue(applied(verdicts) > 60, lines(verdicts, Verdict.Result.REFUSED));
     }
 
@@ -116,14 +116,14 @@ class SampleTest {
 
     @Test
     void valuesThatBecomeFieldsCompile() throws IOException {
-        List<Verdict> verdicts = tried(40, Oracles.ofReshaping(), analyst -> new ExpressionSubjects(analyst, 5, "extract-field"));
+        List<Verdict> verdicts = tried(40, Oracles.ofReshaping(), analyst -> new ExpressionSubjects(analyst, 5, "extract-field", true));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 
     @Test
     void valuesThatBecomeParametersCompile() throws IOException {
         // most values depend on variables of the body, or are not the first that it works out
-        List<Verdict> verdicts = tried(60, Oracles.ofReshaping(), analyst -> new ExpressionSubjects(analyst, 5, "extract-parameter"));
+        List<Verdict> verdicts = tried(60, Oracles.ofReshaping(), analyst -> new ExpressionSubjects(analyst, 5, "extract-parameter", true));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 

@@ -48,15 +48,18 @@ public final class ExpressionSubjects extends RandomFiles {
     private static final int CARET_EVERY = 5;
 
     private final String operation;
+    private final boolean byKind;
 
     /**
      * @param analyst   of the untouched corpus
      * @param seed      decides everything
      * @param operation what is tried with an expression
+     * @param byKind    whether each kind of expression is as likely as any other, rather than each expression
      */
-    public ExpressionSubjects(Analyst analyst, long seed, String operation) {
+    public ExpressionSubjects(Analyst analyst, long seed, String operation, boolean byKind) {
         super(analyst, seed);
         this.operation = operation;
+        this.byKind = byKind;
     }
 
     @Override
@@ -72,7 +75,7 @@ public final class ExpressionSubjects extends RandomFiles {
         }
         List<String> kinds = all.stream().map(ExpressionSubjects::kind).distinct().sorted().toList();
         String kind = kinds.get(random.nextInt(kinds.size()));
-        List<TreePath> alike = all.stream().filter(path -> kind(path).equals(kind)).toList();
+        List<TreePath> alike = byKind ? all.stream().filter(path -> kind(path).equals(kind)).toList() : all;
         Range range = code.range(alike.get(random.nextInt(alike.size())).getLeaf());
         Range selection = number % CARET_EVERY == 0 ? new Range(range.start(), range.start()) : range;
         Answers answers = Answers.of("name", "zq" + number + "v").and("places", random.nextBoolean() ? "all" : "here");
@@ -82,7 +85,7 @@ public final class ExpressionSubjects extends RandomFiles {
             case "extract-parameter" -> answers.and("calls", List.of("change", "stay").get(random.nextInt(2)));
             default -> answers.and("duplicates", List.of("leave", "replace").get(random.nextInt(2)));
         };
-        return Optional.of(new Subject(number, operation, new Place(file.path(), selection), kind,
+        return Optional.of(new Subject(number, operation, new Place(file.path(), selection), byKind ? kind : "expression",
                 operation + " of '" + code.shown(range, 60) + "'", answers));
     }
 
