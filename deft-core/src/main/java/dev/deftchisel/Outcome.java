@@ -39,15 +39,19 @@ public sealed interface Outcome {
                     .count();
         }
 
-        /** The number of places in which code gives way to other code. */
+        /** The number of places in which code gives way to other code, or a call hands over one value more. */
         public long places() {
             return change.files().stream()
                     .mapToLong(file -> file.takenEdits().stream()
                             .filter(edit -> edit.kind() == Edit.Kind.CODE && !edit.replacement().isBlank())
-                            .filter(edit -> !file.before().content()
+                            .filter(edit -> handsOver(edit) || !file.before().content()
                                     .substring(edit.range().start(), edit.range().end()).isBlank())
                             .count())
                     .sum();
+        }
+
+        private boolean handsOver(Edit edit) {
+            return !change.meaning().descriptors().isEmpty() && !edit.carried().isEmpty();
         }
 
         /** The number of names that get a qualifier so that they keep their meaning. */

@@ -148,22 +148,9 @@ final class AtCommand extends ChiselCommand {
                     new Keyboard.Key('y', flag.label()), new Keyboard.Key('n', "no")), 'n');
             return Optional.of(String.valueOf(yes == 'y'));
         } else if (question instanceof Question.Choice choice && isOfPlace(offer, choice)) {
-            return Optional.of(pick(console, keyboard, choice));
+            return Optional.of(Choices.pick(console, keyboard, choice));
         }
         return Optional.empty();
-    }
-
-    /** One of the first nine by its number; empty text when the user leaves. */
-    private static String pick(Console console, Keyboard keyboard, Question.Choice choice) {
-        console.out().println(choice.label() + ":");
-        List<Keyboard.Key> keys = new ArrayList<>();
-        for (int i = 0; i < Math.min(9, choice.options().size()); i++) {
-            keys.add(new Keyboard.Key((char) ('1' + i), ""));
-            console.out().println(console.palette().key("%3d ".formatted(i + 1)) + choice.options().get(i).label());
-        }
-        keys.add(new Keyboard.Key('q', "leave"));
-        char key = keyboard.ask(console, keys, 'q');
-        return key == 'q' ? "" : choice.options().get(key - '1').key();
     }
 
     /** Whether only this place knows what there is to choose from; what is always the same is left at its standard. */

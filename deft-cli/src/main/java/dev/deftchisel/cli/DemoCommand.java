@@ -88,6 +88,13 @@ final class DemoCommand implements Callable<Integer> {
         heading("Statements become a method: what they need goes in, what is needed behind them comes out.");
         run("extract-method", "src/main/java/harbour/office/HarbourOffice.java:36:9-38:27", "--name", "invoicesFor");
 
+        heading("Two lines that read alike: both call the method, and what differs is handed over.");
+        run("extract-method", "src/main/java/harbour/office/HarbourOffice.java:30:9-30:60", "--name", "addBerth",
+                "--duplicates", "replace");
+
+        heading("How many days are charged? Let the callers say, in the tests as well.");
+        run("extract-parameter", "src/main/java/harbour/office/HarbourOffice.java:37:75-37:76", "--name", "days");
+
         heading("A method that says no more than its call: put what it does where it is called.");
         run("inline", "harbour.dues.TonnageTariff#isDangerous");
 

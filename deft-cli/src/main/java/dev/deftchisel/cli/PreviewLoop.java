@@ -23,6 +23,7 @@ final class PreviewLoop {
     private final Place place;
     private final String operation;
     private final OutcomeText text;
+    private final Choices choices;
 
     PreviewLoop(Chisel chisel, Console console, Place place, String operation) {
         this.chisel = chisel;
@@ -30,6 +31,7 @@ final class PreviewLoop {
         this.place = place;
         this.operation = operation;
         this.text = new OutcomeText(chisel, console.palette());
+        this.choices = new Choices(console, operation);
     }
 
     /**
@@ -74,6 +76,14 @@ final class PreviewLoop {
                         show(outcome, true);
                     }
                 }
+                case 'c' -> {
+                    Answers chosen = choices.ask(keyboard, said);
+                    if (!chosen.equals(said)) {
+                        said = chosen;
+                        outcome = chisel.preview(place, operation, said);
+                        show(outcome, true);
+                    }
+                }
                 default -> {
                     console.out().println("nothing was changed");
                     return new End(Optional.empty(), isPreview ? ExitCode.DONE : ExitCode.REFUSED);
@@ -93,6 +103,9 @@ final class PreviewLoop {
                 .anyMatch(question -> question.key().equals(NAME));
         if (hasName) {
             keys.add(new Keyboard.Key('n', "other name"));
+        }
+        if (!choices.isEmpty()) {
+            keys.add(new Keyboard.Key('c', "choose"));
         }
         keys.add(new Keyboard.Key('s', "stop"));
         return keys;

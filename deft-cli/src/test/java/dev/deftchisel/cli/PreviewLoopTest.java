@@ -109,4 +109,19 @@ class PreviewLoopTest {
         assertTrue(said().contains("that cannot be left out:"), said());
         assertTrue(Files.readString(file).contains("return water;"));
     }
+
+    @Test
+    void anotherChoiceGivesAnotherPreview() throws IOException {
+        when(keyboard.ask(any(), any(), anyChar())).thenReturn('c', '1', '3', 'a');
+        play("water", "none");
+        assertTrue(said().contains("mentions"), said());
+        assertTrue(Files.readString(file).startsWith("// the water\n"), said());
+    }
+
+    @Test
+    void leavingAChoiceLeavesThePreview() throws IOException {
+        when(keyboard.ask(any(), any(), anyChar())).thenReturn('c', 'q', 'a');
+        play("water", "none");
+        assertTrue(Files.readString(file).startsWith("// the depth\n"), said());
+    }
 }

@@ -246,11 +246,13 @@ public final class Code {
         new TreePathScanner<Void, Void>() {
             @Override
             public Void scan(Tree tree, Void unused) {
-                if (tree != null && find(tree).filter(place -> place.encloses(range)).isPresent()) {
+                Optional<Range> place = tree == null ? Optional.empty() : find(tree);
+                if (place.filter(known -> known.encloses(range)).isPresent()) {
                     found.add(0, new TreePath(getCurrentPath(), tree));
-                    return super.scan(tree, null);
                 }
-                return null;
+                // what the compiler adds has no place, but what is in it may: the value of @Fee(3) is assigned (JLS 9.7.3)
+                boolean mayBeWithin = tree != null && place.map(known -> known.encloses(range)).orElse(true);
+                return mayBeWithin ? super.scan(tree, null) : null;
             }
         }.scan(new TreePath(unit), null);
         return List.copyOf(found);

@@ -61,7 +61,7 @@ public final class ExtractMethodOperation implements Operation {
     public static final String WHERE = "where";
 
     private static final Question PARAMETERS_QUESTION = new Question.Text(
-            PARAMETERS, "the parameters in order, with new names behind colons: days,length:metres", "");
+            PARAMETERS, "the parameters in order, each as 'old:new' if it is to have another name", "");
     private static final String AROUND = "around";
     private static final Question WHERE_QUESTION = new Question.Choice(
             WHERE,

@@ -35,6 +35,9 @@ final class NameProposals {
     private static final Pattern VERB = Pattern.compile(
             "(?:get|is|has|to|as|of|find|create|make|build|new|compute|calculate|read|load|parse|next|current)(?=\\p{Lu})(.*)");
 
+    /** Names of parameters that only say that there is something. */
+    private static final Pattern SAYS_NOTHING = Pattern.compile("value|val|o|obj|object|arg\\d*|[a-z]|item|element|input|data");
+
     private final Code code;
     private final Set<String> taken;
 
@@ -129,11 +132,16 @@ final class NameProposals {
 
     private void fromParameter(TreePath expression, Set<String> wishes) {
         TreePath parent = expression.getParentPath();
-        if (parent.getLeaf() instanceof MethodInvocationTree call
-                && code.element(parent).orElse(null) instanceof ExecutableElement method) {
-            int index = call.getArguments().indexOf(expression.getLeaf());
+        List<? extends ExpressionTree> arguments = parent.getLeaf() instanceof MethodInvocationTree call ? call.getArguments()
+                : parent.getLeaf() instanceof NewClassTree made ? made.getArguments() : List.of();
+        if (!arguments.isEmpty() && code.element(parent).orElse(null) instanceof ExecutableElement method) {
+            int index = arguments.indexOf(expression.getLeaf());
             if (index >= 0 && index < method.getParameters().size()) {
                 String name = method.getParameters().get(index).getSimpleName().toString();
+                if (SAYS_NOTHING.matcher(name).matches()) {
+                    // what the object is for says more than what it is made from
+                    fromParameter(parent, wishes);
+                }
                 // class files without parameter names number them
                 if (!name.matches("arg\\d+")) {
                     wishes.add(name);

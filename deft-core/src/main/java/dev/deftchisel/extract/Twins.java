@@ -26,7 +26,7 @@ final class Twins {
     /** So many values that differ make parameters; with more, the method would hardly say anything. */
     private static final int MOST_VARIED = 3;
     /** So many tokens must be the same for each value that differs. */
-    private static final int TOKENS_FOR_VARIED = 8;
+    private static final int TOKENS_FOR_VARIED = 6;
 
     /**
      * A place that does the same.

@@ -34,8 +34,8 @@ import java.util.Set;
  */
 final class AllLevels {
 
-    /** So many calls give way at most; a body that doubles at each level would go on for very long. */
-    private static final int MOST_CALLS = 60;
+    /** So many more calls give way at most; a body that doubles at each level would go on for very long. */
+    private static final int MOST_CALLS = 20;
 
     private final Analyst analyst;
     /** By method, those whose bodies lead to it, itself among them. */
@@ -64,11 +64,12 @@ final class AllLevels {
         chains.put(method.key(), Set.of(method.key()));
         enter(one.before(), method);
         Change change = one.change();
-        for (int count = 0; count < MOST_CALLS; count++) {
-            Snapshot after = change.applyTo(analyst.snapshot());
-            Analyst next = analyst.of(after);
-            Optional<Step> step = step(next, change);
+        for (int count = 0; count <= MOST_CALLS; count++) {
+            Optional<Step> step = step(analyst.of(change.applyTo(analyst.snapshot())), change);
             if (step.isEmpty()) {
+                break;
+            } else if (count == MOST_CALLS) {
+                notes.add("after " + MOST_CALLS + " more calls this is enough at once; others may give way in turn");
                 break;
             } else if (step.get().recursion().isPresent()) {
                 return Plan.refused(step.get().recursion().get());

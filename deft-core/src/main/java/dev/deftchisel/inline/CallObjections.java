@@ -45,7 +45,13 @@ final class CallObjections {
         } else if (isStaticOnObject()) {
             return site.reason("a static method is called on an object, which would no longer be evaluated");
         }
-        return order().or(() -> new CallPlace(site).objection());
+        return hidden().or(this::order).or(() -> new CallPlace(site).objection());
+    }
+
+    private Optional<Reason> hidden() {
+        return code.enclosingType(site.path())
+                .flatMap(here -> new Accessible(code, here).firstHidden(callee))
+                .flatMap(what -> site.reason("the method uses " + what));
     }
 
     /** Whether the call stands in a class, whose initialisation has begun then. */

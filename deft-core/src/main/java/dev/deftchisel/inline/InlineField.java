@@ -24,6 +24,8 @@ import dev.deftchisel.rewrite.Transplant;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.rewrite.Written;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.HashSet;
@@ -40,6 +42,9 @@ import javax.lang.model.type.TypeMirror;
 
 /** Puts the value of a constant, or of a field that never has another one, where its name stands. */
 final class InlineField {
+
+    /** Symbols that end as assignments do and are none. */
+    private static final Set<String> COMPARISONS = Set.of("==", "!=", "<=", ">=");
 
     private final Spot spot;
     private final Symbol field;
@@ -145,6 +150,28 @@ final class InlineField {
             edits.remove(home, tree);
         }
         return new Plan.Ready(edits.change("inline the field " + field.signature(), Meaning.same(), List.of()), before);
+    }
+
+    /** Whether the name of a field stands before an assignment somewhere in the file, most of which is not analysed here. */
+    static boolean mayBeAssigned(Spot spot, Symbol field) {
+        Tokens tokens = spot.file().tokens();
+        int declared = spot.analysis().declaration(field.key()).map(binding -> tokens.at(binding.range().start())).orElse(-1);
+        for (int i = tokens.code(0); i < tokens.count(); i = tokens.code(i + 1)) {
+            int next = tokens.code(i + 1);
+            int second = tokens.code(next + 1);
+            boolean isNamed = i != declared && tokens.kind(i) == TokenKind.IDENTIFIER && tokens.name(i).equals(field.name());
+            if (isNamed && next < tokens.count() && tokens.kind(next) == TokenKind.SYMBOL
+                    && (tokens.text(next).endsWith("=") && !COMPARISONS.contains(tokens.text(next))
+                            || tokens.text(next).equals("++") || tokens.text(next).equals("--")
+                            || tokens.is(next, '>') && second < tokens.count() && tokens.text(second).startsWith(">"))) {
+                return true;
+            }
+            int before = tokens.codeBefore(i - 1);
+            if (isNamed && before >= 0 && (tokens.text(before).equals("++") || tokens.text(before).equals("--"))) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** The name, with what it is selected from. */

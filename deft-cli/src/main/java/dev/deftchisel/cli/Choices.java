@@ -1,0 +1,79 @@
+package dev.deftchisel.cli;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Question;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Lets the user answer otherwise what an operation asks besides a name: each question by a number, each answer by one. */
+final class Choices {
+
+    private static final int MOST = 9;
+
+    private final Console console;
+    private final List<Question> questions;
+
+    /** @param operation its id */
+    Choices(Console console, String operation) {
+        this.console = console;
+        this.questions = Chisel.operation(operation).questions().stream()
+                .filter(question -> question instanceof Question.Choice || question instanceof Question.Text)
+                .limit(MOST)
+                .toList();
+    }
+
+    /** Whether there is anything to choose. */
+    boolean isEmpty() {
+        return questions.isEmpty();
+    }
+
+    /**
+     * Asks for one of them.
+     *
+     * @param said what was answered so far
+     * @return all answers with the new one; the same when the user leaves
+     */
+    Answers ask(Keyboard keyboard, Answers said) {
+        List<Keyboard.Key> keys = new ArrayList<>();
+        for (int i = 0; i < questions.size(); i++) {
+            keys.add(new Keyboard.Key((char) ('1' + i), ""));
+            console.out().println(console.palette().key("%3d ".formatted(i + 1)) + questions.get(i).label() + ": "
+                    + console.palette().quiet(now(questions.get(i), said)));
+        }
+        keys.add(new Keyboard.Key('q', "leave"));
+        char key = keyboard.ask(console, keys, 'q');
+        return key == 'q' ? said : answer(keyboard, questions.get(key - '1'), said);
+    }
+
+    private static String now(Question question, Answers said) {
+        if (question instanceof Question.Choice choice) {
+            String answer = said.single(choice.key()).orElse(choice.standard());
+            return choice.options().stream().filter(option -> option.key().equals(answer)).findFirst()
+                    .map(Question.Option::label).orElse(answer);
+        }
+        return said.single(question.key()).orElse(((Question.Text) question).standard());
+    }
+
+    private Answers answer(Keyboard keyboard, Question question, Answers said) {
+        if (question instanceof Question.Text) {
+            String given = keyboard.line(question.label(), now(question, said));
+            return given.isEmpty() ? said : said.and(question.key(), given);
+        }
+        String picked = pick(console, keyboard, (Question.Choice) question);
+        return picked.isEmpty() ? said : said.and(question.key(), picked);
+    }
+
+    /** One of the first nine by its number; empty text when the user leaves. */
+    static String pick(Console console, Keyboard keyboard, Question.Choice choice) {
+        console.out().println(choice.label() + ":");
+        List<Keyboard.Key> keys = new ArrayList<>();
+        for (int i = 0; i < Math.min(MOST, choice.options().size()); i++) {
+            keys.add(new Keyboard.Key((char) ('1' + i), ""));
+            console.out().println(console.palette().key("%3d ".formatted(i + 1)) + choice.options().get(i).label());
+        }
+        keys.add(new Keyboard.Key('q', "leave"));
+        char key = keyboard.ask(console, keys, 'q');
+        return key == 'q' ? "" : choice.options().get(key - '1').key();
+    }
+}
