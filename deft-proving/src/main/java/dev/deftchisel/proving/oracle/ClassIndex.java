@@ -2,6 +2,7 @@ package dev.deftchisel.proving.oracle;
 
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -89,6 +90,15 @@ final class ClassIndex {
                 .map(owner -> new Member(owner, member.name(), member.descriptor()))
                 .filter(candidate -> outlines.get(candidate.owner()).members().containsKey(candidate))
                 .toList();
+    }
+
+    /** Whether a known class or interface inherits from both of two. */
+    boolean joins(String one, String other) {
+        return outlines.keySet().stream().anyMatch(name -> {
+            Set<String> above = new HashSet<>();
+            line(name).forEach(owner -> above.addAll(outlines.get(owner).supers()));
+            return above.contains(one) && above.contains(other);
+        });
     }
 
     /** The bridges of this name that a class declares. */

@@ -137,4 +137,14 @@ class SameClassesTest {
                 new NoNewDiagnostics().objection(before, raw, List.of()));
         assertEquals(Optional.empty(), new NoNewDiagnostics().objection(raw, before, List.of()));
     }
+
+    @Test
+    void aMethodInheritedFromTwoInterfacesIsTakenFromEither() throws IOException {
+        CompiledCode code = compiled("interface Dry { void clear(); } interface Wet { void clear(); } interface Both extends Dry, Wet { }"
+                + " interface Else { void clear(); }");
+        ClassIndex index = ClassIndex.of(code.classes().values());
+        assertTrue(SameClasses.isEitherOfTwo("    Dry.clear()V itf,", "    Wet.clear()V itf,", index));
+        assertTrue(!SameClasses.isEitherOfTwo("    Dry.clear()V itf,", "    Else.clear()V itf,", index));
+        assertTrue(!SameClasses.isEitherOfTwo("    Dry.clear()V itf,", "    Wet.close()V itf,", index));
+    }
 }

@@ -1,0 +1,22 @@
+package dev.deftchisel.extract;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import org.junit.jupiter.api.Test;
+
+/** A parameter more in a descriptor of the class file format. */
+class DescriptorTest {
+
+    @Test
+    void itComesWhereItIsDeclared() {
+        assertEquals("(I)V", ParameterEdits.withParameter("()V", 0, "I"));
+        assertEquals("(IJ)V", ParameterEdits.withParameter("(I)V", 1, "J"));
+        assertEquals("(JI)V", ParameterEdits.withParameter("(I)V", 0, "J"));
+    }
+
+    @Test
+    void arraysAndClassesAreOneParameterEach() {
+        assertEquals("([[ILharbour/Berth;Z[Ljava/lang/String;)V",
+                ParameterEdits.withParameter("([[ILharbour/Berth;[Ljava/lang/String;)V", 2, "Z"));
+    }
+}
