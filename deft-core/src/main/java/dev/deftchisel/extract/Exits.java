@@ -3,12 +3,17 @@ package dev.deftchisel.extract;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.CatchTree;
+import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.LabeledStatementTree;
+import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.LiteralTree;
+import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.PrimitiveTypeTree;
+import com.sun.source.tree.SwitchExpressionTree;
 import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.SynchronizedTree;
 import com.sun.source.tree.Tree;
@@ -19,6 +24,7 @@ import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.operation.Reason;
 import java.util.List;
 import java.util.Optional;
+import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /**
@@ -43,13 +49,16 @@ record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objection) {
         /** Some ways lead to the same one: the method says whether. */
         FLAGGED,
         /** Some ways lead to a {@code return} with an object, others to none, which is {@code null}. */
-        MARKED
+        MARKED,
+        /** All ways lead to an exception, where the method around must hand back a value. */
+        THROWN
     }
 
     static Exits of(Code code, Fragment fragment, Flow flow) {
         List<Jumps.Jump> jumps = Jumps.leaving(fragment.parts());
         if (jumps.isEmpty()) {
-            return new Exits(Kind.NONE, jumps, Optional.empty());
+            boolean isThrown = !flow.canComplete() && !fragment.isExpression() && returning(fragment).isPresent();
+            return new Exits(isThrown ? Kind.THROWN : Kind.NONE, jumps, Optional.empty());
         }
         Jumps.Jump first = jumps.get(0);
         Optional<Jumps.Jump> other = jumps.stream()
@@ -75,6 +84,21 @@ record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objection) {
         }
         return refused(code, jumps, first,
                 "this leaves the selected code on some ways only, with a value that cannot tell them from the others");
+    }
+
+    /** The method that a {@code return} in a fragment would leave, if it hands back a value. */
+    static Optional<MethodTree> returning(Fragment fragment) {
+        for (TreePath at = fragment.parent(); at != null; at = at.getParentPath()) {
+            Tree tree = at.getLeaf();
+            if (tree instanceof LambdaExpressionTree || tree instanceof ClassTree || tree instanceof SwitchExpressionTree) {
+                return Optional.empty();
+            } else if (tree instanceof MethodTree method) {
+                boolean isVoid = method.getReturnType() == null || method.getReturnType() instanceof PrimitiveTypeTree type
+                        && type.getPrimitiveTypeKind() == TypeKind.VOID;
+                return isVoid ? Optional.empty() : Optional.of(method);
+            }
+        }
+        return Optional.empty();
     }
 
     private static Exits refused(Code code, List<Jumps.Jump> jumps, Jumps.Jump at, String sentence) {

@@ -69,6 +69,7 @@ public final class ExtractMethodOperation implements Operation {
             List.of(new Question.Option("here", "in that of the code"),
                     new Question.Option(AROUND, "in the one around it")),
             "here");
+    private static final int LEVEL_OF_PRIVATE_IN_INTERFACE = 9;
     private static final Question VISIBILITY_QUESTION = Visibility.question("who may call the method");
 
     @Override
@@ -160,6 +161,11 @@ public final class ExtractMethodOperation implements Operation {
         Optional<MethodHome> home = isAround ? MethodHome.outer(fragment) : Optional.of(MethodHome.here(fragment));
         if (home.isEmpty()) {
             return Plan.refused(spot, "there is no class around this one");
+        }
+        boolean isInterface = code.element(home.get().owner()).filter(owner -> owner.getKind().isInterface()).isPresent();
+        if (isInterface && spot.file().module().level() < LEVEL_OF_PRIVATE_IN_INTERFACE && Visibility.modifier(answers).equals("private ")) {
+            return Plan.refused(Reason.at(file, fragment.range(), "private methods of interfaces came with Java "
+                    + LEVEL_OF_PRIVATE_IN_INTERFACE + "; let everyone call the method"));
         }
         return Visibility.objection(answers, before, name, file)
                 .or(() -> isAround ? MethodHome.objection(code, fragment) : Optional.empty())

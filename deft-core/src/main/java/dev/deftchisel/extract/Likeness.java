@@ -1,9 +1,11 @@
 package dev.deftchisel.extract;
 
+import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
@@ -24,6 +26,7 @@ import java.util.Optional;
 import java.util.Set;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.VariableElement;
+import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.TypeMirror;
 
 /**
@@ -179,7 +182,18 @@ final class Likeness {
         }
         Optional<TypeMirror> type = code.type(left);
         boolean isOneType = type.isPresent() && code.type(right).filter(other -> code.types().isSameType(other, type.get())).isPresent();
-        return isOneType && isFixed(left, one.range()) && isFixed(right, otherRange);
+        return isOneType && !isNarrowed(left) && isFixed(left, one.range()) && isFixed(right, otherRange);
+    }
+
+    /** Whether a constant is made narrower where it stands, which another value would not be (JLS 5.2). */
+    private boolean isNarrowed(TreePath value) {
+        TreePath parent = value.getParentPath();
+        Optional<TypeMirror> target = parent.getLeaf() instanceof NewArrayTree
+                ? code.type(parent).filter(type -> type instanceof ArrayType).map(type -> ((ArrayType) type).getComponentType())
+                : parent.getLeaf() instanceof VariableTree ? code.element(parent).map(Element::asType)
+                : parent.getLeaf() instanceof AssignmentTree set ? code.type(new TreePath(parent, set.getVariable())) : Optional.empty();
+        return target.filter(type -> code.type(value).filter(own -> own.getKind().isPrimitive()
+                && !code.types().isSameType(own, type) && !code.types().isSubtype(own, type)).isPresent()).isPresent();
     }
 
     private boolean isFixed(TreePath value, Range around) {

@@ -76,6 +76,7 @@ final class MethodCall {
         switch (exits.kind()) {
             case RETURNED -> invoke(text.write(exits.jumps().get(0).tree().getKind() == Tree.Kind.RETURN
                     ? "return " : "yield ")).write(";");
+            case THROWN -> invoke(text.write("return ")).write(";");
             case FLAGGED -> jump(invoke(text.write("if (")).write(") {" + newLine + layout.unit())).write(newLine + "}");
             case MARKED -> marked(text, newLine);
             case FOLLOWING -> {

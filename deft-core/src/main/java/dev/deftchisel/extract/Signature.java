@@ -124,6 +124,7 @@ final class Signature {
                 }
                 return write(to, exits.valueType(code));
             }
+            case THROWN -> to.carry(code.range(Exits.returning(fragment).orElseThrow().getReturnType()));
             case FLAGGED -> to.write("boolean");
             default -> {
                 List<Flow.Variable> outputs = flow.outputs();
@@ -226,6 +227,10 @@ final class Signature {
                         .ifPresent(type -> collect(type, found, 0));
             }
             exits.valueType(code).ifPresent(type -> collect(type, found, 0));
+        }
+        if (exits.kind() == Exits.Kind.THROWN) {
+            code.type(new TreePath(fragment.member(), Exits.returning(fragment).orElseThrow().getReturnType()))
+                    .ifPresent(type -> collect(type, found, 0));
         }
         thrown().forEach(type -> collect(type, found, 0));
         for (TreePath part : fragment.parts()) {

@@ -118,12 +118,18 @@ final class Twins {
 
     /** Whether what a jump hands over has the same type, that of the method around where it leaves that. */
     private boolean isSameResult(Twin twin) {
-        if (exits.kind() == Exits.Kind.NONE || exits.jumps().get(0).value().isEmpty()) {
+        if (exits.kind() == Exits.Kind.THROWN) {
+            return code.types().isSameType(returned(fragment), returned(twin.fragment()));
+        } else if (exits.kind() == Exits.Kind.NONE || exits.jumps().get(0).value().isEmpty()) {
             return true;
         }
         Optional<TypeMirror> one = resultType(fragment, exits);
         Optional<TypeMirror> other = resultType(twin.fragment(), twin.exits());
         return one.isPresent() && other.isPresent() && code.types().isSameType(one.get(), other.get());
+    }
+
+    private TypeMirror returned(Fragment of) {
+        return ((ExecutableElement) code.element(of.member()).orElseThrow()).getReturnType();
     }
 
     private Optional<TypeMirror> resultType(Fragment of, Exits its) {
