@@ -1,10 +1,12 @@
 package dev.deftchisel.change;
 
 import dev.deftchisel.source.Range;
+import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 
 /**
- * Code of a file that need not be written again, since other code of the file that stays or is carried does the same: it
+ * Code of a file that need not be written again, since other code that stays or is carried does the same: it
  * reads the same but for variables of the body, which may have other names, each always the same one, and for values
  * that are handed over.
  *
@@ -12,8 +14,9 @@ import java.util.List;
  * @param other     what stands for it; does not overlap
  * @param varied    the values in which they differ
  * @param isRenamed whether variables of the body may have other names
+ * @param file      in which the other code stands; empty when it is the same
  */
-public record Alike(Range gone, Range other, List<Varied> varied, boolean isRenamed) {
+public record Alike(Range gone, Range other, List<Varied> varied, boolean isRenamed, Optional<Path> file) {
 
     /**
      * A value that is another in both.
@@ -31,6 +34,6 @@ public record Alike(Range gone, Range other, List<Varied> varied, boolean isRena
 
     /** Code that reads just the same. */
     public Alike(Range gone, Range other) {
-        this(gone, other, List.of(), false);
+        this(gone, other, List.of(), false, Optional.empty());
     }
 }

@@ -10,7 +10,6 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Offer;
@@ -19,7 +18,6 @@ import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
-import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -27,7 +25,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 
 /** Makes statements, or an expression, the body of a method that is called in their place. */
 public final class ExtractMethodOperation implements Operation {
@@ -35,16 +32,9 @@ public final class ExtractMethodOperation implements Operation {
     /** The key of the name. */
     public static final String NAME = "name";
 
-    /** The key of the choice what becomes of places that do the same: {@code leave} or {@code replace} them. */
-    public static final String DUPLICATES = "duplicates";
+    /** The key of the choice what becomes of places that do the same: {@code leave}, {@code replace} or {@code package}. */
+    public static final String DUPLICATES = Scope.KEY;
 
-    private static final String REPLACE = "replace";
-    private static final Question DUPLICATES_QUESTION = new Question.Choice(
-            DUPLICATES,
-            "what becomes of places in the class that do the same",
-            List.of(new Question.Option("leave", "they stay as they are"),
-                    new Question.Option(REPLACE, "they call the method too; what differs is handed over")),
-            "leave");
     /** The key of the choice whether several values that are needed afterwards come out as a {@code record}, or only {@code one}. */
     public static final String RESULTS = "results";
 
@@ -86,7 +76,7 @@ public final class ExtractMethodOperation implements Operation {
     public List<Question> questions() {
         return List.of(
                 new Question.Proposed(NAME, "the name of the method", List.of()),
-                Pick.anywhere(), PARAMETERS_QUESTION, DUPLICATES_QUESTION, RESULTS_QUESTION, WHERE_QUESTION, VISIBILITY_QUESTION);
+                Pick.anywhere(), PARAMETERS_QUESTION, Scope.question(), RESULTS_QUESTION, WHERE_QUESTION, VISIBILITY_QUESTION);
     }
 
     @Override
@@ -109,7 +99,7 @@ public final class ExtractMethodOperation implements Operation {
         if (flow.inputs().size() > 1) {
             questions.add(PARAMETERS_QUESTION);
         }
-        questions.add(DUPLICATES_QUESTION);
+        questions.add(Scope.question());
         if (flow.outputs().size() > 1) {
             questions.add(RESULTS_QUESTION);
         }
@@ -117,12 +107,7 @@ public final class ExtractMethodOperation implements Operation {
             questions.add(WHERE_QUESTION);
         }
         questions.add(VISIBILITY_QUESTION);
-        return new Offer(id(), "extract " + what(code, first) + " to a method", Offer.Kind.REFACTORING, first.range(), questions);
-    }
-
-    private static String what(Code code, Fragment fragment) {
-        int count = fragment.parts().size();
-        return fragment.isExpression() || count == 1 ? "'" + code.shown(fragment.range(), 50) + "'" : count + " statements";
+        return new Offer(id(), "extract " + first.shown(code) + " to a method", Offer.Kind.REFACTORING, first.range(), questions);
     }
 
     @Override
@@ -131,8 +116,9 @@ public final class ExtractMethodOperation implements Operation {
         Optional<String> given = answers.single(NAME);
         // the names of methods in the whole file decide what a call of the new one means
         Set<String> names = given.map(Set::of).orElse(Set.of());
-        boolean all = answers.single(DUPLICATES).filter(REPLACE::equals).isPresent();
-        Analysis before = analyst.analyse(all ? Focus.whole(Set.of(file)).deeply() : new Focus(Set.of(file), names, Set.of(),
+        Scope scope = Scope.of(answers);
+        Analysis before = analyst.analyse(scope != Scope.NONE
+                ? Focus.whole(scope.files(analyst.snapshot(), spot.file(), spot.place().selection())).deeply() : new Focus(Set.of(file), names, Set.of(),
                 Map.of(file, List.of(spot.place().selection())), true));
         Code code = before.code(file).orElseThrow();
         List<Fragment> candidates = Fragment.at(code, spot.place().selection());
@@ -170,47 +156,8 @@ public final class ExtractMethodOperation implements Operation {
         return Visibility.objection(answers, before, name, file)
                 .or(() -> isAround ? MethodHome.objection(code, fragment) : Optional.empty())
                 .map(Plan::refused)
-                .orElseGet(() -> plan(before, code, fragment, flow, exits, name, home.get(), answers));
-    }
-
-    private Plan plan(Analysis before, Code code, Fragment fragment, Flow flow, Exits exits, String name, MethodHome home,
-            Answers answers) {
-        boolean all = answers.single(DUPLICATES).filter(REPLACE::equals).isPresent();
-        TypeWriter writer = new TypeWriter(code);
-        Signature signature = new Signature(before, code, fragment, flow, exits, writer);
-        Twins twins = all ? Twins.of(code, fragment, flow, exits,
-                twin -> FragmentObstacles.first(code, twin.fragment(), twin.flow(), twin.exits(), true).isEmpty()) : Twins.none(code, fragment, flow, exits);
-        Optional<Inputs> found = twins.inputs(writer);
-        if (found.isEmpty()) {
-            return Plan.refused(Reason.at(code.file().path(), fragment.range(), "a value that differs in a place which does the same"
-                    + " has a type without a name; leave the duplicates"));
-        }
-        String wish = answers.single(PARAMETERS).orElse("");
-        Optional<String> objection = found.get().objection(wish, code.tokens().names(), code.file().module().level());
-        if (objection.isPresent()) {
-            return Plan.refused(Reason.at(code.file().path(), fragment.range(), objection.get()));
-        }
-        Inputs inputs = found.get().arranged(wish);
-        Results results = Results.of(code, flow, name);
-        NewMethod method = new NewMethod(code, fragment, flow, exits, signature, inputs, results, home, writer, name,
-                Visibility.modifier(answers));
-        List<Edit> edits = new ArrayList<>();
-        edits.add(method.edit());
-        edits.add(new MethodCall(code, fragment, flow, exits, signature, results, name, inputs.arguments(code))
-                .edit(Stream.concat(method.alike().stream(), inputs.alike().stream()).toList()));
-        if (method.objection().isPresent()) {
-            return Plan.refused(method.objection().get());
-        }
-        for (Twins.Twin twin : twins.all()) {
-            Signature its = new Signature(before, code, twin.fragment(), twin.flow(), twin.exits(), writer);
-            edits.add(new MethodCall(code, twin.fragment(), twin.flow(), twin.exits(), its,
-                    results.in(twin.flow()), name, twins.arguments(twin, inputs)).edit(List.of(twins.alike(twin))));
-        }
-        edits.addAll(writer.imports());
-        Change change = new Change("extract " + what(code, fragment) + " to the method " + name,
-                List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), edits)),
-                Meaning.same(), all ? twins.notes() : new Lookalikes(code).note(fragment).stream().toList());
-        return new Plan.Ready(change, before);
+                .orElseGet(() -> new MethodPlan(before, code, fragment, flow, exits, home.get(), name)
+                        .plan(Visibility.modifier(answers), Scope.of(answers), answers.single(PARAMETERS).orElse("")));
     }
 
     /** A place that turns out to mean something else is left alone. */
@@ -224,14 +171,12 @@ public final class ExtractMethodOperation implements Operation {
         if (wrong.isEmpty()) {
             return Optional.empty();
         }
-        List<String> notes = new ArrayList<>(change.notes());
+        List<String> notes = change.notes();
         for (FileChange file : change.files()) {
             SourceFile source = before.snapshot().file(file.path()).orElseThrow();
             for (Edit edit : file.edits()) {
-                int line = source.position(edit.range().start()).line();
-                if (wrong.contains(edit) && notes.removeIf(note -> note.startsWith("line " + line + " does"))) {
-                    notes.add("line " + line + " reads alike, but cannot call the method");
-                }
+                notes = wrong.contains(edit)
+                        ? Twins.without(notes, before.snapshot().workspace(), source, edit.alike().get(0).gone().start()) : notes;
             }
         }
         Change fewer = change.choose((file, edit) -> edit.isTaken() && !wrong.contains(edit));

@@ -42,8 +42,12 @@ record Fragment(List<TreePath> parts, Range range, Optional<Selected> expression
                 .toList());
     }
 
-    /** All that is as long and of the same kind within a tree, in the order of the text; it does not overlap this one. */
-    List<Fragment> others(Code code, TreePath within) {
+    /**
+     * All that is as long and of the same kind within a tree, in the order of the text.
+     *
+     * @param isOwnFile whether it is the file of this one, which is left out then
+     */
+    List<Fragment> others(Code code, TreePath within, boolean isOwnFile) {
         List<Fragment> found = new ArrayList<>();
         if (isExpression()) {
             code.expressions(within).stream()
@@ -61,7 +65,7 @@ record Fragment(List<TreePath> parts, Range range, Optional<Selected> expression
                 }
             });
         }
-        found.removeIf(other -> other.range().overlaps(range));
+        found.removeIf(other -> isOwnFile && other.range().overlaps(range));
         return found;
     }
 
@@ -152,6 +156,11 @@ record Fragment(List<TreePath> parts, Range range, Optional<Selected> expression
 
     private static boolean isCode(Tokens tokens, int token) {
         return tokens.kind(token) != TokenKind.WHITE_SPACE && !tokens.kind(token).isComment();
+    }
+
+    /** As it can stand in a title. */
+    String shown(Code code) {
+        return isExpression() || parts.size() == 1 ? "'" + code.shown(range, 50) + "'" : parts.size() + " statements";
     }
 
     boolean isExpression() {

@@ -38,6 +38,7 @@ final class Likeness {
 
     private final Code code;
     private final Fragment one;
+    private final Code there;
     private final Range otherRange;
     private final Effects effects;
     private final Set<Element> written;
@@ -45,9 +46,10 @@ final class Likeness {
     private Map<Tree, TreePath> pairs = new IdentityHashMap<>();
     private List<TreePath> varied = new ArrayList<>();
 
-    private Likeness(Code code, Fragment one, Range otherRange) {
+    private Likeness(Code code, Fragment one, Code there, Range otherRange) {
         this.code = code;
         this.one = one;
+        this.there = there;
         this.otherRange = otherRange;
         this.effects = one.parts().stream().map(code::effects).reduce(Effects.NONE, Effects::and);
         this.written = effects.writesLocals();
@@ -63,9 +65,13 @@ final class Likeness {
     record Found(Map<Element, Element> variables, Map<Tree, TreePath> pairs, List<TreePath> varied) {
     }
 
-    /** Empty when the two are not alike. */
-    static Optional<Found> of(Code code, Fragment one, Fragment other) {
-        Likeness likeness = new Likeness(code, one, other.range());
+    /**
+     * Empty when the two are not alike.
+     *
+     * @param there the file of the other, whose types can be compared
+     */
+    static Optional<Found> of(Code code, Fragment one, Code there, Fragment other) {
+        Likeness likeness = new Likeness(code, one, there, other.range());
         for (int i = 0; i < other.parts().size(); i++) {
             if (!likeness.isSame(one.parts().get(i), other.parts().get(i))) {
                 return Optional.empty();
@@ -98,9 +104,9 @@ final class Likeness {
         if (first.getKind() != second.getKind() || !isSameElement(left, right)) {
             return false;
         }
-        List<Tree> ofFirst = children(first);
-        List<Tree> ofSecond = children(second);
-        if (ofFirst.size() != ofSecond.size() || !(first instanceof IdentifierTree) && !own(first, ofFirst).equals(own(second, ofSecond))) {
+        List<Tree> ofFirst = children(code, first);
+        List<Tree> ofSecond = children(there, second);
+        if (ofFirst.size() != ofSecond.size() || !(first instanceof IdentifierTree) && !own(code, first, ofFirst).equals(own(there, second, ofSecond))) {
             return false;
         }
         for (int i = 0; i < ofFirst.size(); i++) {
@@ -113,7 +119,7 @@ final class Likeness {
     }
 
     /** The trees directly within a tree that stand in the text. */
-    private List<Tree> children(Tree tree) {
+    private static List<Tree> children(Code code, Tree tree) {
         List<Tree> found = new ArrayList<>();
         tree.accept(new TreeScanner<Void, Void>() {
             @Override
@@ -128,7 +134,7 @@ final class Likeness {
     }
 
     /** The tokens that belong to a tree and to none within it; the name of a variable is not compared. */
-    private List<String> own(Tree tree, List<Tree> children) {
+    private static List<String> own(Code code, Tree tree, List<Tree> children) {
         Tokens tokens = code.tokens();
         Range range = code.range(tree);
         List<Range> inner = children.stream().map(code::range).toList();
@@ -152,12 +158,12 @@ final class Likeness {
             return true;
         }
         Optional<Element> first = code.element(left);
-        Optional<Element> second = code.element(right);
+        Optional<Element> second = there.element(right);
         if (first.isEmpty() || second.isEmpty()) {
-            return first.isEmpty() && second.isEmpty() && code.text(tree).equals(code.text(right.getLeaf()));
+            return first.isEmpty() && second.isEmpty() && code.text(tree).equals(there.text(right.getLeaf()));
         }
         boolean areLocal = isLocal(first.get()) && isLocal(second.get());
-        return areLocal ? areOne(first.get(), second.get()) : code.key(first.get()).equals(code.key(second.get()));
+        return areLocal ? areOne(first.get(), second.get()) : code.key(first.get()).equals(there.key(second.get()));
     }
 
     private static boolean isLocal(Element element) {
@@ -177,12 +183,12 @@ final class Likeness {
     /** Whether two values may differ, because they can as well be worked out before everything else. */
     private boolean mayVary(TreePath left, TreePath right) {
         if (!(left.getLeaf() instanceof ExpressionTree) || !(right.getLeaf() instanceof ExpressionTree)
-                || !Selected.isValue(code, left) || !Selected.isValue(code, right)) {
+                || !Selected.isValue(code, left) || !Selected.isValue(there, right)) {
             return false;
         }
         Optional<TypeMirror> type = code.type(left);
-        boolean isOneType = type.isPresent() && code.type(right).filter(other -> code.types().isSameType(other, type.get())).isPresent();
-        return isOneType && !isNarrowed(left) && isFixed(left, one.range()) && isFixed(right, otherRange);
+        boolean isOneType = type.isPresent() && there.type(right).filter(other -> code.types().isSameType(other, type.get())).isPresent();
+        return isOneType && !isNarrowed(left) && isFixed(code, left, one.range()) && isFixed(there, right, otherRange);
     }
 
     /** Whether a constant is made narrower where it stands, which another value would not be (JLS 5.2). */
@@ -196,12 +202,12 @@ final class Likeness {
                 && !code.types().isSameType(own, type) && !code.types().isSubtype(own, type)).isPresent()).isPresent();
     }
 
-    private boolean isFixed(TreePath value, Range around) {
-        Effects own = code.effects(value);
+    private boolean isFixed(Code in, TreePath value, Range around) {
+        Effects own = in.effects(value);
         return own.isPure() && !own.isFresh() && !(own.readsState() && effects.writesState())
                 && own.readsLocals().stream().noneMatch(local -> written.contains(local) || variables.entrySet().stream()
                         .anyMatch(pair -> pair.getValue().equals(local) && written.contains(pair.getKey())))
-                && own.readsLocals().stream().noneMatch(local -> code.key(local) instanceof SymbolKey.Local key
+                && own.readsLocals().stream().noneMatch(local -> in.key(local) instanceof SymbolKey.Local key
                         && around.contains(key.offset()));
     }
 }

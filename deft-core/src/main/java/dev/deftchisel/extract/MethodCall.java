@@ -22,20 +22,25 @@ final class MethodCall {
     private final Exits exits;
     private final Signature signature;
     private final Results results;
+    private final String qualifier;
     private final String name;
     private final List<Range> arguments;
     private final Layout layout;
     private final List<Alike> alike = new ArrayList<>();
 
-    /** @param arguments code of the file that is handed over, in order */
-    MethodCall(Code code, Fragment fragment, Flow flow, Exits exits, Signature signature, Results results, String name,
-            List<Range> arguments) {
+    /**
+     * @param qualifier the class with a dot, where the method is not known without it
+     * @param arguments code of the file that is handed over, in order
+     */
+    MethodCall(Code code, Fragment fragment, Flow flow, Exits exits, Signature signature, Results results, String qualifier,
+            String name, List<Range> arguments) {
         this.code = code;
         this.fragment = fragment;
         this.flow = flow;
         this.exits = exits;
         this.signature = signature;
         this.results = results;
+        this.qualifier = qualifier;
         this.name = name;
         this.arguments = arguments;
         this.layout = Layout.of(code.file());
@@ -135,7 +140,7 @@ final class MethodCall {
     }
 
     private NewCode invoke(NewCode text) {
-        text.name(name).write("(");
+        text.write(qualifier).name(name).write("(");
         String separator = "";
         for (Range argument : arguments) {
             text.write(separator).carry(argument);

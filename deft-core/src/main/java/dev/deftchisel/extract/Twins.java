@@ -7,6 +7,8 @@ import dev.deftchisel.change.Alike;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
+import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.Workspace;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -20,20 +22,27 @@ import javax.lang.model.element.Element;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.type.TypeMirror;
 
-/** The other places in a class that do what a fragment does, and can call the same method. */
+/** The other places that do what a fragment does, and can call the same method. */
 final class Twins {
 
     /** So many values that differ make parameters; with more, the method would hardly say anything. */
     private static final int MOST_VARIED = 3;
+    private static final String DOES_THE_SAME = " does the same and calls the method, too";
     /** So many tokens must be the same for each value that differs. */
     private static final int TOKENS_FOR_VARIED = 6;
 
     /**
      * A place that does the same.
      *
+     * @param code the file it is in
      * @param like what of the fragment has become what there
      */
-    record Twin(Fragment fragment, Flow flow, Exits exits, Likeness.Found like) {
+    record Twin(Code code, Fragment fragment, Flow flow, Exits exits, Likeness.Found like) {
+
+        /** What has become of an expression of the fragment. */
+        Range of(TreePath expression) {
+            return code.range(like.pairs().get(expression.getLeaf()).getLeaf());
+        }
     }
 
     private final Code code;
@@ -55,18 +64,25 @@ final class Twins {
         return new Twins(code, fragment, flow, exits);
     }
 
-    /** @param canBeMethod whether nothing keeps a place from calling a method */
-    static Twins of(Code code, Fragment fragment, Flow flow, Exits exits, Predicate<Twin> canBeMethod) {
+    /**
+     * All that are found.
+     *
+     * @param regions     where to look, by file
+     * @param canBeMethod whether nothing keeps a place from calling the method
+     */
+    static Twins of(Code code, Fragment fragment, Flow flow, Exits exits, Map<Code, TreePath> regions, Predicate<Twin> canBeMethod) {
         Twins twins = new Twins(code, fragment, flow, exits);
         int most = Math.min(MOST_VARIED, twins.count(fragment.range()) / TOKENS_FOR_VARIED);
-        for (Fragment other : fragment.others(code, fragment.member().getParentPath())) {
-            boolean isFree = twins.found.stream().noneMatch(twin -> twin.fragment().range().overlaps(other.range()));
-            Optional<Likeness.Found> like = isFree ? Likeness.of(code, fragment, other) : Optional.empty();
-            like.map(found -> twins.twin(other, found))
-                    .filter(twin -> twins.needsNoMore(twin) && canBeMethod.test(twin))
-                    .filter(twin -> twins.outermost(twin.like().varied()).size() <= most)
-                    .ifPresent(twins::add);
-        }
+        regions.forEach((there, region) -> {
+            for (Fragment other : fragment.others(there, region, there.file().path().equals(code.file().path()))) {
+                boolean isFree = twins.found.stream().noneMatch(twin -> twin.code() == there && twin.fragment().range().overlaps(other.range()));
+                Optional<Likeness.Found> like = isFree ? Likeness.of(code, fragment, there, other) : Optional.empty();
+                like.map(found -> twin(there, other, found))
+                        .filter(twin -> twins.needsNoMore(twin) && canBeMethod.test(twin))
+                        .filter(twin -> twins.outermost(twin.like().varied()).size() <= most)
+                        .ifPresent(twins::add);
+            }
+        });
         return twins;
     }
 
@@ -97,9 +113,9 @@ final class Twins {
                 .toList();
     }
 
-    private Twin twin(Fragment other, Likeness.Found like) {
-        Flow its = new Flow(code, other);
-        return new Twin(other, its, Exits.of(code, other, its), like);
+    private static Twin twin(Code there, Fragment other, Likeness.Found like) {
+        Flow its = new Flow(there, other);
+        return new Twin(there, other, its, Exits.of(there, other, its), like);
     }
 
     /** Whether nothing goes in there, comes out, or leaves that does not here. */
@@ -119,23 +135,23 @@ final class Twins {
     /** Whether what a jump hands over has the same type, that of the method around where it leaves that. */
     private boolean isSameResult(Twin twin) {
         if (exits.kind() == Exits.Kind.THROWN) {
-            return code.types().isSameType(returned(fragment), returned(twin.fragment()));
+            return code.types().isSameType(returned(code, fragment), returned(twin.code(), twin.fragment()));
         } else if (exits.kind() == Exits.Kind.NONE || exits.jumps().get(0).value().isEmpty()) {
             return true;
         }
-        Optional<TypeMirror> one = resultType(fragment, exits);
-        Optional<TypeMirror> other = resultType(twin.fragment(), twin.exits());
+        Optional<TypeMirror> one = resultType(code, fragment, exits);
+        Optional<TypeMirror> other = resultType(twin.code(), twin.fragment(), twin.exits());
         return one.isPresent() && other.isPresent() && code.types().isSameType(one.get(), other.get());
     }
 
-    private TypeMirror returned(Fragment of) {
-        return ((ExecutableElement) code.element(of.member()).orElseThrow()).getReturnType();
+    private static TypeMirror returned(Code in, Fragment of) {
+        return ((ExecutableElement) in.element(of.member()).orElseThrow()).getReturnType();
     }
 
-    private Optional<TypeMirror> resultType(Fragment of, Exits its) {
+    private static Optional<TypeMirror> resultType(Code in, Fragment of, Exits its) {
         return its.jumps().get(0).target() instanceof MethodTree
-                ? code.element(of.member()).map(method -> ((ExecutableElement) method).getReturnType())
-                : its.valueType(code);
+                ? in.element(of.member()).map(method -> ((ExecutableElement) method).getReturnType())
+                : its.valueType(in);
     }
 
     /** A jump that is written otherwise in the method has nothing that could vary. */
@@ -172,7 +188,7 @@ final class Twins {
     /** How a value reads here and in each twin; what reads alike everywhere is one parameter. */
     private List<String> readings(TreePath path) {
         List<String> readings = new ArrayList<>(List.of(code.text(path.getLeaf())));
-        found.forEach(twin -> readings.add(code.text(twin.like().pairs().get(path.getLeaf()).getLeaf())));
+        found.forEach(twin -> readings.add(twin.code().text(twin.of(path))));
         return readings;
     }
 
@@ -181,8 +197,8 @@ final class Twins {
         List<Range> arguments = new ArrayList<>();
         inputs.variables().forEach(variable -> twin.flow().variables().stream()
                 .filter(its -> its.element().equals(twin.like().variables().get(variable.element())))
-                .forEach(its -> arguments.add(code.range(its.first().path().getLeaf()))));
-        groups(inputs).forEach(path -> arguments.add(code.range(twin.like().pairs().get(path.getLeaf()).getLeaf())));
+                .forEach(its -> arguments.add(twin.code().range(its.first().path().getLeaf()))));
+        groups(inputs).forEach(path -> arguments.add(twin.of(path)));
         return arguments;
     }
 
@@ -196,24 +212,39 @@ final class Twins {
     /** What need not be written again for a twin. */
     Alike alike(Twin twin) {
         return new Alike(twin.fragment().range(), fragment.range(), varied.stream()
-                .map(path -> new Alike.Varied(code.range(twin.like().pairs().get(path.getLeaf()).getLeaf()), code.range(path.getLeaf())))
-                .toList(), true);
+                .map(path -> new Alike.Varied(twin.of(path), code.range(path.getLeaf())))
+                .toList(), true, Optional.of(code.file().path()));
     }
 
-    /** What the user should know: where the twins are, and which of their comments go. */
-    List<String> notes() {
+    /**
+     * What the user should know: where the twins are, and which of their comments go.
+     *
+     * @param workspace shows where files are
+     */
+    List<String> notes(Workspace workspace) {
         List<String> notes = new ArrayList<>();
         for (Twin twin : found) {
+            SourceFile file = twin.code().file();
             Range range = twin.fragment().range();
-            notes.add("line " + code.file().position(range.start()).line() + " does the same and calls the method, too");
-            Tokens tokens = code.tokens();
+            notes.add(place(workspace, file, range.start()) + DOES_THE_SAME);
+            Tokens tokens = file.tokens();
             for (int i = tokens.at(range.start()); i < tokens.count() && tokens.start(i) < range.end(); i++) {
                 if (tokens.kind(i).isComment()) {
-                    notes.add("the comment '" + code.shown(tokens.range(i), 50) + "' in line "
-                            + code.file().position(tokens.start(i)).line() + " goes with the duplicate");
+                    notes.add("the comment '" + twin.code().shown(tokens.range(i), 50) + "' at "
+                            + place(workspace, file, tokens.start(i)) + " goes with the duplicate");
                 }
             }
         }
         return notes;
+    }
+
+    private static String place(Workspace workspace, SourceFile file, int offset) {
+        return workspace.show(file.path()) + ":" + file.position(offset);
+    }
+
+    /** The same notes when a place turns out to mean something else. */
+    static List<String> without(List<String> notes, Workspace workspace, SourceFile file, int offset) {
+        String place = place(workspace, file, offset);
+        return notes.stream().map(note -> note.equals(place + DOES_THE_SAME) ? place + " reads alike, but cannot call the method" : note).toList();
     }
 }

@@ -13,6 +13,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * Checks that code which a change takes away does the same as other code that stays, token by token: the names mean the
@@ -29,20 +30,23 @@ final class AlikeCode {
     }
 
     boolean areAlike(Edit edit, Alike twin) {
-        if (!twin.isRenamed()) {
-            return isSame(twin.gone(), twin.other());
-        }
+        Optional<SourceFile> other = twin.file().isEmpty() ? Optional.of(file) : before.snapshot().file(twin.file().get());
+        return other.filter(there -> twin.isRenamed() ? isRenamed(edit, twin, there)
+                : isSame(file, twin.gone(), there, twin.other())).isPresent();
+    }
+
+    private boolean isRenamed(Edit edit, Alike twin, SourceFile there) {
         boolean areHandedOver = twin.varied().stream().allMatch(value -> isCarried(edit, value.gone())
                 || twin.varied().stream().anyMatch(same -> isCarried(edit, same.gone())
-                        && isSame(same.gone(), value.gone()) && isSame(same.other(), value.other())));
-        List<Integer> gone = tokens(twin.gone(), twin.varied().stream().map(Alike.Varied::gone).toList());
-        List<Integer> other = tokens(twin.other(), twin.varied().stream().map(Alike.Varied::other).toList());
+                        && isSame(file, same.gone(), file, value.gone()) && isSame(there, same.other(), there, value.other())));
+        List<Integer> gone = tokens(file, twin.gone(), twin.varied().stream().map(Alike.Varied::gone).toList());
+        List<Integer> other = tokens(there, twin.other(), twin.varied().stream().map(Alike.Varied::other).toList());
         if (!areHandedOver || gone.size() != other.size()) {
             return false;
         }
         Map<SymbolKey, SymbolKey> names = new HashMap<>();
         for (int i = 0; i < gone.size(); i++) {
-            if (!isSameToken(gone.get(i), other.get(i), names)) {
+            if (!isSameToken(gone.get(i), there, other.get(i), names)) {
                 return false;
             }
         }
@@ -54,8 +58,8 @@ final class AlikeCode {
     }
 
     /** The tokens of the code of a range that lie in none of some values. */
-    private List<Integer> tokens(Range range, List<Range> without) {
-        Tokens tokens = file.tokens();
+    private static List<Integer> tokens(SourceFile of, Range range, List<Range> without) {
+        Tokens tokens = of.tokens();
         List<Integer> found = new ArrayList<>();
         for (int i = tokens.code(tokens.at(range.start())); i < tokens.count() && tokens.start(i) < range.end(); i = tokens.code(i + 1)) {
             int start = tokens.start(i);
@@ -66,33 +70,32 @@ final class AlikeCode {
         return found;
     }
 
-    private boolean isSameToken(int gone, int other, Map<SymbolKey, SymbolKey> names) {
-        Tokens tokens = file.tokens();
-        List<SymbolKey> first = keysAt(tokens.range(gone));
-        List<SymbolKey> second = keysAt(tokens.range(other));
+    private boolean isSameToken(int gone, SourceFile there, int other, Map<SymbolKey, SymbolKey> names) {
+        List<SymbolKey> first = keysAt(file, file.tokens().range(gone));
+        List<SymbolKey> second = keysAt(there, there.tokens().range(other));
         boolean areLocal = first.size() == 1 && second.size() == 1
                 && first.get(0) instanceof SymbolKey.Local && second.get(0) instanceof SymbolKey.Local;
         if (areLocal) {
             SymbolKey known = names.putIfAbsent(first.get(0), second.get(0));
             return known == null || known.equals(second.get(0));
         }
-        return tokens.text(gone).equals(tokens.text(other)) && first.equals(second);
+        return file.tokens().text(gone).equals(there.tokens().text(other)) && first.equals(second);
     }
 
-    private List<SymbolKey> keysAt(Range token) {
-        return before.bindings(file.path()).stream()
+    private List<SymbolKey> keysAt(SourceFile of, Range token) {
+        return before.bindings(of.path()).stream()
                 .filter(binding -> binding.range().equals(token))
                 .map(Binding::key)
                 .toList();
     }
 
     /** Whether two pieces of code have the same tokens, and each name means the same in both. */
-    private boolean isSame(Range one, Range other) {
-        return codeIn(one).equals(codeIn(other)) && keysIn(one).equals(keysIn(other));
+    private boolean isSame(SourceFile of, Range one, SourceFile there, Range other) {
+        return codeIn(of, one).equals(codeIn(there, other)) && keysIn(of, one).equals(keysIn(there, other));
     }
 
-    private List<String> codeIn(Range range) {
-        Tokens tokens = file.tokens();
+    private static List<String> codeIn(SourceFile of, Range range) {
+        Tokens tokens = of.tokens();
         List<String> found = new ArrayList<>();
         for (int i = tokens.code(tokens.at(range.start())); i < tokens.count() && tokens.start(i) < range.end();
                 i = tokens.code(i + 1)) {
@@ -115,8 +118,8 @@ final class AlikeCode {
         return false;
     }
 
-    private List<SymbolKey> keysIn(Range range) {
-        return before.bindings(file.path()).stream()
+    private List<SymbolKey> keysIn(SourceFile of, Range range) {
+        return before.bindings(of.path()).stream()
                 .filter(binding -> range.encloses(binding.range()))
                 .map(Binding::key)
                 .toList();

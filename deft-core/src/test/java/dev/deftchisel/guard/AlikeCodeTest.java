@@ -14,6 +14,7 @@ import dev.deftchisel.workspace.SourceFile;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -71,7 +72,7 @@ class AlikeCodeTest {
     }
 
     private boolean areAlike(String gone, Edit edit, Alike.Varied... varied) {
-        return new AlikeCode(before, source).areAlike(edit, new Alike(body(gone), body("one"), List.of(varied), true));
+        return new AlikeCode(before, source).areAlike(edit, new Alike(body(gone), body("one"), List.of(varied), true, Optional.empty()));
     }
 
     private static Edit nothing(String gone) {

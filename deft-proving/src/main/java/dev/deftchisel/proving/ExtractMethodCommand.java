@@ -36,6 +36,6 @@ final class ExtractMethodCommand implements Callable<Integer> {
                 back ? Oracles.ofExtractionAndBack() : Oracles.ofReshaping(),
                 analyst -> expressions ? new ExpressionSubjects(analyst, options.seed(), OPERATION, true)
                         : new StatementSubjects(analyst, options.seed(), duplicates
-                                ? Answers.of("duplicates", "replace").and("results", "record") : Answers.none()), false);
+                                ? Answers.of("duplicates", "package").and("results", "record").and("visibility", "package") : Answers.none()), false);
     }
 }
