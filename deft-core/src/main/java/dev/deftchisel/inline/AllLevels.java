@@ -96,8 +96,14 @@ final class AllLevels {
     }
 
     private Optional<Step> step(Analyst next, Change change) {
-        for (Next call : calls(next, change)) {
-            Analysis around = next.analyse(Focus.around(call.file(), call.name()).deeply());
+        List<Next> calls = calls(change);
+        Map<Path, List<Range>> names = new HashMap<>();
+        calls.forEach(call -> names.computeIfAbsent(call.file(), file -> new ArrayList<>()).add(call.name()));
+        if (calls.isEmpty()) {
+            return Optional.empty();
+        }
+        Analysis around = next.analyse(new Focus(names.keySet(), Set.of(), Set.of(), names, true));
+        for (Next call : calls) {
             Optional<Symbol> called = around.bindings(call.file()).stream()
                     .filter(binding -> binding.isNamed() && binding.role() == Role.CALL && binding.range().equals(call.name()))
                     .flatMap(binding -> around.symbol(binding.key()).stream())
@@ -160,7 +166,7 @@ final class AllLevels {
     }
 
     /** The names before a parenthesis in what was carried from bodies, in order. */
-    private List<Next> calls(Analyst next, Change change) {
+    private List<Next> calls(Change change) {
         List<Next> found = new ArrayList<>();
         Mapping mapping = change.mapping();
         for (Map.Entry<Path, List<Range>> entry : bodies.entrySet()) {
