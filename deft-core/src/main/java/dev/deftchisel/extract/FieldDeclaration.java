@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
 
@@ -68,9 +69,7 @@ final class FieldDeclaration {
     }
 
     private Edit behind(Optional<Tree> last) {
-        boolean followsEnum = last.filter(member -> code.element(new TreePath(owner, member))
-                .filter(element -> element.getKind() == ElementKind.ENUM_CONSTANT).isPresent()).isPresent();
-        NewCode text = new NewCode(code.file()).write((followsEnum ? layout.lineEnd() : "") + layout.lineEnd() + indent
+        NewCode text = new NewCode(code.file()).write((isApart(last) ? layout.lineEnd() : "") + layout.lineEnd() + indent
                 + head + " ").name(name);
         value.ifPresent(range -> text.write(" = ").carry(range, Layout.indentOf(code.file(), range.start()), indent));
         text.write(";");
@@ -78,7 +77,15 @@ final class FieldDeclaration {
             return text.at(Layout.behind(code.file(), end(last.get())));
         }
         boolean isField = !members.isEmpty() && members.get(0) instanceof VariableTree;
-        return text.write(isField ? "" : layout.lineEnd()).at(opening());
+        boolean isApart = code.file().content().substring(opening()).lines().skip(1).findFirst().filter(String::isBlank).isPresent();
+        return text.write(isField || isApart ? "" : layout.lineEnd()).at(opening());
+    }
+
+    /** Whether a blank line keeps the field from what is before it: the constants of an enum, or constants when it is none. */
+    private boolean isApart(Optional<Tree> last) {
+        Optional<Element> element = last.flatMap(member -> code.element(new TreePath(owner, member)));
+        return element.filter(member -> member.getKind() == ElementKind.ENUM_CONSTANT
+                || member.getModifiers().contains(Modifier.STATIC) && !head.contains("static ")).isPresent();
     }
 
     /** An enum constant ends before its comma or semicolon. */

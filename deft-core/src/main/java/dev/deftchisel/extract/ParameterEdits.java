@@ -20,6 +20,8 @@ import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Words;
+import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -51,6 +53,7 @@ final class ParameterEdits {
     private final String name;
     private final EditsByFile edits;
     private final Map<SymbolKey, String> descriptors = new HashMap<>();
+    private final List<String> notes = new ArrayList<>();
 
     ParameterEdits(Analysis before, Code code, Selected selected, AtEntry entry, TreePath method, String name) {
         this.before = before;
@@ -65,7 +68,8 @@ final class ParameterEdits {
     }
 
     /** What all this is, after {@link #handOver} or {@link #handOn}. */
-    Change change(String title, List<String> notes) {
+    Change change(String title, List<String> more) {
+        notes.addAll(more);
         return edits.change(title, Meaning.parameters(descriptors), notes);
     }
 
@@ -145,7 +149,21 @@ final class ParameterEdits {
                 count++;
             }
         }
+        noteMentions();
         return count > 0 ? Optional.empty() : at(method, "nobody calls the method, so that nobody could hand the value over");
+    }
+
+    /** What is called by a name in a string is not found by its type. */
+    private void noteMentions() {
+        String word = element.getSimpleName().toString();
+        for (SourceFile file : before.files()) {
+            for (Range mention : Words.find(file.content(), word)) {
+                if (file.tokens().kind(file.tokens().at(mention.start())).isText()) {
+                    notes.add(before.snapshot().workspace().show(file.path()) + ":" + file.position(mention.start())
+                            + " names '" + word + "' in a string; who calls it by that hands nothing over");
+                }
+            }
+        }
     }
 
     private static Optional<TreePath> call(Code code, Binding use) {

@@ -112,11 +112,11 @@ final class ParameterHead {
         return text.carry(new Range(code.range(list.get(0)).start(), code.range(list.get(list.size() - 1)).end()));
     }
 
-    /** All but what says that the method overrides another, which the new one does not. */
+    /** Of annotations only what the compiler needs: others say that somebody looks for the method by them. */
     private void modifiers(NewCode text, String newLine) {
         for (AnnotationTree annotation : tree.getModifiers().getAnnotations()) {
             String written = code.text(annotation);
-            text.write(written.matches("@(java\\.lang\\.)?Override") ? "" : written + newLine);
+            text.write(written.matches("(?s)@(java\\.lang\\.)?(SuppressWarnings|SafeVarargs)\\b.*") ? written + newLine : "");
         }
         Tokens tokens = code.tokens();
         Range range = code.find(tree.getModifiers()).orElse(new Range(0, 0));

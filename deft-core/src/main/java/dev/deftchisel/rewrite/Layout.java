@@ -23,7 +23,9 @@ public record Layout(String lineEnd, String unit) {
         String content = file.content();
         LineMap lines = file.lines();
         Map<String, Integer> steps = new HashMap<>();
+        Map<String, Integer> others = new HashMap<>();
         String last = "";
+        boolean opens = false;
         for (int line = 1; line <= lines.count(); line++) {
             Range range = lines.rangeOf(line);
             String indent = indentAt(content, range.start());
@@ -33,11 +35,13 @@ public record Layout(String lineEnd, String unit) {
             }
             boolean isStep = indent.length() > last.length() && indent.startsWith(last);
             if (isStep && indent.length() - last.length() <= WIDEST_UNIT) {
-                steps.merge(indent.substring(last.length()), 1, Integer::sum);
+                // what goes on over several lines is often indented further than a block
+                (opens ? steps : others).merge(indent.substring(last.length()), 1, Integer::sum);
             }
             last = indent;
+            opens = content.substring(range.start(), range.end()).stripTrailing().endsWith("{");
         }
-        String unit = steps.entrySet().stream()
+        String unit = (steps.isEmpty() ? others : steps).entrySet().stream()
                 .max(Map.Entry.<String, Integer>comparingByValue().thenComparing(entry -> -entry.getKey().length()))
                 .map(Map.Entry::getKey)
                 .orElse("    ");
