@@ -198,18 +198,14 @@ public final class TypeWriter {
         }
         List<Edit> edits = new ArrayList<>();
         for (String name : added) {
-            // behind the last one that sorts before it, or before the next one where that is of the same group;
-            // the order of others is left alone
-            Optional<ImportSketch> before = known.stream()
+            // among those it has most in common with, behind the last one that sorts before it; the order of others is left alone
+            int most = known.stream().mapToInt(line -> common(line.name(), name)).max().orElse(0);
+            List<ImportSketch> group = known.stream().filter(line -> most < 2 || common(line.name(), name) == most).toList();
+            Optional<ImportSketch> before = group.stream()
                     .filter(line -> line.name().compareTo(name) < 0)
                     .reduce((one, other) -> other);
-            Optional<ImportSketch> next = before.map(line -> known.indexOf(line) + 1).filter(index -> index < known.size())
-                    .map(known::get)
-                    .filter(line -> common(line.name(), name) > common(before.get().name(), name));
-            int at = next.map(line -> line.range().start())
-                    .orElseGet(() -> before.map(line -> line.range().end()).orElse(known.get(0).range().start()));
-            boolean isBehind = before.isPresent() && next.isEmpty();
-            edits.add(Edit.of(new Range(at, at), isBehind ? end + "import " + name + ";" : "import " + name + ";" + end, Edit.Kind.IMPORT));
+            int at = before.map(line -> line.range().end()).orElse(group.get(0).range().start());
+            edits.add(Edit.of(new Range(at, at), before.isPresent() ? end + "import " + name + ";" : "import " + name + ";" + end, Edit.Kind.IMPORT));
         }
         return edits;
     }
