@@ -88,8 +88,7 @@ final class NewMethod {
     }
 
     private void declareRecord(NewCode text, String record, String newLine) {
-        boolean isInterface = code.element(home.owner()).filter(type -> type.getKind().isInterface()).isPresent();
-        text.write(layout.lineEnd() + newLine + (isInterface ? "" : "private ") + "record " + record + "(");
+        text.write(layout.lineEnd() + newLine + (isInInterface() ? "" : "private ") + "record " + record + "(");
         String separator = "";
         for (Flow.Variable output : results.outputs()) {
             signature.type(text.write(separator), output);
@@ -99,8 +98,15 @@ final class NewMethod {
         text.write(") {" + newLine + "}");
     }
 
+    private boolean isInInterface() {
+        return code.element(home.owner()).filter(type -> type.getKind().isInterface()).isPresent();
+    }
+
     private void head(NewCode text) {
-        text.write(visibility).write(signature.isStatic(home) ? "static " : "");
+        boolean isStatic = signature.isStatic(home);
+        boolean isOpen = isInInterface() && !visibility.equals("private ");
+        // the methods of an interface that are not private are public without saying so (JLS 9.4)
+        text.write(isOpen ? "" : visibility).write(isStatic ? "static " : isOpen ? "default " : "");
         signature.typeParameters(text);
         if (results.recordName().isPresent()) {
             text.write(results.recordName().get());
