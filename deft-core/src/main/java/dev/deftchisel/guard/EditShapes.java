@@ -153,10 +153,20 @@ final class EditShapes {
                             || binding.role() == Role.READ && (!edit.carried().isEmpty() || !edit.linked().isEmpty())
                             || binding.role() == Role.CALL && (!edit.carried().isEmpty() || isCarriedFrom(binding.key())
                                     || isOppositeOf(edit, binding.key())));
-            case KEYWORD -> OF_DECLARATIONS.contains(tokens.text(token)) || OF_JUMPS.contains(tokens.text(token));
-            case SYMBOL -> "()[]<>,.;=?@&:".contains(tokens.text(token)) || isOfOpposite(file, edit, tokens, token);
+            case KEYWORD -> OF_DECLARATIONS.contains(tokens.text(token)) || OF_JUMPS.contains(tokens.text(token))
+                    || isOfQuestion(file, edit, tokens, token);
+            case SYMBOL -> "()[]<>,.;=?@&:".contains(tokens.text(token)) || isOfOpposite(file, edit, tokens, token)
+                    || isOfQuestion(file, edit, tokens, token);
             default -> false;
         };
+    }
+
+    /** Whether an {@code if} or its braces go together with the call that it asks: the method's own statements are written instead. */
+    private boolean isOfQuestion(SourceFile file, Edit edit, Tokens tokens, int token) {
+        boolean isPart = tokens.text(token).equals("if") && tokens.start(token) == edit.range().start()
+                || (tokens.is(token, '{') || tokens.is(token, '}')) && tokens.text(tokens.at(edit.range().start())).equals("if");
+        return isPart && before.bindings(file.path()).stream().anyMatch(binding -> binding.role() == Role.CALL
+                        && edit.range().encloses(binding.range()) && isCarriedFrom(binding.key()));
     }
 
     /** Whether a {@code !} goes together with the call behind it: the opposite of what the method hands back is written. */

@@ -21,7 +21,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.function.Consumer;
 
 /** Puts what a method does in the place of one of its calls. */
 final class CallEdits {
@@ -64,7 +66,10 @@ final class CallEdits {
         CallPlace place = new CallPlace(site);
         Optional<TreePath> own = place.ownStatement().or(() -> callee.shape() instanceof Callee.Several
                 ? place.returnStatement() : Optional.empty());
-        if (merged.isPresent()) {
+        Optional<WayOut> wayOut = WayOut.of(site);
+        if (wayOut.isPresent()) {
+            edits.add(leaving(wayOut.get()).without(idle));
+        } else if (merged.isPresent()) {
             Range range = code.range(merged.get().statement().getLeaf());
             NewCode text = new NewCode(code.file());
             first(text, lineOf(range.start()));
@@ -85,6 +90,25 @@ final class CallEdits {
             edits.addAll(besides(place, idle));
         }
         return edits;
+    }
+
+    /** The statements of the method leave as the call's statement did. */
+    private Edit leaving(WayOut way) {
+        Range range = code.range(way.choice().getLeaf());
+        String newLine = lineOf(range.start());
+        NewCode text = new NewCode(code.file());
+        for (Handed one : site.variables()) {
+            body.declare(text, one, newLine);
+            text.write(newLine);
+        }
+        Range jump = code.range(way.jump());
+        SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>();
+        way.leaving().forEach(path -> instead.put(callee.code().range(path.getLeaf()), to -> to.from(code.file()).carry(jump)));
+        List<TreePath> statements = callee.tree().getBody().getStatements().stream()
+                .filter(statement -> statement != way.end().getLeaf())
+                .map(statement -> new TreePath(callee.body(), statement)).toList();
+        body.carry(text, List.of(callee.body()), body.range(statements), newLine.substring(layout.lineEnd().length()), instead);
+        return text.replacing(range);
     }
 
     /** The variable that the call is the value of gets its value in each branch. */

@@ -78,7 +78,9 @@ final class CallPlace {
 
     /** What is in the way; empty when nothing is. */
     Optional<Reason> objection() {
-        if (callee.shape() instanceof Callee.Several) {
+        if (WayOut.of(site).isPresent()) {
+            return Optional.empty();
+        } else if (callee.shape() instanceof Callee.Several) {
             return isLast() ? Optional.empty()
                     : site.reason("the method returns in several places, out of a loop or the like, and something follows the call");
         } else if (ownStatement().isPresent() && callee.shape() instanceof Callee.Statements simple
