@@ -9,7 +9,6 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKind;
-import dev.deftchisel.change.Alike;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
@@ -22,9 +21,7 @@ import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
-import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.TypeWriter;
-import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -139,11 +136,7 @@ public final class ExtractConstantOperation implements Operation {
                 .behindConstants(selected.range()));
         List<TreePath> places = all && !selected.isPartOfChain(code)
                 ? new SameValue(before, code, selected).within(owner) : List.of(selected.path());
-        for (TreePath place : places) {
-            Range whole = selected.whole(code, place);
-            Edit edit = new NewCode(code.file()).apartFrom(whole.start()).name(name).replacing(whole);
-            edits.add(selected.own(code, place).equals(selected.range()) ? edit : edit.giving(List.of(new Alike(whole, selected.range()))));
-        }
+        places.forEach(place -> edits.add(selected.named(code, place, name)));
         edits.addAll(writer.imports());
         return new Plan.Ready(new Change("extract '" + code.shown(selected.range(), 50) + "' to the constant " + name,
                 List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), edits)),

@@ -76,7 +76,8 @@ public final class ExtractMethodOperation implements Operation {
     public List<Question> questions() {
         return List.of(
                 new Question.Proposed(NAME, "the name of the method", List.of()),
-                Pick.anywhere(), PARAMETERS_QUESTION, Scope.question(), RESULTS_QUESTION, WHERE_QUESTION, VISIBILITY_QUESTION);
+                Pick.anywhere(), PARAMETERS_QUESTION, Scope.question(), RESULTS_QUESTION, WHERE_QUESTION,
+                VISIBILITY_QUESTION);
     }
 
     @Override

@@ -10,7 +10,6 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Effects;
-import dev.deftchisel.change.Alike;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
@@ -116,11 +115,7 @@ final class FieldEdits {
         List<TreePath> places = all && !selected.isPartOfChain(code)
                 ? new SameValue(before, code, selected).within(owner).stream().filter(path -> !isStatic(path)).toList()
                 : List.of(selected.path());
-        for (TreePath place : places) {
-            Range whole = selected.whole(code, place);
-            Edit edit = new NewCode(code.file()).apartFrom(whole.start()).name(name).replacing(whole);
-            edits.add(selected.own(code, place).equals(selected.range()) ? edit : edit.giving(List.of(new Alike(whole, selected.range()))));
-        }
+        places.forEach(place -> edits.add(selected.named(code, place, name)));
         edits.add(declaration(visibility + "final " + type.get(), inConstructors ? Optional.empty() : Optional.of(selected.range())));
         noteSerial();
         return inConstructors ? assignInConstructors() : Optional.empty();

@@ -104,7 +104,7 @@ final class ParameterEdits {
             index = isOwn ? head.index() : index;
             descriptors.put(key, withParameter(((SymbolKey.Method) key).descriptor(), head.index(), code.descriptor(type)));
         }
-        places.forEach(this::use);
+        places.forEach(place -> edits.of(code.file().path()).add(selected.named(code, place, name)));
         return calls(family, index);
     }
 
@@ -115,13 +115,6 @@ final class ParameterEdits {
         } else {
             text.write(name);
         }
-    }
-
-    private void use(TreePath place) {
-        Range whole = selected.whole(code, place);
-        Edit edit = new NewCode(code.file()).apartFrom(whole.start()).name(name).replacing(whole);
-        edits.of(code.file().path()).add(selected.own(code, place).equals(selected.range()) ? edit
-                : edit.giving(List.of(new Alike(whole, selected.range()))));
     }
 
     private Optional<Reason> calls(Set<SymbolKey> family, int index) {

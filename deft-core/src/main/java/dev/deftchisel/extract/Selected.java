@@ -26,6 +26,9 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.change.Alike;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
@@ -226,6 +229,13 @@ record Selected(TreePath path, Range range) {
             case AND, OR, XOR -> sameTypes;
             default -> false;
         };
+    }
+
+    /** Writes a name in a place of the value, whose code is written once for all of them. */
+    Edit named(Code code, TreePath place, String name) {
+        Range whole = whole(code, place);
+        Edit edit = new NewCode(code.file()).apartFrom(whole.start()).name(name).replacing(whole);
+        return own(code, place).equals(range) ? edit : edit.giving(List.of(new Alike(whole, range)));
     }
 
     /** A range with the parentheses around it; those of an {@code if} and the like are not the expression's own. */

@@ -19,8 +19,8 @@ import java.util.Set;
 import java.util.stream.Stream;
 
 /**
- * Compares which methods override, implement or clash with which. Only methods that a change renames, takes away or gives other parameters can differ, and
- * only in the types below the ones that declare them.
+ * Compares which methods override, implement or clash with which. Only methods that a change renames, takes away or
+ * gives other parameters can differ, and only in the types below the ones that declare them.
  */
 final class OverridingComparison {
 
