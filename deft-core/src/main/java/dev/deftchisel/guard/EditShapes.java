@@ -43,6 +43,8 @@ final class EditShapes {
             "final", "boolean", "byte", "short", "char", "int", "long", "float", "double", "extends", "super");
     /** Where control goes is seen by the compiler, which misses a result, or finds code that is not reached. */
     private static final Set<String> OF_JUMPS = Set.of("return", "break", "continue");
+    /** {@code if (isDone()) { ... }}, {@code if (found != null) { ... }}. */
+    private static final Set<String> OF_QUESTIONS = Set.of("if", "{", "}", "null", "!=");
     private static final String FAULT = "; that is a fault of deft";
 
     private final Analysis before;
@@ -161,10 +163,9 @@ final class EditShapes {
         };
     }
 
-    /** Whether an {@code if} or its braces go together with the call that it asks: the method's own statements are written instead. */
+    /** Whether a token goes together with a call that asks whether to leave: the method's own statements are written instead. */
     private boolean isOfQuestion(SourceFile file, Edit edit, Tokens tokens, int token) {
-        boolean isPart = tokens.text(token).equals("if") && tokens.start(token) == edit.range().start()
-                || (tokens.is(token, '{') || tokens.is(token, '}')) && tokens.text(tokens.at(edit.range().start())).equals("if");
+        boolean isPart = OF_QUESTIONS.contains(tokens.text(token));
         return isPart && before.bindings(file.path()).stream().anyMatch(binding -> binding.role() == Role.CALL
                         && edit.range().encloses(binding.range()) && isCarriedFrom(binding.key()));
     }

@@ -94,16 +94,16 @@ final class CallEdits {
 
     /** The statements of the method leave as the call's statement did. */
     private Edit leaving(WayOut way) {
-        Range range = code.range(way.choice().getLeaf());
+        Range range = way.range(code);
         String newLine = lineOf(range.start());
         NewCode text = new NewCode(code.file());
         for (Handed one : site.variables()) {
             body.declare(text, one, newLine);
             text.write(newLine);
         }
-        Range jump = code.range(way.jump());
         SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>();
-        way.leaving().forEach(path -> instead.put(callee.code().range(path.getLeaf()), to -> to.from(code.file()).carry(jump)));
+        way.jump().map(code::range).ifPresent(jump -> way.leaving().forEach(path ->
+                instead.put(callee.code().range(path.getLeaf()), to -> to.from(code.file()).carry(jump))));
         List<TreePath> statements = callee.tree().getBody().getStatements().stream()
                 .filter(statement -> statement != way.end().getLeaf())
                 .map(statement -> new TreePath(callee.body(), statement)).toList();

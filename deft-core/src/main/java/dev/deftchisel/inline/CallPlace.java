@@ -16,7 +16,6 @@ import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.Home;
 import dev.deftchisel.rewrite.HomeFinder;
 import java.util.Optional;
-import javax.lang.model.element.Element;
 import javax.lang.model.element.ExecutableElement;
 
 /** What is around a call, and whether statements may stand there. */
@@ -119,12 +118,16 @@ final class CallPlace {
 
     /** Whether what leaves the method may as well leave the code of the call: nothing follows, and the result is handed on. */
     boolean isLast() {
-        Optional<Element> around = member().flatMap(member -> code.element(member));
         if (returnStatement().isPresent() && !callee.isVoid()) {
-            return around.filter(element -> element instanceof ExecutableElement method
-                    && code.types().isSameType(method.getReturnType(), callee.element().getReturnType())).isPresent();
+            return returns();
         }
         return callee.isVoid() && ownStatement().filter(this::endsMethod).isPresent();
+    }
+
+    /** Whether the method around the call hands back what the method hands back that is called. */
+    boolean returns() {
+        return member().flatMap(code::element).filter(element -> element instanceof ExecutableElement method
+                && code.types().isSameType(method.getReturnType(), callee.element().getReturnType())).isPresent();
     }
 
     /** Whether other statements can stand before and behind one. */

@@ -3,68 +3,120 @@ package dev.deftchisel.inline;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.BreakTree;
 import com.sun.source.tree.ContinueTree;
+import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.LiteralTree;
+import com.sun.source.tree.NewArrayTree;
+import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ParenthesizedTree;
 import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Jumps;
+import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
+import javax.lang.model.element.Element;
 
 /**
- * A call that only asks whether to leave: {@code if (isDone(length)) break;}. Where the method answers with {@code true} in
- * the middle and with {@code false} at its end, its statements may as well leave themselves.
+ * A call that only asks whether to leave, or for what to leave with, so that the statements of the method may as well leave
+ * themselves:
+ * <ul>
+ *   <li>{@code if (isDone(length)) break;} where the method answers with {@code true} in the middle and with {@code false} at
+ *       its end;
+ *   <li>{@code Fee fee = found(length); if (fee != null) return fee;} where it answers with objects, and with {@code null} at
+ *       its end.
+ * </ul>
  *
- * @param choice the {@code if}, which goes
- * @param jump   what is done on {@code true}
- * @param leaving the statements of the method that answer with {@code true}
- * @param end     the one at its end that answers with {@code false}
+ * @param asking  the statements of the call, which go
+ * @param jump    what is written in place of each answer; empty where these stay
+ * @param leaving the statements of the method that answer in the middle
+ * @param end     the one at its end
  */
-record WayOut(TreePath choice, StatementTree jump, List<TreePath> leaving, TreePath end) {
+record WayOut(List<TreePath> asking, Optional<StatementTree> jump, List<TreePath> leaving, TreePath end) {
 
     static Optional<WayOut> of(CallSite site) {
         List<TreePath> statements = site.callee().tree().getBody().getStatements().stream()
                 .map(statement -> new TreePath(site.callee().body(), statement)).toList();
-        Optional<TreePath> choice = choice(site);
-        if (choice.isEmpty() || statements.isEmpty() || !(site.callee().shape() instanceof OneExit || site.callee().shape() instanceof Callee.Several)) {
+        boolean hasManyExits = site.callee().shape() instanceof OneExit || site.callee().shape() instanceof Callee.Several;
+        if (!hasManyExits || statements.isEmpty()) {
             return Optional.empty();
         }
-        List<StatementTree> then = inner(((IfTree) choice.get().getLeaf()).getThenStatement());
         TreePath end = statements.get(statements.size() - 1);
-        List<Jumps.Jump> jumps = Jumps.leaving(statements);
-        boolean isJump = then.size() == 1 && (then.get(0) instanceof BreakTree || then.get(0) instanceof ContinueTree
-                || then.get(0) instanceof ReturnTree way && (way.getExpression() == null || way.getExpression() instanceof LiteralTree));
-        boolean isReturn = isJump && then.get(0) instanceof ReturnTree;
-        boolean areAnswers = jumps.stream().allMatch(jump -> answers(jump.tree(), jump.tree() != end.getLeaf())
-                // a break in a loop of the method would leave only that
-                && (isReturn || !Code.leadsThrough(jump.path(), site.callee().tree(), tree -> Jumps.isLoop(tree) || tree instanceof SwitchTree)));
-        return isJump && areAnswers && answers(end.getLeaf(), false)
-                ? Optional.of(new WayOut(choice.get(), then.get(0), jumps.stream().map(Jumps.Jump::path)
-                        .filter(path -> path.getLeaf() != end.getLeaf()).toList(), end))
-                : Optional.empty();
+        List<TreePath> leaving = Jumps.leaving(statements).stream().map(Jumps.Jump::path)
+                .filter(path -> path.getLeaf() != end.getLeaf()).toList();
+        return question(site, leaving, end).or(() -> answer(site, leaving, end));
     }
 
-    /** The {@code if} without {@code else} whose condition the call is, in a list of statements. */
-    private static Optional<TreePath> choice(CallSite site) {
+    private static Optional<WayOut> question(CallSite site, List<TreePath> leaving, TreePath end) {
         TreePath at = site.path().getParentPath();
         while (at.getLeaf() instanceof ParenthesizedTree) {
             at = at.getParentPath();
         }
-        return at.getLeaf() instanceof IfTree choice && choice.getElseStatement() == null && CallPlace.isInList(at)
-                ? Optional.of(at) : Optional.empty();
+        if (!(at.getLeaf() instanceof IfTree choice) || choice.getElseStatement() != null || !CallPlace.isInList(at)) {
+            return Optional.empty();
+        }
+        List<StatementTree> then = inner(choice.getThenStatement());
+        boolean isReturn = then.size() == 1 && then.get(0) instanceof ReturnTree way
+                && (way.getExpression() == null || way.getExpression() instanceof LiteralTree);
+        boolean isOther = then.size() == 1 && (then.get(0) instanceof BreakTree || then.get(0) instanceof ContinueTree);
+        // a break in a loop of the method would leave only that
+        boolean areFree = isReturn || leaving.stream().noneMatch(path -> Code.leadsThrough(path, site.callee().tree(),
+                tree -> Jumps.isLoop(tree) || tree instanceof SwitchTree));
+        boolean isAnswered = answers(end, Boolean.FALSE) && leaving.stream().allMatch(path -> answers(path, Boolean.TRUE));
+        return (isReturn || isOther) && areFree && isAnswered
+                ? Optional.of(new WayOut(List.of(at), Optional.of(then.get(0)), leaving, end)) : Optional.empty();
+    }
+
+    private static Optional<WayOut> answer(CallSite site, List<TreePath> leaving, TreePath end) {
+        Code code = site.code();
+        TreePath declaration = site.path().getParentPath();
+        List<? extends StatementTree> list = Code.statements(declaration.getParentPath().getLeaf());
+        int index = list.indexOf(declaration.getLeaf());
+        boolean isAsked = declaration.getLeaf() instanceof VariableTree variable && variable.getInitializer() == site.tree()
+                && index >= 0 && index + 1 < list.size() && handsOn(list.get(index + 1), variable.getName().toString());
+        Optional<Element> holder = isAsked ? code.element(declaration) : Optional.empty();
+        boolean isOnlyThere = holder.filter(element -> code.occurrences(site.wholeMember()).stream()
+                .filter(one -> one.variable().equals(element)).count() == 3).isPresent();
+        boolean isSameResult = new CallPlace(site).returns();
+        boolean isAnswered = end.getLeaf() instanceof ReturnTree last && last.getExpression() != null
+                && last.getExpression().getKind() == Tree.Kind.NULL_LITERAL && leaving.stream().allMatch(WayOut::answersWithObject);
+        return isOnlyThere && isSameResult && isAnswered
+                ? Optional.of(new WayOut(List.of(declaration, new TreePath(declaration.getParentPath(), list.get(index + 1))),
+                        Optional.empty(), leaving, end))
+                : Optional.empty();
+    }
+
+    /** Whether a statement is {@code if (fee != null) return fee;}. */
+    private static boolean handsOn(StatementTree statement, String name) {
+        return statement instanceof IfTree choice && choice.getElseStatement() == null
+                && choice.getCondition().toString().equals("(" + name + " != null)")
+                && inner(choice.getThenStatement()).size() == 1
+                && inner(choice.getThenStatement()).get(0) instanceof ReturnTree way && way.getExpression() instanceof IdentifierTree handed
+                && handed.getName().contentEquals(name);
+    }
+
+    private static boolean answersWithObject(TreePath statement) {
+        return statement.getLeaf() instanceof ReturnTree result && (result.getExpression() instanceof NewClassTree
+                || result.getExpression() instanceof NewArrayTree
+                || result.getExpression() instanceof LiteralTree literal && literal.getKind() == Tree.Kind.STRING_LITERAL);
     }
 
     private static List<StatementTree> inner(StatementTree branch) {
         return branch instanceof BlockTree block ? List.copyOf(block.getStatements()) : List.of(branch);
     }
 
-    private static boolean answers(Tree statement, boolean value) {
-        return statement instanceof ReturnTree result && result.getExpression() instanceof LiteralTree literal
-                && Boolean.valueOf(value).equals(literal.getValue());
+    private static boolean answers(TreePath statement, Boolean value) {
+        return statement.getLeaf() instanceof ReturnTree result && result.getExpression() instanceof LiteralTree literal
+                && value.equals(literal.getValue());
+    }
+
+    /** Where the statements stand that go. */
+    Range range(Code code) {
+        return new Range(code.range(asking.get(0).getLeaf()).start(), code.range(asking.get(asking.size() - 1).getLeaf()).end());
     }
 }
