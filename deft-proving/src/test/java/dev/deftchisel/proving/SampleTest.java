@@ -116,7 +116,7 @@ class SampleTest {
 
     @Test
     void valuesThatBecomeFieldsCompile() throws IOException {
-        List<Verdict> verdicts = tried(40, Oracles.ofReshaping(), analyst -> new ExpressionSubjects(analyst, 5, "extract-field", true));
+        List<Verdict> verdicts = tried(80, Oracles.ofReshaping(), analyst -> new ExpressionSubjects(analyst, 5, "extract-field", true));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 
