@@ -85,7 +85,8 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
                 .filter(around -> around.getLeaf() instanceof MethodTree)
                 .findFirst());
         if (path.isEmpty() || !(code.get().element(path.get()).orElse(null) instanceof ExecutableElement element)) {
-            return new No(Reason.of("the method " + method.signature() + " is not declared in the workspace"));
+            return new No(Reason.of(method.isSource() ? "the method " + method.signature() + " is there without being written, as in a record"
+                    : "the method " + method.signature() + " is not declared in the workspace"));
         }
         return objection(analysis, method, code.get(), path.get(), element)
                 .map(sentence -> (Found) new No(Reason.at(code.get().file().path(), declared.get().range(), sentence)))
