@@ -132,7 +132,12 @@ public final class Code {
 
     /** Whether a tree runs later, or several times, or for another object, than what is around it up to an outer tree. */
     public static boolean isDeferred(TreePath path, Tree outer) {
-        return leadsThrough(path, outer, tree -> tree instanceof LambdaExpressionTree || tree instanceof ClassTree);
+        return leadsThrough(path, outer, Code::runsApart);
+    }
+
+    /** Whether what a tree contains runs at a time of its own: that of a lambda or class. */
+    public static boolean runsApart(Tree tree) {
+        return tree instanceof LambdaExpressionTree || tree instanceof ClassTree;
     }
 
     /** Whether a call is that of another constructor, {@code this(...)} or {@code super(...)} (JLS 8.8.7.1). */

@@ -42,7 +42,7 @@ public record Effects(
     /** Ends in an exception if a value is {@code null}. */
     public static final Effects NULL = new Effects(Set.of(), Set.of(), false, false, Failure.NULL, false);
     /** Reads a field or element that can change. */
-    static final Effects READ = new Effects(Set.of(), Set.of(), true, false, Failure.NEVER, false);
+    public static final Effects READ = new Effects(Set.of(), Set.of(), true, false, Failure.NEVER, false);
     /** Changes a field or element. */
     static final Effects WRITE = new Effects(Set.of(), Set.of(), false, true, Failure.NEVER, false);
     /** Makes an object and does nothing else. */

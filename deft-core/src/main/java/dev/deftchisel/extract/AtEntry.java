@@ -1,9 +1,7 @@
 package dev.deftchisel.extract;
 
 import com.sun.source.tree.BlockTree;
-import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.IdentifierTree;
-import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
@@ -13,7 +11,6 @@ import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.rewrite.Home;
 import dev.deftchisel.rewrite.HomeFinder;
 import java.util.List;
 import java.util.Optional;
@@ -114,13 +111,11 @@ final class AtEntry {
 
     private boolean isRepeated() {
         return Code.leadsThrough(selected.path(), method.getLeaf(),
-                tree -> Jumps.isLoop(tree) || tree instanceof LambdaExpressionTree || tree instanceof ClassTree);
+                tree -> Jumps.isLoop(tree) || Code.runsApart(tree));
     }
 
     private boolean isFirst() {
-        Home home = new HomeFinder(code, effects).find(selected.path());
-        BlockTree body = ((MethodTree) method.getLeaf()).getBody();
-        return home instanceof Home.Before before && before.list() == body && before.tree() == body.getStatements().get(0);
+        return new HomeFinder(code, effects).isFirst(selected.path(), ((MethodTree) method.getLeaf()).getBody());
     }
 
     /** Whether nothing up to the end of the statement in which it stands changes what it depends on. */

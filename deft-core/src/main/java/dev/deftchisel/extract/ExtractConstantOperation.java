@@ -1,12 +1,10 @@
 package dev.deftchisel.extract;
 
-import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Code;
-import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.change.Change;
@@ -82,16 +80,8 @@ public final class ExtractConstantOperation implements Operation {
 
     /** Why an expression is not constant in meaning; empty when it is. */
     private static Optional<String> obstacle(Code code, Selected selected) {
-        Effects effects = code.effects(selected.path());
-        if (!effects.readsLocals().isEmpty()) {
-            return Optional.of("it depends on '" + effects.readsLocals().iterator().next().getSimpleName()
-                    + "', which is another each time");
-        } else if (!effects.isPure() || effects.isFresh()) {
-            return Optional.of("evaluating it may do something, fail, or give another object each time");
-        } else if (effects.readsState()) {
-            return Optional.of("it depends on fields or elements that may change");
-        }
-        return code.dependsOnThis(selected.path()) ? Optional.of("it depends on the object it is evaluated in") : Optional.empty();
+        return selected.variation(code).or(() -> code.dependsOnThis(selected.path())
+                ? Optional.of("it depends on the object it is evaluated in") : Optional.empty());
     }
 
     @Override
@@ -123,7 +113,7 @@ public final class ExtractConstantOperation implements Operation {
     }
 
     private Plan plan(Analysis before, Code code, Selected selected, String name, boolean all, String visibility) {
-        TreePath owner = owner(selected.path());
+        TreePath owner = selected.owner();
         TypeWriter writer = new TypeWriter(code);
         Optional<String> type = code.type(selected.path()).flatMap(writer::write);
         if (type.isEmpty()) {
@@ -141,13 +131,5 @@ public final class ExtractConstantOperation implements Operation {
         return new Plan.Ready(new Change("extract '" + code.shown(selected.range(), 50) + "' to the constant " + name,
                 List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), edits)),
                 Meaning.same(), List.of()), before);
-    }
-
-    private static TreePath owner(TreePath path) {
-        TreePath at = path;
-        while (!(at.getLeaf() instanceof ClassTree)) {
-            at = at.getParentPath();
-        }
-        return at;
     }
 }

@@ -158,7 +158,7 @@ public final class ExtractMethodOperation implements Operation {
                 .or(() -> isAround ? MethodHome.objection(code, fragment) : Optional.empty())
                 .map(Plan::refused)
                 .orElseGet(() -> new MethodPlan(before, code, fragment, flow, exits, home.get(), name)
-                        .plan(Visibility.modifier(answers), Scope.of(answers), answers.single(PARAMETERS).orElse("")));
+                        .plan(Visibility.modifier(answers), scope, answers.single(PARAMETERS).orElse("")));
     }
 
     /** A place that turns out to mean something else is left alone. */

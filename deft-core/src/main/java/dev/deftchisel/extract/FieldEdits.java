@@ -25,7 +25,6 @@ import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.SortedMap;
 import java.util.function.Consumer;
 import javax.lang.model.element.Element;
@@ -34,8 +33,6 @@ import javax.lang.model.type.TypeMirror;
 
 /** Writes the field, what gives it its value, and its name in the places of the value. */
 final class FieldEdits {
-
-    private static final Effects READ = new Effects(Set.of(), Set.of(), true, false, Effects.Failure.NEVER, false);
 
     private final Analysis before;
     private final Code code;
@@ -53,21 +50,13 @@ final class FieldEdits {
         this.selected = selected;
         this.name = name;
         this.visibility = visibility;
-        this.owner = owner(selected.path());
+        this.owner = selected.owner();
         this.writer = new TypeWriter(code);
-    }
-
-    private static TreePath owner(TreePath path) {
-        TreePath at = path;
-        while (!(at.getLeaf() instanceof ClassTree)) {
-            at = at.getParentPath();
-        }
-        return at;
     }
 
     /** Why the class cannot have such a field. */
     static Optional<Reason> obstacle(Code code, Selected selected) {
-        Optional<Element> type = code.element(owner(selected.path()));
+        Optional<Element> type = code.element(selected.owner());
         boolean isRecord = type.filter(element -> element.getKind() == ElementKind.RECORD).isPresent();
         boolean isInterface = type.filter(element -> element.getKind().isInterface()).isPresent();
         return !isRecord && !isInterface ? Optional.empty() : Optional.of(Reason.at(code.file().path(), selected.range(),
@@ -76,7 +65,7 @@ final class FieldEdits {
 
     /** Where a statement may stand that gives the field the value: nothing in between may do so, or read it. */
     static Home home(Code code, Selected selected) {
-        return new HomeFinder(code, code.effects(selected.path()).and(READ)).find(selected.path());
+        return new HomeFinder(code, code.effects(selected.path()).and(Effects.READ)).find(selected.path());
     }
 
     Change change() {
@@ -123,13 +112,7 @@ final class FieldEdits {
 
     /** Why a value is not the same for the whole life of an object; empty when it is. */
     static Optional<Reason> onceObjection(Code code, Selected selected) {
-        Effects effects = code.effects(selected.path());
-        Optional<String> sentence = effects.readsLocals().stream().findFirst()
-                .map(local -> "it depends on '" + local.getSimpleName() + "', which is another each time")
-                .or(() -> !effects.isPure() || effects.isFresh()
-                        ? Optional.of("evaluating it may do something, fail, or give another object each time")
-                        : effects.readsState() ? Optional.of("it depends on fields or elements that may change") : Optional.empty());
-        return sentence.map(why -> Reason.at(code.file().path(), selected.range(), why));
+        return selected.variation(code).map(why -> Reason.at(code.file().path(), selected.range(), why));
     }
 
     private Edit declaration(String head, Optional<Range> value) {

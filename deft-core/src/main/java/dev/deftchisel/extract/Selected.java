@@ -5,6 +5,7 @@ import com.sun.source.tree.ArrayAccessTree;
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.CaseTree;
+import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.CompoundAssignmentTree;
 import com.sun.source.tree.DoWhileLoopTree;
 import com.sun.source.tree.ExpressionTree;
@@ -26,6 +27,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.change.Alike;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.rewrite.NewCode;
@@ -51,6 +53,25 @@ record Selected(TreePath path, Range range) {
 
     ExpressionTree tree() {
         return (ExpressionTree) path.getLeaf();
+    }
+
+    /** The class that it stands in. */
+    TreePath owner() {
+        TreePath at = path;
+        while (!(at.getLeaf() instanceof ClassTree)) {
+            at = at.getParentPath();
+        }
+        return at;
+    }
+
+    /** Why evaluating it again can give something else, within one object; empty when it cannot. */
+    Optional<String> variation(Code code) {
+        Effects effects = code.effects(path);
+        return effects.readsLocals().stream().findFirst()
+                .map(local -> "it depends on '" + local.getSimpleName() + "', which is another each time")
+                .or(() -> !effects.isPure() || effects.isFresh()
+                        ? Optional.of("evaluating it may do something, fail, or give another object each time")
+                        : effects.readsState() ? Optional.of("it depends on fields or elements that may change") : Optional.empty());
     }
 
     /** The code of an expression like this one: of this one itself, of the part of a chain. */

@@ -97,10 +97,7 @@ final class CallEdits {
         Range range = way.range(code);
         String newLine = lineOf(range.start());
         NewCode text = new NewCode(code.file());
-        for (Handed one : site.variables()) {
-            body.declare(text, one, newLine);
-            text.write(newLine);
-        }
+        declareVariables(text, newLine);
         SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>();
         way.jump().map(code::range).ifPresent(jump -> way.leaving().forEach(path ->
                 instead.put(callee.code().range(path.getLeaf()), to -> to.from(code.file()).carry(jump))));
@@ -111,6 +108,13 @@ final class CallEdits {
         return text.replacing(range);
     }
 
+    private void declareVariables(NewCode text, String newLine) {
+        for (Handed one : site.variables()) {
+            body.declare(text, one, newLine);
+            text.write(newLine);
+        }
+    }
+
     /** The variable that the call is the value of gets its value in each branch. */
     private Edit intoVariable(OneExit exit, TreePath variable) {
         VariableTree tree = (VariableTree) variable.getLeaf();
@@ -118,10 +122,7 @@ final class CallEdits {
         Range name = body.declaredName(variable);
         String newLine = lineOf(range.start());
         NewCode text = new NewCode(code.file());
-        for (Handed one : site.variables()) {
-            body.declare(text, one, newLine);
-            text.write(newLine);
-        }
+        declareVariables(text, newLine);
         text.carry(new Range(range.start(), name.end())).write(";" + newLine);
         new StepWriter(body, site.callee(), layout, to -> to.from(code.file()).carry(name)).steps(text, exit.steps(), newLine);
         return text.replacing(range);

@@ -1,9 +1,7 @@
 package dev.deftchisel.inline;
 
 import com.sun.source.tree.BlockTree;
-import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionStatementTree;
-import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.StatementTree;
@@ -145,7 +143,7 @@ final class CallPlace {
     private Optional<TreePath> member() {
         for (TreePath at = path; at != null; at = at.getParentPath()) {
             Tree tree = at.getLeaf();
-            if (tree instanceof LambdaExpressionTree || tree instanceof ClassTree) {
+            if (Code.runsApart(tree)) {
                 return Optional.empty();
             } else if (tree instanceof MethodTree) {
                 return Optional.of(at);

@@ -3,11 +3,9 @@ package dev.deftchisel.inline;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.IdentifierTree;
-import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
-import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
@@ -179,15 +177,11 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
         boolean isUsedBehind = all.stream().anyMatch(found -> found.offset() >= end);
         boolean isAnotherArgument = all.stream().filter(found -> range().contains(found.offset())).count() > 1;
         int declared = all.isEmpty() ? 0 : all.get(0).offset();
-        boolean isRepeated = Code.leadsThrough(path, null, tree -> (Jumps.isLoop(tree) || isBody(tree))
+        boolean isRepeated = Code.leadsThrough(path, null, tree -> (Jumps.isLoop(tree) || Code.runsApart(tree))
                 && code.range(tree).start() > declared);
         boolean isCaptured = all.stream().anyMatch(found -> Code.leadsThrough(found.path(), null,
-                tree -> isBody(tree) && code.range(tree).start() > declared));
+                tree -> Code.runsApart(tree) && code.range(tree).start() > declared));
         return !isUsedBehind && !isRepeated && !isAnotherArgument && !isCaptured;
-    }
-
-    private static boolean isBody(Tree tree) {
-        return tree instanceof LambdaExpressionTree || tree instanceof ClassTree;
     }
 
     List<Handed> variables() {

@@ -8,7 +8,6 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Effects;
-import dev.deftchisel.rewrite.Home;
 import dev.deftchisel.rewrite.HomeFinder;
 import dev.deftchisel.source.Range;
 import java.util.List;
@@ -104,9 +103,7 @@ record Handed(Optional<String> name, List<TreePath> values, boolean isPacked, Ty
 
     /** Whether a use is reached in any case, and nothing before it in the body makes a difference. */
     private static boolean isFirst(Callee callee, Effects effects, TreePath use) {
-        Home home = new HomeFinder(callee.code(), effects).find(use);
-        return home instanceof Home.Before before && before.list() == callee.tree().getBody()
-                && before.tree() == callee.tree().getBody().getStatements().get(0);
+        return new HomeFinder(callee.code(), effects).isFirst(use, callee.tree().getBody());
     }
 
     /** Whether the value cannot be {@code null}. */

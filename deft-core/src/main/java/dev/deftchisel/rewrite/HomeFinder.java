@@ -4,6 +4,7 @@ import com.sun.source.tree.ArrayAccessTree;
 import com.sun.source.tree.AssertTree;
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.CompoundAssignmentTree;
@@ -75,6 +76,12 @@ public final class HomeFinder {
         return objection.or(() -> inTheWay().stream().findFirst().map(this::comesFirst))
                 .map(found -> (Home) found)
                 .orElse(home);
+    }
+
+    /** Whether the expression is evaluated in any case when a body runs, and nothing before it makes a difference. */
+    public boolean isFirst(TreePath expression, BlockTree body) {
+        return find(expression) instanceof Home.Before before
+                && before.list() == body && before.tree() == body.getStatements().get(0);
     }
 
     private Home.Nowhere comesFirst(TreePath sibling) {
