@@ -3,6 +3,7 @@ package dev.deftchisel.analysis;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.Collection;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -52,6 +53,20 @@ public record Focus(
     /** The same, also for bodies that declare subtypes of these. */
     public Focus withTypes(Set<String> simpleNames) {
         return new Focus(files, names, simpleNames, around, isDeep);
+    }
+
+    /** The same in more files. */
+    public Focus andFiles(Collection<Path> more) {
+        Set<Path> all = new HashSet<>(files);
+        all.addAll(more);
+        return new Focus(all, names, types, around, isDeep);
+    }
+
+    /** The same, also for bodies in which one of these stands; nothing is added to a focus on everything. */
+    public Focus andNames(Collection<String> more) {
+        Set<String> all = new HashSet<>(names);
+        all.addAll(more);
+        return isPartial() ? new Focus(files, all, types, around, isDeep) : this;
     }
 
     /** Whether bodies are left out. */

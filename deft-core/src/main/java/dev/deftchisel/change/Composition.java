@@ -1,15 +1,19 @@
 package dev.deftchisel.change;
 
+import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Stream;
 
 /**
  * Two changes, the second of which goes on where the first ends, as one change of the code before both. What the second
@@ -99,7 +103,9 @@ public final class Composition {
         }
         List<String> notes = new ArrayList<>(first.notes());
         second.notes().stream().filter(note -> !notes.contains(note)).forEach(notes::add);
-        return new Change(first.title(), List.copyOf(files.values()), first.meaning(), notes);
+        Set<SymbolKey> opened = new HashSet<>(first.meaning().opened());
+        opened.addAll(second.meaning().opened());
+        return new Change(first.title(), List.copyOf(files.values()), first.meaning().opening(opened), notes);
     }
 
     /** Pieces of the text between the changes. */
@@ -128,7 +134,7 @@ public final class Composition {
         int at = 0;
         for (Edit edit : file.takenEdits()) {
             after.addAll(between(file.path(), content, new Range(at, edit.range().start())));
-            written(edit, piece -> origins(piece), after);
+            written(edit, this::origins, after);
             at = edit.range().end();
         }
         after.addAll(between(file.path(), content, new Range(at, content.length())));
@@ -186,8 +192,26 @@ public final class Composition {
                 .map(pieces -> new Range(pieces.get(0).origin(), pieces.get(0).origin() + pieces.get(0).text().length()))
                 .filter(range::encloses)
                 .forEach(unneeded::add);
-        return Optional.of(Edit.of(range, text.toString(), isImport ? Edit.Kind.IMPORT : Edit.Kind.CODE)
+        return Optional.of(Edit.of(range, text.toString(), isImport ? Edit.Kind.IMPORT
+                : opens(file, range, parts) ? Edit.Kind.ACCESS : Edit.Kind.CODE)
                 .carrying(carried).giving(alike).without(unneeded));
+    }
+
+    /** Whether one of the changes does nothing else to a stretch than to change who may use a declaration. */
+    private boolean opens(FileChange file, Range range, List<Edit> parts) {
+        Stream<Range> second = file.takenEdits().stream()
+                .filter(edit -> edit.kind() == Edit.Kind.ACCESS)
+                .flatMap(edit -> stayed(file, edit.range()).stream());
+        Stream<Range> first = parts.stream().filter(edit -> edit.kind() == Edit.Kind.ACCESS).map(Edit::range);
+        return Stream.concat(first, second).anyMatch(range::equals);
+    }
+
+    /** Where a place of the text between the changes stood at first, if nothing happened to it. */
+    private Optional<Range> stayed(FileChange file, Range range) {
+        return between(file.path(), file.before().content(), new Range(range.start(), range.end() + 1)).stream()
+                .filter(piece -> piece.stays() && piece.text().length() > range.length())
+                .map(piece -> new Range(piece.origin(), piece.origin() + range.length()))
+                .findFirst();
     }
 
     /** The edits of the first change that lie in a stretch. */

@@ -41,6 +41,8 @@ public record Edit(
         /** Code added so that a name keeps its meaning. */
         QUALIFIER("qualifier"),
         IMPORT("import"),
+        /** A modifier by which a declaration can be used from further away. */
+        ACCESS("access modifier"),
         /** Code that is written anew, around code that is carried. */
         CODE("piece of code"),
         COMMENT("comment"),

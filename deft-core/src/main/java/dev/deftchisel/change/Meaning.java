@@ -1,7 +1,9 @@
 package dev.deftchisel.change;
 
 import dev.deftchisel.analysis.SymbolKey;
+import java.util.HashSet;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * What a change does to symbols: everything it does not name must mean the same afterwards.
@@ -9,29 +11,37 @@ import java.util.Map;
  * @param names       the new simple name of each symbol that is renamed
  * @param packages    the new name of each package that moves; the types in it move along
  * @param descriptors the descriptor that each method gets whose parameters change (JVMS 4.3.3)
+ * @param opened      what can be used from further away than before (JLS 6.6)
  */
-public record Meaning(Map<SymbolKey, String> names, Map<String, String> packages, Map<SymbolKey, String> descriptors) {
+public record Meaning(
+        Map<SymbolKey, String> names, Map<String, String> packages, Map<SymbolKey, String> descriptors, Set<SymbolKey> opened) {
 
     /** Copies the maps. */
     public Meaning {
         names = Map.copyOf(names);
         packages = Map.copyOf(packages);
         descriptors = Map.copyOf(descriptors);
+        opened = Set.copyOf(opened);
     }
 
     /** New names for symbols and packages. */
     public Meaning(Map<SymbolKey, String> names, Map<String, String> packages) {
-        this(names, packages, Map.of());
+        this(names, packages, Map.of(), Set.of());
     }
 
     /** Other parameters for methods. */
     public static Meaning parameters(Map<SymbolKey, String> descriptors) {
-        return new Meaning(Map.of(), Map.of(), descriptors);
+        return new Meaning(Map.of(), Map.of(), descriptors, Set.of());
     }
 
     /** A change after which every symbol is what it was. */
     public static Meaning same() {
         return new Meaning(Map.of(), Map.of());
+    }
+
+    /** The same, but for what can be used from further away. */
+    public Meaning opening(Set<SymbolKey> others) {
+        return new Meaning(names, packages, descriptors, others);
     }
 
     /** The binary name that a type has afterwards. */

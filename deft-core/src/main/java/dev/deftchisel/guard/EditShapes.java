@@ -1,9 +1,12 @@
 package dev.deftchisel.guard;
 
+import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.ReturnTree;
+import com.sun.source.tree.VariableTree;
+import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Effects;
@@ -26,6 +29,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
 /**
@@ -45,6 +49,7 @@ final class EditShapes {
     private static final Set<String> OF_JUMPS = Set.of("return", "break", "continue");
     /** {@code if (isDone()) { ... }}, {@code if (found != null) { ... }}. */
     private static final Set<String> OF_QUESTIONS = Set.of("if", "{", "}", "null", "!=");
+    private static final Pattern ACCESS_MODIFIER = Pattern.compile("((private|protected|public)\\s+)?");
     private static final String FAULT = "; that is a fault of deft";
 
     private final Analysis before;
@@ -84,6 +89,7 @@ final class EditShapes {
             case DECLARATION, REFERENCE, DOCUMENTATION -> isNewName(file, edit);
             case QUALIFIER -> isQualifier(file, edit) || isElementName(edit);
             case IMPORT -> isImport(file, edit);
+            case ACCESS -> opens(file, edit);
             case CODE -> edit.carried().stream().allMatch(piece -> isCarried(edit, piece))
                     && edit.alike().stream().allMatch(twin -> new AlikeCode(before, file).areAlike(edit, twin))
                     && edit.unneeded().stream().allMatch(idle -> isPure(file, idle))
@@ -276,6 +282,33 @@ final class EditShapes {
         return around.stream()
                 .filter(one -> change.meaning().names().getOrDefault(one.key(), one.name()).equals(name))
                 .count() == 1;
+    }
+
+    /**
+     * Whether all that happens is that a declaration which the change opens gets a modifier that opens it. Of others in
+     * the way, such as subclasses, {@link OverridingComparison} and the comparison of names know.
+     */
+    private boolean opens(SourceFile file, Edit edit) {
+        String gone = file.content().substring(edit.range().start(), edit.range().end());
+        return ACCESS_MODIFIER.matcher(gone).matches() && ACCESS_MODIFIER.matcher(edit.replacement()).matches()
+                && change.meaning().opened().stream().anyMatch(key -> before.declaration(key)
+                        .filter(declared -> declared.file().equals(file.path()) && isWider(key)
+                                && isHeadOf(file, edit.range(), declared.range())).isPresent());
+    }
+
+    /** Whether a stretch stands in a declaration and before its name. */
+    private boolean isHeadOf(SourceFile file, Range stretch, Range name) {
+        return before.code(file.path()).stream().flatMap(code -> code.around(name).stream()
+                        .filter(path -> path.getLeaf() instanceof MethodTree || path.getLeaf() instanceof VariableTree
+                                || path.getLeaf() instanceof ClassTree)
+                        .limit(1).map(path -> code.range(path.getLeaf())))
+                .anyMatch(declaration -> declaration.start() <= stretch.start() && stretch.end() <= name.start());
+    }
+
+    private boolean isWider(SymbolKey key) {
+        Optional<AccessLevel> was = before.symbol(key).map(symbol -> AccessLevel.of(symbol.modifiers()));
+        Optional<AccessLevel> willBe = after.symbol(mapping.key(key)).map(symbol -> AccessLevel.of(symbol.modifiers()));
+        return was.isPresent() && willBe.filter(level -> level.compareTo(was.get()) > 0).isPresent();
     }
 
     private static boolean isImport(SourceFile file, Edit edit) {

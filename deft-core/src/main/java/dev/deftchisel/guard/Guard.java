@@ -5,6 +5,7 @@ import dev.deftchisel.analysis.AnalysisException;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SearchWords;
+import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
@@ -35,12 +36,15 @@ import java.util.stream.Collectors;
  * (overload resolution, JLS 15.12, is covered by this: another overload is another declaration);</li>
  * <li>calls, lambdas, method references and conditionals have the same erased type, constants the same value;</li>
  * <li>each method overrides the same methods (JLS 8.4.8), in every type below those concerned;</li>
+ * <li>what is opened is not found by anyone who found something else before, and overrides nothing new;</li>
  * <li>no member that serialization finds by its name gets or loses that name;</li>
  * <li>a name that is given to something new means that wherever it is written;</li>
  * <li>no edit does anything that its kind does not say.</li>
  * </ol>
  */
 public final class Guard {
+
+    private static final String FAULT = "; that is a fault of deft";
 
     private final Analyst analyst;
 
@@ -117,6 +121,13 @@ public final class Guard {
                         names.addAll(SearchWords.of(symbol, before));
                     }
                 }));
+        Set<String> opened = new HashSet<>();
+        change.meaning().opened().forEach(key -> before.symbol(key).map(Symbol::name).ifPresent(opened::add));
+        if (!before.focus().names().isEmpty() && !before.focus().names().containsAll(opened)) {
+            return List.of(new Difference(Difference.Kind.UNPROVEN, before.snapshot().workspace().root(), new Range(0, 0),
+                    Optional.empty(), Optional.empty(), "bodies that mention what is opened were not analysed" + FAULT));
+        }
+        names.addAll(opened);
         if (names.isEmpty()) {
             return List.of();
         }
@@ -128,7 +139,7 @@ public final class Guard {
 
     private static Difference blind(SourceFile file, String what) {
         return new Difference(Difference.Kind.UNPROVEN, file.path(), new Range(0, 0), Optional.empty(), Optional.empty(),
-                what + "; that is a fault of deft");
+                what + FAULT);
     }
 
     /** The same stretches of code, and all that is written anew. */

@@ -19,8 +19,8 @@ import java.util.Set;
 import java.util.stream.Stream;
 
 /**
- * Compares which methods override, implement or clash with which. Only methods that a change renames, takes away or
- * gives other parameters can differ, and only in the types below the ones that declare them.
+ * Compares which methods override, implement or clash with which. Only methods that a change renames, takes away,
+ * opens or gives other parameters can differ, and only in the types below the ones that declare them.
  */
 final class OverridingComparison {
 
@@ -46,10 +46,11 @@ final class OverridingComparison {
                 before.symbol(method.owner()).map(Symbol::name).filter(name -> !name.isEmpty()).ifPresent(owners::add);
             }
         }
-        Stream<SymbolKey.Method> otherParameters = change.meaning().descriptors().keySet().stream()
+        Stream<SymbolKey.Method> declaredOtherwise = Stream.concat(
+                        change.meaning().descriptors().keySet().stream(), change.meaning().opened().stream())
                 .filter(key -> key instanceof SymbolKey.Method)
                 .map(key -> (SymbolKey.Method) key);
-        Stream.concat(removed().stream(), otherParameters).forEach(method -> {
+        Stream.concat(removed().stream(), declaredOtherwise).forEach(method -> {
             names.add(method.name());
             before.symbol(method.owner()).map(Symbol::name).filter(name -> !name.isEmpty()).ifPresent(owners::add);
         });

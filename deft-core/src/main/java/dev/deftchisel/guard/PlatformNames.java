@@ -18,7 +18,7 @@ import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 
 /**
- * Finds members that serialization looks up by name and signature, so that no code mentions them and yet their name has
+ * Finds members that serialization looks up by name, signature and access, so that no code mentions them and yet their name has
  * a meaning (Java Object Serialization Specification, 1.5, 2.3 to 2.6, 3.4 to 3.7, 4.6).
  */
 final class PlatformNames {
@@ -29,7 +29,8 @@ final class PlatformNames {
             "readObjectNoData", Set.of("()V"),
             "writeReplace", Set.of("()Ljava.lang.Object;"),
             "readResolve", Set.of("()Ljava.lang.Object;"));
-    private static final Set<String> FIELDS = Set.of("serialVersionUID", "serialPersistentFields");
+    private static final String PERSISTENT = "serialPersistentFields";
+    private static final Set<String> FIELDS = Set.of("serialVersionUID", PERSISTENT);
 
     private final Analysis before;
     private final Change change;
@@ -50,6 +51,11 @@ final class PlatformNames {
                         isSpecial(newName, method.descriptor()), newName).ifPresent(differences::add);
             }
         });
+        change.meaning().opened().stream()
+                .filter(key -> key instanceof SymbolKey.Method method && isSpecial(method.name(), method.descriptor())
+                        && isSerializable(method.owner())
+                        || key instanceof SymbolKey.Field field && field.name().equals(PERSISTENT) && isSerializable(field.owner()))
+                .forEach(key -> differences.add(difference(key, name(key) + " is found when objects are serialized only as it is declared")));
         return differences;
     }
 
@@ -65,13 +71,19 @@ final class PlatformNames {
         if (!was && !willBe || !isSerializable(owner)) {
             return Optional.empty();
         }
-        String name = before.symbol(key).map(Symbol::signature).orElse(newName);
+        return Optional.of(difference(key, was ? name(key) + " is found by this name when objects are serialized, and would no longer be"
+                : name(key) + " would be found by the name " + newName + " when objects are serialized"));
+    }
+
+    private String name(SymbolKey key) {
+        return before.symbol(key).map(Symbol::signature).orElse("this");
+    }
+
+    private Difference difference(SymbolKey key, String sentence) {
         Optional<Binding> declared = before.declaration(key);
         Path place = declared.map(Binding::file).orElse(before.snapshot().workspace().root());
-        return Optional.of(new Difference(Difference.Kind.BINDING, place,
-                declared.map(Binding::range).orElse(new Range(0, 0)), Optional.of(key), Optional.empty(),
-                was ? name + " is found by this name when objects are serialized, and would no longer be"
-                        : name + " would be found by the name " + newName + " when objects are serialized"));
+        return new Difference(Difference.Kind.BINDING, place,
+                declared.map(Binding::range).orElse(new Range(0, 0)), Optional.of(key), Optional.empty(), sentence);
     }
 
     private boolean isSerializable(SymbolKey owner) {

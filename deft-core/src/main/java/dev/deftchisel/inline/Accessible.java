@@ -5,8 +5,11 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
+import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Code;
-import java.util.Optional;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
@@ -24,9 +27,9 @@ final class Accessible {
         this.here = here;
     }
 
-    /** The first thing that may not, in words; empty when all may. */
-    Optional<String> firstHidden(Callee callee) {
-        String[] found = {null};
+    /** What may not, in the order of the method's body, each once. */
+    List<Element> hidden(Callee callee) {
+        Set<Element> found = new LinkedHashSet<>();
         new TreePathScanner<Void, Void>() {
             @Override
             public Void visitIdentifier(IdentifierTree tree, Void unused) {
@@ -36,8 +39,9 @@ final class Accessible {
 
             @Override
             public Void visitMemberSelect(MemberSelectTree tree, Void unused) {
+                super.visitMemberSelect(tree, null);
                 note(getCurrentPath());
-                return super.visitMemberSelect(tree, null);
+                return null;
             }
 
             @Override
@@ -49,17 +53,22 @@ final class Accessible {
             }
 
             private void note(TreePath path) {
-                if (found[0] == null && callee.code().find(path.getLeaf()).isPresent()) {
-                    callee.code().element(path).filter(element -> !isSeen(element)).ifPresent(element -> found[0] = words(element));
+                if (callee.code().find(path.getLeaf()).isPresent()) {
+                    callee.code().element(path).filter(element -> !isSeen(element)).ifPresent(found::add);
                 }
             }
         }.scan(callee.body(), null);
-        return Optional.ofNullable(found[0]);
+        return List.copyOf(found);
     }
 
-    private static String words(Element element) {
-        String name = element.getKind() == ElementKind.CONSTRUCTOR ? "a constructor" : "'" + element.getSimpleName() + "'";
-        return name + ", which " + element.getEnclosingElement().getSimpleName() + " keeps to itself";
+    /** How far it would have to be opened. */
+    AccessLevel needed(Element element) {
+        return isNear(element) ? AccessLevel.PACKAGE : AccessLevel.PUBLIC;
+    }
+
+    /** For people. */
+    static String words(Element element) {
+        return element.getKind() == ElementKind.CONSTRUCTOR ? "a constructor" : "'" + element.getSimpleName() + "'";
     }
 
     private boolean isSeen(Element element) {
@@ -72,8 +81,11 @@ final class Accessible {
         } else if (element.getModifiers().contains(Modifier.PRIVATE)) {
             return outermost(element).equals(outermost(here));
         }
-        boolean isNear = code.elements().getPackageOf(element).equals(code.elements().getPackageOf(here));
-        return isNear || element.getModifiers().contains(Modifier.PROTECTED) && isInherited(element);
+        return isNear(element) || element.getModifiers().contains(Modifier.PROTECTED) && isInherited(element);
+    }
+
+    private boolean isNear(Element element) {
+        return code.elements().getPackageOf(element).equals(code.elements().getPackageOf(here));
     }
 
     private boolean isInherited(Element member) {

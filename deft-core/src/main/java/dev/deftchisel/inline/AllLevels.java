@@ -14,6 +14,7 @@ import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.Opening;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
@@ -27,6 +28,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * Goes on inlining the calls in what was written in place of a call, and so on, until none is left that can give way. A
@@ -38,6 +40,7 @@ final class AllLevels {
     private static final int MOST_CALLS = 20;
 
     private final Analyst analyst;
+    private final boolean opens;
     /** By method, those whose bodies lead to it, itself among them. */
     private final Map<SymbolKey, Set<SymbolKey>> chains = new HashMap<>();
     /** The names of calls that stay, where they stood at first. */
@@ -46,9 +49,12 @@ final class AllLevels {
     private final Map<Path, List<Range>> bodies = new HashMap<>();
     private final Map<Range, SymbolKey> owners = new HashMap<>();
     private final Set<String> names = new HashSet<>();
+    private final Set<Path> files = new HashSet<>();
 
-    AllLevels(Analyst analyst) {
+    /** @param opens whether what a method uses and a caller may not is opened */
+    AllLevels(Analyst analyst, boolean opens) {
         this.analyst = analyst;
+        this.opens = opens;
     }
 
     /** A place before any change. */
@@ -63,6 +69,7 @@ final class AllLevels {
     Plan from(Plan.Ready one, Symbol method) {
         chains.put(method.key(), Set.of(method.key()));
         enter(one.before(), method);
+        look(one.before().focus());
         Change change = one.change();
         for (int count = 0; count <= MOST_CALLS; count++) {
             Optional<Step> step = step(analyst.of(change.applyTo(analyst.snapshot())), change);
@@ -76,19 +83,27 @@ final class AllLevels {
             }
             change = Composition.of(change, step.get().change());
         }
-        Set<Path> files = new HashSet<>(bodies.keySet());
+        files.addAll(bodies.keySet());
         change.files().forEach(file -> files.add(file.path()));
-        Analysis before = analyst.analyse(new Focus(union(files, one.before().focus().files()), names, Set.of(), bodies, true));
+        Analysis before = analyst.analyse(new Focus(files, names, Set.of(), bodies, true));
         for (String note : notes) {
             change = change.note(note);
         }
-        return new Plan.Ready(change, before);
+        return new Plan.Ready(new Opening(before).without(change, idle(change, before)), before);
     }
 
-    private static Set<Path> union(Set<Path> one, Set<Path> other) {
-        Set<Path> all = new HashSet<>(one);
-        all.addAll(other);
-        return all;
+    /** What was opened to a body that then gave way itself. */
+    private static Set<SymbolKey> idle(Change change, Analysis before) {
+        Mapping mapping = change.mapping();
+        return change.meaning().opened().stream()
+                .filter(key -> before.uses(key).stream().allMatch(use -> mapping.copies(use.file(), use.range()).isEmpty()))
+                .collect(Collectors.toSet());
+    }
+
+    /** The proof has to look at what each step looked at. */
+    private void look(Focus focus) {
+        files.addAll(focus.files());
+        names.addAll(focus.names());
     }
 
     /** The next call that gives way, or that it comes back to itself. */
@@ -97,12 +112,12 @@ final class AllLevels {
 
     private Optional<Step> step(Analyst next, Change change) {
         List<Next> calls = calls(change);
-        Map<Path, List<Range>> names = new HashMap<>();
-        calls.forEach(call -> names.computeIfAbsent(call.file(), file -> new ArrayList<>()).add(call.name()));
+        Map<Path, List<Range>> places = new HashMap<>();
+        calls.forEach(call -> places.computeIfAbsent(call.file(), file -> new ArrayList<>()).add(call.name()));
         if (calls.isEmpty()) {
             return Optional.empty();
         }
-        Analysis around = next.analyse(new Focus(names.keySet(), Set.of(), Set.of(), names, true));
+        Analysis around = next.analyse(new Focus(places.keySet(), Set.of(), Set.of(), places, true));
         for (Next call : calls) {
             Optional<Symbol> called = around.bindings(call.file()).stream()
                     .filter(binding -> binding.isNamed() && binding.role() == Role.CALL && binding.range().equals(call.name()))
@@ -119,7 +134,7 @@ final class AllLevels {
             }
             Spot spot = new Spot(new Place(call.file(), new Range(call.name().start(), call.name().start())),
                     next.snapshot().file(call.file()).orElseThrow(), around);
-            Plan plan = new InlineMethod(spot, called.get(), next).plan(true, true);
+            Plan plan = new InlineMethod(spot, called.get(), next).plan(true, true, opens);
             if (plan instanceof Plan.Ready ready) {
                 Set<SymbolKey> longer = new HashSet<>(chain);
                 longer.add(called.get().key());
@@ -129,6 +144,7 @@ final class AllLevels {
                     return both;
                 });
                 enter(analyst.analyse(Focus.on(declaring(called.get()), Set.of(called.get().name()))), called.get());
+                look(ready.before().focus());
                 return Optional.of(new Step(ready.change(), Optional.empty()));
             }
             String why = ((Plan.Refused) plan).reasons().get(0).sentence();

@@ -2,6 +2,7 @@ package dev.deftchisel.inline;
 
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
@@ -165,7 +166,10 @@ final class BodyWriter {
         }
         parts.forEach(part -> typeParameters(part, instead));
         instead.putAll(more);
-        instead.keySet().removeIf(key -> !range.encloses(key));
+        List<Range> all = List.copyOf(instead.keySet());
+        // what goes with a cast need not be written otherwise
+        instead.keySet().removeIf(key -> !range.encloses(key)
+                || all.stream().anyMatch(other -> other.start() < key.start() && key.end() <= other.end()));
         text.from(callee.code().file()).carry(range, Layout.indentOf(callee.code().file(), range.start()), indent, instead);
         return text;
     }
@@ -208,7 +212,20 @@ final class BodyWriter {
                 .filter(argument -> argument.name().filter(name -> one.variable().getSimpleName().contentEquals(name)
                         && callee.element().getParameters().contains(one.variable())).isPresent())
                 .filter(argument -> site.way(argument) == Handed.Way.WRITTEN)
-                .forEach(argument -> instead.put(callee.code().range(one.path().getLeaf()), text -> argument(text, argument, one.path())));
+                .forEach(argument -> {
+                    Optional<TreePath> cast = uselessCast(argument, one.path());
+                    TreePath place = cast.orElse(one.path());
+                    instead.put(callee.code().range(place.getLeaf()), text -> argument(text, argument, place, cast.isPresent()));
+                });
+    }
+
+    /** The cast around a use that turns what is handed over into the type that it has anyway. */
+    private Optional<TreePath> uselessCast(Handed argument, TreePath use) {
+        TreePath around = use.getParentPath();
+        boolean isCast = around.getLeaf() instanceof TypeCastTree && argument.isName();
+        Optional<TypeMirror> wanted = isCast ? callee.code().type(around) : Optional.empty();
+        return wanted.flatMap(type -> code.type(argument.value())
+                .filter(own -> site.typeArguments().areSame(type, own, code.types()))).map(type -> around);
     }
 
     private Optional<Range> nameRange(Occurrence one) {
@@ -217,7 +234,7 @@ final class BodyWriter {
                 : Optional.of(callee.code().range(one.path().getLeaf()));
     }
 
-    private void argument(NewCode text, Handed argument, TreePath use) {
+    private void argument(NewCode text, Handed argument, TreePath use, boolean isOfRightType) {
         if (argument.isPacked()) {
             boolean isSpread = argument.values().size() > 1 && isRest(use, argument);
             Optional<String> type = isSpread ? Optional.of("") : writer.write(argument.declared());
@@ -229,7 +246,10 @@ final class BodyWriter {
         }
         Range range = code.range(argument.tree());
         NewCode caller = text.from(code.file());
-        isWritten &= new Written(code, argument.value(), argument.declared(), argument.formal(), writer).write(caller, callee.code(), use,
+        Optional<TypeMirror> own = isOfRightType ? code.type(argument.value()) : Optional.empty();
+        Written written = own.map(type -> new Written(code, argument.value(), type, writer))
+                .orElseGet(() -> new Written(code, argument.value(), argument.declared(), argument.formal(), writer));
+        isWritten &= written.write(caller, callee.code(), use,
                 (to, instead) -> to.carry(range, "", "", instead));
     }
 

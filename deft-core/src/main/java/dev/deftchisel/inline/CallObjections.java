@@ -6,21 +6,26 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.operation.Reason;
+import dev.deftchisel.rewrite.Opening;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
+import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;
 
 /** What keeps a call from giving way to what the method does. */
 final class CallObjections {
 
     private final Analysis analysis;
+    private final Optional<Opening> opening;
     private final CallSite site;
     private final Code code;
     private final Callee callee;
 
-    CallObjections(Analysis analysis, CallSite site) {
+    /** @param opening opens what the method keeps to itself, if that is wished */
+    CallObjections(Analysis analysis, CallSite site, Optional<Opening> opening) {
         this.analysis = analysis;
+        this.opening = opening;
         this.site = site;
         this.code = site.code();
         this.callee = site.callee();
@@ -48,10 +53,25 @@ final class CallObjections {
         return hidden().or(this::order).or(() -> new CallPlace(site).objection());
     }
 
+    /** What the method uses and the caller may not, unless it can be opened. */
     private Optional<Reason> hidden() {
-        return code.enclosingType(site.path())
-                .flatMap(here -> new Accessible(code, here).firstHidden(callee))
-                .flatMap(what -> site.reason("the method uses " + what));
+        Optional<TypeElement> here = code.enclosingType(site.path());
+        if (here.isEmpty()) {
+            return Optional.empty();
+        }
+        Accessible accessible = new Accessible(code, here.get());
+        for (Element element : accessible.hidden(callee)) {
+            String uses = "the method uses " + Accessible.words(element);
+            if (opening.isEmpty()) {
+                return site.reason(uses + ", which " + element.getEnclosingElement().getSimpleName()
+                        + " keeps to itself; access 'open' would open it");
+            }
+            Optional<String> objection = opening.get().open(callee.code().key(element), accessible.needed(element));
+            if (objection.isPresent()) {
+                return site.reason(uses + ", which " + objection.get());
+            }
+        }
+        return Optional.empty();
     }
 
     /** Whether the call stands in a class, whose initialisation has begun then. */

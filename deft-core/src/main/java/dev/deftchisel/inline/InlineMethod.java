@@ -15,11 +15,13 @@ import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.rewrite.EditsByFile;
+import dev.deftchisel.rewrite.Opening;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -45,31 +47,62 @@ final class InlineMethod {
      *
      * @param onlyHere only the call at the spot
      * @param stays    whether the declaration stays
+     * @param opens    whether what the method uses and a caller may not is opened; the proof then has to look further,
+     *                 see {@link Opening#widened}
      */
-    Plan plan(boolean onlyHere, boolean stays) {
+    Plan plan(boolean onlyHere, boolean stays, boolean opens) {
         Optional<SourceFile> declaring = analyst.declaring(method.key());
         if (declaring.isEmpty()) {
             return Plan.refused(spot, "the method " + method.signature() + " is not declared in the workspace");
         }
-        Analysis before = analyst.analyse(focus(declaring.get(), onlyHere));
+        Focus focus = focus(declaring.get(), onlyHere);
+        Analysis before = analyst.analyse(focus);
         Callee.Found found = Callee.of(before, method);
         if (found instanceof Callee.No no) {
             return Plan.refused(no.reason());
         }
         Callee callee = ((Callee.Yes) found).callee();
-        List<Binding> uses = before.uses(method.key()).stream()
-                .filter(use -> use.role() != Role.DECLARATION && use.role() != Role.DOC && use.isNamed())
-                .filter(use -> !onlyHere || spot.isAt(use))
-                .toList();
+        Set<Path> more = opens ? declaringHidden(before, callee, uses(before, onlyHere)) : Set.of();
+        return focus.files().containsAll(more) ? plan(before, callee, onlyHere, stays, opens)
+                : again(analyst.analyse(focus.andFiles(more)), onlyHere, stays);
+    }
+
+    /** With the files, too, that declare what is opened. */
+    private Plan again(Analysis before, boolean onlyHere, boolean stays) {
+        Callee.Found found = Callee.of(before, method);
+        return found instanceof Callee.No no ? Plan.refused(no.reason())
+                : plan(before, ((Callee.Yes) found).callee(), onlyHere, stays, true);
+    }
+
+    private Plan plan(Analysis before, Callee callee, boolean onlyHere, boolean stays, boolean opens) {
+        List<Binding> uses = uses(before, onlyHere);
         if (uses.isEmpty()) {
             return Plan.refused(spot, onlyHere ? "this is no call; put the caret on the call that is to give way"
                     : "the method is never called");
         }
         boolean isWished = !onlyHere && !stays;
         boolean mustStay = isWished && Callee.overrides(before, method);
-        Plan plan = plan(before, callee, uses, isWished && !mustStay);
+        Plan plan = plan(before, callee, uses, isWished && !mustStay, opens ? Optional.of(new Opening(before)) : Optional.empty());
         return mustStay && plan instanceof Plan.Ready ready
                 ? new Plan.Ready(ready.change().note("the declaration stays, since the method overrides another"), before) : plan;
+    }
+
+    private List<Binding> uses(Analysis before, boolean onlyHere) {
+        return before.uses(method.key()).stream()
+                .filter(use -> use.role() != Role.DECLARATION && use.role() != Role.DOC && use.isNamed())
+                .filter(use -> !onlyHere || spot.isAt(use))
+                .toList();
+    }
+
+    /** Where that is declared which the method uses and some caller may not. */
+    private Set<Path> declaringHidden(Analysis before, Callee callee, List<Binding> uses) {
+        Set<Path> files = new HashSet<>();
+        for (Binding use : uses) {
+            Code code = before.code(use.file()).orElseThrow();
+            call(code, use).flatMap(code::enclosingType).ifPresent(here -> new Accessible(code, here).hidden(callee)
+                    .forEach(element -> analyst.declaring(callee.code().key(element)).map(SourceFile::path).ifPresent(files::add)));
+        }
+        return files;
     }
 
     /** Every file in which it may be called, with the body of its declaration. */
@@ -86,7 +119,7 @@ final class InlineMethod {
         return new Focus(files, Set.of(method.name()), Set.of(), around, true);
     }
 
-    private Plan plan(Analysis before, Callee callee, List<Binding> uses, boolean goes) {
+    private Plan plan(Analysis before, Callee callee, List<Binding> uses, boolean goes, Optional<Opening> opening) {
         EditsByFile edits = new EditsByFile(before);
         Map<Object, Set<String>> taken = new HashMap<>();
         for (Binding use : uses) {
@@ -96,7 +129,7 @@ final class InlineMethod {
                 return Plan.refused(Reason.at(use.file(), use.range(), "this is not a call of the method, and cannot give way"));
             }
             CallSite site = CallSite.of(before, code, call.get(), callee);
-            Optional<Reason> objection = new CallObjections(before, site).first();
+            Optional<Reason> objection = new CallObjections(before, site, opening).first();
             if (objection.isPresent()) {
                 return Plan.refused(objection.get());
             }
@@ -114,13 +147,14 @@ final class InlineMethod {
             }
             all.addAll(own);
         }
-        if (!goes) {
-            return new Plan.Ready(edits.change("inline the method " + method.signature(), Meaning.same(), List.of()), before);
+        opening.ifPresent(opened -> opened.write(edits));
+        List<String> notes = new ArrayList<>(opening.map(Opening::notes).orElse(List.of()));
+        if (goes) {
+            edits.remove(callee.code(), callee.tree());
+            CallEdits.lostComments(callee, edits.all()).forEach(comment -> notes.add("the comment '" + comment + "' goes with the method"));
         }
-        edits.remove(callee.code(), callee.tree());
-        List<String> notes = CallEdits.lostComments(callee, edits.all()).stream()
-                .map(comment -> "the comment '" + comment + "' goes with the method").toList();
-        return new Plan.Ready(edits.change("inline the method " + method.signature(), Meaning.same(), notes), before);
+        Meaning meaning = Meaning.same().opening(opening.map(Opening::opened).orElse(Set.of()));
+        return new Plan.Ready(edits.change("inline the method " + method.signature(), meaning, notes), before);
     }
 
     private static Optional<TreePath> call(Code code, Binding use) {

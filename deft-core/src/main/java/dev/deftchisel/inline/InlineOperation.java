@@ -14,6 +14,7 @@ import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.Opening;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.Modifier;
@@ -46,6 +47,17 @@ public final class InlineOperation implements Operation {
                     new Question.Option(ALL, "yes, and those in their bodies, down to the last")),
             "one");
 
+    /** The key of the choice what becomes of members that the method uses and a caller may not: {@code keep} or {@code open}. */
+    public static final String ACCESS = "access";
+
+    private static final String OPEN = "open";
+    private static final Question ACCESS_QUESTION = new Question.Choice(
+            ACCESS,
+            "members that the method uses and a caller may not",
+            List.of(new Question.Option("keep", "they stay as they are, and the call stays, too"),
+                    new Question.Option(OPEN, "they are opened as far as is needed")),
+            "keep");
+
     @Override
     public String id() {
         return "inline";
@@ -58,7 +70,7 @@ public final class InlineOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(PLACES_QUESTION, LEVELS_QUESTION);
+        return List.of(PLACES_QUESTION, LEVELS_QUESTION, ACCESS_QUESTION);
     }
 
     @Override
@@ -104,9 +116,12 @@ public final class InlineOperation implements Operation {
             case LOCAL_VARIABLE -> variable(spot, target.get(), analyst, onlyHere, stays);
             case FIELD -> new InlineField(spot, target.get(), analyst).plan(onlyHere, stays);
             case METHOD -> {
-                Plan plan = new InlineMethod(spot, target.get(), analyst).plan(onlyHere, stays);
+                boolean opens = answers.single(ACCESS).filter(OPEN::equals).isPresent();
+                Plan plan = new InlineMethod(spot, target.get(), analyst).plan(onlyHere, stays, opens);
                 boolean goesOn = answers.single(LEVELS).filter(ALL::equals).isPresent();
-                yield goesOn && plan instanceof Plan.Ready ready ? new AllLevels(analyst).from(ready, target.get()) : plan;
+                Plan whole = goesOn && plan instanceof Plan.Ready ready ? new AllLevels(analyst, opens).from(ready, target.get()) : plan;
+                yield whole instanceof Plan.Ready ready
+                        ? new Plan.Ready(ready.change(), Opening.widened(analyst, ready.before(), ready.change())) : whole;
             }
             default -> Plan.refused(spot,
                     "only local variables, fields and methods can be inlined, and this is the " + target.get().describe());

@@ -3,6 +3,7 @@ package dev.deftchisel.inline;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.type.ArrayType;
@@ -11,6 +12,7 @@ import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.type.TypeVariable;
 import javax.lang.model.type.WildcardType;
+import javax.lang.model.util.Types;
 
 /**
  * What the type parameters of a method, and of its class, stand for in a call: read off the types that they have become in
@@ -39,6 +41,20 @@ final class TypeArguments {
     Optional<TypeMirror> of(Element parameter) {
         return Optional.ofNullable(found.get(parameter))
                 .filter(type -> !(type instanceof TypeVariable variable && variable.asElement().equals(parameter)));
+    }
+
+    /** Whether a type in the method is just another type in the call. */
+    boolean areSame(TypeMirror declared, TypeMirror actual, Types types) {
+        if (declared instanceof TypeVariable variable) {
+            return types.isSameType(of(variable.asElement()).orElse(variable), actual);
+        } else if (declared instanceof ArrayType array && actual instanceof ArrayType other) {
+            return areSame(array.getComponentType(), other.getComponentType(), types);
+        } else if (declared instanceof DeclaredType type && actual instanceof DeclaredType other
+                && type.asElement().equals(other.asElement()) && type.getTypeArguments().size() == other.getTypeArguments().size()) {
+            return IntStream.range(0, type.getTypeArguments().size())
+                    .allMatch(i -> areSame(type.getTypeArguments().get(i), other.getTypeArguments().get(i), types));
+        }
+        return types.isSameType(declared, actual);
     }
 
     private void match(TypeMirror declared, TypeMirror actual) {

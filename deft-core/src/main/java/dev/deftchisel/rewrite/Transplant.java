@@ -94,7 +94,7 @@ public final class Transplant {
                 && (isHidden(element) || !isMemberThere(owner) && !isImportedThere(element))) {
             String name = writer.name(owner);
             before(range, text -> text.write(name + "."));
-        } else if (element instanceof TypeElement type && !isSameFile()) {
+        } else if (element instanceof TypeElement type) {
             type(range, type);
         }
     }
@@ -120,11 +120,24 @@ public final class Transplant {
         boolean isLocal = !type.getEnclosingElement().getKind().isClass() && !type.getEnclosingElement().getKind().isInterface()
                 && type.getEnclosingElement().getKind() != ElementKind.PACKAGE;
         if (!isLocal) {
-            String name = writer.name(type);
+            String name = name(type);
             if (!name.equals(from.text(range))) {
                 instead.put(range, text -> text.write(name));
             }
         }
+    }
+
+    /** A type of the same file keeps its name where it is a member of a class around. */
+    private String name(TypeElement type) {
+        boolean isNear = type.getEnclosingElement() instanceof TypeElement owner && isMemberThere(owner);
+        return !isSameFile() ? writer.name(type)
+                : type.getEnclosingElement() instanceof TypeElement owner && !isNear && isDeclaredHere(type)
+                ? name(owner) + "." + type.getSimpleName() : type.getSimpleName().toString();
+    }
+
+    private boolean isDeclaredHere(TypeElement type) {
+        return from.file().skeleton().types().stream()
+                .anyMatch(sketch -> from.file().skeleton().qualifiedName(sketch).contentEquals(type.getQualifiedName()));
     }
 
     private boolean isSameFile() {
@@ -151,7 +164,7 @@ public final class Transplant {
         return from.types().isSubtype(from.types().erasure(type.asType()), from.types().erasure(owner.asType()));
     }
 
-    /** Whether a static member of a class can be named there without it. */
+    /** Whether a static member of a class, or a type in it, can be named there without it. */
     private boolean isMemberThere(TypeElement owner) {
         for (TreePath at = place; at != null; at = at.getParentPath()) {
             if (at.getLeaf() instanceof ClassTree && to.element(at)

@@ -1,6 +1,7 @@
 package dev.deftchisel.proving;
 
 import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.operation.Answers;
 import dev.deftchisel.proving.trial.NameSubjects;
 import dev.deftchisel.proving.trial.Oracles;
 import java.io.IOException;
@@ -22,10 +23,14 @@ final class InlineCommand implements Callable<Integer> {
     @Option(names = "--methods", description = "calls of methods instead of variables")
     private boolean methods;
 
+    @Option(names = "--open", description = "what a method uses and the caller may not is opened")
+    private boolean open;
+
     @Override
     public Integer call() throws IOException {
         SymbolKind kind = methods ? SymbolKind.METHOD : SymbolKind.LOCAL_VARIABLE;
-        return options.run(OPERATION, () -> methods ? " --methods" : "", Oracles.ofReshaping(),
-                analyst -> new NameSubjects(analyst, options.seed(), OPERATION, kind), false);
+        Answers always = open ? Answers.of("access", "open") : Answers.none();
+        return options.run(OPERATION, () -> (methods ? " --methods" : "") + (open ? " --open" : ""), Oracles.ofReshaping(),
+                analyst -> new NameSubjects(analyst, options.seed(), OPERATION, kind, always), false);
     }
 }

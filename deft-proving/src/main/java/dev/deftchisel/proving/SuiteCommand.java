@@ -69,8 +69,8 @@ final class SuiteCommand implements Callable<Integer> {
             case "extract-variable" -> new ExpressionSubjects(analyst, seed, operation, true);
             case "extract-method" -> new StatementSubjects(analyst, seed, Answers.of("duplicates", "replace"));
             case "extract-field", "extract-parameter" -> new ExpressionSubjects(analyst, seed, operation, true);
-            case "inline" -> new NameSubjects(analyst, seed, operation, SymbolKind.LOCAL_VARIABLE);
-            case "inline-method" -> new NameSubjects(analyst, seed, "inline", SymbolKind.METHOD);
+            case "inline" -> new NameSubjects(analyst, seed, operation, SymbolKind.LOCAL_VARIABLE, Answers.none());
+            case "inline-method" -> new NameSubjects(analyst, seed, "inline", SymbolKind.METHOD, Answers.of("access", "open"));
             default -> throw new CorpusException("--operation takes rename, extract-variable, extract-field,"
                     + " extract-parameter, extract-method, inline or inline-method, not '" + operation + "'");
         };

@@ -97,7 +97,7 @@ class SampleTest {
     @Test
     void inlinedVariablesCompile() throws IOException {
         // most variables are used several times, and what they are made of may do something
-        List<Verdict> verdicts = tried(120, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, 5, "inline", SymbolKind.LOCAL_VARIABLE));
+        List<Verdict> verdicts = tried(120, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, 5, "inline", SymbolKind.LOCAL_VARIABLE, Answers.none()));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 
@@ -131,7 +131,7 @@ class SampleTest {
     void inlinedMethodsCompile() throws IOException {
         // what others override or may not see is left alone
         List<Verdict> verdicts =
-                tried(80, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, 5, "inline", SymbolKind.METHOD));
+                tried(80, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, 5, "inline", SymbolKind.METHOD, Answers.of("access", "open")));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 

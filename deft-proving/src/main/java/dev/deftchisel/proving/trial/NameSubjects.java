@@ -23,17 +23,20 @@ public final class NameSubjects extends RandomFiles {
 
     private final String operation;
     private final SymbolKind kind;
+    private final Answers always;
 
     /**
      * @param analyst   of the untouched corpus
      * @param seed      decides everything
      * @param operation what is tried with it
      * @param kind      of what is named
+     * @param always    what is answered besides
      */
-    public NameSubjects(Analyst analyst, long seed, String operation, SymbolKind kind) {
+    public NameSubjects(Analyst analyst, long seed, String operation, SymbolKind kind, Answers always) {
         super(analyst, seed);
         this.operation = operation;
         this.kind = kind;
+        this.always = always;
     }
 
     @Override
@@ -49,7 +52,7 @@ public final class NameSubjects extends RandomFiles {
         }
         Binding name = names.get(random.nextInt(names.size()));
         boolean isUse = name.role() != Role.DECLARATION;
-        Answers answers = Answers.of("places", isUse && random.nextInt(4) < (kind == SymbolKind.METHOD ? 3 : 1) ? "here" : "all");
+        Answers answers = always.and("places", isUse && random.nextInt(4) < (kind == SymbolKind.METHOD ? 3 : 1) ? "here" : "all");
         answers = kind == SymbolKind.METHOD && random.nextInt(3) == 0 ? answers.and("levels", "all") : answers;
         return Optional.of(new Subject(number, operation,
                 new Place(file.path(), new Range(name.range().start(), name.range().start())),
