@@ -33,13 +33,20 @@ final class Accessible {
         new TreePathScanner<Void, Void>() {
             @Override
             public Void visitIdentifier(IdentifierTree tree, Void unused) {
-                note(getCurrentPath());
+                boolean isObject = tree.getName().contentEquals("this") || tree.getName().contentEquals("super");
+                if (!isObject) {
+                    note(getCurrentPath());
+                }
                 return null;
             }
 
             @Override
             public Void visitMemberSelect(MemberSelectTree tree, Void unused) {
                 super.visitMemberSelect(tree, null);
+                // a member is only as near as the class it is selected from
+                TreePath object = new TreePath(getCurrentPath(), tree.getExpression());
+                callee.code().type(object).map(code.types()::asElement).filter(type -> type instanceof TypeElement && !isSeen(type))
+                        .ifPresent(found::add);
                 note(getCurrentPath());
                 return null;
             }

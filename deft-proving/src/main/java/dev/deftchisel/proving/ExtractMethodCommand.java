@@ -34,8 +34,8 @@ final class ExtractMethodCommand implements Callable<Integer> {
     public Integer call() throws IOException {
         return options.run(OPERATION, () -> (expressions ? " --expressions" : "") + (duplicates ? " --duplicates" : "") + (back ? " --back" : ""),
                 back ? Oracles.ofExtractionAndBack() : Oracles.ofReshaping(),
-                analyst -> expressions ? new ExpressionSubjects(analyst, options.seed(), OPERATION, true)
-                        : new StatementSubjects(analyst, options.seed(), duplicates
+                analyst -> expressions ? new ExpressionSubjects(analyst, options.draw(), OPERATION, true)
+                        : new StatementSubjects(analyst, options.draw(), duplicates
                                 ? Answers.of("duplicates", "package").and("results", "record").and("visibility", "package") : Answers.none()), false);
     }
 }

@@ -23,6 +23,6 @@ final class ExtractValueCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException {
         return options.run("extract-value", () -> fields ? " --fields" : "", Oracles.ofReshaping(),
-                analyst -> new ExpressionSubjects(analyst, options.seed(), fields ? "extract-field" : "extract-parameter", true), false);
+                analyst -> new ExpressionSubjects(analyst, options.draw(), fields ? "extract-field" : "extract-parameter", true), false);
     }
 }

@@ -31,6 +31,6 @@ final class InlineCommand implements Callable<Integer> {
         SymbolKind kind = methods ? SymbolKind.METHOD : SymbolKind.LOCAL_VARIABLE;
         Answers always = open ? Answers.of("access", "open") : Answers.none();
         return options.run(OPERATION, () -> (methods ? " --methods" : "") + (open ? " --open" : ""), Oracles.ofReshaping(),
-                analyst -> new NameSubjects(analyst, options.seed(), OPERATION, kind, always), false);
+                analyst -> new NameSubjects(analyst, options.draw(), OPERATION, kind, always), false);
     }
 }

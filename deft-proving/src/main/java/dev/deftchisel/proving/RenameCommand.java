@@ -32,7 +32,7 @@ final class RenameCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException {
         return options.run("rename", this::words, Oracles.ofRename(),
-                analyst -> new RenameSubjects(analyst, options.seed(), clashing, skipped), checkRefusals);
+                analyst -> new RenameSubjects(analyst, options.draw(), clashing, skipped), checkRefusals);
     }
 
     private String words() {

@@ -7,6 +7,7 @@ import dev.deftchisel.operation.Answers;
 import dev.deftchisel.proving.compiled.TestSuite;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.corpus.CorpusException;
+import dev.deftchisel.proving.trial.Draw;
 import dev.deftchisel.proving.trial.ExpressionSubjects;
 import dev.deftchisel.proving.trial.NameSubjects;
 import dev.deftchisel.proving.trial.RenameSubjects;
@@ -65,12 +66,12 @@ final class SuiteCommand implements Callable<Integer> {
 
     private Subjects subjects(Analyst analyst) {
         return switch (operation) {
-            case "rename" -> new RenameSubjects(analyst, seed, 0, skipped);
-            case "extract-variable" -> new ExpressionSubjects(analyst, seed, operation, true);
-            case "extract-method" -> new StatementSubjects(analyst, seed, Answers.of("duplicates", "replace"));
-            case "extract-field", "extract-parameter" -> new ExpressionSubjects(analyst, seed, operation, true);
-            case "inline" -> new NameSubjects(analyst, seed, operation, SymbolKind.LOCAL_VARIABLE, Answers.none());
-            case "inline-method" -> new NameSubjects(analyst, seed, "inline", SymbolKind.METHOD, Answers.of("access", "open"));
+            case "rename" -> new RenameSubjects(analyst, Draw.of(seed), 0, skipped);
+            case "extract-variable" -> new ExpressionSubjects(analyst, Draw.of(seed), operation, true);
+            case "extract-method" -> new StatementSubjects(analyst, Draw.of(seed), Answers.of("duplicates", "replace"));
+            case "extract-field", "extract-parameter" -> new ExpressionSubjects(analyst, Draw.of(seed), operation, true);
+            case "inline" -> new NameSubjects(analyst, Draw.of(seed), operation, SymbolKind.LOCAL_VARIABLE, Answers.none());
+            case "inline-method" -> new NameSubjects(analyst, Draw.of(seed), "inline", SymbolKind.METHOD, Answers.of("access", "open"));
             default -> throw new CorpusException("--operation takes rename, extract-variable, extract-field,"
                     + " extract-parameter, extract-method, inline or inline-method, not '" + operation + "'");
         };

@@ -6,6 +6,7 @@ import dev.deftchisel.proving.report.HtmlReport;
 import dev.deftchisel.proving.report.JsonReport;
 import dev.deftchisel.proving.report.Summary;
 import dev.deftchisel.proving.report.TableReport;
+import dev.deftchisel.proving.trial.Draw;
 import dev.deftchisel.proving.trial.Oracles;
 import dev.deftchisel.proving.trial.Reducer;
 import dev.deftchisel.proving.trial.Settings;
@@ -37,6 +38,12 @@ final class TrialOptions {
     @Option(names = "--seed", description = "makes a run repeatable (${DEFAULT-VALUE})")
     private long seed = 1;
 
+    @Option(names = "--least-lines", description = "only in files of so many lines or more")
+    private int leastLines;
+
+    @Option(names = "--most-lines", description = "only in files of so many lines or fewer")
+    private int mostLines = Integer.MAX_VALUE;
+
     @Option(names = "--only", paramLabel = "NUMBER", description = "only this trial of the run")
     private Integer only;
 
@@ -53,8 +60,9 @@ final class TrialOptions {
     @Option(names = "--report", paramLabel = "DIR", description = "write report.json and report.html there")
     private Path report;
 
-    long seed() {
-        return seed;
+    /** Which files are drawn, and how. */
+    Draw draw() {
+        return new Draw(seed, leastLines, mostLines);
     }
 
     /**

@@ -9,6 +9,7 @@ import dev.deftchisel.operation.Answers;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.corpus.CorpusList;
 import dev.deftchisel.proving.corpus.Depot;
+import dev.deftchisel.proving.trial.Draw;
 import dev.deftchisel.proving.trial.ExpressionSubjects;
 import dev.deftchisel.proving.trial.NameSubjects;
 import dev.deftchisel.proving.trial.Oracles;
@@ -43,7 +44,7 @@ class SampleTest {
     private void renames(Corpus original, int count, int clashingPercent) throws IOException {
         Settings settings = new Settings(11, 0, count, 40, false, Optional.empty());
         List<Verdict> verdicts = new Trials(original.copyTo(folder.toRealPath()), settings, Oracles.ofRename(),
-                analyst -> new RenameSubjects(analyst, 11, clashingPercent, Set.of()), verdict -> { }).run();
+                analyst -> new RenameSubjects(analyst, Draw.of(11), clashingPercent, Set.of()), verdict -> { }).run();
         assertEquals("", lines(verdicts, Verdict.Result.FAILED));
         assertEquals(titles(known(original.name())), titles(lines(verdicts, Verdict.Result.REFUSED)));
         assertEquals(count, verdicts.size());
@@ -90,40 +91,40 @@ class SampleTest {
     @Test
     void variablesThatAreExtractedAndInlinedAgainLeaveTheClassesEqual() throws IOException {
         List<Verdict> verdicts = tried(80, Oracles.ofExtractionAndBack(),
-                analyst -> new ExpressionSubjects(analyst, 5, "extract-variable", true));
+                analyst -> new ExpressionSubjects(analyst, Draw.of(5), "extract-variable", true));
         assertTrue(applied(verdicts) > 60, lines(verdicts, Verdict.Result.REFUSED));
     }
 
     @Test
     void inlinedVariablesCompile() throws IOException {
         // most variables are used several times, and what they are made of may do something
-        List<Verdict> verdicts = tried(120, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, 5, "inline", SymbolKind.LOCAL_VARIABLE, Answers.none()));
+        List<Verdict> verdicts = tried(120, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, Draw.of(5), "inline", SymbolKind.LOCAL_VARIABLE, Answers.none()));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 
     @Test
     void methodsThatAreExtractedAndInlinedAgainLeaveTheClassesEqual() throws IOException {
-        List<Verdict> verdicts = tried(60, Oracles.ofExtractionAndBack(), analyst -> new StatementSubjects(analyst, 5, Answers.none()));
+        List<Verdict> verdicts = tried(60, Oracles.ofExtractionAndBack(), analyst -> new StatementSubjects(analyst, Draw.of(5), Answers.none()));
         assertTrue(applied(verdicts) > 30, lines(verdicts, Verdict.Result.REFUSED));
     }
 
     @Test
     void placesThatCallAnExtractedMethodTooCompile() throws IOException {
         List<Verdict> verdicts = tried(40, Oracles.ofReshaping(), analyst ->
-                new StatementSubjects(analyst, 6, Answers.of("duplicates", "replace").and("results", "record")));
+                new StatementSubjects(analyst, Draw.of(6), Answers.of("duplicates", "replace").and("results", "record")));
         assertTrue(applied(verdicts) > 20, lines(verdicts, Verdict.Result.REFUSED));
     }
 
     @Test
     void valuesThatBecomeFieldsCompile() throws IOException {
-        List<Verdict> verdicts = tried(80, Oracles.ofReshaping(), analyst -> new ExpressionSubjects(analyst, 5, "extract-field", true));
+        List<Verdict> verdicts = tried(80, Oracles.ofReshaping(), analyst -> new ExpressionSubjects(analyst, Draw.of(5), "extract-field", true));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 
     @Test
     void valuesThatBecomeParametersCompile() throws IOException {
         // most values depend on variables of the body, or are not the first that it works out
-        List<Verdict> verdicts = tried(60, Oracles.ofReshaping(), analyst -> new ExpressionSubjects(analyst, 5, "extract-parameter", true));
+        List<Verdict> verdicts = tried(60, Oracles.ofReshaping(), analyst -> new ExpressionSubjects(analyst, Draw.of(5), "extract-parameter", true));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 
@@ -131,7 +132,7 @@ class SampleTest {
     void inlinedMethodsCompile() throws IOException {
         // what others override or may not see is left alone
         List<Verdict> verdicts =
-                tried(80, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, 5, "inline", SymbolKind.METHOD, Answers.of("access", "open")));
+                tried(80, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, Draw.of(5), "inline", SymbolKind.METHOD, Answers.of("access", "open")));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 

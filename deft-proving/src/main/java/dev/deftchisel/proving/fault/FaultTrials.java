@@ -15,6 +15,7 @@ import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.oracle.NoNewDiagnostics;
 import dev.deftchisel.proving.oracle.Rename;
 import dev.deftchisel.proving.oracle.SameClasses;
+import dev.deftchisel.proving.trial.Draw;
 import dev.deftchisel.proving.trial.RenameSubjects;
 import dev.deftchisel.proving.trial.Subject;
 import dev.deftchisel.proving.trial.Subjects;
@@ -78,7 +79,7 @@ public final class FaultTrials {
         try (Libraries libraries = new Libraries(); Chisel chisel = Chisel.open(corpus.request(), Monitor.SILENT)) {
             CompiledCode baseline = CompiledCode.of(chisel.snapshot());
             Analyst analyst = new Analyst(chisel.snapshot(), libraries, Monitor.SILENT);
-            Subjects subjects = new RenameSubjects(analyst, seed, 0, Set.of());
+            Subjects subjects = new RenameSubjects(analyst, Draw.of(seed), 0, Set.of());
             for (int number = 0; number < count; number++) {
                 Subject subject = subjects.subject(number);
                 Plan plan = DeepStack.call(() -> rename.plan(chisel.spot(subject.place()), subject.answers(), analyst));

@@ -52,12 +52,12 @@ public final class ExpressionSubjects extends RandomFiles {
 
     /**
      * @param analyst   of the untouched corpus
-     * @param seed      decides everything
+     * @param draw      which files, and how
      * @param operation what is tried with an expression
      * @param byKind    whether each kind of expression is as likely as any other, rather than each expression
      */
-    public ExpressionSubjects(Analyst analyst, long seed, String operation, boolean byKind) {
-        super(analyst, seed);
+    public ExpressionSubjects(Analyst analyst, Draw draw, String operation, boolean byKind) {
+        super(analyst, draw);
         this.operation = operation;
         this.byKind = byKind;
     }

@@ -27,13 +27,13 @@ public final class NameSubjects extends RandomFiles {
 
     /**
      * @param analyst   of the untouched corpus
-     * @param seed      decides everything
+     * @param draw      which files, and how
      * @param operation what is tried with it
      * @param kind      of what is named
      * @param always    what is answered besides
      */
-    public NameSubjects(Analyst analyst, long seed, String operation, SymbolKind kind, Answers always) {
-        super(analyst, seed);
+    public NameSubjects(Analyst analyst, Draw draw, String operation, SymbolKind kind, Answers always) {
+        super(analyst, draw);
         this.operation = operation;
         this.kind = kind;
         this.always = always;

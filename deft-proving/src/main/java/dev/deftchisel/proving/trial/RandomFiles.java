@@ -13,15 +13,15 @@ import java.util.function.BiFunction;
 abstract class RandomFiles implements Subjects {
 
     private final Analyst analyst;
-    private final long seed;
+    private final Draw draw;
 
     /**
      * @param analyst of the untouched corpus
-     * @param seed    decides everything
+     * @param draw    which files, and how
      */
-    RandomFiles(Analyst analyst, long seed) {
+    RandomFiles(Analyst analyst, Draw draw) {
         this.analyst = analyst;
-        this.seed = seed;
+        this.draw = draw;
     }
 
     final Analyst analyst() {
@@ -30,17 +30,17 @@ abstract class RandomFiles implements Subjects {
 
     @Override
     public final Subject subject(int number) {
-        return draw(new Random(seed * 1_000_003 + number), (file, random) -> subject(number, file, random));
+        return draw(draw.random(number, 1_000_003), (file, random) -> subject(number, file, random));
     }
 
     @Override
     public final Place barren(int number) {
-        return draw(new Random(seed * 7_000_003 + number), (file, random) ->
+        return draw(draw.random(number, 7_000_003), (file, random) ->
                 file.tokens().count() < 3 ? Optional.empty() : barren(file, random));
     }
 
     private <T> T draw(Random random, BiFunction<SourceFile, Random, Optional<T>> inFile) {
-        List<SourceFile> files = List.copyOf(analyst.snapshot().files());
+        List<SourceFile> files = draw.from(List.copyOf(analyst.snapshot().files()));
         while (true) {
             Optional<T> found = inFile.apply(files.get(random.nextInt(files.size())), random);
             if (found.isPresent()) {

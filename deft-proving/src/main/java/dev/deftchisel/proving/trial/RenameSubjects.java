@@ -34,12 +34,12 @@ public final class RenameSubjects extends RandomFiles {
 
     /**
      * @param analyst         of the untouched corpus
-     * @param seed            decides everything
+     * @param draw            which files, and how
      * @param clashingPercent how many of a hundred new names are taken from the same file, so that clashes are likely
      * @param skipped         kinds that are never picked
      */
-    public RenameSubjects(Analyst analyst, long seed, int clashingPercent, Set<SymbolKind> skipped) {
-        super(analyst, seed);
+    public RenameSubjects(Analyst analyst, Draw draw, int clashingPercent, Set<SymbolKind> skipped) {
+        super(analyst, draw);
         this.clashingPercent = clashingPercent;
         this.skipped = Set.copyOf(skipped);
     }

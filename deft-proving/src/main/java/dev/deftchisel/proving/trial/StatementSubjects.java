@@ -26,11 +26,11 @@ public final class StatementSubjects extends RandomFiles {
 
     /**
      * @param analyst of the untouched corpus
-     * @param seed    decides everything
+     * @param draw    which files, and how
      * @param answers what is answered besides the name
      */
-    public StatementSubjects(Analyst analyst, long seed, Answers answers) {
-        super(analyst, seed);
+    public StatementSubjects(Analyst analyst, Draw draw, Answers answers) {
+        super(analyst, draw);
         this.answers = answers;
     }
 

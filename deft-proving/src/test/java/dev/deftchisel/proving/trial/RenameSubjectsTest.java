@@ -25,7 +25,7 @@ class RenameSubjectsTest {
     private final Snapshot snapshot = Snapshot.read(Workspaces.installed().open(Harbour.office().request()));
 
     private Subjects subjects(long seed, int clashing, Set<SymbolKind> skipped) {
-        return new RenameSubjects(new Analyst(snapshot, new Libraries(), Monitor.SILENT), seed, clashing, skipped);
+        return new RenameSubjects(new Analyst(snapshot, new Libraries(), Monitor.SILENT), Draw.of(seed), clashing, skipped);
     }
 
     private static String newName(Subject subject) {

@@ -34,7 +34,7 @@ class TrialsTest {
 
     private static List<Verdict> renames(Corpus corpus, int count, boolean checkRefusals, Consumer<Verdict> listener) {
         return new Trials(corpus, new Settings(2, 0, count, 7, checkRefusals, Optional.empty()), Oracles.ofRename(),
-                analyst -> new RenameSubjects(analyst, 2, 0, Set.of(SymbolKind.PACKAGE)), listener).run();
+                analyst -> new RenameSubjects(analyst, Draw.of(2), 0, Set.of(SymbolKind.PACKAGE)), listener).run();
     }
 
     @Test
