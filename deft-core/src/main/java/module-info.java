@@ -31,6 +31,11 @@ module dev.deftchisel.core {
             dev.deftchisel.extract.ExtractMethodOperation,
             dev.deftchisel.extract.ExtractParameterOperation,
             dev.deftchisel.extract.ExtractVariableOperation,
+            dev.deftchisel.generate.GenerateAccessorsOperation,
+            dev.deftchisel.generate.GenerateConstructorOperation,
+            dev.deftchisel.generate.GenerateEqualityOperation,
+            dev.deftchisel.generate.GenerateOrderingOperation,
+            dev.deftchisel.generate.GenerateTextFormOperation,
             dev.deftchisel.inline.InlineOperation,
             dev.deftchisel.rename.RenameOperation;
     provides dev.deftchisel.workspace.ProjectReader with dev.deftchisel.workspace.FolderReader;

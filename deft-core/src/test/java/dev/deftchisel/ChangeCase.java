@@ -27,7 +27,7 @@ import java.util.stream.Stream;
  *
  * --- path/Of.java
  * source, with what is selected in «guillemets»; nothing between them is a caret
- * --- do extract-variable name=dues places=all
+ * --- do extract-variable name=dues places=all        of several members: members=depth,name
  * --- after path/Of.java          the content afterwards; files that are not listed must stay as they are
  * --- notes                       what the user is told besides, one a line
  * --- refused                     or instead: the reasons, one a line
@@ -77,7 +77,9 @@ public record ChangeCase(
         Answers answers = Answers.none();
         for (int i = 1; i < command.length; i++) {
             String[] answer = command[i].split("=", 2);
-            answers = answers.and(answer[0], answer[1]);
+            boolean isList = answer[0].equals("members") || answer[0].equals("descending");
+            answers = isList ? answers.and(answer[0], answer[1].isEmpty() ? List.of() : List.of(answer[1].split(",")))
+                    : answers.and(answer[0], answer[1]);
         }
         return new ChangeCase(sections[0].strip(), before, marked, selection, command[0], answers, after, notes, refusal);
     }

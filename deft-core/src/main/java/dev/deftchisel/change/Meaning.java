@@ -12,9 +12,11 @@ import java.util.Set;
  * @param packages    the new name of each package that moves; the types in it move along
  * @param descriptors the descriptor that each method gets whose parameters change (JVMS 4.3.3)
  * @param opened      what can be used from further away than before (JLS 6.6)
+ * @param rewritten   members whose text is written anew, since the user wishes them to do something else
  */
 public record Meaning(
-        Map<SymbolKey, String> names, Map<String, String> packages, Map<SymbolKey, String> descriptors, Set<SymbolKey> opened) {
+        Map<SymbolKey, String> names, Map<String, String> packages, Map<SymbolKey, String> descriptors, Set<SymbolKey> opened,
+        Set<SymbolKey> rewritten) {
 
     /** Copies the maps. */
     public Meaning {
@@ -22,16 +24,17 @@ public record Meaning(
         packages = Map.copyOf(packages);
         descriptors = Map.copyOf(descriptors);
         opened = Set.copyOf(opened);
+        rewritten = Set.copyOf(rewritten);
     }
 
     /** New names for symbols and packages. */
     public Meaning(Map<SymbolKey, String> names, Map<String, String> packages) {
-        this(names, packages, Map.of(), Set.of());
+        this(names, packages, Map.of(), Set.of(), Set.of());
     }
 
     /** Other parameters for methods. */
     public static Meaning parameters(Map<SymbolKey, String> descriptors) {
-        return new Meaning(Map.of(), Map.of(), descriptors, Set.of());
+        return new Meaning(Map.of(), Map.of(), descriptors, Set.of(), Set.of());
     }
 
     /** A change after which every symbol is what it was. */
@@ -41,7 +44,12 @@ public record Meaning(
 
     /** The same, but for what can be used from further away. */
     public Meaning opening(Set<SymbolKey> others) {
-        return new Meaning(names, packages, descriptors, others);
+        return new Meaning(names, packages, descriptors, others, rewritten);
+    }
+
+    /** The same, but for members that are written anew. */
+    public Meaning rewriting(Set<SymbolKey> members) {
+        return new Meaning(names, packages, descriptors, opened, members);
     }
 
     /** The binary name that a type has afterwards. */

@@ -93,7 +93,7 @@ final class EditShapes {
             case CODE -> edit.carried().stream().allMatch(piece -> isCarried(edit, piece))
                     && edit.alike().stream().allMatch(twin -> new AlikeCode(before, file).areAlike(edit, twin))
                     && edit.unneeded().stream().allMatch(idle -> isPure(file, idle))
-                    && (isWholeMember(file, edit) || losesNothing(file, edit));
+                    && (isWholeMember(file, edit) || isRewritten(file, edit) || losesNothing(file, edit));
             case COMMENT, STRING -> staysInText(file.tokens(), edit);
             case RESOURCE -> false;
         };
@@ -124,6 +124,17 @@ final class EditShapes {
                 .flatMap(code -> code.members().stream())
                 .anyMatch(member -> edit.range().encloses(member) && isCodeless(file, edit.range().start(), member.start())
                         && isCodeless(file, member.end(), edit.range().end()));
+    }
+
+    /** Whether an edit writes a whole member anew, with its documentation, as the change says. */
+    private boolean isRewritten(SourceFile file, Edit edit) {
+        return change.meaning().rewritten().stream().flatMap(key -> before.declaration(key).stream())
+                .filter(declared -> declared.file().equals(file.path()) && edit.range().encloses(declared.range()))
+                .flatMap(declared -> before.code(file.path()).stream().flatMap(code -> code.around(declared.range()).stream()
+                        .filter(path -> path.getLeaf() instanceof MethodTree || path.getLeaf() instanceof VariableTree).limit(1)
+                        .map(path -> code.range(path.getLeaf()))))
+                .anyMatch(member -> edit.range().encloses(member) && isCodeless(file, edit.range().start(), member.start())
+                        && edit.range().end() == member.end());
     }
 
     private static boolean isCodeless(SourceFile file, int start, int end) {

@@ -169,12 +169,13 @@ final class BodyWriter {
         List<Range> all = List.copyOf(instead.keySet());
         // what goes with a cast need not be written otherwise
         instead.keySet().removeIf(key -> !range.encloses(key)
-                || all.stream().anyMatch(other -> other.start() < key.start() && key.end() <= other.end()));
+                || all.stream().anyMatch(other -> other.start() < key.start()
+                        && (key.length() == 0 ? key.end() < other.end() : key.end() <= other.end())));
         text.from(callee.code().file()).carry(range, Layout.indentOf(callee.code().file(), range.start()), indent, instead);
         return text;
     }
 
-    /** A type parameter is written as what it stands for in the call. */
+    /** A type parameter is written as what it stands for in the call; a cast to what the value is then anyway goes. */
     private void typeParameters(TreePath part, SortedMap<Range, Consumer<NewCode>> instead) {
         TypeArguments arguments = site.typeArguments();
         new TreePathScanner<Void, Void>() {
@@ -185,6 +186,18 @@ final class BodyWriter {
                 parameter.flatMap(arguments::of).ifPresent(type -> callee.code().find(tree).ifPresent(range ->
                         instead.put(range, text -> typeArgument(text, type))));
                 return null;
+            }
+
+            @Override
+            public Void visitTypeCast(TypeCastTree tree, Void unused) {
+                Optional<TypeMirror> own = callee.code().type(new TreePath(getCurrentPath(), tree.getExpression()));
+                boolean isUseless = own.isPresent() && callee.code().type(getCurrentPath())
+                        .filter(wanted -> !callee.code().types().isSameType(wanted, own.get())
+                                && arguments.areSame(wanted, own.get(), code.types())).isPresent();
+                if (isUseless) {
+                    instead.put(new Range(callee.code().range(tree).start(), callee.code().range(tree.getExpression()).start()), text -> { });
+                }
+                return super.visitTypeCast(tree, null);
             }
         }.scan(part, null);
     }

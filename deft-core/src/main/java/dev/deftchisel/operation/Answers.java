@@ -39,6 +39,18 @@ public record Answers(Map<String, List<String>> values) {
         return Optional.ofNullable(values.get(key)).filter(list -> !list.isEmpty()).map(list -> list.get(0));
     }
 
+    /** These and one more, of which several were chosen, in order. */
+    public Answers and(String key, List<String> chosen) {
+        Map<String, List<String>> more = new LinkedHashMap<>(values);
+        more.put(key, List.copyOf(chosen));
+        return new Answers(more);
+    }
+
+    /** Several answers to a question; an empty list when none was chosen, empty when nothing was said. */
+    public Optional<List<String>> several(String key) {
+        return Optional.ofNullable(values.get(key));
+    }
+
     /** Whether a flag was answered with yes. */
     public boolean flag(String key) {
         return single(key).filter(value -> value.equals("true") || value.equals("yes")).isPresent();

@@ -1,0 +1,74 @@
+package dev.deftchisel.generate;
+
+import dev.deftchisel.rewrite.TypeWriter;
+import java.util.List;
+import java.util.Map;
+
+/** What accessors look like. */
+final class AccessorText {
+
+    /** By interface, a class that keeps the order, and {@code null}. */
+    private static final Map<String, String> COPIES = Map.of(
+            "Collection", "ArrayList", "List", "ArrayList", "Set", "LinkedHashSet", "Map", "LinkedHashMap");
+
+    private final Target target;
+    private final TypeWriter writer;
+    private final AccessorNames names;
+    private final boolean isFluent;
+    private final boolean copies;
+    private final String visibility;
+    private final String parameter;
+
+    /**
+     * @param isFluent   whether what sets hands back the object
+     * @param copies     whether arrays and collections are copied on the way
+     * @param visibility with a blank behind it
+     */
+    AccessorText(Target target, TypeWriter writer, AccessorNames names, boolean isFluent, boolean copies, String visibility) {
+        this.target = target;
+        this.writer = writer;
+        this.names = names;
+        this.isFluent = isFluent;
+        this.copies = copies;
+        this.visibility = visibility;
+        this.parameter = Habits.of(target).parameter();
+    }
+
+    List<String> reader(Part part) {
+        return List.of(visibility + TypeText.of(part, writer) + " " + names.reader(part) + "() {",
+                "    return " + copied(part, part.name()) + ";", "}");
+    }
+
+    List<String> writer(Part part) {
+        String head = names.writer(part) + "(" + parameter + TypeText.of(part, writer) + " " + part.name() + ") {";
+        String line = "    this." + part.name() + " = " + copied(part, part.name()) + ";";
+        return isFluent ? List.of(visibility + own() + " " + head, line, "    return this;", "}")
+                : List.of(visibility + "void " + head, line, "}");
+    }
+
+    private String own() {
+        return writer.write(target.type().asType()).orElse(target.name());
+    }
+
+    /** What others hold cannot change what is copied. A {@code null} is none. */
+    private String copied(Part part, String value) {
+        if (!copies) {
+            return value;
+        } else if (part.isArray()) {
+            return nullOr(value, value + ".clone()");
+        }
+        for (String kind : COPIES.keySet()) {
+            if (target.code().types().isSameType(target.code().types().erasure(part.type()),
+                    target.code().types().erasure(target.named("java.util." + kind)))) {
+                String name = writer.name(target.code().elements().getTypeElement(
+                        "java.util." + COPIES.get(kind)));
+                return nullOr(value, "new " + name + "<>(" + value + ")");
+            }
+        }
+        return value;
+    }
+
+    private static String nullOr(String value, String other) {
+        return value + " == null ? null : " + other;
+    }
+}

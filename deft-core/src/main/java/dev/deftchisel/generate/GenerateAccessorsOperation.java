@@ -1,0 +1,130 @@
+package dev.deftchisel.generate;
+
+import com.sun.source.tree.MethodTree;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.rewrite.TypeWriter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.type.TypeMirror;
+
+/** Writes methods that tell and set the values of chosen parts; those that are there are kept. */
+public final class GenerateAccessorsOperation extends GenerateOperation {
+
+    /** The key of the choice what the methods do: {@code read}, {@code write} or {@code both}. */
+    public static final String ACCESS = "access";
+    /** The key of the choice how they are called: {@code beans}, {@code plain} or {@code fluent}. */
+    public static final String NAMES = "names";
+    /** The key of the flag whether arrays and collections are copied. */
+    public static final String COPIES = "copies";
+
+    private static final String FLUENT = "fluent";
+    private static final Question ACCESS_QUESTION = new Question.Choice(
+            ACCESS, "what the methods do",
+            List.of(new Question.Option("read", "tell the value"),
+                    new Question.Option("write", "set the value"),
+                    new Question.Option("both", "both")),
+            "read");
+    private static final Question NAMES_QUESTION = new Question.Choice(
+            NAMES, "how they are called",
+            List.of(new Question.Option("file", "as those that are there, or as JavaBeans"),
+                    new Question.Option("beans", "as JavaBeans: getBerth, setBerth"),
+                    new Question.Option("plain", "as what they access: berth"),
+                    new Question.Option(FLUENT, "plainly, and what sets hands back the object")),
+            "file");
+    private static final Question COPIES_QUESTION = new Question.Flag(COPIES, "arrays and collections are copied", false);
+
+    @Override
+    public String id() {
+        return "generate-accessors";
+    }
+
+    @Override
+    public String summary() {
+        return "Write methods that tell or set the values of chosen fields";
+    }
+
+    @Override
+    List<Question> choices() {
+        return List.of(ACCESS_QUESTION, NAMES_QUESTION, COPIES_QUESTION, Visibility.QUESTION);
+    }
+
+    @Override
+    String membersLabel() {
+        return "the fields that are accessed";
+    }
+
+    @Override
+    boolean isFor(Target target) {
+        boolean isOfState = target.type().getKind() == ElementKind.CLASS || target.type().getKind() == ElementKind.ENUM;
+        return isOfState && !candidates(target).isEmpty();
+    }
+
+    @Override
+    List<Part> candidates(Target target) {
+        return target.parts();
+    }
+
+    /** At a field that one, otherwise all. */
+    @Override
+    List<Part> standard(Target target, int offset) {
+        return target.partAt(offset).map(List::of).orElseGet(() -> candidates(target));
+    }
+
+    @Override
+    String title(Target target) {
+        return "generate accessors of " + (target.name().isEmpty() ? "the anonymous class" : target.name());
+    }
+
+    @Override
+    Generated generate(Request request) {
+        Target target = request.target();
+        List<Part> chosen = request.chosen();
+        Answers answers = request.answers();
+        TypeWriter writer = request.writer();
+        String access = answers.single(ACCESS).orElse("read");
+        String names = answers.single(NAMES).orElse("file");
+        AccessorNames called = names.equals("beans") ? AccessorNames.BEANS : names.equals("file") ? AccessorNames.of(target) : AccessorNames.PLAIN;
+        AccessorText text = new AccessorText(target, writer, called, names.equals(FLUENT), answers.flag(COPIES), Visibility.modifier(answers));
+        List<NewMember> members = new ArrayList<>();
+        List<String> notes = new ArrayList<>();
+        for (Part part : chosen) {
+            if (!access.equals("write")) {
+                Optional<Reason> objection = add(target, called.reader(part), List.of(), members, notes, text.reader(part));
+                if (objection.isPresent()) {
+                    return new Generated.Refused(objection.get());
+                }
+            }
+            if (!access.equals("read") && part.isFinal()) {
+                notes.add(part.name() + " is final and cannot be set");
+            } else if (!access.equals("read")) {
+                Optional<Reason> objection = add(target, called.writer(part), List.of(part.type()), members, notes, text.writer(part));
+                if (objection.isPresent()) {
+                    return new Generated.Refused(objection.get());
+                }
+            }
+        }
+        return members.isEmpty() ? Generated.refused("nothing is left to write: " + String.join(", ", notes))
+                : new Generated.Members(title(target), members, notes);
+    }
+
+    /** Why a method of the name cannot come to the others. */
+    private static Optional<Reason> add(Target target, String name, List<TypeMirror> parameters, List<NewMember> members,
+            List<String> notes, List<String> lines) {
+        Optional<MethodTree> there = target.declared(name, parameters);
+        Optional<ExecutableElement> above = target.inherited(name, parameters);
+        if (there.isPresent()) {
+            notes.add(name + " is there already");
+        } else if (above.isPresent() || parameters.isEmpty() && List.of("getClass", "hashCode", "toString", "notify", "notifyAll", "wait").contains(name)) {
+            return Optional.of(Reason.of(name + " would take the place of the method that "
+                    + above.map(method -> method.getEnclosingElement().getSimpleName().toString()).orElse("Object") + " has; leave it out"));
+        } else {
+            members.add(NewMember.added(NewMember.Kind.ACCESSOR, name, lines));
+        }
+        return Optional.empty();
+    }
+}

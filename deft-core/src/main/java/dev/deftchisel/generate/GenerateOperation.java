@@ -1,0 +1,176 @@
+package dev.deftchisel.generate;
+
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.EditsByFile;
+import dev.deftchisel.rewrite.TypeWriter;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Writes members that follow from the state of an object. An operation says which parts it is for and what the members look
+ * like; finding the type and the place, and having the names looked at wherever they stand, is the same for all.
+ *
+ * <p>What was generated before is known by being just what would be generated for the parts that it mentions: it is written
+ * anew for others, where other code is left alone unless that is asked for.
+ */
+abstract class GenerateOperation implements Operation {
+
+    /** The key of the parts, in order. */
+    public static final String MEMBERS = "members";
+    /** The key of the choice what becomes of members that are there: {@code keep} or {@code replace}. */
+    public static final String EXISTING = "existing";
+
+    private static final String REPLACE = "replace";
+
+    /** What is asked besides the parts, independent of a place. */
+    abstract List<Question> choices();
+
+    /** What is asked besides the parts at a type, where that makes a difference. */
+    List<Question> choices(Target target) {
+        return choices();
+    }
+
+    /** What is asked about the parts. */
+    abstract String membersLabel();
+
+    /** Whether it makes sense for a type. */
+    abstract boolean isFor(Target target);
+
+    /** The parts that can be chosen. */
+    abstract List<Part> candidates(Target target);
+
+    /** Those that are chosen when nothing is said. */
+    List<Part> standard(Target target, int offset) {
+        return candidates(target);
+    }
+
+    /** For instance {@code generate the equality of Berth}. */
+    abstract String title(Target target);
+
+    /** The members. */
+    abstract Generated generate(Request request);
+
+    /** What is asked about members that are there. */
+    static Question existing() {
+        return new Question.Choice(EXISTING, "what was written by hand before",
+                List.of(new Question.Option("keep", "it stays"), new Question.Option(REPLACE, "it is replaced")), "keep");
+    }
+
+    static boolean replaces(Answers answers) {
+        return answers.single(EXISTING).filter(REPLACE::equals).isPresent();
+    }
+
+    @Override
+    public final List<Question> questions() {
+        List<Question> all = new ArrayList<>(List.of(new Question.Members(MEMBERS, membersLabel(), List.of(), List.of())));
+        all.addAll(choices());
+        return List.copyOf(all);
+    }
+
+    @Override
+    public final Optional<Offer> offer(Spot spot) {
+        int caret = spot.place().caret();
+        return target(spot.analysis(), spot).filter(target -> target.isAmongMembers(caret) && isFor(target))
+                .map(target -> {
+                    List<Question> questions = new ArrayList<>(List.of(new Question.Members(MEMBERS, membersLabel(),
+                            names(candidates(target)), names(standard(target, caret)))));
+                    questions.addAll(choices(target));
+                    Range range = target.code().range(target.tree());
+                    return new Offer(id(), title(target), Offer.Kind.GENERATE, range, questions);
+                });
+    }
+
+    private static Optional<Target> target(Analysis analysis, Spot spot) {
+        return analysis.code(spot.file().path()).flatMap(code -> Target.at(code, spot.place().caret()));
+    }
+
+    private static List<String> names(List<Part> parts) {
+        return parts.stream().map(Part::name).toList();
+    }
+
+    @Override
+    public final Plan plan(Spot spot, Answers answers, Analyst analyst) {
+        Path file = spot.file().path();
+        // the bodies of the type tell what is there already
+        Analysis first = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
+        Optional<Target> found = target(first, spot);
+        if (found.isEmpty() || !isFor(found.get())) {
+            return Plan.refused(spot, "this cannot be done for " + found.map(target -> target.name().isEmpty()
+                    ? "an anonymous class" : target.name()).orElse("what is outside of all types"));
+        }
+        Target target = found.get();
+        List<String> names = answers.several(MEMBERS).orElseGet(() -> names(standard(target, spot.place().caret())));
+        List<Part> chosen = new ArrayList<>();
+        for (String name : names) {
+            Optional<Part> part = candidates(target).stream().filter(one -> one.name().equals(name)).findFirst();
+            if (part.isEmpty()) {
+                return Plan.refused(spot, "there is no '" + name + "' in " + target.name() + " for this; "
+                        + (candidates(target).isEmpty() ? "there is nothing" : "there are " + String.join(", ", names(candidates(target)))));
+            }
+            chosen.add(part.get());
+        }
+        EditsByFile edits = new EditsByFile(first);
+        Generated generated = generate(new Request(target, chosen, answers, edits.writer(target.code()), analyst));
+        return generated instanceof Generated.Members members ? plan(spot, target, members, edits, analyst)
+                : Plan.refused(((Generated.Refused) generated).reason());
+    }
+
+    private Plan plan(Spot spot, Target target, Generated.Members generated, EditsByFile edits, Analyst analyst) {
+        Code code = target.code();
+        List<NewMember> members = generated.members().stream().filter(member -> !isThere(code, member)).toList();
+        if (members.isEmpty()) {
+            return Plan.refused(spot, "all of this is there already");
+        }
+        List<Edit> written = new Landing(target).edits(members);
+        edits.of(code.file().path()).addAll(written);
+        Set<String> names = new HashSet<>(Set.of(target.name()));
+        Set<SymbolKey> rewritten = new HashSet<>();
+        for (NewMember member : members) {
+            names.add(member.name());
+            member.instead().flatMap(tree -> code.element(new TreePath(target.path(), tree))).map(code::key).ifPresent(rewritten::add);
+        }
+        names.remove("");
+        Focus focus = new Focus(Set.of(code.file().path()), names, Set.of(), Map.of(code.file().path(), List.of(code.range(target.tree()))), true)
+                .andFiles(analyst.snapshot().mentioning(names).stream().map(source -> source.path()).toList());
+        return new Plan.Ready(edits.change(generated.title(), Meaning.same().rewriting(rewritten), generated.notes()), analyst.analyse(focus));
+    }
+
+    /** Whether a member stands there, but for white space. */
+    private static boolean isThere(Code code, NewMember member) {
+        return member.instead().filter(tree -> isSame(code, tree, member.lines())).isPresent();
+    }
+
+    /** Whether a member of the file is what some lines say, but for white space and comments. */
+    static boolean isSame(Code code, Tree member, List<String> lines) {
+        return words(Tokens.of(String.join("\n", lines))).equals(words(Tokens.of(code.text(member))));
+    }
+
+    private static List<String> words(Tokens tokens) {
+        List<String> words = new ArrayList<>();
+        for (int i = tokens.code(0); i < tokens.count(); i = tokens.code(i + 1)) {
+            words.add(tokens.text(i));
+        }
+        return words;
+    }
+}

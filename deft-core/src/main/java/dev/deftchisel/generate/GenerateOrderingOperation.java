@@ -1,0 +1,142 @@
+package dev.deftchisel.generate;
+
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.NewName;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.rewrite.TypeWriter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.type.PrimitiveType;
+
+/** Writes a constant that orders objects by chosen parts, one after the other. */
+public final class GenerateOrderingOperation extends GenerateOperation {
+
+    /** The key of the name of the constant. */
+    public static final String NAME = "name";
+    /** The key of the parts by which what is greater comes first. */
+    public static final String DESCENDING = "descending";
+    /** The key of the choice where {@code null} comes: {@code fail}, {@code first} or {@code last}. */
+    public static final String NULLS = "nulls";
+
+    private static final int WIDEST = 110;
+    private static final String FAIL = "fail";
+    private static final Question NULLS_QUESTION = new Question.Choice(NULLS, "where null comes",
+            List.of(new Question.Option(FAIL, "nowhere, it is an error"),
+                    new Question.Option("first", "first"),
+                    new Question.Option("last", "last")),
+            FAIL);
+
+    @Override
+    public String id() {
+        return "generate-ordering";
+    }
+
+    @Override
+    public String summary() {
+        return "Write a comparator over chosen fields, as a constant";
+    }
+
+    @Override
+    List<Question> choices() {
+        return List.of(new Question.Proposed(NAME, "the name of the constant", List.of()),
+                new Question.Members(DESCENDING, "those by which what is greater comes first", List.of(), List.of()),
+                NULLS_QUESTION, Visibility.QUESTION);
+    }
+
+    @Override
+    List<Question> choices(Target target) {
+        List<String> names = candidates(target).stream().map(Part::name).toList();
+        return List.of(new Question.Members(DESCENDING, "those by which what is greater comes first", names, List.of()),
+                NULLS_QUESTION, Visibility.QUESTION);
+    }
+
+    @Override
+    String membersLabel() {
+        return "what the order goes by, the most important first";
+    }
+
+    @Override
+    boolean isFor(Target target) {
+        return (target.type().getKind() == ElementKind.CLASS || target.isRecord()) && !target.name().isEmpty()
+                && !candidates(target).isEmpty();
+    }
+
+    @Override
+    List<Part> candidates(Target target) {
+        return target.parts().stream().filter(part -> part.isPrimitive() || target.isKindOf(part.type(), "java.lang.Comparable")).toList();
+    }
+
+    /** At a field by that one, otherwise by the first. */
+    @Override
+    List<Part> standard(Target target, int offset) {
+        return target.partAt(offset).filter(candidates(target)::contains).map(List::of)
+                .orElseGet(() -> candidates(target).subList(0, 1));
+    }
+
+    @Override
+    String title(Target target) {
+        return "generate an ordering of " + target.name();
+    }
+
+    @Override
+    Generated generate(Request request) {
+        Target target = request.target();
+        List<Part> chosen = request.chosen();
+        Answers answers = request.answers();
+        TypeWriter writer = request.writer();
+        if (chosen.isEmpty()) {
+            return Generated.refused("an order must go by something; choose at least one field");
+        }
+        List<String> descending = answers.several(DESCENDING).orElse(List.of());
+        for (String name : descending) {
+            if (chosen.stream().noneMatch(part -> part.name().equals(name))) {
+                return Generated.refused("'" + name + "' is to be descending, but the order does not go by it");
+            }
+        }
+        String name = answers.single(NAME).orElseGet(() -> NewName.free(target.memberNames(), constant(chosen)));
+        if (target.memberNames().contains(name)) {
+            return Generated.refused(target.name() + " has a member " + name + " already; choose another name");
+        }
+        String type = target.name() + (target.type().getTypeParameters().isEmpty() ? ""
+                : target.type().getTypeParameters().stream().map(parameter -> "?").collect(Collectors.joining(", ", "<", ">")));
+        String object = NewName.free(target.memberNames(), Character.toLowerCase(target.name().charAt(0)) + target.name().substring(1));
+        String comparator = writer.name(target.code().elements().getTypeElement("java.util.Comparator"));
+        List<String> lines = new ArrayList<>();
+        lines.add(Visibility.modifier(answers) + "static final " + comparator + "<" + type + "> " + name + " = " + comparator);
+        for (Part part : chosen) {
+            boolean isFirst = lines.size() == 1;
+            String key = (isFirst ? "(" + type + " " + object + ")" : object) + " -> " + object + "." + part.name();
+            lines.add("        ." + method(target, part, isFirst, key, descending.contains(part.name()), answers.single(NULLS).orElse(FAIL), comparator));
+        }
+        lines.set(lines.size() - 1, lines.get(lines.size() - 1) + ";");
+        String whole = lines.get(0) + lines.get(1).strip();
+        if (chosen.size() == 1 && whole.length() <= WIDEST) {
+            lines = List.of(whole);
+        }
+        return Generated.members(title(target), List.of(NewMember.added(NewMember.Kind.CONSTANT, name, lines)));
+    }
+
+    private static String constant(List<Part> parts) {
+        return "BY_" + parts.stream().map(part -> part.name().replaceAll("(?<=[\\p{Ll}\\p{N}])(?=\\p{Lu})", "_").toUpperCase(Locale.ROOT))
+                .collect(Collectors.joining("_AND_"));
+    }
+
+    private static String method(Target target, Part part, boolean isFirst, String key, boolean isDescending, String nulls, String comparator) {
+        String verb = isFirst ? "comparing" : "thenComparing";
+        boolean isPlain = !isDescending && part.type() instanceof PrimitiveType;
+        String kind = !isPlain ? "" : switch (part.type().getKind()) {
+            case BYTE, SHORT, CHAR, INT -> "Int";
+            case LONG -> "Long";
+            case FLOAT, DOUBLE -> "Double";
+            default -> "";
+        };
+        boolean mayBeNull = !part.isPrimitive() && !part.isNeverNull() && !nulls.equals(FAIL);
+        String natural = comparator + (isDescending ? ".reverseOrder()" : ".naturalOrder()");
+        String order = mayBeNull ? comparator + (nulls.equals("first") ? ".nullsFirst(" : ".nullsLast(") + natural + ")"
+                : isDescending ? natural : "";
+        return verb + kind + "(" + key + (order.isEmpty() ? "" : ", " + order) + ")";
+    }
+}

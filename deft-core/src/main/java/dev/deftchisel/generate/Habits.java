@@ -1,0 +1,29 @@
+package dev.deftchisel.generate;
+
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.VariableTree;
+import java.util.List;
+import javax.lang.model.element.Modifier;
+
+/**
+ * What a type does elsewhere, so that new members look like the others.
+ *
+ * @param hasFinalParameters whether all parameters of its methods are declared {@code final}
+ */
+record Habits(boolean hasFinalParameters) {
+
+    static Habits of(Target target) {
+        List<? extends VariableTree> parameters = target.members().stream()
+                .filter(member -> member instanceof MethodTree)
+                .flatMap(member -> ((MethodTree) member).getParameters().stream())
+                .filter(parameter -> target.code().find(parameter).isPresent())
+                .toList();
+        return new Habits(!parameters.isEmpty() && parameters.stream()
+                .allMatch(parameter -> parameter.getModifiers().getFlags().contains(Modifier.FINAL)));
+    }
+
+    /** What stands before the type of a parameter. */
+    String parameter() {
+        return hasFinalParameters ? "final " : "";
+    }
+}

@@ -1,0 +1,213 @@
+package dev.deftchisel.generate;
+
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.rewrite.Layout;
+import dev.deftchisel.rewrite.NewCode;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.source.Tokens;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.Predicate;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.Modifier;
+
+/** Puts new members where a type has such: constants before fields, constructors behind them, accessors together. */
+final class Landing {
+
+    private final Target target;
+    private final Code code;
+    private final Layout layout;
+    private final List<Tree> members;
+    private final String outer;
+    private final String indent;
+
+    Landing(Target target) {
+        this.target = target;
+        this.code = target.code();
+        this.layout = Layout.of(code.file());
+        // the components of a record stand before its body
+        this.members = target.members().stream().filter(member -> !isComponent(member)).toList();
+        this.outer = Layout.indentOf(code.file(), code.range(target.tree()).start());
+        this.indent = members.stream().map(member -> code.range(member).start())
+                .filter(this::startsLine).findFirst()
+                .map(start -> Layout.indentOf(code.file(), start))
+                .orElse(outer + layout.unit());
+    }
+
+    private boolean startsLine(int offset) {
+        Range line = code.file().lines().rangeOf(code.file().lines().line(offset));
+        return code.file().content().substring(line.start(), offset).isBlank();
+    }
+
+    /** The edits that write all of them. */
+    List<Edit> edits(List<NewMember> all) {
+        List<Edit> edits = new ArrayList<>();
+        Map<Integer, List<NewMember>> added = new TreeMap<>();
+        for (NewMember member : all) {
+            if (member.instead().isPresent()) {
+                Range range = Layout.withDocumentation(code.file(), code.range(member.instead().get()));
+                edits.add(new NewCode(code.file()).write(text(member)).replacing(range));
+            } else {
+                added.computeIfAbsent(offset(member.kind()), at -> new ArrayList<>()).add(member);
+            }
+        }
+        added.forEach((offset, group) -> edits.add(insertion(offset, group)));
+        return edits;
+    }
+
+    /** A member with its further lines indented, without an end of line at its end. */
+    private String text(NewMember member) {
+        StringBuilder text = new StringBuilder();
+        for (String line : member.lines()) {
+            String code = line.stripLeading();
+            String own = layout.unit().repeat((line.length() - code.length()) / 4);
+            // the blank before the star of a comment is none of indentation
+            String star = code.startsWith("*") ? " " : "";
+            text.append(text.isEmpty() ? "" : layout.lineEnd() + (code.isEmpty() ? "" : indent + own + star)).append(code);
+        }
+        return text.toString();
+    }
+
+    private Edit insertion(int offset, List<NewMember> group) {
+        NewCode text = new NewCode(code.file());
+        int opening = opening();
+        boolean isFirst = offset == opening;
+        if (needsSemicolon() && offset == endOfConstants()) {
+            text.write(";");
+        }
+        boolean isField = false;
+        for (NewMember member : group) {
+            boolean isNextField = member.kind() == NewMember.Kind.CONSTANT || member.kind() == NewMember.Kind.FIELD;
+            boolean isApart = isFirst ? false : !(isNextField && (isField || endsField(offset)));
+            text.write(layout.lineEnd() + (isApart ? layout.lineEnd() : "") + indent + text(member));
+            isFirst = false;
+            isField = isNextField;
+        }
+        Range gap = gap(offset);
+        String space = code.text(gap);
+        boolean isEnd = gap.end() < code.file().content().length() && code.file().content().charAt(gap.end()) == '}';
+        if (isEnd) {
+            return text.write(layout.lineEnd() + outer).replacing(gap);
+        }
+        boolean isBlankBehind = space.lines().count() > 2 || space.chars().filter(c -> c == '\n').count() > 1;
+        boolean isSameLine = space.chars().noneMatch(c -> c == '\n' || c == '\r');
+        text.write(isSameLine ? layout.lineEnd() + (isField ? "" : layout.lineEnd()) + indent
+                : isBlankBehind || isField && startsField(gap.end(), group.get(group.size() - 1).kind()) ? "" : layout.lineEnd());
+        return isSameLine ? text.replacing(gap) : text.at(offset);
+    }
+
+    /** The white space behind an offset. */
+    private Range gap(int offset) {
+        Tokens tokens = code.tokens();
+        int token = tokens.at(offset);
+        boolean isSpace = token < tokens.count() && tokens.kind(token) == TokenKind.WHITE_SPACE;
+        return new Range(offset, isSpace ? tokens.end(token) : offset);
+    }
+
+    private int offset(NewMember.Kind kind) {
+        Optional<Tree> constant = lastAtStart(this::isConstant);
+        Optional<Tree> field = lastAtStart(member -> member instanceof VariableTree);
+        Optional<Tree> constructor = last(this::isConstructor).or(() -> field);
+        Optional<Tree> accessor = last(this::isAccessor).or(() -> constructor);
+        return switch (kind) {
+            case CONSTANT -> constant.map(this::behind).orElseGet(this::opening);
+            case FIELD -> field.map(this::behind).orElseGet(this::opening);
+            case CONSTRUCTOR -> constructor.map(this::behind).orElseGet(this::opening);
+            case ACCESSOR -> accessor.map(this::behind).orElseGet(this::opening);
+            case METHOD -> last(member -> member instanceof MethodTree).or(() -> field).map(this::behind).orElseGet(this::opening);
+        };
+    }
+
+    private Optional<Tree> lastAtStart(Predicate<Tree> belongs) {
+        Tree last = null;
+        for (Tree member : members) {
+            if (!belongs.test(member)) {
+                break;
+            }
+            last = member;
+        }
+        return Optional.ofNullable(last);
+    }
+
+    private Optional<Tree> last(Predicate<Tree> belongs) {
+        return members.stream().filter(belongs).reduce((one, other) -> other);
+    }
+
+    private boolean isConstant(Tree member) {
+        return member instanceof VariableTree && code.element(new TreePath(target.path(), member))
+                .filter(element -> element.getKind() == ElementKind.ENUM_CONSTANT
+                        || element.getModifiers().contains(Modifier.STATIC)).isPresent();
+    }
+
+    private boolean isConstructor(Tree member) {
+        return member instanceof MethodTree method && method.getReturnType() == null;
+    }
+
+    private boolean isAccessor(Tree member) {
+        return member instanceof MethodTree method && method.getReturnType() != null
+                && target.parts().stream().anyMatch(part -> AccessorNames.isAccessor(method.getName().toString(), part)
+                        && method.getParameters().size() <= 1);
+    }
+
+    private boolean endsField(int offset) {
+        return members.stream().anyMatch(member -> member instanceof VariableTree && !isEnumConstant(member) && behind(member) == offset);
+    }
+
+    /** Whether a field of the same sort follows, which a blank line does not keep apart. */
+    private boolean startsField(int offset, NewMember.Kind kind) {
+        return members.stream().anyMatch(member -> member instanceof VariableTree && code.range(member).start() == offset
+                && isConstant(member) == (kind == NewMember.Kind.CONSTANT));
+    }
+
+    private boolean isEnumConstant(Tree member) {
+        return code.element(new TreePath(target.path(), member))
+                .filter(element -> element.getKind() == ElementKind.ENUM_CONSTANT).isPresent();
+    }
+
+    /** Behind a member and a comment on its line; behind the list of enum constants where it is one. */
+    private int behind(Tree member) {
+        return Layout.behind(code.file(), isEnumConstant(member) ? endOfConstants() : code.range(member).end());
+    }
+
+    /** Behind the semicolon after the constants, or behind the last one where there is none. */
+    private int endOfConstants() {
+        Tokens tokens = code.tokens();
+        int end = members.stream().filter(this::isEnumConstant).map(member -> code.range(member).end()).reduce(0, Math::max);
+        int next = end == 0 ? tokens.count() : tokens.code(tokens.at(end - 1) + 1);
+        while (next < tokens.count() && tokens.is(next, ',')) {
+            end = tokens.end(next);
+            next = tokens.code(next + 1);
+        }
+        return next < tokens.count() && tokens.is(next, ';') ? tokens.end(next) : end;
+    }
+
+    private boolean needsSemicolon() {
+        int end = endOfConstants();
+        return end > 0 && code.file().content().charAt(end - 1) != ';';
+    }
+
+    /** Behind the brace that opens the body. */
+    private int opening() {
+        Tokens tokens = code.tokens();
+        int limit = members.isEmpty() ? code.range(target.tree()).end() : code.range(members.get(0)).start();
+        int brace = tokens.codeBefore(tokens.at(limit - 1));
+        while (!tokens.is(brace, '{')) {
+            brace = tokens.codeBefore(brace - 1);
+        }
+        return tokens.end(brace);
+    }
+
+    private boolean isComponent(Tree member) {
+        return member instanceof VariableTree && target.isRecord() && code.element(new TreePath(target.path(), member))
+                .filter(element -> !element.getModifiers().contains(Modifier.STATIC)).isPresent();
+    }
+}

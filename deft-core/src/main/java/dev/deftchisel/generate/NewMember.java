@@ -1,0 +1,44 @@
+package dev.deftchisel.generate;
+
+import com.sun.source.tree.Tree;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A member that is to be written.
+ *
+ * @param kind    among what it belongs
+ * @param name    as calls say it; that of the class for a constructor
+ * @param lines   its text, each further level indented by four blanks
+ * @param instead the member that it takes the place of
+ */
+record NewMember(Kind kind, String name, List<String> lines, Optional<Tree> instead) {
+
+    /** Among what a member belongs. */
+    enum Kind {
+        /** Behind the constants at the start. */
+        CONSTANT,
+        /** Behind the fields at the start. */
+        FIELD,
+        /** Behind the constructors, or the fields. */
+        CONSTRUCTOR,
+        /** Behind the accessors, or the constructors. */
+        ACCESSOR,
+        /** Behind all methods. */
+        METHOD
+    }
+
+    NewMember {
+        lines = List.copyOf(lines);
+    }
+
+    /** One that comes to what is there. */
+    static NewMember added(Kind kind, String name, List<String> lines) {
+        return new NewMember(kind, name, lines, Optional.empty());
+    }
+
+    /** The same in the place of another. */
+    NewMember insteadOf(Optional<? extends Tree> other) {
+        return new NewMember(kind, name, lines, other.map(tree -> tree));
+    }
+}

@@ -1,0 +1,40 @@
+package dev.deftchisel.generate;
+
+import com.sun.source.tree.MethodTree;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.rewrite.TypeWriter;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.ExecutableElement;
+
+/**
+ * What is to be generated.
+ *
+ * @param target  the type
+ * @param chosen  its parts, in order
+ * @param answers to whatever else is asked
+ * @param writer  of types in the file
+ * @param analyst for what stands elsewhere
+ */
+record Request(Target target, List<Part> chosen, Answers answers, TypeWriter writer, Analyst analyst) {
+
+    /** The text of a method of the workspace, wherever it stands. */
+    Optional<String> text(ExecutableElement method) {
+        SymbolKey key = target.code().key(method);
+        Optional<SourceFile> file = analyst.declaring(key);
+        if (file.isEmpty()) {
+            return Optional.empty();
+        }
+        Analysis analysis = analyst.analyse(Focus.on(Set.of(file.get().path()), Set.of(method.getSimpleName().toString())));
+        Optional<Binding> declared = analysis.declaration(key);
+        return declared.flatMap(binding -> analysis.code(binding.file()).flatMap(code -> code.around(binding.range()).stream()
+                .filter(path -> path.getLeaf() instanceof MethodTree).findFirst().map(path -> code.text(path.getLeaf()))));
+    }
+}

@@ -1,0 +1,149 @@
+package dev.deftchisel.generate;
+
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.element.VariableElement;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeMirror;
+import javax.lang.model.util.ElementFilter;
+
+/**
+ * The type that gets new members.
+ *
+ * @param code of its file
+ * @param path of its declaration
+ * @param type itself
+ */
+record Target(Code code, TreePath path, TypeElement type) {
+
+    /** The innermost type around an offset; empty outside of all. */
+    static Optional<Target> at(Code code, int offset) {
+        return code.around(new Range(offset, offset)).stream()
+                .filter(path -> path.getLeaf() instanceof ClassTree)
+                .flatMap(path -> code.element(path).filter(element -> element instanceof TypeElement)
+                        .map(element -> new Target(code, path, (TypeElement) element)).stream())
+                .findFirst();
+    }
+
+    /** Whether an offset is among the members of the type, not in the body of one. */
+    boolean isAmongMembers(int offset) {
+        return code.around(new Range(offset, offset)).stream()
+                .takeWhile(path -> path.getLeaf() != path().getLeaf())
+                .noneMatch(path -> path.getLeaf() instanceof BlockTree || path.getLeaf() instanceof LambdaExpressionTree);
+    }
+
+    ClassTree tree() {
+        return (ClassTree) path.getLeaf();
+    }
+
+    /** Its name; for an anonymous class that of what it extends. */
+    String name() {
+        return type.getSimpleName().toString();
+    }
+
+    boolean isRecord() {
+        return type.getKind() == ElementKind.RECORD;
+    }
+
+    /** The members that stand in the text. */
+    List<Tree> members() {
+        return tree().getMembers().stream().filter(member -> code.find(member).isPresent()).map(member -> (Tree) member).toList();
+    }
+
+    /** The state of an object, in the order of declaration. */
+    List<Part> parts() {
+        List<Part> parts = new ArrayList<>();
+        for (Tree member : tree().getMembers()) {
+            if (member instanceof VariableTree variable && code.element(new TreePath(path, member)).orElse(null) instanceof VariableElement field
+                    && field.getKind() == ElementKind.FIELD && !field.getModifiers().contains(Modifier.STATIC)) {
+                parts.add(new Part(field, variable.getInitializer() != null));
+            }
+        }
+        return List.copyOf(parts);
+    }
+
+    /** The part whose declaration is around an offset. */
+    Optional<Part> partAt(int offset) {
+        return members().stream().filter(member -> member instanceof VariableTree && code.range(member).encloses(new Range(offset, offset)))
+                .flatMap(member -> code.element(new TreePath(path, member)).stream())
+                .flatMap(field -> parts().stream().filter(part -> part.element().equals(field)))
+                .findFirst();
+    }
+
+    /** Names that its members have. */
+    Set<String> memberNames() {
+        return type.getEnclosedElements().stream().map(member -> member.getSimpleName().toString()).collect(Collectors.toSet());
+    }
+
+    /**
+     * The method or constructor that it declares itself in the text.
+     *
+     * @param name       {@code <init>} for a constructor
+     * @param parameters their types
+     */
+    Optional<MethodTree> declared(String name, List<? extends TypeMirror> parameters) {
+        return members().stream().filter(member -> member instanceof MethodTree)
+                .filter(member -> code.element(new TreePath(path, member)).filter(element ->
+                        element instanceof ExecutableElement method && method.getSimpleName().contentEquals(name)
+                                && takes(method, parameters)).isPresent())
+                .map(member -> (MethodTree) member)
+                .findFirst();
+    }
+
+    /** A method that it has from above with a body, other than from {@code Object}. */
+    Optional<ExecutableElement> inherited(String name, List<? extends TypeMirror> parameters) {
+        return ElementFilter.methodsIn(code.elements().getAllMembers(type)).stream()
+                .filter(method -> !method.getEnclosingElement().equals(type) && !isObject((TypeElement) method.getEnclosingElement())
+                        && method.getSimpleName().contentEquals(name) && takes(method, parameters))
+                .findFirst();
+    }
+
+    private static boolean isObject(TypeElement type) {
+        return type.getQualifiedName().contentEquals("java.lang.Object");
+    }
+
+    /** Whether what is above has an equality, hash or the like of its own. */
+    boolean inheritsImplementation(String name, List<? extends TypeMirror> parameters) {
+        return inherited(name, parameters).filter(method -> !method.getModifiers().contains(Modifier.ABSTRACT)
+                && method.getEnclosingElement().getKind() == ElementKind.CLASS).isPresent();
+    }
+
+    private boolean takes(ExecutableElement method, List<? extends TypeMirror> parameters) {
+        if (method.getParameters().size() != parameters.size()) {
+            return false;
+        }
+        for (int i = 0; i < parameters.size(); i++) {
+            if (!code.types().isSameType(code.types().erasure(method.getParameters().get(i).asType()),
+                    code.types().erasure(parameters.get(i)))) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** The type of a class of the platform or the class path, without type arguments. */
+    DeclaredType named(String qualified) {
+        return code.types().getDeclaredType(code.elements().getTypeElement(qualified));
+    }
+
+    /** Whether a type is some kind of another, type arguments aside. */
+    boolean isKindOf(TypeMirror type, String qualified) {
+        return code.types().isAssignable(code.types().erasure(type), code.types().erasure(named(qualified)));
+    }
+}
