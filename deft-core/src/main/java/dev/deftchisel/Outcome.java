@@ -50,6 +50,13 @@ public sealed interface Outcome {
                     .sum();
         }
 
+        /** The number of lines by which the code grows. */
+        public long newLines() {
+            return change.effective().stream()
+                    .mapToLong(file -> file.after().content().lines().count() - file.before().content().lines().count())
+                    .sum();
+        }
+
         private boolean handsOver(Edit edit) {
             return !change.meaning().descriptors().isEmpty() && !edit.carried().isEmpty();
         }

@@ -28,6 +28,8 @@ final class AtCommand extends ChiselCommand {
 
     static final String WHAT = "Work at a place: see it, take an offer with one key, go on.";
 
+    /** The one question about several that is asked before there is anything to see. */
+    private static final String MEMBERS = "members";
     private static final int LINES_AROUND = 5;
 
     @Parameters(index = "0", paramLabel = "PLACE", description = "where; see 'deft --help'")
@@ -121,6 +123,11 @@ final class AtCommand extends ChiselCommand {
                 // what is proposed is for the standard choice; the preview shows the name and lets it be changed
                 continue;
             }
+            if (question instanceof Question.Members members) {
+                answers = members.key().equals(MEMBERS) && members.candidates().size() > 1
+                        ? answers.and(MEMBERS, new Chosen(console).ask(keyboard, members, members.standard())) : answers;
+                continue;
+            }
             Optional<String> answer = ask(console, keyboard, offer, question);
             if (answer.filter(String::isEmpty).isPresent()) {
                 return place;
@@ -129,8 +136,17 @@ final class AtCommand extends ChiselCommand {
             isStandard &= !(question instanceof Question.Choice choice) || answer.orElse(choice.standard()).equals(choice.standard());
         }
         Outcome outcome = chisel.preview(place, offer.operation(), answers);
-        PreviewLoop.End end = new PreviewLoop(chisel, console, place, offer.operation()).run(keyboard, answers, outcome);
+        PreviewLoop.End end = new PreviewLoop(chisel, console, place, offer.operation(), questions(offer)).run(keyboard, answers, outcome);
         return end.applied().map(change -> moved(chisel, console, place, change)).orElse(place);
+    }
+
+    /** What the operation may ask, as this place knows it. */
+    private static List<Question> questions(Offer offer) {
+        List<Question> all = new ArrayList<>(offer.questions());
+        Chisel.operation(offer.operation()).questions().stream()
+                .filter(question -> offer.questions().stream().noneMatch(known -> known.key().equals(question.key())))
+                .forEach(all::add);
+        return all;
     }
 
     /** An answer; empty text when the user leaves, nothing when the standard will do. */
@@ -143,7 +159,7 @@ final class AtCommand extends ChiselCommand {
                         name.proposals().subList(1, name.proposals().size()))));
             }
             return Optional.of(keyboard.line(name.label(), name.proposals().isEmpty() ? "" : name.proposals().get(0)));
-        } else if (question instanceof Question.Flag flag) {
+        } else if (question instanceof Question.Flag flag && offer.kind() == Offer.Kind.REFACTORING) {
             char yes = keyboard.ask(console, List.of(
                     new Keyboard.Key('y', flag.label()), new Keyboard.Key('n', "no")), 'n');
             return Optional.of(String.valueOf(yes == 'y'));

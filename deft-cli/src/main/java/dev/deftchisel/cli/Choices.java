@@ -14,11 +14,12 @@ final class Choices {
     private final Console console;
     private final List<Question> questions;
 
-    /** @param operation its id */
-    Choices(Console console, String operation) {
+    /** @param questions of an operation, with what a place adds to them */
+    Choices(Console console, List<Question> questions) {
         this.console = console;
-        this.questions = Chisel.operation(operation).questions().stream()
-                .filter(question -> question instanceof Question.Choice || question instanceof Question.Text)
+        this.questions = questions.stream()
+                .filter(question -> question instanceof Question.Choice || question instanceof Question.Text || question instanceof Question.Flag
+                        || question instanceof Question.Members members && members.candidates().size() > 1)
                 .limit(MOST)
                 .toList();
     }
@@ -52,6 +53,11 @@ final class Choices {
             return choice.options().stream().filter(option -> option.key().equals(answer)).findFirst()
                     .map(Question.Option::label).orElse(answer);
         }
+        if (question instanceof Question.Flag flag) {
+            return said.single(flag.key()).map(Boolean::parseBoolean).orElse(flag.standard()) ? "yes" : "no";
+        } else if (question instanceof Question.Members members) {
+            return String.join(", ", said.several(members.key()).orElse(members.standard()));
+        }
         return said.single(question.key()).orElse(((Question.Text) question).standard());
     }
 
@@ -59,6 +65,11 @@ final class Choices {
         if (question instanceof Question.Text) {
             String given = keyboard.line(question.label(), now(question, said));
             return given.isEmpty() ? said : said.and(question.key(), given);
+        }
+        if (question instanceof Question.Flag flag) {
+            return said.and(flag.key(), String.valueOf(now(flag, said).equals("no")));
+        } else if (question instanceof Question.Members members) {
+            return said.and(members.key(), new Chosen(console).ask(keyboard, members, said.several(members.key()).orElse(members.standard())));
         }
         String picked = pick(console, keyboard, (Question.Choice) question);
         return picked.isEmpty() ? said : said.and(question.key(), picked);

@@ -13,6 +13,8 @@ import org.jline.terminal.TerminalBuilder;
 /** Asks a person at a terminal: for one key, or for a line. */
 class Keyboard implements AutoCloseable {
 
+    private static final int STANDARD_WIDTH = 80;
+    private static final String GAP = "   ";
     private static final int END = -1;
     private static final int CONTROL_C = 3;
     private static final int CONTROL_D = 4;
@@ -44,10 +46,7 @@ class Keyboard implements AutoCloseable {
      * @param standard what escape, end of input and interruption stand for
      */
     char ask(Console console, List<Key> keys, char standard) {
-        StringBuilder hint = new StringBuilder();
-        keys.forEach(key -> hint.append(hint.length() == 0 ? "" : "   ")
-                .append(console.palette().key(String.valueOf(key.key()))).append(' ').append(key.does()));
-        console.out().print(hint + " > ");
+        console.out().print(hint(console, keys) + " > ");
         console.out().flush();
         while (true) {
             int read = read();
@@ -62,6 +61,21 @@ class Keyboard implements AutoCloseable {
                 }
             }
         }
+    }
+
+    /** The keys with what they do, in lines that are not broken within one. */
+    private String hint(Console console, List<Key> keys) {
+        int width = terminal.getWidth() > 0 ? terminal.getWidth() : STANDARD_WIDTH;
+        StringBuilder hint = new StringBuilder();
+        int column = 0;
+        for (Key key : keys) {
+            int length = 2 + key.does().length();
+            boolean isBroken = column > 0 && column + GAP.length() + length > width - 3;
+            hint.append(column == 0 ? "" : isBroken ? System.lineSeparator() : GAP)
+                    .append(console.palette().key(String.valueOf(key.key()))).append(' ').append(key.does());
+            column = isBroken || column == 0 ? length : column + GAP.length() + length;
+        }
+        return hint.toString();
     }
 
     private int read() {

@@ -64,6 +64,9 @@ final class OperationCommand extends ChiselCommand {
             return option.type(String.class).paramLabel(values)
                     .description(choice.label() + " (" + choice.standard() + ")").build();
         }
+        if (question instanceof Question.Members) {
+            return option.type(String.class).paramLabel("NAME,...").description(question.label()).build();
+        }
         if (question instanceof Question.Proposed) {
             return option.type(String.class).paramLabel("NAME").description(question.label() + " (one is proposed)").build();
         }
@@ -86,7 +89,7 @@ final class OperationCommand extends ChiselCommand {
             outcome = chisel.choose(preview, (file, edit) -> edit.isTaken() && !isOmitted(chisel, omitted, file, edit));
         }
         if (asks) {
-            return new PreviewLoop(chisel, console, place, operation.id()).run(answers, outcome).exitCode();
+            return new PreviewLoop(chisel, console, place, operation.id(), operation.questions()).run(answers, outcome).exitCode();
         }
         return new OutcomeWriter(chisel, console, options).write(outcome, apply);
     }
@@ -106,7 +109,8 @@ final class OperationCommand extends ChiselCommand {
                     : spec.findOption("--" + question.key()).getValue();
             if (value != null) {
                 check(question, value.toString());
-                answers = answers.and(question.key(), value.toString());
+                answers = question instanceof Question.Members ? answers.and(question.key(), Chosen.list(value.toString()))
+                        : answers.and(question.key(), value.toString());
             }
         }
         return answers;

@@ -25,7 +25,8 @@ final class OutcomeText {
         String title = preview.change().title();
         lines.add((isApplied ? "done: " : "would ") + palette.strong(title));
         StringBuilder counts = new StringBuilder("  ")
-                .append(preview.names() > 0 ? count(preview.names(), "name") : count(preview.places(), "place"))
+                .append(preview.names() > 0 ? count(preview.names(), "name")
+                        : preview.places() > 0 ? count(preview.places(), "place") : count(preview.newLines(), "new line"))
                 .append(" in ").append(count(preview.files(), "file"));
         if (!preview.moves().isEmpty()) {
             counts.append(", ").append(count(preview.moves().size(), "file")).append(" moved");

@@ -8,6 +8,7 @@ import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
+import dev.deftchisel.operation.Question;
 import dev.deftchisel.source.LineMap;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,13 +26,14 @@ final class PreviewLoop {
     private final OutcomeText text;
     private final Choices choices;
 
-    PreviewLoop(Chisel chisel, Console console, Place place, String operation) {
+    /** @param questions what can be answered otherwise */
+    PreviewLoop(Chisel chisel, Console console, Place place, String operation, List<Question> questions) {
         this.chisel = chisel;
         this.console = console;
         this.place = place;
         this.operation = operation;
         this.text = new OutcomeText(chisel, console.palette());
-        this.choices = new Choices(console, operation);
+        this.choices = new Choices(console, questions);
     }
 
     /**

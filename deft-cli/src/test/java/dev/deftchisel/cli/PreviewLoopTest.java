@@ -57,7 +57,7 @@ class PreviewLoopTest {
                 new ByteArrayInputStream(new byte[0]), stream, stream, true, false, new Palette(false));
         Answers answers = Answers.of("name", name).and("mentions", mentions);
         Outcome outcome = chisel.preview(place, "rename", answers);
-        return new PreviewLoop(chisel, console, place, "rename").run(keyboard, answers, outcome);
+        return new PreviewLoop(chisel, console, place, "rename", Chisel.operation("rename").questions()).run(keyboard, answers, outcome);
     }
 
     private String said() {

@@ -79,27 +79,27 @@ final class Landing {
 
     private Edit insertion(int offset, List<NewMember> group) {
         NewCode text = new NewCode(code.file());
-        int opening = opening();
-        boolean isFirst = offset == opening;
+        Range gap = gap(offset);
+        String space = code.text(gap);
+        boolean isEnd = gap.end() < code.file().content().length() && code.file().content().charAt(gap.end()) == '}';
+        boolean isSameLine = space.chars().noneMatch(c -> c == '\n' || c == '\r');
+        boolean isBlankBehind = space.lines().count() > 2 || space.chars().filter(c -> c == '\n').count() > 1;
+        boolean isFirst = offset == opening();
         if (needsSemicolon() && offset == endOfConstants()) {
             text.write(";");
         }
         boolean isField = false;
         for (NewMember member : group) {
             boolean isNextField = member.kind() == NewMember.Kind.CONSTANT || member.kind() == NewMember.Kind.FIELD;
-            boolean isApart = isFirst ? false : !(isNextField && (isField || endsField(offset)));
+            // a class whose body starts with a blank line still does
+            boolean isApart = isFirst ? isBlankBehind && !isEnd : !(isNextField && (isField || endsField(offset)));
             text.write(layout.lineEnd() + (isApart ? layout.lineEnd() : "") + indent + text(member));
             isFirst = false;
             isField = isNextField;
         }
-        Range gap = gap(offset);
-        String space = code.text(gap);
-        boolean isEnd = gap.end() < code.file().content().length() && code.file().content().charAt(gap.end()) == '}';
         if (isEnd) {
             return text.write(layout.lineEnd() + outer).replacing(gap);
         }
-        boolean isBlankBehind = space.lines().count() > 2 || space.chars().filter(c -> c == '\n').count() > 1;
-        boolean isSameLine = space.chars().noneMatch(c -> c == '\n' || c == '\r');
         text.write(isSameLine ? layout.lineEnd() + (isField ? "" : layout.lineEnd()) + indent
                 : isBlankBehind || isField && startsField(gap.end(), group.get(group.size() - 1).kind()) ? "" : layout.lineEnd());
         return isSameLine ? text.replacing(gap) : text.at(offset);
