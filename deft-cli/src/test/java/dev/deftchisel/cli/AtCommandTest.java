@@ -125,9 +125,33 @@ class AtCommandTest {
     }
 
     @Test
+    void membersAreChosenByTheirNumbersInOrder() throws IOException {
+        file = folder.resolve("Quay.java");
+        Files.writeString(file, "class Quay {\n    int depth;\n    int rate;\n}\n");
+        chisel.refresh();
+        keys('f', 'a', 'q');
+        lines("2 1");
+        String said = play(file + ":1:7");
+        assertTrue(said.contains("  1 [x] depth\n  2 [x] rate\n"), said);
+        assertTrue(said.contains("5 new lines in 1 file"), said);
+        assertTrue(Files.readString(file).contains("\"Quay[rate=\" + rate + \", depth=\" + depth + \"]\""), Files.readString(file));
+    }
+
+    @Test
+    void aFlagIsTurnedWhereTheRestIsChosen() throws IOException {
+        file = folder.resolve("Quay.java");
+        Files.writeString(file, "class Quay {\n    int[] marks;\n}\n");
+        chisel.refresh();
+        keys('a', 'c', '3', 'a', 'q');
+        String said = play(file + ":2:11");
+        assertTrue(said.contains("arrays and collections are copied: no"), said);
+        assertTrue(Files.readString(file).contains("marks.clone()"), Files.readString(file));
+    }
+
+    @Test
     void whereNothingIsOfferedThatIsSaid() {
         keys('q');
-        String said = play(file + ":4:1");
+        String said = play(file + ":5:1");
         assertTrue(said.contains("nothing to offer here"), said);
         assertFalse(said.contains("rename"), said);
     }

@@ -108,7 +108,8 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
                 }
             }
         }
-        return members.isEmpty() ? Generated.refused("nothing is left to write: " + String.join(", ", notes))
+        return chosen.isEmpty() ? Generated.refused("choose at least one field")
+                : members.isEmpty() ? Generated.refused("nothing is left to write: " + String.join(", ", notes))
                 : new Generated.Members(title(target), members, notes);
     }
 

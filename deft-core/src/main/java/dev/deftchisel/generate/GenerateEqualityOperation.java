@@ -50,7 +50,7 @@ public final class GenerateEqualityOperation extends GenerateOperation {
 
     @Override
     boolean isFor(Target target) {
-        return (target.type().getKind() == ElementKind.CLASS || target.isRecord()) && !target.name().isEmpty();
+        return (target.type().getKind() == ElementKind.CLASS || target.isRecord()) && !target.name().isEmpty() && !target.parts().isEmpty();
     }
 
     @Override

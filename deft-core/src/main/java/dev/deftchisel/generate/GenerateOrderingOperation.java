@@ -1,12 +1,14 @@
 package dev.deftchisel.generate;
 
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.rewrite.TypeWriter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.type.PrimitiveType;
@@ -86,7 +88,6 @@ public final class GenerateOrderingOperation extends GenerateOperation {
         Target target = request.target();
         List<Part> chosen = request.chosen();
         Answers answers = request.answers();
-        TypeWriter writer = request.writer();
         if (chosen.isEmpty()) {
             return Generated.refused("an order must go by something; choose at least one field");
         }
@@ -96,27 +97,38 @@ public final class GenerateOrderingOperation extends GenerateOperation {
                 return Generated.refused("'" + name + "' is to be descending, but the order does not go by it");
             }
         }
-        String name = answers.single(NAME).orElseGet(() -> NewName.free(target.memberNames(), constant(chosen)));
-        if (target.memberNames().contains(name)) {
+        String natural = answers.single(NAME).orElse(constant(chosen));
+        Optional<Tree> known = constant(target, natural).filter(tree -> isSame(target.code(), tree, lines(request, natural, descending)));
+        String name = known.isPresent() || answers.single(NAME).isPresent() ? natural : NewName.free(target.memberNames(), natural);
+        if (known.isEmpty() && target.memberNames().contains(name)) {
             return Generated.refused(target.name() + " has a member " + name + " already; choose another name");
         }
+        return Generated.members(title(target), List.of(
+                NewMember.added(NewMember.Kind.CONSTANT, name, lines(request, name, descending)).insteadOf(known)));
+    }
+
+    private static Optional<Tree> constant(Target target, String name) {
+        return target.members().stream()
+                .filter(member -> member instanceof VariableTree variable && variable.getName().contentEquals(name)).findFirst();
+    }
+
+    private static List<String> lines(Request request, String name, List<String> descending) {
+        Target target = request.target();
+        Answers answers = request.answers();
         String type = target.name() + (target.type().getTypeParameters().isEmpty() ? ""
                 : target.type().getTypeParameters().stream().map(parameter -> "?").collect(Collectors.joining(", ", "<", ">")));
         String object = NewName.free(target.memberNames(), Character.toLowerCase(target.name().charAt(0)) + target.name().substring(1));
-        String comparator = writer.name(target.code().elements().getTypeElement("java.util.Comparator"));
+        String comparator = request.writer().name(target.code().elements().getTypeElement("java.util.Comparator"));
         List<String> lines = new ArrayList<>();
         lines.add(Visibility.modifier(answers) + "static final " + comparator + "<" + type + "> " + name + " = " + comparator);
-        for (Part part : chosen) {
+        for (Part part : request.chosen()) {
             boolean isFirst = lines.size() == 1;
             String key = (isFirst ? "(" + type + " " + object + ")" : object) + " -> " + object + "." + part.name();
             lines.add("        ." + method(target, part, isFirst, key, descending.contains(part.name()), answers.single(NULLS).orElse(FAIL), comparator));
         }
         lines.set(lines.size() - 1, lines.get(lines.size() - 1) + ";");
         String whole = lines.get(0) + lines.get(1).strip();
-        if (chosen.size() == 1 && whole.length() <= WIDEST) {
-            lines = List.of(whole);
-        }
-        return Generated.members(title(target), List.of(NewMember.added(NewMember.Kind.CONSTANT, name, lines)));
+        return request.chosen().size() == 1 && whole.length() <= WIDEST ? List.of(whole) : lines;
     }
 
     private static String constant(List<Part> parts) {

@@ -190,16 +190,28 @@ final class BodyWriter {
 
             @Override
             public Void visitTypeCast(TypeCastTree tree, Void unused) {
-                Optional<TypeMirror> own = callee.code().type(new TreePath(getCurrentPath(), tree.getExpression()));
-                boolean isUseless = own.isPresent() && callee.code().type(getCurrentPath())
-                        .filter(wanted -> !callee.code().types().isSameType(wanted, own.get())
-                                && arguments.areSame(wanted, own.get(), code.types())).isPresent();
-                if (isUseless) {
+                if (isUselessCast(getCurrentPath())) {
                     instead.put(new Range(callee.code().range(tree).start(), callee.code().range(tree.getExpression()).start()), text -> { });
                 }
                 return super.visitTypeCast(tree, null);
             }
         }.scan(part, null);
+    }
+
+    /** Whether a cast to a type parameter is one to what the value is in the call anyway. */
+    private boolean isUselessCast(TreePath path) {
+        Optional<TypeMirror> wanted = callee.code().type(path);
+        return path.getLeaf() instanceof TypeCastTree cast && typeOf(new TreePath(path, cast.getExpression()))
+                .filter(own -> wanted.isPresent() && !callee.code().types().isSameType(wanted.get(), own)
+                        && site.typeArguments().areSame(wanted.get(), own, code.types())).isPresent();
+    }
+
+    /** The type that an operand of the body has where it is written; {@code this} becomes the object of the call. */
+    private Optional<TypeMirror> typeOf(TreePath operand) {
+        Optional<Handed> object = site.object().filter(one -> operand.getLeaf() instanceof IdentifierTree name
+                && name.getName().contentEquals("this"));
+        return object.isEmpty() ? callee.code().type(operand)
+                : object.flatMap(one -> site.way(one) == Handed.Way.VARIABLE ? Optional.of(one.declared()) : code.type(one.value()));
     }
 
     private void typeArgument(NewCode text, TypeMirror type) {
@@ -315,9 +327,17 @@ final class BodyWriter {
     /**
      * Writes what the body hands back in the place of an expression.
      *
-     * @param call the place
+     * @param handedBack by the body
+     * @param call       the place
      */
-    void result(NewCode text, TreePath result, TreePath call) {
+    void result(NewCode text, TreePath handedBack, TreePath call) {
+        boolean isObject = isUselessCast(handedBack) && site.object().isPresent()
+                && ((TypeCastTree) handedBack.getLeaf()).getExpression() instanceof IdentifierTree name && name.getName().contentEquals("this");
+        if (isObject) {
+            object(text);
+            return;
+        }
+        TreePath result = isUselessCast(handedBack) ? new TreePath(handedBack, ((TypeCastTree) handedBack.getLeaf()).getExpression()) : handedBack;
         Range range = callee.code().range(result.getLeaf());
         isWritten &= new Written(callee.code(), result, site.result(), callee.element().getReturnType(), writer).write(text, code, call,
                 (to, instead) -> carry(to, List.of(result), range, callIndent(), instead));

@@ -10,9 +10,9 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
+import dev.deftchisel.proving.compiled.CompiledCode;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.oracle.Applied;
-import dev.deftchisel.proving.compiled.CompiledCode;
 import dev.deftchisel.proving.oracle.Rename;
 import dev.deftchisel.proving.oracle.TrialOracle;
 import java.io.IOException;
@@ -114,7 +114,7 @@ final class Attempt {
         }
         Map<Path, byte[]> before = Applied.bytesBefore(preview.change());
         chisel.apply(preview);
-        Applied applied = new Applied(place, oldName, preview.change(), before);
+        Applied applied = new Applied(place, oldName, preview.change(), before, subject.operation(), subject.answers());
         for (TrialOracle oracle : oracles.of(subject.number())) {
             Optional<String> objection = oracle.objection(chisel, applied);
             if (objection.isPresent()) {

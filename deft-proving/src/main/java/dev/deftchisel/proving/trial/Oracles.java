@@ -2,10 +2,12 @@ package dev.deftchisel.proving.trial;
 
 import dev.deftchisel.proving.oracle.BytesOutsideEdits;
 import dev.deftchisel.proving.oracle.CodeOracle;
+import dev.deftchisel.proving.oracle.EqualityLaws;
 import dev.deftchisel.proving.oracle.NoNewDiagnostics;
 import dev.deftchisel.proving.oracle.RenamedBack;
 import dev.deftchisel.proving.oracle.SameClasses;
 import dev.deftchisel.proving.oracle.TrialOracle;
+import dev.deftchisel.proving.oracle.TwiceIsOnce;
 import dev.deftchisel.proving.oracle.UndoGivesBack;
 import java.util.ArrayList;
 import java.util.List;
@@ -47,6 +49,12 @@ public record Oracles(
     public static Oracles ofReshaping() {
         return new Oracles(List.of(new BytesOutsideEdits(), new UndoGivesBack()), List.of(),
                 List.of(new NoNewDiagnostics()), Optional.empty());
+    }
+
+    /** Code that gets members compiles as before, equality keeps its contract, and nothing is generated twice. */
+    public static Oracles ofGeneration() {
+        return new Oracles(List.of(new BytesOutsideEdits(), new UndoGivesBack(), new TwiceIsOnce()), List.of(),
+                List.of(new NoNewDiagnostics(), new EqualityLaws()), Optional.empty());
     }
 
     List<TrialOracle> of(int number) {

@@ -37,7 +37,7 @@ class TrialOraclesTest {
         Outcome.Preview preview = (Outcome.Preview) chisel.preview(place, "rename", Answers.of("name", "water"));
         Map<Path, byte[]> before = Applied.bytesBefore(preview.change());
         chisel.apply(preview);
-        applied = new Applied(place, "depth", preview.change(), before);
+        applied = new Applied(place, "depth", preview.change(), before, "rename", Answers.none());
     }
 
     @AfterEach
@@ -65,13 +65,13 @@ class TrialOraclesTest {
 
     @Test
     void aSourceThatDoesNotComeBackIsSeen() throws IOException {
-        applied = new Applied(applied.place(), "fathoms", applied.change(), applied.before());
+        applied = new Applied(applied.place(), "fathoms", applied.change(), applied.before(), "rename", Answers.none());
         assertTrue(objection(new RenamedBack()).orElseThrow().startsWith("renaming back leaves"));
     }
 
     @Test
     void anUndoThatGivesBackSomethingElseIsSeen() throws IOException {
-        applied = new Applied(applied.place(), "depth", applied.change(), Map.of(file, "class Berth { }".getBytes()));
+        applied = new Applied(applied.place(), "depth", applied.change(), Map.of(file, "class Berth { }".getBytes()), "rename", Answers.none());
         assertTrue(objection(new UndoGivesBack()).orElseThrow().startsWith("undo does not give back"));
     }
 }

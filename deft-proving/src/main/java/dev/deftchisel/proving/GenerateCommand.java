@@ -1,0 +1,40 @@
+package dev.deftchisel.proving;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.proving.trial.Oracles;
+import dev.deftchisel.proving.trial.TypeSubjects;
+import java.io.IOException;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** Random types get members. */
+@Command(name = GenerateCommand.WHAT, mixinStandardHelpOptions = true,
+        description = "Generates members of random types in copies of the corpora and has every oracle judge the result.")
+final class GenerateCommand implements Callable<Integer> {
+
+    static final String WHAT = "generate";
+
+    @Mixin
+    private final TrialOptions options = new TrialOptions();
+
+    @Option(names = "--operation", description = "only this one, such as generate-equality")
+    private String operation = "";
+
+    @Override
+    public Integer call() throws IOException {
+        List<Operation> operations = Chisel.operations().stream()
+                .filter(one -> operation.isEmpty() ? one.id().startsWith(WHAT) : one.id().equals(operation)).toList();
+        return options.run(WHAT, () -> operation.isEmpty() ? "" : " --operation " + operation, Oracles.ofGeneration(),
+                analyst -> new TypeSubjects(analyst, options.draw(), (place, analysis) -> {
+                    Spot spot = new Spot(place, analyst.snapshot().file(place.file()).orElseThrow(), analysis);
+                    return operations.stream().map(one -> one.offer(spot)).flatMap(Optional::stream).toList();
+                }), false);
+    }
+}

@@ -1,0 +1,85 @@
+package dev.deftchisel.proving.trial;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.Role;
+import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.function.BiFunction;
+
+/** Random types, each with one of the operations that generate members, and random answers to what that asks. */
+public final class TypeSubjects extends RandomFiles {
+
+    private static final Set<SymbolKind> KINDS = Set.of(SymbolKind.CLASS, SymbolKind.RECORD, SymbolKind.ENUM);
+
+    private final BiFunction<Place, Analysis, List<Offer>> offers;
+
+    /**
+     * @param analyst of the untouched corpus
+     * @param draw    which files, and how
+     * @param offers  what generates members at a place of a file that was analysed
+     */
+    public TypeSubjects(Analyst analyst, Draw draw, BiFunction<Place, Analysis, List<Offer>> offers) {
+        super(analyst, draw);
+        this.offers = offers;
+    }
+
+    @Override
+    Optional<Subject> subject(int number, SourceFile file, Random random) {
+        Analysis analysis = analyst().analyse(Focus.whole(Set.of(file.path())));
+        List<Binding> types = analysis.bindings(file.path()).stream()
+                .filter(binding -> binding.role() == Role.DECLARATION && binding.isNamed() && analysis.symbol(binding.key())
+                        .filter(symbol -> KINDS.contains(symbol.kind())).isPresent())
+                .toList();
+        if (types.isEmpty()) {
+            return Optional.empty();
+        }
+        Range name = types.get(random.nextInt(types.size())).range();
+        Place place = new Place(file.path(), new Range(name.start(), name.start()));
+        List<Offer> found = offers.apply(place, analysis);
+        if (found.isEmpty()) {
+            return Optional.empty();
+        }
+        Offer offer = found.get(random.nextInt(found.size()));
+        Answers answers = Answers.none();
+        for (Question question : offer.questions()) {
+            if (question instanceof Question.Members members) {
+                answers = answers.and(members.key(), some(members, random));
+            } else if (question instanceof Question.Choice choice) {
+                answers = answers.and(choice.key(), choice.options().get(random.nextInt(choice.options().size())).key());
+            } else if (question instanceof Question.Flag flag) {
+                answers = answers.and(flag.key(), String.valueOf(random.nextBoolean()));
+            }
+        }
+        return Optional.of(new Subject(number, offer.operation(), place, offer.operation(), offer.title(), answers));
+    }
+
+    /** The standard ones half of the time; otherwise some, in any order. Nothing else is to be descending than what is chosen. */
+    private static List<String> some(Question.Members members, Random random) {
+        if (random.nextBoolean() || members.key().equals("descending")) {
+            return members.standard();
+        }
+        List<String> all = new ArrayList<>(members.candidates());
+        Collections.shuffle(all, random);
+        return List.copyOf(all.subList(0, random.nextInt(all.size() + 1)));
+    }
+
+    @Override
+    Optional<Place> barren(SourceFile file, Random random) {
+        // outside of all types there is nothing that members could come to
+        return Optional.of(new Place(file.path(), new Range(0, 0)));
+    }
+}
