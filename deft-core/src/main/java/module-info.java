@@ -26,6 +26,8 @@ module dev.deftchisel.core {
     uses dev.deftchisel.workspace.ProjectReader;
 
     provides dev.deftchisel.operation.Operation with
+            dev.deftchisel.declare.DeclareMethodOperation,
+            dev.deftchisel.declare.DeclareVariableOperation,
             dev.deftchisel.extract.ExtractConstantOperation,
             dev.deftchisel.extract.ExtractFieldOperation,
             dev.deftchisel.extract.ExtractMethodOperation,

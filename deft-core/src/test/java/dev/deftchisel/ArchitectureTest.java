@@ -18,7 +18,8 @@ class ArchitectureTest {
             .layer("facade").definedBy("dev.deftchisel")
             .layer("journal").definedBy("..journal..")
             .layer("guard").definedBy("..guard..")
-            .layer("operations").definedBy("..rename..", "..extract..", "..inline..")
+            .layer("operations").definedBy("..rename..", "..extract..", "..inline..", "..generate..", "..declare..")
+            .layer("member").definedBy("..member..")
             .layer("rewrite").definedBy("..rewrite..")
             .layer("operation").definedBy("..operation..")
             .layer("change").definedBy("..change..")
@@ -29,10 +30,11 @@ class ArchitectureTest {
             .whereLayer("journal").mayOnlyBeAccessedByLayers("facade")
             .whereLayer("guard").mayOnlyBeAccessedByLayers("facade")
             .whereLayer("operations").mayNotBeAccessedByAnyLayer()
-            .whereLayer("rewrite").mayOnlyBeAccessedByLayers("operations")
+            .whereLayer("member").mayOnlyBeAccessedByLayers("operations")
+            .whereLayer("rewrite").mayOnlyBeAccessedByLayers("operations", "member")
             .whereLayer("operation").mayOnlyBeAccessedByLayers("facade", "operations")
-            .whereLayer("change").mayOnlyBeAccessedByLayers("facade", "journal", "guard", "operation", "rewrite", "operations")
-            .whereLayer("analysis").mayOnlyBeAccessedByLayers("facade", "guard", "change", "operation", "rewrite", "operations");
+            .whereLayer("change").mayOnlyBeAccessedByLayers("facade", "journal", "guard", "operation", "rewrite", "member", "operations")
+            .whereLayer("analysis").mayOnlyBeAccessedByLayers("facade", "guard", "change", "operation", "rewrite", "member", "operations");
 
     @ArchTest
     static final ArchRule NO_CYCLES = slices().matching("dev.deftchisel.(*)..").should().beFreeOfCycles();

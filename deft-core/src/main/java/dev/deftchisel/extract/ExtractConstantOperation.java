@@ -12,6 +12,7 @@ import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Meaning;
 import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;

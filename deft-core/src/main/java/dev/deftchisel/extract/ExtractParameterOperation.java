@@ -9,6 +9,7 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;

@@ -7,6 +7,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;

@@ -4,6 +4,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.change.Alike;
+import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;

@@ -1,5 +1,10 @@
 package dev.deftchisel.generate;
 
+import dev.deftchisel.member.AccessorNames;
+import dev.deftchisel.member.Habits;
+import dev.deftchisel.member.Part;
+import dev.deftchisel.member.Target;
+import dev.deftchisel.member.TypeText;
 import dev.deftchisel.rewrite.TypeWriter;
 import java.util.List;
 import java.util.Map;

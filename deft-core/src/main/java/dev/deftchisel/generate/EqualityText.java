@@ -2,6 +2,9 @@ package dev.deftchisel.generate;
 
 import com.sun.source.tree.MethodTree;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.member.NewMember;
+import dev.deftchisel.member.Part;
+import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;

@@ -1,6 +1,10 @@
 package dev.deftchisel.generate;
 
 import com.sun.source.tree.MethodTree;
+import dev.deftchisel.member.AccessorNames;
+import dev.deftchisel.member.NewMember;
+import dev.deftchisel.member.Part;
+import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;

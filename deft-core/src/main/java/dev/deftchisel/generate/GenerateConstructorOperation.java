@@ -1,6 +1,11 @@
 package dev.deftchisel.generate;
 
 import com.sun.source.tree.MethodTree;
+import dev.deftchisel.member.Habits;
+import dev.deftchisel.member.NewMember;
+import dev.deftchisel.member.Part;
+import dev.deftchisel.member.Target;
+import dev.deftchisel.member.TypeText;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Question;

@@ -2,6 +2,9 @@ package dev.deftchisel.generate;
 
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
+import dev.deftchisel.member.NewMember;
+import dev.deftchisel.member.Part;
+import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Question;

@@ -1,5 +1,6 @@
 package dev.deftchisel.generate;
 
+import dev.deftchisel.member.NewMember;
 import dev.deftchisel.operation.Reason;
 import java.util.List;
 

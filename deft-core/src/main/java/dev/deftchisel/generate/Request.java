@@ -6,6 +6,8 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.member.Part;
+import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.workspace.SourceFile;

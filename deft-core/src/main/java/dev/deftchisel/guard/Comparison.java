@@ -27,6 +27,8 @@ import java.util.stream.Collectors;
 /** Compares two analyses of the same code, place by place. */
 final class Comparison {
 
+    private static final String UNKNOWN = "(unknown)";
+
     private final Analysis before;
     private final Analysis after;
     private final Mapping mapping;
@@ -191,7 +193,8 @@ final class Comparison {
                     .map(site -> found.get(new Trace(site.file(), site.range(), trace.fact(), "")))
                     .filter(actual -> actual != null && !actual.equals(expected))
                     .findFirst();
-            if (other.isPresent()) {
+            // what had no type before proves nothing now
+            if (other.isPresent() && !(isType && readable(expected).equals(UNKNOWN))) {
                 String actual = other.get();
                 differences.add(new Difference(
                         isType ? Difference.Kind.TYPE : Difference.Kind.CONSTANT, trace.file(), trace.range(),
@@ -229,7 +232,7 @@ final class Comparison {
             case 'F' -> "float";
             case 'D' -> "double";
             case 'V' -> "void";
-            default -> "(unknown)";
+            default -> UNKNOWN;
         };
     }
 }

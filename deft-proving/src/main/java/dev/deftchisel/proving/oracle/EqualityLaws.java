@@ -29,11 +29,14 @@ public final class EqualityLaws implements CodeOracle {
     @Override
     public Optional<String> objection(CompiledCode before, CompiledCode after, List<Rename> renames) {
         Memory memory = new Memory(after);
+        Memory former = new Memory(before);
         return after.classes().entrySet().stream()
                 .filter(entry -> !Arrays.equals(entry.getValue(), before.classes().get(entry.getKey())))
                 .map(entry -> memory.find(entry.getKey()))
                 .flatMap(Optional::stream)
                 .filter(EqualityLaws::hasEquality)
+                // what was written by hand may do as it likes
+                .filter(type -> former.find(type.getName()).filter(EqualityLaws::hasEquality).isEmpty())
                 .map(EqualityLaws::broken)
                 .flatMap(Optional::stream)
                 .findFirst();

@@ -1,4 +1,4 @@
-package dev.deftchisel.extract;
+package dev.deftchisel.operation;
 
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
@@ -9,7 +9,6 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
-import dev.deftchisel.operation.NewName;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
@@ -29,11 +28,14 @@ import javax.lang.model.type.TypeMirror;
  * Good names for a value: after the method it comes from, the parameter it is passed to, its type. None is one that
  * stands in the file already, so that none is captured.
  */
-final class NameProposals {
+public final class NameProposals {
 
     /** What methods begin with that says how a value is had, not what it is. */
     private static final Pattern VERB = Pattern.compile(
             "(?:get|is|has|to|as|of|find|create|make|build|new|compute|calculate|read|load|parse|next|current)(?=\\p{Lu})(.*)");
+
+    /** Names of methods that say nothing else. */
+    private static final Pattern ONLY_HOW = Pattern.compile("of|get|valueOf|copyOf|create|make|build|parse|apply|call");
 
     /** Names of parameters that only say that there is something. */
     private static final Pattern SAYS_NOTHING = Pattern.compile("value|val|o|obj|object|arg\\d*|[a-z]|item|element|input|data");
@@ -41,12 +43,20 @@ final class NameProposals {
     private final Code code;
     private final Set<String> taken;
 
-    NameProposals(Code code) {
+    /** Names for the file itself. */
+    public NameProposals(Code code) {
         this(code, Set.of());
     }
 
+    /** Names for where no name is taken, such as the parameters of a new method. */
+    public static NameProposals elsewhere(Code code) {
+        NameProposals proposals = new NameProposals(code);
+        proposals.taken.clear();
+        return proposals;
+    }
+
     /** @param alsoTaken names that are about to be given */
-    NameProposals(Code code, Set<String> alsoTaken) {
+    public NameProposals(Code code, Set<String> alsoTaken) {
         this.code = code;
         this.taken = variableNames(code.tokens());
         taken.addAll(alsoTaken);
@@ -65,7 +75,7 @@ final class NameProposals {
     }
 
     /** The same for a constant, in capitals; that of a text is what the text says. */
-    List<String> ofConstant(TreePath expression) {
+    public List<String> ofConstant(TreePath expression) {
         Set<String> wishes = new LinkedHashSet<>();
         if (expression.getLeaf() instanceof LiteralTree literal && literal.getValue() instanceof String text) {
             String words = text.replaceAll("[^\\p{L}\\p{N}]+", "_").replaceAll("^_+|_+$", "");
@@ -81,7 +91,7 @@ final class NameProposals {
     }
 
     /** At least one name, best first. */
-    List<String> of(TreePath expression) {
+    public List<String> of(TreePath expression) {
         Set<String> wishes = new LinkedHashSet<>();
         fromCode(expression, wishes);
         fromParameter(expression, wishes);
@@ -104,7 +114,9 @@ final class NameProposals {
             String name = method instanceof MemberSelectTree select ? select.getIdentifier().toString()
                     : method instanceof IdentifierTree simple ? simple.getName().toString() : "";
             Matcher verb = VERB.matcher(name);
-            wishes.add(decapitalised(verb.matches() ? verb.group(1) : name));
+            if (!ONLY_HOW.matcher(name).matches()) {
+                wishes.add(decapitalised(verb.matches() ? verb.group(1) : name));
+            }
         } else if (tree instanceof MemberSelectTree select && !select.getIdentifier().contentEquals("class")) {
             wishes.add(fromConstant(select.getIdentifier().toString()));
         } else if (tree instanceof IdentifierTree simple && !simple.getName().contentEquals("this")) {

@@ -1,4 +1,4 @@
-package dev.deftchisel.generate;
+package dev.deftchisel.member;
 
 import java.util.List;
 import javax.lang.model.element.Element;
@@ -16,51 +16,51 @@ import javax.lang.model.type.TypeMirror;
  * @param element  the field
  * @param hasValue whether it gets a value where it is declared
  */
-record Part(VariableElement element, boolean hasValue) {
+public record Part(VariableElement element, boolean hasValue) {
 
     /** Annotations by which people say that something is never {@code null}, by their simple names. */
     private static final List<String> NEVER_NULL = List.of("NonNull", "Nonnull", "NotNull");
 
-    String name() {
+    public String name() {
         return element.getSimpleName().toString();
     }
 
-    TypeMirror type() {
+    public TypeMirror type() {
         return element.asType();
     }
 
-    boolean isFinal() {
+    public boolean isFinal() {
         return element.getModifiers().contains(Modifier.FINAL);
     }
 
     /** Whether a constructor must give it a value (JLS 8.3.1.2). */
-    boolean mustBeSet() {
+    public boolean mustBeSet() {
         return isFinal() && !hasValue;
     }
 
     /** Whether a constructor or method may give it a value. */
-    boolean maySet() {
+    public boolean maySet() {
         return !isFinal() || !hasValue;
     }
 
-    boolean isPrimitive() {
+    public boolean isPrimitive() {
         return type().getKind().isPrimitive();
     }
 
-    boolean isArray() {
+    public boolean isArray() {
         return type().getKind() == TypeKind.ARRAY;
     }
 
-    boolean isArrayOfArrays() {
+    public boolean isArrayOfArrays() {
         return type() instanceof ArrayType array && array.getComponentType().getKind() == TypeKind.ARRAY;
     }
 
-    boolean isEnum() {
+    public boolean isEnum() {
         return type() instanceof DeclaredType declared && declared.asElement().getKind() == ElementKind.ENUM;
     }
 
     /** Whether it is declared as never {@code null}. */
-    boolean isNeverNull() {
+    public boolean isNeverNull() {
         return element.getAnnotationMirrors().stream().map(annotation -> annotation.getAnnotationType().asElement())
                 .map(Element::getSimpleName).anyMatch(name -> NEVER_NULL.contains(name.toString()))
                 || type().getAnnotationMirrors().stream().map(annotation -> annotation.getAnnotationType().asElement())
@@ -68,7 +68,7 @@ record Part(VariableElement element, boolean hasValue) {
     }
 
     /** The name with a capital, as in the names of accessors (JavaBeans 8.8: {@code uRL} becomes {@code getuRL}). */
-    String capitalized() {
+    public String capitalized() {
         String name = name();
         boolean staysSmall = name.length() > 1 && Character.isUpperCase(name.charAt(1));
         return staysSmall ? name : Character.toUpperCase(name.charAt(0)) + name.substring(1);

@@ -1,4 +1,4 @@
-package dev.deftchisel.generate;
+package dev.deftchisel.member;
 
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
@@ -21,7 +21,7 @@ import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
 
 /** Puts new members where a type has such: constants before fields, constructors behind them, accessors together. */
-final class Landing {
+public final class Landing {
 
     private final Target target;
     private final Code code;
@@ -30,7 +30,7 @@ final class Landing {
     private final String outer;
     private final String indent;
 
-    Landing(Target target) {
+    public Landing(Target target) {
         this.target = target;
         this.code = target.code();
         this.layout = Layout.of(code.file());
@@ -49,7 +49,7 @@ final class Landing {
     }
 
     /** The edits that write all of them. */
-    List<Edit> edits(List<NewMember> all) {
+    public List<Edit> edits(List<NewMember> all) {
         List<Edit> edits = new ArrayList<>();
         Map<Integer, List<NewMember>> added = new TreeMap<>();
         for (NewMember member : all) {

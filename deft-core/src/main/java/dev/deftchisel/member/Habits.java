@@ -1,4 +1,4 @@
-package dev.deftchisel.generate;
+package dev.deftchisel.member;
 
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.VariableTree;
@@ -10,9 +10,9 @@ import javax.lang.model.element.Modifier;
  *
  * @param hasFinalParameters whether all parameters of its methods are declared {@code final}
  */
-record Habits(boolean hasFinalParameters) {
+public record Habits(boolean hasFinalParameters) {
 
-    static Habits of(Target target) {
+    public static Habits of(Target target) {
         List<? extends VariableTree> parameters = target.members().stream()
                 .filter(member -> member instanceof MethodTree)
                 .flatMap(member -> ((MethodTree) member).getParameters().stream())
@@ -23,7 +23,7 @@ record Habits(boolean hasFinalParameters) {
     }
 
     /** What stands before the type of a parameter. */
-    String parameter() {
+    public String parameter() {
         return hasFinalParameters ? "final " : "";
     }
 }

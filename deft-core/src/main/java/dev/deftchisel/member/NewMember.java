@@ -1,4 +1,4 @@
-package dev.deftchisel.generate;
+package dev.deftchisel.member;
 
 import com.sun.source.tree.Tree;
 import java.util.List;
@@ -12,10 +12,10 @@ import java.util.Optional;
  * @param lines   its text, each further level indented by four blanks
  * @param instead the member that it takes the place of
  */
-record NewMember(Kind kind, String name, List<String> lines, Optional<Tree> instead) {
+public record NewMember(Kind kind, String name, List<String> lines, Optional<Tree> instead) {
 
     /** Among what a member belongs. */
-    enum Kind {
+    public enum Kind {
         /** Behind the constants at the start. */
         CONSTANT,
         /** Behind the fields at the start. */
@@ -28,17 +28,17 @@ record NewMember(Kind kind, String name, List<String> lines, Optional<Tree> inst
         METHOD
     }
 
-    NewMember {
+    public NewMember {
         lines = List.copyOf(lines);
     }
 
     /** One that comes to what is there. */
-    static NewMember added(Kind kind, String name, List<String> lines) {
+    public static NewMember added(Kind kind, String name, List<String> lines) {
         return new NewMember(kind, name, lines, Optional.empty());
     }
 
     /** The same in the place of another. */
-    NewMember insteadOf(Optional<? extends Tree> other) {
+    public NewMember insteadOf(Optional<? extends Tree> other) {
         return new NewMember(kind, name, lines, other.map(tree -> tree));
     }
 }

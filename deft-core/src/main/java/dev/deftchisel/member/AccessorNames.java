@@ -1,15 +1,15 @@
-package dev.deftchisel.generate;
+package dev.deftchisel.member;
 
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import javax.lang.model.type.TypeKind;
 
 /** How accessors are called: after JavaBeans (8.3), or plainly as what they access. */
-enum AccessorNames {
+public enum AccessorNames {
     BEANS, PLAIN;
 
     /** What the type does already; JavaBeans when it has neither, but for records. */
-    static AccessorNames of(Target target) {
+    public static AccessorNames of(Target target) {
         long beans = target.members().stream().filter(member -> reads(target, member, BEANS)).count();
         long plain = target.members().stream().filter(member -> reads(target, member, PLAIN)).count();
         return plain > beans || target.isRecord() ? PLAIN : BEANS;
@@ -21,20 +21,20 @@ enum AccessorNames {
     }
 
     /** The name of the method that tells the value. */
-    String reader(Part part) {
+    public String reader(Part part) {
         boolean isCondition = part.type().getKind() == TypeKind.BOOLEAN;
         boolean isQuestion = isCondition && part.name().matches("is\\p{Lu}.*");
         return this == PLAIN || isQuestion ? part.name() : (isCondition ? "is" : "get") + part.capitalized();
     }
 
     /** The name of the method that sets the value. */
-    String writer(Part part) {
+    public String writer(Part part) {
         boolean isQuestion = part.type().getKind() == TypeKind.BOOLEAN && part.name().matches("is\\p{Lu}.*");
         return this == PLAIN ? part.name() : "set" + (isQuestion ? part.name().substring(2) : part.capitalized());
     }
 
     /** Whether a method is called as one that accesses a part. */
-    static boolean isAccessor(String name, Part part) {
+    public static boolean isAccessor(String name, Part part) {
         return name.equals(BEANS.reader(part)) || name.equals(BEANS.writer(part)) || name.equals(part.name());
     }
 }

@@ -1,4 +1,4 @@
-package dev.deftchisel.generate;
+package dev.deftchisel.member;
 
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.ClassTree;
@@ -30,10 +30,10 @@ import javax.lang.model.util.ElementFilter;
  * @param path of its declaration
  * @param type itself
  */
-record Target(Code code, TreePath path, TypeElement type) {
+public record Target(Code code, TreePath path, TypeElement type) {
 
     /** The innermost type around an offset; empty outside of all. */
-    static Optional<Target> at(Code code, int offset) {
+    public static Optional<Target> at(Code code, int offset) {
         return code.around(new Range(offset, offset)).stream()
                 .filter(path -> path.getLeaf() instanceof ClassTree)
                 .flatMap(path -> code.element(path).filter(element -> element instanceof TypeElement)
@@ -42,32 +42,32 @@ record Target(Code code, TreePath path, TypeElement type) {
     }
 
     /** Whether an offset is among the members of the type, not in the body of one. */
-    boolean isAmongMembers(int offset) {
+    public boolean isAmongMembers(int offset) {
         return code.around(new Range(offset, offset)).stream()
                 .takeWhile(path -> path.getLeaf() != path().getLeaf())
                 .noneMatch(path -> path.getLeaf() instanceof BlockTree || path.getLeaf() instanceof LambdaExpressionTree);
     }
 
-    ClassTree tree() {
+    public ClassTree tree() {
         return (ClassTree) path.getLeaf();
     }
 
     /** Its name; for an anonymous class that of what it extends. */
-    String name() {
+    public String name() {
         return type.getSimpleName().toString();
     }
 
-    boolean isRecord() {
+    public boolean isRecord() {
         return type.getKind() == ElementKind.RECORD;
     }
 
     /** The members that stand in the text. */
-    List<Tree> members() {
+    public List<Tree> members() {
         return tree().getMembers().stream().filter(member -> code.find(member).isPresent()).map(member -> (Tree) member).toList();
     }
 
     /** The state of an object, in the order of declaration. */
-    List<Part> parts() {
+    public List<Part> parts() {
         List<Part> parts = new ArrayList<>();
         for (Tree member : tree().getMembers()) {
             if (member instanceof VariableTree variable && code.element(new TreePath(path, member)).orElse(null) instanceof VariableElement field
@@ -79,7 +79,7 @@ record Target(Code code, TreePath path, TypeElement type) {
     }
 
     /** The part whose declaration is around an offset. */
-    Optional<Part> partAt(int offset) {
+    public Optional<Part> partAt(int offset) {
         return members().stream().filter(member -> member instanceof VariableTree && code.range(member).encloses(new Range(offset, offset)))
                 .flatMap(member -> code.element(new TreePath(path, member)).stream())
                 .flatMap(field -> parts().stream().filter(part -> part.element().equals(field)))
@@ -87,7 +87,7 @@ record Target(Code code, TreePath path, TypeElement type) {
     }
 
     /** Names that its members have. */
-    Set<String> memberNames() {
+    public Set<String> memberNames() {
         return type.getEnclosedElements().stream().map(member -> member.getSimpleName().toString()).collect(Collectors.toSet());
     }
 
@@ -97,7 +97,7 @@ record Target(Code code, TreePath path, TypeElement type) {
      * @param name       {@code <init>} for a constructor
      * @param parameters their types
      */
-    Optional<MethodTree> declared(String name, List<? extends TypeMirror> parameters) {
+    public Optional<MethodTree> declared(String name, List<? extends TypeMirror> parameters) {
         return members().stream().filter(member -> member instanceof MethodTree)
                 .filter(member -> code.element(new TreePath(path, member)).filter(element ->
                         element instanceof ExecutableElement method && method.getSimpleName().contentEquals(name)
@@ -107,7 +107,7 @@ record Target(Code code, TreePath path, TypeElement type) {
     }
 
     /** A method that it has from above with a body, other than from {@code Object}. */
-    Optional<ExecutableElement> inherited(String name, List<? extends TypeMirror> parameters) {
+    public Optional<ExecutableElement> inherited(String name, List<? extends TypeMirror> parameters) {
         return ElementFilter.methodsIn(code.elements().getAllMembers(type)).stream()
                 .filter(method -> !method.getEnclosingElement().equals(type) && !isObject((TypeElement) method.getEnclosingElement())
                         && method.getSimpleName().contentEquals(name) && takes(method, parameters))
@@ -119,7 +119,7 @@ record Target(Code code, TreePath path, TypeElement type) {
     }
 
     /** Whether what is above has an equality, hash or the like of its own. */
-    boolean inheritsImplementation(String name, List<? extends TypeMirror> parameters) {
+    public boolean inheritsImplementation(String name, List<? extends TypeMirror> parameters) {
         return inherited(name, parameters).filter(method -> !method.getModifiers().contains(Modifier.ABSTRACT)
                 && method.getEnclosingElement().getKind() == ElementKind.CLASS).isPresent();
     }
@@ -138,12 +138,12 @@ record Target(Code code, TreePath path, TypeElement type) {
     }
 
     /** The type of a class of the platform or the class path, without type arguments. */
-    DeclaredType named(String qualified) {
+    public DeclaredType named(String qualified) {
         return code.types().getDeclaredType(code.elements().getTypeElement(qualified));
     }
 
     /** Whether a type is some kind of another, type arguments aside. */
-    boolean isKindOf(TypeMirror type, String qualified) {
+    public boolean isKindOf(TypeMirror type, String qualified) {
         return code.types().isAssignable(code.types().erasure(type), code.types().erasure(named(qualified)));
     }
 }

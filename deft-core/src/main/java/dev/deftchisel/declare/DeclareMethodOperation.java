@@ -1,0 +1,109 @@
+package dev.deftchisel.declare;
+
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.member.Habits;
+import dev.deftchisel.member.NewMember;
+import dev.deftchisel.member.Target;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.NameProposals;
+import dev.deftchisel.operation.NewName;
+import dev.deftchisel.operation.Question;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+
+/** Declares the method that a call asks for, in the type that must have it. */
+public final class DeclareMethodOperation extends DeclareOperation {
+
+    /** The key of the choice what the method does: {@code throw}, {@code value} or {@code none}. */
+    public static final String BODY = "body";
+    /** The key of what it hands back, where the call does not tell. */
+    public static final String RESULT = "result";
+
+    private static final String NONE = "none";
+    private static final String THROW = "throw";
+    private static final Question BODY_QUESTION = new Question.Choice(BODY, "what the method does until it is written",
+            List.of(new Question.Option("kind", "as the type has it: it fails, or has no body in an interface"),
+                    new Question.Option(THROW, "it fails"),
+                    new Question.Option("value", "it hands back nothing, zero or null"),
+                    new Question.Option(NONE, "it has no body; implementers must have one")),
+            "kind");
+
+    @Override
+    public String id() {
+        return "declare-method";
+    }
+
+    @Override
+    public String summary() {
+        return "Declare the method that a call asks for";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return List.of(BODY_QUESTION, new Question.Text(RESULT, "the type that it hands back, when the call does not tell", ""), VISIBILITY_QUESTION);
+    }
+
+    @Override
+    boolean isFor(Missing missing) {
+        return missing.call().isPresent();
+    }
+
+    @Override
+    String title(Missing missing) {
+        return "declare the method " + missing.owner().map(type -> type.getSimpleName() + ".").orElse("") + missing.name();
+    }
+
+    @Override
+    Declared declared(Missing missing, Target owner, Answers answers, Types types) {
+        TreePath call = missing.call().orElseThrow();
+        List<String> parameters = new ArrayList<>();
+        Set<String> taken = new HashSet<>();
+        for (ExpressionTree argument : ((MethodInvocationTree) call.getLeaf()).getArguments()) {
+            TreePath path = new TreePath(call, argument);
+            Optional<String> type = types.of(path).flatMap(types::member);
+            if (type.isEmpty()) {
+                return new Declared.Refused("the type of '" + missing.code().shown(missing.code().range(argument), 40)
+                        + "' is not known; declare what it needs first, or give it a type");
+            }
+            String name = NewName.free(taken, NameProposals.elsewhere(missing.code()).of(path).get(0));
+            taken.add(name);
+            parameters.add(Habits.of(owner).parameter() + type.get() + " " + name);
+        }
+        Optional<TypeMirror> result = new Wanted(missing.code()).of(call);
+        Optional<String> type = answers.single(RESULT).filter(said -> !said.isEmpty()).or(() -> result.flatMap(types::member));
+        if (type.isEmpty()) {
+            return new Declared.Refused("the call does not tell what " + missing.name() + " hands back; say it (result)");
+        }
+        boolean isInterface = owner.type().getKind().isInterface();
+        String body = answers.single(BODY).filter(said -> !said.equals("kind")).orElse(isInterface && !missing.isStatic() ? NONE : THROW);
+        boolean isAbstract = body.equals(NONE);
+        if (isAbstract && (missing.isStatic() || !isInterface && !owner.type().getModifiers().contains(Modifier.ABSTRACT))) {
+            return new Declared.Refused("a method without a body must belong to an object of an interface or an abstract class");
+        }
+        String visibility = visibility(missing, owner, answers);
+        String modifiers = (isAbstract && visibility.equals("private ") ? "" : visibility)
+                + (missing.isStatic() ? "static " : isAbstract && !isInterface ? "abstract " : isInterface && !isAbstract ? "default " : "");
+        String head = modifiers + type.get() + " " + missing.name() + "(" + String.join(", ", parameters) + ")";
+        return new Declared.Member(title(missing), NewMember.added(NewMember.Kind.METHOD, missing.name(),
+                isAbstract ? List.of(head + ";") : lines(head, body, type.get(), result)));
+    }
+
+    private static List<String> lines(String head, String body, String type, Optional<TypeMirror> result) {
+        List<String> lines = new ArrayList<>(List.of(head + " {"));
+        if (body.equals(THROW)) {
+            lines.add("    throw new UnsupportedOperationException(\"not written yet\");");
+        } else if (!type.equals("void")) {
+            lines.add("    return " + result.filter(found -> found.getKind() != TypeKind.VOID).map(DeclareOperation::standardValue).orElse("null") + ";");
+        }
+        lines.add("}");
+        return lines;
+    }
+}

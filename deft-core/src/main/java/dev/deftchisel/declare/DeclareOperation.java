@@ -1,0 +1,174 @@
+package dev.deftchisel.declare;
+
+import dev.deftchisel.analysis.AccessLevel;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.member.Landing;
+import dev.deftchisel.member.NewMember;
+import dev.deftchisel.member.Target;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.EditsByFile;
+import dev.deftchisel.rewrite.NewCode;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+
+/** Declares what a name must mean where it is used. An operation says which names it is for and what the declaration looks like. */
+abstract class DeclareOperation implements Operation {
+
+    /** The key of the choice who may use what is declared. */
+    public static final String VISIBILITY = "visibility";
+
+    private static final String NEEDED = "needed";
+
+    static final Question VISIBILITY_QUESTION = new Question.Choice(VISIBILITY, "who may use it",
+            List.of(new Question.Option(NEEDED, "as few as the use allows"),
+                    new Question.Option("private", "only this class"),
+                    new Question.Option("package", "the package"),
+                    new Question.Option("protected", "the package and subclasses"),
+                    new Question.Option("public", "everyone")),
+            NEEDED);
+
+    /** What the declaration is, or why there can be none. */
+    sealed interface Declared {
+
+        /** A member of the type that must have it. */
+        record Member(String title, NewMember member) implements Declared {
+        }
+
+        /** A variable of the body, declared before a statement. */
+        record Local(String title, int offset, String text) implements Declared {
+        }
+
+        /** It cannot be made. */
+        record Refused(String sentence) implements Declared {
+        }
+    }
+
+    /** Whether it is for a name. */
+    abstract boolean isFor(Missing missing);
+
+    /** For instance {@code declare the method dues}. */
+    abstract String title(Missing missing);
+
+    /**
+     * The declaration.
+     *
+     * @param owner  the type that must have it
+     * @param writer of types in the file of that
+     */
+    abstract Declared declared(Missing missing, Target owner, Answers answers, Types writer);
+
+    @Override
+    public final Optional<Offer> offer(Spot spot) {
+        return spot.analysis().code(spot.file().path())
+                .flatMap(code -> Missing.at(spot.analysis(), code, spot.place().caret()))
+                .filter(this::isFor)
+                .map(missing -> new Offer(id(), title(missing), Offer.Kind.GENERATE, missing.range(), questions()));
+    }
+
+    @Override
+    public final Plan plan(Spot spot, Answers answers, Analyst analyst) {
+        Path file = spot.file().path();
+        Analysis near = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
+        Optional<Missing> found = missing(near, spot);
+        if (found.isEmpty() || !isFor(found.get())) {
+            return Plan.refused(spot, "there is no name here that " + id() + " could declare");
+        }
+        Optional<TypeElement> owner = found.get().owner();
+        if (owner.isEmpty()) {
+            return Plan.refused(spot, "it is not known which type must declare " + found.get().name() + "; declare what stands before it first");
+        }
+        SymbolKey key = found.get().code().key(owner.get());
+        Optional<SourceFile> home = analyst.declaring(key);
+        if (home.isEmpty()) {
+            return Plan.refused(spot, owner.get().getSimpleName() + " is not declared in the workspace, and cannot get a member " + found.get().name());
+        }
+        return plan(spot, answers, analyst, key, home.get().path());
+    }
+
+    private static Optional<Missing> missing(Analysis analysis, Spot spot) {
+        return analysis.code(spot.file().path()).flatMap(code -> Missing.at(analysis, code, spot.place().caret()));
+    }
+
+    private Plan plan(Spot spot, Answers answers, Analyst analyst, SymbolKey owner, Path home) {
+        Path file = spot.file().path();
+        String name = spot.analysis().text(file, nameAt(spot));
+        Set<Path> files = new HashSet<>(List.of(file, home));
+        analyst.snapshot().mentioning(Set.of(name)).forEach(other -> files.add(other.path()));
+        Analysis before = analyst.analyse(new Focus(files, Set.of(name), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
+        Missing missing = missing(before, spot).orElseThrow();
+        Code code = before.code(home).orElseThrow();
+        Optional<Target> target = before.declaration(owner).flatMap(declared -> Target.at(code, declared.range().start()));
+        if (target.isEmpty()) {
+            return Plan.refused(spot, "the declaration of the type that must have " + name + " was not found");
+        }
+        EditsByFile edits = new EditsByFile(before);
+        Types types = new Types(edits.writer(missing.code()), edits.writer(code), missing, target.get());
+        Declared declared = declared(missing, target.get(), answers, types);
+        String title;
+        if (declared instanceof Declared.Member member) {
+            edits.of(home).addAll(new Landing(target.get()).edits(List.of(member.member())));
+            title = member.title();
+        } else if (declared instanceof Declared.Local local) {
+            edits.of(file).add(new NewCode(missing.code().file()).write(local.text()).at(local.offset()));
+            title = local.title();
+        } else {
+            return Plan.refused(Reason.at(file, missing.range(), ((Declared.Refused) declared).sentence()));
+        }
+        return new Plan.Ready(edits.change(title, Meaning.same(), List.of()), before);
+    }
+
+    private static Range nameAt(Spot spot) {
+        return spot.bindings().get(0).range();
+    }
+
+    /** The modifier with a blank behind it, as far as the use needs it or as was answered. */
+    static String visibility(Missing missing, Target owner, Answers answers) {
+        Optional<String> said = answers.single(VISIBILITY).filter(word -> !word.equals(NEEDED));
+        if (owner.type().getKind().isInterface()) {
+            return "";
+        } else if (said.isPresent()) {
+            return said.get().equals("package") ? "" : said.get() + " ";
+        }
+        Element here = missing.code().enclosingType(missing.path()).map(type -> (Element) type).orElse(owner.type());
+        boolean isNear = missing.code().elements().getPackageOf(here).getQualifiedName()
+                .contentEquals(owner.code().elements().getPackageOf(owner.type()).getQualifiedName());
+        AccessLevel level = outermost(here).equals(outermost(owner.type())) ? AccessLevel.PRIVATE
+                : isNear ? AccessLevel.PACKAGE : AccessLevel.PUBLIC;
+        return level.modifier().isEmpty() ? "" : level.modifier() + " ";
+    }
+
+    private static String outermost(Element element) {
+        Element at = element;
+        while (at.getEnclosingElement() != null && at.getEnclosingElement().getKind() != ElementKind.PACKAGE) {
+            at = at.getEnclosingElement();
+        }
+        return at.toString();
+    }
+
+    /** The value that a variable has when nothing is said (JLS 4.12.5), as code. */
+    static String standardValue(TypeMirror type) {
+        return type.getKind() == TypeKind.BOOLEAN ? "false" : type.getKind() == TypeKind.CHAR ? "'\\0'" : type.getKind().isPrimitive() ? "0" : "null";
+    }
+}

@@ -1,0 +1,123 @@
+package dev.deftchisel.declare;
+
+import com.sun.source.tree.AssignmentTree;
+import com.sun.source.tree.ExpressionStatementTree;
+import com.sun.source.tree.StatementTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.member.NewMember;
+import dev.deftchisel.member.Target;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.rewrite.Layout;
+import java.util.List;
+import java.util.Optional;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+
+/** Declares the variable that a name asks for: a local one, a field, or a constant. */
+public final class DeclareVariableOperation extends DeclareOperation {
+
+    /** The key of the choice what it is: {@code local}, {@code field} or {@code constant}. */
+    public static final String AS = "as";
+    /** The key of its type, where the use does not tell. */
+    public static final String TYPE = "type";
+
+    private static final String LOCAL = "local";
+    private static final String FIELD = "field";
+    private static final String CONSTANT = "constant";
+    private static final Question AS_QUESTION = new Question.Choice(AS, "what it is",
+            List.of(new Question.Option("use", "as it is used: local where it is assigned, a constant in capitals, else a field"),
+                    new Question.Option(LOCAL, "a local variable"),
+                    new Question.Option(FIELD, "a field"),
+                    new Question.Option(CONSTANT, "a constant")),
+            "use");
+
+    @Override
+    public String id() {
+        return "declare-variable";
+    }
+
+    @Override
+    public String summary() {
+        return "Declare the variable, field or constant that a name asks for";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return List.of(AS_QUESTION, new Question.Text(TYPE, "its type, when the use does not tell", ""), VISIBILITY_QUESTION);
+    }
+
+    @Override
+    boolean isFor(Missing missing) {
+        // what is selected from nothing that is known may be a package or type
+        return missing.call().isEmpty() && missing.owner().isPresent();
+    }
+
+    @Override
+    String title(Missing missing) {
+        return "declare the variable " + missing.name();
+    }
+
+    @Override
+    Declared declared(Missing missing, Target owner, Answers answers, Types types) {
+        String as = answers.single(AS).filter(said -> !said.equals("use")).orElse(standard(missing));
+        Optional<TypeMirror> type = type(missing, types);
+        Optional<String> said = answers.single(TYPE).filter(text -> !text.isEmpty());
+        Optional<String> written = said.or(() -> type.flatMap(as.equals(LOCAL) ? types::local : types::member));
+        if (written.isEmpty()) {
+            return new Declared.Refused("the use does not tell of which type " + missing.name() + " is; say it (type)");
+        }
+        String value = said.isPresent() ? "null" : standardValue(type.orElseThrow());
+        if (as.equals(LOCAL)) {
+            return missing.object().isPresent() ? new Declared.Refused("what is selected from an object is no local variable")
+                    : local(missing, written.get(), value);
+        }
+        boolean isConstant = as.equals(CONSTANT);
+        String head = visibility(missing, owner, answers) + (isConstant ? "static final " : missing.isStatic() ? "static " : "");
+        return new Declared.Member("declare the " + (isConstant ? "constant " : "field ") + owner.name() + "." + missing.name(), NewMember.added(
+                isConstant ? NewMember.Kind.CONSTANT : NewMember.Kind.FIELD, missing.name(),
+                List.of(head + written.get() + " " + missing.name() + (isConstant ? " = " + value : "") + ";")));
+    }
+
+    private static Optional<TreePath> assignment(Missing missing) {
+        TreePath parent = missing.path().getParentPath();
+        return parent.getLeaf() instanceof AssignmentTree assignment && assignment.getVariable() == missing.path().getLeaf()
+                ? Optional.of(parent) : Optional.empty();
+    }
+
+    private static boolean isWholeStatement(TreePath assignment) {
+        return assignment.getParentPath().getLeaf() instanceof ExpressionStatementTree;
+    }
+
+    private static String standard(Missing missing) {
+        boolean isSet = missing.object().isEmpty() && missing.method().isPresent()
+                && assignment(missing).filter(DeclareVariableOperation::isWholeStatement).isPresent();
+        return missing.name().matches("\\p{Lu}[\\p{Lu}\\p{N}_]*") ? CONSTANT : isSet ? LOCAL : FIELD;
+    }
+
+    /** What it is assigned, or what its place asks for. */
+    private static Optional<TypeMirror> type(Missing missing, Types types) {
+        Optional<TreePath> assignment = assignment(missing);
+        return assignment.isPresent()
+                ? types.of(new TreePath(assignment.get(), ((AssignmentTree) assignment.get().getLeaf()).getExpression()))
+                : new Wanted(missing.code()).of(missing.path()).filter(type -> type.getKind() != TypeKind.VOID);
+    }
+
+    private static Declared local(Missing missing, String type, String value) {
+        Code code = missing.code();
+        Optional<TreePath> set = assignment(missing).filter(DeclareVariableOperation::isWholeStatement);
+        String title = "declare the local variable " + missing.name();
+        if (set.isPresent()) {
+            return new Declared.Local(title, code.range(missing.path().getLeaf()).start(), type + " ");
+        }
+        for (TreePath at = missing.path(); at.getParentPath() != null; at = at.getParentPath()) {
+            if (at.getLeaf() instanceof StatementTree && Code.statements(at.getParentPath().getLeaf()).contains(at.getLeaf())) {
+                int start = code.range(at.getLeaf()).start();
+                return new Declared.Local(title, start, type + " " + missing.name() + " = " + value + ";"
+                        + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start));
+            }
+        }
+        return new Declared.Refused("there is no statement here before which a local variable could be declared");
+    }
+}

@@ -1,0 +1,66 @@
+package dev.deftchisel.declare;
+
+import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.MemberReferenceTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.member.Target;
+import dev.deftchisel.rewrite.TypeWriter;
+import java.util.Optional;
+import javax.lang.model.type.ArrayType;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.IntersectionType;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+import javax.lang.model.type.TypeVariable;
+import javax.lang.model.type.WildcardType;
+
+/** Types of values at a use, as they are written where something is declared for it. */
+final class Types {
+
+    private final TypeWriter here;
+    private final TypeWriter there;
+    private final Missing missing;
+    private final boolean isSameType;
+
+    /**
+     * @param here  writes types in the file of the use
+     * @param there writes them in the file of the declaration
+     */
+    Types(TypeWriter here, TypeWriter there, Missing missing, Target owner) {
+        this.here = here;
+        this.there = there;
+        this.missing = missing;
+        this.isSameType = missing.code().enclosingType(missing.path())
+                .filter(type -> type.getQualifiedName().contentEquals(owner.type().getQualifiedName())).isPresent();
+    }
+
+    /** The type of an argument or assigned value; empty for one that only its target gives a type (JLS 15.27.3). */
+    Optional<TypeMirror> of(TreePath value) {
+        boolean isFunction = value.getLeaf() instanceof LambdaExpressionTree || value.getLeaf() instanceof MemberReferenceTree;
+        Optional<TypeMirror> type = isFunction ? Optional.empty() : missing.code().type(value);
+        return type.flatMap(found -> switch (found.getKind()) {
+            case ERROR, NONE, VOID, OTHER, EXECUTABLE, PACKAGE -> Optional.empty();
+            case NULL -> Optional.of(missing.code().elements().getTypeElement("java.lang.Object").asType());
+            default -> Optional.of(found);
+        });
+    }
+
+    /** A type in the declaration of a member, where other type variables may be known than at the use. */
+    Optional<String> member(TypeMirror type) {
+        return type.getKind() == TypeKind.VOID ? Optional.of("void")
+                : there.write(!isSameType && namesVariable(type) ? missing.code().types().erasure(type) : type);
+    }
+
+    /** A type at the use. */
+    Optional<String> local(TypeMirror type) {
+        return here.write(type);
+    }
+
+    private static boolean namesVariable(TypeMirror type) {
+        return type instanceof TypeVariable || type instanceof IntersectionType
+                || type instanceof ArrayType array && namesVariable(array.getComponentType())
+                || type instanceof WildcardType wildcard && (wildcard.getExtendsBound() != null && namesVariable(wildcard.getExtendsBound())
+                        || wildcard.getSuperBound() != null && namesVariable(wildcard.getSuperBound()))
+                || type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(Types::namesVariable);
+    }
+}
