@@ -38,6 +38,7 @@ module dev.deftchisel.core {
             dev.deftchisel.generate.GenerateEqualityOperation,
             dev.deftchisel.generate.GenerateOrderingOperation,
             dev.deftchisel.generate.GenerateTextFormOperation,
+            dev.deftchisel.generate.ImplementMethodsOperation,
             dev.deftchisel.inline.InlineOperation,
             dev.deftchisel.rename.RenameOperation;
     provides dev.deftchisel.workspace.ProjectReader with dev.deftchisel.workspace.FolderReader;

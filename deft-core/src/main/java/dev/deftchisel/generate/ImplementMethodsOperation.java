@@ -1,0 +1,122 @@
+package dev.deftchisel.generate;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.member.Habits;
+import dev.deftchisel.member.Landing;
+import dev.deftchisel.member.NewMember;
+import dev.deftchisel.member.Target;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.EditsByFile;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+
+/** Writes methods that a type inherits, those that it must have first (JLS 8.4.8, 8.1.1.1). */
+public final class ImplementMethodsOperation implements Operation {
+
+    /** The key of the methods, written as {@code name(Type, Type)}. */
+    public static final String MEMBERS = "members";
+    /** The key of the choice what they do: {@code throw}, {@code value} or {@code super}. */
+    public static final String BODY = "body";
+
+    private static final String THROW = "throw";
+    private static final Question BODY_QUESTION = new Question.Choice(BODY, "what they do until they are written",
+            List.of(new Question.Option("kind", "fail, or what they do above where that is something"),
+                    new Question.Option(THROW, "fail"),
+                    new Question.Option("value", "hand back nothing, zero or null"),
+                    new Question.Option("super", "what they do above")),
+            "kind");
+
+    @Override
+    public String id() {
+        return "implement-methods";
+    }
+
+    @Override
+    public String summary() {
+        return "Write methods that a type inherits, those it must have first";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return List.of(new Question.Members(MEMBERS, "the methods; all that it must have when nothing is said", List.of(), List.of()), BODY_QUESTION);
+    }
+
+    @Override
+    public Optional<Offer> offer(Spot spot) {
+        int caret = spot.place().caret();
+        return target(spot.analysis(), spot).filter(target -> target.isAmongMembers(caret))
+                .flatMap(target -> {
+                    Map<String, ExecutableElement> all = new Inherited(target).methods();
+                    List<String> due = due(all);
+                    String title = due.isEmpty() ? "override methods in " : "implement " + due.size() + (due.size() == 1 ? " method in " : " methods in ");
+                    return all.isEmpty() ? Optional.empty() : Optional.of(new Offer(id(), title + shown(target), Offer.Kind.GENERATE,
+                            target.code().range(target.tree()),
+                            List.of(new Question.Members(MEMBERS, "the methods", List.copyOf(all.keySet()), due), BODY_QUESTION)));
+                });
+    }
+
+    private static String shown(Target target) {
+        return target.name().isEmpty() ? "the anonymous class" : target.name();
+    }
+
+    private static Optional<Target> target(Analysis analysis, Spot spot) {
+        return analysis.code(spot.file().path()).flatMap(code -> Target.at(code, spot.place().caret()))
+                .filter(target -> target.type().getKind() != ElementKind.ANNOTATION_TYPE);
+    }
+
+    /** Those that it must have. */
+    private static List<String> due(Map<String, ExecutableElement> all) {
+        return all.entrySet().stream().filter(entry -> entry.getValue().getModifiers().contains(Modifier.ABSTRACT)).map(Map.Entry::getKey).toList();
+    }
+
+    @Override
+    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+        Analysis first = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
+        Optional<Target> found = target(first, spot);
+        if (found.isEmpty()) {
+            return Plan.refused(spot, "there is no class here that could implement a method");
+        }
+        Target target = found.get();
+        Map<String, ExecutableElement> all = new Inherited(target).methods();
+        List<String> wanted = answers.several(MEMBERS).orElse(due(all));
+        if (wanted.isEmpty()) {
+            return Plan.refused(spot, shown(target) + " has all methods that it must have; say which others it is to override");
+        }
+        EditsByFile edits = new EditsByFile(first);
+        InheritedText text = new InheritedText(target, edits.writer(target.code()), Habits.of(target).parameter());
+        List<NewMember> members = new ArrayList<>();
+        for (String name : wanted) {
+            ExecutableElement method = all.get(name);
+            if (method == null) {
+                return Plan.refused(spot, "there is no method '" + name + "' to implement in " + shown(target) + "; there are "
+                        + String.join(", ", all.keySet()));
+            }
+            Optional<List<String>> lines = text.lines(method, answers.single(BODY).orElse("kind"));
+            if (lines.isEmpty()) {
+                return Plan.refused(spot, "a type in " + name + " has no name that could be written here");
+            }
+            members.add(NewMember.added(NewMember.Kind.METHOD, method.getSimpleName().toString(), lines.get()));
+        }
+        edits.of(spot.file().path()).addAll(new Landing(target).edits(members));
+        Range whole = target.code().range(target.tree());
+        Focus focus = new Focus(Set.of(spot.file().path()), Set.copyOf(members.stream().map(NewMember::name).distinct().toList()), Set.of(),
+                Map.of(spot.file().path(), List.of(whole)), true);
+        return new Plan.Ready(edits.change("implement " + String.join(", ", wanted) + " in " + shown(target), Meaning.same(), List.of()),
+                analyst.analyse(focus));
+    }
+}

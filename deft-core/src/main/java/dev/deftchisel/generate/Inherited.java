@@ -1,0 +1,81 @@
+package dev.deftchisel.generate;
+
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.member.Target;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.ExecutableType;
+import javax.lang.model.type.TypeMirror;
+import javax.lang.model.util.ElementFilter;
+
+/** The methods that a type has from above and may write itself. */
+final class Inherited {
+
+    private static final Set<String> OF_OBJECT = Set.of("equals", "hashCode", "toString", "clone");
+
+    private final Target target;
+    private final Code code;
+
+    Inherited(Target target) {
+        this.target = target;
+        this.code = target.code();
+    }
+
+    /** By their signatures, those that it must have first. */
+    Map<String, ExecutableElement> methods() {
+        List<ExecutableElement> found = ElementFilter.methodsIn(code.elements().getAllMembers(target.type())).stream()
+                .filter(method -> !method.getEnclosingElement().equals(target.type()))
+                .filter(method -> method.getModifiers().stream().noneMatch(Set.of(Modifier.FINAL, Modifier.STATIC, Modifier.PRIVATE)::contains))
+                .filter(this::isSeen)
+                .filter(method -> !isHadFromObject(method))
+                .sorted(Comparator.comparing((ExecutableElement method) -> !method.getModifiers().contains(Modifier.ABSTRACT)))
+                .toList();
+        Map<String, ExecutableElement> methods = new LinkedHashMap<>();
+        // several interfaces may ask for the same one
+        found.stream().filter(method -> found.stream().noneMatch(other -> other != method && code.elements().overrides(other, method, target.type())))
+                .forEach(method -> methods.putIfAbsent(signature(method), method));
+        return methods;
+    }
+
+    private boolean isSeen(ExecutableElement method) {
+        TypeElement owner = (TypeElement) method.getEnclosingElement();
+        boolean isOfObject = owner.getQualifiedName().contentEquals("java.lang.Object");
+        boolean isInterface = target.type().getKind().isInterface();
+        boolean isOpen = method.getModifiers().contains(Modifier.PUBLIC) || method.getModifiers().contains(Modifier.PROTECTED)
+                || code.elements().getPackageOf(owner).equals(code.elements().getPackageOf(target.type()));
+        return isOpen && (!isOfObject || !isInterface && OF_OBJECT.contains(method.getSimpleName().toString()))
+                && !(isInterface && owner.getKind() == ElementKind.CLASS);
+    }
+
+    /** Whether an interface asks for what every class has (JLS 9.2). */
+    private boolean isHadFromObject(ExecutableElement method) {
+        return method.getModifiers().contains(Modifier.ABSTRACT) && method.getEnclosingElement().getKind().isInterface()
+                && ElementFilter.methodsIn(code.elements().getTypeElement("java.lang.Object").getEnclosedElements()).stream()
+                .anyMatch(one -> one.getModifiers().contains(Modifier.PUBLIC) && one.getSimpleName().equals(method.getSimpleName())
+                        && code.types().isSubsignature((ExecutableType) method.asType(), (ExecutableType) one.asType()));
+    }
+
+    /** For instance {@code moor(Vessel, int)}. */
+    private String signature(ExecutableElement method) {
+        ExecutableType type = type(method);
+        return method.getSimpleName() + "(" + type.getParameterTypes().stream().map(Inherited::shown).collect(Collectors.joining(", ")) + ")";
+    }
+
+    private static String shown(TypeMirror type) {
+        return type.toString().replaceAll("@\\S+ |\\b[\\w.]+\\.(?=\\w)|<.*>", "");
+    }
+
+    /** Its type as the target has it, with type arguments put in. */
+    ExecutableType type(ExecutableElement method) {
+        return (ExecutableType) code.types().asMemberOf((DeclaredType) target.type().asType(), method);
+    }
+}
