@@ -98,6 +98,13 @@ final class DemoCommand implements Callable<Integer> {
         heading("A method that says no more than its call: put what it does where it is called.");
         run("inline", "harbour.dues.TonnageTariff#isDangerous");
 
+        heading("A getter that only one report calls. Its field is private; on request it is opened as far as the call needs it.");
+        run("inline", "harbour.berths.Berth#number()", "--places", "keep", "--access", "open");
+
+        heading("Berths with the same number and sizes are equal. What follows from the fields need not be typed.");
+        run("generate-equality", "harbour.berths.Berth", "--members", "number,length,depth");
+        run("generate-ordering", "harbour.berths.Berth", "--members", "depth,number", "--descending", "depth");
+
         heading("Rename a class, take every mention of it in text, but leave the comment in the board's layout alone.");
         run("rename", "harbour.reports.DayReport", "BerthReport", "--mentions", "all",
                 "--omit", "src/main/resources/harbour/board.xml:3");

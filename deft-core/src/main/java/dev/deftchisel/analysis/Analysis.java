@@ -15,6 +15,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -22,8 +23,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import javax.lang.model.element.Element;
+import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.TypeMirror;
+import javax.lang.model.util.ElementFilter;
 import javax.lang.model.util.Elements;
 import javax.lang.model.util.Types;
 
@@ -162,6 +166,28 @@ public final class Analysis {
                 .filter(key -> !(key instanceof SymbolKey.Unknown))
                 .findFirst()
                 .orElseGet(() -> new SymbolKey.Unknown(element.getSimpleName().toString()));
+    }
+
+    /** Whether a method overrides another in the type that declares it (JLS 8.4.8.1). */
+    public boolean overrides(SymbolKey method, SymbolKey other) {
+        return known(method).filter(known -> known.element() instanceof ExecutableElement own
+                && above(known, (TypeElement) own.getEnclosingElement()).stream()
+                .flatMap(type -> ElementFilter.methodsIn(type.getEnclosedElements()).stream())
+                .anyMatch(above -> above.getSimpleName().equals(own.getSimpleName()) && key(above).equals(other)
+                        && known.elements().overrides(own, above, (TypeElement) own.getEnclosingElement()))).isPresent();
+    }
+
+    private static Set<TypeElement> above(Known known, TypeElement type) {
+        Set<TypeElement> found = new HashSet<>();
+        List<TypeMirror> open = new ArrayList<>(List.of(type.asType()));
+        while (!open.isEmpty()) {
+            for (TypeMirror above : known.types().directSupertypes(open.remove(open.size() - 1))) {
+                if (known.types().asElement(above) instanceof TypeElement owner && found.add(owner)) {
+                    open.add(above);
+                }
+            }
+        }
+        return found;
     }
 
     /** The element of a symbol together with the means to ask about it. */

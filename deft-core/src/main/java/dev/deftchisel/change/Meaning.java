@@ -13,10 +13,11 @@ import java.util.Set;
  * @param descriptors the descriptor that each method gets whose parameters change (JVMS 4.3.3)
  * @param opened      what can be used from further away than before (JLS 6.6)
  * @param rewritten   members whose text is written anew, since the user wishes them to do something else
+ * @param extended    types that get members; a call may then mean one of these instead of the method that it overrides
  */
 public record Meaning(
         Map<SymbolKey, String> names, Map<String, String> packages, Map<SymbolKey, String> descriptors, Set<SymbolKey> opened,
-        Set<SymbolKey> rewritten) {
+        Set<SymbolKey> rewritten, Set<SymbolKey> extended) {
 
     /** Copies the maps. */
     public Meaning {
@@ -25,16 +26,17 @@ public record Meaning(
         descriptors = Map.copyOf(descriptors);
         opened = Set.copyOf(opened);
         rewritten = Set.copyOf(rewritten);
+        extended = Set.copyOf(extended);
     }
 
     /** New names for symbols and packages. */
     public Meaning(Map<SymbolKey, String> names, Map<String, String> packages) {
-        this(names, packages, Map.of(), Set.of(), Set.of());
+        this(names, packages, Map.of(), Set.of(), Set.of(), Set.of());
     }
 
     /** Other parameters for methods. */
     public static Meaning parameters(Map<SymbolKey, String> descriptors) {
-        return new Meaning(Map.of(), Map.of(), descriptors, Set.of(), Set.of());
+        return new Meaning(Map.of(), Map.of(), descriptors, Set.of(), Set.of(), Set.of());
     }
 
     /** A change after which every symbol is what it was. */
@@ -44,12 +46,17 @@ public record Meaning(
 
     /** The same, but for what can be used from further away. */
     public Meaning opening(Set<SymbolKey> others) {
-        return new Meaning(names, packages, descriptors, others, rewritten);
+        return new Meaning(names, packages, descriptors, others, rewritten, extended);
     }
 
     /** The same, but for members that are written anew. */
     public Meaning rewriting(Set<SymbolKey> members) {
-        return new Meaning(names, packages, descriptors, opened, members);
+        return new Meaning(names, packages, descriptors, opened, members, extended);
+    }
+
+    /** The same, but for types that get members. */
+    public Meaning extending(Set<SymbolKey> types) {
+        return new Meaning(names, packages, descriptors, opened, rewritten, types);
     }
 
     /** The binary name that a type has afterwards. */

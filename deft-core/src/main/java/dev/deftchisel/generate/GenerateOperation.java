@@ -46,6 +46,7 @@ abstract class GenerateOperation implements Operation {
     public static final String EXISTING = "existing";
 
     private static final String REPLACE = "replace";
+    private static final Set<String> OF_OBJECT = Set.of("equals", "hashCode", "toString");
 
     /** What is asked besides the parts, independent of a place. */
     abstract List<Question> choices();
@@ -148,16 +149,19 @@ abstract class GenerateOperation implements Operation {
         }
         List<Edit> written = new Landing(target).edits(members);
         edits.of(code.file().path()).addAll(written);
-        Set<String> names = new HashSet<>(Set.of(target.name()));
+        Set<String> names = new HashSet<>();
         Set<SymbolKey> rewritten = new HashSet<>();
         for (NewMember member : members) {
-            names.add(member.name());
+            // what every object has may be overridden without anybody finding another method
+            if (!OF_OBJECT.contains(member.name())) {
+                names.add(member.name());
+            }
             member.instead().flatMap(tree -> code.element(new TreePath(target.path(), tree))).map(code::key).ifPresent(rewritten::add);
         }
-        names.remove("");
         Focus focus = new Focus(Set.of(code.file().path()), names, Set.of(), Map.of(code.file().path(), List.of(code.range(target.tree()))), true)
                 .andFiles(analyst.snapshot().mentioning(names).stream().map(source -> source.path()).toList());
-        return new Plan.Ready(edits.change(generated.title(), Meaning.same().rewriting(rewritten), generated.notes()), analyst.analyse(focus));
+        return new Plan.Ready(edits.change(generated.title(), Meaning.same().rewriting(rewritten).extending(Set.of(code.key(target.type()))),
+                generated.notes()), analyst.analyse(focus));
     }
 
     /** Whether a member stands there, but for white space. */

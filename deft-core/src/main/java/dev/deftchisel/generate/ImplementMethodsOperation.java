@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
@@ -114,9 +115,9 @@ public final class ImplementMethodsOperation implements Operation {
         }
         edits.of(spot.file().path()).addAll(new Landing(target).edits(members));
         Range whole = target.code().range(target.tree());
-        Focus focus = new Focus(Set.of(spot.file().path()), Set.copyOf(members.stream().map(NewMember::name).distinct().toList()), Set.of(),
+        Focus focus = new Focus(Set.of(spot.file().path()), members.stream().map(NewMember::name).collect(Collectors.toSet()), Set.of(),
                 Map.of(spot.file().path(), List.of(whole)), true);
-        return new Plan.Ready(edits.change("implement " + String.join(", ", wanted) + " in " + shown(target), Meaning.same(), List.of()),
+        return new Plan.Ready(edits.change("implement " + String.join(", ", wanted) + " in " + shown(target), Meaning.same().extending(Set.of(target.code().key(target.type()))), List.of()),
                 analyst.analyse(focus));
     }
 }

@@ -32,6 +32,7 @@ final class Comparison {
     private final Analysis before;
     private final Analysis after;
     private final Mapping mapping;
+    private final Set<SymbolKey> extended;
     private final Map<Path, Found> found = new HashMap<>();
     private final Map<SymbolKey, Set<SymbolKey>> standIns = new HashMap<>();
 
@@ -39,6 +40,7 @@ final class Comparison {
         this.before = before;
         this.after = after;
         this.mapping = change.mapping();
+        this.extended = change.meaning().extended();
     }
 
     /** Names, and what is bound without one, that mean something else. */
@@ -76,6 +78,12 @@ final class Comparison {
         });
     }
 
+    /** Whether a method is new in a type that gets members, and takes the place of another there as is wished. */
+    private boolean isNewOverride(SymbolKey method, SymbolKey other) {
+        return method instanceof SymbolKey.Method fresh && extended.contains(fresh.owner()) && before.declaration(method).isEmpty()
+                && after.overrides(method, other);
+    }
+
     /** What a symbol may be where code is carried to which its declaration is carried too. */
     private Set<SymbolKey> standIns(SymbolKey key) {
         return standIns.computeIfAbsent(key, known -> before.declaration(known).stream()
@@ -94,7 +102,8 @@ final class Comparison {
                 ? found(site.file()).at(site.range())
                 : found(site.file()).startingAt(site.range().start(),
                         mapping.code(binding.file(), binding.range()).start());
-        if (actual.contains(expected) || actual.stream().anyMatch(standIns(binding.key())::contains)) {
+        if (actual.contains(expected) || actual.stream().anyMatch(standIns(binding.key())::contains)
+                || actual.stream().anyMatch(key -> isNewOverride(key, expected))) {
             return Optional.empty();
         }
         Optional<SymbolKey> other = actual.stream().filter(key -> !(key instanceof SymbolKey.Unknown)).findFirst();

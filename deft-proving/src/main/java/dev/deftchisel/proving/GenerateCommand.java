@@ -1,14 +1,11 @@
 package dev.deftchisel.proving;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
-import dev.deftchisel.operation.Spot;
 import dev.deftchisel.proving.trial.Oracles;
 import dev.deftchisel.proving.trial.TypeSubjects;
 import java.io.IOException;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -30,11 +27,9 @@ final class GenerateCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException {
         List<Operation> operations = Chisel.operations().stream()
-                .filter(one -> operation.isEmpty() ? one.id().startsWith(WHAT) : one.id().equals(operation)).toList();
+                .filter(one -> operation.isEmpty() ? one.id().startsWith(WHAT) || one.id().startsWith("implement") : one.id().equals(operation))
+                .toList();
         return options.run(WHAT, () -> operation.isEmpty() ? "" : " --operation " + operation, Oracles.ofGeneration(),
-                analyst -> new TypeSubjects(analyst, options.draw(), (place, analysis) -> {
-                    Spot spot = new Spot(place, analyst.snapshot().file(place.file()).orElseThrow(), analysis);
-                    return operations.stream().map(one -> one.offer(spot)).flatMap(Optional::stream).toList();
-                }), false);
+                analyst -> new TypeSubjects(analyst, options.draw(), operations), false);
     }
 }

@@ -3,9 +3,11 @@ package dev.deftchisel.proving;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Operation;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.corpus.CorpusList;
 import dev.deftchisel.proving.corpus.Depot;
@@ -18,6 +20,7 @@ import dev.deftchisel.proving.trial.Settings;
 import dev.deftchisel.proving.trial.StatementSubjects;
 import dev.deftchisel.proving.trial.Subjects;
 import dev.deftchisel.proving.trial.Trials;
+import dev.deftchisel.proving.trial.TypeSubjects;
 import dev.deftchisel.proving.trial.Verdict;
 import java.io.IOException;
 import java.io.InputStream;
@@ -134,6 +137,13 @@ class SampleTest {
         List<Verdict> verdicts =
                 tried(80, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, Draw.of(5), "inline", SymbolKind.METHOD, Answers.of("access", "open")));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
+    }
+
+    @Test
+    void generatedMembersCompileAndKeepTheirPromises() throws IOException {
+        List<Operation> operations = Chisel.operations().stream().filter(one -> one.id().startsWith("generate")).toList();
+        List<Verdict> verdicts = tried(60, Oracles.ofGeneration(), analyst -> new TypeSubjects(analyst, Draw.of(5), operations));
+        assertTrue(applied(verdicts) > 30, lines(verdicts, Verdict.Result.REFUSED));
     }
 
     @Test

@@ -8,8 +8,10 @@ import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Spot;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
@@ -18,23 +20,22 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
-import java.util.function.BiFunction;
 
 /** Random types, each with one of the operations that generate members, and random answers to what that asks. */
 public final class TypeSubjects extends RandomFiles {
 
     private static final Set<SymbolKind> KINDS = Set.of(SymbolKind.CLASS, SymbolKind.RECORD, SymbolKind.ENUM);
 
-    private final BiFunction<Place, Analysis, List<Offer>> offers;
+    private final List<Operation> operations;
 
     /**
-     * @param analyst of the untouched corpus
-     * @param draw    which files, and how
-     * @param offers  what generates members at a place of a file that was analysed
+     * @param analyst    of the untouched corpus
+     * @param draw       which files, and how
+     * @param operations that generate members
      */
-    public TypeSubjects(Analyst analyst, Draw draw, BiFunction<Place, Analysis, List<Offer>> offers) {
+    public TypeSubjects(Analyst analyst, Draw draw, List<Operation> operations) {
         super(analyst, draw);
-        this.offers = offers;
+        this.operations = List.copyOf(operations);
     }
 
     @Override
@@ -49,7 +50,8 @@ public final class TypeSubjects extends RandomFiles {
         }
         Range name = types.get(random.nextInt(types.size())).range();
         Place place = new Place(file.path(), new Range(name.start(), name.start()));
-        List<Offer> found = offers.apply(place, analysis);
+        Spot spot = new Spot(place, file, analysis);
+        List<Offer> found = operations.stream().map(operation -> operation.offer(spot)).flatMap(Optional::stream).toList();
         if (found.isEmpty()) {
             return Optional.empty();
         }
