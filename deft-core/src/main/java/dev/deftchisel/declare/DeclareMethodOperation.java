@@ -62,7 +62,8 @@ public final class DeclareMethodOperation extends DeclareOperation {
     }
 
     @Override
-    Declared declared(Missing missing, Target owner, Answers answers, Types types) {
+    Declared declared(List<Missing> uses, Target owner, Answers answers, Types types) {
+        Missing missing = uses.get(0);
         TreePath call = missing.call().orElseThrow();
         List<String> parameters = new ArrayList<>();
         Set<String> taken = new HashSet<>();
@@ -77,7 +78,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
             taken.add(name);
             parameters.add(Habits.of(owner).parameter() + type.get() + " " + name);
         }
-        Optional<TypeMirror> result = new Wanted(missing.code()).of(call);
+        Optional<TypeMirror> result = result(uses);
         Optional<String> type = answers.single(RESULT).filter(said -> !said.isEmpty()).or(() -> result.flatMap(types::member));
         if (type.isEmpty()) {
             return new Declared.Refused("the call does not tell what " + missing.name() + " hands back; say it (result)");
@@ -94,6 +95,12 @@ public final class DeclareMethodOperation extends DeclareOperation {
         String head = modifiers + type.get() + " " + missing.name() + "(" + String.join(", ", parameters) + ")";
         return new Declared.Member(title(missing), NewMember.added(NewMember.Kind.METHOD, missing.name(),
                 isAbstract ? List.of(head + ";") : lines(head, body, type.get(), result)));
+    }
+
+    /** What the first use asks for that asks for anything; nothing, when all are statements. */
+    private static Optional<TypeMirror> result(List<Missing> uses) {
+        List<TypeMirror> wanted = uses.stream().flatMap(use -> new Wanted(use.code()).of(use.value()).stream()).toList();
+        return wanted.stream().filter(type -> type.getKind() != TypeKind.VOID).findFirst().or(() -> wanted.stream().findFirst());
     }
 
     private static List<String> lines(String head, String body, String type, Optional<TypeMirror> result) {

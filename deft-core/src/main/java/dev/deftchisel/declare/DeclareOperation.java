@@ -22,6 +22,7 @@ import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -74,10 +75,11 @@ abstract class DeclareOperation implements Operation {
     /**
      * The declaration.
      *
-     * @param owner  the type that must have it
-     * @param writer of types in the file of that
+     * @param uses  of the name, the one that is meant first; the others may tell what it does not
+     * @param owner the type that must have it
+     * @param types as they are written
      */
-    abstract Declared declared(Missing missing, Target owner, Answers answers, Types writer);
+    abstract Declared declared(List<Missing> uses, Target owner, Answers answers, Types types);
 
     @Override
     public final Optional<Offer> offer(Spot spot) {
@@ -125,7 +127,9 @@ abstract class DeclareOperation implements Operation {
         }
         EditsByFile edits = new EditsByFile(before);
         Types types = new Types(edits.writer(missing.code()), edits.writer(code), missing, target.get());
-        Declared declared = declared(missing, target.get(), answers, types);
+        List<Missing> uses = new ArrayList<>(List.of(missing));
+        uses.addAll(missing.others(before));
+        Declared declared = declared(List.copyOf(uses), target.get(), answers, types);
         String title;
         if (declared instanceof Declared.Member member) {
             edits.of(home).addAll(new Landing(target.get()).edits(List.of(member.member())));

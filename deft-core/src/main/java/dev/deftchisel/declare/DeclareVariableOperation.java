@@ -60,9 +60,10 @@ public final class DeclareVariableOperation extends DeclareOperation {
     }
 
     @Override
-    Declared declared(Missing missing, Target owner, Answers answers, Types types) {
+    Declared declared(List<Missing> uses, Target owner, Answers answers, Types types) {
+        Missing missing = uses.get(0);
         String as = answers.single(AS).filter(said -> !said.equals("use")).orElse(standard(missing));
-        Optional<TypeMirror> type = type(missing, types);
+        Optional<TypeMirror> type = uses.stream().flatMap(use -> type(use, types).stream()).findFirst();
         Optional<String> said = answers.single(TYPE).filter(text -> !text.isEmpty());
         Optional<String> written = said.or(() -> type.flatMap(as.equals(LOCAL) ? types::local : types::member));
         if (written.isEmpty()) {

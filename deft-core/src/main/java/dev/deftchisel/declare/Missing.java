@@ -9,6 +9,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.source.Range;
+import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
@@ -35,6 +36,15 @@ record Missing(Code code, TreePath path, String name, Range range, boolean isIns
                         .map(path -> new Missing(code, path, code.text(binding.range()), binding.range(),
                                 analysis.enclosing(code.file().path(), binding.range().start()).stream().limit(1).noneMatch(Analysis.Enclosing::isStatic))))
                 .findFirst();
+    }
+
+    /** Other uses of the same name in the file, of the same type and of the same sort: calls or not. */
+    List<Missing> others(Analysis analysis) {
+        return analysis.unresolved(name).stream()
+                .filter(binding -> binding.file().equals(code.file().path()) && !binding.range().equals(range))
+                .flatMap(binding -> at(analysis, code, binding.range().start()).stream())
+                .filter(other -> other.call().isPresent() == call().isPresent() && other.owner().equals(owner()))
+                .toList();
     }
 
     /** The call, where it is the name of a method. */

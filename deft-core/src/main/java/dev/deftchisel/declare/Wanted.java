@@ -35,6 +35,8 @@ import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
+import javax.lang.model.type.TypeVariable;
+import javax.lang.model.type.WildcardType;
 import javax.lang.model.util.ElementFilter;
 
 /** Of which type a value must be where it stands (JLS 5, 15): what it is assigned, handed or returned to, or compared with. */
@@ -147,11 +149,29 @@ final class Wanted {
     /** The parameter of the one method or constructor that can be meant. */
     private Optional<TypeMirror> parameter(TreePath call, List<? extends ExpressionTree> arguments, Tree value) {
         int index = arguments.indexOf(value);
-        List<ExecutableElement> meant = code.element(call).filter(element -> element instanceof ExecutableElement)
-                .map(element -> List.of((ExecutableElement) element)).orElseGet(() -> candidates(call, arguments.size()));
+        // an argument without a type lets the compiler take any overload
+        List<ExecutableElement> meant = candidates(call, arguments.size());
         return meant.size() != 1 || index >= meant.get(0).getParameters().size() ? Optional.empty()
                 : known(Optional.of(meant.get(0).getParameters().get(index).asType()))
-                .filter(type -> type.getKind() != TypeKind.TYPEVAR);
+                .filter(type -> type.getKind() != TypeKind.TYPEVAR && !type.toString().equals("java.lang.Object"))
+                .map(this::withoutVariables);
+    }
+
+    /** Type variables of the method that is called mean nothing elsewhere. */
+    private TypeMirror withoutVariables(TypeMirror type) {
+        boolean isOpen = type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(Wanted::namesVariable);
+        if (!isOpen) {
+            return type;
+        }
+        DeclaredType declared = (DeclaredType) type;
+        return code.types().getDeclaredType((TypeElement) declared.asElement(), declared.getTypeArguments().stream()
+                .map(argument -> namesVariable(argument) ? code.types().getWildcardType(null, null) : argument).toArray(TypeMirror[]::new));
+    }
+
+    private static boolean namesVariable(TypeMirror type) {
+        return type instanceof TypeVariable || type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(Wanted::namesVariable)
+                || type instanceof WildcardType wildcard && (wildcard.getExtendsBound() != null && namesVariable(wildcard.getExtendsBound())
+                        || wildcard.getSuperBound() != null && namesVariable(wildcard.getSuperBound()));
     }
 
     /** What is called so, and takes as many arguments; a call with an argument of no type is bound to none. */

@@ -1,5 +1,7 @@
 package dev.deftchisel.guard;
 
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.NewClassTree;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Problem;
@@ -78,6 +80,18 @@ final class Comparison {
         });
     }
 
+    /** Whether a call was bound while something it is made of had no meaning, so that another overload may be the right one. */
+    private boolean wasUncertain(Binding binding) {
+        return before.code(binding.file()).stream()
+                .flatMap(code -> code.around(binding.range()).stream()
+                        .filter(path -> path.getLeaf() instanceof MethodInvocationTree call
+                                && code.range(call.getMethodSelect()).end() == binding.range().end()
+                                || path.getLeaf() instanceof NewClassTree made && code.range(made).start() == binding.range().start())
+                        .limit(1).map(path -> code.range(path.getLeaf())))
+                .anyMatch(call -> before.bindings(binding.file()).stream()
+                        .anyMatch(part -> part.key() instanceof SymbolKey.Unknown && call.encloses(part.range())));
+    }
+
     /** Whether a method is new in a type that gets members, and takes the place of another there as is wished. */
     private boolean isNewOverride(SymbolKey method, SymbolKey other) {
         return method instanceof SymbolKey.Method fresh && extended.contains(fresh.owner()) && before.declaration(method).isEmpty()
@@ -103,7 +117,7 @@ final class Comparison {
                 : found(site.file()).startingAt(site.range().start(),
                         mapping.code(binding.file(), binding.range()).start());
         if (actual.contains(expected) || actual.stream().anyMatch(standIns(binding.key())::contains)
-                || actual.stream().anyMatch(key -> isNewOverride(key, expected))) {
+                || actual.stream().anyMatch(key -> isNewOverride(key, expected)) || wasUncertain(binding)) {
             return Optional.empty();
         }
         Optional<SymbolKey> other = actual.stream().filter(key -> !(key instanceof SymbolKey.Unknown)).findFirst();
