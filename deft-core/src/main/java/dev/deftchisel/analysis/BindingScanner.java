@@ -53,6 +53,7 @@ import javax.lang.model.util.Elements;
 final class BindingScanner extends TreePathScanner<Void, Void> {
 
     private final Path path;
+    private final Focus focus;
     private final Tokens tokens;
     private final DocTrees trees;
     private final Elements elements;
@@ -75,6 +76,7 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
         this.keys = symbols.keys();
         this.names = new NameFinder(tokens, unit, trees.getSourcePositions());
         this.facts = new FileFacts(path);
+        this.focus = focus;
         this.docs = new DocBindings(file, unit, trees, symbols, facts, focus.names());
     }
 
@@ -85,8 +87,18 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
             documented.add(new TreePath(root, unit.getPackage()));
         }
         // last, when all that documentation can refer to has its key
-        documented.forEach(docs::scan);
+        if (looksAtDocumentation()) {
+            documented.forEach(docs::scan);
+        }
         return facts;
+    }
+
+    /** Where only stretches of code are of interest, documentation is so only when one of them lies in a comment. */
+    private boolean looksAtDocumentation() {
+        List<Range> around = focus.around().getOrDefault(path, List.of());
+        boolean isAnyName = !focus.names().isEmpty() || focus.around().isEmpty();
+        return isAnyName || around.stream().map(range -> tokens.at(range.start()))
+                .anyMatch(token -> token >= 0 && token < tokens.count() && tokens.kind(token).isComment());
     }
 
     @Override
