@@ -106,8 +106,15 @@ class CommandTest {
 
     @Test
     void offersAndUses() throws Exception {
-        assertEquals("rename  rename the record harbour.tides.TideWindow\n",
-                deft("offers", "harbour.tides.TideWindow").text());
+        // what is about the name itself comes first
+        assertEquals("""
+                rename  rename the record harbour.tides.TideWindow
+                generate-constructor  generate a constructor of TideWindow
+                generate-equality  generate the equality of TideWindow
+                generate-ordering  generate an ordering of TideWindow
+                generate-text-form  generate the text form of TideWindow
+                implement-methods  override methods in TideWindow
+                """, deft("offers", "harbour.tides.TideWindow").text());
         String uses = deft("uses", "harbour.berths.Berth#occupant()").text();
         assertTrue(uses.startsWith("method Berth.occupant(): 7 places in 5 files\n"), uses);
         assertTrue(uses.contains("src/test/java/harbour/berths/BerthTest.java:24:36 (test)"), uses);
