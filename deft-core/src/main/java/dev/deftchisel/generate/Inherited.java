@@ -2,6 +2,7 @@ package dev.deftchisel.generate;
 
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.member.Target;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -32,18 +33,37 @@ final class Inherited {
 
     /** By their signatures, those that it must have first. */
     Map<String, ExecutableElement> methods() {
+        // the compiler tells members in no order that one could rely on
+        List<TypeElement> above = above();
         List<ExecutableElement> found = ElementFilter.methodsIn(code.elements().getAllMembers(target.type())).stream()
                 .filter(method -> !method.getEnclosingElement().equals(target.type()))
                 .filter(method -> method.getModifiers().stream().noneMatch(Set.of(Modifier.FINAL, Modifier.STATIC, Modifier.PRIVATE)::contains))
                 .filter(this::isSeen)
                 .filter(method -> !isHadFromObject(method))
-                .sorted(Comparator.comparing((ExecutableElement method) -> !method.getModifiers().contains(Modifier.ABSTRACT)))
+                .sorted(Comparator.comparing((ExecutableElement method) -> !method.getModifiers().contains(Modifier.ABSTRACT))
+                        .thenComparing(method -> above.indexOf(method.getEnclosingElement()))
+                        .thenComparing(method -> method.getEnclosingElement().getEnclosedElements().indexOf(method)))
                 .toList();
         Map<String, ExecutableElement> methods = new LinkedHashMap<>();
         // several interfaces may ask for the same one
         found.stream().filter(method -> found.stream().noneMatch(other -> other != method && code.elements().overrides(other, method, target.type())))
                 .forEach(method -> methods.putIfAbsent(signature(method), method));
         return methods;
+    }
+
+    /** All types above, the nearer ones first. */
+    private List<TypeElement> above() {
+        List<TypeElement> found = new ArrayList<>();
+        List<TypeMirror> open = new ArrayList<>(List.of(target.type().asType()));
+        for (int i = 0; i < open.size(); i++) {
+            for (TypeMirror type : code.types().directSupertypes(open.get(i))) {
+                if (code.types().asElement(type) instanceof TypeElement element && !found.contains(element)) {
+                    found.add(element);
+                    open.add(type);
+                }
+            }
+        }
+        return found;
     }
 
     private boolean isSeen(ExecutableElement method) {
