@@ -1,19 +1,17 @@
 package dev.deftchisel.extract;
 
-import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.change.Edit;
+import dev.deftchisel.member.Body;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
-import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Predicate;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
@@ -25,7 +23,7 @@ final class FieldDeclaration {
     private final TreePath owner;
     private final Layout layout;
     private final String indent;
-    private final List<? extends Tree> members;
+    private final Body body;
     private final String head;
     private final Optional<Range> value;
     private final String name;
@@ -40,8 +38,7 @@ final class FieldDeclaration {
         this.owner = owner;
         this.layout = Layout.of(code.file());
         this.indent = Layout.indentOf(code.file(), code.range(owner.getLeaf()).start()) + layout.unit();
-        this.members = ((ClassTree) owner.getLeaf()).getMembers().stream()
-                .filter(member -> code.find(member).isPresent()).toList();
+        this.body = new Body(code, owner);
         this.head = head;
         this.value = value;
         this.name = name;
@@ -49,23 +46,12 @@ final class FieldDeclaration {
 
     /** Behind the constants at the start of the class, but before the one in which the value stands. */
     Edit behindConstants(Range value) {
-        return behind(last(member -> isConstant(member) && !code.range(member).encloses(value)));
+        return behind(body.lastAtStart(member -> isConstant(member) && !code.range(member).encloses(value)));
     }
 
     /** Behind the fields before the first method. */
     Edit behindFields() {
-        return behind(last(member -> member instanceof VariableTree));
-    }
-
-    private Optional<Tree> last(Predicate<Tree> belongs) {
-        Tree last = null;
-        for (Tree member : members) {
-            if (!belongs.test(member)) {
-                break;
-            }
-            last = member;
-        }
-        return Optional.ofNullable(last);
+        return behind(body.lastAtStart(member -> member instanceof VariableTree));
     }
 
     private Edit behind(Optional<Tree> last) {
@@ -76,9 +62,10 @@ final class FieldDeclaration {
         if (last.isPresent()) {
             return text.at(Layout.behind(code.file(), end(last.get())));
         }
-        boolean isField = !members.isEmpty() && members.get(0) instanceof VariableTree;
-        boolean isApart = code.file().content().substring(opening()).lines().skip(1).findFirst().filter(String::isBlank).isPresent();
-        return text.write(isField || isApart ? "" : layout.lineEnd()).at(opening());
+        int opening = body.opening();
+        boolean isField = body.members().stream().limit(1).anyMatch(member -> member instanceof VariableTree);
+        boolean isApart = code.file().content().substring(opening).lines().skip(1).findFirst().filter(String::isBlank).isPresent();
+        return text.write(isField || isApart ? "" : layout.lineEnd()).at(opening);
     }
 
     /** Whether a blank line keeps the field from what is before it: the constants of an enum, or constants when it is none. */
@@ -94,17 +81,6 @@ final class FieldDeclaration {
         int next = tokens.code(tokens.at(code.range(member).end() - 1) + 1);
         boolean isList = next < tokens.count() && tokens.is(next, ';') && !code.text(member).endsWith(";");
         return isList ? tokens.end(next) : code.range(member).end();
-    }
-
-    /** Behind the brace that opens the body. */
-    private int opening() {
-        Tokens tokens = code.tokens();
-        int limit = members.isEmpty() ? code.range(owner.getLeaf()).end() : code.range(members.get(0)).start();
-        int brace = tokens.codeBefore(tokens.at(limit - 1));
-        while (!tokens.is(brace, '{')) {
-            brace = tokens.codeBefore(brace - 1);
-        }
-        return tokens.end(brace);
     }
 
     private boolean isConstant(Tree member) {

@@ -26,16 +26,20 @@ public final class Landing {
     private final Target target;
     private final Code code;
     private final Layout layout;
+    private final Body body;
     private final List<Tree> members;
+    private final List<Part> parts;
     private final String outer;
     private final String indent;
 
+    /** @param target the type that gets them */
     public Landing(Target target) {
         this.target = target;
         this.code = target.code();
         this.layout = Layout.of(code.file());
-        // the components of a record stand before its body
-        this.members = target.members().stream().filter(member -> !isComponent(member)).toList();
+        this.body = target.body();
+        this.members = body.members();
+        this.parts = target.parts();
         this.outer = Layout.indentOf(code.file(), code.range(target.tree()).start());
         this.indent = members.stream().map(member -> code.range(member).start())
                 .filter(this::startsLine).findFirst()
@@ -84,7 +88,7 @@ public final class Landing {
         boolean isEnd = gap.end() < code.file().content().length() && code.file().content().charAt(gap.end()) == '}';
         boolean isSameLine = space.chars().noneMatch(c -> c == '\n' || c == '\r');
         boolean isBlankBehind = space.lines().count() > 2 || space.chars().filter(c -> c == '\n').count() > 1;
-        boolean isFirst = offset == opening();
+        boolean isFirst = offset == body.opening();
         if (needsSemicolon() && offset == endOfConstants()) {
             text.write(";");
         }
@@ -114,28 +118,17 @@ public final class Landing {
     }
 
     private int offset(NewMember.Kind kind) {
-        Optional<Tree> constant = lastAtStart(this::isConstant);
-        Optional<Tree> field = lastAtStart(member -> member instanceof VariableTree);
+        Optional<Tree> constant = body.lastAtStart(this::isConstant);
+        Optional<Tree> field = body.lastAtStart(member -> member instanceof VariableTree);
         Optional<Tree> constructor = last(this::isConstructor).or(() -> field);
         Optional<Tree> accessor = last(this::isAccessor).or(() -> constructor);
         return switch (kind) {
-            case CONSTANT -> constant.map(this::behind).orElseGet(this::opening);
-            case FIELD -> field.map(this::behind).orElseGet(this::opening);
-            case CONSTRUCTOR -> constructor.map(this::behind).orElseGet(this::opening);
-            case ACCESSOR -> accessor.map(this::behind).orElseGet(this::opening);
-            case METHOD -> last(member -> member instanceof MethodTree).or(() -> field).map(this::behind).orElseGet(this::opening);
+            case CONSTANT -> constant.map(this::behind).orElseGet(body::opening);
+            case FIELD -> field.map(this::behind).orElseGet(body::opening);
+            case CONSTRUCTOR -> constructor.map(this::behind).orElseGet(body::opening);
+            case ACCESSOR -> accessor.map(this::behind).orElseGet(body::opening);
+            case METHOD -> last(member -> member instanceof MethodTree).or(() -> field).map(this::behind).orElseGet(body::opening);
         };
-    }
-
-    private Optional<Tree> lastAtStart(Predicate<Tree> belongs) {
-        Tree last = null;
-        for (Tree member : members) {
-            if (!belongs.test(member)) {
-                break;
-            }
-            last = member;
-        }
-        return Optional.ofNullable(last);
     }
 
     private Optional<Tree> last(Predicate<Tree> belongs) {
@@ -154,7 +147,7 @@ public final class Landing {
 
     private boolean isAccessor(Tree member) {
         return member instanceof MethodTree method && method.getReturnType() != null
-                && target.parts().stream().anyMatch(part -> AccessorNames.isAccessor(method.getName().toString(), part)
+                && parts.stream().anyMatch(part -> AccessorNames.isAccessor(method.getName().toString(), part)
                         && method.getParameters().size() <= 1);
     }
 
@@ -193,21 +186,5 @@ public final class Landing {
     private boolean needsSemicolon() {
         int end = endOfConstants();
         return end > 0 && code.file().content().charAt(end - 1) != ';';
-    }
-
-    /** Behind the brace that opens the body. */
-    private int opening() {
-        Tokens tokens = code.tokens();
-        int limit = members.isEmpty() ? code.range(target.tree()).end() : code.range(members.get(0)).start();
-        int brace = tokens.codeBefore(tokens.at(limit - 1));
-        while (!tokens.is(brace, '{')) {
-            brace = tokens.codeBefore(brace - 1);
-        }
-        return tokens.end(brace);
-    }
-
-    private boolean isComponent(Tree member) {
-        return member instanceof VariableTree && target.isRecord() && code.element(new TreePath(target.path(), member))
-                .filter(element -> !element.getModifiers().contains(Modifier.STATIC)).isPresent();
     }
 }

@@ -66,6 +66,11 @@ public record Target(Code code, TreePath path, TypeElement type) {
         return tree().getMembers().stream().filter(member -> code.find(member).isPresent()).map(member -> (Tree) member).toList();
     }
 
+    /** What stands between its braces. */
+    public Body body() {
+        return new Body(code, path);
+    }
+
     /** The state of an object, in the order of declaration. */
     public List<Part> parts() {
         List<Part> parts = new ArrayList<>();
