@@ -1,6 +1,8 @@
 package dev.deftchisel.analysis;
 
 import java.util.Collection;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
 
 /** From where a member or a type may be used, from near to far (JLS 6.6). */
@@ -23,9 +25,30 @@ public enum AccessLevel {
                 : modifiers.contains(Modifier.PRIVATE) ? PRIVATE : PACKAGE;
     }
 
-    /** The keyword; empty for {@link #PACKAGE}, which has none. */
-    public String modifier() {
-        return modifier;
+    /** The keyword with a blank behind it, as it stands before a type; empty for {@link #PACKAGE}. */
+    public String prefix() {
+        return modifier.isEmpty() ? "" : modifier + " ";
+    }
+
+    /** How far something must be open to be used elsewhere, subclasses aside. */
+    public static AccessLevel between(Element declared, Element use) {
+        return outermost(declared).equals(outermost(use)) ? PRIVATE : home(declared).equals(home(use)) ? PACKAGE : PUBLIC;
+    }
+
+    private static String outermost(Element element) {
+        Element at = element;
+        while (at.getEnclosingElement() != null && at.getEnclosingElement().getKind() != ElementKind.PACKAGE) {
+            at = at.getEnclosingElement();
+        }
+        return at.toString();
+    }
+
+    private static String home(Element element) {
+        Element at = element;
+        while (at.getEnclosingElement() != null && at.getKind() != ElementKind.PACKAGE) {
+            at = at.getEnclosingElement();
+        }
+        return at.toString();
     }
 
     /** For people, behind "open to". */

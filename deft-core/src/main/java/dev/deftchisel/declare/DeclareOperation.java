@@ -10,6 +10,7 @@ import dev.deftchisel.change.Meaning;
 import dev.deftchisel.member.Landing;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.Target;
+import dev.deftchisel.operation.AccessQuestion;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
@@ -28,8 +29,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import javax.lang.model.element.Element;
-import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
@@ -37,17 +38,11 @@ import javax.lang.model.type.TypeMirror;
 /** Declares what a name must mean where it is used. An operation says which names it is for and what the declaration looks like. */
 abstract class DeclareOperation implements Operation {
 
-    /** The key of the choice who may use what is declared. */
-    public static final String VISIBILITY = "visibility";
-
     private static final String NEEDED = "needed";
 
-    static final Question VISIBILITY_QUESTION = new Question.Choice(VISIBILITY, "who may use it",
-            List.of(new Question.Option(NEEDED, "as few as the use allows"),
-                    new Question.Option("private", "only this class"),
-                    new Question.Option("package", "the package"),
-                    new Question.Option("protected", "the package and subclasses"),
-                    new Question.Option("public", "everyone")),
+    static final Question VISIBILITY_QUESTION = new Question.Choice(AccessQuestion.KEY, "who may use it",
+            Stream.concat(Stream.of(new Question.Option(NEEDED, "as few as the use allows")),
+                    AccessQuestion.options(List.of(AccessLevel.values())).stream()).toList(),
             NEEDED);
 
     /** What the declaration is, or why there can be none. */
@@ -149,26 +144,11 @@ abstract class DeclareOperation implements Operation {
 
     /** The modifier with a blank behind it, as far as the use needs it or as was answered. */
     static String visibility(Missing missing, Target owner, Answers answers) {
-        Optional<String> said = answers.single(VISIBILITY).filter(word -> !word.equals(NEEDED));
         if (owner.type().getKind().isInterface()) {
             return "";
-        } else if (said.isPresent()) {
-            return said.get().equals("package") ? "" : said.get() + " ";
         }
-        Element here = missing.code().enclosingType(missing.path()).map(type -> (Element) type).orElse(owner.type());
-        boolean isNear = missing.code().elements().getPackageOf(here).getQualifiedName()
-                .contentEquals(owner.code().elements().getPackageOf(owner.type()).getQualifiedName());
-        AccessLevel level = outermost(here).equals(outermost(owner.type())) ? AccessLevel.PRIVATE
-                : isNear ? AccessLevel.PACKAGE : AccessLevel.PUBLIC;
-        return level.modifier().isEmpty() ? "" : level.modifier() + " ";
-    }
-
-    private static String outermost(Element element) {
-        Element at = element;
-        while (at.getEnclosingElement() != null && at.getEnclosingElement().getKind() != ElementKind.PACKAGE) {
-            at = at.getEnclosingElement();
-        }
-        return at.toString();
+        Element use = missing.code().enclosingType(missing.path()).map(type -> (Element) type).orElse(owner.type());
+        return AccessQuestion.said(answers).orElseGet(() -> AccessLevel.between(owner.type(), use)).prefix();
     }
 
     /** The value that a variable has when nothing is said (JLS 4.12.5), as code. */

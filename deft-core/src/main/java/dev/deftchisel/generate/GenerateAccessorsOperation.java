@@ -54,7 +54,7 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
 
     @Override
     List<Question> choices() {
-        return List.of(ACCESS_QUESTION, NAMES_QUESTION, COPIES_QUESTION, Visibility.QUESTION);
+        return List.of(ACCESS_QUESTION, NAMES_QUESTION, COPIES_QUESTION, VISIBILITY.question());
     }
 
     @Override
@@ -93,7 +93,7 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
         String access = answers.single(ACCESS).orElse("read");
         String names = answers.single(NAMES).orElse("file");
         AccessorNames called = names.equals("beans") ? AccessorNames.BEANS : names.equals("file") ? AccessorNames.of(target) : AccessorNames.PLAIN;
-        AccessorText text = new AccessorText(target, writer, called, names.equals(FLUENT), answers.flag(COPIES), Visibility.modifier(answers));
+        AccessorText text = new AccessorText(target, writer, called, names.equals(FLUENT), answers.flag(COPIES), VISIBILITY.level(answers).prefix());
         List<NewMember> members = new ArrayList<>();
         List<String> notes = new ArrayList<>();
         for (Part part : chosen) {

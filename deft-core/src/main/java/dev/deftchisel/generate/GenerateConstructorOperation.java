@@ -1,6 +1,7 @@
 package dev.deftchisel.generate;
 
 import com.sun.source.tree.MethodTree;
+import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.member.Habits;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.Part;
@@ -67,7 +68,7 @@ public final class GenerateConstructorOperation extends GenerateOperation {
     @Override
     List<Question> choices() {
         return List.of(new Question.Text(SUPER, "parameter types of the superclass constructor to call", LEAST), CHECKS_QUESTION,
-                DOCUMENTED_QUESTION, FORM_QUESTION, Visibility.QUESTION);
+                DOCUMENTED_QUESTION, FORM_QUESTION, VISIBILITY.question());
     }
 
     @Override
@@ -80,7 +81,7 @@ public final class GenerateConstructorOperation extends GenerateOperation {
                     types(above.get(0))));
         }
         questions.addAll(target.isRecord() ? List.of(CHECKS_QUESTION, DOCUMENTED_QUESTION, FORM_QUESTION)
-                : List.of(CHECKS_QUESTION, DOCUMENTED_QUESTION, Visibility.QUESTION));
+                : List.of(CHECKS_QUESTION, DOCUMENTED_QUESTION, VISIBILITY.question()));
         return questions;
     }
 
@@ -176,7 +177,7 @@ public final class GenerateConstructorOperation extends GenerateOperation {
         parts.forEach(part -> names.add(part.name()));
         document(names, answers, lines);
         boolean isEnum = target.type().getKind() == ElementKind.ENUM;
-        lines.add((isEnum ? "" : Visibility.modifier(answers)) + target.name() + "(" + String.join(", ", parameters) + ") {");
+        lines.add((isEnum ? "" : VISIBILITY.level(answers).prefix()) + target.name() + "(" + String.join(", ", parameters) + ") {");
         if (!handedOn.isEmpty()) {
             lines.add("    super(" + String.join(", ", handedOn.keySet()) + ");");
         }
@@ -234,8 +235,7 @@ public final class GenerateConstructorOperation extends GenerateOperation {
         List<String> lines = new ArrayList<>();
         document(parts.stream().map(Part::name).toList(), answers, lines);
         // it can be as near as the record, and not nearer (JLS 8.10.4)
-        String visibility = List.of(Modifier.PUBLIC, Modifier.PROTECTED, Modifier.PRIVATE).stream()
-                .filter(target.type().getModifiers()::contains).map(modifier -> modifier + " ").findFirst().orElse("");
+        String visibility = AccessLevel.of(target.type().getModifiers()).prefix();
         lines.add(visibility + target.name() + (isCompact ? " {" : "(" + parts.stream()
                 .map(part -> TypeText.of(part, writer) + " " + part.name()).collect(Collectors.joining(", ")) + ") {"));
         for (Part part : parts) {

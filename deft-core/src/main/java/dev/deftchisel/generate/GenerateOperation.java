@@ -2,6 +2,7 @@ package dev.deftchisel.generate;
 
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Code;
@@ -13,6 +14,7 @@ import dev.deftchisel.member.Landing;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.Part;
 import dev.deftchisel.member.Target;
+import dev.deftchisel.operation.AccessQuestion;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
@@ -20,7 +22,6 @@ import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.rewrite.EditsByFile;
-import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import java.nio.file.Path;
@@ -44,6 +45,10 @@ abstract class GenerateOperation implements Operation {
     public static final String MEMBERS = "members";
     /** The key of the choice what becomes of members that are there: {@code keep} or {@code replace}. */
     public static final String EXISTING = "existing";
+
+    /** Who may use what is generated; everyone, when nothing is said. */
+    static final AccessQuestion VISIBILITY = new AccessQuestion("who may use it",
+            List.of(AccessLevel.PUBLIC, AccessLevel.PROTECTED, AccessLevel.PACKAGE, AccessLevel.PRIVATE));
 
     private static final String REPLACE = "replace";
     private static final Set<String> OF_OBJECT = Set.of("equals", "hashCode", "toString");

@@ -48,14 +48,14 @@ public final class GenerateOrderingOperation extends GenerateOperation {
     List<Question> choices() {
         return List.of(new Question.Proposed(NAME, "the name of the constant", List.of()),
                 new Question.Members(DESCENDING, "those by which what is greater comes first", List.of(), List.of()),
-                NULLS_QUESTION, Visibility.QUESTION);
+                NULLS_QUESTION, VISIBILITY.question());
     }
 
     @Override
     List<Question> choices(Target target) {
         List<String> names = candidates(target).stream().map(Part::name).toList();
         return List.of(new Question.Members(DESCENDING, "those by which what is greater comes first", names, List.of()),
-                NULLS_QUESTION, Visibility.QUESTION);
+                NULLS_QUESTION, VISIBILITY.question());
     }
 
     @Override
@@ -123,7 +123,7 @@ public final class GenerateOrderingOperation extends GenerateOperation {
         String object = NewName.free(target.memberNames(), Character.toLowerCase(target.name().charAt(0)) + target.name().substring(1));
         String comparator = request.writer().name(target.code().elements().getTypeElement("java.util.Comparator"));
         List<String> lines = new ArrayList<>();
-        lines.add(Visibility.modifier(answers) + "static final " + comparator + "<" + type + "> " + name + " = " + comparator);
+        lines.add(VISIBILITY.level(answers).prefix() + "static final " + comparator + "<" + type + "> " + name + " = " + comparator);
         for (Part part : request.chosen()) {
             boolean isFirst = lines.size() == 1;
             String key = (isFirst ? "(" + type + " " + object + ")" : object) + " -> " + object + "." + part.name();

@@ -1,5 +1,6 @@
 package dev.deftchisel.generate;
 
+import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.rewrite.TypeWriter;
@@ -78,8 +79,7 @@ final class InheritedText {
 
     private String visibility(ExecutableElement method) {
         boolean isInterface = target.type().getKind().isInterface();
-        return isInterface ? "default " : method.getModifiers().contains(Modifier.PUBLIC) ? "public "
-                : method.getModifiers().contains(Modifier.PROTECTED) ? "protected " : "";
+        return isInterface ? "default " : AccessLevel.of(method.getModifiers()).prefix();
     }
 
     private String typeParameters(ExecutableElement method) {

@@ -70,7 +70,7 @@ final class Accessible {
 
     /** How far it would have to be opened. */
     AccessLevel needed(Element element) {
-        return isNear(element) ? AccessLevel.PACKAGE : AccessLevel.PUBLIC;
+        return AccessLevel.between(element, here);
     }
 
     /** For people. */
@@ -86,13 +86,9 @@ final class Accessible {
         if (!isMember && !isTopLevel || element.getModifiers().contains(Modifier.PUBLIC)) {
             return true;
         } else if (element.getModifiers().contains(Modifier.PRIVATE)) {
-            return outermost(element).equals(outermost(here));
+            return needed(element) == AccessLevel.PRIVATE;
         }
-        return isNear(element) || element.getModifiers().contains(Modifier.PROTECTED) && isInherited(element);
-    }
-
-    private boolean isNear(Element element) {
-        return code.elements().getPackageOf(element).equals(code.elements().getPackageOf(here));
+        return needed(element) != AccessLevel.PUBLIC || element.getModifiers().contains(Modifier.PROTECTED) && isInherited(element);
     }
 
     private boolean isInherited(Element member) {
@@ -102,13 +98,5 @@ final class Accessible {
             }
         }
         return false;
-    }
-
-    private static Element outermost(Element element) {
-        Element at = element;
-        while (at.getEnclosingElement() != null && at.getEnclosingElement().getKind() != ElementKind.PACKAGE) {
-            at = at.getEnclosingElement();
-        }
-        return at;
     }
 }

@@ -146,16 +146,15 @@ public final class Opening {
 
     private static Edit edit(Code code, TreePath path, AccessLevel level) {
         Tokens tokens = code.tokens();
-        String keyword = level.modifier().isEmpty() ? "" : level.modifier() + " ";
         List<Integer> bare = bareTokens(code, path);
         for (int token : bare) {
             if (tokens.text(token).equals("private") || tokens.text(token).equals("protected")) {
                 int next = tokens.kind(token + 1) == TokenKind.WHITE_SPACE ? token + 2 : token + 1;
-                return Edit.of(new Range(tokens.start(token), tokens.start(next)), keyword, Edit.Kind.ACCESS);
+                return Edit.of(new Range(tokens.start(token), tokens.start(next)), level.prefix(), Edit.Kind.ACCESS);
             }
         }
         int start = tokens.start(bare.get(0));
-        return Edit.of(new Range(start, start), keyword, Edit.Kind.ACCESS);
+        return Edit.of(new Range(start, start), level.prefix(), Edit.Kind.ACCESS);
     }
 
     /** What stands before the name of a declaration, but for annotations; the modifiers are among the first of it. */
