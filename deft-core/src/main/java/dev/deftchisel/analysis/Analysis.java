@@ -15,7 +15,6 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -26,7 +25,6 @@ import javax.lang.model.element.Element;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
-import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
 import javax.lang.model.util.Elements;
 import javax.lang.model.util.Types;
@@ -171,23 +169,10 @@ public final class Analysis {
     /** Whether a method overrides another in the type that declares it (JLS 8.4.8.1). */
     public boolean overrides(SymbolKey method, SymbolKey other) {
         return known(method).filter(known -> known.element() instanceof ExecutableElement own
-                && above(known, (TypeElement) own.getEnclosingElement()).stream()
+                && Supertypes.of((TypeElement) own.getEnclosingElement(), known.types()).stream()
                 .flatMap(type -> ElementFilter.methodsIn(type.getEnclosedElements()).stream())
                 .anyMatch(above -> above.getSimpleName().equals(own.getSimpleName()) && key(above).equals(other)
                         && known.elements().overrides(own, above, (TypeElement) own.getEnclosingElement()))).isPresent();
-    }
-
-    private static Set<TypeElement> above(Known known, TypeElement type) {
-        Set<TypeElement> found = new HashSet<>();
-        List<TypeMirror> open = new ArrayList<>(List.of(type.asType()));
-        while (!open.isEmpty()) {
-            for (TypeMirror above : known.types().directSupertypes(open.remove(open.size() - 1))) {
-                if (known.types().asElement(above) instanceof TypeElement owner && found.add(owner)) {
-                    open.add(above);
-                }
-            }
-        }
-        return found;
     }
 
     /** The element of a symbol together with the means to ask about it. */

@@ -21,6 +21,7 @@ import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
@@ -261,6 +262,16 @@ public final class Code {
             }
         }.scan(new TreePath(unit), null);
         return List.copyOf(found);
+    }
+
+    /**
+     * The class, method or variable that declares a name. Variables that are declared together begin with the same type, so
+     * that the later ones are around the names of the earlier ones.
+     */
+    public Optional<TreePath> declaration(Range name) {
+        return around(name).stream()
+                .filter(path -> path.getLeaf() instanceof MethodTree || path.getLeaf() instanceof VariableTree || path.getLeaf() instanceof ClassTree)
+                .min(Comparator.comparingInt(path -> range(path.getLeaf()).length()));
     }
 
     /** The expressions within a tree, in the order of the text. */

@@ -5,6 +5,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.member.Habits;
 import dev.deftchisel.member.NewMember;
+import dev.deftchisel.member.StandIn;
 import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NameProposals;
@@ -106,9 +107,9 @@ public final class DeclareMethodOperation extends DeclareOperation {
     private static List<String> lines(String head, String body, String type, Optional<TypeMirror> result) {
         List<String> lines = new ArrayList<>(List.of(head + " {"));
         if (body.equals(THROW)) {
-            lines.add("    throw new UnsupportedOperationException(\"not written yet\");");
+            lines.add(StandIn.FAILURE);
         } else if (!type.equals("void")) {
-            lines.add("    return " + result.filter(found -> found.getKind() != TypeKind.VOID).map(DeclareOperation::standardValue).orElse("null") + ";");
+            lines.add(result.filter(found -> found.getKind() != TypeKind.VOID).map(StandIn::returned).orElse("    return null;"));
         }
         lines.add("}");
         return lines;

@@ -32,8 +32,6 @@ import java.util.Set;
 import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;
-import javax.lang.model.type.TypeKind;
-import javax.lang.model.type.TypeMirror;
 
 /** Declares what a name must mean where it is used. An operation says which names it is for and what the declaration looks like. */
 abstract class DeclareOperation implements Operation {
@@ -149,10 +147,5 @@ abstract class DeclareOperation implements Operation {
         }
         Element use = missing.code().enclosingType(missing.path()).map(type -> (Element) type).orElse(owner.type());
         return AccessQuestion.said(answers).orElseGet(() -> AccessLevel.between(owner.type(), use)).prefix();
-    }
-
-    /** The value that a variable has when nothing is said (JLS 4.12.5), as code. */
-    static String standardValue(TypeMirror type) {
-        return type.getKind() == TypeKind.BOOLEAN ? "false" : type.getKind() == TypeKind.CHAR ? "'\\0'" : type.getKind().isPrimitive() ? "0" : "null";
     }
 }

@@ -6,6 +6,7 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.member.NewMember;
+import dev.deftchisel.member.StandIn;
 import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Question;
@@ -69,7 +70,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
         if (written.isEmpty()) {
             return new Declared.Refused("the use does not tell of which type " + missing.name() + " is; say it (type)");
         }
-        String value = said.isPresent() ? "null" : standardValue(type.orElseThrow());
+        String value = said.isPresent() ? "null" : StandIn.value(type.orElseThrow());
         if (as.equals(LOCAL)) {
             return missing.object().isPresent() ? new Declared.Refused("what is selected from an object is no local variable")
                     : local(missing, written.get(), value);

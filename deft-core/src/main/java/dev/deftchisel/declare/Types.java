@@ -56,7 +56,8 @@ final class Types {
         return here.write(type);
     }
 
-    private static boolean namesVariable(TypeMirror type) {
+    /** Whether a type names a type variable, or one that has no name. */
+    static boolean namesVariable(TypeMirror type) {
         return type instanceof TypeVariable || type instanceof IntersectionType
                 || type instanceof ArrayType array && namesVariable(array.getComponentType())
                 || type instanceof WildcardType wildcard && (wildcard.getExtendsBound() != null && namesVariable(wildcard.getExtendsBound())

@@ -35,8 +35,6 @@ import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
-import javax.lang.model.type.TypeVariable;
-import javax.lang.model.type.WildcardType;
 import javax.lang.model.util.ElementFilter;
 
 /** Of which type a value must be where it stands (JLS 5, 15): what it is assigned, handed or returned to, or compared with. */
@@ -159,19 +157,13 @@ final class Wanted {
 
     /** Type variables of the method that is called mean nothing elsewhere. */
     private TypeMirror withoutVariables(TypeMirror type) {
-        boolean isOpen = type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(Wanted::namesVariable);
+        boolean isOpen = type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(Types::namesVariable);
         if (!isOpen) {
             return type;
         }
         DeclaredType declared = (DeclaredType) type;
         return code.types().getDeclaredType((TypeElement) declared.asElement(), declared.getTypeArguments().stream()
-                .map(argument -> namesVariable(argument) ? code.types().getWildcardType(null, null) : argument).toArray(TypeMirror[]::new));
-    }
-
-    private static boolean namesVariable(TypeMirror type) {
-        return type instanceof TypeVariable || type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(Wanted::namesVariable)
-                || type instanceof WildcardType wildcard && (wildcard.getExtendsBound() != null && namesVariable(wildcard.getExtendsBound())
-                        || wildcard.getSuperBound() != null && namesVariable(wildcard.getSuperBound()));
+                .map(argument -> Types.namesVariable(argument) ? code.types().getWildcardType(null, null) : argument).toArray(TypeMirror[]::new));
     }
 
     /** What is called so, and takes as many arguments; a call with an argument of no type is bound to none. */

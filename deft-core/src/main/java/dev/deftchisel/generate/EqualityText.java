@@ -15,7 +15,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.type.TypeKind;
 
@@ -88,11 +87,6 @@ final class EqualityText {
         return among.equals("sealed") && !isFinal ? "final " : "";
     }
 
-    private String type() {
-        return target.name() + (target.type().getTypeParameters().isEmpty() ? ""
-                : target.type().getTypeParameters().stream().map(parameter -> "?").collect(Collectors.joining(", ", "<", ">")));
-    }
-
     private List<String> equality(List<Part> parts) {
         List<String> lines = new ArrayList<>(List.of(
                 "@Override", "public " + sealed() + "boolean equals(Object " + other + ") {",
@@ -102,11 +96,11 @@ final class EqualityText {
         if (among.equals("class")) {
             lines.addAll(List.of("    if (" + other + " == null || getClass() != " + other + ".getClass()) {", "        return false;", "    }"));
         } else {
-            lines.addAll(List.of("    if (!(" + other + " instanceof " + type() + (isPattern && isUsed ? " " + that : "") + ")) {",
+            lines.addAll(List.of("    if (!(" + other + " instanceof " + target.wildcardType() + (isPattern && isUsed ? " " + that : "") + ")) {",
                     "        return false;", "    }"));
         }
         if (!isPattern && isUsed) {
-            lines.add("    " + type() + " " + that + " = (" + type() + ") " + other + ";");
+            lines.add("    " + target.wildcardType() + " " + that + " = (" + target.wildcardType() + ") " + other + ";");
         }
         List<String> conditions = new ArrayList<>();
         if (isAsked()) {
@@ -151,7 +145,7 @@ final class EqualityText {
         boolean isInherited = target.inheritsImplementation("canEqual", List.of(target.named("java.lang.Object")));
         return List.of(isInherited ? "@Override"
                         : "/** Whether another object lets itself be compared with this; a subclass that adds to the equality says no. */",
-                "protected boolean canEqual(Object " + other + ") {", "    return " + other + " instanceof " + type() + ";", "}");
+                "protected boolean canEqual(Object " + other + ") {", "    return " + other + " instanceof " + target.wildcardType() + ";", "}");
     }
 
     private String name(String qualified) {

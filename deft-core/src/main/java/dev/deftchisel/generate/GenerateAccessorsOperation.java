@@ -81,7 +81,7 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
 
     @Override
     String title(Target target) {
-        return "generate accessors of " + (target.name().isEmpty() ? "the anonymous class" : target.name());
+        return "generate accessors of " + target.shown();
     }
 
     @Override
@@ -97,19 +97,17 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
         List<NewMember> members = new ArrayList<>();
         List<String> notes = new ArrayList<>();
         for (Part part : chosen) {
+            Optional<Reason> objection = Optional.empty();
             if (!access.equals("write")) {
-                Optional<Reason> objection = add(target, called.reader(part), List.of(), members, notes, text.reader(part));
-                if (objection.isPresent()) {
-                    return new Generated.Refused(objection.get());
-                }
+                objection = add(target, called.reader(part), List.of(), members, notes, text.reader(part));
             }
             if (!access.equals("read") && part.isFinal()) {
                 notes.add(part.name() + " is final and cannot be set");
             } else if (!access.equals("read")) {
-                Optional<Reason> objection = add(target, called.writer(part), List.of(part.type()), members, notes, text.writer(part));
-                if (objection.isPresent()) {
-                    return new Generated.Refused(objection.get());
-                }
+                objection = objection.or(() -> add(target, called.writer(part), List.of(part.type()), members, notes, text.writer(part)));
+            }
+            if (objection.isPresent()) {
+                return new Generated.Refused(objection.get());
             }
         }
         return chosen.isEmpty() ? Generated.refused("choose at least one field")

@@ -132,7 +132,7 @@ public final class GenerateConstructorOperation extends GenerateOperation {
 
     private static String types(ExecutableElement constructor) {
         return constructor.getParameters().stream()
-                .map(parameter -> parameter.asType().toString().replaceAll("@\\S+ |\\b[\\w.]+\\.(?=\\w)|<.*>", ""))
+                .map(parameter -> TypeText.bare(parameter.asType()))
                 .collect(Collectors.joining(", "));
     }
 

@@ -111,7 +111,8 @@ abstract class GenerateOperation implements Operation {
                 });
     }
 
-    private static Optional<Target> target(Analysis analysis, Spot spot) {
+    /** The type at a spot. */
+    static Optional<Target> target(Analysis analysis, Spot spot) {
         return analysis.code(spot.file().path()).flatMap(code -> Target.at(code, spot.place().caret()));
     }
 
@@ -131,12 +132,13 @@ abstract class GenerateOperation implements Operation {
         }
         Target target = found.get();
         List<String> names = answers.several(MEMBERS).orElseGet(() -> names(standard(target, spot.place().caret())));
+        List<Part> candidates = candidates(target);
         List<Part> chosen = new ArrayList<>();
         for (String name : names) {
-            Optional<Part> part = candidates(target).stream().filter(one -> one.name().equals(name)).findFirst();
+            Optional<Part> part = candidates.stream().filter(one -> one.name().equals(name)).findFirst();
             if (part.isEmpty()) {
                 return Plan.refused(spot, "there is no '" + name + "' in " + target.name() + " for this; "
-                        + (candidates(target).isEmpty() ? "there is nothing" : "there are " + String.join(", ", names(candidates(target)))));
+                        + (candidates.isEmpty() ? "there is nothing" : "there are " + String.join(", ", names(candidates))));
             }
             chosen.add(part.get());
         }

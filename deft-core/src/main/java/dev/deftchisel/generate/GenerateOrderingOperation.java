@@ -6,11 +6,11 @@ import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.Part;
 import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Question;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javax.lang.model.element.ElementKind;
@@ -118,8 +118,7 @@ public final class GenerateOrderingOperation extends GenerateOperation {
     private static List<String> lines(Request request, String name, List<String> descending) {
         Target target = request.target();
         Answers answers = request.answers();
-        String type = target.name() + (target.type().getTypeParameters().isEmpty() ? ""
-                : target.type().getTypeParameters().stream().map(parameter -> "?").collect(Collectors.joining(", ", "<", ">")));
+        String type = target.wildcardType();
         String object = NewName.free(target.memberNames(), Character.toLowerCase(target.name().charAt(0)) + target.name().substring(1));
         String comparator = request.writer().name(target.code().elements().getTypeElement("java.util.Comparator"));
         List<String> lines = new ArrayList<>();
@@ -135,7 +134,7 @@ public final class GenerateOrderingOperation extends GenerateOperation {
     }
 
     private static String constant(List<Part> parts) {
-        return "BY_" + parts.stream().map(part -> part.name().replaceAll("(?<=[\\p{Ll}\\p{N}])(?=\\p{Lu})", "_").toUpperCase(Locale.ROOT))
+        return "BY_" + parts.stream().map(part -> NameProposals.inCapitals(part.name()))
                 .collect(Collectors.joining("_AND_"));
     }
 

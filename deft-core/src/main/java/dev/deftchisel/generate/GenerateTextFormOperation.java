@@ -69,11 +69,7 @@ public final class GenerateTextFormOperation extends GenerateOperation {
 
     @Override
     String title(Target target) {
-        return "generate the text form of " + shown(target);
-    }
-
-    private static String shown(Target target) {
-        return target.name().isEmpty() ? "the anonymous class" : target.name();
+        return "generate the text form of " + target.shown();
     }
 
     @Override
@@ -91,7 +87,7 @@ public final class GenerateTextFormOperation extends GenerateOperation {
         String shape = answers.single(SHAPE).or(() -> before).orElse(SUM);
         if (there.isPresent() && !isOurs && !replaces(answers)) {
             return new Generated.Refused(Reason.at(target.code().file().path(), target.code().range(there.get()),
-                    shown(target) + " has a toString that was written by hand; it can be replaced on request"));
+                    target.shown() + " has a toString that was written by hand; it can be replaced on request"));
         }
         return Generated.members(title(target), List.of(
                 NewMember.added(NewMember.Kind.METHOD, "toString", lines(target, chosen, shape, writer)).insteadOf(there)));

@@ -65,18 +65,14 @@ public final class ImplementMethodsOperation implements Operation {
                     Map<String, ExecutableElement> all = new Inherited(target).methods();
                     List<String> due = due(all);
                     String title = due.isEmpty() ? "override methods in " : "implement " + due.size() + (due.size() == 1 ? " method in " : " methods in ");
-                    return all.isEmpty() ? Optional.empty() : Optional.of(new Offer(id(), title + shown(target), Offer.Kind.GENERATE,
+                    return all.isEmpty() ? Optional.empty() : Optional.of(new Offer(id(), title + target.shown(), Offer.Kind.GENERATE,
                             target.code().range(target.tree()),
                             List.of(new Question.Members(MEMBERS, "the methods", List.copyOf(all.keySet()), due), BODY_QUESTION)));
                 });
     }
 
-    private static String shown(Target target) {
-        return target.name().isEmpty() ? "the anonymous class" : target.name();
-    }
-
     private static Optional<Target> target(Analysis analysis, Spot spot) {
-        return analysis.code(spot.file().path()).flatMap(code -> Target.at(code, spot.place().caret()))
+        return GenerateOperation.target(analysis, spot)
                 .filter(target -> target.type().getKind() != ElementKind.ANNOTATION_TYPE);
     }
 
@@ -96,7 +92,7 @@ public final class ImplementMethodsOperation implements Operation {
         Map<String, ExecutableElement> all = new Inherited(target).methods();
         List<String> wanted = answers.several(MEMBERS).orElse(due(all));
         if (wanted.isEmpty()) {
-            return Plan.refused(spot, shown(target) + " has all methods that it must have; say which others it is to override");
+            return Plan.refused(spot, target.shown() + " has all methods that it must have; say which others it is to override");
         }
         EditsByFile edits = new EditsByFile(first);
         InheritedText text = new InheritedText(target, edits.writer(target.code()), Habits.of(target).parameter());
@@ -104,7 +100,7 @@ public final class ImplementMethodsOperation implements Operation {
         for (String name : wanted) {
             ExecutableElement method = all.get(name);
             if (method == null) {
-                return Plan.refused(spot, "there is no method '" + name + "' to implement in " + shown(target) + "; there are "
+                return Plan.refused(spot, "there is no method '" + name + "' to implement in " + target.shown() + "; there are "
                         + String.join(", ", all.keySet()));
             }
             Optional<List<String>> lines = text.lines(method, answers.single(BODY).orElse("kind"));
@@ -117,7 +113,7 @@ public final class ImplementMethodsOperation implements Operation {
         Range whole = target.code().range(target.tree());
         Focus focus = new Focus(Set.of(spot.file().path()), members.stream().map(NewMember::name).collect(Collectors.toSet()), Set.of(),
                 Map.of(spot.file().path(), List.of(whole)), true);
-        return new Plan.Ready(edits.change("implement " + String.join(", ", wanted) + " in " + shown(target), Meaning.same().extending(Set.of(target.code().key(target.type()))), List.of()),
+        return new Plan.Ready(edits.change("implement " + String.join(", ", wanted) + " in " + target.shown(), Meaning.same().extending(Set.of(target.code().key(target.type()))), List.of()),
                 analyst.analyse(focus));
     }
 }

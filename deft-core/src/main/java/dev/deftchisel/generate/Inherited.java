@@ -1,8 +1,9 @@
 package dev.deftchisel.generate;
 
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Supertypes;
 import dev.deftchisel.member.Target;
-import java.util.ArrayList;
+import dev.deftchisel.member.TypeText;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,7 +16,6 @@ import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.ExecutableType;
-import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
 
 /** The methods that a type has from above and may write itself. */
@@ -34,7 +34,7 @@ final class Inherited {
     /** By their signatures, those that it must have first. */
     Map<String, ExecutableElement> methods() {
         // the compiler tells members in no order that one could rely on
-        List<TypeElement> above = above();
+        List<TypeElement> above = Supertypes.of(target.type(), code.types());
         List<ExecutableElement> found = ElementFilter.methodsIn(code.elements().getAllMembers(target.type())).stream()
                 .filter(method -> !method.getEnclosingElement().equals(target.type()))
                 .filter(method -> method.getModifiers().stream().noneMatch(Set.of(Modifier.FINAL, Modifier.STATIC, Modifier.PRIVATE)::contains))
@@ -49,21 +49,6 @@ final class Inherited {
         found.stream().filter(method -> found.stream().noneMatch(other -> other != method && code.elements().overrides(other, method, target.type())))
                 .forEach(method -> methods.putIfAbsent(signature(method), method));
         return methods;
-    }
-
-    /** All types above, the nearer ones first. */
-    private List<TypeElement> above() {
-        List<TypeElement> found = new ArrayList<>();
-        List<TypeMirror> open = new ArrayList<>(List.of(target.type().asType()));
-        for (int i = 0; i < open.size(); i++) {
-            for (TypeMirror type : code.types().directSupertypes(open.get(i))) {
-                if (code.types().asElement(type) instanceof TypeElement element && !found.contains(element)) {
-                    found.add(element);
-                    open.add(type);
-                }
-            }
-        }
-        return found;
     }
 
     private boolean isSeen(ExecutableElement method) {
@@ -87,11 +72,7 @@ final class Inherited {
     /** For instance {@code moor(Vessel, int)}. */
     private String signature(ExecutableElement method) {
         ExecutableType type = type(method);
-        return method.getSimpleName() + "(" + type.getParameterTypes().stream().map(Inherited::shown).collect(Collectors.joining(", ")) + ")";
-    }
-
-    private static String shown(TypeMirror type) {
-        return type.toString().replaceAll("@\\S+ |\\b[\\w.]+\\.(?=\\w)|<.*>", "");
+        return method.getSimpleName() + "(" + type.getParameterTypes().stream().map(TypeText::bare).collect(Collectors.joining(", ")) + ")";
     }
 
     /** Its type as the target has it, with type arguments put in. */

@@ -1,6 +1,7 @@
 package dev.deftchisel.generate;
 
 import dev.deftchisel.analysis.AccessLevel;
+import dev.deftchisel.member.StandIn;
 import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.rewrite.TypeWriter;
@@ -103,13 +104,8 @@ final class InheritedText {
             String above = owner.getKind().isInterface() ? writer.name(owner) + ".super" : "super";
             return List.of("    " + (isVoid ? "" : "return ") + above + "." + method.getSimpleName() + "(" + String.join(", ", names) + ");");
         } else if (body.equals("value")) {
-            return isVoid ? List.of() : List.of("    return " + standardValue(result) + ";");
+            return isVoid ? List.of() : List.of(StandIn.returned(result));
         }
-        return List.of("    throw new UnsupportedOperationException(\"not written yet\");");
-    }
-
-    /** The value that a variable has when nothing is said (JLS 4.12.5), as code. */
-    private static String standardValue(TypeMirror type) {
-        return type.getKind() == TypeKind.BOOLEAN ? "false" : type.getKind() == TypeKind.CHAR ? "'\\0'" : type.getKind().isPrimitive() ? "0" : "null";
+        return List.of(StandIn.FAILURE);
     }
 }

@@ -1,6 +1,5 @@
 package dev.deftchisel.generate;
 
-import com.sun.source.tree.MethodTree;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Binding;
@@ -36,7 +35,7 @@ record Request(Target target, List<Part> chosen, Answers answers, TypeWriter wri
         }
         Analysis analysis = analyst.analyse(Focus.on(Set.of(file.get().path()), Set.of(method.getSimpleName().toString())));
         Optional<Binding> declared = analysis.declaration(key);
-        return declared.flatMap(binding -> analysis.code(binding.file()).flatMap(code -> code.around(binding.range()).stream()
-                .filter(path -> path.getLeaf() instanceof MethodTree).findFirst().map(path -> code.text(path.getLeaf()))));
+        return declared.flatMap(binding -> analysis.code(binding.file()).flatMap(code -> code.declaration(binding.range())
+                .map(path -> code.text(path.getLeaf()))));
     }
 }

@@ -1,11 +1,9 @@
 package dev.deftchisel.guard;
 
-import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.ReturnTree;
-import com.sun.source.tree.VariableTree;
 import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
@@ -130,9 +128,7 @@ final class EditShapes {
     private boolean isRewritten(SourceFile file, Edit edit) {
         return change.meaning().rewritten().stream().flatMap(key -> before.declaration(key).stream())
                 .filter(declared -> declared.file().equals(file.path()) && edit.range().encloses(declared.range()))
-                .flatMap(declared -> before.code(file.path()).stream().flatMap(code -> code.around(declared.range()).stream()
-                        .filter(path -> path.getLeaf() instanceof MethodTree || path.getLeaf() instanceof VariableTree).limit(1)
-                        .map(path -> code.range(path.getLeaf()))))
+                .flatMap(declared -> declaration(file, declared.range()).stream())
                 .anyMatch(member -> edit.range().encloses(member) && isCodeless(file, edit.range().start(), member.start())
                         && edit.range().end() == member.end());
     }
@@ -309,11 +305,12 @@ final class EditShapes {
 
     /** Whether a stretch stands in a declaration and before its name. */
     private boolean isHeadOf(SourceFile file, Range stretch, Range name) {
-        return before.code(file.path()).stream().flatMap(code -> code.around(name).stream()
-                        .filter(path -> path.getLeaf() instanceof MethodTree || path.getLeaf() instanceof VariableTree
-                                || path.getLeaf() instanceof ClassTree)
-                        .limit(1).map(path -> code.range(path.getLeaf())))
-                .anyMatch(declaration -> declaration.start() <= stretch.start() && stretch.end() <= name.start());
+        return declaration(file, name)
+                .filter(declaration -> declaration.start() <= stretch.start() && stretch.end() <= name.start()).isPresent();
+    }
+
+    private Optional<Range> declaration(SourceFile file, Range name) {
+        return before.code(file.path()).flatMap(code -> code.declaration(name).map(path -> code.range(path.getLeaf())));
     }
 
     private boolean isWider(SymbolKey key) {

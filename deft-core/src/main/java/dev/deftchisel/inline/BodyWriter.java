@@ -44,6 +44,7 @@ final class BodyWriter {
     private final Layout layout;
     private final Map<VariableElement, String> renamed = new HashMap<>();
     private final Optional<Merged> merged;
+    private final TypeArguments arguments;
     private boolean isWritten = true;
 
     /**
@@ -58,6 +59,7 @@ final class BodyWriter {
         this.writer = writer;
         this.layout = Layout.of(code.file());
         this.merged = merged;
+        this.arguments = site.typeArguments();
         rename(taken);
     }
 
@@ -177,7 +179,6 @@ final class BodyWriter {
 
     /** A type parameter is written as what it stands for in the call; a cast to what the value is then anyway goes. */
     private void typeParameters(TreePath part, SortedMap<Range, Consumer<NewCode>> instead) {
-        TypeArguments arguments = site.typeArguments();
         new TreePathScanner<Void, Void>() {
             @Override
             public Void visitIdentifier(IdentifierTree tree, Void unused) {
@@ -203,7 +204,7 @@ final class BodyWriter {
         Optional<TypeMirror> wanted = callee.code().type(path);
         return path.getLeaf() instanceof TypeCastTree cast && typeOf(new TreePath(path, cast.getExpression()))
                 .filter(own -> wanted.isPresent() && !callee.code().types().isSameType(wanted.get(), own)
-                        && site.typeArguments().areSame(wanted.get(), own, code.types())).isPresent();
+                        && arguments.areSame(wanted.get(), own, code.types())).isPresent();
     }
 
     /** The type that an operand of the body has where it is written; {@code this} becomes the object of the call. */
@@ -250,7 +251,7 @@ final class BodyWriter {
         boolean isCast = around.getLeaf() instanceof TypeCastTree && argument.isName();
         Optional<TypeMirror> wanted = isCast ? callee.code().type(around) : Optional.empty();
         return wanted.flatMap(type -> code.type(argument.value())
-                .filter(own -> site.typeArguments().areSame(type, own, code.types()))).map(type -> around);
+                .filter(own -> arguments.areSame(type, own, code.types()))).map(type -> around);
     }
 
     private Optional<Range> nameRange(Occurrence one) {

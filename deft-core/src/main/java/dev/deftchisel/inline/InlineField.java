@@ -74,8 +74,8 @@ final class InlineField {
         Analysis before = analyst.analyse(new Focus(files, Set.of(field.name()), Set.of(), Map.of(), true));
         Optional<Binding> declared = before.declaration(field.key());
         Optional<Code> home = before.code(declaring.get().path());
-        Optional<TreePath> path = declared.flatMap(binding -> home.flatMap(code -> code.around(binding.range()).stream()
-                .filter(around -> around.getLeaf() instanceof VariableTree).findFirst()));
+        Optional<TreePath> path = declared.flatMap(binding -> home.flatMap(code -> code.declaration(binding.range())
+                .filter(found -> found.getLeaf() instanceof VariableTree)));
         if (path.isEmpty()) {
             return Plan.refused(spot, "the declaration of " + field.signature() + " was not found");
         }

@@ -56,25 +56,13 @@ final class InlineMethod {
             return Plan.refused(spot, "the method " + method.signature() + " is not declared in the workspace");
         }
         Focus focus = focus(declaring.get(), onlyHere);
-        Analysis before = analyst.analyse(focus);
+        Analysis near = analyst.analyse(focus);
+        Set<Path> more = opens ? declaringHidden(near, onlyHere) : Set.of();
+        Analysis before = focus.files().containsAll(more) ? near : analyst.analyse(focus.andFiles(more));
         Callee.Found found = Callee.of(before, method);
         if (found instanceof Callee.No no) {
             return Plan.refused(no.reason());
         }
-        Callee callee = ((Callee.Yes) found).callee();
-        Set<Path> more = opens ? declaringHidden(before, callee, uses(before, onlyHere)) : Set.of();
-        return focus.files().containsAll(more) ? plan(before, callee, onlyHere, stays, opens)
-                : again(analyst.analyse(focus.andFiles(more)), onlyHere, stays);
-    }
-
-    /** With the files, too, that declare what is opened. */
-    private Plan again(Analysis before, boolean onlyHere, boolean stays) {
-        Callee.Found found = Callee.of(before, method);
-        return found instanceof Callee.No no ? Plan.refused(no.reason())
-                : plan(before, ((Callee.Yes) found).callee(), onlyHere, stays, true);
-    }
-
-    private Plan plan(Analysis before, Callee callee, boolean onlyHere, boolean stays, boolean opens) {
         List<Binding> uses = uses(before, onlyHere);
         if (uses.isEmpty()) {
             return Plan.refused(spot, onlyHere ? "this is no call; put the caret on the call that is to give way"
@@ -82,7 +70,8 @@ final class InlineMethod {
         }
         boolean isWished = !onlyHere && !stays;
         boolean mustStay = isWished && Callee.overrides(before, method);
-        Plan plan = plan(before, callee, uses, isWished && !mustStay, opens ? Optional.of(new Opening(before)) : Optional.empty());
+        Plan plan = plan(before, ((Callee.Yes) found).callee(), uses, isWished && !mustStay,
+                opens ? Optional.of(new Opening(before)) : Optional.empty());
         return mustStay && plan instanceof Plan.Ready ready
                 ? new Plan.Ready(ready.change().note("the declaration stays, since the method overrides another"), before) : plan;
     }
@@ -95,12 +84,15 @@ final class InlineMethod {
     }
 
     /** Where that is declared which the method uses and some caller may not. */
-    private Set<Path> declaringHidden(Analysis before, Callee callee, List<Binding> uses) {
+    private Set<Path> declaringHidden(Analysis near, boolean onlyHere) {
         Set<Path> files = new HashSet<>();
-        for (Binding use : uses) {
-            Code code = before.code(use.file()).orElseThrow();
-            call(code, use).flatMap(code::enclosingType).ifPresent(here -> new Accessible(code, here).hidden(callee)
-                    .forEach(element -> analyst.declaring(callee.code().key(element)).map(SourceFile::path).ifPresent(files::add)));
+        if (Callee.of(near, method) instanceof Callee.Yes found) {
+            Callee callee = found.callee();
+            for (Binding use : uses(near, onlyHere)) {
+                Code code = near.code(use.file()).orElseThrow();
+                call(code, use).flatMap(code::enclosingType).ifPresent(here -> new Accessible(code, here).hidden(callee)
+                        .forEach(element -> analyst.declaring(callee.code().key(element)).map(SourceFile::path).ifPresent(files::add)));
+            }
         }
         return files;
     }

@@ -44,9 +44,8 @@ final class NeverNull {
 
     private boolean isMade(Element variable) {
         return analysis.declaration(code.key(variable)).stream()
-                .flatMap(binding -> code.around(binding.range()).stream())
-                .filter(path -> path.getLeaf() instanceof VariableTree).limit(1)
-                .anyMatch(path -> ((VariableTree) path.getLeaf()).getInitializer() instanceof NewClassTree);
+                .flatMap(binding -> code.declaration(binding.range()).stream())
+                .anyMatch(path -> path.getLeaf() instanceof VariableTree tree && tree.getInitializer() instanceof NewClassTree);
     }
 
     /** Whether a statement before, in the same list or one around, cannot go well without the object. */

@@ -57,6 +57,17 @@ public record Target(Code code, TreePath path, TypeElement type) {
         return type.getSimpleName().toString();
     }
 
+    /** Its name for people. */
+    public String shown() {
+        return name().isEmpty() ? "the anonymous class" : name();
+    }
+
+    /** Its type as code, with wildcards for what type parameters it has. */
+    public String wildcardType() {
+        return name() + (type.getTypeParameters().isEmpty() ? ""
+                : type.getTypeParameters().stream().map(parameter -> "?").collect(Collectors.joining(", ", "<", ">")));
+    }
+
     public boolean isRecord() {
         return type.getKind() == ElementKind.RECORD;
     }

@@ -1,11 +1,17 @@
 package dev.deftchisel.member;
 
 import dev.deftchisel.rewrite.TypeWriter;
+import javax.lang.model.type.TypeMirror;
 
-/** Types of parts as source. */
+/** Types as text. */
 public final class TypeText {
 
     private TypeText() {
+    }
+
+    /** A type for people to tell apart from others, without packages, type arguments and annotations. */
+    public static String bare(TypeMirror type) {
+        return type.toString().replaceAll("@\\S+ |\\b[\\w.]+\\.(?=\\w)|<.*>", "");
     }
 
     /** The type of a part, which has a name since it was declared with one. */

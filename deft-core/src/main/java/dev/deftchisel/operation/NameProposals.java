@@ -83,11 +83,15 @@ public final class NameProposals {
                 wishes.add(words.toUpperCase(Locale.ROOT));
             }
         }
-        of(expression).forEach(name -> wishes.add(
-                name.replaceAll("(?<=[\\p{Ll}\\p{N}])(?=\\p{Lu})", "_").toUpperCase(Locale.ROOT)));
+        of(expression).forEach(name -> wishes.add(inCapitals(name)));
         List<String> free = new ArrayList<>();
         wishes.forEach(wish -> free.add(NewName.free(code.tokens().names(), wish)));
         return free;
+    }
+
+    /** A name as constants have theirs (JLS 6.1): {@code BERTH_LENGTH}. */
+    public static String inCapitals(String name) {
+        return name.replaceAll("(?<=[\\p{Ll}\\p{N}])(?=\\p{Lu})", "_").toUpperCase(Locale.ROOT);
     }
 
     /** At least one name, best first. */

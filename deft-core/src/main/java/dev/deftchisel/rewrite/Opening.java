@@ -183,9 +183,7 @@ public final class Opening {
     }
 
     private Optional<TreePath> declared(SymbolKey key) {
-        return code(key).flatMap(code -> code.around(before.declaration(key).orElseThrow().range()).stream()
-                .filter(path -> path.getLeaf() instanceof MethodTree || path.getLeaf() instanceof VariableTree || path.getLeaf() instanceof ClassTree)
-                .filter(path -> code.element(path).map(code::key).filter(key::equals).isPresent())
-                .findFirst());
+        return code(key).flatMap(code -> code.declaration(before.declaration(key).orElseThrow().range())
+                .filter(path -> code.element(path).map(code::key).filter(key::equals).isPresent()));
     }
 }
