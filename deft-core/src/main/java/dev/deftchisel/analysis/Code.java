@@ -274,6 +274,17 @@ public final class Code {
                 .min(Comparator.comparingInt(path -> range(path.getLeaf()).length()));
     }
 
+    /** The call whose method or constructor a binding names, or implies; empty where it is no call. */
+    public Optional<TreePath> call(Binding use) {
+        return around(use.range()).stream()
+                .filter(path -> path.getLeaf() instanceof MethodInvocationTree call && (use.isNamed()
+                        ? range(call.getMethodSelect()).end() == use.range().end()
+                        : callsConstructor(call) && range(call).start() == use.range().start())
+                        || path.getLeaf() instanceof NewClassTree made && !use.isNamed() && made.getClassBody() == null
+                        && range(made).start() == use.range().start())
+                .findFirst();
+    }
+
     /** The expressions within a tree, in the order of the text. */
     public List<TreePath> expressions(TreePath within) {
         List<TreePath> found = new ArrayList<>();

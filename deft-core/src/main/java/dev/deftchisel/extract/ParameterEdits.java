@@ -1,8 +1,6 @@
 package dev.deftchisel.extract;
 
-import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
-import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
@@ -125,7 +123,7 @@ final class ParameterEdits {
                     continue;
                 }
                 Code there = before.code(use.file()).orElseThrow();
-                Optional<TreePath> call = call(there, use);
+                Optional<TreePath> call = there.call(use);
                 if (call.isEmpty()) {
                     return Optional.of(Reason.at(use.file(), use.range(),
                             use.isNamed() ? "the method is named here without being called, so that nothing can be handed over"
@@ -157,16 +155,6 @@ final class ParameterEdits {
                 }
             }
         }
-    }
-
-    private static Optional<TreePath> call(Code code, Binding use) {
-        return code.around(use.range()).stream()
-                .filter(path -> path.getLeaf() instanceof MethodInvocationTree call && (use.isNamed()
-                        ? code.range(call.getMethodSelect()).end() == use.range().end()
-                        : Code.callsConstructor(call) && code.range(call).start() == use.range().start())
-                        || path.getLeaf() instanceof NewClassTree made && !use.isNamed() && made.getClassBody() == null
-                        && code.range(made).start() == use.range().start())
-                .findFirst();
     }
 
     /** Whether the method is the one abstract method of an interface (JLS 9.8). */

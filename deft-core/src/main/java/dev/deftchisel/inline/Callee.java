@@ -81,9 +81,8 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
     static Found of(Analysis analysis, Symbol method) {
         Optional<Binding> declared = analysis.declaration(method.key());
         Optional<Code> code = declared.flatMap(binding -> analysis.code(binding.file()));
-        Optional<TreePath> path = code.flatMap(found -> found.around(declared.get().range()).stream()
-                .filter(around -> around.getLeaf() instanceof MethodTree)
-                .findFirst());
+        Optional<TreePath> path = code.flatMap(found -> found.declaration(declared.get().range())
+                .filter(around -> around.getLeaf() instanceof MethodTree));
         if (path.isEmpty() || !(code.get().element(path.get()).orElse(null) instanceof ExecutableElement element)) {
             return new No(Reason.of(method.isSource() ? "the method " + method.signature() + " is there without being written, as in a record"
                     : "the method " + method.signature() + " is not declared in the workspace"));

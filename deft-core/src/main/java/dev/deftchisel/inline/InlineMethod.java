@@ -1,6 +1,5 @@
 package dev.deftchisel.inline;
 
-import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
@@ -90,7 +89,7 @@ final class InlineMethod {
             Callee callee = found.callee();
             for (Binding use : uses(near, onlyHere)) {
                 Code code = near.code(use.file()).orElseThrow();
-                call(code, use).flatMap(code::enclosingType).ifPresent(here -> new Accessible(code, here).hidden(callee)
+                code.call(use).flatMap(code::enclosingType).ifPresent(here -> new Accessible(code, here).hidden(callee)
                         .forEach(element -> analyst.declaring(callee.code().key(element)).map(SourceFile::path).ifPresent(files::add)));
             }
         }
@@ -116,7 +115,7 @@ final class InlineMethod {
         Map<Object, Set<String>> taken = new HashMap<>();
         for (Binding use : uses) {
             Code code = before.code(use.file()).orElseThrow();
-            Optional<TreePath> call = call(code, use);
+            Optional<TreePath> call = code.call(use);
             if (call.isEmpty()) {
                 return Plan.refused(Reason.at(use.file(), use.range(), "this is not a call of the method, and cannot give way"));
             }
@@ -147,13 +146,6 @@ final class InlineMethod {
         }
         Meaning meaning = Meaning.same().opening(opening.map(Opening::opened).orElse(Set.of()));
         return new Plan.Ready(edits.change("inline the method " + method.signature(), meaning, notes), before);
-    }
-
-    private static Optional<TreePath> call(Code code, Binding use) {
-        return code.around(use.range()).stream()
-                .filter(path -> path.getLeaf() instanceof MethodInvocationTree call
-                        && code.range(call.getMethodSelect()).end() == use.range().end())
-                .findFirst();
     }
 
     private static Set<String> namesIn(Code code, TreePath member) {
