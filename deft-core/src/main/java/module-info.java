@@ -26,7 +26,9 @@ module dev.deftchisel.core {
     uses dev.deftchisel.workspace.ProjectReader;
 
     provides dev.deftchisel.operation.Operation with
+            dev.deftchisel.declare.DeclareConstructorOperation,
             dev.deftchisel.declare.DeclareMethodOperation,
+            dev.deftchisel.declare.DeclareTypeOperation,
             dev.deftchisel.declare.DeclareVariableOperation,
             dev.deftchisel.extract.ExtractConstantOperation,
             dev.deftchisel.extract.ExtractFieldOperation,

@@ -32,7 +32,7 @@ class ArchitectureTest {
             .whereLayer("operations").mayNotBeAccessedByAnyLayer()
             .whereLayer("member").mayOnlyBeAccessedByLayers("operations")
             .whereLayer("rewrite").mayOnlyBeAccessedByLayers("operations", "member")
-            .whereLayer("operation").mayOnlyBeAccessedByLayers("facade", "operations")
+            .whereLayer("operation").mayOnlyBeAccessedByLayers("facade", "member", "operations")
             .whereLayer("change").mayOnlyBeAccessedByLayers("facade", "journal", "guard", "operation", "rewrite", "member", "operations")
             .whereLayer("analysis").mayOnlyBeAccessedByLayers("facade", "guard", "change", "operation", "rewrite", "member", "operations");
 

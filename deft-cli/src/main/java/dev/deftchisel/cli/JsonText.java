@@ -44,6 +44,9 @@ final class JsonText {
     private JsonObject file(FileChange file) {
         JsonObject json = new JsonObject();
         json.addProperty("path", chisel.workspace().show(file.path()));
+        if (file.isNew()) {
+            json.addProperty("is-new", true);
+        }
         file.target().ifPresent(target -> json.addProperty("moves-to", chisel.workspace().show(target)));
         LineMap lines = LineMap.of(file.before().content());
         JsonArray edits = new JsonArray();

@@ -37,6 +37,13 @@ public record Change(String title, List<FileChange> files, Meaning meaning, List
         return files.stream().filter(file -> file.path().equals(path)).findFirst();
     }
 
+    /** The same change with a file that comes to be. */
+    public Change creating(FileChange file) {
+        List<FileChange> all = new ArrayList<>(files);
+        all.add(file);
+        return new Change(title, all, meaning, notes);
+    }
+
     /** Only the files to which something happens. */
     public List<FileChange> effective() {
         return files.stream().filter(file -> !file.isEmpty()).toList();
@@ -90,7 +97,7 @@ public record Change(String title, List<FileChange> files, Meaning meaning, List
             }
         }
         for (FileChange file : effective()) {
-            if (snapshot.file(file.path()).isPresent()) {
+            if (file.isNew() || snapshot.file(file.path()).isPresent()) {
                 contents.put(file.pathAfter(), Optional.of(file.after().content()));
             }
         }

@@ -13,7 +13,7 @@ import org.eclipse.jgit.diff.RawTextComparator;
 
 /**
  * Writes a change as a unified diff that {@code patch -p1} takes in the workspace's root. The lines are written in the
- * charset of their files, so the result is bytes. A file that moves is written with the extended headers of git.
+ * charset of their files, so the result is bytes. A file that moves or is new is written with the extended headers of git.
  */
 public final class DiffWriter {
 
@@ -48,8 +48,12 @@ public final class DiffWriter {
             header(out, "rename from " + oldName);
             header(out, "rename to " + newName);
         }
+        if (file.isNew()) {
+            header(out, "diff --git a/" + newName + " b/" + newName);
+            header(out, "new file mode 100644");
+        }
         if (!edits.isEmpty()) {
-            header(out, "--- a/" + oldName);
+            header(out, file.isNew() ? "--- /dev/null" : "--- a/" + oldName);
             header(out, "+++ b/" + newName);
             try (DiffFormatter formatter = new DiffFormatter(out)) {
                 formatter.setContext(CONTEXT_LINES);

@@ -1,6 +1,8 @@
 package dev.deftchisel.change;
 
+import dev.deftchisel.source.Range;
 import dev.deftchisel.source.SourceText;
+import java.nio.charset.Charset;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -12,12 +14,30 @@ import java.util.Optional;
  * @param target where the file goes, when it moves
  * @param before its text when the change was planned
  * @param edits  in order; those that are taken do not overlap
+ * @param isNew  whether the file comes to be by this; then its text before is empty, and nothing may stand at its path
  */
-public record FileChange(Path path, Optional<Path> target, SourceText before, List<Edit> edits) {
+public record FileChange(Path path, Optional<Path> target, SourceText before, List<Edit> edits, boolean isNew) {
 
     /** Sorts the edits. */
     public FileChange {
         edits = edits.stream().sorted().toList();
+    }
+
+    /** The change to a file that is there. */
+    public FileChange(Path path, Optional<Path> target, SourceText before, List<Edit> edits) {
+        this(path, target, before, edits, false);
+    }
+
+    /**
+     * A file that is not there yet.
+     *
+     * @param path    absolute, with the folder that its package asks for
+     * @param charset in which it is written
+     * @param content all of it
+     */
+    public static FileChange created(Path path, Charset charset, String content) {
+        return new FileChange(path, Optional.empty(), new SourceText("", charset, false, true),
+                List.of(Edit.of(new Range(0, 0), content, Edit.Kind.CODE)), true);
     }
 
     /** Where the file is afterwards. */
@@ -56,6 +76,6 @@ public record FileChange(Path path, Optional<Path> target, SourceText before, Li
 
     /** The same with other edits. */
     public FileChange withEdits(List<Edit> others) {
-        return new FileChange(path, target, before, others);
+        return new FileChange(path, target, before, others, isNew);
     }
 }

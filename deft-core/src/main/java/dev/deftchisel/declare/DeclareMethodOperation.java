@@ -1,21 +1,16 @@
 package dev.deftchisel.declare;
 
-import com.sun.source.tree.ExpressionTree;
-import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.member.Habits;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.StandIn;
 import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.Answers;
-import dev.deftchisel.operation.NameProposals;
-import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Question;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
@@ -54,7 +49,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
 
     @Override
     boolean isFor(Missing missing) {
-        return missing.call().isPresent();
+        return missing.call().isPresent() && !missing.isConstructor();
     }
 
     @Override
@@ -63,21 +58,12 @@ public final class DeclareMethodOperation extends DeclareOperation {
     }
 
     @Override
-    Declared declared(List<Missing> uses, Target owner, Answers answers, Types types) {
+    Declared declared(List<Missing> uses, Target owner, Answers answers, Types types, Analysis before) {
         Missing missing = uses.get(0);
         TreePath call = missing.call().orElseThrow();
-        List<String> parameters = new ArrayList<>();
-        Set<String> taken = new HashSet<>();
-        for (ExpressionTree argument : ((MethodInvocationTree) call.getLeaf()).getArguments()) {
-            TreePath path = new TreePath(call, argument);
-            Optional<String> type = types.of(path).flatMap(types::member);
-            if (type.isEmpty()) {
-                return new Declared.Refused("the type of '" + missing.code().shown(missing.code().range(argument), 40)
-                        + "' is not known; declare what it needs first, or give it a type");
-            }
-            String name = NewName.free(taken, NameProposals.elsewhere(missing.code()).of(path).get(0));
-            taken.add(name);
-            parameters.add(Habits.of(owner).parameter() + type.get() + " " + name);
+        Parameters parameters = Parameters.of(missing.code(), call, missing.arguments(), types);
+        if (parameters.objection().isPresent()) {
+            return new Declared.Refused(parameters.objection().get());
         }
         Optional<TypeMirror> result = result(uses);
         Optional<String> type = answers.single(RESULT).filter(said -> !said.isEmpty()).or(() -> result.flatMap(types::member));
@@ -93,9 +79,9 @@ public final class DeclareMethodOperation extends DeclareOperation {
         String visibility = visibility(missing, owner, answers);
         String modifiers = (isAbstract && visibility.equals("private ") ? "" : visibility)
                 + (missing.isStatic() ? "static " : isAbstract && !isInterface ? "abstract " : isInterface && !isAbstract ? "default " : "");
-        String head = modifiers + type.get() + " " + missing.name() + "(" + String.join(", ", parameters) + ")";
-        return new Declared.Member(title(missing), NewMember.added(NewMember.Kind.METHOD, missing.name(),
-                isAbstract ? List.of(head + ";") : lines(head, body, type.get(), result)));
+        String head = modifiers + type.get() + " " + missing.name() + "(" + parameters.declared(Habits.of(owner).parameter()) + ")";
+        return new Declared.Members(title(missing), List.of(NewMember.added(NewMember.Kind.METHOD, missing.name(),
+                isAbstract ? List.of(head + ";") : lines(head, body, type.get(), result))));
     }
 
     /** What the first use asks for that asks for anything; nothing, when all are statements. */

@@ -20,7 +20,6 @@ import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.NewCode;
-import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -46,8 +45,8 @@ abstract class DeclareOperation implements Operation {
     /** What the declaration is, or why there can be none. */
     sealed interface Declared {
 
-        /** A member of the type that must have it. */
-        record Member(String title, NewMember member) implements Declared {
+        /** Members of the type that must have it. */
+        record Members(String title, List<NewMember> members) implements Declared {
         }
 
         /** A variable of the body, declared before a statement. */
@@ -71,8 +70,9 @@ abstract class DeclareOperation implements Operation {
      * @param uses  of the name, the one that is meant first; the others may tell what it does not
      * @param owner the type that must have it
      * @param types as they are written
+     * @param before what is declared and used now, in all files that mention the name
      */
-    abstract Declared declared(List<Missing> uses, Target owner, Answers answers, Types types);
+    abstract Declared declared(List<Missing> uses, Target owner, Answers answers, Types types, Analysis before);
 
     @Override
     public final Optional<Offer> offer(Spot spot) {
@@ -88,7 +88,7 @@ abstract class DeclareOperation implements Operation {
         Analysis near = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
         Optional<Missing> found = missing(near, spot);
         if (found.isEmpty() || !isFor(found.get())) {
-            return Plan.refused(spot, "there is no name here that " + id() + " could declare");
+            return Plan.refused(spot, "there is nothing here that " + id() + " could declare");
         }
         Optional<TypeElement> owner = found.get().owner();
         if (owner.isEmpty()) {
@@ -99,16 +99,15 @@ abstract class DeclareOperation implements Operation {
         if (home.isEmpty()) {
             return Plan.refused(spot, owner.get().getSimpleName() + " is not declared in the workspace, and cannot get a member " + found.get().name());
         }
-        return plan(spot, answers, analyst, key, home.get().path());
+        return plan(spot, answers, analyst, key, home.get().path(), found.get().name());
     }
 
     private static Optional<Missing> missing(Analysis analysis, Spot spot) {
         return analysis.code(spot.file().path()).flatMap(code -> Missing.at(analysis, code, spot.place().caret()));
     }
 
-    private Plan plan(Spot spot, Answers answers, Analyst analyst, SymbolKey owner, Path home) {
+    private Plan plan(Spot spot, Answers answers, Analyst analyst, SymbolKey owner, Path home, String name) {
         Path file = spot.file().path();
-        String name = spot.analysis().text(file, nameAt(spot));
         Set<Path> files = new HashSet<>(List.of(file, home));
         analyst.snapshot().mentioning(Set.of(name)).forEach(other -> files.add(other.path()));
         Analysis before = analyst.analyse(new Focus(files, Set.of(name), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
@@ -122,11 +121,11 @@ abstract class DeclareOperation implements Operation {
         Types types = new Types(edits.writer(missing.code()), edits.writer(code), missing, target.get());
         List<Missing> uses = new ArrayList<>(List.of(missing));
         uses.addAll(missing.others(before));
-        Declared declared = declared(List.copyOf(uses), target.get(), answers, types);
+        Declared declared = declared(List.copyOf(uses), target.get(), answers, types, before);
         String title;
-        if (declared instanceof Declared.Member member) {
-            edits.of(home).addAll(new Landing(target.get()).edits(List.of(member.member())));
-            title = member.title();
+        if (declared instanceof Declared.Members added) {
+            edits.of(home).addAll(new Landing(target.get()).edits(added.members()));
+            title = added.title();
         } else if (declared instanceof Declared.Local local) {
             edits.of(file).add(new NewCode(missing.code().file()).write(local.text()).at(local.offset()));
             title = local.title();
@@ -134,10 +133,6 @@ abstract class DeclareOperation implements Operation {
             return Plan.refused(Reason.at(file, missing.range(), ((Declared.Refused) declared).sentence()));
         }
         return new Plan.Ready(edits.change(title, Meaning.same(), List.of()), before);
-    }
-
-    private static Range nameAt(Spot spot) {
-        return spot.bindings().get(0).range();
     }
 
     /** The modifier with a blank behind it, as far as the use needs it or as was answered. */

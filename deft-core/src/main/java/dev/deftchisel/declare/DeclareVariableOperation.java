@@ -4,6 +4,7 @@ import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.StandIn;
@@ -52,7 +53,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
     @Override
     boolean isFor(Missing missing) {
         // what is selected from nothing that is known may be a package or type
-        return missing.call().isEmpty() && missing.owner().isPresent();
+        return missing.call().isEmpty() && !missing.isType() && missing.owner().isPresent();
     }
 
     @Override
@@ -61,7 +62,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
     }
 
     @Override
-    Declared declared(List<Missing> uses, Target owner, Answers answers, Types types) {
+    Declared declared(List<Missing> uses, Target owner, Answers answers, Types types, Analysis before) {
         Missing missing = uses.get(0);
         String as = answers.single(AS).filter(said -> !said.equals("use")).orElse(standard(missing));
         Optional<TypeMirror> type = uses.stream().flatMap(use -> type(use, types).stream()).findFirst();
@@ -77,9 +78,9 @@ public final class DeclareVariableOperation extends DeclareOperation {
         }
         boolean isConstant = as.equals(CONSTANT);
         String head = visibility(missing, owner, answers) + (isConstant ? "static final " : missing.isStatic() ? "static " : "");
-        return new Declared.Member("declare the " + (isConstant ? "constant " : "field ") + owner.name() + "." + missing.name(), NewMember.added(
+        return new Declared.Members("declare the " + (isConstant ? "constant " : "field ") + owner.name() + "." + missing.name(), List.of(NewMember.added(
                 isConstant ? NewMember.Kind.CONSTANT : NewMember.Kind.FIELD, missing.name(),
-                List.of(head + written.get() + " " + missing.name() + (isConstant ? " = " + value : "") + ";")));
+                List.of(head + written.get() + " " + missing.name() + (isConstant ? " = " + value : "") + ";"))));
     }
 
     private static Optional<TreePath> assignment(Missing missing) {

@@ -1,30 +1,54 @@
 package dev.deftchisel.declare;
 
+import com.sun.source.tree.AnnotatedTypeTree;
+import com.sun.source.tree.AnnotationTree;
+import com.sun.source.tree.ArrayTypeTree;
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.ExpressionStatementTree;
+import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.InstanceOfTree;
+import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.NewArrayTree;
+import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.ParameterizedTypeTree;
+import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.TypeCastTree;
+import com.sun.source.tree.TypeParameterTree;
+import com.sun.source.tree.UnionTypeTree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.tree.WildcardTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.source.ImportSketch;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
+import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /**
- * A name in an expression that nobody declares.
+ * A name in an expression that nobody declares, or a call of a constructor that a class does not have.
  *
  * @param code     the file
- * @param path     the name, or what ends with it: {@code berth.dues}
- * @param name     itself
+ * @param path     the name, or what ends with it: {@code berth.dues}; the call of a constructor
+ * @param name     itself; of the class for a constructor
  * @param range    of the name
  * @param isInside whether there is an object of the class around (JLS 8.1.3)
  */
 record Missing(Code code, TreePath path, String name, Range range, boolean isInside) {
+
+    private static final Pattern TYPE_NAME = Pattern.compile("\\p{Lu}.*\\p{Ll}.*");
 
     /** The one that an offset touches; empty when all is declared there. */
     static Optional<Missing> at(Analysis analysis, Code code, int offset) {
@@ -35,7 +59,48 @@ record Missing(Code code, TreePath path, String name, Range range, boolean isIns
                                 || path.getLeaf() instanceof MemberSelectTree && code.range(path.getLeaf()).end() == binding.range().end())
                         .map(path -> new Missing(code, path, code.text(binding.range()), binding.range(),
                                 analysis.enclosing(code.file().path(), binding.range().start()).stream().limit(1).noneMatch(Analysis.Enclosing::isStatic))))
-                .findFirst();
+                .findFirst()
+                .or(() -> constructor(analysis, code, offset));
+    }
+
+    private static Optional<Missing> constructor(Analysis analysis, Code code, int offset) {
+        return code.around(new Range(offset, offset)).stream()
+                .takeWhile(path -> !(path.getLeaf() instanceof StatementTree) || path.getLeaf() instanceof ExpressionStatementTree)
+                .filter(path -> isUnknownConstructor(code, path))
+                .findFirst()
+                .flatMap(path -> constructed(code, path).map(type -> new Missing(code, path, type.getSimpleName().toString(),
+                        code.range(path.getLeaf()), true)));
+    }
+
+    private static boolean isUnknownConstructor(Code code, TreePath path) {
+        boolean isCall = path.getLeaf() instanceof NewClassTree
+                || path.getLeaf() instanceof MethodInvocationTree call && Code.callsConstructor(call);
+        return isCall && code.element(path).filter(element -> element instanceof ExecutableElement).isEmpty();
+    }
+
+    /** The class whose constructor a call is for. */
+    private static Optional<TypeElement> constructed(Code code, TreePath call) {
+        if (call.getLeaf() instanceof NewClassTree made) {
+            return code.type(new TreePath(call, made.getIdentifier())).flatMap(Missing::element);
+        }
+        String text = code.text(((MethodInvocationTree) call.getLeaf()).getMethodSelect());
+        Optional<TypeElement> around = code.enclosingType(call);
+        return text.equals("this") ? around : around.map(TypeElement::getSuperclass).flatMap(Missing::element);
+    }
+
+    private static Optional<TypeElement> element(TypeMirror type) {
+        return type.getKind() == TypeKind.DECLARED ? Optional.of((TypeElement) ((DeclaredType) type).asElement()) : Optional.empty();
+    }
+
+    /** Whether it is the call of a constructor. */
+    boolean isConstructor() {
+        return path.getLeaf() instanceof NewClassTree || path.getLeaf() instanceof MethodInvocationTree;
+    }
+
+    /** What is handed over, where it is a call. */
+    List<? extends ExpressionTree> arguments() {
+        return call().map(TreePath::getLeaf).map(leaf -> leaf instanceof NewClassTree made ? made.getArguments()
+                : ((MethodInvocationTree) leaf).getArguments()).orElse(List.of());
     }
 
     /** Other uses of the same name in the file, of the same type and of the same sort: calls or not. */
@@ -43,15 +108,67 @@ record Missing(Code code, TreePath path, String name, Range range, boolean isIns
         return analysis.unresolved(name).stream()
                 .filter(binding -> binding.file().equals(code.file().path()) && !binding.range().equals(range))
                 .flatMap(binding -> at(analysis, code, binding.range().start()).stream())
-                .filter(other -> other.call().isPresent() == call().isPresent() && other.owner().equals(owner()))
+                .filter(other -> other.call().isPresent() == call().isPresent() && other.isType() == isType() && other.owner().equals(owner()))
                 .toList();
     }
 
     /** The call, where it is the name of a method. */
     Optional<TreePath> call() {
+        if (isConstructor()) {
+            return Optional.of(path);
+        }
         TreePath parent = path.getParentPath();
         return parent.getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() == path.getLeaf()
                 ? Optional.of(parent) : Optional.empty();
+    }
+
+    /**
+     * Whether it must be a type where it stands (JLS 6.5.1), or looks like one by its name where it may be a variable as
+     * well (JLS 6.1).
+     */
+    boolean isType() {
+        if (isConstructor()) {
+            return false;
+        }
+        Tree name = path.getLeaf();
+        Tree place = path.getParentPath().getLeaf();
+        if (place instanceof MemberSelectTree || place instanceof MemberReferenceTree) {
+            return place instanceof MemberSelectTree select && select.getIdentifier().contentEquals("class")
+                    || TYPE_NAME.matcher(this.name).matches();
+        }
+        return place instanceof VariableTree variable && variable.getType() == name
+                || place instanceof MethodTree method && (method.getReturnType() == name || method.getThrows().contains(name))
+                || place instanceof NewClassTree made && made.getIdentifier() == name
+                || place instanceof TypeCastTree cast && cast.getType() == name
+                || place instanceof InstanceOfTree test && test.getType() == name
+                || place instanceof NewArrayTree array && array.getType() == name
+                || place instanceof ParameterizedTypeTree || place instanceof ArrayTypeTree || place instanceof WildcardTree
+                || place instanceof UnionTypeTree || place instanceof TypeParameterTree || place instanceof ClassTree
+                || place instanceof AnnotationTree annotation && annotation.getAnnotationType() == name
+                || place instanceof AnnotatedTypeTree;
+    }
+
+    /** Whether it stands alone. */
+    boolean isSimple() {
+        return path.getLeaf() instanceof IdentifierTree;
+    }
+
+    private Optional<ImportSketch> line() {
+        return code.file().skeleton().imports().stream()
+                .filter(line -> !line.isStatic() && !line.isOnDemand() && line.simpleName().equals(name))
+                .findFirst();
+    }
+
+    /** Whether the file imports it. */
+    boolean isImported() {
+        return line().isPresent();
+    }
+
+    /** The package that must declare it, where it is a type: as the name or an import says, else that of the file. */
+    String home() {
+        return object().map(qualifier -> code.text(qualifier.getLeaf()).replaceAll("\\s", ""))
+                .or(() -> line().map(line -> line.name().substring(0, line.name().length() - name.length() - 1)))
+                .orElseGet(() -> code.file().headline().packageName());
     }
 
     /** What it is selected from. */
@@ -66,15 +183,15 @@ record Missing(Code code, TreePath path, String name, Range range, boolean isIns
 
     /** The type that must declare it: that of the object, or the one around. */
     Optional<TypeElement> owner() {
+        if (isConstructor()) {
+            return constructed(code, path);
+        }
         Optional<TreePath> object = object();
         if (object.isEmpty()) {
             return code.enclosingType(path);
         }
         Optional<TypeMirror> type = isOfType() ? object.flatMap(code::element).map(element -> element.asType()) : object.flatMap(code::type);
-        return type.filter(one -> one instanceof DeclaredType)
-                .map(one -> ((DeclaredType) one).asElement())
-                .filter(element -> element instanceof TypeElement)
-                .map(element -> (TypeElement) element);
+        return type.flatMap(Missing::element);
     }
 
     /** Whether there is no object that it could belong to. */

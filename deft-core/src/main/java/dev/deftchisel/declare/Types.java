@@ -3,6 +3,7 @@ package dev.deftchisel.declare;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
 import dev.deftchisel.member.Target;
 import dev.deftchisel.rewrite.TypeWriter;
 import java.util.Optional;
@@ -19,7 +20,7 @@ final class Types {
 
     private final TypeWriter here;
     private final TypeWriter there;
-    private final Missing missing;
+    private final Code code;
     private final boolean isSameType;
 
     /**
@@ -27,20 +28,34 @@ final class Types {
      * @param there writes them in the file of the declaration
      */
     Types(TypeWriter here, TypeWriter there, Missing missing, Target owner) {
+        this(here, there, missing.code(), missing.code().enclosingType(missing.path())
+                .filter(type -> type.getQualifiedName().contentEquals(owner.type().getQualifiedName())).isPresent());
+    }
+
+    private Types(TypeWriter here, TypeWriter there, Code code, boolean isSameType) {
         this.here = here;
         this.there = there;
-        this.missing = missing;
-        this.isSameType = missing.code().enclosingType(missing.path())
-                .filter(type -> type.getQualifiedName().contentEquals(owner.type().getQualifiedName())).isPresent();
+        this.code = code;
+        this.isSameType = isSameType;
+    }
+
+    /** Types in the declaration of a type that is not there yet. */
+    static Types ofNewType(TypeWriter here, TypeWriter there, Code code) {
+        return new Types(here, there, code, false);
     }
 
     /** The type of an argument or assigned value; empty for one that only its target gives a type (JLS 15.27.3). */
     Optional<TypeMirror> of(TreePath value) {
+        return of(code, value);
+    }
+
+    /** The same in another file. */
+    Optional<TypeMirror> of(Code code, TreePath value) {
         boolean isFunction = value.getLeaf() instanceof LambdaExpressionTree || value.getLeaf() instanceof MemberReferenceTree;
-        Optional<TypeMirror> type = isFunction ? Optional.empty() : missing.code().type(value);
+        Optional<TypeMirror> type = isFunction ? Optional.empty() : code.type(value);
         return type.flatMap(found -> switch (found.getKind()) {
             case ERROR, NONE, VOID, OTHER, EXECUTABLE, PACKAGE -> Optional.empty();
-            case NULL -> Optional.of(missing.code().elements().getTypeElement("java.lang.Object").asType());
+            case NULL -> Optional.of(code.elements().getTypeElement("java.lang.Object").asType());
             default -> Optional.of(found);
         });
     }
@@ -48,7 +63,7 @@ final class Types {
     /** A type in the declaration of a member, where other type variables may be known than at the use. */
     Optional<String> member(TypeMirror type) {
         return type.getKind() == TypeKind.VOID ? Optional.of("void")
-                : there.write(!isSameType && namesVariable(type) ? missing.code().types().erasure(type) : type);
+                : there.write(!isSameType && namesVariable(type) ? code.types().erasure(type) : type);
     }
 
     /** A type at the use. */

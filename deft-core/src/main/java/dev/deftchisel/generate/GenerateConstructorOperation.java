@@ -2,6 +2,7 @@ package dev.deftchisel.generate;
 
 import com.sun.source.tree.MethodTree;
 import dev.deftchisel.analysis.AccessLevel;
+import dev.deftchisel.member.ConstructorText;
 import dev.deftchisel.member.Habits;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.Part;
@@ -177,12 +178,10 @@ public final class GenerateConstructorOperation extends GenerateOperation {
         parts.forEach(part -> names.add(part.name()));
         document(names, answers, lines);
         boolean isEnum = target.type().getKind() == ElementKind.ENUM;
-        lines.add((isEnum ? "" : VISIBILITY.level(answers).prefix()) + target.name() + "(" + String.join(", ", parameters) + ") {");
-        if (!handedOn.isEmpty()) {
-            lines.add("    super(" + String.join(", ", handedOn.keySet()) + ");");
-        }
-        parts.forEach(part -> lines.add("    this." + part.name() + " = " + value(target, part, answers, writer) + ";"));
-        lines.add("}");
+        Map<String, String> kept = new LinkedHashMap<>();
+        parts.forEach(part -> kept.put(part.name(), value(target, part, answers, writer)));
+        lines.addAll(ConstructorText.lines(isEnum ? "" : VISIBILITY.level(answers).prefix(), target.name(), String.join(", ", parameters),
+                List.copyOf(handedOn.keySet()), kept));
         return Generated.members(title(target), List.of(NewMember.added(NewMember.Kind.CONSTRUCTOR, target.name(), lines)));
     }
 

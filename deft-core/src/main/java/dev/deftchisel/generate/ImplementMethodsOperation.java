@@ -5,6 +5,8 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.change.Meaning;
 import dev.deftchisel.member.Habits;
+import dev.deftchisel.member.Inherited;
+import dev.deftchisel.member.InheritedText;
 import dev.deftchisel.member.Landing;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.Target;
@@ -62,7 +64,7 @@ public final class ImplementMethodsOperation implements Operation {
         int caret = spot.place().caret();
         return target(spot.analysis(), spot).filter(target -> target.isAmongMembers(caret))
                 .flatMap(target -> {
-                    Map<String, ExecutableElement> all = new Inherited(target).methods();
+                    Map<String, ExecutableElement> all = Inherited.by(target).methods();
                     List<String> due = due(all);
                     String title = due.isEmpty() ? "override methods in " : "implement " + due.size() + (due.size() == 1 ? " method in " : " methods in ");
                     return all.isEmpty() ? Optional.empty() : Optional.of(new Offer(id(), title + target.shown(), Offer.Kind.GENERATE,
@@ -89,13 +91,13 @@ public final class ImplementMethodsOperation implements Operation {
             return Plan.refused(spot, "there is no class here that could implement a method");
         }
         Target target = found.get();
-        Map<String, ExecutableElement> all = new Inherited(target).methods();
+        Map<String, ExecutableElement> all = Inherited.by(target).methods();
         List<String> wanted = answers.several(MEMBERS).orElse(due(all));
         if (wanted.isEmpty()) {
             return Plan.refused(spot, target.shown() + " has all methods that it must have; say which others it is to override");
         }
         EditsByFile edits = new EditsByFile(first);
-        InheritedText text = new InheritedText(target, edits.writer(target.code()), Habits.of(target).parameter());
+        InheritedText text = new InheritedText(Inherited.by(target), edits.writer(target.code()), Habits.of(target).parameter());
         List<NewMember> members = new ArrayList<>();
         for (String name : wanted) {
             ExecutableElement method = all.get(name);

@@ -188,7 +188,7 @@ final class Comparison {
         List<Difference> differences = new ArrayList<>();
         for (Problem problem : after.problems()) {
             String signature = signature(problem.file(), problem.range().start(), problem.code());
-            if (known.merge(signature, -1, Integer::sum) < 0) {
+            if (known.merge(signature, -1, Integer::sum) < 0 && !wasHidden(problem)) {
                 Path file = mapping.origin(problem.file());
                 int origin = mapping.origin(file, problem.range().start());
                 differences.add(new Difference(Difference.Kind.ERROR, file, new Range(origin, origin),
@@ -196,6 +196,22 @@ final class Comparison {
             }
         }
         return differences;
+    }
+
+    /**
+     * Whether a name is as unknown as before, when the compiler had no reason to say so: what it would be selected from
+     * was unknown, too.
+     */
+    private boolean wasHidden(Problem problem) {
+        if (!problem.code().startsWith("compiler.err.cant.resolve")) {
+            return false;
+        }
+        Path file = mapping.origin(problem.file());
+        return before.bindings(file).stream()
+                .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown)
+                .flatMap(binding -> mapping.sites(file, binding.range()).stream())
+                .anyMatch(site -> site.file().equals(problem.file()) && problem.range().encloses(site.range())
+                        && found(site.file()).at(site.range()).stream().anyMatch(key -> key instanceof SymbolKey.Unknown));
     }
 
     private static String signature(Path file, int start, String code) {

@@ -38,6 +38,9 @@ public final class FileGuard {
 
     private Optional<String> obstacle(FileChange file) {
         Path path = file.path();
+        if (file.isNew() && Files.exists(path)) {
+            return Optional.of(workspace.show(path) + " exists already");
+        }
         if (!file.before().isFaithful()) {
             return Optional.of("the file has bytes that are not " + file.before().charset()
                     + ", so it cannot be written without loss; set the right encoding");
@@ -51,17 +54,26 @@ public final class FileGuard {
             return Optional.of("the file is generated, so a change to it would be lost");
         }
         try {
-            Path real = path.toRealPath();
+            Path real = (file.isNew() ? nearest(path) : path).toRealPath();
             if (!real.startsWith(workspace.root().toRealPath())) {
                 return Optional.of("the file is a link out of the workspace, to " + real);
             }
-            if (isReadOnly(real) || isReadOnly(real.getParent())) {
+            if (isReadOnly(real) || !file.isNew() && isReadOnly(real.getParent())) {
                 return Optional.of("the file or its folder is read-only");
             }
         } catch (IOException gone) {
             return Optional.of("the file is gone");
         }
         return file.target().filter(Files::exists).map(target -> workspace.show(target) + " exists already");
+    }
+
+    /** The folder in which something must be made for a file to be there. */
+    private static Path nearest(Path path) {
+        Path at = path.getParent();
+        while (!Files.exists(at)) {
+            at = at.getParent();
+        }
+        return at;
     }
 
     /** Also true for the superuser, to whom every file is writable: nobody may write it means leave it alone. */

@@ -69,7 +69,7 @@ public final class Guard {
         Set<Path> files = new HashSet<>();
         before.focus().files().forEach(file -> files.add(change.mapping().file(file)));
         change.effective().stream()
-                .filter(file -> before.snapshot().file(file.path()).isPresent())
+                .filter(file -> file.isNew() || before.snapshot().file(file.path()).isPresent())
                 .map(FileChange::pathAfter)
                 .forEach(files::add);
         Focus focus = before.focus();
@@ -128,12 +128,21 @@ public final class Guard {
                     Optional.empty(), Optional.empty(), "bodies that mention what is opened were not analysed" + FAULT));
         }
         names.addAll(opened);
+        names.addAll(newTypes(change));
         if (names.isEmpty()) {
             return List.of();
         }
         return before.snapshot().mentioning(names).stream()
                 .filter(file -> !before.focus().files().contains(file.path()))
                 .map(file -> blind(file, "this file mentions what changes but was not analysed"))
+                .toList();
+    }
+
+    /** The types that come to be in files of their own, each of which may be found where another of its name was. */
+    private static List<String> newTypes(Change change) {
+        return change.effective().stream()
+                .filter(FileChange::isNew)
+                .map(file -> file.path().getFileName().toString().replaceAll("\\.java$", ""))
                 .toList();
     }
 

@@ -36,14 +36,24 @@ public record Entry(int number, String title, Instant time, State state, List<Im
      *
      * @param before     path relative to the workspace before; with slashes
      * @param after      path relative to the workspace after
-     * @param beforeHash SHA-256 of the bytes before
-     * @param afterHash  SHA-256 of the bytes after
+     * @param beforeHash SHA-256 of the bytes before; empty for a file that was not there
+     * @param afterHash  SHA-256 of the bytes after; empty for a file that is not there then
      */
     public record Image(String before, String after, String beforeHash, String afterHash) {
 
         /** Whether the file moves. */
         boolean moves() {
             return !before.equals(after);
+        }
+
+        /** Whether the file comes to be. */
+        boolean creates() {
+            return beforeHash.isEmpty();
+        }
+
+        /** Whether the file goes. */
+        boolean removes() {
+            return afterHash.isEmpty();
         }
 
         /** The same the other way round. */

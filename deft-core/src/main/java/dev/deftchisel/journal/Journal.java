@@ -109,7 +109,12 @@ public final class Journal {
             dropDraft(origin);
             dropDraft(target);
             String now = hashOf(origin);
-            if (!now.equals(step.beforeHash())) {
+            if (step.creates()) {
+                if (now.equals(step.afterHash())) {
+                    disk.delete(origin);
+                }
+                disk.deleteEmpty(origin.getParent(), workspace.root());
+            } else if (!now.equals(step.beforeHash())) {
                 boolean isOurs = now.equals(step.afterHash()) && !step.moves() || now.isEmpty() && step.moves();
                 if (!isOurs) {
                     throw new JournalException(step.before() + " was changed while a change to it was interrupted;"
@@ -144,16 +149,17 @@ public final class Journal {
             int number = entries.stream().mapToInt(Entry::number).max().orElse(0) + 1;
             List<Entry.Image> images = new ArrayList<>();
             for (FileChange file : change.effective()) {
-                byte[] before = file.before().bytes();
                 byte[] after = file.after().bytes();
                 images.add(new Entry.Image(workspace.show(file.path()), workspace.show(file.pathAfter()),
-                        SourceText.hash(before), SourceText.hash(after)));
+                        file.isNew() ? "" : SourceText.hash(file.before().bytes()), SourceText.hash(after)));
             }
             Entry entry = new Entry(number, change.title(), clock.instant(), Entry.State.APPLYING, images);
             check(entry.files(), "since it was looked at; look again");
             try {
                 for (FileChange file : change.effective()) {
-                    store.putImage(number, file.before().bytes());
+                    if (!file.isNew()) {
+                        store.putImage(number, file.before().bytes());
+                    }
                     store.putImage(number, file.after().bytes());
                 }
                 store.put(entry);
@@ -233,7 +239,8 @@ public final class Journal {
     private void check(List<Entry.Image> steps, String since) throws IOException {
         for (Entry.Image step : steps) {
             if (!hashOf(resolve(step.before())).equals(step.beforeHash())) {
-                throw new JournalException(step.before() + " was changed " + since);
+                throw new JournalException(step.creates() ? step.before() + " is in the way; move it first"
+                        : step.before() + " was changed " + since);
             }
             if (step.moves() && !hashOf(resolve(step.after())).isEmpty()) {
                 throw new JournalException(step.after() + " is in the way; move it first");
@@ -245,6 +252,11 @@ public final class Journal {
         Set<Path> folders = new LinkedHashSet<>();
         for (Entry.Image step : steps) {
             Path target = resolve(step.after());
+            if (step.removes()) {
+                disk.delete(target);
+                disk.deleteEmpty(target.getParent(), workspace.root());
+                continue;
+            }
             place(target, store.image(entry.number(), step.afterHash()), resolve(step.before()));
             folders.add(real(target).getParent());
         }

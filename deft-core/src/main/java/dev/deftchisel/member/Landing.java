@@ -59,26 +59,13 @@ public final class Landing {
         for (NewMember member : all) {
             if (member.instead().isPresent()) {
                 Range range = Layout.withDocumentation(code.file(), code.range(member.instead().get()));
-                edits.add(new NewCode(code.file()).write(text(member)).replacing(range));
+                edits.add(new NewCode(code.file()).write(layout.text(member.lines(), indent)).replacing(range));
             } else {
                 added.computeIfAbsent(offset(member.kind()), at -> new ArrayList<>()).add(member);
             }
         }
         added.forEach((offset, group) -> edits.add(insertion(offset, group)));
         return edits;
-    }
-
-    /** A member with its further lines indented, without an end of line at its end. */
-    private String text(NewMember member) {
-        StringBuilder text = new StringBuilder();
-        for (String line : member.lines()) {
-            String code = line.stripLeading();
-            String own = layout.unit().repeat((line.length() - code.length()) / 4);
-            // the blank before the star of a comment is none of indentation
-            String star = code.startsWith("*") ? " " : "";
-            text.append(text.isEmpty() ? "" : layout.lineEnd() + (code.isEmpty() ? "" : indent + own + star)).append(code);
-        }
-        return text.toString();
     }
 
     private Edit insertion(int offset, List<NewMember> group) {
@@ -97,7 +84,7 @@ public final class Landing {
             boolean isNextField = member.kind() == NewMember.Kind.CONSTANT || member.kind() == NewMember.Kind.FIELD;
             // a class whose body starts with a blank line still does
             boolean isApart = isFirst ? isBlankBehind && !isEnd : !(isNextField && (isField || endsField(offset)));
-            text.write(layout.lineEnd() + (isApart ? layout.lineEnd() : "") + indent + text(member));
+            text.write(layout.lineEnd() + (isApart ? layout.lineEnd() : "") + indent + layout.text(member.lines(), indent));
             isFirst = false;
             isField = isNextField;
         }
@@ -127,6 +114,7 @@ public final class Landing {
             case FIELD -> field.map(this::behind).orElseGet(body::opening);
             case CONSTRUCTOR -> constructor.map(this::behind).orElseGet(body::opening);
             case ACCESSOR -> accessor.map(this::behind).orElseGet(body::opening);
+            case TYPE -> last(member -> true).map(this::behind).orElseGet(body::opening);
             case METHOD -> last(member -> member instanceof MethodTree).or(() -> field).map(this::behind).orElseGet(body::opening);
         };
     }

@@ -25,7 +25,9 @@ public record NewMember(Kind kind, String name, List<String> lines, Optional<Tre
         /** Behind the accessors, or the constructors. */
         ACCESSOR,
         /** Behind all methods. */
-        METHOD
+        METHOD,
+        /** Behind all members. */
+        TYPE
     }
 
     public NewMember {

@@ -6,6 +6,7 @@ import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -46,6 +47,25 @@ public record Layout(String lineEnd, String unit) {
                 .map(Map.Entry::getKey)
                 .orElse("    ");
         return new Layout(content.contains("\r\n") ? "\r\n" : content.contains("\n") || !content.contains("\r") ? "\n" : "\r", unit);
+    }
+
+    /**
+     * New code as lines, the first of which stands where it is written.
+     *
+     * @param lines  each further level indented by four blanks
+     * @param indent of the lines behind the first one
+     * @return without an end of line at its end
+     */
+    public String text(List<String> lines, String indent) {
+        StringBuilder text = new StringBuilder();
+        for (String line : lines) {
+            String code = line.stripLeading();
+            String own = unit.repeat((line.length() - code.length()) / 4);
+            // the blank before the star of a comment is none of indentation
+            String star = code.startsWith("*") ? " " : "";
+            text.append(text.isEmpty() ? "" : lineEnd + (code.isEmpty() ? "" : indent + own + star)).append(code);
+        }
+        return text.toString();
     }
 
     /** The white space at the start of the line in which an offset lies. */

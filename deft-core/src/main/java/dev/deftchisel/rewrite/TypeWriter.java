@@ -23,6 +23,7 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.type.TypeVariable;
 import javax.lang.model.type.WildcardType;
+import javax.lang.model.util.Elements;
 
 /**
  * Writes types as source, by simple name where that means the type in the file, with an import where one can be added,
@@ -30,15 +31,25 @@ import javax.lang.model.type.WildcardType;
  */
 public final class TypeWriter {
 
-    private final Code code;
+    private final Elements elements;
     private final SourceFile file;
     private final Set<String> names;
     private final Set<String> added = new TreeSet<>();
 
     /** @param code the file in which types are written */
     public TypeWriter(Code code) {
-        this.code = code;
-        this.file = code.file();
+        this(code.file(), code.elements());
+    }
+
+    /**
+     * A writer for a file that is not analysed, since it is only about to be written.
+     *
+     * @param file     with its package and the heads of its types
+     * @param elements of the code that it will be with
+     */
+    TypeWriter(SourceFile file, Elements elements) {
+        this.elements = elements;
+        this.file = file;
         this.names = file.tokens().names();
     }
 
@@ -179,7 +190,12 @@ public final class TypeWriter {
     private boolean isInPackage(String simple, String qualified) {
         String here = file.headline().packageName();
         String candidate = here.isEmpty() ? simple : here + "." + simple;
-        return !candidate.equals(qualified) && code.elements().getTypeElement(candidate) != null;
+        return !candidate.equals(qualified) && elements.getTypeElement(candidate) != null;
+    }
+
+    /** Has a type imported that is only about to be declared. */
+    public void importing(String qualifiedName) {
+        added.add(qualifiedName);
     }
 
     /** The imports to add, as one edit; empty when none are needed. */

@@ -46,6 +46,15 @@ class DiffWriterTest {
     }
 
     @Test
+    void aNewFileComesFromNothing() {
+        FileChange file = FileChange.created(ROOT.resolve("a/Tide.java"), StandardCharsets.UTF_8, "tide\n");
+        byte[] diff = new DiffWriter(new Workspace(ROOT, List.of(), List.of()))
+                .write(new Change("test", List.of(file), Meaning.same(), List.of()));
+        assertEquals("diff --git a/a/Tide.java b/a/Tide.java\nnew file mode 100644\n"
+                + "--- /dev/null\n+++ b/a/Tide.java\n@@ -0,0 +1 @@\n+tide\n", new String(diff, StandardCharsets.UTF_8));
+    }
+
+    @Test
     void whatIsLeftOutIsNotShown() {
         assertEquals("", diff("one\n", StandardCharsets.UTF_8, Optional.empty(),
                 new Edit(new Range(0, 3), "ONE", Edit.Kind.COMMENT, false)));

@@ -51,7 +51,7 @@ class JournalTest {
         }
     }
 
-    /** Changes every file; the first one moves into a new folder. */
+    /** Changes every file; the first one moves into a new folder, and one more comes to be in another. */
     private Change change() {
         List<FileChange> files = new ArrayList<>();
         for (int i = 0; i < FILES; i++) {
@@ -60,6 +60,7 @@ class JournalTest {
             files.add(new FileChange(path, i == 0 ? Optional.of(root.resolve("quay/Berth.java")) : Optional.empty(),
                     before, List.of(Edit.of(new Range(0, 3), "newer", Edit.Kind.REFERENCE))));
         }
+        files.add(FileChange.created(root.resolve("sea/mark/Tide.java"), StandardCharsets.UTF_8, "tide\n"));
         return new Change("make them new", files, Meaning.same(), List.of());
     }
 
@@ -81,7 +82,8 @@ class JournalTest {
     private static final Map<String, String> OLD = Map.of(
             "Berth0.java", "old 0\n", "Berth1.java", "old 1\n", "Berth2.java", "old 2\n", "Berth3.java", "old 3\n");
     private static final Map<String, String> NEW = Map.of(
-            "quay/Berth.java", "newer 0\n", "Berth1.java", "newer 1\n", "Berth2.java", "newer 2\n", "Berth3.java", "newer 3\n");
+            "quay/Berth.java", "newer 0\n", "Berth1.java", "newer 1\n", "Berth2.java", "newer 2\n", "Berth3.java", "newer 3\n",
+            "sea/mark/Tide.java", "tide\n");
 
     @Test
     void appliesTakesBackAndDoesAgain() {
@@ -91,6 +93,7 @@ class JournalTest {
         journal.undo();
         assertEquals(OLD, contents());
         assertFalse(Files.exists(root.resolve("quay")), "the folder made for it goes too");
+        assertFalse(Files.exists(root.resolve("sea")), "and all those made for a new file");
         new Journal(workspace).redo();
         assertEquals(NEW, contents());
         assertEquals("make them new", new Journal(workspace).history().get(0).title());
@@ -113,6 +116,15 @@ class JournalTest {
         JournalException refused = assertThrows(JournalException.class, () -> new Journal(workspace).apply(change()));
         assertEquals("Berth2.java was changed since it was looked at; look again", refused.getMessage());
         assertEquals("old 1\n", Files.readString(root.resolve("Berth1.java")));
+    }
+
+    @Test
+    void refusesToWriteOverAFileThatCameToBeMeanwhile() throws IOException {
+        Files.createDirectories(root.resolve("sea/mark"));
+        Files.writeString(root.resolve("sea/mark/Tide.java"), "someone else's");
+        JournalException refused = assertThrows(JournalException.class, () -> new Journal(workspace).apply(change()));
+        assertEquals("sea/mark/Tide.java is in the way; move it first", refused.getMessage());
+        assertEquals("someone else's", Files.readString(root.resolve("sea/mark/Tide.java")));
     }
 
     @Test
@@ -270,6 +282,7 @@ class JournalTest {
     private void putBack() throws IOException {
         new FileDisk().deleteAll(root.resolve(".deft"));
         new FileDisk().deleteAll(root.resolve("quay"));
+        new FileDisk().deleteAll(root.resolve("sea"));
         fill();
     }
 }

@@ -19,7 +19,7 @@ import java.util.TreeMap;
 import java.util.stream.Stream;
 
 /**
- * A folder with many small files, and a change that touches all of them; every tenth moves to another folder.
+ * A folder with many small files, and a change that touches all of them; every tenth moves to another folder, and one more comes to be.
  *
  * @param folder of the workspace
  * @param files  how many
@@ -45,6 +45,10 @@ record Quays(Path folder, int files) {
         return i % MOVES_EVERY == 0 ? folder.resolve("moved").resolve("Quay" + i + ".txt") : before(i);
     }
 
+    private Path added() {
+        return folder.resolve("added").resolve("Quay.txt");
+    }
+
     private static String content(String tide, int i) {
         return tide + " at quay " + i + "\n";
     }
@@ -61,6 +65,7 @@ record Quays(Path folder, int files) {
                     after(i).equals(before(i)) ? Optional.empty() : Optional.of(after(i)), text,
                     List.of(Edit.of(new Range(0, OLD.length()), NEW, Edit.Kind.RESOURCE))));
         }
+        changes.add(FileChange.created(added(), StandardCharsets.UTF_8, NEW));
         return new Change("let the tide in", changes, Meaning.same(), List.of());
     }
 
@@ -74,6 +79,7 @@ record Quays(Path folder, int files) {
             old.put(before(i), content(OLD, i));
             fresh.put(after(i), content(NEW, i));
         }
+        fresh.put(added(), NEW);
         Map<Path, String> now = new TreeMap<>();
         try (Stream<Path> paths = Files.walk(folder)) {
             for (Path path : paths.filter(Files::isRegularFile).toList()) {

@@ -1,9 +1,7 @@
-package dev.deftchisel.generate;
+package dev.deftchisel.member;
 
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Supertypes;
-import dev.deftchisel.member.Target;
-import dev.deftchisel.member.TypeText;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -19,24 +17,54 @@ import javax.lang.model.type.ExecutableType;
 import javax.lang.model.util.ElementFilter;
 
 /** The methods that a type has from above and may write itself. */
-final class Inherited {
+public final class Inherited {
 
     private static final Set<String> OF_OBJECT = Set.of("equals", "hashCode", "toString", "clone");
 
-    private final Target target;
     private final Code code;
+    private final DeclaredType type;
+    private final boolean isWritten;
 
-    Inherited(Target target) {
-        this.target = target;
-        this.code = target.code();
+    private Inherited(Code code, DeclaredType type, boolean isWritten) {
+        this.code = code;
+        this.type = type;
+        this.isWritten = isWritten;
+    }
+
+    /** What a type has from above. */
+    public static Inherited by(Target target) {
+        return new Inherited(target.code(), (DeclaredType) target.type().asType(), true);
+    }
+
+    /**
+     * What a class has from above that is to be written yet.
+     *
+     * @param code  where it is made
+     * @param above the one type that it extends or implements
+     */
+    public static Inherited from(Code code, DeclaredType above) {
+        return new Inherited(code, above, false);
+    }
+
+    private TypeElement element() {
+        return (TypeElement) type.asElement();
+    }
+
+    /** Whether the type that has them is an interface itself, whose methods have bodies by default only (JLS 9.4). */
+    boolean isOfInterface() {
+        return isWritten && element().getKind().isInterface();
+    }
+
+    Code code() {
+        return code;
     }
 
     /** By their signatures, those that it must have first. */
-    Map<String, ExecutableElement> methods() {
+    public Map<String, ExecutableElement> methods() {
         // the compiler tells members in no order that one could rely on
-        List<TypeElement> above = Supertypes.of(target.type(), code.types());
-        List<ExecutableElement> found = ElementFilter.methodsIn(code.elements().getAllMembers(target.type())).stream()
-                .filter(method -> !method.getEnclosingElement().equals(target.type()))
+        List<TypeElement> above = Supertypes.of(element(), code.types());
+        List<ExecutableElement> found = ElementFilter.methodsIn(code.elements().getAllMembers(element())).stream()
+                .filter(method -> !isWritten || !method.getEnclosingElement().equals(element()))
                 .filter(method -> method.getModifiers().stream().noneMatch(Set.of(Modifier.FINAL, Modifier.STATIC, Modifier.PRIVATE)::contains))
                 .filter(this::isSeen)
                 .filter(method -> !isHadFromObject(method))
@@ -46,7 +74,7 @@ final class Inherited {
                 .toList();
         Map<String, ExecutableElement> methods = new LinkedHashMap<>();
         // several interfaces may ask for the same one
-        found.stream().filter(method -> found.stream().noneMatch(other -> other != method && code.elements().overrides(other, method, target.type())))
+        found.stream().filter(method -> found.stream().noneMatch(other -> other != method && code.elements().overrides(other, method, element())))
                 .forEach(method -> methods.putIfAbsent(signature(method), method));
         return methods;
     }
@@ -54,9 +82,9 @@ final class Inherited {
     private boolean isSeen(ExecutableElement method) {
         TypeElement owner = (TypeElement) method.getEnclosingElement();
         boolean isOfObject = owner.getQualifiedName().contentEquals("java.lang.Object");
-        boolean isInterface = target.type().getKind().isInterface();
+        boolean isInterface = isOfInterface();
         boolean isOpen = method.getModifiers().contains(Modifier.PUBLIC) || method.getModifiers().contains(Modifier.PROTECTED)
-                || code.elements().getPackageOf(owner).equals(code.elements().getPackageOf(target.type()));
+                || code.elements().getPackageOf(owner).equals(code.elements().getPackageOf(element()));
         return isOpen && (!isOfObject || !isInterface && OF_OBJECT.contains(method.getSimpleName().toString()))
                 && !(isInterface && owner.getKind() == ElementKind.CLASS);
     }
@@ -71,12 +99,16 @@ final class Inherited {
 
     /** For instance {@code moor(Vessel, int)}. */
     private String signature(ExecutableElement method) {
-        ExecutableType type = type(method);
-        return method.getSimpleName() + "(" + type.getParameterTypes().stream().map(TypeText::bare).collect(Collectors.joining(", ")) + ")";
+        return method.getSimpleName() + "(" + type(method).getParameterTypes().stream().map(TypeText::bare).collect(Collectors.joining(", ")) + ")";
+    }
+
+    /** Those without a body. */
+    public List<ExecutableElement> due() {
+        return methods().values().stream().filter(method -> method.getModifiers().contains(Modifier.ABSTRACT)).toList();
     }
 
     /** Its type as the target has it, with type arguments put in. */
     ExecutableType type(ExecutableElement method) {
-        return (ExecutableType) code.types().asMemberOf((DeclaredType) target.type().asType(), method);
+        return (ExecutableType) code.types().asMemberOf(type, method);
     }
 }

@@ -1,8 +1,6 @@
-package dev.deftchisel.generate;
+package dev.deftchisel.member;
 
 import dev.deftchisel.analysis.AccessLevel;
-import dev.deftchisel.member.StandIn;
-import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.rewrite.TypeWriter;
 import java.util.ArrayList;
@@ -20,22 +18,26 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /** What a method looks like that a type has from above. */
-final class InheritedText {
+public final class InheritedText {
 
-    private final Target target;
+    private final Inherited inherited;
     private final TypeWriter writer;
     private final String parameter;
 
     /** @param parameter what stands before the types of parameters */
-    InheritedText(Target target, TypeWriter writer, String parameter) {
-        this.target = target;
+    public InheritedText(Inherited inherited, TypeWriter writer, String parameter) {
+        this.inherited = inherited;
         this.writer = writer;
         this.parameter = parameter;
     }
 
-    /** Empty when a type has no name that could be written. */
-    Optional<List<String>> lines(ExecutableElement method, String body) {
-        ExecutableType type = new Inherited(target).type(method);
+    /**
+     * A method with its body; empty when a type has no name that could be written.
+     *
+     * @param body {@code throw}, {@code value}, {@code super}, or {@code kind} for what suits the method
+     */
+    public Optional<List<String>> lines(ExecutableElement method, String body) {
+        ExecutableType type = inherited.type(method);
         List<String> parameters = new ArrayList<>();
         List<String> names = names(method, type);
         for (int i = 0; i < names.size(); i++) {
@@ -74,13 +76,12 @@ final class InheritedText {
     }
 
     private String fromType(TypeMirror type, String otherwise) {
-        String name = type.getKind() == TypeKind.DECLARED ? target.code().types().asElement(type).getSimpleName().toString() : "";
+        String name = type.getKind() == TypeKind.DECLARED ? inherited.code().types().asElement(type).getSimpleName().toString() : "";
         return name.isEmpty() ? otherwise : Character.toLowerCase(name.charAt(0)) + name.substring(1);
     }
 
     private String visibility(ExecutableElement method) {
-        boolean isInterface = target.type().getKind().isInterface();
-        return isInterface ? "default " : AccessLevel.of(method.getModifiers()).prefix();
+        return inherited.isOfInterface() ? "default " : AccessLevel.of(method.getModifiers()).prefix();
     }
 
     private String typeParameters(ExecutableElement method) {

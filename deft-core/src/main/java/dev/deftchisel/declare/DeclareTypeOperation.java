@@ -1,0 +1,171 @@
+package dev.deftchisel.declare;
+
+import dev.deftchisel.analysis.AccessLevel;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.member.Landing;
+import dev.deftchisel.member.NewMember;
+import dev.deftchisel.member.Target;
+import dev.deftchisel.operation.AccessQuestion;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.EditsByFile;
+import dev.deftchisel.rewrite.NewFile;
+import dev.deftchisel.rewrite.TypeWriter;
+import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.SourceRoot;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+
+/** Declares the type that a name asks for, in a file of its own or within the class around. */
+public final class DeclareTypeOperation implements Operation {
+
+    /** The key of the choice of which kind it is; {@code use} for what the uses tell. */
+    public static final String KIND = "kind";
+    /** The key of the choice where it goes: {@code own}, {@code beside} or {@code nested}. */
+    public static final String WHERE = "where";
+    /** The key of its package; empty for the one of the use. */
+    public static final String PACKAGE = "package";
+
+    private static final String USE = "use";
+    private static final String NESTED = "nested";
+    private static final String BESIDE = "beside";
+    private static final String NEEDED = "needed";
+    private static final Question KIND_QUESTION = new Question.Choice(KIND, "what it is", Stream.concat(
+            Stream.of(new Question.Option(USE, "what the uses tell")),
+            Stream.of(NewType.Kind.values()).map(kind -> new Question.Option(kind.key(), (kind.key().matches("[aeiou].*") ? "an " : "a ") + kind.key())))
+            .toList(), USE);
+    private static final Question WHERE_QUESTION = new Question.Choice(WHERE, "where it goes",
+            List.of(new Question.Option("own", "a file of its own; main code, if a test asks for it"),
+                    new Question.Option(BESIDE, "a file of its own, next to the one that asks for it"),
+                    new Question.Option(NESTED, "within the class around")),
+            "own");
+    private static final Question VISIBILITY_QUESTION = new Question.Choice(AccessQuestion.KEY, "who may use it",
+            Stream.concat(Stream.of(new Question.Option(NEEDED, "as few as the uses allow")),
+                    AccessQuestion.options(List.of(AccessLevel.PUBLIC, AccessLevel.PACKAGE, AccessLevel.PRIVATE)).stream()).toList(),
+            NEEDED);
+
+    @Override
+    public String id() {
+        return "declare-type";
+    }
+
+    @Override
+    public String summary() {
+        return "Declare the class, record, interface, enum, annotation or exception that a name asks for";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return List.of(KIND_QUESTION, WHERE_QUESTION, new Question.Text(PACKAGE, "its package, when it is another", ""), VISIBILITY_QUESTION);
+    }
+
+    @Override
+    public Optional<Offer> offer(Spot spot) {
+        return missing(spot.analysis(), spot).map(missing -> new Offer(id(), title(missing), Offer.Kind.GENERATE, missing.range(), questions()));
+    }
+
+    private static Optional<Missing> missing(Analysis analysis, Spot spot) {
+        return analysis.code(spot.file().path())
+                .flatMap(code -> Missing.at(analysis, code, spot.place().caret()))
+                .filter(Missing::isType);
+    }
+
+    private static String title(Missing missing) {
+        return "declare the type " + missing.name();
+    }
+
+    @Override
+    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+        Path file = spot.file().path();
+        Analysis near = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
+        Optional<Missing> found = missing(near, spot);
+        if (found.isEmpty()) {
+            return Plan.refused(spot, "there is no name here of which a type could be declared");
+        }
+        String name = found.get().name();
+        Set<Path> files = new HashSet<>(Set.of(file));
+        analyst.snapshot().mentioning(Set.of(name)).forEach(other -> files.add(other.path()));
+        Analysis before = analyst.analyse(new Focus(files, Set.of(name), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
+        Missing missing = missing(before, spot).orElseThrow();
+        TypeUses uses = TypeUses.of(missing, before);
+        return answers.single(WHERE).filter(NESTED::equals).isPresent()
+                ? nested(missing, uses, answers, before) : inFile(missing, uses, answers, before);
+    }
+
+    private Plan nested(Missing missing, TypeUses uses, Answers answers, Analysis before) {
+        Code code = missing.code();
+        Optional<Target> target = Target.at(code, missing.range().start());
+        if (target.isEmpty()) {
+            return Plan.refused(Reason.at(code.file().path(), missing.range(), "there is no class around in which it could be"));
+        }
+        EditsByFile edits = new EditsByFile(before);
+        TypeWriter writer = edits.writer(code);
+        NewTypeText text = new NewTypeText(missing, uses, Types.ofNewType(writer, writer, code), writer);
+        NewType.Kind kind = kind(uses, answers);
+        boolean isInInterface = target.get().type().getKind().isInterface();
+        String visibility = isInInterface ? "" : AccessQuestion.said(answers).orElse(AccessLevel.PRIVATE).prefix();
+        boolean isClass = kind == NewType.Kind.CLASS || kind == NewType.Kind.EXCEPTION;
+        NewTypeText.Result type = text.of(kind, visibility + (isClass && !isInInterface ? "static " : ""));
+        if (type.objection().isPresent()) {
+            return Plan.refused(Reason.at(code.file().path(), missing.range(), type.objection().get()));
+        }
+        edits.of(code.file().path()).addAll(new Landing(target.get()).edits(List.of(
+                NewMember.added(NewMember.Kind.TYPE, missing.name(), type.lines()))));
+        return new Plan.Ready(edits.change(titled(kind, missing), Meaning.same(), List.of()), before);
+    }
+
+    private Plan inFile(Missing missing, TypeUses uses, Answers answers, Analysis before) {
+        Code code = missing.code();
+        SourceFile file = code.file();
+        String home = answers.single(PACKAGE).filter(said -> !said.isEmpty()).orElseGet(missing::home);
+        SourceRoot root = answers.single(WHERE).filter(BESIDE::equals).isPresent() ? file.root() : mainRoot(file);
+        NewFile made = NewFile.of(root, home, missing.name(), file, before.snapshot(), code.elements());
+        EditsByFile edits = new EditsByFile(before);
+        boolean isElsewhere = !file.headline().packageName().equals(home);
+        if (isElsewhere && missing.isSimple() && !missing.isImported()) {
+            edits.writer(code).importing(home + "." + missing.name());
+        }
+        NewTypeText text = new NewTypeText(missing, uses, Types.ofNewType(edits.writer(code), made.writer(), code), made.writer());
+        NewType.Kind kind = kind(uses, answers);
+        boolean isOpen = uses.files().anyMatch(other -> !other.file().headline().packageName().equals(home));
+        String visibility = AccessQuestion.said(answers).orElse(isOpen ? AccessLevel.PUBLIC : AccessLevel.PACKAGE).prefix();
+        NewTypeText.Result type = text.of(kind, visibility);
+        if (type.objection().isPresent()) {
+            return Plan.refused(Reason.at(file.path(), missing.range(), type.objection().get()));
+        }
+        Change change = edits.change(titled(kind, missing), Meaning.same(), List.of()).creating(made.with(type.lines()));
+        return new Plan.Ready(change, before);
+    }
+
+    private static String titled(NewType.Kind kind, Missing missing) {
+        return "declare the " + kind.key() + " " + missing.name();
+    }
+
+    private static NewType.Kind kind(TypeUses uses, Answers answers) {
+        return answers.single(KIND).flatMap(said -> Stream.of(NewType.Kind.values()).filter(kind -> kind.key().equals(said)).findFirst())
+                .orElseGet(uses::kind);
+    }
+
+    /** What tests ask for is main code. */
+    private static SourceRoot mainRoot(SourceFile file) {
+        boolean isTest = file.root().use() == SourceRoot.Use.TEST;
+        return file.module().roots().stream()
+                .filter(root -> isTest && root.use() == SourceRoot.Use.MAIN && root.kind() == SourceRoot.Kind.SOURCE)
+                .findFirst().orElse(file.root());
+    }
+}

@@ -1,0 +1,171 @@
+package dev.deftchisel.declare;
+
+import com.sun.source.tree.AnnotationTree;
+import com.sun.source.tree.CatchTree;
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.ParameterizedTypeTree;
+import com.sun.source.tree.ThrowTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.UnionTypeTree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Code;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+
+/** What the uses of a type that nobody declares tell about it. */
+final class TypeUses {
+
+    private final List<Missing> all;
+
+    /** @param all uses of the name, the one that is meant first */
+    private TypeUses(List<Missing> all) {
+        this.all = all;
+    }
+
+    /** All uses of a name that was found missing, in all files that were analysed. */
+    static TypeUses of(Missing missing, Analysis analysis) {
+        List<Missing> all = new ArrayList<>(List.of(missing));
+        analysis.unresolved(missing.name()).stream()
+                .filter(binding -> !(binding.file().equals(missing.code().file().path()) && binding.range().equals(missing.range())))
+                .flatMap(binding -> analysis.code(binding.file()).stream()
+                        .flatMap(code -> Missing.at(analysis, code, binding.range().start()).stream()))
+                .filter(use -> use.isType() && use.code().sharesTypesWith(missing.code()))
+                .forEach(all::add);
+        return new TypeUses(all);
+    }
+
+    /** The files in which it is used. */
+    Stream<Code> files() {
+        return all.stream().map(Missing::code).distinct();
+    }
+
+    /** The expressions that make an object of it. */
+    private Stream<TreePath> made() {
+        return all.stream().flatMap(use -> around(use, NewClassTree.class));
+    }
+
+    /** The construct that names it, type arguments aside. */
+    private static <T extends Tree> Stream<TreePath> around(Missing use, Class<T> kind) {
+        TreePath place = use.path().getParentPath();
+        if (place.getLeaf() instanceof ParameterizedTypeTree whole && whole.getType() == use.path().getLeaf()) {
+            place = place.getParentPath();
+        }
+        return kind.isInstance(place.getLeaf()) ? Stream.of(place) : Stream.empty();
+    }
+
+    /** What it is when nothing is said. */
+    NewType.Kind kind() {
+        if (all.stream().anyMatch(use -> around(use, AnnotationTree.class).findAny().isPresent())) {
+            return NewType.Kind.ANNOTATION;
+        } else if (all.stream().anyMatch(TypeUses::isThrown)) {
+            return NewType.Kind.EXCEPTION;
+        } else if (all.stream().anyMatch(TypeUses::isImplemented)) {
+            return NewType.Kind.INTERFACE;
+        }
+        Optional<TreePath> call = call();
+        if (call.isEmpty() && !constants().isEmpty()) {
+            return NewType.Kind.ENUM;
+        }
+        boolean isExtended = all.stream().anyMatch(use -> around(use, ClassTree.class).findAny().isPresent());
+        boolean isValue = call.isPresent() && !arguments().isEmpty() && above().filter(type -> !isInterface(type)).isEmpty()
+                && ((NewClassTree) call.get().getLeaf()).getClassBody() == null;
+        return isValue && !isExtended && file(call.get()).file().module().level() >= 16 ? NewType.Kind.RECORD : NewType.Kind.CLASS;
+    }
+
+    private static boolean isThrown(Missing use) {
+        TreePath place = use.path().getParentPath();
+        return place.getLeaf() instanceof MethodTree method && method.getThrows().contains(use.path().getLeaf())
+                || place.getLeaf() instanceof UnionTypeTree
+                || place.getLeaf() instanceof VariableTree && place.getParentPath().getLeaf() instanceof CatchTree
+                || place.getLeaf() instanceof NewClassTree && place.getParentPath().getLeaf() instanceof ThrowTree;
+    }
+
+    private static boolean isImplemented(Missing use) {
+        return around(use, ClassTree.class).anyMatch(path -> path.getLeaf() instanceof ClassTree type
+                && (type.getKind() == Tree.Kind.INTERFACE || type.getImplementsClause().stream()
+                .anyMatch(above -> use.code().range(above).encloses(use.range()))));
+    }
+
+    /** The call by which its state is told: that at the place that is meant, or the first one. */
+    Optional<TreePath> call() {
+        return made().findFirst();
+    }
+
+    List<? extends ExpressionTree> arguments() {
+        return call().map(path -> ((NewClassTree) path.getLeaf()).getArguments()).orElse(List.of());
+    }
+
+    /** The file in which something stands. */
+    Code file(TreePath path) {
+        return files().filter(code -> code.unit() == path.getCompilationUnit()).findFirst().orElseThrow();
+    }
+
+    /** What is named like a constant of it. */
+    List<String> constants() {
+        return all.stream().map(use -> use.path().getParentPath())
+                .filter(place -> place.getLeaf() instanceof MemberSelectTree
+                        && !(place.getParentPath().getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() == place.getLeaf()))
+                .map(place -> ((MemberSelectTree) place.getLeaf()).getIdentifier().toString())
+                .filter(name -> name.matches("\\p{Lu}[\\p{Lu}\\p{N}_]*"))
+                .distinct()
+                .toList();
+    }
+
+    /** The type arguments where it has any, as they are told first. */
+    List<TypeMirror> typeArguments() {
+        return all.stream().flatMap(use -> arguments(use).stream()).filter(found -> !found.isEmpty()).findFirst().orElse(List.of());
+    }
+
+    private static Optional<List<TypeMirror>> arguments(Missing use) {
+        TreePath place = use.path().getParentPath();
+        if (!(place.getLeaf() instanceof ParameterizedTypeTree whole) || whole.getType() != use.path().getLeaf()) {
+            return Optional.empty();
+        }
+        return Optional.of(whole.getTypeArguments().stream()
+                .map(argument -> use.code().type(new TreePath(place, argument))
+                        .orElseGet(() -> use.code().types().getNoType(TypeKind.NONE)))
+                .toList());
+    }
+
+    /** What an object of it must be where it is made. */
+    Optional<DeclaredType> above() {
+        return made().flatMap(path -> new Wanted(file(path)).of(path).stream())
+                .filter(TypeUses::mayBeAbove)
+                .map(type -> (DeclaredType) type)
+                .findFirst();
+    }
+
+    private static boolean mayBeAbove(TypeMirror type) {
+        boolean isDeclared = type.getKind() == TypeKind.DECLARED && !Types.namesVariable(type);
+        return isDeclared && type instanceof DeclaredType declared
+                && (declared.asElement().getKind() == ElementKind.CLASS || isInterface(declared))
+                && !declared.asElement().getModifiers().contains(Modifier.FINAL)
+                && !declared.asElement().getModifiers().contains(Modifier.SEALED)
+                && !type.toString().equals("java.lang.Object") && !type.toString().equals("java.lang.RuntimeException")
+                && declared.getTypeArguments().stream().noneMatch(argument -> argument.getKind() == TypeKind.ERROR
+                || argument.getKind() == TypeKind.WILDCARD);
+    }
+
+    static boolean isInterface(DeclaredType type) {
+        return type.asElement().getKind() == ElementKind.INTERFACE;
+    }
+
+    /** The elements of an annotation that are given a value, where it is one. */
+    Optional<TreePath> annotation() {
+        return all.stream().flatMap(use -> around(use, AnnotationTree.class)).findFirst();
+    }
+}

@@ -1,0 +1,82 @@
+package dev.deftchisel.rewrite;
+
+import dev.deftchisel.change.FileChange;
+import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.source.Tokens;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.SourceRoot;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javax.lang.model.util.Elements;
+
+/** A file that is made for one type: the header that a neighbour has, the package, the imports, the type (JLS 7.3, 7.6). */
+public final class NewFile {
+
+    private final SourceFile draft;
+    private final Layout layout;
+    private final int body;
+    private final TypeWriter writer;
+
+    private NewFile(SourceFile draft, Layout layout, int body, Elements elements) {
+        this.draft = draft;
+        this.layout = layout;
+        this.body = body;
+        this.writer = new TypeWriter(draft, elements);
+    }
+
+    /**
+     * The file of a top-level type.
+     *
+     * @param root        in which it is found by its package
+     * @param packageName empty for the unnamed package
+     * @param type        its simple name
+     * @param neighbour   a file that tells header, line ends and indentation
+     * @param snapshot    that the file comes to
+     * @param elements    of the code that it will be with
+     * @throws IllegalArgumentException when the root is not one of the workspace
+     */
+    public static NewFile of(SourceRoot root, String packageName, String type, SourceFile neighbour, Snapshot snapshot, Elements elements) {
+        Layout layout = Layout.of(neighbour);
+        String end = layout.lineEnd();
+        String head = header(neighbour, end) + (packageName.isEmpty() ? "" : "package " + packageName + ";" + end + end);
+        Path path = root.folder().resolve(packageName.replace('.', '/')).resolve(type + ".java");
+        // the name of the type is there from the start, so that no other of that name is imported
+        Snapshot with = snapshot.with(Map.of(path, Optional.of(head + "class " + type + " {" + end + "}" + end)), Map.of());
+        return new NewFile(with.file(path).orElseThrow(() -> new IllegalArgumentException(root + " is not a root of the workspace")),
+                layout, head.length(), elements);
+    }
+
+    /** What is said above the package, such as a licence. */
+    private static String header(SourceFile neighbour, String end) {
+        Tokens tokens = neighbour.tokens();
+        int start = tokens.code(0);
+        boolean isAboveAll = start < tokens.count() && start > 0 && tokens.kind(0).isComment() && tokens.kind(0) != TokenKind.WHITE_SPACE
+                && neighbour.skeleton().packageRange().length() > 0;
+        return isAboveAll ? neighbour.content().substring(0, tokens.start(start)).stripTrailing() + end : "";
+    }
+
+    /** Where it will be. */
+    public Path path() {
+        return draft.path();
+    }
+
+    /** Writes types in it, and collects the imports. */
+    public TypeWriter writer() {
+        return writer;
+    }
+
+    /**
+     * The file with its type.
+     *
+     * @param lines the type, each level indented by four blanks
+     */
+    public FileChange with(List<String> lines) {
+        FileChange imports = new FileChange(draft.path(), Optional.empty(),
+                draft.text().with(draft.content().substring(0, body)), writer.imports());
+        return FileChange.created(draft.path(), draft.text().charset(),
+                imports.after().content() + layout.text(lines, "") + layout.lineEnd());
+    }
+}
