@@ -26,8 +26,12 @@ module dev.deftchisel.core {
     uses dev.deftchisel.workspace.ProjectReader;
 
     provides dev.deftchisel.operation.Operation with
+            dev.deftchisel.declare.BindParametersOperation,
+            dev.deftchisel.declare.DeclareCasesOperation,
             dev.deftchisel.declare.DeclareConstructorOperation,
+            dev.deftchisel.declare.DeclareLabelOperation,
             dev.deftchisel.declare.DeclareMethodOperation,
+            dev.deftchisel.declare.DeclareParameterOperation,
             dev.deftchisel.declare.DeclareTypeOperation,
             dev.deftchisel.declare.DeclareVariableOperation,
             dev.deftchisel.extract.ExtractConstantOperation,

@@ -72,7 +72,7 @@ final class ElementKeys {
 
     private SymbolKey compute(Element element) {
         // the initialiser of a field is a method without a type, in which a lambda may declare variables
-        if (element.asType() == null || element.asType().getKind() == TypeKind.ERROR) {
+        if (element.asType() == null || element.asType().getKind() == TypeKind.ERROR || isStandIn(element)) {
             return new SymbolKey.Unknown(element.getSimpleName().toString());
         }
         return switch (element.getKind()) {
@@ -86,6 +86,11 @@ final class ElementKeys {
             case PARAMETER -> libraryParameter((VariableElement) element);
             default -> new SymbolKey.Unknown(element.getSimpleName().toString());
         };
+    }
+
+    /** Whether it is what the compiler takes for a name that it gave up on, such as the label of a switch: a class {@code <any?>}. */
+    private static boolean isStandIn(Element element) {
+        return element.getKind() == ElementKind.CLASS && element.getSimpleName().toString().startsWith("<");
     }
 
     /**

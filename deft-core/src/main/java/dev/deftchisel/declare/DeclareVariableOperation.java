@@ -14,8 +14,10 @@ import dev.deftchisel.operation.Question;
 import dev.deftchisel.rewrite.Layout;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
+import javax.lang.model.util.ElementFilter;
 
 /** Declares the variable that a name asks for: a local one, a field, or a constant. */
 public final class DeclareVariableOperation extends DeclareOperation {
@@ -64,6 +66,11 @@ public final class DeclareVariableOperation extends DeclareOperation {
     @Override
     Declared declared(List<Missing> uses, Target owner, Answers answers, Types types, Analysis before) {
         Missing missing = uses.get(0);
+        if (missing.isEnumConstant()) {
+            return enumConstant(missing, owner);
+        } else if (missing.isElement()) {
+            return element(missing, owner, types);
+        }
         String as = answers.single(AS).filter(said -> !said.equals("use")).orElse(standard(missing));
         Optional<TypeMirror> type = uses.stream().flatMap(use -> type(use, types).stream()).findFirst();
         Optional<String> said = answers.single(TYPE).filter(text -> !text.isEmpty());
@@ -83,6 +90,32 @@ public final class DeclareVariableOperation extends DeclareOperation {
                 List.of(head + written.get() + " " + missing.name() + (isConstant ? " = " + value : "") + ";"))));
     }
 
+    /** A constant, with stand-ins for what its constructor must have. */
+    private static Declared enumConstant(Missing missing, Target owner) {
+        String arguments = ElementFilter.constructorsIn(owner.type().getEnclosedElements()).stream()
+                .min((one, other) -> Integer.compare(one.getParameters().size(), other.getParameters().size()))
+                .filter(fewest -> !fewest.getParameters().isEmpty())
+                .map(fewest -> fewest.getParameters().stream().map(parameter -> StandIn.value(parameter.asType()))
+                        .collect(Collectors.joining(", ", "(", ")")))
+                .orElse("");
+        return new Declared.Members("declare the constant " + owner.name() + "." + missing.name(), List.of(
+                NewMember.added(NewMember.Kind.ENUM_CONSTANT, missing.name(), List.of(missing.name() + arguments))));
+    }
+
+    /** An element with a default, since it may be used elsewhere without a value. */
+    private static Declared element(Missing missing, Target owner, Types types) {
+        AssignmentTree given = (AssignmentTree) missing.path().getParentPath().getLeaf();
+        Optional<TypeMirror> type = types.of(new TreePath(missing.path().getParentPath(), given.getExpression()));
+        Optional<String> written = type.flatMap(types::member);
+        if (written.isEmpty()) {
+            return new Declared.Refused("the type of '" + missing.code().text(given.getExpression()) + "' is not known; declare what it needs first");
+        }
+        String standard = type.get().getKind().isPrimitive() ? " default " + StandIn.value(type.get())
+                : written.get().equals("String") ? " default \"\"" : type.get().getKind() == TypeKind.ARRAY ? " default {}" : "";
+        return new Declared.Members("declare the element " + owner.name() + "." + missing.name(), List.of(NewMember.added(
+                NewMember.Kind.METHOD, missing.name(), List.of(written.get() + " " + missing.name() + "()" + standard + ";"))));
+    }
+
     private static Optional<TreePath> assignment(Missing missing) {
         TreePath parent = missing.path().getParentPath();
         return parent.getLeaf() instanceof AssignmentTree assignment && assignment.getVariable() == missing.path().getLeaf()
@@ -100,7 +133,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
     }
 
     /** What it is assigned, or what its place asks for. */
-    private static Optional<TypeMirror> type(Missing missing, Types types) {
+    static Optional<TypeMirror> type(Missing missing, Types types) {
         Optional<TreePath> assignment = assignment(missing);
         return assignment.isPresent()
                 ? types.of(new TreePath(assignment.get(), ((AssignmentTree) assignment.get().getLeaf()).getExpression()))

@@ -3,6 +3,8 @@ package dev.deftchisel.declare;
 import com.sun.source.tree.AnnotatedTypeTree;
 import com.sun.source.tree.AnnotationTree;
 import com.sun.source.tree.ArrayTypeTree;
+import com.sun.source.tree.AssignmentTree;
+import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.ExpressionTree;
@@ -16,6 +18,8 @@ import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.SwitchExpressionTree;
+import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.tree.TypeParameterTree;
@@ -31,6 +35,7 @@ import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
@@ -48,6 +53,7 @@ import javax.lang.model.type.TypeMirror;
  */
 record Missing(Code code, TreePath path, String name, Range range, boolean isInside) {
 
+    private static final Pattern CONSTANT_NAME = Pattern.compile("\\p{Lu}[\\p{Lu}\\p{N}_]*");
     private static final Pattern TYPE_NAME = Pattern.compile("\\p{Lu}.*\\p{Ll}.*");
 
     /** The one that an offset touches; empty when all is declared there. */
@@ -188,10 +194,46 @@ record Missing(Code code, TreePath path, String name, Range range, boolean isIns
         }
         Optional<TreePath> object = object();
         if (object.isEmpty()) {
-            return code.enclosingType(path);
+            return chosenFrom().or(this::annotation).or(() -> code.enclosingType(path));
         }
         Optional<TypeMirror> type = isOfType() ? object.flatMap(code::element).map(element -> element.asType()) : object.flatMap(code::type);
         return type.flatMap(Missing::element);
+    }
+
+    /** The enum of whose constants a {@code switch} chooses, where it is a label (JLS 14.11.1). */
+    private Optional<TypeElement> chosenFrom() {
+        TreePath place = path.getParentPath();
+        // later compilers have a tree of its own for the constant of a label
+        TreePath group = place.getLeaf() instanceof CaseTree ? place : place.getParentPath();
+        if (group == null || !(group.getLeaf() instanceof CaseTree label)
+                || label.getExpressions().stream().noneMatch(one -> one == path.getLeaf())) {
+            return Optional.empty();
+        }
+        Tree choice = group.getParentPath().getLeaf();
+        ExpressionTree selector = choice instanceof SwitchTree statement ? statement.getExpression() : ((SwitchExpressionTree) choice).getExpression();
+        return code.type(new TreePath(group.getParentPath(), selector)).flatMap(Missing::element)
+                .filter(type -> type.getKind() == ElementKind.ENUM);
+    }
+
+    /** The annotation whose element it is (JLS 9.7.1). */
+    private Optional<TypeElement> annotation() {
+        TreePath place = path.getParentPath();
+        return place.getLeaf() instanceof AssignmentTree assignment && assignment.getVariable() == path.getLeaf()
+                && place.getParentPath().getLeaf() instanceof AnnotationTree around
+                ? code.element(new TreePath(place.getParentPath(), around.getAnnotationType()))
+                .filter(type -> type.getKind() == ElementKind.ANNOTATION_TYPE).map(type -> (TypeElement) type)
+                : Optional.empty();
+    }
+
+    /** Whether it is an element of an annotation, which is given a value. */
+    boolean isElement() {
+        return annotation().isPresent();
+    }
+
+    /** Whether it is a constant of an enum, by where it stands or how it is named. */
+    boolean isEnumConstant() {
+        return call().isEmpty() && (chosenFrom().isPresent() || isOfType() && CONSTANT_NAME.matcher(name).matches()
+                && owner().filter(type -> type.getKind() == ElementKind.ENUM).isPresent());
     }
 
     /** Whether there is no object that it could belong to. */

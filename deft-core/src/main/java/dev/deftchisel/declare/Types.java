@@ -39,6 +39,12 @@ final class Types {
         this.isSameType = isSameType;
     }
 
+    /** Types that are not written. */
+    static Types ofNothing(Code code) {
+        TypeWriter writer = new TypeWriter(code);
+        return new Types(writer, writer, code, false);
+    }
+
     /** Types in the declaration of a type that is not there yet. */
     static Types ofNewType(TypeWriter here, TypeWriter there, Code code) {
         return new Types(here, there, code, false);

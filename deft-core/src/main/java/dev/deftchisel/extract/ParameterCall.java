@@ -11,6 +11,7 @@ import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.operation.Reason;
+import dev.deftchisel.rewrite.CallArguments;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.Precedence;
@@ -18,7 +19,6 @@ import dev.deftchisel.rewrite.Transplant;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.rewrite.Written;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.Tokens;
 import java.util.List;
 import java.util.Optional;
 import java.util.SortedMap;
@@ -110,7 +110,7 @@ final class ParameterCall {
     }
 
     private List<? extends ExpressionTree> arguments() {
-        return path.getLeaf() instanceof MethodInvocationTree call ? call.getArguments() : ((NewClassTree) path.getLeaf()).getArguments();
+        return new CallArguments(code, path).all();
     }
 
     /** What the method is called on, where that is written and is an object. */
@@ -131,23 +131,9 @@ final class ParameterCall {
      * @return empty when a type would have to be written that has no name
      */
     Optional<Edit> edit(TypeMirror type, int index) {
-        List<? extends ExpressionTree> arguments = arguments();
-        boolean isBefore = index < arguments.size();
-        NewCode text = new NewCode(code.file()).write(arguments.isEmpty() || isBefore ? "" : ", ");
-        boolean isWritten = write(text, type);
-        text.write(isBefore ? ", " : "");
-        int offset = isBefore ? code.range(arguments.get(index)).start()
-                : arguments.isEmpty() ? opening() : code.range(arguments.get(arguments.size() - 1)).end();
-        return isWritten ? Optional.of(text.at(offset)) : Optional.empty();
-    }
-
-    /** Behind the parenthesis that opens the empty list of arguments. */
-    private int opening() {
-        Tokens tokens = code.tokens();
-        int close = path.getLeaf() instanceof NewClassTree made && made.getClassBody() != null
-                ? tokens.codeBefore(tokens.at(code.range(made.getClassBody()).start() - 1))
-                : tokens.at(code.range(path.getLeaf()).end() - 1);
-        return tokens.end(tokens.codeBefore(close - 1));
+        boolean[] isWritten = {false};
+        Edit edit = new CallArguments(code, path).with(index, text -> isWritten[0] = write(text, type));
+        return isWritten[0] ? Optional.of(edit) : Optional.empty();
     }
 
     private boolean write(NewCode text, TypeMirror type) {

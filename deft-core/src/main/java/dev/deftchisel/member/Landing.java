@@ -60,6 +60,8 @@ public final class Landing {
             if (member.instead().isPresent()) {
                 Range range = Layout.withDocumentation(code.file(), code.range(member.instead().get()));
                 edits.add(new NewCode(code.file()).write(layout.text(member.lines(), indent)).replacing(range));
+            } else if (member.kind() == NewMember.Kind.ENUM_CONSTANT) {
+                edits.add(enumConstant(member));
             } else {
                 added.computeIfAbsent(offset(member.kind()), at -> new ArrayList<>()).add(member);
             }
@@ -96,6 +98,19 @@ public final class Landing {
         return isSameLine ? text.replacing(gap) : text.at(offset);
     }
 
+    /** One more in the list of constants (JLS 8.9.1), on a line of its own where each is. */
+    private Edit enumConstant(NewMember member) {
+        List<Range> all = members.stream().filter(this::isEnumConstant).map(code::range).toList();
+        NewCode text = new NewCode(code.file());
+        if (all.isEmpty()) {
+            return text.write(layout.lineEnd() + indent + layout.text(member.lines(), indent) + (members.isEmpty() ? "" : ";")).at(body.opening());
+        }
+        Range last = all.get(all.size() - 1);
+        String gap = all.size() == 1 ? " " : code.text(new Range(all.get(all.size() - 2).end(), last.start()));
+        boolean isOnLines = gap.indexOf('\n') >= 0;
+        return text.write("," + (isOnLines ? layout.lineEnd() + indent : " ") + layout.text(member.lines(), indent)).at(last.end());
+    }
+
     /** The white space behind an offset. */
     private Range gap(int offset) {
         Tokens tokens = code.tokens();
@@ -110,7 +125,7 @@ public final class Landing {
         Optional<Tree> constructor = last(this::isConstructor).or(() -> field);
         Optional<Tree> accessor = last(this::isAccessor).or(() -> constructor);
         return switch (kind) {
-            case CONSTANT -> constant.map(this::behind).orElseGet(body::opening);
+            case ENUM_CONSTANT, CONSTANT -> constant.map(this::behind).orElseGet(body::opening);
             case FIELD -> field.map(this::behind).orElseGet(body::opening);
             case CONSTRUCTOR -> constructor.map(this::behind).orElseGet(body::opening);
             case ACCESSOR -> accessor.map(this::behind).orElseGet(body::opening);

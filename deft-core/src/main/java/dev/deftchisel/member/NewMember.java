@@ -16,6 +16,8 @@ public record NewMember(Kind kind, String name, List<String> lines, Optional<Tre
 
     /** Among what a member belongs. */
     public enum Kind {
+        /** Behind the last constant of an enum. */
+        ENUM_CONSTANT,
         /** Behind the constants at the start. */
         CONSTANT,
         /** Behind the fields at the start. */

@@ -87,8 +87,13 @@ public final class Tokens {
 
     /** The names that stand in the text. */
     public Set<String> names() {
+        return names(new Range(0, content.length()));
+    }
+
+    /** The names that stand in a range. */
+    public Set<String> names(Range range) {
         Set<String> names = new HashSet<>();
-        for (int i = 0; i < count; i++) {
+        for (int i = range.length() == 0 ? count : at(range.start()); i < count && start(i) < range.end(); i++) {
             if (kinds[i] == TokenKind.IDENTIFIER.ordinal()) {
                 names.add(name(i));
             }

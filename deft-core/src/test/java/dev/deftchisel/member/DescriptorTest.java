@@ -1,4 +1,4 @@
-package dev.deftchisel.extract;
+package dev.deftchisel.member;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
@@ -9,14 +9,14 @@ class DescriptorTest {
 
     @Test
     void itComesWhereItIsDeclared() {
-        assertEquals("(I)V", ParameterEdits.withParameter("()V", 0, "I"));
-        assertEquals("(IJ)V", ParameterEdits.withParameter("(I)V", 1, "J"));
-        assertEquals("(JI)V", ParameterEdits.withParameter("(I)V", 0, "J"));
+        assertEquals("(I)V", AddedParameter.withParameter("()V", 0, "I"));
+        assertEquals("(IJ)V", AddedParameter.withParameter("(I)V", 1, "J"));
+        assertEquals("(JI)V", AddedParameter.withParameter("(I)V", 0, "J"));
     }
 
     @Test
     void arraysAndClassesAreOneParameterEach() {
         assertEquals("([[ILharbour/Berth;Z[Ljava/lang/String;)V",
-                ParameterEdits.withParameter("([[ILharbour/Berth;[Ljava/lang/String;)V", 2, "Z"));
+                AddedParameter.withParameter("([[ILharbour/Berth;[Ljava/lang/String;)V", 2, "Z"));
     }
 }

@@ -1,4 +1,4 @@
-package dev.deftchisel.extract;
+package dev.deftchisel.member;
 
 import com.sun.source.tree.AnnotationTree;
 import com.sun.source.tree.MethodTree;
@@ -17,7 +17,7 @@ import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 
 /** The head of a method that gets one more parameter: the last one, or the last before those of any number. */
-final class ParameterHead {
+public final class ParameterHead {
 
     private final Code code;
     private final TreePath method;
@@ -25,7 +25,7 @@ final class ParameterHead {
     private final int name;
 
     /** @param name where the name of the method ends */
-    ParameterHead(Code code, TreePath method, int name) {
+    public ParameterHead(Code code, TreePath method, int name) {
         this.code = code;
         this.method = method;
         this.tree = (MethodTree) method.getLeaf();
@@ -33,7 +33,7 @@ final class ParameterHead {
     }
 
     /** The index that the new parameter gets. */
-    int index() {
+    public int index() {
         return tree.getParameters().size() - (isVarArgs() ? 1 : 0);
     }
 
@@ -42,7 +42,7 @@ final class ParameterHead {
     }
 
     /** Declares the parameter in place. */
-    Edit declared(String type, Consumer<NewCode> given) {
+    public Edit declared(String type, Consumer<NewCode> given) {
         NewCode text = new NewCode(code.file());
         if (tree.getParameters().isEmpty()) {
             text.write(type + " ");
@@ -79,7 +79,7 @@ final class ParameterHead {
      *
      * @param indent of the line it is written on
      */
-    void copied(NewCode text, String newLine, String type, String parameter) {
+    public void copied(NewCode text, String newLine, String type, String parameter) {
         modifiers(text, newLine);
         if (!tree.getTypeParameters().isEmpty()) {
             carry(text.write("<"), tree.getTypeParameters()).write("> ");

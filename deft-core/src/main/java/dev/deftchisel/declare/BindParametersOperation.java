@@ -1,0 +1,136 @@
+package dev.deftchisel.declare;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.member.KeptParameters;
+import dev.deftchisel.member.Target;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.EditsByFile;
+import dev.deftchisel.source.Range;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.Element;
+import javax.lang.model.type.TypeMirror;
+
+/** Has a constructor keep the parameters that nobody uses in fields, those that are there or new ones. */
+public final class BindParametersOperation implements Operation {
+
+    /** The key of the parameters. */
+    public static final String MEMBERS = "members";
+
+    @Override
+    public String id() {
+        return "bind-parameters";
+    }
+
+    @Override
+    public String summary() {
+        return "Keep what a constructor is given, and does not use, in fields";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return List.of(new Question.Members(MEMBERS, "the parameters", List.of(), List.of()));
+    }
+
+    /**
+     * A constructor with what it does not use.
+     *
+     * @param parameters their types, in order
+     */
+    private record Idle(Target target, TreePath constructor, Map<String, TypeMirror> parameters) {
+    }
+
+    @Override
+    public Optional<Offer> offer(Spot spot) {
+        return idle(spot.analysis(), spot).map(idle -> {
+            List<String> names = List.copyOf(idle.parameters().keySet());
+            return new Offer(id(), "keep " + String.join(", ", names) + " in " + (names.size() == 1 ? "a field" : "fields"),
+                    Offer.Kind.GENERATE, spot.place().selection(), List.of(new Question.Members(MEMBERS, "the parameters", names, chosen(idle, spot))));
+        });
+    }
+
+    /** The one at the caret, or all. */
+    private static List<String> chosen(Idle idle, Spot spot) {
+        Code code = idle.target().code();
+        Range caret = spot.place().selection();
+        List<String> at = ((MethodTree) idle.constructor().getLeaf()).getParameters().stream()
+                .filter(parameter -> code.range(parameter).encloses(caret))
+                .map(parameter -> parameter.getName().toString())
+                .filter(idle.parameters()::containsKey).toList();
+        return at.isEmpty() ? List.copyOf(idle.parameters().keySet()) : at;
+    }
+
+    private static Optional<Idle> idle(Analysis analysis, Spot spot) {
+        Optional<Code> code = analysis.code(spot.file().path());
+        return code.flatMap(known -> known.around(spot.place().selection()).stream()
+                .filter(path -> path.getLeaf() instanceof MethodTree method && method.getReturnType() == null && method.getBody() != null
+                        && path.getParentPath().getLeaf() instanceof ClassTree && isAtHead(known, method, spot.place().selection()))
+                .findFirst()
+                .flatMap(path -> Target.at(known, known.range(path.getLeaf()).start())
+                        .filter(target -> !target.isRecord()).map(target -> idle(target, path))))
+                .filter(idle -> !idle.parameters().isEmpty());
+    }
+
+    private static boolean isAtHead(Code code, MethodTree method, Range place) {
+        return place.end() <= code.range(method.getBody()).start() + 1;
+    }
+
+    private static Idle idle(Target target, TreePath constructor) {
+        Code code = target.code();
+        // read off the text, since an offer looks at the head only
+        Set<String> used = code.tokens().names(code.range(((MethodTree) constructor.getLeaf()).getBody()));
+        KeptParameters kept = new KeptParameters(target, constructor);
+        Map<String, TypeMirror> idle = new LinkedHashMap<>();
+        for (VariableTree parameter : ((MethodTree) constructor.getLeaf()).getParameters()) {
+            Optional<Element> element = code.element(new TreePath(constructor, parameter));
+            String name = parameter.getName().toString();
+            if (element.isPresent() && !used.contains(name) && kept.canKeep(name, element.get().asType())) {
+                idle.put(name, element.get().asType());
+            }
+        }
+        return new Idle(target, constructor, idle);
+    }
+
+    @Override
+    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+        Range selection = spot.place().selection();
+        Analysis near = analyst.analyse(Focus.around(spot.file().path(), selection).deeply());
+        Optional<Idle> found = idle(near, spot);
+        if (found.isEmpty()) {
+            return Plan.refused(spot, "there is no constructor here with a parameter that nobody uses");
+        }
+        Idle idle = found.get();
+        List<String> names = answers.several(MEMBERS).orElseGet(() -> chosen(idle, spot));
+        Optional<String> unknown = names.stream().filter(name -> !idle.parameters().containsKey(name)).findFirst();
+        if (unknown.isPresent()) {
+            return Plan.refused(spot, "there is no unused parameter '" + unknown.get() + "' here; there are " + String.join(", ", idle.parameters().keySet()));
+        }
+        Map<String, TypeMirror> chosen = new LinkedHashMap<>();
+        names.forEach(name -> chosen.put(name, idle.parameters().get(name)));
+        // a new field may be found where another of its name was
+        Focus focus = new Focus(Set.of(spot.file().path()), Set.copyOf(names), Set.of(),
+                Map.of(spot.file().path(), List.of(idle.target().code().range(idle.target().tree()))), true)
+                .andFiles(analyst.snapshot().mentioning(Set.copyOf(names)).stream().map(source -> source.path()).toList());
+        Analysis before = analyst.analyse(focus);
+        Idle whole = idle(before, spot).orElse(idle);
+        EditsByFile edits = new EditsByFile(before);
+        edits.of(spot.file().path()).addAll(new KeptParameters(whole.target(), whole.constructor()).keep(chosen, edits.writer(whole.target().code())));
+        return new Plan.Ready(edits.change("keep " + String.join(", ", names) + " in " + idle.target().shown(), Meaning.same(), List.of()), before);
+    }
+}
