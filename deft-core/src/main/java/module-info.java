@@ -27,6 +27,7 @@ module dev.deftchisel.core {
 
     provides dev.deftchisel.operation.Operation with
             dev.deftchisel.declare.BindParametersOperation,
+            dev.deftchisel.declare.DeclareAllOperation,
             dev.deftchisel.declare.DeclareCasesOperation,
             dev.deftchisel.declare.DeclareConstructorOperation,
             dev.deftchisel.declare.DeclareLabelOperation,

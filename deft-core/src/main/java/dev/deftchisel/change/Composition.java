@@ -1,17 +1,14 @@
 package dev.deftchisel.change;
 
-import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Stream;
 
@@ -98,14 +95,12 @@ public final class Composition {
         first.files().forEach(file -> files.put(file.path(), file));
         for (FileChange file : second.effective()) {
             FileChange known = files.get(file.path());
-            files.put(file.path(), known == null ? new FileChange(file.path(), Optional.empty(), file.before(), edits(file))
+            files.put(file.path(), known == null ? file.withEdits(edits(file))
                     : known.withEdits(edits(file)));
         }
         List<String> notes = new ArrayList<>(first.notes());
         second.notes().stream().filter(note -> !notes.contains(note)).forEach(notes::add);
-        Set<SymbolKey> opened = new HashSet<>(first.meaning().opened());
-        opened.addAll(second.meaning().opened());
-        return new Change(first.title(), List.copyOf(files.values()), first.meaning().opening(opened), notes);
+        return new Change(first.title(), List.copyOf(files.values()), first.meaning().and(second.meaning()), notes);
     }
 
     /** Pieces of the text between the changes. */

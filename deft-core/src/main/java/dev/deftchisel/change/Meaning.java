@@ -1,6 +1,7 @@
 package dev.deftchisel.change;
 
 import dev.deftchisel.analysis.SymbolKey;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
@@ -57,6 +58,24 @@ public record Meaning(
     /** The same, but for types that get members. */
     public Meaning extending(Set<SymbolKey> types) {
         return new Meaning(names, packages, descriptors, opened, rewritten, types);
+    }
+
+    /** What this and a change after it do, of which neither renames or gives other parameters to the same. */
+    Meaning and(Meaning other) {
+        return new Meaning(both(names, other.names), both(packages, other.packages), both(descriptors, other.descriptors),
+                both(opened, other.opened), both(rewritten, other.rewritten), both(extended, other.extended));
+    }
+
+    private static <K> Map<K, String> both(Map<K, String> one, Map<K, String> other) {
+        Map<K, String> both = new HashMap<>(one);
+        both.putAll(other);
+        return both;
+    }
+
+    private static Set<SymbolKey> both(Set<SymbolKey> one, Set<SymbolKey> other) {
+        Set<SymbolKey> both = new HashSet<>(one);
+        both.addAll(other);
+        return both;
     }
 
     /** The binary name that a type has afterwards. */

@@ -65,7 +65,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
         if (parameters.objection().isPresent()) {
             return new Declared.Refused(parameters.objection().get());
         }
-        Optional<TypeMirror> result = result(uses);
+        Optional<TypeMirror> result = result(uses).or(() -> new NameHints(missing.code()).of(call, missing.name()));
         Optional<String> type = answers.single(RESULT).filter(said -> !said.isEmpty()).or(() -> result.flatMap(types::member));
         if (type.isEmpty()) {
             return new Declared.Refused("the call does not tell what " + missing.name() + " hands back; say it (result)");

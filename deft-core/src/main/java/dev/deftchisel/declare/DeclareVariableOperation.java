@@ -72,7 +72,8 @@ public final class DeclareVariableOperation extends DeclareOperation {
             return element(missing, owner, types);
         }
         String as = answers.single(AS).filter(said -> !said.equals("use")).orElse(standard(missing));
-        Optional<TypeMirror> type = uses.stream().flatMap(use -> type(use, types).stream()).findFirst();
+        Optional<TypeMirror> type = uses.stream().flatMap(use -> type(use, types).stream()).findFirst()
+                .or(() -> new NameHints(missing.code()).of(missing.path(), missing.name()));
         Optional<String> said = answers.single(TYPE).filter(text -> !text.isEmpty());
         Optional<String> written = said.or(() -> type.flatMap(as.equals(LOCAL) ? types::local : types::member));
         if (written.isEmpty()) {

@@ -26,6 +26,8 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
@@ -111,6 +113,8 @@ final class Wanted {
         return switch (binary.getKind()) {
             case CONDITIONAL_AND, CONDITIONAL_OR -> primitive(TypeKind.BOOLEAN);
             case LEFT_SHIFT, RIGHT_SHIFT, UNSIGNED_RIGHT_SHIFT -> primitive(TypeKind.INT);
+            case LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL ->
+                    known(code.type(new TreePath(path, other))).or(() -> primitive(TypeKind.INT));
             // what is joined to a text may be anything, and mostly is one
             default -> known(code.type(new TreePath(path, other)));
         };
@@ -144,15 +148,62 @@ final class Wanted {
                 .flatMap(type -> known(Optional.of(type)));
     }
 
-    /** The parameter of the one method or constructor that can be meant. */
+    /**
+     * The parameter of the one method or constructor that can be meant. Where several can, the other arguments tell: one that
+     * takes just these, or takes the value for the same as one of them.
+     */
     private Optional<TypeMirror> parameter(TreePath call, List<? extends ExpressionTree> arguments, Tree value) {
         int index = arguments.indexOf(value);
         // an argument without a type lets the compiler take any overload
-        List<ExecutableElement> meant = candidates(call, arguments.size());
-        return meant.size() != 1 || index >= meant.get(0).getParameters().size() ? Optional.empty()
-                : known(Optional.of(meant.get(0).getParameters().get(index).asType()))
+        List<ExecutableElement> meant = candidates(call, arguments.size()).stream()
+                .filter(method -> index < method.getParameters().size())
+                .filter(method -> others(call, arguments, index).allMatch(other -> takes(method, other, argument(call, arguments, other))))
+                .toList();
+        List<ExecutableElement> values = meant.stream().filter(method -> !isFunction(method.getParameters().get(index).asType())).toList();
+        List<ExecutableElement> exact = values.stream()
+                .filter(method -> others(call, arguments, index).findAny().isPresent() && others(call, arguments, index)
+                        .allMatch(other -> isExactly(method, other, argument(call, arguments, other))))
+                .toList();
+        Optional<TypeMirror> told = (meant.size() == 1 ? meant : values.size() == 1 ? values : exact.size() == 1 ? exact : List.<ExecutableElement>of())
+                .stream().findFirst().map(method -> (TypeMirror) method.getParameters().get(index).asType())
+                .flatMap(type -> known(Optional.of(type)))
                 .filter(type -> type.getKind() != TypeKind.TYPEVAR && !type.toString().equals("java.lang.Object"))
                 .map(this::withoutVariables);
+        return told.or(() -> sameAsOther(call, arguments, index, values));
+    }
+
+    /** The arguments besides one that have a type. */
+    private Stream<Integer> others(TreePath call, List<? extends ExpressionTree> arguments, int index) {
+        return IntStream.range(0, arguments.size()).boxed()
+                .filter(other -> other != index && known(code.type(new TreePath(call, arguments.get(other)))).isPresent());
+    }
+
+    private TypeMirror argument(TreePath call, List<? extends ExpressionTree> arguments, int index) {
+        return code.type(new TreePath(call, arguments.get(index))).orElseThrow();
+    }
+
+    private boolean takes(ExecutableElement method, int index, TypeMirror argument) {
+        return index < method.getParameters().size() && code.types().isAssignable(code.types().erasure(argument),
+                code.types().erasure(method.getParameters().get(index).asType()));
+    }
+
+    private boolean isExactly(ExecutableElement method, int index, TypeMirror argument) {
+        return code.types().isSameType(code.types().erasure(argument), code.types().erasure(method.getParameters().get(index).asType()));
+    }
+
+    private boolean isFunction(TypeMirror type) {
+        return type instanceof DeclaredType declared && ((TypeElement) declared.asElement()).getAnnotationMirrors().stream()
+                .anyMatch(one -> one.getAnnotationType().toString().equals("java.lang.FunctionalInterface"));
+    }
+
+    /** Where any object is taken besides another, as by an assertion, the value is what the other one is. */
+    private Optional<TypeMirror> sameAsOther(TreePath call, List<? extends ExpressionTree> arguments, int index, List<ExecutableElement> meant) {
+        return others(call, arguments, index)
+                .filter(other -> meant.stream().anyMatch(method -> code.types().isSameType(
+                        method.getParameters().get(index).asType(), method.getParameters().get(other).asType())))
+                .map(other -> argument(call, arguments, other))
+                .filter(type -> type.getKind() != TypeKind.NULL)
+                .findFirst();
     }
 
     /** Type variables of the method that is called mean nothing elsewhere. */

@@ -1,0 +1,154 @@
+package dev.deftchisel.declare;
+
+import com.sun.source.tree.NewClassTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.Role;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Composition;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+
+/** Declares all that a file names and nobody declares, one after the other, each by what its uses tell then. */
+public final class DeclareAllOperation implements Operation {
+
+    /** So many at most; what a broken file asks for may have no end. */
+    private static final int MOST = 60;
+
+    private final List<Operation> operations = List.of(new DeclareTypeOperation(), new DeclareConstructorOperation(),
+            new DeclareVariableOperation(), new DeclareMethodOperation());
+
+    @Override
+    public String id() {
+        return "declare-all";
+    }
+
+    @Override
+    public String summary() {
+        return "Declare all types, constructors, methods and variables that a file asks for";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return List.of();
+    }
+
+    @Override
+    public Optional<Offer> offer(Spot spot) {
+        return spot.analysis().code(spot.file().path())
+                .flatMap(code -> Missing.at(spot.analysis(), code, spot.place().caret()))
+                .map(missing -> new Offer(id(), "declare all that is missing in " + spot.file().path().getFileName(), Offer.Kind.GENERATE,
+                        new Range(0, spot.file().content().length()), questions()));
+    }
+
+    /** What the steps were planned on, which the proof has to look at, too. */
+    private static final class Seen {
+
+        private final Set<Path> files = new HashSet<>();
+        private final Set<String> names = new HashSet<>();
+
+        void look(Focus focus) {
+            files.addAll(focus.files());
+            names.addAll(focus.names());
+        }
+    }
+
+    @Override
+    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+        Path file = spot.file().path();
+        Seen seen = new Seen();
+        Map<String, String> left = new LinkedHashMap<>();
+        Optional<Change> all = Optional.empty();
+        int count = 0;
+        for (boolean goesOn = true; goesOn && count < MOST; ) {
+            Analyst next = all.isPresent() ? analyst.of(all.get().applyTo(analyst.snapshot())) : analyst;
+            left.clear();
+            Optional<Plan.Ready> step = step(next, file, left);
+            if (step.isPresent()) {
+                seen.look(step.get().before().focus());
+                Change change = step.get().change();
+                all = Optional.of(all.map(before -> Composition.of(before, change)).orElse(change));
+                count++;
+            }
+            goesOn = step.isPresent();
+        }
+        if (all.isEmpty()) {
+            return left.isEmpty() ? Plan.refused(spot, "all that is named in " + file.getFileName() + " is declared")
+                    : Plan.refused(left.entrySet().stream().findFirst().map(one -> Reason.at(file, spot.place().selection(),
+                    "'" + one.getKey() + "' cannot be declared: " + one.getValue())).orElseThrow());
+        }
+        Change change = new Change("declare " + count + " things that are missing in " + file.getFileName(),
+                all.get().files(), all.get().meaning(), all.get().notes());
+        for (Map.Entry<String, String> one : left.entrySet()) {
+            change = change.note("'" + one.getKey() + "' is not declared: " + one.getValue());
+        }
+        seen.files.add(file);
+        change.files().stream().filter(one -> !one.isNew()).forEach(one -> seen.files.add(one.path()));
+        seen.files.removeIf(one -> analyst.snapshot().file(one).isEmpty());
+        Map<Path, List<Range>> around = new HashMap<>();
+        around.put(file, List.of(new Range(0, spot.file().content().length())));
+        return new Plan.Ready(change, analyst.analyse(new Focus(seen.files, seen.names, Set.of(), around, true)));
+    }
+
+    /** The first of what is missing that can be declared. */
+    private Optional<Plan.Ready> step(Analyst analyst, Path file, Map<String, String> left) {
+        SourceFile source = analyst.snapshot().file(file).orElseThrow();
+        Analysis analysis = analyst.analyse(Focus.whole(Set.of(file)).deeply());
+        Code code = analysis.code(file).orElseThrow();
+        Set<Range> known = new HashSet<>();
+        for (int offset : places(analysis, code)) {
+            Optional<Missing> missing = Missing.at(analysis, code, offset).filter(one -> known.add(one.range()));
+            if (missing.isEmpty()) {
+                continue;
+            }
+            Spot spot = new Spot(new Place(file, new Range(offset, offset)), source, analysis);
+            Optional<Operation> operation = operations.stream().filter(one -> one.offer(spot).isPresent()).findFirst();
+            Plan plan = operation.map(one -> one.plan(spot, Answers.none(), analyst))
+                    .orElseGet(() -> Plan.refused("nobody can tell what it is"));
+            if (plan instanceof Plan.Ready ready) {
+                return Optional.of(ready);
+            }
+            left.putIfAbsent(missing.get().name(), ((Plan.Refused) plan).reasons().get(0).sentence());
+        }
+        return Optional.empty();
+    }
+
+    /** Where something may be missing: types first, since nothing else can be told before. */
+    private static List<Integer> places(Analysis analysis, Code code) {
+        Stream<Integer> names = analysis.bindings(code.file().path()).stream()
+                .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown && binding.role() != Role.DOC && binding.role() != Role.IMPORT)
+                .sorted(Comparator.comparing((Binding binding) -> Missing.at(analysis, code, binding.range().start()).filter(Missing::isType).isEmpty())
+                        .thenComparing(binding -> binding.range().start()))
+                .map(binding -> binding.range().start());
+        Stream<Integer> constructors = code.expressions(new TreePath(code.unit())).stream()
+                .filter(path -> path.getLeaf() instanceof NewClassTree)
+                .map(path -> code.range(path.getLeaf()).start());
+        List<Integer> all = new ArrayList<>(names.toList());
+        all.addAll(constructors.toList());
+        return all;
+    }
+}
