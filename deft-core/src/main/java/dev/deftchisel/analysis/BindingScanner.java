@@ -391,11 +391,8 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
     }
 
     private void bind(Optional<Range> range, Element element, CharSequence name, Role role) {
-        range.ifPresent(found -> facts.bind(
-                found,
-                element == null ? new SymbolKey.Unknown(name.toString()) : symbols.key(element),
-                role,
-                true));
+        SymbolKey key = element == null ? new SymbolKey.Unknown("") : symbols.key(element);
+        range.ifPresent(found -> facts.bind(found, key instanceof SymbolKey.Unknown ? new SymbolKey.Unknown(name.toString()) : key, role, true));
     }
 
     private Role role(Element element) {

@@ -88,9 +88,13 @@ final class ElementKeys {
         };
     }
 
-    /** Whether it is what the compiler takes for a name that it gave up on, such as the label of a switch: a class {@code <any?>}. */
+    /**
+     * Whether it is what the compiler takes for a name that it gave up on: a class {@code <any?>} for the label of a switch, a
+     * method without a name for a method reference.
+     */
     private static boolean isStandIn(Element element) {
-        return element.getKind() == ElementKind.CLASS && element.getSimpleName().toString().startsWith("<");
+        return element.getKind() == ElementKind.CLASS && element.getSimpleName().toString().startsWith("<")
+                || element.getKind() == ElementKind.METHOD && element.getSimpleName().length() == 0;
     }
 
     /**

@@ -1,6 +1,5 @@
 package dev.deftchisel.declare;
 
-import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.member.Habits;
 import dev.deftchisel.member.NewMember;
@@ -12,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.Modifier;
+import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
@@ -49,7 +49,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
 
     @Override
     boolean isFor(Missing missing) {
-        return missing.call().isPresent() && !missing.isConstructor();
+        return missing.call().isPresent() && !missing.isConstructor() || missing.isReference();
     }
 
     @Override
@@ -60,12 +60,18 @@ public final class DeclareMethodOperation extends DeclareOperation {
     @Override
     Declared declared(List<Missing> uses, Target owner, Answers answers, Types types, Analysis before) {
         Missing missing = uses.get(0);
-        TreePath call = missing.call().orElseThrow();
-        Parameters parameters = Parameters.of(missing.code(), call, missing.arguments(), types);
+        Optional<ExecutableType> function = missing.isReference() ? new Wanted(missing.code()).of(missing.path())
+                .flatMap(type -> Functions.of(missing.code(), type)) : Optional.empty();
+        if (missing.isReference() && function.isEmpty()) {
+            return new Declared.Refused("it is not known which function " + missing.name() + " is to be here");
+        }
+        Parameters parameters = function.map(type -> Parameters.of(type, types))
+                .orElseGet(() -> Parameters.of(missing.code(), missing.path().getParentPath(), missing.arguments(), types));
         if (parameters.objection().isPresent()) {
             return new Declared.Refused(parameters.objection().get());
         }
-        Optional<TypeMirror> result = result(uses).or(() -> new NameHints(missing.code()).of(call, missing.name()));
+        Optional<TypeMirror> result = function.isEmpty() ? ValueType.of(uses, List.of())
+                : function.map(ExecutableType::getReturnType).filter(returned -> returned.getKind() != TypeKind.TYPEVAR);
         Optional<String> type = answers.single(RESULT).filter(said -> !said.isEmpty()).or(() -> result.flatMap(types::member));
         if (type.isEmpty()) {
             return new Declared.Refused("the call does not tell what " + missing.name() + " hands back; say it (result)");
@@ -82,12 +88,6 @@ public final class DeclareMethodOperation extends DeclareOperation {
         String head = modifiers + type.get() + " " + missing.name() + "(" + parameters.declared(Habits.of(owner).parameter()) + ")";
         return new Declared.Members(title(missing), List.of(NewMember.added(NewMember.Kind.METHOD, missing.name(),
                 isAbstract ? List.of(head + ";") : lines(head, body, type.get(), result))));
-    }
-
-    /** What the first use asks for that asks for anything; nothing, when all are statements. */
-    private static Optional<TypeMirror> result(List<Missing> uses) {
-        List<TypeMirror> wanted = uses.stream().flatMap(use -> new Wanted(use.code()).of(use.value()).stream()).toList();
-        return wanted.stream().filter(type -> type.getKind() != TypeKind.VOID).findFirst().or(() -> wanted.stream().findFirst());
     }
 
     private static List<String> lines(String head, String body, String type, Optional<TypeMirror> result) {

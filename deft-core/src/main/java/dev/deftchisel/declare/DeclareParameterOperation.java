@@ -171,7 +171,7 @@ public final class DeclareParameterOperation implements Operation {
         missing.others(before).stream()
                 .filter(other -> leaf(other.method()).equals(leaf(missing.method())))
                 .forEach(uses::add);
-        return uses.stream().flatMap(use -> DeclareVariableOperation.type(use, Types.ofNothing(use.code())).stream()).findFirst();
+        return DeclareVariableOperation.type(uses, Types.ofNothing(missing.code()));
     }
 
     private static Optional<MethodTree> leaf(Optional<TreePath> method) {

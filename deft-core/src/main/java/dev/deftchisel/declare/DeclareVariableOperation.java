@@ -3,6 +3,8 @@ package dev.deftchisel.declare;
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
@@ -15,6 +17,7 @@ import dev.deftchisel.rewrite.Layout;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import javax.lang.model.element.ElementKind;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
@@ -55,7 +58,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
     @Override
     boolean isFor(Missing missing) {
         // what is selected from nothing that is known may be a package or type
-        return missing.call().isEmpty() && !missing.isType() && missing.owner().isPresent();
+        return missing.call().isEmpty() && !missing.isReference() && !missing.isType() && missing.owner().isPresent();
     }
 
     @Override
@@ -72,8 +75,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
             return element(missing, owner, types);
         }
         String as = answers.single(AS).filter(said -> !said.equals("use")).orElse(standard(missing));
-        Optional<TypeMirror> type = uses.stream().flatMap(use -> type(use, types).stream()).findFirst()
-                .or(() -> new NameHints(missing.code()).of(missing.path(), missing.name()));
+        Optional<TypeMirror> type = type(uses, types);
         Optional<String> said = answers.single(TYPE).filter(text -> !text.isEmpty());
         Optional<String> written = said.or(() -> type.flatMap(as.equals(LOCAL) ? types::local : types::member));
         if (written.isEmpty()) {
@@ -88,7 +90,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
         String head = visibility(missing, owner, answers) + (isConstant ? "static final " : missing.isStatic() ? "static " : "");
         return new Declared.Members("declare the " + (isConstant ? "constant " : "field ") + owner.name() + "." + missing.name(), List.of(NewMember.added(
                 isConstant ? NewMember.Kind.CONSTANT : NewMember.Kind.FIELD, missing.name(),
-                List.of(head + written.get() + " " + missing.name() + (isConstant ? " = " + value : "") + ";"))));
+                List.of(head + written.get() + " " + missing.name() + (isConstant ? " = " + value : "") + ";")).aheadOf(initialised(uses, owner))));
     }
 
     /** A constant, with stand-ins for what its constructor must have. */
@@ -117,6 +119,15 @@ public final class DeclareVariableOperation extends DeclareOperation {
                 NewMember.Kind.METHOD, missing.name(), List.of(written.get() + " " + missing.name() + "()" + standard + ";"))));
     }
 
+    /** The first field that needs it for its own value, by its simple name, before which it must stand (JLS 8.3.3). */
+    private static Optional<Tree> initialised(List<Missing> uses, Target owner) {
+        return owner.members().stream()
+                .filter(member -> member instanceof VariableTree field && field.getInitializer() != null && owner.type().getKind() != ElementKind.ENUM)
+                .filter(member -> uses.stream().anyMatch(use -> use.isSimple() && use.code().file() == owner.code().file()
+                        && owner.code().range(member).encloses(use.range())))
+                .findFirst();
+    }
+
     private static Optional<TreePath> assignment(Missing missing) {
         TreePath parent = missing.path().getParentPath();
         return parent.getLeaf() instanceof AssignmentTree assignment && assignment.getVariable() == missing.path().getLeaf()
@@ -133,12 +144,11 @@ public final class DeclareVariableOperation extends DeclareOperation {
         return missing.name().matches("\\p{Lu}[\\p{Lu}\\p{N}_]*") ? CONSTANT : isSet ? LOCAL : FIELD;
     }
 
-    /** What it is assigned, or what its place asks for. */
-    static Optional<TypeMirror> type(Missing missing, Types types) {
-        Optional<TreePath> assignment = assignment(missing);
-        return assignment.isPresent()
-                ? types.of(new TreePath(assignment.get(), ((AssignmentTree) assignment.get().getLeaf()).getExpression()))
-                : new Wanted(missing.code()).of(missing.path()).filter(type -> type.getKind() != TypeKind.VOID);
+    /** What it is assigned, or what its places ask for. */
+    static Optional<TypeMirror> type(List<Missing> uses, Types types) {
+        List<TypeMirror> given = uses.stream().flatMap(use -> assignment(use).stream().flatMap(assignment ->
+                types.of(use.code(), new TreePath(assignment, ((AssignmentTree) assignment.getLeaf()).getExpression())).stream())).toList();
+        return ValueType.of(uses, given).filter(type -> type.getKind() != TypeKind.VOID);
     }
 
     private static Declared local(Missing missing, String type, String value) {

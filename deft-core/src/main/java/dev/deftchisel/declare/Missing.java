@@ -32,6 +32,7 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.source.ImportSketch;
 import dev.deftchisel.source.Range;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -62,7 +63,8 @@ record Missing(Code code, TreePath path, String name, Range range, boolean isIns
                 .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown)
                 .flatMap(binding -> code.around(binding.range()).stream()
                         .filter(path -> path.getLeaf() instanceof IdentifierTree && code.range(path.getLeaf()).equals(binding.range())
-                                || path.getLeaf() instanceof MemberSelectTree && code.range(path.getLeaf()).end() == binding.range().end())
+                                || (path.getLeaf() instanceof MemberSelectTree || path.getLeaf() instanceof MemberReferenceTree)
+                                && code.range(path.getLeaf()).end() == binding.range().end())
                         .map(path -> new Missing(code, path, code.text(binding.range()), binding.range(),
                                 analysis.enclosing(code.file().path(), binding.range().start()).stream().limit(1).noneMatch(Analysis.Enclosing::isStatic))))
                 .findFirst()
@@ -103,18 +105,25 @@ record Missing(Code code, TreePath path, String name, Range range, boolean isIns
         return path.getLeaf() instanceof NewClassTree || path.getLeaf() instanceof MethodInvocationTree;
     }
 
+    /** Whether it is named as a function, without being called (JLS 15.13). */
+    boolean isReference() {
+        return path.getLeaf() instanceof MemberReferenceTree;
+    }
+
     /** What is handed over, where it is a call. */
     List<? extends ExpressionTree> arguments() {
         return call().map(TreePath::getLeaf).map(leaf -> leaf instanceof NewClassTree made ? made.getArguments()
                 : ((MethodInvocationTree) leaf).getArguments()).orElse(List.of());
     }
 
-    /** Other uses of the same name in the file, of the same type and of the same sort: calls or not. */
+    /** Other uses of the same name, of the same type and of the same sort, calls or not; those of the file first. */
     List<Missing> others(Analysis analysis) {
         return analysis.unresolved(name).stream()
-                .filter(binding -> binding.file().equals(code.file().path()) && !binding.range().equals(range))
-                .flatMap(binding -> at(analysis, code, binding.range().start()).stream())
-                .filter(other -> other.call().isPresent() == call().isPresent() && other.isType() == isType() && other.owner().equals(owner()))
+                .filter(binding -> !(binding.file().equals(code.file().path()) && binding.range().equals(range)))
+                .sorted(Comparator.comparing(binding -> !binding.file().equals(code.file().path())))
+                .flatMap(binding -> analysis.code(binding.file()).filter(code::sharesTypesWith).stream()
+                        .flatMap(there -> at(analysis, there, binding.range().start()).stream()))
+                .filter(other -> other.call().isPresent() == call().isPresent() && other.isReference() == isReference() && other.isType() == isType() && other.owner().equals(owner()))
                 .toList();
     }
 
@@ -133,7 +142,7 @@ record Missing(Code code, TreePath path, String name, Range range, boolean isIns
      * well (JLS 6.1).
      */
     boolean isType() {
-        if (isConstructor()) {
+        if (isConstructor() || isReference()) {
             return false;
         }
         Tree name = path.getLeaf();
@@ -179,7 +188,9 @@ record Missing(Code code, TreePath path, String name, Range range, boolean isIns
 
     /** What it is selected from. */
     Optional<TreePath> object() {
-        return path.getLeaf() instanceof MemberSelectTree select ? Optional.of(new TreePath(path, select.getExpression())) : Optional.empty();
+        return path.getLeaf() instanceof MemberSelectTree select ? Optional.of(new TreePath(path, select.getExpression()))
+                : path.getLeaf() instanceof MemberReferenceTree reference ? Optional.of(new TreePath(path, reference.getQualifierExpression()))
+                : Optional.empty();
     }
 
     /** Whether it is selected from a type, not from an object. */

@@ -1,20 +1,19 @@
 package dev.deftchisel.declare;
 
-import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
-import dev.deftchisel.source.ImportSketch;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.TypeMirror;
 
 /**
- * Types that only names tell, where nothing else does: the one after which something is named, or the only one of the
- * package that has what is selected from it. Generic types are none of these, since their arguments are not told.
+ * Types that only names tell, where nothing else does: the one after which something is named, or the only one that the file
+ * imports, or the package has, with what is selected. Generic types are none of these, since their arguments are not told.
  */
 final class NameHints {
 
@@ -27,37 +26,40 @@ final class NameHints {
     /**
      * The type of a value of a name.
      *
-     * @param value the call or name that stands for it
+     * @param value    the call or name that stands for it
+     * @param selected names of what is selected from it
      */
-    Optional<TypeMirror> of(TreePath value, String name) {
-        return namedAfter(value, name).or(() -> having(value)).map(TypeElement::asType);
+    Optional<TypeMirror> of(TreePath value, String name, Set<String> selected) {
+        List<TypeElement> near = near(value);
+        String letters = name.replace("_", "");
+        Optional<TypeElement> after = near.stream()
+                .filter(type -> type.getSimpleName().toString().equalsIgnoreCase(letters) && has(type, selected))
+                .findFirst();
+        return after.or(() -> only(near, selected)).map(TypeElement::asType);
     }
 
-    private Optional<TypeElement> namedAfter(TreePath value, String name) {
-        String simple = Character.toUpperCase(name.charAt(0)) + name.substring(1);
-        Stream<TypeElement> nested = code.enclosingType(value).stream().flatMap(type -> type.getEnclosedElements().stream())
-                .filter(member -> member instanceof TypeElement && member.getSimpleName().contentEquals(simple))
-                .map(member -> (TypeElement) member);
-        Stream<TypeElement> imported = code.file().skeleton().imports().stream()
-                .filter(line -> !line.isStatic() && !line.isOnDemand() && line.simpleName().equals(simple))
-                .map(ImportSketch::name)
-                .flatMap(qualified -> Optional.ofNullable(code.elements().getTypeElement(qualified)).stream());
-        String home = code.file().headline().packageName();
-        Stream<TypeElement> near = Stream.of(home.isEmpty() ? simple : home + "." + simple)
-                .flatMap(qualified -> Optional.ofNullable(code.elements().getTypeElement(qualified)).stream());
-        return Stream.of(nested, imported, near).flatMap(types -> types).filter(type -> type.getTypeParameters().isEmpty()).findFirst();
-    }
-
-    private Optional<TypeElement> having(TreePath value) {
-        if (!(value.getParentPath().getLeaf() instanceof MemberSelectTree select) || select.getExpression() != value.getLeaf()) {
-            return Optional.empty();
-        }
-        List<TypeElement> found = new ArrayList<>();
-        Optional<Element> unit = code.enclosingType(value).map(type -> code.elements().getPackageOf(type));
-        unit.ifPresent(home -> home.getEnclosedElements().stream()
-                .filter(type -> type instanceof TypeElement one && one.getTypeParameters().isEmpty() && type.getEnclosedElements().stream()
-                        .anyMatch(member -> member.getSimpleName().equals(select.getIdentifier())))
-                .forEach(type -> found.add((TypeElement) type)));
+    private Optional<TypeElement> only(List<TypeElement> near, Set<String> selected) {
+        List<TypeElement> found = selected.isEmpty() ? List.of() : near.stream().filter(type -> has(type, selected)).limit(2).toList();
         return found.size() == 1 ? Optional.of(found.get(0)) : Optional.empty();
+    }
+
+    /** The types that simple names mean here: of the classes around, imported, of the package. */
+    private List<TypeElement> near(TreePath value) {
+        Stream<Element> nested = code.enclosingType(value).stream().flatMap(type -> type.getEnclosedElements().stream());
+        Stream<Element> imported = code.file().skeleton().imports().stream()
+                .filter(line -> !line.isStatic() && !line.isOnDemand())
+                .flatMap(line -> Optional.<Element>ofNullable(code.elements().getTypeElement(line.name())).stream());
+        Stream<Element> home = code.enclosingType(value).stream()
+                .flatMap(type -> code.elements().getPackageOf(type).getEnclosedElements().stream());
+        return Stream.of(nested, imported, home).flatMap(elements -> elements)
+                .filter(element -> element instanceof TypeElement type && type.getTypeParameters().isEmpty())
+                .map(element -> (TypeElement) element)
+                .distinct()
+                .toList();
+    }
+
+    private boolean has(TypeElement type, Set<String> selected) {
+        return selected.isEmpty() || code.elements().getAllMembers(type).stream()
+                .map(Element::getSimpleName).map(Object::toString).collect(Collectors.toSet()).containsAll(selected);
     }
 }

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeMirror;
 
 /**
@@ -60,6 +61,22 @@ record Parameters(List<One> all, Optional<String> objection) {
             String name = NewName.free(taken, NameProposals.elsewhere(code).of(path).get(0));
             taken.add(name);
             all.add(new One(type.get(), text.get(), name));
+        }
+        return new Parameters(all, Optional.empty());
+    }
+
+    /** Those of a function, named after their types. */
+    static Parameters of(ExecutableType function, Types types) {
+        List<One> all = new ArrayList<>();
+        Set<String> taken = new HashSet<>();
+        for (TypeMirror type : function.getParameterTypes()) {
+            Optional<String> text = types.member(type);
+            if (text.isEmpty()) {
+                return new Parameters(List.of(), Optional.of("a type of the function has no name that could be written"));
+            }
+            String name = NewName.free(taken, NameProposals.ofType(type));
+            taken.add(name);
+            all.add(new One(type, text.get(), name));
         }
         return new Parameters(all, Optional.empty());
     }

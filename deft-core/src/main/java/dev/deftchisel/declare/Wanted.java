@@ -11,7 +11,6 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.ForLoopTree;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.LambdaExpressionTree;
-import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
@@ -26,18 +25,12 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import javax.lang.model.element.Element;
-import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
-import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
-import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
-import javax.lang.model.util.ElementFilter;
 
 /** Of which type a value must be where it stands (JLS 5, 15): what it is assigned, handed or returned to, or compared with. */
 final class Wanted {
@@ -80,9 +73,9 @@ final class Wanted {
         } else if (place instanceof ThrowTree) {
             return named("java.lang.RuntimeException");
         } else if (place instanceof MethodInvocationTree call && call.getArguments().contains(value)) {
-            return parameter(path, call.getArguments(), value);
+            return first(new Overloads(code, path).taken(value));
         } else if (place instanceof NewClassTree made && made.getArguments().contains(value)) {
-            return parameter(path, made.getArguments(), value);
+            return first(new Overloads(code, path).taken(value));
         } else if (place instanceof LambdaExpressionTree && path.getLeaf() instanceof LambdaExpressionTree lambda && lambda.getBody() == value) {
             return result(path);
         }
@@ -96,7 +89,7 @@ final class Wanted {
     }
 
     /** What the compiler could tell. */
-    private static Optional<TypeMirror> known(Optional<? extends TypeMirror> type) {
+    static Optional<TypeMirror> known(Optional<? extends TypeMirror> type) {
         return type.filter(one -> one.getKind() != TypeKind.ERROR && one.getKind() != TypeKind.NONE && one.getKind() != TypeKind.OTHER
                 && one.getKind() != TypeKind.NULL).map(one -> one);
     }
@@ -112,6 +105,9 @@ final class Wanted {
     private Optional<TypeMirror> operand(TreePath path, BinaryTree binary, ExpressionTree other) {
         return switch (binary.getKind()) {
             case CONDITIONAL_AND, CONDITIONAL_OR -> primitive(TypeKind.BOOLEAN);
+            case MINUS, MULTIPLY, DIVIDE, REMAINDER -> known(code.type(new TreePath(path, other)))
+                    .or(() -> of(path).filter(type -> type.getKind().isPrimitive())).or(() -> primitive(TypeKind.INT));
+            case PLUS -> known(code.type(new TreePath(path, other))).or(() -> of(path).filter(type -> type.getKind() != TypeKind.VOID));
             case LEFT_SHIFT, RIGHT_SHIFT, UNSIGNED_RIGHT_SHIFT -> primitive(TypeKind.INT);
             case LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL ->
                     known(code.type(new TreePath(path, other))).or(() -> primitive(TypeKind.INT));
@@ -140,104 +136,31 @@ final class Wanted {
 
     /** What the function that a lambda implements hands back. */
     private Optional<TypeMirror> result(TreePath lambda) {
-        return code.type(lambda).filter(type -> type instanceof DeclaredType).map(type -> (DeclaredType) type)
-                .flatMap(type -> ElementFilter.methodsIn(code.elements().getAllMembers((TypeElement) type.asElement())).stream()
-                        .filter(method -> method.getModifiers().contains(Modifier.ABSTRACT))
-                        .map(method -> ((ExecutableType) code.types().asMemberOf(type, method)).getReturnType())
-                        .findFirst())
-                .flatMap(type -> known(Optional.of(type)));
+        return code.type(lambda).or(() -> of(lambda)).flatMap(type -> Functions.of(code, type))
+                .map(ExecutableType::getReturnType).flatMap(type -> known(Optional.of(type)));
+    }
+
+    private static Optional<TypeMirror> first(List<TypeMirror> types) {
+        return types.stream().findFirst();
     }
 
     /**
-     * The parameter of the one method or constructor that can be meant. Where several can, the other arguments tell: one that
-     * takes just these, or takes the value for the same as one of them.
+     * All types that an expression may be of, the most likely first: of an argument those that the overloads of what is called
+     * take (JLS 15.12.2).
      */
-    private Optional<TypeMirror> parameter(TreePath call, List<? extends ExpressionTree> arguments, Tree value) {
-        int index = arguments.indexOf(value);
-        // an argument without a type lets the compiler take any overload
-        List<ExecutableElement> meant = candidates(call, arguments.size()).stream()
-                .filter(method -> index < method.getParameters().size())
-                .filter(method -> others(call, arguments, index).allMatch(other -> takes(method, other, argument(call, arguments, other))))
-                .toList();
-        List<ExecutableElement> values = meant.stream().filter(method -> !isFunction(method.getParameters().get(index).asType())).toList();
-        List<ExecutableElement> exact = values.stream()
-                .filter(method -> others(call, arguments, index).findAny().isPresent() && others(call, arguments, index)
-                        .allMatch(other -> isExactly(method, other, argument(call, arguments, other))))
-                .toList();
-        Optional<TypeMirror> told = (meant.size() == 1 ? meant : values.size() == 1 ? values : exact.size() == 1 ? exact : List.<ExecutableElement>of())
-                .stream().findFirst().map(method -> (TypeMirror) method.getParameters().get(index).asType())
-                .flatMap(type -> known(Optional.of(type)))
-                .filter(type -> type.getKind() != TypeKind.TYPEVAR && !type.toString().equals("java.lang.Object"))
-                .map(this::withoutVariables);
-        return told.or(() -> sameAsOther(call, arguments, index, values));
+    List<TypeMirror> all(TreePath expression) {
+        return isArgument(expression) ? new Overloads(code, expression.getParentPath()).taken(expression.getLeaf()) : of(expression).stream().toList();
     }
 
-    /** The arguments besides one that have a type. */
-    private Stream<Integer> others(TreePath call, List<? extends ExpressionTree> arguments, int index) {
-        return IntStream.range(0, arguments.size()).boxed()
-                .filter(other -> other != index && known(code.type(new TreePath(call, arguments.get(other)))).isPresent());
+    private static boolean isArgument(TreePath expression) {
+        TreePath place = expression.getParentPath();
+        return place.getLeaf() instanceof MethodInvocationTree call && call.getArguments().contains(expression.getLeaf())
+                || place.getLeaf() instanceof NewClassTree made && made.getArguments().contains(expression.getLeaf());
     }
 
-    private TypeMirror argument(TreePath call, List<? extends ExpressionTree> arguments, int index) {
-        return code.type(new TreePath(call, arguments.get(index))).orElseThrow();
-    }
-
-    private boolean takes(ExecutableElement method, int index, TypeMirror argument) {
-        return index < method.getParameters().size() && code.types().isAssignable(code.types().erasure(argument),
-                code.types().erasure(method.getParameters().get(index).asType()));
-    }
-
-    private boolean isExactly(ExecutableElement method, int index, TypeMirror argument) {
-        return code.types().isSameType(code.types().erasure(argument), code.types().erasure(method.getParameters().get(index).asType()));
-    }
-
-    private boolean isFunction(TypeMirror type) {
-        return type instanceof DeclaredType declared && ((TypeElement) declared.asElement()).getAnnotationMirrors().stream()
-                .anyMatch(one -> one.getAnnotationType().toString().equals("java.lang.FunctionalInterface"));
-    }
-
-    /** Where any object is taken besides another, as by an assertion, the value is what the other one is. */
-    private Optional<TypeMirror> sameAsOther(TreePath call, List<? extends ExpressionTree> arguments, int index, List<ExecutableElement> meant) {
-        return others(call, arguments, index)
-                .filter(other -> meant.stream().anyMatch(method -> code.types().isSameType(
-                        method.getParameters().get(index).asType(), method.getParameters().get(other).asType())))
-                .map(other -> argument(call, arguments, other))
-                .filter(type -> type.getKind() != TypeKind.NULL)
-                .findFirst();
-    }
-
-    /** Type variables of the method that is called mean nothing elsewhere. */
-    private TypeMirror withoutVariables(TypeMirror type) {
-        boolean isOpen = type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(Types::namesVariable);
-        if (!isOpen) {
-            return type;
-        }
-        DeclaredType declared = (DeclaredType) type;
-        return code.types().getDeclaredType((TypeElement) declared.asElement(), declared.getTypeArguments().stream()
-                .map(argument -> Types.namesVariable(argument) ? code.types().getWildcardType(null, null) : argument).toArray(TypeMirror[]::new));
-    }
-
-    /** What is called so, and takes as many arguments; a call with an argument of no type is bound to none. */
-    private List<ExecutableElement> candidates(TreePath call, int count) {
-        Optional<? extends Element> owner;
-        String name;
-        if (call.getLeaf() instanceof NewClassTree made) {
-            owner = code.element(new TreePath(call, made.getIdentifier()));
-            name = "<init>";
-        } else {
-            ExpressionTree method = ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
-            TreePath select = new TreePath(call, method);
-            boolean isSelected = method instanceof MemberSelectTree;
-            owner = isSelected ? code.type(new TreePath(select, ((MemberSelectTree) method).getExpression()))
-                    .map(code.types()::asElement) : code.enclosingType(call);
-            name = isSelected ? ((MemberSelectTree) method).getIdentifier().toString() : code.text(method);
-        }
-        return owner.filter(element -> element instanceof TypeElement).map(element -> code.elements().getAllMembers((TypeElement) element)).stream()
-                .flatMap(List::stream)
-                .filter(member -> member.getKind() == ElementKind.METHOD || member.getKind() == ElementKind.CONSTRUCTOR)
-                .filter(member -> member.getSimpleName().contentEquals(name))
-                .map(member -> (ExecutableElement) member)
-                .filter(method -> method.getParameters().size() == count)
-                .toList();
+    /** {@code Object} for an argument that may be anything. */
+    Optional<TypeMirror> anything(TreePath expression) {
+        return isArgument(expression) && new Overloads(code, expression.getParentPath()).takesAnything(expression.getLeaf())
+                ? named("java.lang.Object") : Optional.empty();
     }
 }

@@ -60,6 +60,9 @@ public final class Landing {
             if (member.instead().isPresent()) {
                 Range range = Layout.withDocumentation(code.file(), code.range(member.instead().get()));
                 edits.add(new NewCode(code.file()).write(layout.text(member.lines(), indent)).replacing(range));
+            } else if (member.ahead().isPresent()) {
+                int start = Layout.withDocumentation(code.file(), code.range(member.ahead().get())).start();
+                edits.add(new NewCode(code.file()).write(layout.text(member.lines(), indent) + layout.lineEnd() + indent).at(start));
             } else if (member.kind() == NewMember.Kind.ENUM_CONSTANT) {
                 edits.add(enumConstant(member));
             } else {

@@ -11,8 +11,9 @@ import java.util.Optional;
  * @param name    as calls say it; that of the class for a constructor
  * @param lines   its text, each further level indented by four blanks
  * @param instead the member that it takes the place of
+ * @param ahead   the member that it must stand before, such as one that needs its value (JLS 8.3.3)
  */
-public record NewMember(Kind kind, String name, List<String> lines, Optional<Tree> instead) {
+public record NewMember(Kind kind, String name, List<String> lines, Optional<Tree> instead, Optional<Tree> ahead) {
 
     /** Among what a member belongs. */
     public enum Kind {
@@ -38,11 +39,16 @@ public record NewMember(Kind kind, String name, List<String> lines, Optional<Tre
 
     /** One that comes to what is there. */
     public static NewMember added(Kind kind, String name, List<String> lines) {
-        return new NewMember(kind, name, lines, Optional.empty());
+        return new NewMember(kind, name, lines, Optional.empty(), Optional.empty());
     }
 
     /** The same in the place of another. */
     public NewMember insteadOf(Optional<? extends Tree> other) {
-        return new NewMember(kind, name, lines, other.map(tree -> tree));
+        return new NewMember(kind, name, lines, other.map(tree -> tree), ahead);
+    }
+
+    /** The same before another. */
+    public NewMember aheadOf(Optional<? extends Tree> other) {
+        return new NewMember(kind, name, lines, instead, other.map(tree -> tree));
     }
 }

@@ -166,6 +166,13 @@ public final class NameProposals {
         }
     }
 
+    /** A name that only a type tells. */
+    public static String ofType(TypeMirror type) {
+        Set<String> wishes = new LinkedHashSet<>();
+        fromType(type, wishes);
+        return wishes.stream().findFirst().orElse("value");
+    }
+
     private static void fromType(TypeMirror type, Set<String> wishes) {
         if (type instanceof DeclaredType declared) {
             String name = declared.asElement().getSimpleName().toString();

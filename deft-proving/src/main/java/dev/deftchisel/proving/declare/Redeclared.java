@@ -1,5 +1,7 @@
 package dev.deftchisel.proving.declare;
 
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.NewClassTree;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
@@ -9,6 +11,7 @@ import dev.deftchisel.analysis.DeepStack;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Libraries;
 import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.Problem;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKind;
@@ -34,8 +37,9 @@ import java.util.Set;
 import java.util.function.Consumer;
 
 /**
- * Takes a random method or field away that is used, and has it declared again from its first use. All in memory: nothing
- * is written. It is well when no file that mentions the name has more errors than before.
+ * Takes a random method, field, constructor or nested type away that is used, and has it declared again from its first use; of a
+ * type also all that is asked of it. All in memory: nothing is written. It is well when no file that mentions the name has
+ * more errors than before.
  */
 public final class Redeclared {
 
@@ -92,19 +96,22 @@ public final class Redeclared {
         return results;
     }
 
-    /** A method with a body or a field of a class, that overrides nothing and is used in its file. */
+    private static final Set<SymbolKind> KINDS = Set.of(SymbolKind.METHOD, SymbolKind.FIELD, SymbolKind.CONSTRUCTOR, SymbolKind.CLASS,
+            SymbolKind.RECORD, SymbolKind.INTERFACE, SymbolKind.ENUM);
+
+    /** A member that overrides nothing and is used in its file. */
     private static Optional<Member> member(Analyst analyst, SourceFile file, Random random) {
         Analysis analysis = analyst.analyse(Focus.whole(Set.of(file.path())));
         Code code = analysis.code(file.path()).orElseThrow();
         List<Member> found = new ArrayList<>();
         for (Binding declared : analysis.bindings(file.path())) {
             Optional<Symbol> symbol = declared.role() != Role.DECLARATION || !declared.isNamed() ? Optional.empty()
-                    : analysis.symbol(declared.key()).filter(one -> one.kind() == SymbolKind.METHOD || one.kind() == SymbolKind.FIELD);
-            Optional<Range> range = code.members().stream().filter(member -> member.encloses(declared.range()))
+                    : analysis.symbol(declared.key()).filter(one -> KINDS.contains(one.kind()));
+            Optional<Range> range = symbol.isEmpty() ? Optional.empty() : isType(symbol.get()) ? type(code, declared.range()) : code.members().stream().filter(member -> member.encloses(declared.range()))
                     .min(Comparator.comparing(Range::length));
             Optional<Binding> use = symbol.stream().flatMap(one -> analysis.uses(one.key()).stream())
-                    .filter(one -> one.file().equals(file.path()) && one.isNamed() && !range.orElseThrow().encloses(one.range())
-                            && (one.role() == Role.CALL || one.role() == Role.READ || one.role() == Role.WRITE))
+                    .filter(one -> one.file().equals(file.path()) && range.filter(own -> !own.encloses(one.range())).isPresent()
+                            && isUse(code, symbol.get(), one))
                     .findFirst();
             boolean isMarked = range.filter(one -> code.text(one).contains("@Override")).isPresent();
             if (use.isPresent() && !isMarked) {
@@ -112,6 +119,23 @@ public final class Redeclared {
             }
         }
         return found.isEmpty() ? Optional.empty() : Optional.of(found.get(random.nextInt(found.size())));
+    }
+
+    private static boolean isType(Symbol symbol) {
+        return symbol.kind() != SymbolKind.METHOD && symbol.kind() != SymbolKind.FIELD && symbol.kind() != SymbolKind.CONSTRUCTOR;
+    }
+
+    /** A type within another one, without its documentation. */
+    private static Optional<Range> type(Code code, Range name) {
+        return code.declaration(name).filter(path -> path.getParentPath().getLeaf() instanceof ClassTree).map(path -> code.range(path.getLeaf()));
+    }
+
+    private static boolean isUse(Code code, Symbol symbol, Binding use) {
+        if (symbol.kind() == SymbolKind.CONSTRUCTOR) {
+            return !use.isNamed() && code.call(use).filter(call -> call.getLeaf() instanceof NewClassTree).isPresent();
+        }
+        return use.isNamed() && (isType(symbol) ? use.role() == Role.TYPE
+                : use.role() == Role.CALL || use.role() == Role.READ || use.role() == Role.WRITE);
     }
 
     private static Result trial(Analyst analyst, Libraries libraries, Member member) {
@@ -126,22 +150,52 @@ public final class Redeclared {
         Snapshot broken = analyst.snapshot().with(Map.of(member.file(), Optional.of(without)), Map.of());
         Analyst after = new Analyst(broken, libraries, Monitor.SILENT);
         Place place = new Place(member.file(), new Range(member.use().range().start(), member.use().range().start()));
-        boolean isMethod = member.symbol().kind() == SymbolKind.METHOD;
         Spot spot = new Spot(place, broken.file(member.file()).orElseThrow(),
                 after.analyse(Focus.on(Set.of(member.file()), Set.of(member.symbol().name()))));
-        // a method of the file may be used from others, which the first use does not tell
-        Answers answers = (isMethod ? Answers.none() : Answers.of("as", "field")).and("visibility", visibility(member.symbol()));
-        Plan plan = Chisel.operation(isMethod ? "declare-method" : "declare-variable").plan(spot, answers, after);
+        Plan plan = Chisel.operation(operation(member.symbol())).plan(spot, answers(member.symbol()), after);
         if (!(plan instanceof Plan.Ready ready)) {
-            return new Result(member.symbol().signature(), End.REFUSED, ((Plan.Refused) plan).reasons().get(0).sentence());
+            return new Result(shown(member), End.REFUSED, ((Plan.Refused) plan).reasons().get(0).sentence());
         }
         Optional<Difference> difference = new Guard(after).check(ready.before(), ready.change()).stream().filter(Difference::isBlocking).findFirst();
         if (difference.isPresent()) {
-            return new Result(member.symbol().signature(), End.REFUSED, difference.get().sentence());
+            return new Result(shown(member), End.REFUSED, difference.get().sentence());
         }
-        Analysis declared = new Analyst(ready.change().applyTo(broken), libraries, Monitor.SILENT).analyse(Focus.whole(files));
-        return declared.problems().size() <= known ? new Result(member.symbol().signature(), End.COMPILES, "")
-                : new Result(member.symbol().signature(), End.BROKEN, declared.problems().get(0).message());
+        Snapshot declared = ready.change().applyTo(broken);
+        if (isType(member.symbol())) {
+            for (Path user : files) {
+                declared = all(declared, user, libraries);
+            }
+        }
+        List<Problem> problems = new Analyst(declared, libraries, Monitor.SILENT).analyse(Focus.whole(files)).problems();
+        return problems.size() <= known ? new Result(shown(member), End.COMPILES, "")
+                : new Result(shown(member), End.BROKEN, problems.get(0).message());
+    }
+
+    /** All that a file asks of what was declared. */
+    private static Snapshot all(Snapshot snapshot, Path file, Libraries libraries) {
+        Analyst analyst = new Analyst(snapshot, libraries, Monitor.SILENT);
+        Place place = new Place(file, new Range(0, 0));
+        Spot spot = new Spot(place, snapshot.file(file).orElseThrow(), analyst.analyse(Focus.around(file, place.selection())));
+        Plan plan = Chisel.operation("declare-all").plan(spot, Answers.none(), analyst);
+        return plan instanceof Plan.Ready ready ? ready.change().applyTo(snapshot) : snapshot;
+    }
+
+    private static String operation(Symbol member) {
+        return isType(member) ? "declare-type" : switch (member.kind()) {
+            case METHOD -> "declare-method";
+            case CONSTRUCTOR -> "declare-constructor";
+            default -> "declare-variable";
+        };
+    }
+
+    private static Answers answers(Symbol member) {
+        // a member may be used from other files, which the first use does not tell
+        Answers answers = Answers.of("visibility", visibility(member));
+        return isType(member) ? answers.and("where", "nested") : member.kind() == SymbolKind.FIELD ? answers.and("as", "field") : answers;
+    }
+
+    private static String shown(Member member) {
+        return member.symbol().describe() + " in " + member.file().getFileName();
     }
 
     private static String visibility(Symbol symbol) {

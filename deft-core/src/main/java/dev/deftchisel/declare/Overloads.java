@@ -1,0 +1,171 @@
+package dev.deftchisel.declare;
+
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.rewrite.CallArguments;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.ArrayType;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.ExecutableType;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+
+/** The methods and constructors that a call may mean while one of its arguments has no type, which lets the compiler take any. */
+final class Overloads {
+
+    private final Code code;
+    private final TreePath call;
+    private final List<? extends ExpressionTree> arguments;
+
+    /** @param call a call, or the making of an object */
+    Overloads(Code code, TreePath call) {
+        this.code = code;
+        this.call = call;
+        this.arguments = new CallArguments(code, call).all();
+    }
+
+    /**
+     * What may be taken for an argument, the most likely first. Where several methods can be meant, the other arguments tell: the
+     * one that takes just these, or takes the value for the same as one of them. Then comes what is plain: no function where none
+     * is written, a primitive before its box, a text before all else.
+     */
+    List<TypeMirror> taken(Tree value) {
+        int index = arguments.indexOf(value);
+        List<ExecutableElement> meant = candidates().stream()
+                .filter(method -> others(index).allMatch(other -> takes(method, other, argument(other))))
+                .toList();
+        List<ExecutableElement> values = meant.stream()
+                .filter(method -> Functions.of(code, parameter(method, index)).isEmpty()).toList();
+        List<ExecutableElement> exact = values.stream()
+                .filter(method -> others(index).findAny().isPresent() && others(index).allMatch(other -> isExactly(method, other, argument(other))))
+                .toList();
+        List<TypeMirror> all = new ArrayList<>();
+        (meant.size() == 1 ? meant : values.size() == 1 ? values : exact.size() == 1 ? exact : List.<ExecutableElement>of())
+                .forEach(method -> all.addAll(types(List.of(method), index)));
+        sameAsOther(index, values).ifPresent(all::add);
+        List<TypeMirror> plain = new ArrayList<>(types(values, index));
+        plain.sort(Comparator.comparing((TypeMirror type) -> !type.getKind().isPrimitive()).thenComparing(type -> !type.toString().equals("java.lang.String")));
+        all.addAll(plain);
+        return all;
+    }
+
+    /** Whether a method can be meant to which any object may be handed. */
+    boolean takesAnything(Tree value) {
+        int index = arguments.indexOf(value);
+        return candidates().stream().map(method -> parameter(method, index))
+                .anyMatch(type -> type.getKind() == TypeKind.TYPEVAR || type.toString().equals("java.lang.Object"));
+    }
+
+    private List<TypeMirror> types(List<ExecutableElement> methods, int index) {
+        return methods.stream().map(method -> parameter(method, index))
+                .flatMap(type -> Wanted.known(Optional.of(type)).stream())
+                .filter(type -> type.getKind() != TypeKind.TYPEVAR && !type.toString().equals("java.lang.Object"))
+                .map(this::withoutVariables)
+                .toList();
+    }
+
+    /** The type of a parameter with the type arguments of the object that is called. */
+    private TypeMirror parameter(ExecutableElement method, int argument) {
+        int last = method.getParameters().size() - 1;
+        int index = Math.min(argument, last);
+        TypeMirror type = formal(method, index);
+        boolean isPacked = method.isVarArgs() && argument >= last && type instanceof ArrayType;
+        return isPacked ? ((ArrayType) type).getComponentType() : type;
+    }
+
+    private TypeMirror formal(ExecutableElement method, int index) {
+        return receiver().filter(type -> !method.getModifiers().contains(Modifier.STATIC) && !type.getTypeArguments().isEmpty())
+                .map(type -> (TypeMirror) ((ExecutableType) code.types().asMemberOf(type, method)).getParameterTypes().get(index))
+                .orElseGet(() -> method.getParameters().get(index).asType());
+    }
+
+    private Optional<DeclaredType> receiver() {
+        Optional<TypeMirror> type = Optional.empty();
+        if (call.getLeaf() instanceof NewClassTree made) {
+            type = code.type(new TreePath(call, made.getIdentifier()));
+        } else if (((MethodInvocationTree) call.getLeaf()).getMethodSelect() instanceof MemberSelectTree select) {
+            type = code.type(new TreePath(new TreePath(call, select), select.getExpression()));
+        }
+        return type.filter(one -> one instanceof DeclaredType).map(one -> (DeclaredType) one);
+    }
+
+    /** The arguments besides one that have a type. */
+    private Stream<Integer> others(int index) {
+        return IntStream.range(0, arguments.size()).boxed()
+                .filter(other -> other != index && Wanted.known(code.type(new TreePath(call, arguments.get(other)))).isPresent());
+    }
+
+    private TypeMirror argument(int index) {
+        return code.type(new TreePath(call, arguments.get(index))).orElseThrow();
+    }
+
+    private boolean takes(ExecutableElement method, int index, TypeMirror argument) {
+        return code.types().isAssignable(code.types().erasure(argument),
+                code.types().erasure(parameter(method, index)));
+    }
+
+    private boolean isExactly(ExecutableElement method, int index, TypeMirror argument) {
+        return code.types().isSameType(code.types().erasure(argument), code.types().erasure(parameter(method, index)));
+    }
+
+    /** Where any object is taken besides another, as by an assertion, the value is what the other one is. */
+    private Optional<TypeMirror> sameAsOther(int index, List<ExecutableElement> meant) {
+        return others(index)
+                .filter(other -> meant.stream().anyMatch(method -> code.types().isSameType(
+                        parameter(method, index), parameter(method, other))))
+                .map(other -> argument(other))
+                .filter(type -> type.getKind() != TypeKind.NULL)
+                .findFirst();
+    }
+
+    /** Type variables of the method that is called mean nothing elsewhere. */
+    private TypeMirror withoutVariables(TypeMirror type) {
+        boolean isOpen = type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(Types::namesVariable);
+        if (!isOpen) {
+            return type;
+        }
+        DeclaredType declared = (DeclaredType) type;
+        return code.types().getDeclaredType((TypeElement) declared.asElement(), declared.getTypeArguments().stream()
+                .map(argument -> Types.namesVariable(argument) ? code.types().getWildcardType(null, null) : argument).toArray(TypeMirror[]::new));
+    }
+
+    /** What is called so, and takes as many arguments; a call with an argument of no type is bound to none. */
+    private List<ExecutableElement> candidates() {
+        Optional<? extends Element> owner;
+        String name;
+        if (call.getLeaf() instanceof NewClassTree made) {
+            owner = code.element(new TreePath(call, made.getIdentifier()));
+            name = "<init>";
+        } else {
+            ExpressionTree method = ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
+            TreePath select = new TreePath(call, method);
+            boolean isSelected = method instanceof MemberSelectTree;
+            owner = isSelected ? code.type(new TreePath(select, ((MemberSelectTree) method).getExpression()))
+                    .map(code.types()::asElement) : code.enclosingType(call);
+            name = isSelected ? ((MemberSelectTree) method).getIdentifier().toString() : code.text(method);
+        }
+        return owner.filter(element -> element instanceof TypeElement).map(element -> code.elements().getAllMembers((TypeElement) element)).stream()
+                .flatMap(List::stream)
+                .filter(member -> member.getKind() == ElementKind.METHOD || member.getKind() == ElementKind.CONSTRUCTOR)
+                .filter(member -> member.getSimpleName().contentEquals(name))
+                .map(member -> (ExecutableElement) member)
+                .filter(method -> method.isVarArgs() ? method.getParameters().size() <= arguments.size()
+                        : method.getParameters().size() == arguments.size())
+                .toList();
+    }
+}

@@ -1,0 +1,90 @@
+package dev.deftchisel.declare;
+
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+import javax.lang.model.type.WildcardType;
+
+/**
+ * The type of a value that all its uses tell together: the likeliest for one of them that has what is selected from it in
+ * others. Where no place tells anything, the name may.
+ */
+final class ValueType {
+
+    private final Code code;
+    private final List<Missing> uses;
+    private final List<TypeMirror> told = new ArrayList<>();
+
+    private ValueType(List<Missing> uses) {
+        this.code = uses.get(0).code();
+        this.uses = uses;
+    }
+
+    /**
+     * The type of what is missing.
+     *
+     * @param uses   at least one, in one file, the one that is meant first
+     * @param given  what it is assigned
+     * @return {@code void} when no use asks for a value, empty when nothing tells
+     */
+    static Optional<TypeMirror> of(List<Missing> uses, List<TypeMirror> given) {
+        ValueType type = new ValueType(uses);
+        type.told.addAll(given);
+        uses.forEach(use -> type.told.addAll(new Wanted(use.code()).all(use.value())));
+        return type.told();
+    }
+
+    private Optional<TypeMirror> told() {
+        List<TypeMirror> values = told.stream().filter(type -> type.getKind() != TypeKind.VOID).toList();
+        Set<String> selected = uses.stream().flatMap(use -> selected(use).stream()).collect(Collectors.toSet());
+        Missing first = uses.get(0);
+        return values.stream().filter(type -> has(type, selected)).findFirst().map(type -> precise(type, values))
+                .or(() -> new NameHints(code).of(first.value(), first.name(), selected))
+                // what it lacks may be missing itself
+                .or(() -> values.stream().findFirst())
+                .or(() -> new NameHints(code).of(first.value(), first.name(), Set.of()))
+                .or(() -> selected.isEmpty() ? told.stream().findFirst() : Optional.empty())
+                // all that is left is that anything would do
+                .or(() -> uses.stream().flatMap(use -> new Wanted(use.code()).anything(use.value()).stream()).findFirst());
+    }
+
+    /** The same class where another use says of what. */
+    private TypeMirror precise(TypeMirror type, List<TypeMirror> others) {
+        boolean isOpen = type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(WildcardType.class::isInstance);
+        return !isOpen ? type : others.stream()
+                .filter(other -> other instanceof DeclaredType declared && !declared.getTypeArguments().isEmpty()
+                        && declared.getTypeArguments().stream().noneMatch(WildcardType.class::isInstance)
+                        && code.types().isSameType(code.types().erasure(other), code.types().erasure(type)))
+                .findFirst().orElse(type);
+    }
+
+    /** The name of what is selected from it at a use. */
+    private static Optional<String> selected(Missing use) {
+        TreePath place = use.value().getParentPath();
+        return place.getLeaf() instanceof MemberSelectTree select && select.getExpression() == use.value().getLeaf()
+                ? Optional.of(select.getIdentifier().toString()) : Optional.empty();
+    }
+
+    private boolean has(TypeMirror type, Set<String> selected) {
+        if (selected.isEmpty()) {
+            return true;
+        }
+        if (type.getKind() == TypeKind.ARRAY) {
+            return Set.of("length", "clone").containsAll(selected);
+        }
+        Set<String> members = type instanceof DeclaredType declared
+                ? code.elements().getAllMembers((TypeElement) declared.asElement()).stream()
+                .map(Element::getSimpleName).map(Object::toString).collect(Collectors.toSet()) : Set.of();
+        return members.containsAll(selected);
+    }
+}
