@@ -42,10 +42,14 @@ module dev.deftchisel.core {
             dev.deftchisel.extract.ExtractVariableOperation,
             dev.deftchisel.generate.GenerateAccessorsOperation,
             dev.deftchisel.generate.GenerateConstructorOperation,
+            dev.deftchisel.generate.GenerateDelegationOperation,
             dev.deftchisel.generate.GenerateEqualityOperation,
+            dev.deftchisel.generate.GenerateNotificationOperation,
             dev.deftchisel.generate.GenerateOrderingOperation,
+            dev.deftchisel.generate.GenerateTestOperation,
             dev.deftchisel.generate.GenerateTextFormOperation,
             dev.deftchisel.generate.ImplementMethodsOperation,
+            dev.deftchisel.generate.InheritDocumentationOperation,
             dev.deftchisel.inline.InlineOperation,
             dev.deftchisel.rename.RenameOperation;
     provides dev.deftchisel.workspace.ProjectReader with dev.deftchisel.workspace.FolderReader;

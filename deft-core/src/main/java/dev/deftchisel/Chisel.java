@@ -17,6 +17,7 @@ import dev.deftchisel.change.Mapping;
 import dev.deftchisel.journal.Entry;
 import dev.deftchisel.journal.Journal;
 import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Counterparts;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Place;
@@ -281,6 +282,11 @@ public final class Chisel implements AutoCloseable {
         }
         int start = mapping.written(file.path(), edit).start();
         return edit.linked().stream().map(name -> new Range(start + name.start(), start + name.end()));
+    }
+
+    /** The tests of the type in the file of a place, or the types that the test there is for; best first. */
+    public List<Place> counterparts(Place place) {
+        return snapshot.file(place.file()).map(file -> new Counterparts(snapshot).of(file)).orElse(List.of());
     }
 
     /** What is known of the symbol at a place. */

@@ -10,6 +10,7 @@ import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.Meaning;
+import dev.deftchisel.member.Heading;
 import dev.deftchisel.member.Landing;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.Part;
@@ -151,11 +152,12 @@ abstract class GenerateOperation implements Operation {
     private Plan plan(Spot spot, Target target, Generated.Members generated, EditsByFile edits, Analyst analyst) {
         Code code = target.code();
         List<NewMember> members = generated.members().stream().filter(member -> !isThere(code, member)).toList();
-        if (members.isEmpty()) {
+        if (members.isEmpty() && generated.above().isEmpty()) {
             return Plan.refused(spot, "all of this is there already");
         }
         List<Edit> written = new Landing(target).edits(members);
         edits.of(code.file().path()).addAll(written);
+        generated.above().forEach(type -> edits.of(code.file().path()).add(Heading.implementing(target, type)));
         Set<String> names = new HashSet<>();
         Set<SymbolKey> rewritten = new HashSet<>();
         for (NewMember member : members) {

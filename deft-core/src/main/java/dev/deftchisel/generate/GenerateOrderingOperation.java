@@ -2,6 +2,7 @@ package dev.deftchisel.generate;
 
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
+import dev.deftchisel.member.Habits;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.Part;
 import dev.deftchisel.member.Target;
@@ -26,6 +27,9 @@ public final class GenerateOrderingOperation extends GenerateOperation {
     /** The key of the choice where {@code null} comes: {@code fail}, {@code first} or {@code last}. */
     public static final String NULLS = "nulls";
 
+    /** The key of the choice what it is: a {@code constant}, or the {@code natural} order of the objects as well. */
+    public static final String AS = "as";
+
     private static final int WIDEST = 110;
     private static final String FAIL = "fail";
     private static final Question NULLS_QUESTION = new Question.Choice(NULLS, "where null comes",
@@ -33,6 +37,11 @@ public final class GenerateOrderingOperation extends GenerateOperation {
                     new Question.Option("first", "first"),
                     new Question.Option("last", "last")),
             FAIL);
+    private static final String NATURAL = "natural";
+    private static final Question AS_QUESTION = new Question.Choice(AS, "what it is",
+            List.of(new Question.Option("constant", "a comparator"),
+                    new Question.Option(NATURAL, "a comparator, and the natural order of the objects (Comparable)")),
+            "constant");
 
     @Override
     public String id() {
@@ -48,14 +57,14 @@ public final class GenerateOrderingOperation extends GenerateOperation {
     List<Question> choices() {
         return List.of(new Question.Proposed(NAME, "the name of the constant", List.of()),
                 new Question.Members(DESCENDING, "those by which what is greater comes first", List.of(), List.of()),
-                NULLS_QUESTION, VISIBILITY.question());
+                NULLS_QUESTION, AS_QUESTION, VISIBILITY.question());
     }
 
     @Override
     List<Question> choices(Target target) {
         List<String> names = candidates(target).stream().map(Part::name).toList();
         return List.of(new Question.Members(DESCENDING, "those by which what is greater comes first", names, List.of()),
-                NULLS_QUESTION, VISIBILITY.question());
+                NULLS_QUESTION, AS_QUESTION, VISIBILITY.question());
     }
 
     @Override
@@ -106,8 +115,23 @@ public final class GenerateOrderingOperation extends GenerateOperation {
         if (known.isEmpty() && target.memberNames().contains(name)) {
             return Generated.refused(target.name() + " has a member " + name + " already; choose another name");
         }
-        return Generated.members(title(target), List.of(
-                NewMember.added(NewMember.Kind.CONSTANT, name, lines(request, name, descending)).insteadOf(known)));
+        NewMember constant = NewMember.added(NewMember.Kind.CONSTANT, name, lines(request, name, descending)).insteadOf(known);
+        return answers.single(AS).filter(NATURAL::equals).isEmpty() ? Generated.members(title(target), List.of(constant))
+                : natural(request, name, constant);
+    }
+
+    /** The constant, and what makes it the natural order (the contract of {@code Comparable}). */
+    private Generated natural(Request request, String name, NewMember constant) {
+        Target target = request.target();
+        boolean isComparable = target.isKindOf(target.type().asType(), "java.lang.Comparable");
+        if (isComparable) {
+            return Generated.refused(target.name() + " has a natural order already");
+        }
+        String type = request.writer().write(target.type().asType()).orElse(target.name());
+        NewMember method = NewMember.added(NewMember.Kind.METHOD, "compareTo", List.of("@Override",
+                "public int compareTo(" + Habits.of(target).parameter() + type + " other) {",
+                "    return " + name + ".compare(this, other);", "}"));
+        return new Generated.Members(title(target), List.of(constant, method), List.of(), List.of("Comparable<" + type + ">"));
     }
 
     private static Optional<Tree> constant(Target target, String name) {

@@ -12,13 +12,20 @@ sealed interface Generated {
      *
      * @param title what is done, for the history
      * @param notes what the user should know
+     * @param above types that it implements then, as they are written
      */
-    record Members(String title, List<NewMember> members, List<String> notes) implements Generated {
+    record Members(String title, List<NewMember> members, List<String> notes, List<String> above) implements Generated {
 
         /** Copies the lists. */
         public Members {
             members = List.copyOf(members);
             notes = List.copyOf(notes);
+            above = List.copyOf(above);
+        }
+
+        /** Members that change nothing of what is above the type. */
+        Members(String title, List<NewMember> members, List<String> notes) {
+            this(title, members, notes, List.of());
         }
     }
 

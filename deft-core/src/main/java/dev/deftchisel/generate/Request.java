@@ -26,6 +26,13 @@ import javax.lang.model.element.ExecutableElement;
  */
 record Request(Target target, List<Part> chosen, Answers answers, TypeWriter writer, Analyst analyst) {
 
+    /** Whether the module has a declaration that does not say that it needs another module. */
+    boolean needsModule(String name) {
+        return analyst.snapshot().files().stream()
+                .filter(file -> file.isModuleInfo() && file.root().equals(target.code().file().root()))
+                .anyMatch(file -> !file.content().contains(name));
+    }
+
     /** The text of a method of the workspace, wherever it stands. */
     Optional<String> text(ExecutableElement method) {
         SymbolKey key = target.code().key(method);

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javax.lang.model.element.ElementKind;
@@ -14,6 +15,7 @@ import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.ExecutableType;
+import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
 
 /** The methods that a type has from above and may write itself. */
@@ -44,6 +46,16 @@ public final class Inherited {
      */
     public static Inherited from(Code code, DeclaredType above) {
         return new Inherited(code, above, false);
+    }
+
+    /** The method above that one of a type overrides, the nearest; empty when it overrides none. */
+    public static Optional<ExecutableElement> overridden(Target target, ExecutableElement method) {
+        Code code = target.code();
+        return Supertypes.of(target.type(), code.types()).stream()
+                .filter(type -> !type.equals(target.type()))
+                .flatMap(type -> ElementFilter.methodsIn(type.getEnclosedElements()).stream())
+                .filter(other -> code.elements().overrides(method, other, target.type()))
+                .findFirst();
     }
 
     private TypeElement element() {
@@ -105,6 +117,11 @@ public final class Inherited {
     /** Those without a body. */
     public List<ExecutableElement> due() {
         return methods().values().stream().filter(method -> method.getModifiers().contains(Modifier.ABSTRACT)).toList();
+    }
+
+    /** The types of its parameters, with type arguments put in. */
+    public List<? extends TypeMirror> parameters(ExecutableElement method) {
+        return type(method).getParameterTypes();
     }
 
     /** Its type as the target has it, with type arguments put in. */

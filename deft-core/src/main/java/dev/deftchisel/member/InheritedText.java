@@ -1,6 +1,7 @@
 package dev.deftchisel.member;
 
 import dev.deftchisel.analysis.AccessLevel;
+import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.rewrite.TypeWriter;
 import java.util.ArrayList;
@@ -8,6 +9,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiFunction;
 import java.util.stream.Collectors;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
@@ -37,6 +39,22 @@ public final class InheritedText {
      * @param body {@code throw}, {@code value}, {@code super}, or {@code kind} for what suits the method
      */
     public Optional<List<String>> lines(ExecutableElement method, String body) {
+        return lines(method, (names, result) -> body(method, names, body, result));
+    }
+
+    /**
+     * A method that hands its arguments on to one of an object.
+     *
+     * @param object    as code
+     * @param overrides whether the type has it from above, too
+     */
+    public Optional<List<String>> delegating(ExecutableElement method, String object, boolean overrides) {
+        Optional<List<String>> lines = lines(method, (names, result) -> List.of("    " + (result.getKind() == TypeKind.VOID ? "" : "return ")
+                + (names.contains(object) ? "this." : "") + object + "." + method.getSimpleName() + "(" + String.join(", ", names) + ");"));
+        return overrides ? lines : lines.map(all -> all.subList(1, all.size()));
+    }
+
+    private Optional<List<String>> lines(ExecutableElement method, BiFunction<List<String>, TypeMirror, List<String>> body) {
         ExecutableType type = inherited.type(method);
         List<String> parameters = new ArrayList<>();
         List<String> names = names(method, type);
@@ -56,7 +74,7 @@ public final class InheritedText {
         String exceptions = thrown.isEmpty() ? "" : " throws " + thrown.stream().map(Optional::get).collect(Collectors.joining(", "));
         List<String> lines = new ArrayList<>(List.of("@Override", visibility(method) + typeParameters(method) + result.get() + " "
                 + method.getSimpleName() + "(" + String.join(", ", parameters) + ")" + exceptions + " {"));
-        lines.addAll(body(method, names, body, type.getReturnType()));
+        lines.addAll(body.apply(names, type.getReturnType()));
         lines.add("}");
         return Optional.of(lines);
     }
@@ -67,17 +85,12 @@ public final class InheritedText {
         List<String> names = new ArrayList<>();
         for (int i = 0; i < method.getParameters().size(); i++) {
             String name = method.getParameters().get(i).getSimpleName().toString();
-            String wish = name.matches("arg\\d+") ? fromType(type.getParameterTypes().get(i), name) : name;
+            String wish = name.matches("arg\\d+") ? NameProposals.ofType(type.getParameterTypes().get(i)) : name;
             String free = NewName.free(taken, wish);
             taken.add(free);
             names.add(free);
         }
         return names;
-    }
-
-    private String fromType(TypeMirror type, String otherwise) {
-        String name = type.getKind() == TypeKind.DECLARED ? inherited.code().types().asElement(type).getSimpleName().toString() : "";
-        return name.isEmpty() ? otherwise : Character.toLowerCase(name.charAt(0)) + name.substring(1);
     }
 
     private String visibility(ExecutableElement method) {

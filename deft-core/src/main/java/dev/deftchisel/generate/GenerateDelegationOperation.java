@@ -1,0 +1,149 @@
+package dev.deftchisel.generate;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.member.Habits;
+import dev.deftchisel.member.Heading;
+import dev.deftchisel.member.Inherited;
+import dev.deftchisel.member.InheritedText;
+import dev.deftchisel.member.Landing;
+import dev.deftchisel.member.NewMember;
+import dev.deftchisel.member.Part;
+import dev.deftchisel.member.Target;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.EditsByFile;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.type.DeclaredType;
+
+/** Writes methods that hand each call on to a field, those of an interface or any others that the field's type has. */
+public final class GenerateDelegationOperation implements Operation {
+
+    /** The key of the methods, written as {@code name(Type, Type)}. */
+    public static final String MEMBERS = "members";
+    /** The key of the flag whether the class implements the field's interface then. */
+    public static final String IMPLEMENTS = "implements";
+
+    private static final Question IMPLEMENTS_QUESTION = new Question.Flag(IMPLEMENTS, "the class implements the interface of the field", true);
+
+    @Override
+    public String id() {
+        return "generate-delegation";
+    }
+
+    @Override
+    public String summary() {
+        return "Write methods that hand each call on to a field";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return List.of(new Question.Members(MEMBERS, "the methods; all of an interface when nothing is said", List.of(), List.of()), IMPLEMENTS_QUESTION);
+    }
+
+    /**
+     * A field that can do the work.
+     *
+     * @param methods that its type has, by signature
+     */
+    private record Delegate(Target target, Part part, Inherited inherited, Map<String, ExecutableElement> methods) {
+
+        boolean isInterface() {
+            return ((DeclaredType) part.type()).asElement().getKind() == ElementKind.INTERFACE;
+        }
+
+        /** Those of an interface, or those that the class must have. */
+        List<String> standard() {
+            Map<String, ExecutableElement> own = Inherited.by(target).methods();
+            return methods.entrySet().stream()
+                    .filter(entry -> isInterface() ? entry.getValue().getModifiers().contains(Modifier.ABSTRACT)
+                            : Optional.ofNullable(own.get(entry.getKey())).filter(method -> method.getModifiers().contains(Modifier.ABSTRACT)).isPresent())
+                    .map(Map.Entry::getKey).toList();
+        }
+    }
+
+    private static Optional<Delegate> delegate(Analysis analysis, Spot spot) {
+        return GenerateOperation.target(analysis, spot)
+                .filter(target -> target.type().getKind() == ElementKind.CLASS || target.isRecord() || target.type().getKind() == ElementKind.ENUM)
+                .flatMap(target -> target.partAt(spot.place().caret())
+                        .filter(part -> part.type() instanceof DeclaredType type && !type.toString().equals("java.lang.String"))
+                        .map(part -> delegate(target, part)))
+                .filter(found -> !found.methods().isEmpty());
+    }
+
+    private static Delegate delegate(Target target, Part part) {
+        Inherited inherited = Inherited.from(target.code(), (DeclaredType) part.type());
+        Map<String, ExecutableElement> methods = new LinkedHashMap<>(inherited.methods());
+        methods.values().removeIf(method -> !method.getModifiers().contains(Modifier.PUBLIC)
+                || method.getEnclosingElement().toString().equals("java.lang.Object")
+                || target.declared(method.getSimpleName().toString(), inherited.parameters(method)).isPresent());
+        return new Delegate(target, part, inherited, methods);
+    }
+
+    @Override
+    public Optional<Offer> offer(Spot spot) {
+        return delegate(spot.analysis(), spot).map(found -> new Offer(id(), "generate methods that hand on to " + found.part().name(),
+                Offer.Kind.GENERATE, found.target().code().range(found.target().tree()),
+                List.of(new Question.Members(MEMBERS, "the methods", List.copyOf(found.methods().keySet()), found.standard()), IMPLEMENTS_QUESTION)));
+    }
+
+    @Override
+    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+        Analysis first = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
+        Optional<Delegate> found = delegate(first, spot);
+        if (found.isEmpty()) {
+            return Plan.refused(spot, "there is no field here whose type has methods that could be handed on to it");
+        }
+        Delegate delegate = found.get();
+        Target target = delegate.target();
+        List<String> wanted = answers.several(MEMBERS).orElseGet(delegate::standard);
+        if (wanted.isEmpty()) {
+            return Plan.refused(spot, "say which methods are to be handed on; there are " + String.join(", ", delegate.methods().keySet()));
+        }
+        EditsByFile edits = new EditsByFile(first);
+        InheritedText text = new InheritedText(delegate.inherited(), edits.writer(target.code()), Habits.of(target).parameter());
+        boolean isAbove = target.code().types().isSubtype(target.code().types().erasure(target.type().asType()),
+                target.code().types().erasure(delegate.part().type()));
+        boolean becomes = !isAbove && delegate.isInterface() && answers.single(IMPLEMENTS).filter("false"::equals).isEmpty();
+        List<NewMember> members = new ArrayList<>();
+        for (String name : wanted) {
+            ExecutableElement method = delegate.methods().get(name);
+            if (method == null) {
+                return Plan.refused(spot, "there is no method '" + name + "' to hand on to " + delegate.part().name() + "; there are "
+                        + String.join(", ", delegate.methods().keySet()));
+            }
+            boolean overrides = becomes || Inherited.by(target).methods().containsKey(name);
+            Optional<List<String>> lines = text.delegating(method, delegate.part().name(), overrides);
+            if (lines.isEmpty()) {
+                return Plan.refused(spot, "a type in " + name + " has no name that could be written here");
+            }
+            members.add(NewMember.added(NewMember.Kind.METHOD, method.getSimpleName().toString(), lines.get()));
+        }
+        edits.of(spot.file().path()).addAll(new Landing(target).edits(members));
+        if (becomes) {
+            edits.writer(target.code()).write(delegate.part().type())
+                    .ifPresent(type -> edits.of(spot.file().path()).add(Heading.implementing(target, type)));
+        }
+        Range whole = target.code().range(target.tree());
+        Focus focus = new Focus(Set.of(spot.file().path()), members.stream().map(NewMember::name).collect(Collectors.toSet()), Set.of(),
+                Map.of(spot.file().path(), List.of(whole)), true);
+        return new Plan.Ready(edits.change("generate methods of " + target.shown() + " that hand on to " + delegate.part().name(),
+                Meaning.same().extending(Set.of(target.code().key(target.type()))), List.of()), analyst.analyse(focus));
+    }
+}
