@@ -11,7 +11,6 @@ import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.Part;
 import dev.deftchisel.member.StandIn;
 import dev.deftchisel.member.Target;
-import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Question;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -72,14 +71,15 @@ public final class DeclareConstructorOperation extends DeclareOperation {
     }
 
     @Override
-    Declared declared(List<Missing> uses, Target owner, Answers answers, Types types, Analysis before) {
-        Missing missing = uses.get(0);
-        Parameters parameters = Parameters.of(missing.code(), missing.path(), missing.arguments(), types);
+    Declared declared(Asked asked) {
+        Missing missing = asked.missing();
+        Target owner = asked.owner();
+        Parameters parameters = Parameters.of(missing.code(), missing.path(), missing.arguments(), asked.types());
         if (parameters.objection().isPresent()) {
             return new Declared.Refused(parameters.objection().get());
         }
-        String keep = answers.single(KEEP).orElse("use");
-        String visibility = owner.type().getKind() == ElementKind.ENUM ? "" : visibility(missing, owner, answers);
+        String keep = asked.answers().single(KEEP).orElse("use");
+        String visibility = owner.type().getKind() == ElementKind.ENUM ? "" : visibility(asked);
         String declared = parameters.declared(Habits.of(owner).parameter());
         Optional<List<String>> handedOn = keep.equals("use") || owner.isRecord() ? handedOn(owner, parameters) : Optional.empty();
         if (handedOn.isPresent()) {
@@ -88,7 +88,7 @@ public final class DeclareConstructorOperation extends DeclareOperation {
         } else if (owner.isRecord()) {
             return new Declared.Refused("a constructor of a record must call another one, and none takes these arguments and more");
         }
-        return new Declared.Members(title(missing), keeping(owner, parameters, keep, before, visibility, declared));
+        return new Declared.Members(title(missing), keeping(owner, parameters, keep, asked.before(), visibility, declared));
     }
 
     /** What another constructor gets that takes all parameters and more, the fewest first. */

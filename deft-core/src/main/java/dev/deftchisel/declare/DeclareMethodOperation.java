@@ -1,17 +1,14 @@
 package dev.deftchisel.declare;
 
-import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.member.Habits;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.StandIn;
 import dev.deftchisel.member.Target;
-import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Question;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.Modifier;
-import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
@@ -58,36 +55,33 @@ public final class DeclareMethodOperation extends DeclareOperation {
     }
 
     @Override
-    Declared declared(List<Missing> uses, Target owner, Answers answers, Types types, Analysis before) {
-        Missing missing = uses.get(0);
-        Optional<ExecutableType> function = missing.isReference() ? new Wanted(missing.code()).of(missing.path())
-                .flatMap(type -> Functions.of(missing.code(), type)) : Optional.empty();
-        if (missing.isReference() && function.isEmpty()) {
-            return new Declared.Refused("it is not known which function " + missing.name() + " is to be here");
+    Declared declared(Asked asked) {
+        Missing missing = asked.missing();
+        Target owner = asked.owner();
+        Shape shape = Shape.of(asked);
+        if (shape.parameters().objection().isPresent()) {
+            return new Declared.Refused(shape.parameters().objection().get());
         }
-        Parameters parameters = function.map(type -> Parameters.of(type, types))
-                .orElseGet(() -> Parameters.of(missing.code(), missing.path().getParentPath(), missing.arguments(), types));
-        if (parameters.objection().isPresent()) {
-            return new Declared.Refused(parameters.objection().get());
-        }
-        Optional<TypeMirror> result = function.isEmpty() ? ValueType.of(uses, List.of())
-                : function.map(ExecutableType::getReturnType).filter(returned -> returned.getKind() != TypeKind.TYPEVAR);
-        Optional<String> type = answers.single(RESULT).filter(said -> !said.isEmpty()).or(() -> result.flatMap(types::member));
+        boolean isStatic = shape.isStatic();
+        Optional<String> type = asked.answers().single(RESULT).filter(said -> !said.isEmpty())
+                .or(() -> shape.result().flatMap(asked.types().ofMethod()::member));
         if (type.isEmpty()) {
             return new Declared.Refused("the call does not tell what " + missing.name() + " hands back; say it (result)");
         }
         boolean isInterface = owner.type().getKind().isInterface();
-        String body = answers.single(BODY).filter(said -> !said.equals("kind")).orElse(isInterface && !missing.isStatic() ? NONE : THROW);
+        String body = asked.answers().single(BODY).filter(said -> !said.equals("kind")).orElse(isInterface && !isStatic ? NONE : THROW);
         boolean isAbstract = body.equals(NONE);
-        if (isAbstract && (missing.isStatic() || !isInterface && !owner.type().getModifiers().contains(Modifier.ABSTRACT))) {
+        if (isAbstract && (isStatic || !isInterface && !owner.type().getModifiers().contains(Modifier.ABSTRACT))) {
             return new Declared.Refused("a method without a body must belong to an object of an interface or an abstract class");
         }
-        String visibility = visibility(missing, owner, answers);
+        // what is overridden must not be more open than what overrides it (JLS 8.4.8.3)
+        String visibility = shape.isOverridden() ? "protected " : visibility(asked);
         String modifiers = (isAbstract && visibility.equals("private ") ? "" : visibility)
-                + (missing.isStatic() ? "static " : isAbstract && !isInterface ? "abstract " : isInterface && !isAbstract ? "default " : "");
-        String head = modifiers + type.get() + " " + missing.name() + "(" + parameters.declared(Habits.of(owner).parameter()) + ")";
+                + (isStatic ? "static " : isAbstract && !isInterface ? "abstract " : isInterface && !isAbstract ? "default " : "");
+        String head = modifiers + shape.typeParameters(asked) + type.get() + " " + missing.name() + "("
+                + shape.parameters().declared(Habits.of(owner).parameter()) + ")";
         return new Declared.Members(title(missing), List.of(NewMember.added(NewMember.Kind.METHOD, missing.name(),
-                isAbstract ? List.of(head + ";") : lines(head, body, type.get(), result))));
+                isAbstract ? List.of(head + ";") : lines(head, body, type.get(), shape.result()))));
     }
 
     private static List<String> lines(String head, String body, String type, Optional<TypeMirror> result) {

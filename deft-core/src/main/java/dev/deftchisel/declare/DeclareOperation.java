@@ -64,15 +64,8 @@ abstract class DeclareOperation implements Operation {
     /** For instance {@code declare the method dues}. */
     abstract String title(Missing missing);
 
-    /**
-     * The declaration.
-     *
-     * @param uses  of the name, the one that is meant first; the others may tell what it does not
-     * @param owner the type that must have it
-     * @param types as they are written
-     * @param before what is declared and used now, in all files that mention the name
-     */
-    abstract Declared declared(List<Missing> uses, Target owner, Answers answers, Types types, Analysis before);
+    /** The declaration. */
+    abstract Declared declared(Asked asked);
 
     @Override
     public final Optional<Offer> offer(Spot spot) {
@@ -113,15 +106,19 @@ abstract class DeclareOperation implements Operation {
         Analysis before = analyst.analyse(new Focus(files, Set.of(name), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
         Missing missing = missing(before, spot).orElseThrow();
         Code code = before.code(home).orElseThrow();
-        Optional<Target> target = before.declaration(owner).flatMap(declared -> Target.at(code, declared.range().start()));
+        List<Missing> uses = new ArrayList<>(List.of(missing));
+        uses.addAll(missing.others(before));
+        Optional<Target> target = missing.isOwn() ? around(uses)
+                : before.declaration(owner).flatMap(declared -> Target.at(code, declared.range().start()));
         if (target.isEmpty()) {
             return Plan.refused(spot, "the declaration of the type that must have " + name + " was not found");
         }
+        boolean isStatic = missing.isOfType() || missing.isOwn() && uses.stream().anyMatch(use -> use.isStaticIn(target.get().type(), before));
         EditsByFile edits = new EditsByFile(before);
-        Types types = new Types(edits.writer(missing.code()), edits.writer(code), missing, target.get());
-        List<Missing> uses = new ArrayList<>(List.of(missing));
-        uses.addAll(missing.others(before));
-        Declared declared = declared(List.copyOf(uses), target.get(), answers, types, before);
+        boolean isAround = file.equals(home) && code.range(target.get().tree()).encloses(missing.range());
+        Types types = Types.of(edits.writer(missing.code()), edits.writer(code), missing.code(),
+                Optional.of(target.get().type()).filter(type -> isAround && !isStatic));
+        Declared declared = declared(new Asked(uses, target.get(), isStatic, answers, types, before));
         String title;
         if (declared instanceof Declared.Members added) {
             edits.of(home).addAll(new Landing(target.get()).edits(added.members()));
@@ -135,12 +132,22 @@ abstract class DeclareOperation implements Operation {
         return new Plan.Ready(edits.change(title, Meaning.same(), List.of()), before);
     }
 
+    /** The innermost class with a name around all uses, each of which may name a member of it. */
+    private static Optional<Target> around(List<Missing> uses) {
+        Missing first = uses.get(0);
+        return first.classes().stream()
+                .filter(at -> uses.stream().allMatch(use -> first.code().range(at.getLeaf()).encloses(use.range())))
+                .findFirst()
+                .flatMap(at -> first.code().element(at).map(type -> new Target(first.code(), at, (TypeElement) type)));
+    }
+
     /** The modifier with a blank behind it, as far as the use needs it or as was answered. */
-    static String visibility(Missing missing, Target owner, Answers answers) {
+    static String visibility(Asked asked) {
+        Target owner = asked.owner();
         if (owner.type().getKind().isInterface()) {
             return "";
         }
-        Element use = missing.code().enclosingType(missing.path()).map(type -> (Element) type).orElse(owner.type());
-        return AccessQuestion.said(answers).orElseGet(() -> AccessLevel.between(owner.type(), use)).prefix();
+        Element use = asked.code().enclosingType(asked.missing().path()).map(type -> (Element) type).orElse(owner.type());
+        return AccessQuestion.said(asked.answers()).orElseGet(() -> AccessLevel.between(owner.type(), use)).prefix();
     }
 }

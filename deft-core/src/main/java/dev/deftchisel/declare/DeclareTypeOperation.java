@@ -30,6 +30,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.NestingKind;
 
 /** Declares the type that a name asks for, in a file of its own or within the class around. */
 public final class DeclareTypeOperation implements Operation {
@@ -115,18 +118,25 @@ public final class DeclareTypeOperation implements Operation {
         }
         EditsByFile edits = new EditsByFile(before);
         TypeWriter writer = edits.writer(code);
-        NewTypeText text = new NewTypeText(missing, uses, Types.ofNewType(writer, writer, code), writer);
+        NewTypeText text = new NewTypeText(missing, uses, Types.of(writer, writer, code, Optional.empty()), writer);
         NewType.Kind kind = kind(uses, answers);
         boolean isInInterface = target.get().type().getKind().isInterface();
         String visibility = isInInterface ? "" : AccessQuestion.said(answers).orElse(AccessLevel.PRIVATE).prefix();
         boolean isClass = kind == NewType.Kind.CLASS || kind == NewType.Kind.EXCEPTION;
-        NewTypeText.Result type = text.of(kind, visibility + (isClass && !isInInterface ? "static " : ""));
+        NewTypeText.Result type = text.of(kind, visibility + (isClass && !isInInterface && mayBeStatic(target.get()) ? "static " : ""));
         if (type.objection().isPresent()) {
             return Plan.refused(Reason.at(code.file().path(), missing.range(), type.objection().get()));
         }
         edits.of(code.file().path()).addAll(new Landing(target.get()).edits(List.of(
                 NewMember.added(NewMember.Kind.TYPE, missing.name(), type.lines()))));
         return new Plan.Ready(edits.change(titled(kind, missing), Meaning.same(), List.of()), before);
+    }
+
+    /** Whether a class within another may be static: not in one that needs an object itself, before Java 16 (JLS 8.1.3). */
+    private static boolean mayBeStatic(Target around) {
+        boolean isInner = around.type().getNestingKind() != NestingKind.TOP_LEVEL && !around.type().getModifiers().contains(Modifier.STATIC)
+                && around.type().getKind() == ElementKind.CLASS;
+        return !isInner || around.code().file().module().level() >= 16;
     }
 
     private Plan inFile(Missing missing, TypeUses uses, Answers answers, Analysis before) {
@@ -140,7 +150,7 @@ public final class DeclareTypeOperation implements Operation {
         if (isElsewhere && missing.isSimple() && !missing.isImported()) {
             edits.writer(code).importing(home + "." + missing.name());
         }
-        NewTypeText text = new NewTypeText(missing, uses, Types.ofNewType(edits.writer(code), made.writer(), code), made.writer());
+        NewTypeText text = new NewTypeText(missing, uses, Types.of(edits.writer(code), made.writer(), code, Optional.empty()), made.writer());
         NewType.Kind kind = kind(uses, answers);
         boolean isOpen = uses.files().anyMatch(other -> !other.file().headline().packageName().equals(home));
         String visibility = AccessQuestion.said(answers).orElse(isOpen ? AccessLevel.PUBLIC : AccessLevel.PACKAGE).prefix();

@@ -6,7 +6,6 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.StandIn;
@@ -18,6 +17,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javax.lang.model.element.ElementKind;
+import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
@@ -67,15 +67,18 @@ public final class DeclareVariableOperation extends DeclareOperation {
     }
 
     @Override
-    Declared declared(List<Missing> uses, Target owner, Answers answers, Types types, Analysis before) {
-        Missing missing = uses.get(0);
+    Declared declared(Asked asked) {
+        Missing missing = asked.missing();
+        Target owner = asked.owner();
+        Types types = asked.types();
+        Answers answers = asked.answers();
         if (missing.isEnumConstant()) {
             return enumConstant(missing, owner);
         } else if (missing.isElement()) {
             return element(missing, owner, types);
         }
         String as = answers.single(AS).filter(said -> !said.equals("use")).orElse(standard(missing));
-        Optional<TypeMirror> type = type(uses, types);
+        Optional<TypeMirror> type = type(asked.uses(), types);
         Optional<String> said = answers.single(TYPE).filter(text -> !text.isEmpty());
         Optional<String> written = said.or(() -> type.flatMap(as.equals(LOCAL) ? types::local : types::member));
         if (written.isEmpty()) {
@@ -86,11 +89,13 @@ public final class DeclareVariableOperation extends DeclareOperation {
             return missing.object().isPresent() ? new Declared.Refused("what is selected from an object is no local variable")
                     : local(missing, written.get(), value);
         }
-        boolean isConstant = as.equals(CONSTANT);
-        String head = visibility(missing, owner, answers) + (isConstant ? "static final " : missing.isStatic() ? "static " : "");
+        // the fields of an interface are constants, whatever they are called (JLS 9.3)
+        boolean isOfInterface = owner.type().getKind().isInterface();
+        boolean isConstant = as.equals(CONSTANT) || isOfInterface;
+        String head = visibility(asked) + (isOfInterface ? "" : isConstant ? "static final " : asked.isStatic() ? "static " : "");
         return new Declared.Members("declare the " + (isConstant ? "constant " : "field ") + owner.name() + "." + missing.name(), List.of(NewMember.added(
                 isConstant ? NewMember.Kind.CONSTANT : NewMember.Kind.FIELD, missing.name(),
-                List.of(head + written.get() + " " + missing.name() + (isConstant ? " = " + value : "") + ";")).aheadOf(initialised(uses, owner))));
+                List.of(head + written.get() + " " + missing.name() + (isConstant ? " = " + value : "") + ";")).aheadOf(initialised(asked.uses(), owner))));
     }
 
     /** A constant, with stand-ins for what its constructor must have. */
@@ -146,9 +151,15 @@ public final class DeclareVariableOperation extends DeclareOperation {
 
     /** What it is assigned, or what its places ask for. */
     static Optional<TypeMirror> type(List<Missing> uses, Types types) {
-        List<TypeMirror> given = uses.stream().flatMap(use -> assignment(use).stream().flatMap(assignment ->
-                types.of(use.code(), new TreePath(assignment, ((AssignmentTree) assignment.getLeaf()).getExpression())).stream())).toList();
+        List<TypeMirror> given = uses.stream().flatMap(use -> given(use, uses, types).stream()).toList();
         return ValueType.of(uses, given).filter(type -> type.getKind() != TypeKind.VOID);
+    }
+
+    private static Optional<TypeMirror> given(Missing use, List<Missing> uses, Types types) {
+        Optional<TreePath> value = assignment(use).map(path -> new TreePath(path, ((AssignmentTree) path.getLeaf()).getExpression()));
+        Optional<TypeMirror> type = value.flatMap(path -> types.of(use.code(), path));
+        return value.filter(Diamond::isMade).isPresent() && type.filter(DeclaredType.class::isInstance).isPresent()
+                ? Diamond.filled((DeclaredType) type.get(), uses).or(() -> type) : type;
     }
 
     private static Declared local(Missing missing, String type, String value) {

@@ -50,9 +50,8 @@ import javax.lang.model.type.TypeMirror;
  * @param path     the name, or what ends with it: {@code berth.dues}; the call of a constructor
  * @param name     itself; of the class for a constructor
  * @param range    of the name
- * @param isInside whether there is an object of the class around (JLS 8.1.3)
  */
-record Missing(Code code, TreePath path, String name, Range range, boolean isInside) {
+record Missing(Code code, TreePath path, String name, Range range) {
 
     private static final Pattern CONSTANT_NAME = Pattern.compile("\\p{Lu}[\\p{Lu}\\p{N}_]*");
     private static final Pattern TYPE_NAME = Pattern.compile("\\p{Lu}.*\\p{Ll}.*");
@@ -65,8 +64,7 @@ record Missing(Code code, TreePath path, String name, Range range, boolean isIns
                         .filter(path -> path.getLeaf() instanceof IdentifierTree && code.range(path.getLeaf()).equals(binding.range())
                                 || (path.getLeaf() instanceof MemberSelectTree || path.getLeaf() instanceof MemberReferenceTree)
                                 && code.range(path.getLeaf()).end() == binding.range().end())
-                        .map(path -> new Missing(code, path, code.text(binding.range()), binding.range(),
-                                analysis.enclosing(code.file().path(), binding.range().start()).stream().limit(1).noneMatch(Analysis.Enclosing::isStatic))))
+                        .map(path -> new Missing(code, path, code.text(binding.range()), binding.range())))
                 .findFirst()
                 .or(() -> constructor(analysis, code, offset));
     }
@@ -77,7 +75,7 @@ record Missing(Code code, TreePath path, String name, Range range, boolean isIns
                 .filter(path -> isUnknownConstructor(code, path))
                 .findFirst()
                 .flatMap(path -> constructed(code, path).map(type -> new Missing(code, path, type.getSimpleName().toString(),
-                        code.range(path.getLeaf()), true)));
+                        code.range(path.getLeaf()))));
     }
 
     private static boolean isUnknownConstructor(Code code, TreePath path) {
@@ -123,8 +121,16 @@ record Missing(Code code, TreePath path, String name, Range range, boolean isIns
                 .sorted(Comparator.comparing(binding -> !binding.file().equals(code.file().path())))
                 .flatMap(binding -> analysis.code(binding.file()).filter(code::sharesTypesWith).stream()
                         .flatMap(there -> at(analysis, there, binding.range().start()).stream()))
-                .filter(other -> other.call().isPresent() == call().isPresent() && other.isReference() == isReference() && other.isType() == isType() && other.owner().equals(owner()))
+                .filter(other -> other.call().isPresent() == call().isPresent() && other.isReference() == isReference() && other.isType() == isType()
+                        && (isOwn() && other.isOwn() && isNear(other) || other.owner().equals(owner())))
                 .toList();
+    }
+
+    /** Whether another use is in the same outermost class. */
+    private boolean isNear(Missing other) {
+        List<TreePath> classes = classes();
+        return other.code().file() == code.file() && !classes.isEmpty()
+                && code.range(classes.get(classes.size() - 1).getLeaf()).encloses(other.range());
     }
 
     /** The call, where it is the name of a method. */
@@ -194,7 +200,7 @@ record Missing(Code code, TreePath path, String name, Range range, boolean isIns
     }
 
     /** Whether it is selected from a type, not from an object. */
-    private boolean isOfType() {
+    boolean isOfType() {
         return object().flatMap(code::element).filter(element -> element instanceof TypeElement).isPresent();
     }
 
@@ -247,9 +253,21 @@ record Missing(Code code, TreePath path, String name, Range range, boolean isIns
                 && owner().filter(type -> type.getKind() == ElementKind.ENUM).isPresent());
     }
 
-    /** Whether there is no object that it could belong to. */
-    boolean isStatic() {
-        return isOfType() || object().isEmpty() && !isInside;
+    /** Whether it stands alone and may be a member of any class around it. */
+    boolean isOwn() {
+        return !isConstructor() && object().isEmpty() && chosenFrom().isEmpty() && annotation().isEmpty();
+    }
+
+    /** The classes around it that have a name, the innermost first. */
+    List<TreePath> classes() {
+        return code.around(range).stream()
+                .filter(at -> at.getLeaf() instanceof ClassTree type && !type.getSimpleName().isEmpty()).toList();
+    }
+
+    /** Whether there is no object of a class around it (JLS 8.1.3). */
+    boolean isStaticIn(TypeElement type, Analysis analysis) {
+        return analysis.enclosing(code.file().path(), range.start()).stream()
+                .filter(around -> around.element().equals(type)).anyMatch(Analysis.Enclosing::isStatic);
     }
 
     /** The method around it; empty in an initialiser or a lambda's class. */

@@ -4,9 +4,16 @@ import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
-import dev.deftchisel.member.Target;
 import dev.deftchisel.rewrite.TypeWriter;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.element.TypeParameterElement;
 import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.IntersectionType;
@@ -21,33 +28,38 @@ final class Types {
     private final TypeWriter here;
     private final TypeWriter there;
     private final Code code;
-    private final boolean isSameType;
+    private final Optional<TypeElement> around;
+    private final boolean isMethod;
 
-    /**
-     * @param here  writes types in the file of the use
-     * @param there writes them in the file of the declaration
-     */
-    Types(TypeWriter here, TypeWriter there, Missing missing, Target owner) {
-        this(here, there, missing.code(), missing.code().enclosingType(missing.path())
-                .filter(type -> type.getQualifiedName().contentEquals(owner.type().getQualifiedName())).isPresent());
-    }
-
-    private Types(TypeWriter here, TypeWriter there, Code code, boolean isSameType) {
+    private Types(TypeWriter here, TypeWriter there, Code code, Optional<TypeElement> around, boolean isMethod) {
         this.here = here;
         this.there = there;
         this.code = code;
-        this.isSameType = isSameType;
+        this.around = around;
+        this.isMethod = isMethod;
+    }
+
+    /**
+     * Types of what comes to a type.
+     *
+     * @param here   writes types in the file of the use
+     * @param there  writes them in the file of the declaration
+     * @param code   the file of the use
+     * @param around the type that gets it, where its type parameters are known at the use, and mean the same in what is declared
+     */
+    static Types of(TypeWriter here, TypeWriter there, Code code, Optional<TypeElement> around) {
+        return new Types(here, there, code, around, false);
     }
 
     /** Types that are not written. */
     static Types ofNothing(Code code) {
         TypeWriter writer = new TypeWriter(code);
-        return new Types(writer, writer, code, false);
+        return of(writer, writer, code, Optional.empty());
     }
 
-    /** Types in the declaration of a type that is not there yet. */
-    static Types ofNewType(TypeWriter here, TypeWriter there, Code code) {
-        return new Types(here, there, code, false);
+    /** The same for a method, which can declare type parameters of its own. */
+    Types ofMethod() {
+        return new Types(here, there, code, around, true);
     }
 
     /** The type of an argument or assigned value; empty for one that only its target gives a type (JLS 15.27.3). */
@@ -66,15 +78,92 @@ final class Types {
         });
     }
 
-    /** A type in the declaration of a member, where other type variables may be known than at the use. */
+    /** A type in a declaration. Type parameters that are not known there are left open, but in a method, which declares them. */
     Optional<String> member(TypeMirror type) {
-        return type.getKind() == TypeKind.VOID ? Optional.of("void")
-                : there.write(!isSameType && namesVariable(type) ? code.types().erasure(type) : type);
+        return type.getKind() == TypeKind.VOID ? Optional.of("void") : there.write(isMethod ? type : closed(type));
     }
 
     /** A type at the use. */
     Optional<String> local(TypeMirror type) {
         return here.write(type);
+    }
+
+    /** The type parameters that a method must declare for types that it names, with a blank behind; empty when there are none. */
+    String typeParameters(List<TypeMirror> named) {
+        Map<String, TypeVariable> variables = new LinkedHashMap<>();
+        named.forEach(type -> collect(type, variables));
+        return variables.isEmpty() ? "" : variables.values().stream().map(this::declared).collect(Collectors.joining(", ", "<", "> "));
+    }
+
+    /** The same types, where a type parameter that is named once, and by itself, gives way to what it may be at most. */
+    List<TypeMirror> plain(List<TypeMirror> types) {
+        List<TypeMirror> plain = new ArrayList<>();
+        for (TypeMirror type : types) {
+            long naming = types.stream().filter(other -> names(other, type)).count();
+            boolean isLone = type instanceof TypeVariable variable && !TypeWriter.isCaptured(variable) && !isKnown(variable) && naming == 1;
+            plain.add(isLone ? code.types().erasure(type) : type);
+        }
+        return plain;
+    }
+
+    private boolean names(TypeMirror type, TypeMirror variable) {
+        Map<String, TypeVariable> variables = new LinkedHashMap<>();
+        collect(type, variables);
+        return variables.containsKey(variable.toString());
+    }
+
+    private String declared(TypeVariable variable) {
+        TypeMirror bound = variable.getUpperBound();
+        List<? extends TypeMirror> bounds = bound instanceof IntersectionType several ? several.getBounds() : List.of(bound);
+        String written = bounds.stream().flatMap(one -> there.write(one).stream()).filter(one -> !one.equals("Object"))
+                .collect(Collectors.joining(" & "));
+        return variable.asElement().getSimpleName() + (written.isEmpty() ? "" : " extends " + written);
+    }
+
+    private void collect(TypeMirror type, Map<String, TypeVariable> variables) {
+        if (type instanceof TypeVariable variable) {
+            boolean isNamed = variable.asElement() instanceof TypeParameterElement && !TypeWriter.isCaptured(variable);
+            if (isNamed && !isKnown(variable) && variables.putIfAbsent(variable.toString(), variable) == null || !isNamed) {
+                collect(variable.getUpperBound(), variables);
+            }
+        } else if (type instanceof ArrayType array) {
+            collect(array.getComponentType(), variables);
+        } else if (type instanceof IntersectionType intersection) {
+            intersection.getBounds().forEach(bound -> collect(bound, variables));
+        } else if (type instanceof WildcardType wildcard) {
+            Optional.ofNullable(wildcard.getExtendsBound()).ifPresent(bound -> collect(bound, variables));
+            Optional.ofNullable(wildcard.getSuperBound()).ifPresent(bound -> collect(bound, variables));
+        } else if (type instanceof DeclaredType declared) {
+            declared.getTypeArguments().forEach(argument -> collect(argument, variables));
+        }
+    }
+
+    /** Whether a type parameter is that of the type around, or of one that it is within. */
+    private boolean isKnown(TypeVariable variable) {
+        Element owner = ((TypeParameterElement) variable.asElement()).getGenericElement();
+        for (Optional<Element> at = around.map(type -> type); at.isPresent(); at = Optional.ofNullable(at.get().getEnclosingElement())) {
+            if (at.get().equals(owner)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** The same type without type parameters that are not known. */
+    private TypeMirror closed(TypeMirror type) {
+        if (type instanceof TypeVariable variable && variable.asElement() instanceof TypeParameterElement && !isKnown(variable)) {
+            return code.types().erasure(type);
+        } else if (type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(this::isOpen)) {
+            return code.types().getDeclaredType((TypeElement) declared.asElement(), declared.getTypeArguments().stream()
+                    .map(argument -> isOpen(argument) ? code.types().getWildcardType(null, null) : argument).toArray(TypeMirror[]::new));
+        }
+        return type;
+    }
+
+    private boolean isOpen(TypeMirror type) {
+        Map<String, TypeVariable> variables = new LinkedHashMap<>();
+        collect(type, variables);
+        return !variables.isEmpty();
     }
 
     /** Whether a type names a type variable, or one that has no name. */

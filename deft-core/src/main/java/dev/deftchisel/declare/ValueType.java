@@ -1,5 +1,6 @@
 package dev.deftchisel.declare;
 
+import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
@@ -23,39 +24,57 @@ final class ValueType {
 
     private final Code code;
     private final List<Missing> uses;
-    private final List<TypeMirror> told = new ArrayList<>();
+    private final List<TypeMirror> given;
+    /** What each use may take, in order; none where a use does not tell. */
+    private final List<List<TypeMirror>> taken = new ArrayList<>();
 
-    private ValueType(List<Missing> uses) {
+    private ValueType(List<Missing> uses, List<TypeMirror> given) {
         this.code = uses.get(0).code();
         this.uses = uses;
+        this.given = given;
+        uses.forEach(use -> taken.add(new Wanted(use.code()).all(use.value())));
     }
 
     /**
      * The type of what is missing.
      *
-     * @param uses   at least one, in one file, the one that is meant first
-     * @param given  what it is assigned
+     * @param uses  at least one, the one that is meant first
+     * @param given what it is assigned
      * @return {@code void} when no use asks for a value, empty when nothing tells
      */
     static Optional<TypeMirror> of(List<Missing> uses, List<TypeMirror> given) {
-        ValueType type = new ValueType(uses);
-        type.told.addAll(given);
-        uses.forEach(use -> type.told.addAll(new Wanted(use.code()).all(use.value())));
-        return type.told();
+        return new ValueType(uses, given).told();
     }
 
     private Optional<TypeMirror> told() {
-        List<TypeMirror> values = told.stream().filter(type -> type.getKind() != TypeKind.VOID).toList();
+        List<TypeMirror> all = new ArrayList<>(given.isEmpty() ? List.of() : List.of(new General(code).of(given)));
+        all.addAll(given);
+        taken.forEach(all::addAll);
+        List<TypeMirror> values = all.stream().filter(type -> type.getKind() != TypeKind.VOID).toList();
         Set<String> selected = uses.stream().flatMap(use -> selected(use).stream()).collect(Collectors.toSet());
         Missing first = uses.get(0);
-        return values.stream().filter(type -> has(type, selected)).findFirst().map(type -> precise(type, values))
+        return values.stream().filter(type -> has(type, selected) && fits(type)).findFirst()
+                .or(() -> values.stream().filter(type -> has(type, selected)).findFirst())
+                .map(type -> precise(type, values))
                 .or(() -> new NameHints(code).of(first.value(), first.name(), selected))
                 // what it lacks may be missing itself
                 .or(() -> values.stream().findFirst())
                 .or(() -> new NameHints(code).of(first.value(), first.name(), Set.of()))
-                .or(() -> selected.isEmpty() ? told.stream().findFirst() : Optional.empty())
+                .or(() -> selected.isEmpty() ? all.stream().findFirst() : Optional.empty())
                 // all that is left is that anything would do
                 .or(() -> uses.stream().flatMap(use -> new Wanted(use.code()).anything(use.value()).stream()).findFirst());
+    }
+
+    /** Whether a variable of a type could be given all that it is given, and its value taken wherever it is used. */
+    private boolean fits(TypeMirror type) {
+        General general = new General(code);
+        boolean takesAll = given.stream().allMatch(value -> general.takes(type, value));
+        for (int i = 0; takesAll && i < uses.size(); i++) {
+            boolean isCompared = uses.get(i).value().getParentPath().getLeaf() instanceof BinaryTree;
+            takesAll = isCompared || taken.get(i).isEmpty() || taken.get(i).stream()
+                    .anyMatch(one -> one.getKind() == TypeKind.VOID || general.takes(one, type));
+        }
+        return takesAll;
     }
 
     /** The same class where another use says of what. */

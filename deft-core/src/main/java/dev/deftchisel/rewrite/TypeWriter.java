@@ -87,7 +87,7 @@ public final class TypeWriter {
     }
 
     /** The type variable that capture conversion makes has no declaration. */
-    private static boolean isCaptured(TypeVariable variable) {
+    public static boolean isCaptured(TypeVariable variable) {
         return !variable.asElement().getSimpleName().toString().matches("[\\p{L}_$][\\p{L}\\p{N}_$]*")
                 || variable.toString().startsWith("capture");
     }

@@ -87,9 +87,10 @@ public final class Redeclared {
                 Analyst analyst = new Analyst(snapshot, libraries, Monitor.SILENT);
                 long draw = random.nextLong();
                 DeepStack.call(() -> member(analyst, file, new Random(draw))).ifPresent(member -> {
-                    Result result = DeepStack.call(() -> trial(analyst, libraries, member));
-                    results.add(result);
-                    listener.accept(result);
+                    DeepStack.call(() -> trial(analyst, libraries, member)).ifPresent(result -> {
+                        results.add(result);
+                        listener.accept(result);
+                    });
                 });
             }
         }
@@ -138,7 +139,8 @@ public final class Redeclared {
                 : use.role() == Role.CALL || use.role() == Role.READ || use.role() == Role.WRITE);
     }
 
-    private static Result trial(Analyst analyst, Libraries libraries, Member member) {
+    /** Empty when nobody misses the member, since another one takes its place. */
+    private static Optional<Result> trial(Analyst analyst, Libraries libraries, Member member) {
         Set<Path> files = new HashSet<>(Set.of(member.file()));
         analyst.snapshot().mentioning(Set.of(member.symbol().name())).forEach(file -> files.add(file.path()));
         int known = analyst.analyse(Focus.whole(files)).problems().size();
@@ -150,15 +152,18 @@ public final class Redeclared {
         Snapshot broken = analyst.snapshot().with(Map.of(member.file(), Optional.of(without)), Map.of());
         Analyst after = new Analyst(broken, libraries, Monitor.SILENT);
         Place place = new Place(member.file(), new Range(member.use().range().start(), member.use().range().start()));
+        if (after.analyse(Focus.whole(files)).problems().size() <= known) {
+            return Optional.empty();
+        }
         Spot spot = new Spot(place, broken.file(member.file()).orElseThrow(),
                 after.analyse(Focus.on(Set.of(member.file()), Set.of(member.symbol().name()))));
         Plan plan = Chisel.operation(operation(member.symbol())).plan(spot, answers(member.symbol()), after);
         if (!(plan instanceof Plan.Ready ready)) {
-            return new Result(shown(member), End.REFUSED, ((Plan.Refused) plan).reasons().get(0).sentence());
+            return Optional.of(new Result(shown(member), End.REFUSED, ((Plan.Refused) plan).reasons().get(0).sentence()));
         }
         Optional<Difference> difference = new Guard(after).check(ready.before(), ready.change()).stream().filter(Difference::isBlocking).findFirst();
         if (difference.isPresent()) {
-            return new Result(shown(member), End.REFUSED, difference.get().sentence());
+            return Optional.of(new Result(shown(member), End.REFUSED, difference.get().sentence()));
         }
         Snapshot declared = ready.change().applyTo(broken);
         if (isType(member.symbol())) {
@@ -167,8 +172,8 @@ public final class Redeclared {
             }
         }
         List<Problem> problems = new Analyst(declared, libraries, Monitor.SILENT).analyse(Focus.whole(files)).problems();
-        return problems.size() <= known ? new Result(shown(member), End.COMPILES, "")
-                : new Result(shown(member), End.BROKEN, problems.get(0).message());
+        return Optional.of(problems.size() <= known ? new Result(shown(member), End.COMPILES, "")
+                : new Result(shown(member), End.BROKEN, problems.get(0).message()));
     }
 
     /** All that a file asks of what was declared. */

@@ -1,0 +1,40 @@
+package dev.deftchisel.declare;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Role;
+import dev.deftchisel.member.Target;
+import java.util.Optional;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
+
+/** Methods of subclasses that will override one that is yet to be declared, and so tell what it must be (JLS 8.4.8.3). */
+final class Overriders {
+
+    private Overriders() {
+    }
+
+    /**
+     * The first one with a name and number of parameters.
+     *
+     * @param before in which all files that mention the name were looked at
+     */
+    static Optional<ExecutableElement> of(Target owner, String name, int parameters, Analysis before) {
+        return before.files().stream()
+                .flatMap(file -> before.bindings(file.path()).stream())
+                .filter(binding -> binding.role() == Role.DECLARATION && binding.isNamed())
+                .flatMap(binding -> before.known(binding.key()).stream())
+                .filter(known -> known.element() instanceof ExecutableElement method && method.getSimpleName().contentEquals(name)
+                        && method.getParameters().size() == parameters && isBelow(owner, method, known.types()))
+                .map(known -> (ExecutableElement) known.element())
+                .findFirst();
+    }
+
+    private static boolean isBelow(Target owner, ExecutableElement method, javax.lang.model.util.Types types) {
+        boolean isInherited = !method.getModifiers().contains(Modifier.STATIC) && !method.getModifiers().contains(Modifier.PRIVATE)
+                && method.getEnclosingElement() instanceof TypeElement;
+        return isInherited && !method.getEnclosingElement().equals(owner.type())
+                && types.isSubtype(types.erasure(method.getEnclosingElement().asType()), types.erasure(owner.type().asType()))
+                && owner.type().getTypeParameters().isEmpty();
+    }
+}
