@@ -4,6 +4,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.Answers;
+import dev.deftchisel.rewrite.EditsByFile;
 import java.util.List;
 
 /**
@@ -14,8 +15,9 @@ import java.util.List;
  * @param isStatic whether there is no object that it could belong to
  * @param types    as they are written
  * @param before   what is declared and used now, in all files that mention the name
+ * @param edits    collects what types need where they are written
  */
-record Asked(List<Missing> uses, Target owner, boolean isStatic, Answers answers, Types types, Analysis before) {
+record Asked(List<Missing> uses, Target owner, boolean isStatic, Answers answers, Types types, Analysis before, EditsByFile edits) {
 
     Asked {
         uses = List.copyOf(uses);

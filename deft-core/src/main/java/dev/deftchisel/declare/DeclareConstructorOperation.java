@@ -19,9 +19,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
 import javax.lang.model.element.VariableElement;
+import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
 
@@ -130,7 +133,8 @@ public final class DeclareConstructorOperation extends DeclareOperation {
                 && ElementFilter.constructorsIn(owner.type().getEnclosedElements()).stream()
                 .anyMatch(constructor -> !before.uses(code.key(constructor)).isEmpty());
         Set<String> names = owner.parts().stream().map(Part::name).collect(Collectors.toSet());
-        for (Parameters.One one : keep.equals(NONE) ? List.<Parameters.One>of() : parameters.all()) {
+        List<String> handedUp = keep.equals(NONE) ? List.of() : handedUp(owner, parameters);
+        for (Parameters.One one : keep.equals(NONE) || !handedUp.isEmpty() ? List.<Parameters.One>of() : parameters.all()) {
             if (owner.parts().stream().anyMatch(part -> part.name().equals(one.name()) && part.maySet() && takes(code, part.type(), one.type()))) {
                 kept.put(one.name(), one.name());
             } else if (!names.contains(one.name())) {
@@ -146,8 +150,21 @@ public final class DeclareConstructorOperation extends DeclareOperation {
                     ConstructorText.lines(AccessLevel.of(owner.type().getModifiers()).prefix(), owner.name(), "", List.of(), Map.of())));
         }
         members.add(NewMember.added(NewMember.Kind.CONSTRUCTOR, owner.name(),
-                ConstructorText.lines(visibility, owner.name(), declared, List.of(), kept)));
+                ConstructorText.lines(visibility, owner.name(), declared, handedUp, kept)));
         return members;
+    }
+
+    /** What the superclass takes: all, where it has a constructor for just these. */
+    private static List<String> handedUp(Target owner, Parameters parameters) {
+        if (!(owner.type().getSuperclass() instanceof DeclaredType above) || parameters.all().isEmpty()) {
+            return List.of();
+        }
+        boolean takesAll = ElementFilter.constructorsIn(above.asElement().getEnclosedElements()).stream()
+                .filter(constructor -> !constructor.getModifiers().contains(Modifier.PRIVATE)
+                        && constructor.getParameters().size() == parameters.all().size())
+                .anyMatch(constructor -> IntStream.range(0, parameters.all().size()).allMatch(i ->
+                        takes(owner.code(), constructor.getParameters().get(i).asType(), parameters.all().get(i).type())));
+        return takesAll ? parameters.all().stream().map(Parameters.One::name).toList() : List.of();
     }
 
     private static boolean takes(Code code, TypeMirror field, TypeMirror value) {

@@ -81,7 +81,22 @@ public final class DeclareMethodOperation extends DeclareOperation {
         String head = modifiers + shape.typeParameters(asked) + type.get() + " " + missing.name() + "("
                 + shape.parameters().declared(Habits.of(owner).parameter()) + ")";
         return new Declared.Members(title(missing), List.of(NewMember.added(NewMember.Kind.METHOD, missing.name(),
-                isAbstract ? List.of(head + ";") : lines(head, body, type.get(), shape.result()))));
+                isAbstract ? List.of(head + ";") : lines(head, body, type.get(), shape.result()))),
+                isAbstract ? implemented(asked, shape, type.get(), visibility) : List.of());
+    }
+
+    /** What classes below must have then. */
+    private static List<Elsewhere> implemented(Asked asked, Shape shape, String type, String visibility) {
+        List<Elsewhere> all = new ArrayList<>();
+        for (Target below : new Implementers(asked.owner(), asked.before()).lacking(asked.missing().name(), shape.parameters().all().size())) {
+            Types types = Types.of(asked.edits().writer(asked.code()), asked.edits().writer(below.code()), asked.code(), Optional.empty()).ofMethod();
+            String result = shape.result().flatMap(types::member).orElse(type);
+            String head = (asked.owner().type().getKind().isInterface() ? "public " : visibility) + shape.typeParameters(asked) + result + " "
+                    + asked.missing().name() + "(" + shape.parameters().in(types).declared(Habits.of(below).parameter()) + ") {";
+            all.add(new Elsewhere(below, NewMember.added(NewMember.Kind.METHOD, asked.missing().name(),
+                    List.of("@Override", head, StandIn.FAILURE, "}"))));
+        }
+        return all;
     }
 
     private static List<String> lines(String head, String body, String type, Optional<TypeMirror> result) {

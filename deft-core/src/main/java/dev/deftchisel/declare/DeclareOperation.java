@@ -30,6 +30,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import javax.lang.model.element.Element;
+import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 
 /** Declares what a name must mean where it is used. An operation says which names it is for and what the declaration looks like. */
@@ -45,8 +46,16 @@ abstract class DeclareOperation implements Operation {
     /** What the declaration is, or why there can be none. */
     sealed interface Declared {
 
-        /** Members of the type that must have it. */
-        record Members(String title, List<NewMember> members) implements Declared {
+        /**
+         * Members of the type that must have it.
+         *
+         * @param others what other types must have then
+         */
+        record Members(String title, List<NewMember> members, List<Elsewhere> others) implements Declared {
+
+            Members(String title, List<NewMember> members) {
+                this(title, members, List.of());
+            }
         }
 
         /** A variable of the body, declared before a statement. */
@@ -56,6 +65,10 @@ abstract class DeclareOperation implements Operation {
         /** It cannot be made. */
         record Refused(String sentence) implements Declared {
         }
+    }
+
+    /** A member of another type. */
+    record Elsewhere(Target target, NewMember member) {
     }
 
     /** Whether it is for a name. */
@@ -92,17 +105,21 @@ abstract class DeclareOperation implements Operation {
         if (home.isEmpty()) {
             return Plan.refused(spot, owner.get().getSimpleName() + " is not declared in the workspace, and cannot get a member " + found.get().name());
         }
-        return plan(spot, answers, analyst, key, home.get().path(), found.get().name());
+        return plan(spot, answers, analyst, key, home.get().path(), found.get());
     }
 
     private static Optional<Missing> missing(Analysis analysis, Spot spot) {
         return analysis.code(spot.file().path()).flatMap(code -> Missing.at(analysis, code, spot.place().caret()));
     }
 
-    private Plan plan(Spot spot, Answers answers, Analyst analyst, SymbolKey owner, Path home, String name) {
+    private Plan plan(Spot spot, Answers answers, Analyst analyst, SymbolKey owner, Path home, Missing found) {
         Path file = spot.file().path();
+        String name = found.name();
         Set<Path> files = new HashSet<>(List.of(file, home));
         analyst.snapshot().mentioning(Set.of(name)).forEach(other -> files.add(other.path()));
+        if (mayLackBody(found)) {
+            Implementers.files(found.owner().orElseThrow(), analyst.snapshot()).forEach(other -> files.add(other.path()));
+        }
         Analysis before = analyst.analyse(new Focus(files, Set.of(name), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
         Missing missing = missing(before, spot).orElseThrow();
         Code code = before.code(home).orElseThrow();
@@ -118,10 +135,12 @@ abstract class DeclareOperation implements Operation {
         boolean isAround = file.equals(home) && code.range(target.get().tree()).encloses(missing.range());
         Types types = Types.of(edits.writer(missing.code()), edits.writer(code), missing.code(),
                 Optional.of(target.get().type()).filter(type -> isAround && !isStatic));
-        Declared declared = declared(new Asked(uses, target.get(), isStatic, answers, types, before));
+        Declared declared = declared(new Asked(uses, target.get(), isStatic, answers, types, before, edits));
         String title;
         if (declared instanceof Declared.Members added) {
             edits.of(home).addAll(new Landing(target.get()).edits(added.members()));
+            added.others().forEach(other -> edits.of(other.target().code().file().path())
+                    .addAll(new Landing(other.target()).edits(List.of(other.member()))));
             title = added.title();
         } else if (declared instanceof Declared.Local local) {
             edits.of(file).add(new NewCode(missing.code().file()).write(local.text()).at(local.offset()));
@@ -130,6 +149,12 @@ abstract class DeclareOperation implements Operation {
             return Plan.refused(Reason.at(file, missing.range(), ((Declared.Refused) declared).sentence()));
         }
         return new Plan.Ready(edits.change(title, Meaning.same(), List.of()), before);
+    }
+
+    /** Whether what is declared may have no body, so that classes below must have one. */
+    private static boolean mayLackBody(Missing missing) {
+        return !missing.isConstructor() && missing.call().isPresent()
+                && missing.owner().filter(type -> type.getKind().isInterface() || type.getModifiers().contains(Modifier.ABSTRACT)).isPresent();
     }
 
     /** The innermost class with a name around all uses, each of which may name a member of it. */

@@ -124,6 +124,11 @@ record Parameters(List<One> all, Optional<String> objection) {
         return new Parameters(all, Optional.empty());
     }
 
+    /** The same, written elsewhere. */
+    Parameters in(Types types) {
+        return as(all.stream().map(One::type).toList(), types);
+    }
+
     /** The same of other types, in order. */
     Parameters as(List<TypeMirror> others, Types types) {
         List<One> changed = new ArrayList<>();

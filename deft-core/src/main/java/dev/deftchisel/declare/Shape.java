@@ -28,8 +28,9 @@ record Shape(Parameters parameters, Optional<TypeMirror> result, boolean isStati
         Types types = asked.types().ofMethod();
         Optional<ExecutableElement> below = asked.isStatic() ? Optional.empty()
                 : Overriders.of(asked.owner(), missing.name(), missing.arguments().size(), asked.before());
-        if (below.isPresent()) {
-            return new Shape(Parameters.of(below.get(), types), Optional.of(below.get().getReturnType()), false, true);
+        Optional<Parameters> overridden = below.map(method -> Parameters.of(method, types)).filter(one -> one.objection().isEmpty());
+        if (overridden.isPresent()) {
+            return new Shape(overridden.get(), Optional.of(below.get().getReturnType()), false, true);
         }
         Optional<TypeMirror> result = ValueType.of(asked.uses(), List.of());
         Parameters parameters = Parameters.of(asked.uses(), types);

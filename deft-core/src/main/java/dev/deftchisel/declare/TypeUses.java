@@ -71,7 +71,7 @@ final class TypeUses {
     NewType.Kind kind() {
         if (all.stream().anyMatch(use -> around(use, AnnotationTree.class).findAny().isPresent())) {
             return NewType.Kind.ANNOTATION;
-        } else if (all.stream().anyMatch(TypeUses::isThrown)) {
+        } else if (all.stream().anyMatch(TypeUses::isThrown) || all.get(0).name().matches(".+Exception")) {
             return NewType.Kind.EXCEPTION;
         } else if (all.stream().anyMatch(TypeUses::isImplemented)) {
             return NewType.Kind.INTERFACE;
