@@ -130,7 +130,8 @@ abstract class DeclareOperation implements Operation {
         if (target.isEmpty()) {
             return Plan.refused(spot, "the declaration of the type that must have " + name + " was not found");
         }
-        boolean isStatic = missing.isOfType() || missing.isOwn() && uses.stream().anyMatch(use -> use.isStaticIn(target.get().type(), before));
+        boolean isStatic = missing.isOfType() || missing.isOwn() && uses.stream()
+                .anyMatch(use -> use.isOfType() || use.isOwn() && use.isStaticIn(target.get().type(), before));
         EditsByFile edits = new EditsByFile(before);
         boolean isAround = file.equals(home) && code.range(target.get().tree()).encloses(missing.range());
         Types types = Types.of(edits.writer(missing.code()), edits.writer(code), missing.code(),
@@ -161,7 +162,7 @@ abstract class DeclareOperation implements Operation {
     private static Optional<Target> around(List<Missing> uses) {
         Missing first = uses.get(0);
         return first.classes().stream()
-                .filter(at -> uses.stream().allMatch(use -> first.code().range(at.getLeaf()).encloses(use.range())))
+                .filter(at -> uses.stream().filter(use -> use.isOwn() && use.code().file() == first.code().file()).allMatch(use -> first.code().range(at.getLeaf()).encloses(use.range())))
                 .findFirst()
                 .flatMap(at -> first.code().element(at).map(type -> new Target(first.code(), at, (TypeElement) type)));
     }

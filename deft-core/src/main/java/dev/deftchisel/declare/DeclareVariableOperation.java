@@ -80,7 +80,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
         String as = answers.single(AS).filter(said -> !said.equals("use")).orElse(standard(missing));
         Optional<TypeMirror> type = type(asked.uses(), types);
         Optional<String> said = answers.single(TYPE).filter(text -> !text.isEmpty());
-        Optional<String> written = said.or(() -> type.flatMap(as.equals(LOCAL) ? types::local : types::member));
+        Optional<String> written = said.or(() -> type.flatMap(as.equals(LOCAL) ? types::local : types::field));
         if (written.isEmpty()) {
             return new Declared.Refused("the use does not tell of which type " + missing.name() + " is; say it (type)");
         }

@@ -9,13 +9,18 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeMirror;
 
 /**
  * Types that only names tell, where nothing else does: the one after which something is named, or the only one that the file
- * imports, or the package has, with what is selected. Generic types are none of these, since their arguments are not told.
+ * imports, or the package has, with what is selected. Generic types are among these only where what is handed to them tells of
+ * what they are: a list to which vessels are added.
  */
 final class NameHints {
+
+    /** The collections that need not be imported to be meant. */
+    private static final List<String> COLLECTIONS = List.of("java.util.List", "java.util.Set", "java.util.Map");
 
     private final Code code;
 
@@ -30,7 +35,7 @@ final class NameHints {
      * @param selected names of what is selected from it
      */
     Optional<TypeMirror> of(TreePath value, String name, Set<String> selected) {
-        List<TypeElement> near = near(value);
+        List<TypeElement> near = near(value).stream().filter(type -> type.getTypeParameters().isEmpty()).toList();
         String letters = name.replace("_", "");
         Optional<TypeElement> after = near.stream()
                 .filter(type -> type.getSimpleName().toString().equalsIgnoreCase(letters) && has(type, selected))
@@ -43,6 +48,16 @@ final class NameHints {
         return found.size() == 1 ? Optional.of(found.get(0)) : Optional.empty();
     }
 
+    /** A generic type that is imported, or a plain collection, which has all that is selected and is handed its elements. */
+    Optional<TypeMirror> filled(List<Missing> uses, Set<String> selected) {
+        Stream<TypeElement> imported = near(uses.get(0).value()).stream();
+        Stream<TypeElement> plain = COLLECTIONS.stream().flatMap(name -> Optional.ofNullable(code.elements().getTypeElement(name)).stream());
+        return selected.isEmpty() ? Optional.empty() : Stream.concat(imported, plain)
+                .filter(type -> !type.getTypeParameters().isEmpty() && has(type, selected))
+                .flatMap(type -> Diamond.filled((DeclaredType) type.asType(), uses).stream())
+                .findFirst();
+    }
+
     /** The types that simple names mean here: of the classes around, imported, of the package. */
     private List<TypeElement> near(TreePath value) {
         Stream<Element> nested = code.enclosingType(value).stream().flatMap(type -> type.getEnclosedElements().stream());
@@ -52,7 +67,7 @@ final class NameHints {
         Stream<Element> home = code.enclosingType(value).stream()
                 .flatMap(type -> code.elements().getPackageOf(type).getEnclosedElements().stream());
         return Stream.of(nested, imported, home).flatMap(elements -> elements)
-                .filter(element -> element instanceof TypeElement type && type.getTypeParameters().isEmpty())
+                .filter(TypeElement.class::isInstance)
                 .map(element -> (TypeElement) element)
                 .distinct()
                 .toList();

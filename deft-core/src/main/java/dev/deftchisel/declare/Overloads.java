@@ -1,5 +1,6 @@
 package dev.deftchisel.declare;
 
+import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
@@ -146,26 +147,50 @@ final class Overloads {
 
     /** What is called so, and takes as many arguments; a call with an argument of no type is bound to none. */
     private List<ExecutableElement> candidates() {
-        Optional<? extends Element> owner;
-        String name;
-        if (call.getLeaf() instanceof NewClassTree made) {
-            owner = code.element(new TreePath(call, made.getIdentifier()));
-            name = "<init>";
-        } else {
-            ExpressionTree method = ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
-            TreePath select = new TreePath(call, method);
-            boolean isSelected = method instanceof MemberSelectTree;
-            owner = isSelected ? code.type(new TreePath(select, ((MemberSelectTree) method).getExpression()))
-                    .map(code.types()::asElement) : code.enclosingType(call);
-            name = isSelected ? ((MemberSelectTree) method).getIdentifier().toString() : code.text(method);
-        }
-        return owner.filter(element -> element instanceof TypeElement).map(element -> code.elements().getAllMembers((TypeElement) element)).stream()
-                .flatMap(List::stream)
+        String name = name();
+        return owners(name).stream()
+                .flatMap(owner -> code.elements().getAllMembers(owner).stream())
                 .filter(member -> member.getKind() == ElementKind.METHOD || member.getKind() == ElementKind.CONSTRUCTOR)
                 .filter(member -> member.getSimpleName().contentEquals(name))
                 .map(member -> (ExecutableElement) member)
                 .filter(method -> method.isVarArgs() ? method.getParameters().size() <= arguments.size()
                         : method.getParameters().size() == arguments.size())
                 .toList();
+    }
+
+    private String name() {
+        if (call.getLeaf() instanceof NewClassTree) {
+            return "<init>";
+        }
+        ExpressionTree method = ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
+        return method instanceof MemberSelectTree select ? select.getIdentifier().toString() : code.text(method);
+    }
+
+    /** The types that may have it: of the object, or around the call, or statically imported (JLS 15.12.1). */
+    private List<TypeElement> owners(String name) {
+        if (call.getLeaf() instanceof NewClassTree made) {
+            return type(code.element(new TreePath(call, made.getIdentifier()))).stream().toList();
+        }
+        ExpressionTree method = ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
+        if (method instanceof MemberSelectTree select) {
+            return type(code.type(new TreePath(new TreePath(call, method), select.getExpression())).map(code.types()::asElement)).stream().toList();
+        }
+        List<TypeElement> owners = new ArrayList<>();
+        for (TreePath at = call; at != null; at = at.getParentPath()) {
+            if (at.getLeaf() instanceof ClassTree) {
+                type(code.element(at)).ifPresent(owners::add);
+            }
+        }
+        code.file().skeleton().imports().stream()
+                .filter(line -> line.isStatic() && (line.isOnDemand() || line.simpleName().equals(name)))
+                .map(line -> line.isOnDemand() ? line.name() : line.name().substring(0, line.name().lastIndexOf('.')))
+                .flatMap(owner -> Optional.ofNullable(code.elements().getTypeElement(owner)).stream())
+                .distinct()
+                .forEach(owners::add);
+        return owners;
+    }
+
+    private static Optional<TypeElement> type(Optional<? extends Element> element) {
+        return element.filter(TypeElement.class::isInstance).map(TypeElement.class::cast);
     }
 }

@@ -83,6 +83,11 @@ final class Types {
         return type.getKind() == TypeKind.VOID ? Optional.of("void") : there.write(isMethod ? type : closed(type));
     }
 
+    /** The type of a field, without type arguments where these name what is not known: others could not be assigned to those that do. */
+    Optional<String> field(TypeMirror type) {
+        return there.write(isOpen(type) ? code.types().erasure(type) : type);
+    }
+
     /** A type at the use. */
     Optional<String> local(TypeMirror type) {
         return here.write(type);

@@ -57,6 +57,7 @@ final class ValueType {
                 .or(() -> values.stream().filter(type -> has(type, selected)).findFirst())
                 .map(type -> precise(type, values))
                 .or(() -> new NameHints(code).of(first.value(), first.name(), selected))
+                .or(() -> new NameHints(code).filled(uses, selected))
                 // what it lacks may be missing itself
                 .or(() -> values.stream().findFirst())
                 .or(() -> new NameHints(code).of(first.value(), first.name(), Set.of()))
