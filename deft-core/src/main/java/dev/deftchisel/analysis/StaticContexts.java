@@ -1,13 +1,17 @@
 package dev.deftchisel.analysis;
 
 import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.ModifiersTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import javax.lang.model.element.Modifier;
 
-/** Where there is no {@code this}: static methods, static initialisers, initialisers of static fields (JLS 8.1.3). */
+/**
+ * Where there is no {@code this}: static methods, static initialisers, initialisers of static fields, and calls of another
+ * constructor (JLS 8.1.3, 8.8.7.1).
+ */
 final class StaticContexts {
 
     private StaticContexts() {
@@ -15,6 +19,9 @@ final class StaticContexts {
 
     /** Whether code within this tree has no current object of the class the tree is a member of. */
     static boolean opens(Tree member) {
+        if (member instanceof MethodInvocationTree call) {
+            return Code.callsConstructor(call);
+        }
         if (member instanceof BlockTree block) {
             return block.isStatic();
         }

@@ -75,7 +75,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
             return new Declared.Refused("a method without a body must belong to an object of an interface or an abstract class");
         }
         // what is overridden must not be more open than what overrides it (JLS 8.4.8.3)
-        String visibility = shape.isOverridden() ? "protected " : visibility(asked);
+        String visibility = shape.isOverridden() && !isInterface ? "protected " : visibility(asked);
         String modifiers = (isAbstract && visibility.equals("private ") ? "" : visibility)
                 + (isStatic ? "static " : isAbstract && !isInterface ? "abstract " : isInterface && !isAbstract ? "default " : "");
         String head = modifiers + shape.typeParameters(asked) + type.get() + " " + missing.name() + "("

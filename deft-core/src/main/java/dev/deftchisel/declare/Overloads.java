@@ -72,8 +72,18 @@ final class Overloads {
                 .anyMatch(type -> type.getKind() == TypeKind.TYPEVAR || type.toString().equals("java.lang.Object"));
     }
 
+    /** What the other arguments, and the place of the call, tell about type parameters. */
+    private Inference inferred(ExecutableElement method, int index) {
+        Inference inference = new Inference(code);
+        others(index).forEach(other -> inference.tell(parameter(method, other), argument(other)));
+        if (method.getKind() == ElementKind.METHOD && !method.getTypeParameters().isEmpty()) {
+            new Wanted(code).of(call).ifPresent(wanted -> inference.tell(method.getReturnType(), wanted));
+        }
+        return inference;
+    }
+
     private List<TypeMirror> types(List<ExecutableElement> methods, int index) {
-        return methods.stream().map(method -> parameter(method, index))
+        return methods.stream().map(method -> inferred(method, index).fill(parameter(method, index)))
                 .flatMap(type -> Wanted.known(Optional.of(type)).stream())
                 .filter(type -> type.getKind() != TypeKind.TYPEVAR && !type.toString().equals("java.lang.Object"))
                 .map(this::withoutVariables)
@@ -159,7 +169,7 @@ final class Overloads {
     }
 
     private String name() {
-        if (call.getLeaf() instanceof NewClassTree) {
+        if (call.getLeaf() instanceof NewClassTree || Code.callsConstructor((MethodInvocationTree) call.getLeaf())) {
             return "<init>";
         }
         ExpressionTree method = ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
@@ -172,6 +182,11 @@ final class Overloads {
             return type(code.element(new TreePath(call, made.getIdentifier()))).stream().toList();
         }
         ExpressionTree method = ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
+        if (Code.callsConstructor((MethodInvocationTree) call.getLeaf())) {
+            Optional<TypeElement> around = code.enclosingType(call);
+            return (code.text(method).endsWith("this") ? around : around.map(TypeElement::getSuperclass).map(code.types()::asElement)
+                    .flatMap(above -> type(Optional.of(above)))).stream().toList();
+        }
         if (method instanceof MemberSelectTree select) {
             return type(code.type(new TreePath(new TreePath(call, method), select.getExpression())).map(code.types()::asElement)).stream().toList();
         }

@@ -1,5 +1,6 @@
 package dev.deftchisel.declare;
 
+import com.sun.source.tree.ArrayAccessTree;
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.CompoundAssignmentTree;
@@ -68,6 +69,10 @@ final class Wanted {
             return unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT ? primitive(TypeKind.BOOLEAN) : primitive(TypeKind.INT);
         } else if (place instanceof BinaryTree binary) {
             return operand(path, binary, binary.getLeftOperand() == value ? binary.getRightOperand() : binary.getLeftOperand());
+        } else if (place instanceof ArrayAccessTree access && access.getExpression() == value) {
+            return of(path).filter(type -> type.getKind() != TypeKind.VOID).map(code.types()::getArrayType);
+        } else if (place instanceof ArrayAccessTree) {
+            return primitive(TypeKind.INT);
         } else if (place instanceof EnhancedForLoopTree loop && loop.getExpression() == value) {
             return elements(path, loop);
         } else if (place instanceof ThrowTree) {

@@ -27,7 +27,9 @@ public record Applied(Place place, String oldName, Change change, Map<Path, byte
     public static Map<Path, byte[]> bytesBefore(Change change) throws IOException {
         Map<Path, byte[]> bytes = new LinkedHashMap<>();
         for (FileChange file : change.effective()) {
-            bytes.put(file.path(), Files.readAllBytes(file.path()));
+            if (!file.isNew()) {
+                bytes.put(file.path(), Files.readAllBytes(file.path()));
+            }
         }
         return bytes;
     }

@@ -27,7 +27,7 @@ public final class UndoGivesBack implements TrialOracle {
         chisel.undo();
         Optional<String> wrong = differing(applied.before()).map(file -> "undo does not give back " + file);
         for (FileChange file : applied.change().effective()) {
-            if (file.target().isPresent() && Files.exists(file.pathAfter())) {
+            if ((file.isNew() || file.target().isPresent()) && Files.exists(file.pathAfter())) {
                 wrong = Optional.of("undo leaves " + file.pathAfter());
             }
         }

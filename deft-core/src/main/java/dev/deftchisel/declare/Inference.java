@@ -1,0 +1,84 @@
+package dev.deftchisel.declare;
+
+import dev.deftchisel.analysis.Code;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.ArrayType;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+import javax.lang.model.type.TypeVariable;
+import javax.lang.model.type.WildcardType;
+
+/** What the type parameters of a method stand for in a call, as far as some of its arguments and its result tell (JLS 18, in the small). */
+final class Inference {
+
+    private final Code code;
+    private final Map<TypeVariable, TypeMirror> told = new HashMap<>();
+
+    Inference(Code code) {
+        this.code = code;
+    }
+
+    /** Takes note of a value of one type where the other is declared. */
+    void tell(TypeMirror formal, TypeMirror actual) {
+        if (formal instanceof TypeVariable variable) {
+            if (actual.getKind() != TypeKind.NULL && actual.getKind() != TypeKind.ERROR && actual.getKind() != TypeKind.VOID) {
+                told.putIfAbsent(variable, boxed(actual));
+            }
+        } else if (formal instanceof ArrayType array && actual instanceof ArrayType other) {
+            tell(array.getComponentType(), other.getComponentType());
+        } else if (formal instanceof WildcardType wildcard) {
+            Optional.ofNullable(wildcard.getExtendsBound()).or(() -> Optional.ofNullable(wildcard.getSuperBound()))
+                    .ifPresent(bound -> tell(bound, actual instanceof WildcardType open && open.getExtendsBound() != null ? open.getExtendsBound() : actual));
+        } else if (formal instanceof DeclaredType declared && !declared.getTypeArguments().isEmpty()) {
+            above(actual, declared).ifPresent(same -> {
+                for (int i = 0; i < same.getTypeArguments().size(); i++) {
+                    tell(declared.getTypeArguments().get(i), same.getTypeArguments().get(i));
+                }
+            });
+        }
+    }
+
+    private TypeMirror boxed(TypeMirror type) {
+        return type.getKind().isPrimitive() ? code.types().boxedClass(code.types().getPrimitiveType(type.getKind())).asType() : type;
+    }
+
+    /** A type as one of the same class as another one. */
+    private Optional<DeclaredType> above(TypeMirror type, DeclaredType wanted) {
+        if (!(type instanceof DeclaredType declared) || type.getKind() == TypeKind.ERROR) {
+            return Optional.empty();
+        }
+        if (declared.asElement().equals(wanted.asElement())) {
+            return declared.getTypeArguments().isEmpty() ? Optional.empty() : Optional.of(declared);
+        }
+        return code.types().directSupertypes(type).stream().flatMap(one -> above(one, wanted).stream()).findFirst();
+    }
+
+    /** A type with what is told put in. */
+    TypeMirror fill(TypeMirror type) {
+        if (type instanceof TypeVariable variable) {
+            return told.getOrDefault(variable, type);
+        } else if (type instanceof ArrayType array) {
+            return code.types().getArrayType(fill(array.getComponentType()));
+        } else if (type instanceof WildcardType wildcard) {
+            return code.types().getWildcardType(bound(wildcard.getExtendsBound()), bound(wildcard.getSuperBound()));
+        } else if (type instanceof DeclaredType declared && !declared.getTypeArguments().isEmpty()) {
+            List<TypeMirror> arguments = declared.getTypeArguments().stream().map(argument -> fill(argument)).toList();
+            return code.types().getDeclaredType((TypeElement) declared.asElement(), arguments.toArray(TypeMirror[]::new));
+        }
+        return type;
+    }
+
+    /** A bound of a wildcard must not be a wildcard itself; none stays none. */
+    private TypeMirror bound(TypeMirror bound) {
+        if (bound == null) {
+            return null;
+        }
+        TypeMirror filled = fill(bound);
+        return filled instanceof WildcardType open ? Optional.ofNullable(open.getExtendsBound()).orElse(bound) : filled;
+    }
+}
