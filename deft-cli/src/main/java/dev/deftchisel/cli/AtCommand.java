@@ -55,6 +55,9 @@ final class AtCommand extends ChiselCommand {
     static int loop(Chisel chisel, Console console, Keyboard keyboard, Place first) {
         Place place = first;
         while (true) {
+            // files may have been edited in another window meanwhile
+            chisel.refresh();
+            place = within(chisel, place);
             show(chisel, console, place);
             Map<Character, Offer> offers = keys(chisel.offers(place));
             List<Keyboard.Key> keys = new ArrayList<>();
@@ -74,7 +77,6 @@ final class AtCommand extends ChiselCommand {
                 case 'u' -> undo(chisel, console);
                 default -> place = take(chisel, console, keyboard, place, offers.get(key));
             }
-            place = within(chisel, place);
         }
     }
 
@@ -100,6 +102,7 @@ final class AtCommand extends ChiselCommand {
             return from;
         }
         try {
+            chisel.refresh();
             return chisel.place(given);
         } catch (PlaceException nowhere) {
             console.out().println(nowhere.getMessage());

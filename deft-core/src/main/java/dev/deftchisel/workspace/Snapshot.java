@@ -46,12 +46,13 @@ public final class Snapshot {
 
     /**
      * The same workspace read anew. Every byte is read again; a file that reads as before keeps what was derived from
-     * its text.
+     * its text, and this snapshot stays itself where all files do.
      *
      * @throws WorkspaceException when a folder or file cannot be read
      */
     public Snapshot readAgain() {
-        return read(workspace, files);
+        Snapshot again = read(workspace, files);
+        return again.files.equals(files) ? this : again;
     }
 
     private static Snapshot read(Workspace workspace, Map<Path, SourceFile> known) {

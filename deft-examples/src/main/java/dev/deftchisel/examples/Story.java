@@ -20,7 +20,7 @@ import java.util.Map;
  * lines, behind the first line that contains this one
  * --- take operation path/Of.java
  * at=text with a | where the caret is
- * keys=what is pressed for it, in words
+ * keys=what is pressed for it: a key each, and :text for a line
  * answer=value
  * </pre>
  *
@@ -47,10 +47,10 @@ public record Story(List<Step> steps) {
      * Somebody takes an offer.
      *
      * @param at      a text of the file with a {@code |} where the caret is
-     * @param keys    what is pressed, a character each
+     * @param keys    what is pressed: a key each, or a line with a {@code :} before it, in which {@code ␣} is a blank
      * @param answers to what the operation asks
      */
-    public record Take(String operation, String file, String at, String keys, Map<String, String> answers) implements Step {
+    public record Take(String operation, String file, String at, List<String> keys, Map<String, String> answers) implements Step {
     }
 
     /** Copies the list. */
@@ -94,7 +94,7 @@ public record Story(List<Step> steps) {
         Map<String, String> said = new LinkedHashMap<>();
         lines.lines().filter(line -> !line.isBlank()).forEach(line -> said.put(line.substring(0, line.indexOf('=')), line.substring(line.indexOf('=') + 1)));
         String at = said.remove("at");
-        String keys = said.remove("keys").replace(" ", "");
+        List<String> keys = List.of(said.remove("keys").split(" "));
         return new Take(head[1], head[2], at, keys, said);
     }
 

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.ByteArrayOutputStream;
+import java.io.File;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
@@ -43,6 +44,18 @@ class ExamplesTest {
         RenameAndBack.run(folder, "harbour.berths.Berth#moor(Vessel)", "dock", new PrintStream(out));
         assertEquals(List.of("rename the method Berth.moor(Vessel)", "6 names in 3 files"), lines());
         assertEquals(before, Files.readString(folder.resolve("src/main/java/harbour/berths/Berth.java")));
+    }
+
+    @Test
+    void aFeatureComesToBeFromItsTest() throws IOException {
+        List<Path> jars = Stream.of(System.getProperty("java.class.path").split(File.pathSeparator)).map(Path::of)
+                .filter(jar -> jar.toString().endsWith(".jar")).toList();
+        TestFirst.run(folder, jars, new PrintStream(out));
+        TestRun run = TestRun.of(folder.resolve("src"), jars, folder.resolve("classes"), "harbour.bookings.BookingTest");
+        assertEquals(List.of(), run.failed());
+        assertEquals(10, run.passed().size());
+        long taken = TestFirst.story().steps().stream().filter(step -> step instanceof Story.Take).count();
+        assertTrue(taken >= 25, "there are many steps: " + taken);
     }
 
     @Test
