@@ -46,6 +46,14 @@ public final class RenameOperation implements Operation {
     /** The key of the flag whether the packages below a package go along. */
     public static final String SUBPACKAGES = "subpackages";
 
+    /** The key of the choice whether what is named after it goes along: {@code none} or {@code all}. */
+    public static final String RELATED = "related";
+
+    private static final Question RELATED_QUESTION = new Question.Choice(
+            RELATED,
+            "what is named after it: accessors and parameters of a field, variables and tests of a type",
+            List.of(new Question.Option("none", "keeps its name"), new Question.Option("all", "gets a new name, too")),
+            "none");
     private static final Question MENTIONS_QUESTION = new Question.Choice(
             MENTIONS,
             "which mentions in comments, strings and resources change too",
@@ -68,7 +76,7 @@ public final class RenameOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(name("", ""), MENTIONS_QUESTION, SUBPACKAGES_QUESTION);
+        return List.of(name("", ""), MENTIONS_QUESTION, RELATED_QUESTION, SUBPACKAGES_QUESTION);
     }
 
     private static Question name(String current, String what) {
@@ -83,7 +91,12 @@ public final class RenameOperation implements Operation {
                         spot.bindings().get(0).range(),
                         symbol.kind() == SymbolKind.PACKAGE
                                 ? List.of(name(symbol.name(), "package"), MENTIONS_QUESTION, SUBPACKAGES_QUESTION)
+                                : hasNamesakes(symbol) ? List.of(name(symbol.name(), symbol.kind().words()), MENTIONS_QUESTION, RELATED_QUESTION)
                                 : List.of(name(symbol.name(), symbol.kind().words()), MENTIONS_QUESTION)));
+    }
+
+    private static boolean hasNamesakes(Symbol symbol) {
+        return symbol.kind().isType() || symbol.kind() == SymbolKind.FIELD && !symbol.isStatic();
     }
 
     @Override
@@ -116,27 +129,43 @@ public final class RenameOperation implements Operation {
     }
 
     private Plan plan(Spot spot, Symbol target, String newName, Answers answers, Analyst analyst) {
-        Analysis before = analyst.analyse(focus(spot, target, newName, analyst));
+        boolean takesAll = hasNamesakes(target) && answers.single(RELATED).filter("all"::equals).isPresent();
+        Namesakes namesakes = new Namesakes(target, newName);
+        Focus focus = focus(spot, target, newName, analyst);
+        Analysis before = analyst.analyse(!takesAll ? focus : focus.andNames(namesakes.names())
+                .andFiles(paths(analyst.snapshot().mentioning(namesakes.names()))));
         Set<SymbolKey> family = Family.of(target, before);
         List<Reason> obstacles = libraryMembers(target, family, before);
         if (!obstacles.isEmpty()) {
             return new Plan.Refused(obstacles);
         }
         Map<Path, Map<Range, Edit>> references = new ReferenceEdits(before, family, newName).all();
-        Map<Path, Path> moves = moves(target, newName, before);
+        Map<Path, Path> moves = new HashMap<>(moves(target, newName, before));
+        Map<Set<SymbolKey>, String> related = takesAll ? namesakes.in(before) : Map.of();
+        related.forEach((keys, name) -> {
+            new ReferenceEdits(before, keys, name).all().forEach((path, found) ->
+                    references.computeIfAbsent(path, absent -> new LinkedHashMap<>()).putAll(found));
+            keys.forEach(key -> before.symbol(key).ifPresent(symbol -> moves.putAll(moves(symbol, name, before))));
+        });
         for (Path taken : moves.values()) {
             if (analyst.snapshot().file(taken).isPresent()) {
                 return Plan.refused("the file " + analyst.snapshot().workspace().show(taken)
                         + " exists already; rename or remove it first");
             }
         }
-        Map<SymbolKey, String> names = family.stream().collect(Collectors.toMap(key -> key, key -> newName));
+        Map<SymbolKey, String> names = new HashMap<>();
+        related.forEach((keys, name) -> keys.forEach(key -> names.put(key, name)));
+        family.forEach(key -> names.put(key, newName));
         Change change = new Change(
-                "rename the " + target.describe() + " to " + newName,
+                "rename the " + target.describe() + " to " + newName + also(related.size()),
                 files(target, newName, references, moves, choice(answers), before),
                 new Meaning(names, Map.of()),
                 notes(target, before));
         return new Plan.Ready(change, before);
+    }
+
+    private static String also(int related) {
+        return related == 0 ? "" : ", and " + related + (related == 1 ? " thing that is" : " things that are") + " named after it";
     }
 
     private static List<Reason> libraryMembers(Symbol target, Set<SymbolKey> family, Analysis before) {
