@@ -29,6 +29,7 @@ import java.util.stream.Stream;
  * source, with what is selected in «guillemets»; nothing between them is a caret
  * --- do extract-variable name=dues places=all        of several members: members=depth,name
  * --- after path/Of.java          the content afterwards; files that are not listed must stay as they are
+ * --- gone path/Of.java           a file that is not there afterwards, as it moved
  * --- notes                       what the user is told besides, one a line
  * --- refused                     or instead: the reasons, one a line
  * </pre>
@@ -41,6 +42,7 @@ public record ChangeCase(
         String operation,
         Answers answers,
         Map<String, String> after,
+        List<String> gone,
         List<String> notes,
         List<String> refusal) {
 
@@ -50,6 +52,7 @@ public record ChangeCase(
         Map<String, String> after = new LinkedHashMap<>();
         List<String> refusal = new ArrayList<>();
         List<String> notes = new ArrayList<>();
+        List<String> gone = new ArrayList<>();
         String[] command = {};
         String[] sections = Files.readString(file).split("(?m)^--- ");
         String marked = "";
@@ -62,6 +65,8 @@ public record ChangeCase(
                 command = head.substring("do ".length()).split(" ");
             } else if (head.startsWith("after ")) {
                 after.put(head.substring("after ".length()), body);
+            } else if (head.startsWith("gone ")) {
+                gone.add(head.substring("gone ".length()));
             } else if (head.equals("notes")) {
                 notes.addAll(body.lines().toList());
             } else if (head.equals("refused")) {
@@ -81,7 +86,7 @@ public record ChangeCase(
             answers = isList ? answers.and(answer[0], answer[1].isEmpty() ? List.of() : List.of(answer[1].split(",")))
                     : answers.and(answer[0], answer[1]);
         }
-        return new ChangeCase(sections[0].strip(), before, marked, selection, command[0], answers, after, notes, refusal);
+        return new ChangeCase(sections[0].strip(), before, marked, selection, command[0], answers, after, gone, notes, refusal);
     }
 
     /** Plays it through the public API, applies and takes back. */
@@ -108,6 +113,7 @@ public record ChangeCase(
             chisel.apply(preview);
             Map<String, String> expected = new TreeMap<>(before);
             expected.putAll(after);
+            expected.keySet().removeAll(gone);
             assertEquals(expected, contents(root));
             chisel.undo();
             assertEquals(new TreeMap<>(before), contents(root));

@@ -112,6 +112,7 @@ class CommandTest {
                 generate-constructor  generate a constructor of TideWindow
                 generate-equality  generate the equality of TideWindow
                 generate-ordering  generate an ordering of TideWindow
+                generate-test  generate tests of TideWindow
                 generate-text-form  generate the text form of TideWindow
                 implement-methods  override methods in TideWindow
                 """, deft("offers", "harbour.tides.TideWindow").text());
