@@ -75,11 +75,11 @@ public final class DeclareMethodOperation extends DeclareOperation {
             return new Declared.Refused("a method without a body must belong to an object of an interface or an abstract class");
         }
         // what is overridden must not be more open than what overrides it (JLS 8.4.8.3)
-        String visibility = shape.isOverridden() && !isInterface ? "protected " : visibility(asked);
+        String visibility = shape.overridden().isPresent() && !isInterface ? "protected " : visibility(asked);
         String modifiers = (isAbstract && visibility.equals("private ") ? "" : visibility)
                 + (isStatic ? "static " : isAbstract && !isInterface ? "abstract " : isInterface && !isAbstract ? "default " : "");
         String head = modifiers + shape.typeParameters(asked) + type.get() + " " + missing.name() + "("
-                + shape.parameters().declared(Habits.of(owner).parameter()) + ")";
+                + shape.parameters().declared(Habits.of(owner).parameter()) + ")" + shape.thrown(asked.types());
         return new Declared.Members(title(missing), List.of(NewMember.added(NewMember.Kind.METHOD, missing.name(),
                 isAbstract ? List.of(head + ";") : lines(head, body, type.get(), shape.result()))),
                 isAbstract ? implemented(asked, shape, type.get(), visibility) : List.of());

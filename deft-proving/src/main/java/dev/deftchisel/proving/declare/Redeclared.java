@@ -14,6 +14,7 @@ import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.analysis.Problem;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.guard.Guard;
@@ -139,7 +140,7 @@ public final class Redeclared {
                 : use.role() == Role.CALL || use.role() == Role.READ || use.role() == Role.WRITE);
     }
 
-    /** Empty when nobody misses the member, since another one takes its place. */
+    /** Empty when nobody misses the member there, since another one takes its place. */
     private static Optional<Result> trial(Analyst analyst, Libraries libraries, Member member) {
         Set<Path> files = new HashSet<>(Set.of(member.file()));
         analyst.snapshot().mentioning(Set.of(member.symbol().name())).forEach(file -> files.add(file.path()));
@@ -157,6 +158,11 @@ public final class Redeclared {
         }
         Spot spot = new Spot(place, broken.file(member.file()).orElseThrow(),
                 after.analyse(Focus.on(Set.of(member.file()), Set.of(member.symbol().name()))));
+        boolean isHidden = member.symbol().kind() != SymbolKind.CONSTRUCTOR
+                && spot.bindings().stream().noneMatch(binding -> binding.key() instanceof SymbolKey.Unknown);
+        if (isHidden) {
+            return Optional.empty();
+        }
         Plan plan = Chisel.operation(operation(member.symbol())).plan(spot, answers(member.symbol()), after);
         if (!(plan instanceof Plan.Ready ready)) {
             return Optional.of(new Result(shown(member), End.REFUSED, ((Plan.Refused) plan).reasons().get(0).sentence()));
