@@ -39,6 +39,8 @@ import java.util.Optional;
 import java.util.ServiceLoader;
 import java.util.Set;
 import java.util.function.BiPredicate;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -59,6 +61,9 @@ import java.util.stream.Stream;
  * changed; {@link #refresh} reads everything anew.
  */
 public final class Chisel implements AutoCloseable {
+
+    /** The brace at the end of a line that opens a body, and what is before its first word. */
+    private static final Pattern BODY = Pattern.compile("\\{\\R\\s*(?=[^\\s}])");
 
     private final Workspace workspace;
     private final Libraries libraries = new Libraries();
@@ -274,6 +279,25 @@ public final class Chisel implements AutoCloseable {
                         .flatMap(edit -> linkedPlaces(mapping, file, edit))
                         .map(range -> new Place(file.pathAfter(), range)))
                 .toList();
+    }
+
+    /** Where somebody goes on writing after a change: in each file that gets new code at the first of it, in its body where it has one. */
+    public static List<Place> writtenPlaces(Change change) {
+        Mapping mapping = change.mapping();
+        return change.effective().stream()
+                .flatMap(file -> file.takenEdits().stream()
+                        .filter(edit -> edit.kind() == Edit.Kind.CODE && !edit.replacement().isBlank())
+                        .findFirst()
+                        .map(edit -> writtenPlace(mapping, file, edit)).stream())
+                .toList();
+    }
+
+    private static Place writtenPlace(Mapping mapping, FileChange file, Edit edit) {
+        String text = edit.replacement();
+        Matcher body = BODY.matcher(text);
+        int own = body.find() ? body.end() : text.length() - text.stripLeading().length();
+        int start = mapping.written(file.path(), edit).start() + own;
+        return new Place(file.pathAfter(), new Range(start, start));
     }
 
     private static Stream<Range> linkedPlaces(Mapping mapping, FileChange file, Edit edit) {

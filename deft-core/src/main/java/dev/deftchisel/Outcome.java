@@ -80,6 +80,11 @@ public sealed interface Outcome {
                     .count();
         }
 
+        /** The files that would come to be. */
+        public List<FileChange> created() {
+            return change.effective().stream().filter(FileChange::isNew).toList();
+        }
+
         /** The files that would move. */
         public List<FileChange> moves() {
             return change.effective().stream().filter(file -> file.target().isPresent()).toList();

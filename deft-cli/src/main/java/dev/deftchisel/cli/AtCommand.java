@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
@@ -31,6 +32,7 @@ final class AtCommand extends ChiselCommand {
     /** The one question about several that is asked before there is anything to see. */
     private static final String MEMBERS = "members";
     private static final int LINES_AROUND = 5;
+    private static final int MOST_TARGETS = 9;
 
     @Parameters(index = "0", paramLabel = "PLACE", description = "where; see 'deft --help'")
     private String start;
@@ -54,6 +56,7 @@ final class AtCommand extends ChiselCommand {
 
     static int loop(Chisel chisel, Console console, Keyboard keyboard, Place first) {
         Place place = first;
+        List<Place> written = List.of();
         while (true) {
             // files may have been edited in another window meanwhile
             chisel.refresh();
@@ -65,7 +68,11 @@ final class AtCommand extends ChiselCommand {
             if (offers.isEmpty()) {
                 console.out().println(console.palette().quiet("nothing to offer here"));
             }
+            List<Place> targets = targets(chisel, place, written);
             keys.add(new Keyboard.Key('g', "go to"));
+            if (!targets.isEmpty()) {
+                keys.add(new Keyboard.Key('j', "jump to " + (targets.size() == 1 ? name(targets.get(0)) : "what belongs to it")));
+            }
             keys.add(new Keyboard.Key('u', "undo"));
             keys.add(new Keyboard.Key('q', "leave"));
             char key = keyboard.ask(console, keys, 'q');
@@ -74,16 +81,47 @@ final class AtCommand extends ChiselCommand {
                     return ExitCode.DONE;
                 }
                 case 'g' -> place = go(chisel, console, keyboard, place);
+                case 'j' -> place = jump(chisel, console, keyboard, place, targets);
                 case 'u' -> undo(chisel, console);
-                default -> place = take(chisel, console, keyboard, place, offers.get(key));
+                default -> {
+                    Taken taken = take(chisel, console, keyboard, place, offers.get(key));
+                    place = taken.place();
+                    written = taken.change().map(Chisel::writtenPlaces).orElse(written);
+                }
             }
         }
+    }
+
+    /** What was written last, elsewhere, and the tests of what is here or what is tested here. */
+    private static List<Place> targets(Chisel chisel, Place here, List<Place> written) {
+        return Stream.concat(written.stream(), chisel.counterparts(here).stream())
+                .filter(place -> !place.file().equals(here.file()) && chisel.snapshot().file(place.file())
+                        .filter(file -> place.caret() <= file.content().length()).isPresent())
+                .distinct().limit(MOST_TARGETS).toList();
+    }
+
+    private static String name(Place place) {
+        return place.file().getFileName().toString();
+    }
+
+    private static Place jump(Chisel chisel, Console console, Keyboard keyboard, Place here, List<Place> targets) {
+        if (targets.size() == 1) {
+            return targets.get(0);
+        }
+        List<Keyboard.Key> keys = new ArrayList<>();
+        for (int i = 0; i < targets.size(); i++) {
+            keys.add(new Keyboard.Key((char) ('1' + i), ""));
+            console.out().println(console.palette().key("%3d ".formatted(i + 1)) + CounterpartCommand.shown(chisel, targets.get(i)));
+        }
+        keys.add(new Keyboard.Key('q', "leave"));
+        char key = keyboard.ask(console, keys, 'q');
+        return key == 'q' ? here : targets.get(key - '1');
     }
 
     /** The first letter that is still free of what each operation is about: {@code v} for {@code extract-variable}. */
     private static Map<Character, Offer> keys(List<Offer> offers) {
         Map<Character, Offer> keys = new LinkedHashMap<>();
-        Set<Character> taken = new HashSet<>(Set.of('g', 'u', 'q'));
+        Set<Character> taken = new HashSet<>(Set.of('g', 'j', 'u', 'q'));
         for (Offer offer : offers) {
             String about = offer.operation().substring(offer.operation().lastIndexOf('-') + 1);
             for (char c : (about + offer.operation() + "abcdefghijklmnopqrstuvwxyz").toCharArray()) {
@@ -118,7 +156,11 @@ final class AtCommand extends ChiselCommand {
         }
     }
 
-    private static Place take(Chisel chisel, Console console, Keyboard keyboard, Place place, Offer offer) {
+    /** Where it goes on, and what was applied. */
+    private record Taken(Place place, Optional<Change> change) {
+    }
+
+    private static Taken take(Chisel chisel, Console console, Keyboard keyboard, Place place, Offer offer) {
         Answers answers = Answers.none();
         boolean isStandard = true;
         for (Question question : offer.questions()) {
@@ -133,14 +175,14 @@ final class AtCommand extends ChiselCommand {
             }
             Optional<String> answer = ask(console, keyboard, offer, question);
             if (answer.filter(String::isEmpty).isPresent()) {
-                return place;
+                return new Taken(place, Optional.empty());
             }
             answers = answer.isPresent() ? answers.and(question.key(), answer.get()) : answers;
             isStandard &= !(question instanceof Question.Choice choice) || answer.orElse(choice.standard()).equals(choice.standard());
         }
         Outcome outcome = chisel.preview(place, offer.operation(), answers);
         PreviewLoop.End end = new PreviewLoop(chisel, console, place, offer.operation(), questions(offer)).run(keyboard, answers, outcome);
-        return end.applied().map(change -> moved(chisel, console, place, change)).orElse(place);
+        return new Taken(end.applied().map(change -> moved(chisel, console, place, change)).orElse(place), end.applied());
     }
 
     /** What the operation may ask, as this place knows it. */

@@ -18,11 +18,11 @@ import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.function.Supplier;
 import org.slf4j.LoggerFactory;
-import picocli.CommandLine;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Model.OptionSpec;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.UnmatchedArgumentException;
+import picocli.CommandLine;
 
 /** The start of the command {@code deft}. */
 public final class Deft {
@@ -76,6 +76,7 @@ public final class Deft {
             entries.put(operation.id(), new Entry(operation.summary() + ".",
                     () -> new CommandLine(new OperationCommand(operation, console).spec())));
         }
+        entries.put("counterpart", new Entry(CounterpartCommand.WHAT, () -> new CommandLine(new CounterpartCommand(console))));
         entries.put("offers", new Entry(OffersCommand.WHAT, () -> new CommandLine(new OffersCommand(console))));
         entries.put("uses", new Entry(UsesCommand.WHAT, () -> new CommandLine(new UsesCommand(console))));
         entries.put("at", new Entry(AtCommand.WHAT, () -> new CommandLine(new AtCommand(console))));

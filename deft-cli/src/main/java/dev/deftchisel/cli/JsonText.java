@@ -11,6 +11,7 @@ import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.journal.Entry;
 import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.source.LineMap;
@@ -90,6 +91,19 @@ final class JsonText {
         root.add("reasons", reasons);
         root.add("notes", strings(refusal.notes()));
         return gson.toJson(root);
+    }
+
+    String places(List<Place> places) {
+        JsonArray array = new JsonArray();
+        for (Place place : places) {
+            Position position = chisel.snapshot().file(place.file()).orElseThrow().position(place.caret());
+            JsonObject one = new JsonObject();
+            one.addProperty("path", chisel.workspace().show(place.file()));
+            one.addProperty("line", position.line());
+            one.addProperty("column", position.column());
+            array.add(one);
+        }
+        return gson.toJson(array);
     }
 
     String offers(List<Offer> offers) {

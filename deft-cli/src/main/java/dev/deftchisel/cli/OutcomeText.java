@@ -28,6 +28,9 @@ final class OutcomeText {
                 .append(preview.names() > 0 ? count(preview.names(), "name")
                         : preview.places() > 0 ? count(preview.places(), "place") : count(preview.newLines(), "new line"))
                 .append(" in ").append(count(preview.files(), "file"));
+        if (!preview.created().isEmpty()) {
+            counts.append(", ").append(preview.created().size() == preview.files() ? "new" : preview.created().size() + " new");
+        }
         if (!preview.moves().isEmpty()) {
             counts.append(", ").append(count(preview.moves().size(), "file")).append(" moved");
         }

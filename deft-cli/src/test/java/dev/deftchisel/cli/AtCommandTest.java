@@ -149,6 +149,27 @@ class AtCommandTest {
     }
 
     @Test
+    void whatWasWrittenElsewhereIsJumpedTo() throws IOException {
+        file = folder.resolve("Quay.java");
+        Files.writeString(file, "class Quay {\n    int free(Berth berth) { return berth.width(); }\n}\n");
+        chisel.refresh();
+        keys('m', 'a', 'j', 'q');
+        String said = play(file + ":2:43");
+        assertTrue(said.contains("Berth.java:6:3  class UnsupportedOperationException") || said.contains("Berth.java:6:3\n"), said);
+        assertTrue(Files.readString(folder.resolve("Berth.java")).contains("\tint width() {"));
+    }
+
+    @Test
+    void whatIsEditedMeanwhileIsSeen() throws IOException {
+        when(keyboard.ask(any(), any(), anyChar())).thenAnswer(call -> {
+            Files.writeString(file, SOURCE.replace("depth", "water"));
+            return 'g';
+        }).thenReturn('q');
+        lines("Berth#water");
+        assertTrue(play("Berth#depth").contains("field Berth.water"), out.toString(StandardCharsets.UTF_8));
+    }
+
+    @Test
     void whereNothingIsOfferedThatIsSaid() {
         keys('q');
         String said = play(file + ":5:1");

@@ -123,6 +123,26 @@ class CommandTest {
     }
 
     @Test
+    void testsAndWhatTheyTestAreFound() throws Exception {
+        assertEquals("src/test/java/harbour/berths/BerthTest.java:16:7\n", deft("counterpart", "harbour.berths.Berth").text());
+        assertEquals("src/main/java/harbour/berths/Berth.java:9:14\n", deft("counterpart", "harbour.berths.BerthTest").text());
+        JsonObject found = JsonParser.parseString(deft("counterpart", "harbour.berths.Berth", "--json").text()).getAsJsonArray().get(0).getAsJsonObject();
+        assertEquals(16, found.get("line").getAsInt());
+        DeftProcess.Result none = deft("counterpart", "harbour.dues.Money");
+        assertEquals("", none.text());
+        assertTrue(none.err().contains("'deft generate-test' writes a test"), none.err());
+    }
+
+    @Test
+    void aTestComesToBeBesideTheOthers() throws Exception {
+        String diff = deft("generate-test", "harbour.dues.Money", "--members", "plus", "--set-up").text();
+        assertTrue(diff.contains("--- /dev/null\n+++ b/src/test/java/harbour/dues/MoneyTest.java"), diff);
+        assertTrue(diff.contains("+    @BeforeEach\n+    void setUp() {\n+        money = new Money("), diff);
+        assertTrue(deft("generate-test", "harbour.berths.Berth", "--members", "moor").text().contains("+    void moor() {"));
+        assertTrue(deft("generate-test", "harbour.berths.BerthTest").err().contains("there is no top-level type of the main code here"));
+    }
+
+    @Test
     void mentionsAreTakenAndLeftOutAsTold() throws Exception {
         assertEquals(0, deft("rename", "harbour.reports.DayReport", "BerthReport", "--mentions", "all",
                 "--omit", "src/main/resources/harbour/board.xml:3", "--apply").code());

@@ -50,7 +50,9 @@ public final class TypeWriter {
     TypeWriter(SourceFile file, Elements elements) {
         this.elements = elements;
         this.file = file;
-        this.names = file.tokens().names();
+        // what only imports name is no name of the file itself
+        int imported = file.skeleton().imports().stream().mapToInt(line -> line.range().end()).max().orElse(0);
+        this.names = file.tokens().names(new Range(imported, file.content().length()));
     }
 
     /**
