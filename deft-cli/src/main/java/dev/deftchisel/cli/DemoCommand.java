@@ -22,6 +22,29 @@ final class DemoCommand implements Callable<Integer> {
 
     static final String WHAT = "Show what deft does, on a copy of a small harbour office.";
 
+    private static final String BOOKING_TEST = "src/test/java/harbour/berths/BookingTest.java";
+    private static final String BOOKING = """
+            package harbour.berths;
+
+            import static org.junit.jupiter.api.Assertions.assertEquals;
+            import static org.junit.jupiter.api.Assertions.assertTrue;
+
+            import org.junit.jupiter.api.Test;
+
+            class BookingTest {
+
+                @Test
+                void isForAVesselAndADay() {
+                    String vessel = "Anna";
+                    int day = 12;
+                    Booking booking = new Booking(vessel, day);
+                    assertTrue(booking.isDue(day));
+                    assertEquals(BookingState.OPEN, booking.state());
+                    assertEquals("Anna", booking.vessel());
+                }
+            }
+            """;
+
     private final Console console;
 
     @Option(names = {"-h", "--help"}, usageHelp = true, description = "show this help")
@@ -105,6 +128,8 @@ final class DemoCommand implements Callable<Integer> {
         run("generate-equality", "harbour.berths.Berth", "--members", "number,length,depth");
         run("generate-ordering", "harbour.berths.Berth", "--members", "depth,number", "--descending", "depth");
 
+        testFirst();
+
         heading("Rename a class, take every mention of it in text, but leave the comment in the board's layout alone.");
         run("rename", "harbour.reports.DayReport", "BerthReport", "--mentions", "all",
                 "--omit", "src/main/resources/harbour/board.xml:3");
@@ -120,6 +145,22 @@ final class DemoCommand implements Callable<Integer> {
         boolean same = before.equals(contents());
         console.out().println(same ? "Every file is what it was, byte for byte." : "FILES DIFFER from what they were.");
         return passed && same ? ExitCode.DONE : ExitCode.REFUSED;
+    }
+
+    /** A test that is written before what it tests, and taken back again. */
+    private void testFirst() throws IOException {
+        heading("A test uses bookings, which nobody has written yet. Type, accessors, methods and constants follow from the use.");
+        Path test = copy.resolve(BOOKING_TEST);
+        Files.writeString(test, BOOKING);
+        console.out().println();
+        BOOKING.lines().skip(BOOKING.lines().takeWhile(line -> !line.startsWith("class")).count())
+                .forEach(line -> console.out().println(palette.quiet("  " + line)));
+        run("declare-type", BOOKING_TEST + ":14:9", "--kind", "class");
+        run("declare-all", BOOKING_TEST + ":14:9");
+        Files.delete(test);
+
+        heading("The depth of a berth is its draught, in the accessors and the constructor as well.");
+        run("rename", "harbour.berths.Berth#depth", "draught", "--related", "all");
     }
 
     private void heading(String text) {

@@ -27,10 +27,7 @@ final class OutcomeText {
         StringBuilder counts = new StringBuilder("  ")
                 .append(preview.names() > 0 ? count(preview.names(), "name")
                         : preview.places() > 0 ? count(preview.places(), "place") : count(preview.newLines(), "new line"))
-                .append(" in ").append(count(preview.files(), "file"));
-        if (!preview.created().isEmpty()) {
-            counts.append(", ").append(preview.created().size() == preview.files() ? "new" : preview.created().size() + " new");
-        }
+                .append(" in ").append(files(preview));
         if (!preview.moves().isEmpty()) {
             counts.append(", ").append(count(preview.moves().size(), "file")).append(" moved");
         }
@@ -50,6 +47,12 @@ final class OutcomeText {
             lines.add("  'deft undo' takes it back");
         }
         return lines;
+    }
+
+    private static String files(Outcome.Preview preview) {
+        int created = preview.created().size();
+        return created > 0 && created == preview.files() ? count(created, "new file")
+                : count(preview.files(), "file") + (created > 0 ? ", " + created + " of them new" : "");
     }
 
     private static String count(long number, String what) {

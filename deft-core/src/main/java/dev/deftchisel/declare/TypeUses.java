@@ -25,6 +25,7 @@ import javax.lang.model.element.Modifier;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
+import javax.lang.model.type.WildcardType;
 
 /** What the uses of a type that nobody declares tell about it. */
 final class TypeUses {
@@ -73,6 +74,10 @@ final class TypeUses {
             return NewType.Kind.ANNOTATION;
         } else if (all.stream().anyMatch(TypeUses::isThrown) || all.get(0).name().matches(".+Exception")) {
             return NewType.Kind.EXCEPTION;
+        } else if (all.stream().anyMatch(use -> isLiteralOf(use, "java.lang.Enum"))) {
+            return NewType.Kind.ENUM;
+        } else if (all.stream().anyMatch(use -> isLiteralOf(use, "java.lang.Throwable"))) {
+            return NewType.Kind.EXCEPTION;
         } else if (all.stream().anyMatch(TypeUses::isImplemented)) {
             return NewType.Kind.INTERFACE;
         }
@@ -92,6 +97,21 @@ final class TypeUses {
                 || place.getLeaf() instanceof UnionTypeTree
                 || place.getLeaf() instanceof VariableTree && place.getParentPath().getLeaf() instanceof CatchTree
                 || place.getLeaf() instanceof NewClassTree && place.getParentPath().getLeaf() instanceof ThrowTree;
+    }
+
+    /** Whether its class literal stands where that of some kind of another type is taken. */
+    private static boolean isLiteralOf(Missing use, String above) {
+        TreePath literal = use.path().getParentPath();
+        if (!(literal.getLeaf() instanceof MemberSelectTree select) || !select.getIdentifier().contentEquals("class")) {
+            return false;
+        }
+        javax.lang.model.util.Types types = use.code().types();
+        TypeMirror wanted = types.erasure(use.code().elements().getTypeElement(above).asType());
+        return new Wanted(use.code()).all(literal).stream()
+                .filter(DeclaredType.class::isInstance)
+                .flatMap(type -> ((DeclaredType) type).getTypeArguments().stream())
+                .map(argument -> argument instanceof WildcardType wildcard ? wildcard.getExtendsBound() : argument)
+                .anyMatch(bound -> bound != null && types.isSubtype(types.erasure(bound), wanted));
     }
 
     private static boolean isImplemented(Missing use) {

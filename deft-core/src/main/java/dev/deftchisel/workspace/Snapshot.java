@@ -46,13 +46,12 @@ public final class Snapshot {
 
     /**
      * The same workspace read anew. Every byte is read again; a file that reads as before keeps what was derived from
-     * its text, and this snapshot stays itself where all files do.
+     * its text.
      *
      * @throws WorkspaceException when a folder or file cannot be read
      */
     public Snapshot readAgain() {
-        Snapshot again = read(workspace, files);
-        return again.files.equals(files) ? this : again;
+        return read(workspace, files);
     }
 
     private static Snapshot read(Workspace workspace, Map<Path, SourceFile> known) {

@@ -3,6 +3,7 @@ package dev.deftchisel.proving;
 import dev.deftchisel.proving.bench.GrowthBenchmark;
 import dev.deftchisel.proving.bench.GrowthChart;
 import dev.deftchisel.proving.bench.JournalBenchmark;
+import dev.deftchisel.proving.bench.MissingNameBenchmark;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -33,6 +34,7 @@ final class BenchCommand implements Callable<Integer> {
         OptionsBuilder options = new OptionsBuilder();
         options.include(GrowthBenchmark.class.getName() + ".*" + only);
         options.include(JournalBenchmark.class.getName() + ".*" + only);
+        options.include(MissingNameBenchmark.class.getName() + ".*" + only);
         options.jvmArgsAppend("-Djava.io.tmpdir=" + System.getProperty("java.io.tmpdir"));
         options.resultFormat(ResultFormatType.JSON);
         options.result(out.resolve("bench.json").toString());
