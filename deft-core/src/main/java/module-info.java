@@ -8,6 +8,7 @@ module dev.deftchisel.core {
     requires transitive java.compiler;
     requires jdk.compiler;
     requires com.google.gson;
+    requires ec4j.core;
     requires org.eclipse.jgit;
     requires org.slf4j;
 

@@ -3,6 +3,7 @@ package dev.deftchisel.rewrite;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
+import dev.deftchisel.workspace.EditorStyle;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.SourceRoot;
@@ -33,16 +34,18 @@ public final class NewFile {
      * @param root        in which it is found by its package
      * @param packageName empty for the unnamed package
      * @param type        its simple name
-     * @param neighbour   a file that tells header, line ends and indentation
+     * @param neighbour   a file that tells the header, and where no .editorconfig does, line ends and indentation
      * @param snapshot    that the file comes to
      * @param elements    of the code that it will be with
      * @throws IllegalArgumentException when the root is not one of the workspace
      */
     public static NewFile of(SourceRoot root, String packageName, String type, SourceFile neighbour, Snapshot snapshot, Elements elements) {
-        Layout layout = Layout.of(neighbour);
+        Path path = root.folder().resolve(packageName.replace('.', '/')).resolve(type + ".java");
+        Layout around = Layout.of(neighbour);
+        EditorStyle style = EditorStyle.of(path, snapshot.workspace().root());
+        Layout layout = new Layout(style.lineEnd().orElse(around.lineEnd()), style.unit().orElse(around.unit()));
         String end = layout.lineEnd();
         String head = header(neighbour, end) + (packageName.isEmpty() ? "" : "package " + packageName + ";" + end + end);
-        Path path = root.folder().resolve(packageName.replace('.', '/')).resolve(type + ".java");
         // the name of the type is there from the start, so that no other of that name is imported
         Snapshot with = snapshot.with(Map.of(path, Optional.of(head + "class " + type + " {" + end + "}" + end)), Map.of());
         return new NewFile(with.file(path).orElseThrow(() -> new IllegalArgumentException(root + " is not a root of the workspace")),

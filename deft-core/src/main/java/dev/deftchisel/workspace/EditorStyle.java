@@ -1,0 +1,54 @@
+package dev.deftchisel.workspace;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.Optional;
+import org.ec4j.core.Cache.Caches;
+import org.ec4j.core.Resource.Resources;
+import org.ec4j.core.ResourcePath.ResourcePaths;
+import org.ec4j.core.ResourceProperties;
+import org.ec4j.core.ResourcePropertiesService;
+import org.ec4j.core.model.PropertyType;
+import org.ec4j.core.model.PropertyType.EndOfLineValue;
+import org.ec4j.core.model.PropertyType.IndentStyleValue;
+
+/**
+ * How a file is to be laid out by the {@code .editorconfig} files of its folder and those above it (EditorConfig 0.17).
+ *
+ * @param unit    what one level of indentation adds
+ * @param lineEnd what ends a line
+ */
+public record EditorStyle(Optional<String> unit, Optional<String> lineEnd) {
+
+    private static final int STANDARD_SIZE = 4;
+    private static final int WIDEST = 16;
+
+    /**
+     * What is said of a file, which need not be there yet. The disk is read anew at each call.
+     *
+     * @param file absolute
+     * @param root of the workspace; nothing above it is read
+     * @throws WorkspaceException when one of these files cannot be read
+     */
+    public static EditorStyle of(Path file, Path root) {
+        ResourcePropertiesService service = ResourcePropertiesService.builder()
+                .cache(Caches.none())
+                .rootDirectory(ResourcePaths.ofPath(root, StandardCharsets.UTF_8))
+                .build();
+        try {
+            ResourceProperties said = service.queryProperties(Resources.ofPath(file, StandardCharsets.UTF_8));
+            Optional<EndOfLineValue> end = Optional.ofNullable(said.getValue(PropertyType.end_of_line, null, false));
+            return new EditorStyle(unit(said), end.map(EndOfLineValue::getEndOfLineString));
+        } catch (IOException failed) {
+            throw new WorkspaceException("the .editorconfig for " + file + " cannot be read: " + failed.getMessage(), failed);
+        }
+    }
+
+    private static Optional<String> unit(ResourceProperties said) {
+        Optional<IndentStyleValue> style = Optional.ofNullable(said.getValue(PropertyType.indent_style, null, false));
+        Optional<Integer> size = Optional.ofNullable(said.getValue(PropertyType.indent_size, null, false)).filter(one -> one > 0 && one <= WIDEST);
+        return style.filter(IndentStyleValue.tab::equals).isPresent() ? Optional.of("\t")
+                : style.isPresent() || size.isPresent() ? Optional.of(" ".repeat(size.orElse(STANDARD_SIZE))) : Optional.empty();
+    }
+}
