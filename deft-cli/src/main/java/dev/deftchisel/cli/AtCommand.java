@@ -197,12 +197,10 @@ final class AtCommand extends ChiselCommand {
     /** An answer; empty text when the user leaves, nothing when the standard will do. */
     private static Optional<String> ask(Console console, Keyboard keyboard, Offer offer, Question question) {
         if (question instanceof Question.Name name) {
+            proposed(console, name.proposals());
             return Optional.of(keyboard.line(name.label(), name.current()));
         } else if (question instanceof Question.Proposed name) {
-            if (name.proposals().size() > 1) {
-                console.out().println(console.palette().quiet("or " + String.join(", ",
-                        name.proposals().subList(1, name.proposals().size()))));
-            }
+            proposed(console, name.proposals().subList(Math.min(1, name.proposals().size()), name.proposals().size()));
             return Optional.of(keyboard.line(name.label(), name.proposals().isEmpty() ? "" : name.proposals().get(0)));
         } else if (question instanceof Question.Flag flag && offer.kind() == Offer.Kind.REFACTORING) {
             char yes = keyboard.ask(console, List.of(
@@ -212,6 +210,12 @@ final class AtCommand extends ChiselCommand {
             return Optional.of(Choices.pick(console, keyboard, choice));
         }
         return Optional.empty();
+    }
+
+    private static void proposed(Console console, List<String> names) {
+        if (!names.isEmpty()) {
+            console.out().println(console.palette().quiet("or " + String.join(", ", names)));
+        }
     }
 
     /** Whether only this place knows what there is to choose from; what is always the same is left at its standard. */

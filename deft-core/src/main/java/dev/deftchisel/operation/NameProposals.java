@@ -40,6 +40,9 @@ public final class NameProposals {
     /** Names of parameters that only say that there is something. */
     private static final Pattern SAYS_NOTHING = Pattern.compile("value|val|o|obj|object|arg\\d*|[a-z]|item|element|input|data");
 
+    private static final Pattern MANY = Pattern.compile("(\\w*)(Collection|List|Set|Queue|Deque|Iterable|Stream)");
+    private static final Pattern BOXES = Pattern.compile("Boolean|Byte|Short|Integer|Long|Float|Double|Character|Object");
+
     private final Code code;
     private final Set<String> taken;
 
@@ -173,7 +176,19 @@ public final class NameProposals {
         return wishes.stream().findFirst().orElse("value");
     }
 
+    /** The usual plural of an English noun. */
+    public static String many(String name) {
+        return name.matches(".*(s|x|z|ch|sh)") ? name + "es"
+                : name.matches(".*[^aeiou]y") ? name.substring(0, name.length() - 1) + "ies" : name + "s";
+    }
+
     private static void fromType(TypeMirror type, Set<String> wishes) {
+        // what holds several of a sort is called after these
+        if (type instanceof DeclaredType several && MANY.matcher(several.asElement().getSimpleName()).matches()
+                && several.getTypeArguments().size() == 1 && several.getTypeArguments().get(0) instanceof DeclaredType one
+                && !one.asElement().getSimpleName().contentEquals("String") && !BOXES.matcher(one.asElement().getSimpleName()).matches()) {
+            wishes.add(many(decapitalised(one.asElement().getSimpleName().toString())));
+        }
         if (type instanceof DeclaredType declared) {
             String name = declared.asElement().getSimpleName().toString();
             if (!name.isEmpty()) {
@@ -181,7 +196,7 @@ public final class NameProposals {
             }
         } else if (type instanceof ArrayType array) {
             wishes.add(array.getComponentType() instanceof DeclaredType declared
-                    ? decapitalised(declared.asElement().getSimpleName().toString()) + "s"
+                    ? many(decapitalised(declared.asElement().getSimpleName().toString()))
                     : array.getComponentType().toString().substring(0, 1).toLowerCase(Locale.ROOT) + "s");
         } else if (type.getKind().isPrimitive()) {
             wishes.add(switch (type.getKind()) {

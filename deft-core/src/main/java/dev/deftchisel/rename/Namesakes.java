@@ -10,6 +10,7 @@ import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.SourceRoot;
 import java.util.LinkedHashMap;
@@ -40,7 +41,7 @@ final class Namesakes {
             }
         } else if (target.kind().isType()) {
             words.put(small(target.name()), small(newName));
-            words.put(many(small(target.name())), many(small(newName)));
+            words.put(NameProposals.many(small(target.name())), NameProposals.many(small(newName)));
             for (String end : List.of("Test", "Tests", "IT")) {
                 words.put(target.name() + end, newName + end);
             }
@@ -53,11 +54,6 @@ final class Namesakes {
 
     private static String small(String name) {
         return Character.toLowerCase(name.charAt(0)) + name.substring(1);
-    }
-
-    /** The usual plural of a noun. */
-    private static String many(String name) {
-        return name.matches(".*(s|x|z|ch|sh)") ? name + "es" : name.matches(".*[^aeiou]y") ? name.substring(0, name.length() - 1) + "ies" : name + "s";
     }
 
     /** The names that they can have, old and new. */
@@ -112,7 +108,7 @@ final class Namesakes {
         return isVariable && before.known(symbol.key()).filter(known -> {
             TypeMirror type = known.element().asType();
             return isTarget(type, before) ? symbol.name().equals(small(target.name()))
-                    : symbol.name().equals(many(small(target.name()))) && (type instanceof ArrayType array ? isTarget(array.getComponentType(), before)
+                    : symbol.name().equals(NameProposals.many(small(target.name()))) && (type instanceof ArrayType array ? isTarget(array.getComponentType(), before)
                     : type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(argument -> isTarget(argument, before)));
         }).isPresent();
     }

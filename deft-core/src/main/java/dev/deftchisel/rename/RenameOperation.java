@@ -1,7 +1,11 @@
 package dev.deftchisel.rename;
 
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SearchWords;
@@ -14,6 +18,7 @@ import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Meaning;
 import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
@@ -76,11 +81,11 @@ public final class RenameOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(name("", ""), MENTIONS_QUESTION, RELATED_QUESTION, SUBPACKAGES_QUESTION);
+        return List.of(name("", "", List.of()), MENTIONS_QUESTION, RELATED_QUESTION, SUBPACKAGES_QUESTION);
     }
 
-    private static Question name(String current, String what) {
-        return new Question.Name(NAME, "the new name" + (what.isEmpty() ? "" : " of the " + what), current, List.of());
+    private static Question name(String current, String what, List<String> proposals) {
+        return new Question.Name(NAME, "the new name" + (what.isEmpty() ? "" : " of the " + what), current, proposals);
     }
 
     @Override
@@ -90,9 +95,30 @@ public final class RenameOperation implements Operation {
                 .map(symbol -> new Offer(id(), "rename the " + symbol.describe(), Offer.Kind.REFACTORING,
                         spot.bindings().get(0).range(),
                         symbol.kind() == SymbolKind.PACKAGE
-                                ? List.of(name(symbol.name(), "package"), MENTIONS_QUESTION, SUBPACKAGES_QUESTION)
-                                : hasNamesakes(symbol) ? List.of(name(symbol.name(), symbol.kind().words()), MENTIONS_QUESTION, RELATED_QUESTION)
-                                : List.of(name(symbol.name(), symbol.kind().words()), MENTIONS_QUESTION)));
+                                ? List.of(name(symbol.name(), "package", List.of()), MENTIONS_QUESTION, SUBPACKAGES_QUESTION)
+                                : hasNamesakes(symbol) ? List.of(name(symbol.name(), symbol.kind().words(), proposals(spot, symbol)), MENTIONS_QUESTION, RELATED_QUESTION)
+                                : List.of(name(symbol.name(), symbol.kind().words(), proposals(spot, symbol)), MENTIONS_QUESTION)));
+    }
+
+    /** Names that the value of a variable, or its type, would have. */
+    private static List<String> proposals(Spot spot, Symbol symbol) {
+        return spot.analysis().declaration(symbol.key())
+                .flatMap(declared -> spot.analysis().code(declared.file()).flatMap(code -> code.declaration(declared.range())
+                        .filter(path -> path.getLeaf() instanceof VariableTree)
+                        .map(path -> proposals(code, path))))
+                .orElse(List.of()).stream()
+                .filter(name -> !name.equals(symbol.name()) && !name.equals("value")).distinct().toList();
+    }
+
+    private static List<String> proposals(Code code, TreePath variable) {
+        List<String> names = new ArrayList<>();
+        ExpressionTree value = ((VariableTree) variable.getLeaf()).getInitializer();
+        if (value != null && code.find(value).isPresent()) {
+            names.addAll(new NameProposals(code).of(new TreePath(variable, value)));
+        }
+        code.element(variable).map(element -> NameProposals.ofType(element.asType()))
+                .map(name -> NewName.free(code.tokens().names(), name)).ifPresent(names::add);
+        return names;
     }
 
     private static boolean hasNamesakes(Symbol symbol) {
