@@ -1,6 +1,7 @@
 package dev.deftchisel.change;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.SourceText;
@@ -46,6 +47,16 @@ class CompositionTest {
 
     private static List<Carried> carried(Change change) {
         return change.file(FILE).orElseThrow().takenEdits().stream().flatMap(edit -> edit.carried().stream()).toList();
+    }
+
+    @Test
+    void aNewFileThatIsWrittenOnStaysOneThatIsNew() {
+        Change first = new Change("test", List.of(FileChange.created(FILE, StandardCharsets.UTF_8, "class Berth { }")), Meaning.same(), List.of());
+        Change both = Composition.of(first, change("class Berth { }", code(14, 14, "int depth; ")));
+        FileChange file = both.file(FILE).orElseThrow();
+        assertEquals("class Berth { int depth; }", file.after().content());
+        assertTrue(file.isNew());
+        assertEquals("", file.before().content());
     }
 
     @Test

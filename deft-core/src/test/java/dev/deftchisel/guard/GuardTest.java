@@ -19,6 +19,7 @@ import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.Workspaces;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -127,6 +128,46 @@ class GuardTest {
     void aNewErrorIsSeen() {
         List<Difference> found = judge(Meaning.same(), edit("return days", 0, "return \"days\"", Edit.Kind.IMPORT));
         assertTrue(kinds(found).contains(Difference.Kind.ERROR), found.toString());
+    }
+
+    private List<Difference> judgeNew(String name, String content) {
+        FileChange made = FileChange.created(root.resolve(name), StandardCharsets.UTF_8, content);
+        return new Guard(analyst).check(before, new Change("test", List.of(made), Meaning.same(), List.of()));
+    }
+
+    @Test
+    void aNewFileThatNobodyMentionsIsLetThrough() {
+        assertEquals(List.of(), judgeNew("Quay.java", "class Quay { Berth first; }\n"));
+    }
+
+    @Test
+    void anErrorInANewFileIsSeen() {
+        assertEquals(List.of(Difference.Kind.ERROR), kinds(judgeNew("Quay.java", "class Quay { Pier first; }\n")));
+    }
+
+    @Test
+    void aNewTypeThatIsFoundInsteadOfAnotherIsSeen() {
+        List<Difference> found = judgeNew("Object.java", "class Object { }\n");
+        assertTrue(kinds(found).contains(Difference.Kind.BINDING), found.toString());
+    }
+
+    @Test
+    void aNewTypeWhoseNameOtherFilesMentionNeedsThemToBeAnalysed() throws IOException {
+        Path other = root.resolve("Other.java");
+        Files.writeString(other, "class Other { Quay quay; }\n");
+        Analyst wider = new Analyst(before.snapshot().reread(List.of(other)), new Libraries(), Monitor.SILENT);
+        Analysis narrow = wider.analyse(Focus.whole(Set.of(file)));
+        FileChange made = FileChange.created(root.resolve("Quay.java"), StandardCharsets.UTF_8, "class Quay { }\n");
+        List<Difference> found = new Guard(wider).check(narrow, new Change("test", List.of(made), Meaning.same(), List.of()));
+        assertEquals(List.of(Difference.Kind.UNPROVEN), kinds(found));
+    }
+
+    @Test
+    void aNewFileDoesNotTakeThePlaceOfAnother() {
+        FileChange made = FileChange.created(file, StandardCharsets.UTF_8, "class Berth { }\n");
+        List<Difference> found = new FileGuard(before.snapshot().workspace())
+                .check(new Change("test", List.of(made), Meaning.same(), List.of()));
+        assertEquals("Berth.java exists already", found.get(0).sentence());
     }
 
     @Test
