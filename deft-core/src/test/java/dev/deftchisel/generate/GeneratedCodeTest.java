@@ -27,6 +27,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Random;
+import java.util.function.Function;
 import javax.tools.ToolProvider;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -214,6 +215,64 @@ class GeneratedCodeTest {
                     }
                 }
             }
+        }
+    }
+
+    /** Sets each property of an object and notes what a listener is told; code of its own, since JavaBeans are in another module. */
+    private static final String LISTENING = """
+            class Listening {
+                static java.util.List<String> all(Object object, java.util.function.Function<Class<?>, Object> values) throws Exception {
+                    java.util.List<String> told = new java.util.ArrayList<>();
+                    java.beans.PropertyChangeListener listener = event -> told.add(event.getPropertyName() + ": "
+                            + System.identityHashCode(event.getOldValue()) + " to " + System.identityHashCode(event.getNewValue()));
+                    Class<?> type = object.getClass();
+                    type.getMethod("addPropertyChangeListener", java.beans.PropertyChangeListener.class).invoke(object, listener);
+                    for (var property : java.beans.Introspector.getBeanInfo(type, Object.class).getPropertyDescriptors()) {
+                        var field = type.getDeclaredField(property.getName());
+                        field.setAccessible(true);
+                        Object old = field.get(object);
+                        Object value = values.apply(field.getType());
+                        told.clear();
+                        property.getWriteMethod().invoke(object, value);
+                        boolean isSame = old != null && old.equals(value);
+                        if (told.size() != (isSame ? 0 : 1) || !isSame && !told.get(0).startsWith(property.getName() + ": ")) {
+                            throw new AssertionError(property.getName() + ": " + told);
+                        }
+                    }
+                    type.getMethod("removePropertyChangeListener", java.beans.PropertyChangeListener.class).invoke(object, listener);
+                    told.clear();
+                    type.getMethod("setDays", long.class).invoke(object, 99L);
+                    return told;
+                }
+            }
+            """;
+
+    @Test
+    void listenersAreToldAndNothingWhenNothingChanges() throws Exception {
+        String source = SIDE + LISTENING + "public class Berth {\n" + STATE + "}\n";
+        try (URLClassLoader loader = made(source, "class Berth", "generate-notification", Answers.none())) {
+            var all = loader.loadClass("Listening").getDeclaredMethod("all", Object.class, Function.class);
+            all.setAccessible(true);
+            for (int seed = 0; seed < 5; seed++) {
+                Random random = new Random(seed);
+                Object object = loader.loadClass("Berth").getDeclaredConstructor().newInstance();
+                Function<Class<?>, Object> values = type -> random(type, random);
+                assertEquals(List.of(), all.invoke(null, object, values), "who has left is told nothing");
+            }
+        }
+    }
+
+    @Test
+    void theNaturalOrderIsThatOfTheComparator() throws Exception {
+        String source = "record Berth(int depth, String name) { }\n";
+        try (URLClassLoader loader = made(source, "record Berth", "generate-ordering", Answers.of("as", "natural").and("members", List.of("depth", "name")))) {
+            Constructor<?> constructor = loader.loadClass("Berth").getDeclaredConstructor(int.class, String.class);
+            constructor.setAccessible(true);
+            @SuppressWarnings("unchecked")
+            Comparable<Object> one = (Comparable<Object>) constructor.newInstance(3, "North");
+            assertTrue(one.compareTo(constructor.newInstance(4, "East")) < 0);
+            assertTrue(one.compareTo(constructor.newInstance(3, "East")) > 0);
+            assertEquals(0, one.compareTo(constructor.newInstance(3, "North")));
         }
     }
 
