@@ -18,7 +18,8 @@ final class Choices {
     Choices(Console console, List<Question> questions) {
         this.console = console;
         this.questions = questions.stream()
-                .filter(question -> question instanceof Question.Choice || question instanceof Question.Text || question instanceof Question.Flag
+                .filter(question -> question instanceof Question.Choice || question instanceof Question.Text
+                        || question instanceof Question.Flag
                         || question instanceof Question.Members members && members.candidates().size() > 1)
                 .limit(MOST)
                 .toList();
@@ -69,7 +70,8 @@ final class Choices {
         if (question instanceof Question.Flag flag) {
             return said.and(flag.key(), String.valueOf(now(flag, said).equals("no")));
         } else if (question instanceof Question.Members members) {
-            return said.and(members.key(), new Chosen(console).ask(keyboard, members, said.several(members.key()).orElse(members.standard())));
+            return said.and(members.key(), new Chosen(console)
+                    .ask(keyboard, members, said.several(members.key()).orElse(members.standard())));
         }
         String picked = pick(console, keyboard, (Question.Choice) question);
         return picked.isEmpty() ? said : said.and(question.key(), picked);

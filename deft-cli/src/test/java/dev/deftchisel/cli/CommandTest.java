@@ -126,7 +126,8 @@ class CommandTest {
     void testsAndWhatTheyTestAreFound() throws Exception {
         assertEquals("src/test/java/harbour/berths/BerthTest.java:16:7\n", deft("counterpart", "harbour.berths.Berth").text());
         assertEquals("src/main/java/harbour/berths/Berth.java:9:14\n", deft("counterpart", "harbour.berths.BerthTest").text());
-        JsonObject found = JsonParser.parseString(deft("counterpart", "harbour.berths.Berth", "--json").text()).getAsJsonArray().get(0).getAsJsonObject();
+        JsonObject found = JsonParser.parseString(deft("counterpart", "harbour.berths.Berth", "--json").text()).getAsJsonArray().get(0)
+                .getAsJsonObject();
         assertEquals(16, found.get("line").getAsInt());
         DeftProcess.Result none = deft("counterpart", "harbour.dues.Money");
         assertEquals("", none.text());

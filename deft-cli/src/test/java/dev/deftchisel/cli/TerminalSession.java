@@ -76,7 +76,8 @@ final class TerminalSession implements AutoCloseable {
             while (!expected.test(shown.substring(start))) {
                 long left = Duration.between(Instant.now(), end).toMillis();
                 if (hasEnded || left <= 0) {
-                    throw new AssertionError("this was not expected: " + shown.substring(start) + "\nafter: " + shown.substring(Math.max(0, start - 3000), start));
+                    throw new AssertionError("this was not expected: " + shown.substring(start) + "\nafter: "
+                            + shown.substring(Math.max(0, start - 3000), start));
                 }
                 try {
                     shown.wait(left);

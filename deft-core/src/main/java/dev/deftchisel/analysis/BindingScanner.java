@@ -392,7 +392,8 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
 
     private void bind(Optional<Range> range, Element element, CharSequence name, Role role) {
         SymbolKey key = element == null ? new SymbolKey.Unknown("") : symbols.key(element);
-        range.ifPresent(found -> facts.bind(found, key instanceof SymbolKey.Unknown ? new SymbolKey.Unknown(name.toString()) : key, role, true));
+        range.ifPresent(found -> facts.bind(found, key instanceof SymbolKey.Unknown ? new SymbolKey.Unknown(name.toString()) : key,
+                role, true));
     }
 
     private Role role(Element element) {

@@ -270,7 +270,8 @@ public final class Code {
      */
     public Optional<TreePath> declaration(Range name) {
         return around(name).stream()
-                .filter(path -> path.getLeaf() instanceof MethodTree || path.getLeaf() instanceof VariableTree || path.getLeaf() instanceof ClassTree)
+                .filter(path -> path.getLeaf() instanceof MethodTree || path.getLeaf() instanceof VariableTree
+                        || path.getLeaf() instanceof ClassTree)
                 .min(Comparator.comparingInt(path -> range(path.getLeaf()).length()));
     }
 

@@ -92,7 +92,8 @@ public record Effects(
      * when one fails the other has done nothing yet; when both fail it is with the same exception.
      */
     public boolean commutesWith(Effects other) {
-        return !disturbs(other) && !other.disturbs(this) && !(mayFail() && other.mayFail() && (failure == Failure.ANY || other.failure == Failure.ANY));
+        return !disturbs(other) && !other.disturbs(this) && !(mayFail() && other.mayFail()
+                && (failure == Failure.ANY || other.failure == Failure.ANY));
     }
 
     private boolean disturbs(Effects other) {

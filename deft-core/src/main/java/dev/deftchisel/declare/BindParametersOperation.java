@@ -61,7 +61,8 @@ public final class BindParametersOperation implements Operation {
         return idle(spot.analysis(), spot).map(idle -> {
             List<String> names = List.copyOf(idle.parameters().keySet());
             return new Offer(id(), "keep " + String.join(", ", names) + " in " + (names.size() == 1 ? "a field" : "fields"),
-                    Offer.Kind.GENERATE, spot.place().selection(), List.of(new Question.Members(MEMBERS, "the parameters", names, chosen(idle, spot))));
+                    Offer.Kind.GENERATE, spot.place().selection(),
+                            List.of(new Question.Members(MEMBERS, "the parameters", names, chosen(idle, spot))));
         });
     }
 
@@ -119,7 +120,8 @@ public final class BindParametersOperation implements Operation {
         List<String> names = answers.several(MEMBERS).orElseGet(() -> chosen(idle, spot));
         Optional<String> unknown = names.stream().filter(name -> !idle.parameters().containsKey(name)).findFirst();
         if (unknown.isPresent()) {
-            return Plan.refused(spot, "there is no unused parameter '" + unknown.get() + "' here; there are " + String.join(", ", idle.parameters().keySet()));
+            return Plan.refused(spot, "there is no unused parameter '" + unknown.get() + "' here; there are "
+                    + String.join(", ", idle.parameters().keySet()));
         }
         Map<String, TypeMirror> chosen = new LinkedHashMap<>();
         names.forEach(name -> chosen.put(name, idle.parameters().get(name)));
@@ -130,7 +132,9 @@ public final class BindParametersOperation implements Operation {
         Analysis before = analyst.analyse(focus);
         Idle whole = idle(before, spot).orElse(idle);
         EditsByFile edits = new EditsByFile(before);
-        edits.of(spot.file().path()).addAll(new KeptParameters(whole.target(), whole.constructor()).keep(chosen, edits.writer(whole.target().code())));
-        return new Plan.Ready(edits.change("keep " + String.join(", ", names) + " in " + idle.target().shown(), Meaning.same(), List.of()), before);
+        edits.of(spot.file().path()).addAll(new KeptParameters(whole.target(), whole.constructor())
+                .keep(chosen, edits.writer(whole.target().code())));
+        return new Plan.Ready(edits.change("keep " + String.join(", ", names) + " in " + idle.target().shown(), Meaning.same(),
+                List.of()), before);
     }
 }

@@ -140,8 +140,10 @@ public final class DeclareAllOperation implements Operation {
     /** Where something may be missing: types first, since nothing else can be told before. */
     private static List<Integer> places(Analysis analysis, Code code) {
         Stream<Integer> names = analysis.bindings(code.file().path()).stream()
-                .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown && binding.role() != Role.DOC && binding.role() != Role.IMPORT)
-                .sorted(Comparator.comparing((Binding binding) -> Missing.at(analysis, code, binding.range().start()).filter(Missing::isType).isEmpty())
+                .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown && binding.role() != Role.DOC
+                        && binding.role() != Role.IMPORT)
+                .sorted(Comparator.comparing((Binding binding) -> Missing.at(analysis, code, binding.range().start())
+                .filter(Missing::isType).isEmpty())
                         .thenComparing(binding -> binding.range().start()))
                 .map(binding -> binding.range().start());
         Stream<Integer> constructors = code.expressions(new TreePath(code.unit())).stream()

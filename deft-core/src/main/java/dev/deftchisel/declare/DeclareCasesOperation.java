@@ -72,8 +72,10 @@ public final class DeclareCasesOperation implements Operation {
 
     private static Lacking lacking(Code code, TreePath path) {
         boolean isExpression = path.getLeaf() instanceof SwitchExpressionTree;
-        ExpressionTree selector = isExpression ? ((SwitchExpressionTree) path.getLeaf()).getExpression() : ((SwitchTree) path.getLeaf()).getExpression();
-        List<? extends CaseTree> cases = isExpression ? ((SwitchExpressionTree) path.getLeaf()).getCases() : ((SwitchTree) path.getLeaf()).getCases();
+        ExpressionTree selector = isExpression ? ((SwitchExpressionTree) path.getLeaf()).getExpression() : ((SwitchTree) path.getLeaf())
+                .getExpression();
+        List<? extends CaseTree> cases = isExpression ? ((SwitchExpressionTree) path.getLeaf()).getCases()
+                : ((SwitchTree) path.getLeaf()).getCases();
         // a default has no expression of its own
         boolean isOpen = cases.stream().noneMatch(one -> one.getExpressions().isEmpty());
         Set<String> there = cases.stream().flatMap(one -> one.getExpressions().stream()).map(code::text).collect(Collectors.toSet());
@@ -105,7 +107,8 @@ public final class DeclareCasesOperation implements Operation {
         List<String> chosen = answers.several(MEMBERS).orElse(lacking.constants());
         Optional<String> unknown = chosen.stream().filter(name -> !lacking.constants().contains(name)).findFirst();
         if (unknown.isPresent()) {
-            return Plan.refused(spot, "the switch does not lack a case '" + unknown.get() + "'; it lacks " + String.join(", ", lacking.constants()));
+            return Plan.refused(spot, "the switch does not lack a case '" + unknown.get() + "'; it lacks "
+                    + String.join(", ", lacking.constants()));
         }
         EditsByFile edits = new EditsByFile(before);
         edits.of(spot.file().path()).add(written(lacking, chosen));
@@ -129,6 +132,7 @@ public final class DeclareCasesOperation implements Operation {
             text.write(layout.lineEnd() + indent + "case " + name + (isArrow ? " -> " : ":" + layout.lineEnd() + indent + layout.unit())
                     + StandIn.FAILURE.strip());
         }
-        return text.write(layout.lineEnd() + outer).replacing(new Range(isSpace ? tokens.start(gap) : tokens.start(brace), tokens.start(brace)));
+        return text.write(layout.lineEnd() + outer).replacing(new Range(isSpace ? tokens.start(gap) : tokens.start(brace),
+                tokens.start(brace)));
     }
 }

@@ -63,7 +63,8 @@ public final class DeclareConstructorOperation extends DeclareOperation {
     @Override
     boolean isFor(Missing missing) {
         return missing.isConstructor() && missing.owner()
-                .filter(type -> type.getKind() == ElementKind.CLASS || type.getKind() == ElementKind.RECORD || type.getKind() == ElementKind.ENUM)
+                .filter(type -> type.getKind() == ElementKind.CLASS || type.getKind() == ElementKind.RECORD
+                        || type.getKind() == ElementKind.ENUM)
                 .isPresent();
     }
 
@@ -96,7 +97,8 @@ public final class DeclareConstructorOperation extends DeclareOperation {
 
     /** What another constructor gets that takes all parameters and more, the fewest first. */
     private static Optional<List<String>> handedOn(Target owner, Parameters parameters) {
-        List<ExecutableElement> others = owner.isRecord() ? ElementFilter.constructorsIn(owner.type().getEnclosedElements()) : written(owner);
+        List<ExecutableElement> others = owner.isRecord() ? ElementFilter.constructorsIn(owner.type().getEnclosedElements())
+                : written(owner);
         return others.stream()
                 .sorted((one, other) -> Integer.compare(one.getParameters().size(), other.getParameters().size()))
                 .flatMap(other -> arguments(owner.code(), other, parameters).stream())
@@ -115,14 +117,16 @@ public final class DeclareConstructorOperation extends DeclareOperation {
         List<String> arguments = new ArrayList<>();
         int next = 0;
         for (VariableElement parameter : other.getParameters()) {
-            boolean takes = next < parameters.all().size() && code.types().isAssignable(parameters.all().get(next).type(), parameter.asType());
+            boolean takes = next < parameters.all().size() && code.types()
+                    .isAssignable(parameters.all().get(next).type(), parameter.asType());
             arguments.add(takes ? parameters.all().get(next++).name() : StandIn.value(parameter.asType()));
         }
         boolean takesMore = other.getParameters().size() > parameters.all().size();
         return takesMore && next == parameters.all().size() ? Optional.of(arguments) : Optional.empty();
     }
 
-    private static List<NewMember> keeping(Target owner, Parameters parameters, String keep, Analysis before, String visibility, String declared) {
+    private static List<NewMember> keeping(Target owner, Parameters parameters, String keep, Analysis before, String visibility,
+            String declared) {
         Code code = owner.code();
         List<NewMember> members = new ArrayList<>();
         Map<String, String> kept = new LinkedHashMap<>();
@@ -135,7 +139,8 @@ public final class DeclareConstructorOperation extends DeclareOperation {
         Set<String> names = owner.parts().stream().map(Part::name).collect(Collectors.toSet());
         List<String> handedUp = keep.equals(NONE) ? List.of() : handedUp(owner, parameters);
         for (Parameters.One one : keep.equals(NONE) || !handedUp.isEmpty() ? List.<Parameters.One>of() : parameters.all()) {
-            if (owner.parts().stream().anyMatch(part -> part.name().equals(one.name()) && part.maySet() && takes(code, part.type(), one.type()))) {
+            if (owner.parts().stream().anyMatch(part -> part.name().equals(one.name()) && part.maySet()
+                    && takes(code, part.type(), one.type()))) {
                 kept.put(one.name(), one.name());
             } else if (!names.contains(one.name())) {
                 String modifiers = "private " + (losesImplied || !others.isEmpty() ? "" : "final ");

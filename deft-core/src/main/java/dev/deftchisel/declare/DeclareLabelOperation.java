@@ -69,7 +69,8 @@ public final class DeclareLabelOperation implements Operation {
     }
 
     private static Optional<Name> label(Tree tree) {
-        return Optional.ofNullable(tree instanceof BreakTree leaving ? leaving.getLabel() : tree instanceof ContinueTree again ? again.getLabel() : null);
+        return Optional.ofNullable(tree instanceof BreakTree leaving ? leaving.getLabel() : tree instanceof ContinueTree again
+                ? again.getLabel() : null);
     }
 
     private static boolean endsBody(Tree tree) {

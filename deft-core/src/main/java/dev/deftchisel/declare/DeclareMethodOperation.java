@@ -41,7 +41,8 @@ public final class DeclareMethodOperation extends DeclareOperation {
 
     @Override
     public List<Question> questions() {
-        return List.of(BODY_QUESTION, new Question.Text(RESULT, "the type that it hands back, when the call does not tell", ""), VISIBILITY_QUESTION);
+        return List.of(BODY_QUESTION, new Question.Text(RESULT, "the type that it hands back, when the call does not tell", ""),
+                VISIBILITY_QUESTION);
     }
 
     @Override
@@ -88,10 +89,13 @@ public final class DeclareMethodOperation extends DeclareOperation {
     /** What classes below must have then. */
     private static List<Elsewhere> implemented(Asked asked, Shape shape, String type, String visibility) {
         List<Elsewhere> all = new ArrayList<>();
-        for (Target below : new Implementers(asked.owner(), asked.before()).lacking(asked.missing().name(), shape.parameters().all().size())) {
-            Types types = Types.of(asked.edits().writer(asked.code()), asked.edits().writer(below.code()), asked.code(), Optional.empty()).ofMethod();
+        for (Target below : new Implementers(asked.owner(), asked.before())
+                .lacking(asked.missing().name(), shape.parameters().all().size())) {
+            Types types = Types.of(asked.edits().writer(asked.code()), asked.edits().writer(below.code()), asked.code(),
+                    Optional.empty()).ofMethod();
             String result = shape.result().flatMap(types::member).orElse(type);
-            String head = (asked.owner().type().getKind().isInterface() ? "public " : visibility) + shape.typeParameters(asked) + result + " "
+            String head = (asked.owner().type().getKind().isInterface() ? "public " : visibility) + shape.typeParameters(asked) + result
+                    + " "
                     + asked.missing().name() + "(" + shape.parameters().in(types).declared(Habits.of(below).parameter()) + ") {";
             all.add(new Elsewhere(below, NewMember.added(NewMember.Kind.METHOD, asked.missing().name(),
                     List.of("@Override", head, StandIn.FAILURE, "}"))));

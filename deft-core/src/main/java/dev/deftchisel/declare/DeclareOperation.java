@@ -98,12 +98,14 @@ abstract class DeclareOperation implements Operation {
         }
         Optional<TypeElement> owner = found.get().owner();
         if (owner.isEmpty()) {
-            return Plan.refused(spot, "it is not known which type must declare " + found.get().name() + "; declare what stands before it first");
+            return Plan.refused(spot, "it is not known which type must declare " + found.get().name()
+                    + "; declare what stands before it first");
         }
         SymbolKey key = found.get().code().key(owner.get());
         Optional<SourceFile> home = analyst.declaring(key);
         if (home.isEmpty()) {
-            return Plan.refused(spot, owner.get().getSimpleName() + " is not declared in the workspace, and cannot get a member " + found.get().name());
+            return Plan.refused(spot, owner.get().getSimpleName() + " is not declared in the workspace, and cannot get a member "
+                    + found.get().name());
         }
         return plan(spot, answers, analyst, key, home.get().path(), found.get());
     }
@@ -155,14 +157,16 @@ abstract class DeclareOperation implements Operation {
     /** Whether what is declared may have no body, so that classes below must have one. */
     private static boolean mayLackBody(Missing missing) {
         return !missing.isConstructor() && missing.call().isPresent()
-                && missing.owner().filter(type -> type.getKind().isInterface() || type.getModifiers().contains(Modifier.ABSTRACT)).isPresent();
+                && missing.owner().filter(type -> type.getKind().isInterface() || type.getModifiers().contains(Modifier.ABSTRACT))
+                .isPresent();
     }
 
     /** The innermost class with a name around all uses, each of which may name a member of it. */
     private static Optional<Target> around(List<Missing> uses) {
         Missing first = uses.get(0);
         return first.classes().stream()
-                .filter(at -> uses.stream().filter(use -> use.isOwn() && use.code().file() == first.code().file()).allMatch(use -> first.code().range(at.getLeaf()).encloses(use.range())))
+                .filter(at -> uses.stream().filter(use -> use.isOwn() && use.code().file() == first.code().file())
+                .allMatch(use -> first.code().range(at.getLeaf()).encloses(use.range())))
                 .findFirst()
                 .flatMap(at -> first.code().element(at).map(type -> new Target(first.code(), at, (TypeElement) type)));
     }

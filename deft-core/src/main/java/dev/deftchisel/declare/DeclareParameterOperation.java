@@ -43,7 +43,8 @@ public final class DeclareParameterOperation implements Operation {
     /** The key of the choice whether a constructor keeps it in a field: {@code field} or {@code none}. */
     public static final String KEEP = "keep";
 
-    private static final Question VALUE_QUESTION = new Question.Text(VALUE, "what the other calls hand over; false, zero or null when nothing is said", "");
+    private static final Question VALUE_QUESTION = new Question.Text(VALUE,
+            "what the other calls hand over; false, zero or null when nothing is said", "");
     private static final Question KEEP_QUESTION = new Question.Choice(KEEP, "what a constructor does with it",
             List.of(new Question.Option("field", "it keeps it in a field"), new Question.Option("none", "nothing")), "field");
 
@@ -72,7 +73,8 @@ public final class DeclareParameterOperation implements Operation {
     private Offer offer(Missing missing, ExecutableElement receiver) {
         List<Question> questions = new ArrayList<>();
         if (missing.call().isPresent()) {
-            questions.add(new Question.Proposed(NAME, "the name of the parameter", NameProposals.elsewhere(missing.code()).of(added(missing))));
+            questions.add(new Question.Proposed(NAME, "the name of the parameter", NameProposals.elsewhere(missing.code())
+                    .of(added(missing))));
         }
         questions.add(VALUE_QUESTION);
         if (receiver.getKind() == ElementKind.CONSTRUCTOR) {
@@ -119,7 +121,8 @@ public final class DeclareParameterOperation implements Operation {
             Optional<TypeMirror> type = missing.code().type(new TreePath(missing.path(), arguments.get(i)));
             TypeMirror taken = method.getParameters().get(i).asType();
             // what only its target gives a type may fit
-            if (type.isPresent() && !missing.code().types().isAssignable(missing.code().types().erasure(type.get()), missing.code().types().erasure(taken))) {
+            if (type.isPresent() && !missing.code().types().isAssignable(missing.code().types().erasure(type.get()), missing.code()
+                    .types().erasure(taken))) {
                 return false;
             }
         }
@@ -147,12 +150,14 @@ public final class DeclareParameterOperation implements Operation {
         // constructors are called by 'this' and 'super' too, which are no names
         boolean isConstructor = method.get().getKind() == ElementKind.CONSTRUCTOR;
         Analysis before = analyst.analyse(isConstructor ? Focus.whole(files).deeply()
-                : new Focus(files, Set.copyOf(List.of(word, found.get().name())), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
+                : new Focus(files, Set.copyOf(List.of(word, found.get().name())), Set.of(),
+                Map.of(file, List.of(spot.place().selection())), true));
         Code code = before.code(file).orElseThrow();
         Missing missing = Missing.at(before, code, spot.place().caret()).orElseThrow();
         Optional<TypeMirror> type = type(missing, before);
         if (type.isEmpty()) {
-            return Plan.refused(Reason.at(file, missing.range(), "the use does not tell of which type the parameter is; declare what it needs first"));
+            return Plan.refused(Reason.at(file, missing.range(),
+                    "the use does not tell of which type the parameter is; declare what it needs first"));
         }
         String name = missing.call().isEmpty() ? missing.name()
                 : answers.single(NAME).orElseGet(() -> NameProposals.elsewhere(code).of(added(missing)).get(0));

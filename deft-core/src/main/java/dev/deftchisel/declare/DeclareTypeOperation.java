@@ -50,7 +50,8 @@ public final class DeclareTypeOperation implements Operation {
     private static final String NEEDED = "needed";
     private static final Question KIND_QUESTION = new Question.Choice(KIND, "what it is", Stream.concat(
             Stream.of(new Question.Option(USE, "what the uses tell")),
-            Stream.of(NewType.Kind.values()).map(kind -> new Question.Option(kind.key(), (kind.key().matches("[aeiou].*") ? "an " : "a ") + kind.key())))
+            Stream.of(NewType.Kind.values()).map(kind -> new Question.Option(kind.key(),
+                    (kind.key().matches("[aeiou].*") ? "an " : "a ") + kind.key())))
             .toList(), USE);
     private static final Question WHERE_QUESTION = new Question.Choice(WHERE, "where it goes",
             List.of(new Question.Option("own", "a file of its own; main code, if a test asks for it"),
@@ -74,12 +75,14 @@ public final class DeclareTypeOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(KIND_QUESTION, WHERE_QUESTION, new Question.Text(PACKAGE, "its package, when it is another", ""), VISIBILITY_QUESTION);
+        return List.of(KIND_QUESTION, WHERE_QUESTION, new Question.Text(PACKAGE, "its package, when it is another", ""),
+                VISIBILITY_QUESTION);
     }
 
     @Override
     public Optional<Offer> offer(Spot spot) {
-        return missing(spot.analysis(), spot).map(missing -> new Offer(id(), title(missing), Offer.Kind.GENERATE, missing.range(), questions()));
+        return missing(spot.analysis(), spot).map(missing -> new Offer(id(), title(missing), Offer.Kind.GENERATE, missing.range(),
+                questions()));
     }
 
     private static Optional<Missing> missing(Analysis analysis, Spot spot) {
@@ -150,7 +153,8 @@ public final class DeclareTypeOperation implements Operation {
         if (isElsewhere && missing.isSimple() && !missing.isImported()) {
             edits.writer(code).importing(home + "." + missing.name());
         }
-        NewTypeText text = new NewTypeText(missing, uses, Types.of(edits.writer(code), made.writer(), code, Optional.empty()), made.writer());
+        NewTypeText text = new NewTypeText(missing, uses, Types.of(edits.writer(code), made.writer(), code, Optional.empty()),
+                made.writer());
         NewType.Kind kind = kind(uses, answers);
         boolean isOpen = uses.files().anyMatch(other -> !other.file().headline().packageName().equals(home));
         String visibility = AccessQuestion.said(answers).orElse(isOpen ? AccessLevel.PUBLIC : AccessLevel.PACKAGE).prefix();

@@ -93,9 +93,11 @@ public final class DeclareVariableOperation extends DeclareOperation {
         boolean isOfInterface = owner.type().getKind().isInterface();
         boolean isConstant = as.equals(CONSTANT) || isOfInterface;
         String head = visibility(asked) + (isOfInterface ? "" : isConstant ? "static final " : asked.isStatic() ? "static " : "");
-        return new Declared.Members("declare the " + (isConstant ? "constant " : "field ") + owner.name() + "." + missing.name(), List.of(NewMember.added(
+        return new Declared.Members("declare the " + (isConstant ? "constant " : "field ") + owner.name() + "." + missing.name(),
+                List.of(NewMember.added(
                 isConstant ? NewMember.Kind.CONSTANT : NewMember.Kind.FIELD, missing.name(),
-                List.of(head + written.get() + " " + missing.name() + (isConstant ? " = " + value : "") + ";")).aheadOf(initialised(asked.uses(), owner))));
+                List.of(head + written.get() + " " + missing.name() + (isConstant ? " = " + value : "") + ";"))
+                        .aheadOf(initialised(asked.uses(), owner))));
     }
 
     /** A constant, with stand-ins for what its constructor must have. */
@@ -116,7 +118,8 @@ public final class DeclareVariableOperation extends DeclareOperation {
         Optional<TypeMirror> type = types.of(new TreePath(missing.path().getParentPath(), given.getExpression()));
         Optional<String> written = type.flatMap(types::member);
         if (written.isEmpty()) {
-            return new Declared.Refused("the type of '" + missing.code().text(given.getExpression()) + "' is not known; declare what it needs first");
+            return new Declared.Refused("the type of '" + missing.code().text(given.getExpression())
+                    + "' is not known; declare what it needs first");
         }
         String standard = type.get().getKind().isPrimitive() ? " default " + StandIn.value(type.get())
                 : written.get().equals("String") ? " default \"\"" : type.get().getKind() == TypeKind.ARRAY ? " default {}" : "";
@@ -127,7 +130,8 @@ public final class DeclareVariableOperation extends DeclareOperation {
     /** The first field that needs it for its own value, by its simple name, before which it must stand (JLS 8.3.3). */
     private static Optional<Tree> initialised(List<Missing> uses, Target owner) {
         return owner.members().stream()
-                .filter(member -> member instanceof VariableTree field && field.getInitializer() != null && owner.type().getKind() != ElementKind.ENUM)
+                .filter(member -> member instanceof VariableTree field && field.getInitializer() != null && owner.type()
+                .getKind() != ElementKind.ENUM)
                 .filter(member -> uses.stream().anyMatch(use -> use.isSimple() && use.code().file() == owner.code().file()
                         && owner.code().range(member).encloses(use.range())))
                 .findFirst();

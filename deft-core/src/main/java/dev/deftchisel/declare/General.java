@@ -11,7 +11,8 @@ import javax.lang.model.type.TypeMirror;
 final class General {
 
     /** What says nothing of a value but how it is made or kept. */
-    private static final Set<String> SAYS_NOTHING = Set.of("java.lang.Object", "java.lang.Record", "java.io.Serializable", "java.lang.Cloneable",
+    private static final Set<String> SAYS_NOTHING = Set.of("java.lang.Object", "java.lang.Record", "java.io.Serializable",
+            "java.lang.Cloneable",
             "java.lang.constant.Constable", "java.lang.constant.ConstantDesc");
 
     private final Code code;

@@ -53,7 +53,8 @@ final class Implementers {
 
     private boolean isConcrete(Target target) {
         boolean isClass = target.type().getKind() == ElementKind.CLASS || target.isRecord() || target.type().getKind() == ElementKind.ENUM;
-        return isClass && !target.type().equals(owner.type()) && !target.type().getModifiers().contains(Modifier.ABSTRACT) && isBelow(target, owner);
+        return isClass && !target.type().equals(owner.type()) && !target.type().getModifiers().contains(Modifier.ABSTRACT)
+                && isBelow(target, owner);
     }
 
     private static boolean isBelow(Target target, Target above) {

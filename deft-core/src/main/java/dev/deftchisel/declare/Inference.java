@@ -33,7 +33,8 @@ final class Inference {
             tell(array.getComponentType(), other.getComponentType());
         } else if (formal instanceof WildcardType wildcard) {
             Optional.ofNullable(wildcard.getExtendsBound()).or(() -> Optional.ofNullable(wildcard.getSuperBound()))
-                    .ifPresent(bound -> tell(bound, actual instanceof WildcardType open && open.getExtendsBound() != null ? open.getExtendsBound() : actual));
+                    .ifPresent(bound -> tell(bound, actual instanceof WildcardType open && open.getExtendsBound() != null
+                            ? open.getExtendsBound() : actual));
         } else if (formal instanceof DeclaredType declared && !declared.getTypeArguments().isEmpty()) {
             above(actual, declared).ifPresent(same -> {
                 for (int i = 0; i < same.getTypeArguments().size(); i++) {

@@ -121,7 +121,8 @@ record Missing(Code code, TreePath path, String name, Range range) {
                 .sorted(Comparator.comparing(binding -> !binding.file().equals(code.file().path())))
                 .flatMap(binding -> analysis.code(binding.file()).filter(code::sharesTypesWith).stream()
                         .flatMap(there -> at(analysis, there, binding.range().start()).stream()))
-                .filter(other -> other.call().isPresent() == call().isPresent() && other.isReference() == isReference() && other.isType() == isType()
+                .filter(other -> other.call().isPresent() == call().isPresent() && other.isReference() == isReference()
+                        && other.isType() == isType()
                         && (isOwn() && other.isOwn() && isNear(other) || other.owner().equals(owner())))
                 .toList();
     }
@@ -195,7 +196,8 @@ record Missing(Code code, TreePath path, String name, Range range) {
     /** What it is selected from. */
     Optional<TreePath> object() {
         return path.getLeaf() instanceof MemberSelectTree select ? Optional.of(new TreePath(path, select.getExpression()))
-                : path.getLeaf() instanceof MemberReferenceTree reference ? Optional.of(new TreePath(path, reference.getQualifierExpression()))
+                : path.getLeaf() instanceof MemberReferenceTree reference
+                ? Optional.of(new TreePath(path, reference.getQualifierExpression()))
                 : Optional.empty();
     }
 
@@ -213,7 +215,8 @@ record Missing(Code code, TreePath path, String name, Range range) {
         if (object.isEmpty()) {
             return chosenFrom().or(this::annotation).or(() -> code.enclosingType(path));
         }
-        Optional<TypeMirror> type = isOfType() ? object.flatMap(code::element).map(element -> element.asType()) : object.flatMap(code::type);
+        Optional<TypeMirror> type = isOfType() ? object.flatMap(code::element).map(element -> element.asType())
+                : object.flatMap(code::type);
         return type.flatMap(Missing::element);
     }
 
@@ -227,7 +230,8 @@ record Missing(Code code, TreePath path, String name, Range range) {
             return Optional.empty();
         }
         Tree choice = group.getParentPath().getLeaf();
-        ExpressionTree selector = choice instanceof SwitchTree statement ? statement.getExpression() : ((SwitchExpressionTree) choice).getExpression();
+        ExpressionTree selector = choice instanceof SwitchTree statement ? statement.getExpression() : ((SwitchExpressionTree) choice)
+                .getExpression();
         return code.type(new TreePath(group.getParentPath(), selector)).flatMap(Missing::element)
                 .filter(type -> type.getKind() == ElementKind.ENUM);
     }
@@ -239,7 +243,7 @@ record Missing(Code code, TreePath path, String name, Range range) {
                 && place.getParentPath().getLeaf() instanceof AnnotationTree around
                 ? code.element(new TreePath(place.getParentPath(), around.getAnnotationType()))
                 .filter(type -> type.getKind() == ElementKind.ANNOTATION_TYPE).map(type -> (TypeElement) type)
-                : Optional.empty();
+                        : Optional.empty();
     }
 
     /** Whether it is an element of an annotation, which is given a value. */

@@ -51,7 +51,8 @@ final class NameHints {
     /** A generic type that is imported, or a plain collection, which has all that is selected and is handed its elements. */
     Optional<TypeMirror> filled(List<Missing> uses, Set<String> selected) {
         Stream<TypeElement> imported = near(uses.get(0).value()).stream();
-        Stream<TypeElement> plain = COLLECTIONS.stream().flatMap(name -> Optional.ofNullable(code.elements().getTypeElement(name)).stream());
+        Stream<TypeElement> plain = COLLECTIONS.stream().flatMap(name -> Optional.ofNullable(code.elements().getTypeElement(name))
+                .stream());
         return selected.isEmpty() ? Optional.empty() : Stream.concat(imported, plain)
                 .filter(type -> !type.getTypeParameters().isEmpty() && has(type, selected))
                 .flatMap(type -> Diamond.filled((DeclaredType) type.asType(), uses).stream())

@@ -61,8 +61,9 @@ final class NewTypeText {
         }
         List<TypeMirror> arguments = uses.typeArguments();
         List<String> variables = VARIABLES.subList(0, Math.min(VARIABLES.size(), arguments.size()));
-        Optional<DeclaredType> above = kind.isMade() ? uses.above().filter(type -> kind != NewType.Kind.RECORD || TypeUses.isInterface(type))
-                : Optional.empty();
+        Optional<DeclaredType> above = kind.isMade() ? uses.above()
+                .filter(type -> kind != NewType.Kind.RECORD || TypeUses.isInterface(type))
+                        : Optional.empty();
         Optional<String> written = above.flatMap(writer::write);
         List<List<String>> methods = written.isEmpty() ? List.of() : methods(above.get(), kind == NewType.Kind.RECORD ? state : NONE);
         String head = written.map(name -> (TypeUses.isInterface(above.get()) ? "implements " : "extends ") + name).orElse("");
@@ -105,7 +106,8 @@ final class NewTypeText {
 
     private boolean isSame(TypeMirror value, TypeMirror argument) {
         Code code = missing.code();
-        TypeMirror boxed = value.getKind().isPrimitive() ? code.types().boxedClass(code.types().getPrimitiveType(value.getKind())).asType() : value;
+        TypeMirror boxed = value.getKind().isPrimitive() ? code.types().boxedClass(code.types().getPrimitiveType(value.getKind()))
+                .asType() : value;
         return argument.getKind() == TypeKind.DECLARED && code.types().isSameType(boxed, argument);
     }
 

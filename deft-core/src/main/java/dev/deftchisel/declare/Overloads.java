@@ -53,14 +53,16 @@ final class Overloads {
         List<ExecutableElement> values = meant.stream()
                 .filter(method -> Functions.of(code, parameter(method, index)).isEmpty()).toList();
         List<ExecutableElement> exact = values.stream()
-                .filter(method -> others(index).findAny().isPresent() && others(index).allMatch(other -> isExactly(method, other, argument(other))))
+                .filter(method -> others(index).findAny().isPresent() && others(index)
+                .allMatch(other -> isExactly(method, other, argument(other))))
                 .toList();
         List<TypeMirror> all = new ArrayList<>();
         (meant.size() == 1 ? meant : values.size() == 1 ? values : exact.size() == 1 ? exact : List.<ExecutableElement>of())
                 .forEach(method -> all.addAll(types(List.of(method), index)));
         sameAsOther(index, values).ifPresent(all::add);
         List<TypeMirror> plain = new ArrayList<>(types(values, index));
-        plain.sort(Comparator.comparing((TypeMirror type) -> !type.getKind().isPrimitive()).thenComparing(type -> !type.toString().equals("java.lang.String")));
+        plain.sort(Comparator.comparing((TypeMirror type) -> !type.getKind().isPrimitive())
+                .thenComparing(type -> !type.toString().equals("java.lang.String")));
         all.addAll(plain);
         return all;
     }
@@ -152,7 +154,8 @@ final class Overloads {
         }
         DeclaredType declared = (DeclaredType) type;
         return code.types().getDeclaredType((TypeElement) declared.asElement(), declared.getTypeArguments().stream()
-                .map(argument -> Types.namesVariable(argument) ? code.types().getWildcardType(null, null) : argument).toArray(TypeMirror[]::new));
+                .map(argument -> Types.namesVariable(argument) ? code.types().getWildcardType(null, null) : argument)
+                .toArray(TypeMirror[]::new));
     }
 
     /** What is called so, and takes as many arguments; a call with an argument of no type is bound to none. */
@@ -188,7 +191,8 @@ final class Overloads {
                     .flatMap(above -> type(Optional.of(above)))).stream().toList();
         }
         if (method instanceof MemberSelectTree select) {
-            return type(code.type(new TreePath(new TreePath(call, method), select.getExpression())).map(code.types()::asElement)).stream().toList();
+            return type(code.type(new TreePath(new TreePath(call, method), select.getExpression())).map(code.types()::asElement))
+                    .stream().toList();
         }
         List<TypeElement> owners = new ArrayList<>();
         for (TreePath at = call; at != null; at = at.getParentPath()) {

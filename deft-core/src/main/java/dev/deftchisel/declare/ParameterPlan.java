@@ -46,7 +46,8 @@ record ParameterPlan(Analysis before, Code code, SymbolKey key, TypeMirror type,
         Optional<Target> target = target(method);
         if (target.filter(Target::isRecord).isPresent() && ((SymbolKey.Method) key).name().equals("<init>")) {
             return method.filter(path -> !isCompact(path)).isPresent()
-                    ? Plan.refused(Reason.at(code.file().path(), declared.orElseThrow().range(), "the record writes its constructor itself; add the component there"))
+                    ? Plan.refused(Reason.at(code.file().path(), declared.orElseThrow().range(),
+                    "the record writes its constructor itself; add the component there"))
                     : component(target.orElseThrow(), edits, title);
         }
         if (method.isEmpty()) {
@@ -54,7 +55,8 @@ record ParameterPlan(Analysis before, Code code, SymbolKey key, TypeMirror type,
         }
         AddedParameter added = new AddedParameter(before, edits, code, method.get(), type, name);
         Optional<Reason> objection = added.declare().or(() -> added.hand((there, use, call, index) ->
-                new AddedParameter.Handed(Optional.of(new CallArguments(there, call).with(index, text -> text.write(handed()))), Optional.empty())));
+                new AddedParameter.Handed(Optional.of(new CallArguments(there, call).with(index, text -> text.write(handed()))),
+                        Optional.empty())));
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }
@@ -87,7 +89,8 @@ record ParameterPlan(Analysis before, Code code, SymbolKey key, TypeMirror type,
     private Plan component(Target target, EditsByFile edits, String title) {
         Optional<String> written = edits.writer(code).write(type);
         if (written.isEmpty()) {
-            return Plan.refused(Reason.at(code.file().path(), code.range(target.tree()), "the type of the component has no name that could be written"));
+            return Plan.refused(Reason.at(code.file().path(), code.range(target.tree()),
+                    "the type of the component has no name that could be written"));
         }
         List<Part> parts = target.parts();
         Optional<Tree> last = target.tree().getMembers().stream().map(member -> (Tree) member)
@@ -100,7 +103,8 @@ record ParameterPlan(Analysis before, Code code, SymbolKey key, TypeMirror type,
             opening = tokens.code(opening + 1);
         }
         int at = last.map(member -> code.range(member).end()).orElse(tokens.end(opening));
-        edits.of(code.file().path()).add(new NewCode(code.file()).write((last.isPresent() ? ", " : "") + written.get() + " ").name(name).at(at));
+        edits.of(code.file().path()).add(new NewCode(code.file()).write((last.isPresent() ? ", " : "") + written.get() + " ").name(name)
+                .at(at));
         for (Binding use : before.uses(key)) {
             Optional<TreePath> call = use.role() == Role.DECLARATION || use.role() == Role.DOC ? Optional.empty()
                     : before.code(use.file()).flatMap(there -> there.call(use));

@@ -45,7 +45,8 @@ record Shape(Parameters parameters, Optional<TypeMirror> result, boolean isStati
         Code code = missing.code();
         Optional<ExecutableType> function = new Wanted(code).of(missing.path()).flatMap(type -> Functions.of(code, type));
         if (function.isEmpty()) {
-            return new Shape(Parameters.refused("it is not known which function " + missing.name() + " is to be here"), Optional.empty(), false, Optional.empty());
+            return new Shape(Parameters.refused("it is not known which function " + missing.name() + " is to be here"),
+                    Optional.empty(), false, Optional.empty());
         }
         List<? extends TypeMirror> taken = function.get().getParameterTypes();
         boolean isObject = missing.isOfType() && !taken.isEmpty() && code.types().isSubtype(code.types().erasure(taken.get(0)),

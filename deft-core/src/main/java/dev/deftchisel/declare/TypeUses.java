@@ -138,7 +138,8 @@ final class TypeUses {
     List<String> constants() {
         return all.stream().map(use -> use.path().getParentPath())
                 .filter(place -> place.getLeaf() instanceof MemberSelectTree
-                        && !(place.getParentPath().getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() == place.getLeaf()))
+                        && !(place.getParentPath().getLeaf() instanceof MethodInvocationTree call
+                        && call.getMethodSelect() == place.getLeaf()))
                 .map(place -> ((MemberSelectTree) place.getLeaf()).getIdentifier().toString())
                 .filter(name -> name.matches("\\p{Lu}[\\p{Lu}\\p{N}_]*"))
                 .distinct()

@@ -80,7 +80,8 @@ final class ValueType {
 
     /** The same class where another use says of what. */
     private TypeMirror precise(TypeMirror type, List<TypeMirror> others) {
-        boolean isOpen = type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(WildcardType.class::isInstance);
+        boolean isOpen = type instanceof DeclaredType declared && declared.getTypeArguments().stream()
+                .anyMatch(WildcardType.class::isInstance);
         return !isOpen ? type : others.stream()
                 .filter(other -> other instanceof DeclaredType declared && !declared.getTypeArguments().isEmpty()
                         && declared.getTypeArguments().stream().noneMatch(WildcardType.class::isInstance)

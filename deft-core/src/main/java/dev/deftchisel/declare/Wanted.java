@@ -81,14 +81,16 @@ final class Wanted {
             return first(new Overloads(code, path).taken(value));
         } else if (place instanceof NewClassTree made && made.getArguments().contains(value)) {
             return first(new Overloads(code, path).taken(value));
-        } else if (place instanceof LambdaExpressionTree && path.getLeaf() instanceof LambdaExpressionTree lambda && lambda.getBody() == value) {
+        } else if (place instanceof LambdaExpressionTree && path.getLeaf() instanceof LambdaExpressionTree lambda
+                && lambda.getBody() == value) {
             return result(path);
         }
         return Optional.empty();
     }
 
     private static boolean isCondition(Tree place, Tree value) {
-        return place instanceof IfTree choice && choice.getCondition() == value || place instanceof WhileLoopTree loop && loop.getCondition() == value
+        return place instanceof IfTree choice && choice.getCondition() == value || place instanceof WhileLoopTree loop
+                && loop.getCondition() == value
                 || place instanceof DoWhileLoopTree again && again.getCondition() == value
                 || place instanceof ForLoopTree count && count.getCondition() == value;
     }
@@ -133,7 +135,8 @@ final class Wanted {
             if (at.getLeaf() instanceof LambdaExpressionTree) {
                 return result(at);
             } else if (at.getLeaf() instanceof MethodTree) {
-                return code.element(at).map(method -> ((ExecutableElement) method).getReturnType()).flatMap(type -> known(Optional.of(type)));
+                return code.element(at).map(method -> ((ExecutableElement) method).getReturnType())
+                        .flatMap(type -> known(Optional.of(type)));
             }
         }
         return Optional.empty();
@@ -154,7 +157,8 @@ final class Wanted {
      * take (JLS 15.12.2).
      */
     List<TypeMirror> all(TreePath expression) {
-        return isArgument(expression) ? new Overloads(code, expression.getParentPath()).taken(expression.getLeaf()) : of(expression).stream().toList();
+        return isArgument(expression) ? new Overloads(code, expression.getParentPath()).taken(expression.getLeaf()) : of(expression)
+                .stream().toList();
     }
 
     private static boolean isArgument(TreePath expression) {

@@ -86,7 +86,8 @@ public final class ExtractMethodOperation implements Operation {
             List<Fragment> candidates = Fragment.at(code, spot.place().selection());
             return candidates.stream().findFirst()
                     .map(first -> new Flow(code, first))
-                    .filter(flow -> FragmentObstacles.first(code, candidates.get(0), flow, Exits.of(code, candidates.get(0), flow), true).isEmpty())
+                    .filter(flow -> FragmentObstacles.first(code, candidates.get(0), flow, Exits.of(code, candidates.get(0), flow),
+                    true).isEmpty())
                     .map(flow -> offer(code, candidates, flow));
         });
     }
@@ -119,7 +120,8 @@ public final class ExtractMethodOperation implements Operation {
         Set<String> names = given.map(Set::of).orElse(Set.of());
         Scope scope = Scope.of(answers);
         Analysis before = analyst.analyse(scope != Scope.NONE
-                ? Focus.whole(scope.files(analyst.snapshot(), spot.file(), spot.place().selection())).deeply() : new Focus(Set.of(file), names, Set.of(),
+                ? Focus.whole(scope.files(analyst.snapshot(), spot.file(), spot.place().selection())).deeply()
+                : new Focus(Set.of(file), names, Set.of(),
                 Map.of(file, List.of(spot.place().selection())), true));
         Code code = before.code(file).orElseThrow();
         List<Fragment> candidates = Fragment.at(code, spot.place().selection());
@@ -150,7 +152,8 @@ public final class ExtractMethodOperation implements Operation {
             return Plan.refused(spot, "there is no class around this one");
         }
         boolean isInterface = code.element(home.get().owner()).filter(owner -> owner.getKind().isInterface()).isPresent();
-        if (isInterface && spot.file().module().level() < LEVEL_OF_PRIVATE_IN_INTERFACE && Visibility.modifier(answers).equals("private ")) {
+        if (isInterface && spot.file().module().level() < LEVEL_OF_PRIVATE_IN_INTERFACE && Visibility.modifier(answers)
+                .equals("private ")) {
             return Plan.refused(Reason.at(file, fragment.range(), "private methods of interfaces came with Java "
                     + LEVEL_OF_PRIVATE_IN_INTERFACE + "; let everyone call the method"));
         }

@@ -106,7 +106,8 @@ final class Likeness {
         }
         List<Tree> ofFirst = children(code, first);
         List<Tree> ofSecond = children(there, second);
-        if (ofFirst.size() != ofSecond.size() || !(first instanceof IdentifierTree) && !own(code, first, ofFirst).equals(own(there, second, ofSecond))) {
+        if (ofFirst.size() != ofSecond.size() || !(first instanceof IdentifierTree) && !own(code, first, ofFirst)
+                .equals(own(there, second, ofSecond))) {
             return false;
         }
         for (int i = 0; i < ofFirst.size(); i++) {

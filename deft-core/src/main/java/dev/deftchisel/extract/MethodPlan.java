@@ -108,7 +108,8 @@ final class MethodPlan {
 
     /** Whether a place elsewhere can call the method: it needs no object, can be seen there, and gives no record of the class. */
     private boolean isReachable(Twins.Twin twin, Signature signature, Results results, String visibility) {
-        boolean isSeen = !visibility.equals("private ") || twin.code() == code && outermost(home.owner()) == outermost(twin.fragment().member());
+        boolean isSeen = !visibility.equals("private ") || twin.code() == code
+                && outermost(home.owner()) == outermost(twin.fragment().member());
         return signature.isStatic(home) && isSeen && results.recordName().isEmpty();
     }
 

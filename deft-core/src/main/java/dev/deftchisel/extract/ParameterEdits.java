@@ -78,7 +78,8 @@ final class ParameterEdits {
                     "a type matters here that has no name which could be written"))));
         });
         notes.addAll(added.mentions());
-        return unhanded.isPresent() || added.calls() > 0 ? unhanded : at("nobody calls the method, so that nobody could hand the value over");
+        return unhanded.isPresent() || added.calls() > 0 ? unhanded
+                : at("nobody calls the method, so that nobody could hand the value over");
     }
 
     /** Leaves the method as it is called, but for its body, which hands the value on to a new method with the old body. */
@@ -86,7 +87,8 @@ final class ParameterEdits {
         MethodTree tree = (MethodTree) method.getLeaf();
         Optional<String> written = edits.writer(code).write(type);
         if (written.isEmpty()) {
-            return Optional.of(Reason.at(code.file().path(), code.range(selected.path().getLeaf()), "its type has no name that could be written"));
+            return Optional.of(Reason.at(code.file().path(), code.range(selected.path().getLeaf()),
+                    "its type has no name that could be written"));
         }
         Layout layout = Layout.of(code.file());
         Range body = code.range(tree.getBody());

@@ -54,7 +54,8 @@ final class SameValue {
             Range range = code.range(path.getLeaf());
             boolean isSelf = path.getLeaf() == selected.tree();
             boolean isSame = isSelf || Selected.isValue(code, path) && tokens(range).equals(wanted)
-                    && keys(range).equals(meant) && !(saysThis && Code.leadsThrough(path, region.getLeaf(), tree -> tree instanceof ClassTree));
+                    && keys(range).equals(meant) && !(saysThis
+                    && Code.leadsThrough(path, region.getLeaf(), tree -> tree instanceof ClassTree));
             if (isSame && found.stream().noneMatch(known -> code.range(known.getLeaf()).overlaps(range))) {
                 found.add(path);
             }

@@ -76,7 +76,8 @@ final class Twins {
         int most = Math.min(MOST_VARIED, twins.count(fragment.range()) / TOKENS_FOR_VARIED);
         regions.forEach((there, region) -> {
             for (Fragment other : fragment.others(there, region, there.file().path().equals(code.file().path()))) {
-                boolean isFree = twins.found.stream().noneMatch(twin -> twin.code() == there && twin.fragment().range().overlaps(other.range()));
+                boolean isFree = twins.found.stream().noneMatch(twin -> twin.code() == there && twin.fragment().range()
+                        .overlaps(other.range()));
                 Optional<Likeness.Found> like = isFree ? Likeness.of(code, fragment, there, other) : Optional.empty();
                 like.map(found -> twin(there, other, found))
                         .filter(twin -> twins.needsNoMore(twin) && canBeMethod.test(twin))
@@ -246,6 +247,7 @@ final class Twins {
     /** The same notes when a place turns out to mean something else. */
     static List<String> without(List<String> notes, Workspace workspace, SourceFile file, int offset) {
         String place = place(workspace, file, offset);
-        return notes.stream().map(note -> note.equals(place + DOES_THE_SAME) ? place + " reads alike, but cannot call the method" : note).toList();
+        return notes.stream().map(note -> note.equals(place + DOES_THE_SAME) ? place + " reads alike, but cannot call the method"
+                : note).toList();
     }
 }

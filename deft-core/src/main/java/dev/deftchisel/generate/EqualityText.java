@@ -50,7 +50,8 @@ final class EqualityText {
     /** Whether two methods are what this writes for the parts that they mention. */
     boolean isGenerated(MethodTree equality, MethodTree hash) {
         List<Part> used = mentioned(target, hash);
-        return GenerateOperation.isSame(target.code(), equality, equality(used)) && GenerateOperation.isSame(target.code(), hash, hash(used));
+        return GenerateOperation.isSame(target.code(), equality, equality(used))
+                && GenerateOperation.isSame(target.code(), hash, hash(used));
     }
 
     /** The parts that a member mentions, in the order in which it does first. */
@@ -94,9 +95,11 @@ final class EqualityText {
         boolean isPattern = target.code().file().module().level() >= PATTERNS && !among.equals("class");
         boolean isUsed = !parts.isEmpty() || isAsked();
         if (among.equals("class")) {
-            lines.addAll(List.of("    if (" + other + " == null || getClass() != " + other + ".getClass()) {", "        return false;", "    }"));
+            lines.addAll(List.of("    if (" + other + " == null || getClass() != " + other + ".getClass()) {", "        return false;",
+                    "    }"));
         } else {
-            lines.addAll(List.of("    if (!(" + other + " instanceof " + target.wildcardType() + (isPattern && isUsed ? " " + that : "") + ")) {",
+            lines.addAll(List.of("    if (!(" + other + " instanceof " + target.wildcardType() + (isPattern && isUsed ? " " + that : "")
+                    + ")) {",
                     "        return false;", "    }"));
         }
         if (!isPattern && isUsed) {
@@ -145,7 +148,8 @@ final class EqualityText {
         boolean isInherited = target.inheritsImplementation("canEqual", List.of(target.named("java.lang.Object")));
         return List.of(isInherited ? "@Override"
                         : "/** Whether another object lets itself be compared with this; a subclass that adds to the equality says no. */",
-                "protected boolean canEqual(Object " + other + ") {", "    return " + other + " instanceof " + target.wildcardType() + ";", "}");
+                "protected boolean canEqual(Object " + other + ") {", "    return " + other + " instanceof " + target.wildcardType()
+                        + ";", "}");
     }
 
     private String name(String qualified) {

@@ -92,8 +92,10 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
         TypeWriter writer = request.writer();
         String access = answers.single(ACCESS).orElse("read");
         String names = answers.single(NAMES).orElse("file");
-        AccessorNames called = names.equals("beans") ? AccessorNames.BEANS : names.equals("file") ? AccessorNames.of(target) : AccessorNames.PLAIN;
-        AccessorText text = new AccessorText(target, writer, called, names.equals(FLUENT), answers.flag(COPIES), VISIBILITY.level(answers).prefix());
+        AccessorNames called = names.equals("beans") ? AccessorNames.BEANS : names.equals("file") ? AccessorNames.of(target)
+                : AccessorNames.PLAIN;
+        AccessorText text = new AccessorText(target, writer, called, names.equals(FLUENT), answers.flag(COPIES),
+                VISIBILITY.level(answers).prefix());
         List<NewMember> members = new ArrayList<>();
         List<String> notes = new ArrayList<>();
         for (Part part : chosen) {
@@ -122,9 +124,11 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
         Optional<ExecutableElement> above = target.inherited(name, parameters);
         if (there.isPresent()) {
             notes.add(name + " is there already");
-        } else if (above.isPresent() || parameters.isEmpty() && List.of("getClass", "hashCode", "toString", "notify", "notifyAll", "wait").contains(name)) {
+        } else if (above.isPresent() || parameters.isEmpty() && List.of("getClass", "hashCode", "toString", "notify", "notifyAll",
+                "wait").contains(name)) {
             return Optional.of(Reason.of(name + " would take the place of the method that "
-                    + above.map(method -> method.getEnclosingElement().getSimpleName().toString()).orElse("Object") + " has; leave it out"));
+                    + above.map(method -> method.getEnclosingElement().getSimpleName().toString()).orElse("Object")
+                    + " has; leave it out"));
         } else {
             members.add(NewMember.added(NewMember.Kind.ACCESSOR, name, lines));
         }

@@ -78,7 +78,8 @@ public final class GenerateConstructorOperation extends GenerateOperation {
         List<ExecutableElement> above = above(target);
         if (above.size() > 1) {
             questions.add(new Question.Choice(SUPER, "the constructor of " + superclass(target).getSimpleName() + " to call",
-                    above.stream().map(one -> new Question.Option(types(one), superclass(target).getSimpleName() + "(" + types(one) + ")")).toList(),
+                    above.stream().map(one -> new Question.Option(types(one), superclass(target).getSimpleName() + "(" + types(one)
+                            + ")")).toList(),
                     types(above.get(0))));
         }
         questions.addAll(target.isRecord() ? List.of(CHECKS_QUESTION, DOCUMENTED_QUESTION, FORM_QUESTION)
@@ -212,7 +213,8 @@ public final class GenerateConstructorOperation extends GenerateOperation {
     private static void document(List<String> names, Answers answers, List<String> lines) {
         if (answers.flag(DOCUMENTED) && !names.isEmpty()) {
             lines.add("/**");
-            names.forEach(name -> lines.add(" * @param " + name + " the " + name.replaceAll("(?<=[\\p{Ll}\\p{N}])(?=\\p{Lu})", " ").toLowerCase(Locale.ROOT)));
+            names.forEach(name -> lines.add(" * @param " + name + " the " + name.replaceAll("(?<=[\\p{Ll}\\p{N}])(?=\\p{Lu})", " ")
+                    .toLowerCase(Locale.ROOT)));
             lines.add(" */");
         }
     }

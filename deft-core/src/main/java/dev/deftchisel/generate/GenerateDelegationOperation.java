@@ -40,7 +40,8 @@ public final class GenerateDelegationOperation implements Operation {
     /** The key of the flag whether the class implements the field's interface then. */
     public static final String IMPLEMENTS = "implements";
 
-    private static final Question IMPLEMENTS_QUESTION = new Question.Flag(IMPLEMENTS, "the class implements the interface of the field", true);
+    private static final Question IMPLEMENTS_QUESTION = new Question.Flag(IMPLEMENTS, "the class implements the interface of the field",
+            true);
 
     @Override
     public String id() {
@@ -54,7 +55,8 @@ public final class GenerateDelegationOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(new Question.Members(MEMBERS, "the methods; all of an interface when nothing is said", List.of(), List.of()), IMPLEMENTS_QUESTION);
+        return List.of(new Question.Members(MEMBERS, "the methods; all of an interface when nothing is said", List.of(), List.of()),
+                IMPLEMENTS_QUESTION);
     }
 
     /**
@@ -73,14 +75,16 @@ public final class GenerateDelegationOperation implements Operation {
             Map<String, ExecutableElement> own = Inherited.by(target).methods();
             return methods.entrySet().stream()
                     .filter(entry -> isInterface() ? entry.getValue().getModifiers().contains(Modifier.ABSTRACT)
-                            : Optional.ofNullable(own.get(entry.getKey())).filter(method -> method.getModifiers().contains(Modifier.ABSTRACT)).isPresent())
+                            : Optional.ofNullable(own.get(entry.getKey()))
+                            .filter(method -> method.getModifiers().contains(Modifier.ABSTRACT)).isPresent())
                     .map(Map.Entry::getKey).toList();
         }
     }
 
     private static Optional<Delegate> delegate(Analysis analysis, Spot spot) {
         return GenerateOperation.target(analysis, spot)
-                .filter(target -> target.type().getKind() == ElementKind.CLASS || target.isRecord() || target.type().getKind() == ElementKind.ENUM)
+                .filter(target -> target.type().getKind() == ElementKind.CLASS || target.isRecord() || target.type()
+                .getKind() == ElementKind.ENUM)
                 .flatMap(target -> target.partAt(spot.place().caret())
                         .filter(part -> part.type() instanceof DeclaredType type && !type.toString().equals("java.lang.String"))
                         .map(part -> delegate(target, part)))
@@ -100,7 +104,8 @@ public final class GenerateDelegationOperation implements Operation {
     public Optional<Offer> offer(Spot spot) {
         return delegate(spot.analysis(), spot).map(found -> new Offer(id(), "generate methods that hand on to " + found.part().name(),
                 Offer.Kind.GENERATE, found.target().code().range(found.target().tree()),
-                List.of(new Question.Members(MEMBERS, "the methods", List.copyOf(found.methods().keySet()), found.standard()), IMPLEMENTS_QUESTION)));
+                List.of(new Question.Members(MEMBERS, "the methods", List.copyOf(found.methods().keySet()), found.standard()),
+                        IMPLEMENTS_QUESTION)));
     }
 
     @Override

@@ -86,7 +86,8 @@ public final class GenerateEqualityOperation extends GenerateOperation {
         // imports are only wanted for what is written, not for what is compared with what is there
         Optional<String> before = equality.isEmpty() || hash.isEmpty() ? Optional.empty() : AMONG_QUESTION.options().stream()
                 .map(Question.Option::key)
-                .filter(one -> new EqualityText(target, new TypeWriter(target.code()), one, isExtended).isGenerated(equality.get(), hash.get()))
+                .filter(one -> new EqualityText(target, new TypeWriter(target.code()), one, isExtended)
+                .isGenerated(equality.get(), hash.get()))
                 .findFirst();
         boolean isOurs = before.isPresent();
         Optional<String> above = isExtended ? amongAbove(request, ofObject) : Optional.empty();
@@ -94,7 +95,8 @@ public final class GenerateEqualityOperation extends GenerateOperation {
             return Generated.refused("the superclass takes objects for equal without asking which class they have, or cannot be looked into;"
                     + " an equality that asks for more here would not be symmetric. Let the superclass compare classes first (among: class)");
         }
-        EqualityText text = new EqualityText(target, writer, answers.single(AMONG).or(() -> before).or(() -> above).orElse(INSTANCES), isExtended);
+        EqualityText text = new EqualityText(target, writer, answers.single(AMONG).or(() -> before).or(() -> above).orElse(INSTANCES),
+                isExtended);
         if ((equality.isPresent() || hash.isPresent()) && !isOurs && !replaces(answers)) {
             return new Generated.Refused(Reason.at(target.code().file().path(), target.code().range(equality.or(() -> hash).get()),
                     target.name() + " has an equality that was written by hand; it can be replaced on request"));

@@ -167,9 +167,11 @@ abstract class GenerateOperation implements Operation {
             }
             member.instead().flatMap(tree -> code.element(new TreePath(target.path(), tree))).map(code::key).ifPresent(rewritten::add);
         }
-        Focus focus = new Focus(Set.of(code.file().path()), names, Set.of(), Map.of(code.file().path(), List.of(code.range(target.tree()))), true)
+        Focus focus = new Focus(Set.of(code.file().path()), names, Set.of(),
+                Map.of(code.file().path(), List.of(code.range(target.tree()))), true)
                 .andFiles(analyst.snapshot().mentioning(names).stream().map(source -> source.path()).toList());
-        return new Plan.Ready(edits.change(generated.title(), Meaning.same().rewriting(rewritten).extending(Set.of(code.key(target.type()))),
+        return new Plan.Ready(edits.change(generated.title(), Meaning.same().rewriting(rewritten)
+                .extending(Set.of(code.key(target.type()))),
                 generated.notes()), analyst.analyse(focus));
     }
 

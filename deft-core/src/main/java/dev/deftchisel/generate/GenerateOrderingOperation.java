@@ -150,7 +150,8 @@ public final class GenerateOrderingOperation extends GenerateOperation {
         for (Part part : request.chosen()) {
             boolean isFirst = lines.size() == 1;
             String key = (isFirst ? "(" + type + " " + object + ")" : object) + " -> " + object + "." + part.name();
-            lines.add("        ." + method(target, part, isFirst, key, descending.contains(part.name()), answers.single(NULLS).orElse(FAIL), comparator));
+            lines.add("        ." + method(target, part, isFirst, key, descending.contains(part.name()), answers.single(NULLS)
+                    .orElse(FAIL), comparator));
         }
         lines.set(lines.size() - 1, lines.get(lines.size() - 1) + ";");
         String whole = lines.get(0) + lines.get(1).strip();
@@ -162,7 +163,8 @@ public final class GenerateOrderingOperation extends GenerateOperation {
                 .collect(Collectors.joining("_AND_"));
     }
 
-    private static String method(Target target, Part part, boolean isFirst, String key, boolean isDescending, String nulls, String comparator) {
+    private static String method(Target target, Part part, boolean isFirst, String key, boolean isDescending, String nulls,
+            String comparator) {
         String verb = isFirst ? "comparing" : "thenComparing";
         boolean isPlain = !isDescending && part.type() instanceof PrimitiveType;
         String kind = !isPlain ? "" : switch (part.type().getKind()) {

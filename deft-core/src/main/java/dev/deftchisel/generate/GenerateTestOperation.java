@@ -68,27 +68,32 @@ public final class GenerateTestOperation implements Operation {
 
     private static Optional<Target> target(Analysis analysis, Spot spot) {
         return spot.file().root().use() != SourceRoot.Use.MAIN ? Optional.empty() : GenerateOperation.target(analysis, spot)
-                .filter(target -> target.type().getNestingKind() == NestingKind.TOP_LEVEL && target.type().getKind() != ElementKind.ANNOTATION_TYPE);
+                .filter(target -> target.type().getNestingKind() == NestingKind.TOP_LEVEL && target.type()
+                .getKind() != ElementKind.ANNOTATION_TYPE);
     }
 
     private static List<String> methods(Target target) {
         return ElementFilter.methodsIn(target.type().getEnclosedElements()).stream()
-                .filter(method -> !method.getModifiers().contains(Modifier.PRIVATE) && target.code().elements().getOrigin(method) == Elements.Origin.EXPLICIT)
+                .filter(method -> !method.getModifiers().contains(Modifier.PRIVATE) && target.code().elements()
+                .getOrigin(method) == Elements.Origin.EXPLICIT)
                 .map(method -> method.getSimpleName().toString()).distinct().toList();
     }
 
     /** What does something, rather than to tell what is there. */
     private static List<String> standard(Target target) {
         return methods(target).stream()
-                .filter(name -> !OF_OBJECT.contains(name) && target.parts().stream().noneMatch(part -> AccessorNames.isAccessor(name, part)))
+                .filter(name -> !OF_OBJECT.contains(name) && target.parts().stream()
+                .noneMatch(part -> AccessorNames.isAccessor(name, part)))
                 .toList();
     }
 
     @Override
     public Optional<Offer> offer(Spot spot) {
         return target(spot.analysis(), spot).filter(target -> target.isAmongMembers(spot.place().caret()))
-                .map(target -> new Offer(id(), "generate tests of " + target.name(), Offer.Kind.GENERATE, target.code().range(target.tree()),
-                        List.of(new Question.Members(MEMBERS, "the methods that are tested", methods(target), standard(target)), SET_UP_QUESTION)));
+                .map(target -> new Offer(id(), "generate tests of " + target.name(), Offer.Kind.GENERATE, target.code()
+                .range(target.tree()),
+                        List.of(new Question.Members(MEMBERS, "the methods that are tested", methods(target), standard(target)),
+                                SET_UP_QUESTION)));
     }
 
     @Override
@@ -104,12 +109,14 @@ public final class GenerateTestOperation implements Operation {
         if (root.isEmpty()) {
             return Plan.refused(spot, "module " + file.module().name() + " has no folder for tests; make one and open it as such");
         } else if (target.get().code().elements().getTypeElement(JUNIT + "Test") == null) {
-            return Plan.refused(spot, "module " + file.module().name() + " does not have JUnit 5 (org.junit.jupiter:junit-jupiter-api) on its class path");
+            return Plan.refused(spot, "module " + file.module().name()
+                    + " does not have JUnit 5 (org.junit.jupiter:junit-jupiter-api) on its class path");
         }
         List<String> names = answers.several(MEMBERS).orElseGet(() -> standard(target.get()));
         Optional<String> unknown = names.stream().filter(name -> !methods(target.get()).contains(name)).findFirst();
         if (unknown.isPresent()) {
-            return Plan.refused(spot, "there is no method '" + unknown.get() + "' to test; there are " + String.join(", ", methods(target.get())));
+            return Plan.refused(spot, "there is no method '" + unknown.get() + "' to test; there are "
+                    + String.join(", ", methods(target.get())));
         }
         Optional<Place> there = new Counterparts(analyst.snapshot()).of(file).stream().findFirst();
         return there.isPresent() ? more(spot, there.get(), names, analyst)
@@ -133,7 +140,8 @@ public final class GenerateTestOperation implements Operation {
         }
         EditsByFile edits = new EditsByFile(before);
         edits.of(there.file()).addAll(new Landing(test).edits(tests(missing, edits.writer(code), code)));
-        return new Plan.Ready(edits.change("generate tests of " + String.join(", ", missing), Meaning.same().extending(Set.of(code.key(test.type()))),
+        return new Plan.Ready(edits.change("generate tests of " + String.join(", ", missing), Meaning.same()
+                .extending(Set.of(code.key(test.type()))),
                 List.of()), before);
     }
 
@@ -154,7 +162,8 @@ public final class GenerateTestOperation implements Operation {
         }
         lines.add("}");
         Set<Path> mentioning = analyst.snapshot().mentioning(Set.of(name)).stream().map(SourceFile::path).collect(Collectors.toSet());
-        Focus focus = new Focus(Set.of(file.path()), Set.of(name), Set.of(), Map.of(file.path(), List.of(new Range(0, 0))), true).andFiles(mentioning);
+        Focus focus = new Focus(Set.of(file.path()), Set.of(name), Set.of(), Map.of(file.path(), List.of(new Range(0, 0))), true)
+                .andFiles(mentioning);
         Change change = new Change("generate tests of " + target.name(), List.of(), Meaning.same(), List.of()).creating(made.with(lines));
         return new Plan.Ready(change, analyst.analyse(focus));
     }

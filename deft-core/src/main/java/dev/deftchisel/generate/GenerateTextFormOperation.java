@@ -134,8 +134,10 @@ public final class GenerateTextFormOperation extends GenerateOperation {
 
     private static List<String> format(Target target, List<Part> parts, TypeWriter writer) {
         boolean isEnum = target.type().getKind() == ElementKind.ENUM;
-        String pattern = "\"" + (isEnum ? "%s[" : target.name() + "[") + parts.stream().map(part -> part.name() + "=%s").collect(Collectors.joining(", ")) + "]\"";
-        String values = (isEnum ? "name(), " : "") + parts.stream().map(part -> value(target, part, writer)).collect(Collectors.joining(", "));
+        String pattern = "\"" + (isEnum ? "%s[" : target.name() + "[") + parts.stream().map(part -> part.name() + "=%s")
+                .collect(Collectors.joining(", ")) + "]\"";
+        String values = (isEnum ? "name(), " : "") + parts.stream().map(part -> value(target, part, writer))
+                .collect(Collectors.joining(", "));
         // an array alone would be taken for all the arguments, but its text is no array
         return List.of(target.code().file().module().level() >= FORMATTED
                 ? "    return " + pattern + ".formatted(" + values + ");"

@@ -56,7 +56,8 @@ public final class ImplementMethodsOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(new Question.Members(MEMBERS, "the methods; all that it must have when nothing is said", List.of(), List.of()), BODY_QUESTION);
+        return List.of(new Question.Members(MEMBERS, "the methods; all that it must have when nothing is said", List.of(), List.of()),
+                BODY_QUESTION);
     }
 
     @Override
@@ -66,7 +67,8 @@ public final class ImplementMethodsOperation implements Operation {
                 .flatMap(target -> {
                     Map<String, ExecutableElement> all = Inherited.by(target).methods();
                     List<String> due = due(all);
-                    String title = due.isEmpty() ? "override methods in " : "implement " + due.size() + (due.size() == 1 ? " method in " : " methods in ");
+                    String title = due.isEmpty() ? "override methods in " : "implement " + due.size()
+                            + (due.size() == 1 ? " method in " : " methods in ");
                     return all.isEmpty() ? Optional.empty() : Optional.of(new Offer(id(), title + target.shown(), Offer.Kind.GENERATE,
                             target.code().range(target.tree()),
                             List.of(new Question.Members(MEMBERS, "the methods", List.copyOf(all.keySet()), due), BODY_QUESTION)));
@@ -80,7 +82,8 @@ public final class ImplementMethodsOperation implements Operation {
 
     /** Those that it must have. */
     private static List<String> due(Map<String, ExecutableElement> all) {
-        return all.entrySet().stream().filter(entry -> entry.getValue().getModifiers().contains(Modifier.ABSTRACT)).map(Map.Entry::getKey).toList();
+        return all.entrySet().stream().filter(entry -> entry.getValue().getModifiers().contains(Modifier.ABSTRACT))
+                .map(Map.Entry::getKey).toList();
     }
 
     @Override
@@ -115,7 +118,8 @@ public final class ImplementMethodsOperation implements Operation {
         Range whole = target.code().range(target.tree());
         Focus focus = new Focus(Set.of(spot.file().path()), members.stream().map(NewMember::name).collect(Collectors.toSet()), Set.of(),
                 Map.of(spot.file().path(), List.of(whole)), true);
-        return new Plan.Ready(edits.change("implement " + String.join(", ", wanted) + " in " + target.shown(), Meaning.same().extending(Set.of(target.code().key(target.type()))), List.of()),
+        return new Plan.Ready(edits.change("implement " + String.join(", ", wanted) + " in " + target.shown(), Meaning.same()
+                .extending(Set.of(target.code().key(target.type()))), List.of()),
                 analyst.analyse(focus));
     }
 }

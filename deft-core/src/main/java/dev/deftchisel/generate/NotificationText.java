@@ -49,7 +49,8 @@ final class NotificationText {
         String type = TypeText.of(part, writer);
         String old = "old" + part.capitalized();
         String value = (WIDENED.contains(part.type().getKind()) ? "(Object) " : "") + old;
-        return List.of(visibility + "void " + AccessorNames.BEANS.writer(part) + "(" + Habits.of(target).parameter() + type + " " + part.name() + ") {",
+        return List.of(visibility + "void " + AccessorNames.BEANS.writer(part) + "(" + Habits.of(target).parameter() + type + " "
+                + part.name() + ") {",
                 "    " + type + " " + old + " = this." + part.name() + ";",
                 "    this." + part.name() + " = " + part.name() + ";",
                 "    " + support + "firePropertyChange(\"" + property(part) + "\", " + value + ", " + part.name() + ");", "}");

@@ -55,7 +55,8 @@ final class PlatformNames {
                 .filter(key -> key instanceof SymbolKey.Method method && isSpecial(method.name(), method.descriptor())
                         && isSerializable(method.owner())
                         || key instanceof SymbolKey.Field field && field.name().equals(PERSISTENT) && isSerializable(field.owner()))
-                .forEach(key -> differences.add(difference(key, name(key) + " is found when objects are serialized only as it is declared")));
+                .forEach(key -> differences.add(difference(key, name(key)
+                        + " is found when objects are serialized only as it is declared")));
         return differences;
     }
 

@@ -193,7 +193,8 @@ final class AllLevels {
                     Range range = tokens.range(i);
                     Origin origin = new Origin(entry.getKey(), range);
                     int behind = tokens.code(i + 1);
-                    if (tokens.kind(i) == TokenKind.IDENTIFIER && behind < tokens.count() && tokens.is(behind, '(') && !left.contains(origin)) {
+                    if (tokens.kind(i) == TokenKind.IDENTIFIER && behind < tokens.count() && tokens.is(behind, '(')
+                            && !left.contains(origin)) {
                         mapping.copies(entry.getKey(), range).forEach(site ->
                                 found.add(new Next(site.file(), site.range(), origin, owners.get(body))));
                     }

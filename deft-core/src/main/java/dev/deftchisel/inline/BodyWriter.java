@@ -192,7 +192,8 @@ final class BodyWriter {
             @Override
             public Void visitTypeCast(TypeCastTree tree, Void unused) {
                 if (isUselessCast(getCurrentPath())) {
-                    instead.put(new Range(callee.code().range(tree).start(), callee.code().range(tree.getExpression()).start()), text -> { });
+                    instead.put(new Range(callee.code().range(tree).start(), callee.code().range(tree.getExpression()).start()), text ->
+                            { });
                 }
                 return super.visitTypeCast(tree, null);
             }
@@ -333,12 +334,14 @@ final class BodyWriter {
      */
     void result(NewCode text, TreePath handedBack, TreePath call) {
         boolean isObject = isUselessCast(handedBack) && site.object().isPresent()
-                && ((TypeCastTree) handedBack.getLeaf()).getExpression() instanceof IdentifierTree name && name.getName().contentEquals("this");
+                && ((TypeCastTree) handedBack.getLeaf()).getExpression() instanceof IdentifierTree name && name.getName()
+                .contentEquals("this");
         if (isObject) {
             object(text);
             return;
         }
-        TreePath result = isUselessCast(handedBack) ? new TreePath(handedBack, ((TypeCastTree) handedBack.getLeaf()).getExpression()) : handedBack;
+        TreePath result = isUselessCast(handedBack) ? new TreePath(handedBack, ((TypeCastTree) handedBack.getLeaf()).getExpression())
+                : handedBack;
         Range range = callee.code().range(result.getLeaf());
         isWritten &= new Written(callee.code(), result, site.result(), callee.element().getReturnType(), writer).write(text, code, call,
                 (to, instead) -> carry(to, List.of(result), range, callIndent(), instead));

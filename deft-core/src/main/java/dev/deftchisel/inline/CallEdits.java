@@ -175,14 +175,16 @@ final class CallEdits {
 
     /** Whether the call stands behind {@code !} and its value has a plain opposite. */
     private boolean isNegated() {
-        return callee.shape() instanceof Callee.Value value && site.path().getParentPath().getLeaf().getKind() == Tree.Kind.LOGICAL_COMPLEMENT
-                && body.negation().isPlain(value.expression());
+        return callee.shape() instanceof Callee.Value value && site.path().getParentPath().getLeaf()
+                .getKind() == Tree.Kind.LOGICAL_COMPLEMENT
+                        && body.negation().isPlain(value.expression());
     }
 
     private Edit negated(NewCode text) {
         TreePath condition = ((Callee.Value) callee.shape()).expression();
         TreePath around = site.path().getParentPath();
-        boolean isGrouped = Precedence.needsParentheses(body.negation().kind(condition), around.getLeaf(), around.getParentPath().getLeaf());
+        boolean isGrouped = Precedence.needsParentheses(body.negation().kind(condition), around.getLeaf(), around.getParentPath()
+                .getLeaf());
         body.negation().write(text.write(isGrouped ? "(" : ""), condition);
         return text.write(isGrouped ? ")" : "").replacing(code.range(around.getLeaf()));
     }

@@ -84,7 +84,8 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
         Optional<TreePath> path = code.flatMap(found -> found.declaration(declared.get().range())
                 .filter(around -> around.getLeaf() instanceof MethodTree));
         if (path.isEmpty() || !(code.get().element(path.get()).orElse(null) instanceof ExecutableElement element)) {
-            return new No(Reason.of(method.isSource() ? "the method " + method.signature() + " is there without being written, as in a record"
+            return new No(Reason.of(method.isSource() ? "the method " + method.signature()
+                    + " is there without being written, as in a record"
                     : "the method " + method.signature() + " is not declared in the workspace"));
         }
         return objection(analysis, method, code.get(), path.get(), element)

@@ -134,7 +134,8 @@ final class InlineMethod {
             boolean isTwice = own.stream().anyMatch(edit -> all.stream().anyMatch(known ->
                     known.range().overlaps(edit.range()) || known.range().equals(edit.range())));
             if (isTwice) {
-                return Plan.refused(Reason.at(use.file(), use.range(), "two calls stand in one statement; inline them one after the other"));
+                return Plan.refused(Reason.at(use.file(), use.range(),
+                        "two calls stand in one statement; inline them one after the other"));
             }
             all.addAll(own);
         }

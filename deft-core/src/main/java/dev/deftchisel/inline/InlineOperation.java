@@ -81,7 +81,8 @@ public final class InlineOperation implements Operation {
                             ? Optional.of(offer(spot, "inline the variable " + symbol.name() + ", used in "
                                     + places(found.variable().uses().size())))
                             : Optional.empty());
-            case FIELD -> symbol.isSource() && (symbol.modifiers().contains(Modifier.FINAL) || symbol.isPrivate() && !InlineField.mayBeAssigned(spot, symbol))
+            case FIELD -> symbol.isSource() && (symbol.modifiers().contains(Modifier.FINAL) || symbol.isPrivate()
+                    && !InlineField.mayBeAssigned(spot, symbol))
                     ? Optional.of(offer(spot, "inline the field " + symbol.signature()))
                     : Optional.empty();
             case METHOD -> symbol.isSource() && !symbol.modifiers().contains(Modifier.ABSTRACT)

@@ -57,9 +57,10 @@ record OneExit(List<Step> steps) implements Callee.Shape {
                 continue;
             }
             Optional<Step> last = statement.getLeaf() instanceof ReturnTree exit
-                    ? Optional.of(new Exit(statement, Optional.ofNullable(exit.getExpression()).map(value -> new TreePath(statement, value))))
-                    : statement.getLeaf() instanceof IfTree ? fork(statement, statements.subList(i + 1, statements.size()))
-                    : Optional.empty();
+                    ? Optional.of(new Exit(statement, Optional.ofNullable(exit.getExpression())
+                    .map(value -> new TreePath(statement, value))))
+                            : statement.getLeaf() instanceof IfTree ? fork(statement, statements.subList(i + 1, statements.size()))
+                            : Optional.empty();
             return last.map(step -> run.isEmpty() ? List.of(step) : List.of(new Run(List.copyOf(run)), step));
         }
         return Optional.of(run.isEmpty() ? List.of() : List.of(new Run(List.copyOf(run))));

@@ -77,7 +77,8 @@ public final class Inherited {
         List<TypeElement> above = Supertypes.of(element(), code.types());
         List<ExecutableElement> found = ElementFilter.methodsIn(code.elements().getAllMembers(element())).stream()
                 .filter(method -> !isWritten || !method.getEnclosingElement().equals(element()))
-                .filter(method -> method.getModifiers().stream().noneMatch(Set.of(Modifier.FINAL, Modifier.STATIC, Modifier.PRIVATE)::contains))
+                .filter(method -> method.getModifiers().stream()
+                .noneMatch(Set.of(Modifier.FINAL, Modifier.STATIC, Modifier.PRIVATE)::contains))
                 .filter(this::isSeen)
                 .filter(method -> !isHadFromObject(method))
                 .sorted(Comparator.comparing((ExecutableElement method) -> !method.getModifiers().contains(Modifier.ABSTRACT))
@@ -86,7 +87,8 @@ public final class Inherited {
                 .toList();
         Map<String, ExecutableElement> methods = new LinkedHashMap<>();
         // several interfaces may ask for the same one
-        found.stream().filter(method -> found.stream().noneMatch(other -> other != method && code.elements().overrides(other, method, element())))
+        found.stream().filter(method -> found.stream().noneMatch(other -> other != method && code.elements()
+                .overrides(other, method, element())))
                 .forEach(method -> methods.putIfAbsent(signature(method), method));
         return methods;
     }
@@ -111,7 +113,8 @@ public final class Inherited {
 
     /** For instance {@code moor(Vessel, int)}. */
     private String signature(ExecutableElement method) {
-        return method.getSimpleName() + "(" + type(method).getParameterTypes().stream().map(TypeText::bare).collect(Collectors.joining(", ")) + ")";
+        return method.getSimpleName() + "(" + type(method).getParameterTypes().stream().map(TypeText::bare)
+                .collect(Collectors.joining(", ")) + ")";
     }
 
     /** Those without a body. */

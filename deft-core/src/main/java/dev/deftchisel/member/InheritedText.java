@@ -49,7 +49,8 @@ public final class InheritedText {
      * @param overrides whether the type has it from above, too
      */
     public Optional<List<String>> delegating(ExecutableElement method, String object, boolean overrides) {
-        Optional<List<String>> lines = lines(method, (names, result) -> List.of("    " + (result.getKind() == TypeKind.VOID ? "" : "return ")
+        Optional<List<String>> lines = lines(method, (names, result) ->
+                List.of("    " + (result.getKind() == TypeKind.VOID ? "" : "return ")
                 + (names.contains(object) ? "this." : "") + object + "." + method.getSimpleName() + "(" + String.join(", ", names) + ");"));
         return overrides ? lines : lines.map(all -> all.subList(1, all.size()));
     }
@@ -64,9 +65,11 @@ public final class InheritedText {
                 return Optional.empty();
             }
             boolean isRest = method.isVarArgs() && i == names.size() - 1 && written.get().endsWith("[]");
-            parameters.add(parameter + (isRest ? written.get().substring(0, written.get().length() - 2) + "..." : written.get()) + " " + names.get(i));
+            parameters.add(parameter + (isRest ? written.get().substring(0, written.get().length() - 2) + "..." : written.get()) + " "
+                    + names.get(i));
         }
-        Optional<String> result = type.getReturnType().getKind() == TypeKind.VOID ? Optional.of("void") : writer.write(type.getReturnType());
+        Optional<String> result = type.getReturnType().getKind() == TypeKind.VOID ? Optional.of("void")
+                : writer.write(type.getReturnType());
         List<Optional<String>> thrown = type.getThrownTypes().stream().map(one -> writer.write((TypeMirror) one)).toList();
         if (result.isEmpty() || thrown.stream().anyMatch(Optional::isEmpty)) {
             return Optional.empty();
@@ -116,7 +119,8 @@ public final class InheritedText {
             TypeElement owner = (TypeElement) method.getEnclosingElement();
             // a default method is called through the interface, which must be a direct one (JLS 15.12.1)
             String above = owner.getKind().isInterface() ? writer.name(owner) + ".super" : "super";
-            return List.of("    " + (isVoid ? "" : "return ") + above + "." + method.getSimpleName() + "(" + String.join(", ", names) + ");");
+            return List.of("    " + (isVoid ? "" : "return ") + above + "." + method.getSimpleName() + "(" + String.join(", ", names)
+                    + ");");
         } else if (body.equals("value")) {
             return isVoid ? List.of() : List.of(StandIn.returned(result));
         }

@@ -60,7 +60,8 @@ public final class KeptParameters {
      */
     public List<Edit> keep(Map<String, TypeMirror> parameters, TypeWriter writer) {
         List<NewMember> fields = new ArrayList<>();
-        long constructors = target.members().stream().filter(member -> member instanceof MethodTree one && one.getReturnType() == null).count();
+        long constructors = target.members().stream().filter(member -> member instanceof MethodTree one && one.getReturnType() == null)
+                .count();
         Map<String, TypeMirror> fresh = new LinkedHashMap<>(parameters);
         fresh.keySet().removeIf(name -> field(name).isPresent());
         // what other constructors do not set cannot be final
@@ -72,8 +73,9 @@ public final class KeptParameters {
         NewCode text = new NewCode(code.file());
         parameters.keySet().forEach(name -> text.write(layout.lineEnd() + indent + layout.unit() + "this." + name + " = " + name + ";"));
         boolean isOnOneLine = code.text(constructor.getBody()).indexOf('\n') < 0;
-        edits.add(text.write(isOnOneLine ? layout.lineEnd() + indent : "").at(statements.isEmpty() ? code.range(constructor.getBody()).start() + 1
-                : Layout.behind(code.file(), code.range(statements.get(statements.size() - 1)).end())));
+        edits.add(text.write(isOnOneLine ? layout.lineEnd() + indent : "")
+                .at(statements.isEmpty() ? code.range(constructor.getBody()).start() + 1
+                        : Layout.behind(code.file(), code.range(statements.get(statements.size() - 1)).end())));
         return edits;
     }
 }

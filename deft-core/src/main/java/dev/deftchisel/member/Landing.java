@@ -106,7 +106,8 @@ public final class Landing {
         List<Range> all = members.stream().filter(this::isEnumConstant).map(code::range).toList();
         NewCode text = new NewCode(code.file());
         if (all.isEmpty()) {
-            return text.write(layout.lineEnd() + indent + layout.text(member.lines(), indent) + (members.isEmpty() ? "" : ";")).at(body.opening());
+            return text.write(layout.lineEnd() + indent + layout.text(member.lines(), indent) + (members.isEmpty() ? "" : ";"))
+                    .at(body.opening());
         }
         Range last = all.get(all.size() - 1);
         String gap = all.size() == 1 ? " " : code.text(new Range(all.get(all.size() - 2).end(), last.start()));

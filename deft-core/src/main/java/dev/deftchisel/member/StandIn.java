@@ -14,7 +14,8 @@ public final class StandIn {
 
     /** The value that a variable has when nothing is said (JLS 4.12.5), as code. */
     public static String value(TypeMirror type) {
-        return type.getKind() == TypeKind.BOOLEAN ? "false" : type.getKind() == TypeKind.CHAR ? "'\\0'" : type.getKind().isPrimitive() ? "0" : "null";
+        return type.getKind() == TypeKind.BOOLEAN ? "false" : type.getKind() == TypeKind.CHAR ? "'\\0'" : type.getKind().isPrimitive()
+                ? "0" : "null";
     }
 
     /** The body of a method that hands that back, as a line of it. */

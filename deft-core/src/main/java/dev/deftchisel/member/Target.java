@@ -86,8 +86,9 @@ public record Target(Code code, TreePath path, TypeElement type) {
     public List<Part> parts() {
         List<Part> parts = new ArrayList<>();
         for (Tree member : tree().getMembers()) {
-            if (member instanceof VariableTree variable && code.element(new TreePath(path, member)).orElse(null) instanceof VariableElement field
-                    && field.getKind() == ElementKind.FIELD && !field.getModifiers().contains(Modifier.STATIC)) {
+            if (member instanceof VariableTree variable && code.element(new TreePath(path, member))
+                    .orElse(null) instanceof VariableElement field
+                            && field.getKind() == ElementKind.FIELD && !field.getModifiers().contains(Modifier.STATIC)) {
                 parts.add(new Part(field, variable.getInitializer() != null));
             }
         }

@@ -42,7 +42,8 @@ public record AccessQuestion(String label, List<AccessLevel> levels) {
 
     /** The answer; empty when nothing was said, or something else. */
     public static Optional<AccessLevel> said(Answers answers) {
-        return answers.single(KEY).flatMap(said -> List.of(AccessLevel.values()).stream().filter(level -> key(level).equals(said)).findFirst());
+        return answers.single(KEY).flatMap(said -> List.of(AccessLevel.values()).stream().filter(level -> key(level).equals(said))
+                .findFirst());
     }
 
     /** The answer, or the standard. */

@@ -73,8 +73,10 @@ final class Namesakes {
         Set<SymbolKey> seen = new LinkedHashSet<>(Family.of(target, before));
         for (SourceFile file : before.files()) {
             for (Binding binding : before.bindings(file.path())) {
-                Optional<Symbol> symbol = binding.role() == Role.DECLARATION && binding.isNamed() ? before.symbol(binding.key()) : Optional.empty();
-                if (symbol.filter(one -> words.containsKey(one.name()) && isNamesake(one, binding, before)).isPresent() && !seen.contains(binding.key())) {
+                Optional<Symbol> symbol = binding.role() == Role.DECLARATION && binding.isNamed() ? before.symbol(binding.key())
+                        : Optional.empty();
+                if (symbol.filter(one -> words.containsKey(one.name()) && isNamesake(one, binding, before)).isPresent()
+                        && !seen.contains(binding.key())) {
                     Set<SymbolKey> family = Family.of(symbol.get(), before);
                     // what a library declares keeps its name, and so does what implements it
                     if (family.stream().allMatch(key -> before.symbol(key).filter(Symbol::isSource).isPresent())) {
@@ -108,8 +110,10 @@ final class Namesakes {
         return isVariable && before.known(symbol.key()).filter(known -> {
             TypeMirror type = known.element().asType();
             return isTarget(type, before) ? symbol.name().equals(small(target.name()))
-                    : symbol.name().equals(NameProposals.many(small(target.name()))) && (type instanceof ArrayType array ? isTarget(array.getComponentType(), before)
-                    : type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(argument -> isTarget(argument, before)));
+                    : symbol.name().equals(NameProposals.many(small(target.name())))
+                    && (type instanceof ArrayType array ? isTarget(array.getComponentType(), before)
+                    : type instanceof DeclaredType declared && declared.getTypeArguments().stream()
+                    .anyMatch(argument -> isTarget(argument, before)));
         }).isPresent();
     }
 

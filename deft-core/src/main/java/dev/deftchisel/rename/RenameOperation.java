@@ -96,7 +96,8 @@ public final class RenameOperation implements Operation {
                         spot.bindings().get(0).range(),
                         symbol.kind() == SymbolKind.PACKAGE
                                 ? List.of(name(symbol.name(), "package", List.of()), MENTIONS_QUESTION, SUBPACKAGES_QUESTION)
-                                : hasNamesakes(symbol) ? List.of(name(symbol.name(), symbol.kind().words(), proposals(spot, symbol)), MENTIONS_QUESTION, RELATED_QUESTION)
+                                : hasNamesakes(symbol) ? List.of(name(symbol.name(), symbol.kind().words(), proposals(spot, symbol)),
+                                MENTIONS_QUESTION, RELATED_QUESTION)
                                 : List.of(name(symbol.name(), symbol.kind().words(), proposals(spot, symbol)), MENTIONS_QUESTION)));
     }
 

@@ -83,7 +83,8 @@ public final class Opening {
         } else if (isConstructor && hasRival((ExecutableElement) element)) {
             return Optional.of("has another beside it, which calls could then confuse it with");
         }
-        boolean isAlone = !(path.getLeaf() instanceof VariableTree tree) || ((ClassTree) path.getParentPath().getLeaf()).getMembers().stream()
+        boolean isAlone = !(path.getLeaf() instanceof VariableTree tree) || ((ClassTree) path.getParentPath().getLeaf()).getMembers()
+                .stream()
                 .filter(member -> member instanceof VariableTree other && code.find(other).filter(range ->
                         range.start() == code.range(tree).start()).isPresent()).count() == 1;
         return isAlone ? Optional.empty() : Optional.of("is declared together with others");
@@ -166,7 +167,8 @@ public final class Opening {
         Tokens tokens = code.tokens();
         List<Integer> bare = new ArrayList<>();
         int end = code.range(tree).end();
-        for (int i = tokens.code(tokens.at(code.range(tree).start())); i < tokens.count() && tokens.start(i) < end; i = tokens.code(i + 1)) {
+        for (int i = tokens.code(tokens.at(code.range(tree).start())); i < tokens.count()
+                && tokens.start(i) < end; i = tokens.code(i + 1)) {
             Range token = tokens.range(i);
             boolean isBare = annotations.stream().noneMatch(annotation -> annotation.encloses(token));
             if (isBare && "(={;".contains(tokens.text(i))) {

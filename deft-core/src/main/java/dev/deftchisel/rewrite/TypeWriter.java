@@ -223,7 +223,8 @@ public final class TypeWriter {
                     .filter(line -> line.name().compareTo(name) < 0)
                     .reduce((one, other) -> other);
             int at = before.map(line -> line.range().end()).orElse(group.get(0).range().start());
-            edits.add(Edit.of(new Range(at, at), before.isPresent() ? end + "import " + name + ";" : "import " + name + ";" + end, Edit.Kind.IMPORT));
+            edits.add(Edit.of(new Range(at, at), before.isPresent() ? end + "import " + name + ";" : "import " + name + ";" + end,
+                    Edit.Kind.IMPORT));
         }
         return edits;
     }

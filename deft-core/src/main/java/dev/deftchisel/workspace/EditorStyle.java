@@ -47,7 +47,8 @@ public record EditorStyle(Optional<String> unit, Optional<String> lineEnd) {
 
     private static Optional<String> unit(ResourceProperties said) {
         Optional<IndentStyleValue> style = Optional.ofNullable(said.getValue(PropertyType.indent_style, null, false));
-        Optional<Integer> size = Optional.ofNullable(said.getValue(PropertyType.indent_size, null, false)).filter(one -> one > 0 && one <= WIDEST);
+        Optional<Integer> size = Optional.ofNullable(said.getValue(PropertyType.indent_size, null, false))
+                .filter(one -> one > 0 && one <= WIDEST);
         return style.filter(IndentStyleValue.tab::equals).isPresent() ? Optional.of("\t")
                 : style.isPresent() || size.isPresent() ? Optional.of(" ".repeat(size.orElse(STANDARD_SIZE))) : Optional.empty();
     }

@@ -19,7 +19,8 @@ class CompositionTest {
 
     private static Change change(String text, Edit... edits) {
         return new Change("test", List.of(new FileChange(FILE, Optional.empty(),
-                SourceText.decode(text.getBytes(StandardCharsets.UTF_8), StandardCharsets.UTF_8), List.of(edits))), Meaning.same(), List.of());
+                SourceText.decode(text.getBytes(StandardCharsets.UTF_8), StandardCharsets.UTF_8), List.of(edits))), Meaning.same(),
+                        List.of());
     }
 
     private static String after(Change change) {
@@ -51,7 +52,8 @@ class CompositionTest {
 
     @Test
     void aNewFileThatIsWrittenOnStaysOneThatIsNew() {
-        Change first = new Change("test", List.of(FileChange.created(FILE, StandardCharsets.UTF_8, "class Berth { }")), Meaning.same(), List.of());
+        Change first = new Change("test", List.of(FileChange.created(FILE, StandardCharsets.UTF_8, "class Berth { }")), Meaning.same(),
+                List.of());
         Change both = Composition.of(first, change("class Berth { }", code(14, 14, "int depth; ")));
         FileChange file = both.file(FILE).orElseThrow();
         assertEquals("class Berth { int depth; }", file.after().content());

@@ -265,7 +265,8 @@ class GeneratedCodeTest {
     @Test
     void theNaturalOrderIsThatOfTheComparator() throws Exception {
         String source = "record Berth(int depth, String name) { }\n";
-        try (URLClassLoader loader = made(source, "record Berth", "generate-ordering", Answers.of("as", "natural").and("members", List.of("depth", "name")))) {
+        try (URLClassLoader loader = made(source, "record Berth", "generate-ordering", Answers.of("as", "natural")
+                .and("members", List.of("depth", "name")))) {
             Constructor<?> constructor = loader.loadClass("Berth").getDeclaredConstructor(int.class, String.class);
             constructor.setAccessible(true);
             @SuppressWarnings("unchecked")

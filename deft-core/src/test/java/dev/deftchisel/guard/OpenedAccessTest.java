@@ -104,6 +104,7 @@ class OpenedAccessTest {
     @Test
     void filesAndBodiesThatMentionItMustBeLookedAt() {
         isUnproven(judge(Focus.whole(Set.of(file)), Set.of(DEPTH), "private int depth", "private ", ""));
-        isUnproven(judge(Focus.on(Set.of(file, folder.resolve("Pier.java")), Set.of("rate")), Set.of(DEPTH), "private int depth", "private ", ""));
+        isUnproven(judge(Focus.on(Set.of(file, folder.resolve("Pier.java")), Set.of("rate")), Set.of(DEPTH), "private int depth",
+                "private ", ""));
     }
 }

@@ -262,7 +262,8 @@ class JournalTest {
         new Journal(workspace).apply(change());
         Path images = root.resolve(".deft/history/000001/images");
         try (Stream<Path> files = Files.list(images)) {
-            Path last = files.filter(file -> file.getFileName().toString().equals(SourceText.hash("old 3\n".getBytes(StandardCharsets.UTF_8)))).findFirst().orElseThrow();
+            Path last = files.filter(file -> file.getFileName().toString()
+                    .equals(SourceText.hash("old 3\n".getBytes(StandardCharsets.UTF_8)))).findFirst().orElseThrow();
             Files.writeString(last, "damaged");
         }
         JournalException refused = assertThrows(JournalException.class, () -> new Journal(workspace).undo());

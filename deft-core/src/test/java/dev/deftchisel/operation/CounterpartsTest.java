@@ -43,7 +43,8 @@ class CounterpartsTest {
         write("src/test/java/harbour/TestBerth.java", "package harbour;\nclass Other { }\n");
         assertEquals(List.of("src/test/java/harbour/BerthTest.java:23", "src/test/java/harbour/BerthIT.java:23",
                 "src/test/java/sea/BerthTest.java:19"), of("src/main/java/harbour/Berth.java"));
-        assertEquals(List.of("src/main/java/harbour/Berth.java:23", "src/main/java/sea/Berth.java:19"), of("src/test/java/harbour/BerthIT.java"));
+        assertEquals(List.of("src/main/java/harbour/Berth.java:23", "src/main/java/sea/Berth.java:19"),
+                of("src/test/java/harbour/BerthIT.java"));
     }
 
     @Test

@@ -92,7 +92,8 @@ public record Story(List<Step> steps) {
 
     private static Take take(String[] head, String lines) {
         Map<String, String> said = new LinkedHashMap<>();
-        lines.lines().filter(line -> !line.isBlank()).forEach(line -> said.put(line.substring(0, line.indexOf('=')), line.substring(line.indexOf('=') + 1)));
+        lines.lines().filter(line -> !line.isBlank()).forEach(line ->
+                said.put(line.substring(0, line.indexOf('=')), line.substring(line.indexOf('=') + 1)));
         String at = said.remove("at");
         List<String> keys = List.of(said.remove("keys").split(" "));
         return new Take(head[1], head[2], at, keys, said);

@@ -62,7 +62,8 @@ public final class TestFirst {
         Answers answers = Answers.none();
         for (Map.Entry<String, String> answer : take.answers().entrySet()) {
             boolean isList = answer.getKey().equals("members");
-            answers = isList ? answers.and(answer.getKey(), List.of(answer.getValue().split(","))) : answers.and(answer.getKey(), answer.getValue());
+            answers = isList ? answers.and(answer.getKey(), List.of(answer.getValue().split(",")))
+                    : answers.and(answer.getKey(), answer.getValue());
         }
         Outcome outcome = chisel.preview(new Place(file, new Range(caret, caret)), take.operation(), answers);
         if (outcome instanceof Outcome.Preview preview) {

@@ -32,10 +32,12 @@ final class ExtractMethodCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        return options.run(OPERATION, () -> (expressions ? " --expressions" : "") + (duplicates ? " --duplicates" : "") + (back ? " --back" : ""),
+        return options.run(OPERATION, () -> (expressions ? " --expressions" : "") + (duplicates ? " --duplicates" : "")
+                + (back ? " --back" : ""),
                 back ? Oracles.ofExtractionAndBack() : Oracles.ofReshaping(),
                 analyst -> expressions ? new ExpressionSubjects(analyst, options.draw(), OPERATION, true)
                         : new StatementSubjects(analyst, options.draw(), duplicates
-                                ? Answers.of("duplicates", "package").and("results", "record").and("visibility", "package") : Answers.none()), false);
+                                ? Answers.of("duplicates", "package").and("results", "record").and("visibility", "package")
+                                : Answers.none()), false);
     }
 }

@@ -26,7 +26,8 @@ final class ExtractVariableCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        return options.run(OPERATION, () -> (asTheyCome ? " --as-they-come" : "") + (back ? " --back" : ""), back ? Oracles.ofExtractionAndBack() : Oracles.ofReshaping(),
+        return options.run(OPERATION, () -> (asTheyCome ? " --as-they-come" : "") + (back ? " --back" : ""), back
+                ? Oracles.ofExtractionAndBack() : Oracles.ofReshaping(),
                 analyst -> new ExpressionSubjects(analyst, options.draw(), OPERATION, !asTheyCome), false);
     }
 }

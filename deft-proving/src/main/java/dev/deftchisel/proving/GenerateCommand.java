@@ -27,7 +27,8 @@ final class GenerateCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException {
         List<Operation> operations = Chisel.operations().stream()
-                .filter(one -> operation.isEmpty() ? one.id().startsWith(WHAT) || one.id().startsWith("implement") : one.id().equals(operation))
+                .filter(one -> operation.isEmpty() ? one.id().startsWith(WHAT) || one.id().startsWith("implement") : one.id()
+                .equals(operation))
                 .toList();
         return options.run(WHAT, () -> operation.isEmpty() ? "" : " --operation " + operation, Oracles.ofGeneration(),
                 analyst -> new TypeSubjects(analyst, options.draw(), operations), false);

@@ -56,7 +56,8 @@ class SampleTest {
     private static String lines(List<Verdict> verdicts, Verdict.Result result) {
         return verdicts.stream()
                 .filter(verdict -> verdict.result() == result)
-                .map(verdict -> "#" + verdict.subject().number() + " " + verdict.subject().title() + verdict.oracle().map(oracle -> ", " + oracle).orElse("")
+                .map(verdict -> "#" + verdict.subject().number() + " " + verdict.subject().title() + verdict.oracle()
+                .map(oracle -> ", " + oracle).orElse("")
                         + "\n    " + verdict.why().replace('\\', '/') + "\n")
                 .sorted()
                 .collect(Collectors.joining());
@@ -101,13 +102,15 @@ class SampleTest {
     @Test
     void inlinedVariablesCompile() throws IOException {
         // most variables are used several times, and what they are made of may do something
-        List<Verdict> verdicts = tried(120, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, Draw.of(5), "inline", SymbolKind.LOCAL_VARIABLE, Answers.none()));
+        List<Verdict> verdicts = tried(120, Oracles.ofReshaping(), analyst ->
+                new NameSubjects(analyst, Draw.of(5), "inline", SymbolKind.LOCAL_VARIABLE, Answers.none()));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 
     @Test
     void methodsThatAreExtractedAndInlinedAgainLeaveTheClassesEqual() throws IOException {
-        List<Verdict> verdicts = tried(60, Oracles.ofExtractionAndBack(), analyst -> new StatementSubjects(analyst, Draw.of(5), Answers.none()));
+        List<Verdict> verdicts = tried(60, Oracles.ofExtractionAndBack(), analyst ->
+                new StatementSubjects(analyst, Draw.of(5), Answers.none()));
         assertTrue(applied(verdicts) > 30, lines(verdicts, Verdict.Result.REFUSED));
     }
 
@@ -120,14 +123,16 @@ class SampleTest {
 
     @Test
     void valuesThatBecomeFieldsCompile() throws IOException {
-        List<Verdict> verdicts = tried(80, Oracles.ofReshaping(), analyst -> new ExpressionSubjects(analyst, Draw.of(5), "extract-field", true));
+        List<Verdict> verdicts = tried(80, Oracles.ofReshaping(), analyst ->
+                new ExpressionSubjects(analyst, Draw.of(5), "extract-field", true));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 
     @Test
     void valuesThatBecomeParametersCompile() throws IOException {
         // most values depend on variables of the body, or are not the first that it works out
-        List<Verdict> verdicts = tried(60, Oracles.ofReshaping(), analyst -> new ExpressionSubjects(analyst, Draw.of(5), "extract-parameter", true));
+        List<Verdict> verdicts = tried(60, Oracles.ofReshaping(), analyst ->
+                new ExpressionSubjects(analyst, Draw.of(5), "extract-parameter", true));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 
@@ -135,7 +140,8 @@ class SampleTest {
     void inlinedMethodsCompile() throws IOException {
         // what others override or may not see is left alone
         List<Verdict> verdicts =
-                tried(80, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, Draw.of(5), "inline", SymbolKind.METHOD, Answers.of("access", "open")));
+                tried(80, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, Draw.of(5), "inline", SymbolKind.METHOD,
+                        Answers.of("access", "open")));
         assertTrue(applied(verdicts) > 7, lines(verdicts, Verdict.Result.REFUSED));
     }
 

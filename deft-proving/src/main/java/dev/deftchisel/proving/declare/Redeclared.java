@@ -109,7 +109,8 @@ public final class Redeclared {
         for (Binding declared : analysis.bindings(file.path())) {
             Optional<Symbol> symbol = declared.role() != Role.DECLARATION || !declared.isNamed() ? Optional.empty()
                     : analysis.symbol(declared.key()).filter(one -> KINDS.contains(one.kind()));
-            Optional<Range> range = symbol.isEmpty() ? Optional.empty() : isType(symbol.get()) ? type(code, declared.range()) : code.members().stream().filter(member -> member.encloses(declared.range()))
+            Optional<Range> range = symbol.isEmpty() ? Optional.empty() : isType(symbol.get()) ? type(code, declared.range())
+                    : code.members().stream().filter(member -> member.encloses(declared.range()))
                     .min(Comparator.comparing(Range::length));
             Optional<Binding> use = symbol.stream().flatMap(one -> analysis.uses(one.key()).stream())
                     .filter(one -> one.file().equals(file.path()) && range.filter(own -> !own.encloses(one.range())).isPresent()
@@ -129,7 +130,8 @@ public final class Redeclared {
 
     /** A type within another one, without its documentation. */
     private static Optional<Range> type(Code code, Range name) {
-        return code.declaration(name).filter(path -> path.getParentPath().getLeaf() instanceof ClassTree).map(path -> code.range(path.getLeaf()));
+        return code.declaration(name).filter(path -> path.getParentPath().getLeaf() instanceof ClassTree)
+                .map(path -> code.range(path.getLeaf()));
     }
 
     private static boolean isUse(Code code, Symbol symbol, Binding use) {
@@ -149,7 +151,8 @@ public final class Redeclared {
         String content = file.content();
         // white space of the same length keeps every place
         String without = content.substring(0, member.range().start())
-                + content.substring(member.range().start(), member.range().end()).replaceAll("[^\\r\\n]", " ") + content.substring(member.range().end());
+                + content.substring(member.range().start(), member.range().end()).replaceAll("[^\\r\\n]", " ")
+                + content.substring(member.range().end());
         Snapshot broken = analyst.snapshot().with(Map.of(member.file(), Optional.of(without)), Map.of());
         Analyst after = new Analyst(broken, libraries, Monitor.SILENT);
         Place place = new Place(member.file(), new Range(member.use().range().start(), member.use().range().start()));
@@ -167,7 +170,8 @@ public final class Redeclared {
         if (!(plan instanceof Plan.Ready ready)) {
             return Optional.of(new Result(shown(member), End.REFUSED, ((Plan.Refused) plan).reasons().get(0).sentence()));
         }
-        Optional<Difference> difference = new Guard(after).check(ready.before(), ready.change()).stream().filter(Difference::isBlocking).findFirst();
+        Optional<Difference> difference = new Guard(after).check(ready.before(), ready.change()).stream().filter(Difference::isBlocking)
+                .findFirst();
         if (difference.isPresent()) {
             return Optional.of(new Result(shown(member), End.REFUSED, difference.get().sentence()));
         }

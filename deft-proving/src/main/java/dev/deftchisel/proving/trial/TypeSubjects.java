@@ -60,7 +60,8 @@ public final class TypeSubjects extends RandomFiles {
         for (Question question : offer.questions()) {
             if (question instanceof Question.Members members) {
                 // who overrides equals by itself gets a warning, and wanted it
-                answers = answers.and(members.key(), offer.operation().startsWith("implement") ? members.standard() : some(members, random));
+                answers = answers.and(members.key(), offer.operation().startsWith("implement") ? members.standard()
+                        : some(members, random));
             } else if (question instanceof Question.Choice choice) {
                 answers = answers.and(choice.key(), choice.options().get(random.nextInt(choice.options().size())).key());
             } else if (question instanceof Question.Flag flag) {

@@ -71,7 +71,8 @@ class TrialOraclesTest {
 
     @Test
     void anUndoThatGivesBackSomethingElseIsSeen() throws IOException {
-        applied = new Applied(applied.place(), "depth", applied.change(), Map.of(file, "class Berth { }".getBytes()), "rename", Answers.none());
+        applied = new Applied(applied.place(), "depth", applied.change(), Map.of(file, "class Berth { }".getBytes()), "rename",
+                Answers.none());
         assertTrue(objection(new UndoGivesBack()).orElseThrow().startsWith("undo does not give back"));
     }
 }
