@@ -84,7 +84,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
         if (written.isEmpty()) {
             return new Declared.Refused("the use does not tell of which type " + missing.name() + " is; say it (type)");
         }
-        String value = said.isPresent() ? "null" : StandIn.value(type.orElseThrow());
+        String value = said.map(StandIn::value).orElseGet(() -> StandIn.value(type.orElseThrow()));
         if (as.equals(LOCAL)) {
             return missing.object().isPresent() ? new Declared.Refused("what is selected from an object is no local variable")
                     : local(missing, written.get(), value);

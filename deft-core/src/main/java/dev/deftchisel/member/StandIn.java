@@ -18,6 +18,16 @@ public final class StandIn {
                 ? "0" : "null";
     }
 
+    /** The same for a type as it is written. */
+    public static String value(String type) {
+        return switch (type) {
+            case "boolean" -> "false";
+            case "char" -> "'\\0'";
+            case "byte", "short", "int", "long", "float", "double" -> "0";
+            default -> "null";
+        };
+    }
+
     /** The body of a method that hands that back, as a line of it. */
     public static String returned(TypeMirror type) {
         return "    return " + value(type) + ";";
