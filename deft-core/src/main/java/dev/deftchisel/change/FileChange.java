@@ -36,8 +36,12 @@ public record FileChange(Path path, Optional<Path> target, SourceText before, Li
      * @param content all of it
      */
     public static FileChange created(Path path, Charset charset, String content) {
-        return new FileChange(path, Optional.empty(), new SourceText("", charset, false, true),
-                List.of(Edit.of(new Range(0, 0), content, Edit.Kind.CODE)), true);
+        return created(path, charset, Edit.of(new Range(0, 0), content, Edit.Kind.CODE));
+    }
+
+    /** The same from an edit that writes all of it at the start of nothing. */
+    public static FileChange created(Path path, Charset charset, Edit content) {
+        return new FileChange(path, Optional.empty(), new SourceText("", charset, false, true), List.of(content), true);
     }
 
     /** Where the file is afterwards. */

@@ -8,6 +8,7 @@ import dev.deftchisel.operation.Question;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
@@ -82,7 +83,9 @@ public final class DeclareMethodOperation extends DeclareOperation {
         String head = modifiers + shape.typeParameters(asked) + type.get() + " " + missing.name() + "("
                 + shape.parameters().declared(Habits.of(owner).parameter()) + ")" + shape.thrown(asked.types());
         return new Declared.Members(title(missing), List.of(NewMember.added(NewMember.Kind.METHOD, missing.name(),
-                isAbstract ? List.of(head + ";") : lines(head, body, type.get(), shape.result()))),
+                isAbstract ? List.of(head + ";") : lines(head, body, type.get(), shape.result()))
+                        .linking(shape.parameters().all().stream().map(Parameters.One::name).filter(name -> !name.equals(missing.name()))
+                                .collect(Collectors.toSet()))),
                 isAbstract ? implemented(asked, shape, type.get(), visibility) : List.of());
     }
 

@@ -131,7 +131,7 @@ public final class DeclareTypeOperation implements Operation {
             return Plan.refused(Reason.at(code.file().path(), missing.range(), type.objection().get()));
         }
         edits.of(code.file().path()).addAll(new Landing(target.get()).edits(List.of(
-                NewMember.added(NewMember.Kind.TYPE, missing.name(), type.lines()))));
+                NewMember.added(NewMember.Kind.TYPE, missing.name(), type.lines()).linking(type.proposed()))));
         return new Plan.Ready(edits.change(titled(kind, missing), Meaning.same(), List.of()), before);
     }
 
@@ -162,7 +162,7 @@ public final class DeclareTypeOperation implements Operation {
         if (type.objection().isPresent()) {
             return Plan.refused(Reason.at(file.path(), missing.range(), type.objection().get()));
         }
-        Change change = edits.change(titled(kind, missing), Meaning.same(), List.of()).creating(made.with(type.lines()));
+        Change change = edits.change(titled(kind, missing), Meaning.same(), List.of()).creating(made.with(type.lines(), type.proposed()));
         return new Plan.Ready(change, before);
     }
 

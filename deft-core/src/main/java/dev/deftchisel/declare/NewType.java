@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
@@ -58,6 +59,11 @@ record NewType(Kind kind, String modifiers, String name, List<String> variables,
             case ANNOTATION -> body("@interface " + head, state.all().stream()
                     .map(one -> "    " + one.text() + " " + one.name() + "();").collect(Collectors.toCollection(ArrayList::new)));
         };
+    }
+
+    /** Names that are only proposed: those of components, which stand nowhere else. */
+    Set<String> proposed() {
+        return kind == Kind.RECORD ? state.all().stream().map(Parameters.One::name).collect(Collectors.toSet()) : Set.of();
     }
 
     private List<String> body(String head, List<String> members) {

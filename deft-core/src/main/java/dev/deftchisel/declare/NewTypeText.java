@@ -12,6 +12,7 @@ import dev.deftchisel.rewrite.TypeWriter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
@@ -44,9 +45,10 @@ final class NewTypeText {
      * The type, or why it cannot be told.
      *
      * @param lines     each level indented by four blanks
+     * @param proposed  names in them that are only proposed
      * @param objection why not
      */
-    record Result(List<String> lines, Optional<String> objection) {
+    record Result(List<String> lines, Set<String> proposed, Optional<String> objection) {
     }
 
     /**
@@ -57,7 +59,7 @@ final class NewTypeText {
     Result of(NewType.Kind kind, String modifiers) {
         Parameters state = kind == NewType.Kind.ANNOTATION ? elements() : kind.isMade() ? made() : NONE;
         if (state.objection().isPresent()) {
-            return new Result(List.of(), state.objection());
+            return new Result(List.of(), Set.of(), state.objection());
         }
         List<TypeMirror> arguments = uses.typeArguments();
         List<String> variables = VARIABLES.subList(0, Math.min(VARIABLES.size(), arguments.size()));
@@ -69,7 +71,7 @@ final class NewTypeText {
         String head = written.map(name -> (TypeUses.isInterface(above.get()) ? "implements " : "extends ") + name).orElse("");
         NewType type = new NewType(kind, modifiers, missing.name(), variables, generic(state, arguments), head,
                 kind == NewType.Kind.ENUM ? uses.constants() : List.of(), methods);
-        return new Result(type.lines(), Optional.empty());
+        return new Result(type.lines(), methods.isEmpty() ? type.proposed() : Set.of(), Optional.empty());
     }
 
     private Parameters made() {

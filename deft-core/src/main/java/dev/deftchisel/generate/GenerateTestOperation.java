@@ -164,7 +164,7 @@ public final class GenerateTestOperation implements Operation {
         Set<Path> mentioning = analyst.snapshot().mentioning(Set.of(name)).stream().map(SourceFile::path).collect(Collectors.toSet());
         Focus focus = new Focus(Set.of(file.path()), Set.of(name), Set.of(), Map.of(file.path(), List.of(new Range(0, 0))), true)
                 .andFiles(mentioning);
-        Change change = new Change("generate tests of " + target.name(), List.of(), Meaning.same(), List.of()).creating(made.with(lines));
+        Change change = new Change("generate tests of " + target.name(), List.of(), Meaning.same(), List.of()).creating(made.with(lines, Set.of()));
         return new Plan.Ready(change, analyst.analyse(focus));
     }
 

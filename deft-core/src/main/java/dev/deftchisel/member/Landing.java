@@ -89,7 +89,8 @@ public final class Landing {
             boolean isNextField = member.kind() == NewMember.Kind.CONSTANT || member.kind() == NewMember.Kind.FIELD;
             // a class whose body starts with a blank line still does
             boolean isApart = isFirst ? isBlankBehind && !isEnd : !(isNextField && (isField || endsField(offset)));
-            text.write(layout.lineEnd() + (isApart ? layout.lineEnd() : "") + indent + layout.text(member.lines(), indent));
+            text.write(layout.lineEnd() + (isApart ? layout.lineEnd() : "") + indent)
+                    .write(layout.text(member.lines(), indent), member.linked());
             isFirst = false;
             isField = isNextField;
         }

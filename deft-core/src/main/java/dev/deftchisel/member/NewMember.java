@@ -3,6 +3,7 @@ package dev.deftchisel.member;
 import com.sun.source.tree.Tree;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * A member that is to be written.
@@ -11,9 +12,10 @@ import java.util.Optional;
  * @param name    as calls say it; that of the class for a constructor
  * @param lines   its text, each further level indented by four blanks
  * @param instead the member that it takes the place of
+ * @param linked  names in it that are only proposed, each declared there once
  * @param ahead   the member that it must stand before, such as one that needs its value (JLS 8.3.3)
  */
-public record NewMember(Kind kind, String name, List<String> lines, Optional<Tree> instead, Optional<Tree> ahead) {
+public record NewMember(Kind kind, String name, List<String> lines, Optional<Tree> instead, Optional<Tree> ahead, Set<String> linked) {
 
     /** Among what a member belongs. */
     public enum Kind {
@@ -35,20 +37,26 @@ public record NewMember(Kind kind, String name, List<String> lines, Optional<Tre
 
     public NewMember {
         lines = List.copyOf(lines);
+        linked = Set.copyOf(linked);
     }
 
     /** One that comes to what is there. */
     public static NewMember added(Kind kind, String name, List<String> lines) {
-        return new NewMember(kind, name, lines, Optional.empty(), Optional.empty());
+        return new NewMember(kind, name, lines, Optional.empty(), Optional.empty(), Set.of());
     }
 
     /** The same in the place of another. */
     public NewMember insteadOf(Optional<? extends Tree> other) {
-        return new NewMember(kind, name, lines, other.map(tree -> tree), ahead);
+        return new NewMember(kind, name, lines, other.map(tree -> tree), ahead, linked);
+    }
+
+    /** The same with names that the user may want to change. */
+    public NewMember linking(Set<String> names) {
+        return new NewMember(kind, name, lines, instead, ahead, names);
     }
 
     /** The same before another. */
     public NewMember aheadOf(Optional<? extends Tree> other) {
-        return new NewMember(kind, name, lines, instead, other.map(tree -> tree));
+        return new NewMember(kind, name, lines, instead, other.map(tree -> tree), linked);
     }
 }

@@ -9,6 +9,7 @@ import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.function.Consumer;
 
@@ -52,6 +53,20 @@ public final class NewCode {
     public NewCode name(String name) {
         names.add(new Range(text.length(), text.length() + name.length()));
         return write(name);
+    }
+
+    /** Adds text in which some names, wherever they stand, are new and stay linked. */
+    public NewCode write(String piece, Set<String> linked) {
+        Tokens tokens = Tokens.of(piece);
+        for (int i = 0; i < tokens.count(); i++) {
+            boolean isNew = tokens.kind(i) == TokenKind.IDENTIFIER && linked.contains(tokens.text(i));
+            if (isNew) {
+                name(tokens.text(i));
+            } else {
+                write(tokens.text(i));
+            }
+        }
+        return this;
     }
 
     /** Adds code as it stands in the file. */

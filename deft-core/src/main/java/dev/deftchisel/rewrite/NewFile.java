@@ -11,6 +11,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import javax.lang.model.util.Elements;
 
 /** A file that is made for one type: the header that a neighbour has, the package, the imports, the type (JLS 7.3, 7.6). */
@@ -74,12 +75,13 @@ public final class NewFile {
     /**
      * The file with its type.
      *
-     * @param lines the type, each level indented by four blanks
+     * @param lines  the type, each level indented by four blanks
+     * @param linked names in it that are only proposed, each declared there once
      */
-    public FileChange with(List<String> lines) {
+    public FileChange with(List<String> lines, Set<String> linked) {
         FileChange imports = new FileChange(draft.path(), Optional.empty(),
                 draft.text().with(draft.content().substring(0, body)), writer.imports());
-        return FileChange.created(draft.path(), draft.text().charset(),
-                imports.after().content() + layout.text(lines, "") + layout.lineEnd());
+        NewCode text = new NewCode(draft).write(imports.after().content()).write(layout.text(lines, ""), linked).write(layout.lineEnd());
+        return FileChange.created(draft.path(), draft.text().charset(), text.at(0));
     }
 }
