@@ -95,10 +95,12 @@ final class Wanted {
                 || place instanceof ForLoopTree count && count.getCondition() == value;
     }
 
-    /** What the compiler could tell. */
+    /** What the compiler could tell, when it is the type of a value, or of none. */
     static Optional<TypeMirror> known(Optional<? extends TypeMirror> type) {
-        return type.filter(one -> one.getKind() != TypeKind.ERROR && one.getKind() != TypeKind.NONE && one.getKind() != TypeKind.OTHER
-                && one.getKind() != TypeKind.NULL).map(one -> one);
+        return type.filter(one -> one.getKind().isPrimitive() || switch (one.getKind()) {
+            case DECLARED, ARRAY, TYPEVAR, INTERSECTION, VOID -> true;
+            default -> false;
+        }).map(one -> one);
     }
 
     private Optional<TypeMirror> primitive(TypeKind kind) {

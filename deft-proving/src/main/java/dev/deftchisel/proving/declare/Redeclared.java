@@ -32,6 +32,7 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
@@ -88,7 +89,7 @@ public final class Redeclared {
                 Analyst analyst = new Analyst(snapshot, libraries, Monitor.SILENT);
                 long draw = random.nextLong();
                 DeepStack.call(() -> member(analyst, file, new Random(draw))).ifPresent(member -> {
-                    DeepStack.call(() -> trial(analyst, libraries, member)).ifPresent(result -> {
+                    DeepStack.call(() -> safely(analyst, libraries, member)).ifPresent(result -> {
                         results.add(result);
                         listener.accept(result);
                     });
@@ -140,6 +141,15 @@ public final class Redeclared {
         }
         return use.isNamed() && (isType(symbol) ? use.role() == Role.TYPE
                 : use.role() == Role.CALL || use.role() == Role.READ || use.role() == Role.WRITE);
+    }
+
+    /** A trial in which a crash is a failure like any other. */
+    private static Optional<Result> safely(Analyst analyst, Libraries libraries, Member member) {
+        try {
+            return trial(analyst, libraries, member);
+        } catch (IllegalArgumentException | IllegalStateException | NullPointerException | IndexOutOfBoundsException | NoSuchElementException crash) {
+            return Optional.of(new Result(shown(member), End.BROKEN, "crashed: " + crash));
+        }
     }
 
     /** Empty when nobody misses the member there, since another one takes its place. */
