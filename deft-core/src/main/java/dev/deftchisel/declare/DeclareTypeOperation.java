@@ -5,6 +5,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Meaning;
 import dev.deftchisel.member.Landing;
@@ -106,33 +107,45 @@ public final class DeclareTypeOperation implements Operation {
         String name = found.get().name();
         Set<Path> files = new HashSet<>(Set.of(file));
         analyst.snapshot().mentioning(Set.of(name)).forEach(other -> files.add(other.path()));
+        Optional<SymbolKey> around = found.get().isOfType() ? found.get().owner().map(found.get().code()::key) : Optional.empty();
+        around.flatMap(analyst::declaring).ifPresent(home -> files.add(home.path()));
         Analysis before = analyst.analyse(new Focus(files, Set.of(name), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
         Missing missing = missing(before, spot).orElseThrow();
         TypeUses uses = TypeUses.of(missing, before);
+        if (found.get().isOfType()) {
+            // what is selected from a type is within that one, wherever it is
+            return nested(missing, uses, answers, before, around.flatMap(before::declaration).flatMap(declared ->
+                    before.code(declared.file()).flatMap(code -> Target.at(code, declared.range().start()))));
+        }
         return answers.single(WHERE).filter(NESTED::equals).isPresent()
-                ? nested(missing, uses, answers, before) : inFile(missing, uses, answers, before);
+                ? nested(missing, uses, answers, before, Target.at(missing.code(), missing.range().start()))
+                : inFile(missing, uses, answers, before);
     }
 
-    private Plan nested(Missing missing, TypeUses uses, Answers answers, Analysis before) {
-        Code code = missing.code();
-        Optional<Target> target = Target.at(code, missing.range().start());
+    private Plan nested(Missing missing, TypeUses uses, Answers answers, Analysis before, Optional<Target> target) {
         if (target.isEmpty()) {
-            return Plan.refused(Reason.at(code.file().path(), missing.range(), "there is no class around in which it could be"));
+            return Plan.refused(Reason.at(missing.code().file().path(), missing.range(), "there is no class of the workspace in which it could be"));
         }
+        Code code = target.get().code();
         EditsByFile edits = new EditsByFile(before);
         TypeWriter writer = edits.writer(code);
-        NewTypeText text = new NewTypeText(missing, uses, Types.of(writer, writer, code, Optional.empty()), writer);
+        NewTypeText text = new NewTypeText(missing, uses,
+                Types.of(edits.writer(missing.code()), writer, missing.code(), Optional.empty()), writer);
         NewType.Kind kind = kind(uses, answers);
         boolean isInInterface = target.get().type().getKind().isInterface();
-        String visibility = isInInterface ? "" : AccessQuestion.said(answers).orElse(AccessLevel.PRIVATE).prefix();
+        String visibility = isInInterface ? "" : AccessQuestion.said(answers).orElseGet(() -> needed(missing, target.get())).prefix();
         boolean isClass = kind == NewType.Kind.CLASS || kind == NewType.Kind.EXCEPTION;
         NewTypeText.Result type = text.of(kind, visibility + (isClass && !isInInterface && mayBeStatic(target.get()) ? "static " : ""));
         if (type.objection().isPresent()) {
-            return Plan.refused(Reason.at(code.file().path(), missing.range(), type.objection().get()));
+            return Plan.refused(Reason.at(missing.code().file().path(), missing.range(), type.objection().get()));
         }
         edits.of(code.file().path()).addAll(new Landing(target.get()).edits(List.of(
                 NewMember.added(NewMember.Kind.TYPE, missing.name(), type.lines()).linking(type.proposed()))));
         return new Plan.Ready(edits.change(titled(kind, missing), Meaning.same(), List.of()), before);
+    }
+
+    private static AccessLevel needed(Missing missing, Target around) {
+        return missing.code().enclosingType(missing.path()).map(use -> AccessLevel.between(around.type(), use)).orElse(AccessLevel.PACKAGE);
     }
 
     /** Whether a class within another may be static: not in one that needs an object itself, before Java 16 (JLS 8.1.3). */

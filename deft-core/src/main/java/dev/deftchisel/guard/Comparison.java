@@ -24,12 +24,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Compares two analyses of the same code, place by place. */
 final class Comparison {
 
     private static final String UNKNOWN = "(unknown)";
+    /** What stands in a descriptor for a type that could not be resolved. */
+    private static final String UNKNOWN_TYPE = "?";
 
     private final Analysis before;
     private final Analysis after;
@@ -98,6 +102,14 @@ final class Comparison {
                 && after.overrides(method, other);
     }
 
+    /** Whether a method is the same one, of whose parameters or result the compiler did not know a type before. */
+    private static boolean isNowKnown(SymbolKey expected, SymbolKey actual) {
+        return expected instanceof SymbolKey.Method before && actual instanceof SymbolKey.Method now
+                && before.descriptor().contains(UNKNOWN_TYPE) && before.owner().equals(now.owner()) && before.name().equals(now.name())
+                && now.descriptor().matches(Stream.of(before.descriptor().split(Pattern.quote(UNKNOWN_TYPE), -1))
+                .map(Pattern::quote).collect(Collectors.joining("[^()]+")));
+    }
+
     /** What a symbol may be where code is carried to which its declaration is carried too. */
     private Set<SymbolKey> standIns(SymbolKey key) {
         return standIns.computeIfAbsent(key, known -> before.declaration(known).stream()
@@ -117,7 +129,8 @@ final class Comparison {
                 : found(site.file()).startingAt(site.range().start(),
                         mapping.code(binding.file(), binding.range()).start());
         if (actual.contains(expected) || actual.stream().anyMatch(standIns(binding.key())::contains)
-                || actual.stream().anyMatch(key -> isNewOverride(key, expected)) || wasUncertain(binding)) {
+                || actual.stream().anyMatch(key -> isNewOverride(key, expected) || isNowKnown(expected, key))
+                || wasUncertain(binding)) {
             return Optional.empty();
         }
         Optional<SymbolKey> other = actual.stream().filter(key -> !(key instanceof SymbolKey.Unknown)).findFirst();
