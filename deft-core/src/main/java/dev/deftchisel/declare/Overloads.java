@@ -85,11 +85,18 @@ final class Overloads {
     }
 
     private List<TypeMirror> types(List<ExecutableElement> methods, int index) {
-        return methods.stream().map(method -> inferred(method, index).fill(parameter(method, index)))
+        return methods.stream().flatMap(method -> formals(method, index).map(inferred(method, index)::fill))
                 .flatMap(type -> Wanted.known(Optional.of(type)).stream())
                 .filter(type -> type.getKind() != TypeKind.TYPEVAR && !type.toString().equals("java.lang.Object"))
                 .map(this::withoutVariables)
                 .toList();
+    }
+
+    /** What a method takes at an index; of any number of arguments the last one can be all of these, too (JLS 15.12.2.4). */
+    private Stream<TypeMirror> formals(ExecutableElement method, int index) {
+        int last = method.getParameters().size() - 1;
+        return method.isVarArgs() && index == last && arguments.size() == last + 1
+                ? Stream.of(parameter(method, index), formal(method, last)) : Stream.of(parameter(method, index));
     }
 
     /** The type of a parameter with the type arguments of the object that is called. */

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiPredicate;
 import java.util.stream.Collectors;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;
@@ -53,7 +54,8 @@ final class ValueType {
         List<TypeMirror> values = all.stream().filter(type -> type.getKind() != TypeKind.VOID).toList();
         Set<String> selected = uses.stream().flatMap(use -> selected(use).stream()).collect(Collectors.toSet());
         Missing first = uses.get(0);
-        return values.stream().filter(type -> has(type, selected) && fits(type)).findFirst()
+        return values.stream().filter(type -> has(type, selected) && fits(type, code.types()::isAssignable)).findFirst()
+                .or(() -> values.stream().filter(type -> has(type, selected) && fits(type, this::isKindOf)).findFirst())
                 .or(() -> values.stream().filter(type -> has(type, selected)).findFirst())
                 .map(type -> precise(type, values))
                 .or(() -> new NameHints(code).of(first.value(), first.name(), selected))
@@ -67,15 +69,19 @@ final class ValueType {
     }
 
     /** Whether a variable of a type could be given all that it is given, and its value taken wherever it is used. */
-    private boolean fits(TypeMirror type) {
-        General general = new General(code);
-        boolean takesAll = given.stream().allMatch(value -> general.takes(type, value));
+    private boolean fits(TypeMirror type, BiPredicate<TypeMirror, TypeMirror> isAssignable) {
+        boolean takesAll = given.stream().allMatch(value -> isAssignable.test(value, type));
         for (int i = 0; takesAll && i < uses.size(); i++) {
             boolean isCompared = uses.get(i).value().getParentPath().getLeaf() instanceof BinaryTree;
             takesAll = isCompared || taken.get(i).isEmpty() || taken.get(i).stream()
-                    .anyMatch(one -> one.getKind() == TypeKind.VOID || general.takes(one, type));
+                    .anyMatch(one -> one.getKind() == TypeKind.VOID || isAssignable.test(type, one));
         }
         return takesAll;
+    }
+
+    /** Whether a value of a type can be one of another, type arguments aside. */
+    private boolean isKindOf(TypeMirror value, TypeMirror type) {
+        return new General(code).takes(type, value);
     }
 
     /** The same class where another use says of what. */

@@ -12,6 +12,7 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.ForLoopTree;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
@@ -29,9 +30,11 @@ import java.util.Optional;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
+import javax.lang.model.util.ElementFilter;
 
 /** Of which type a value must be where it stands (JLS 5, 15): what it is assigned, handed or returned to, or compared with. */
 final class Wanted {
@@ -69,6 +72,9 @@ final class Wanted {
             return unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT ? primitive(TypeKind.BOOLEAN) : primitive(TypeKind.INT);
         } else if (place instanceof BinaryTree binary) {
             return operand(path, binary, binary.getLeftOperand() == value ? binary.getRightOperand() : binary.getLeftOperand());
+        } else if (place instanceof MemberSelectTree select && path.getParentPath().getLeaf() instanceof MethodInvocationTree call
+                && call.getMethodSelect() == select) {
+            return of(path.getParentPath()).filter(type -> handsBackItself(type, select.getIdentifier().toString()));
         } else if (place instanceof ArrayAccessTree access && access.getExpression() == value) {
             return of(path).filter(type -> type.getKind() != TypeKind.VOID).map(code.types()::getArrayType);
         } else if (place instanceof ArrayAccessTree) {
@@ -129,6 +135,14 @@ final class Wanted {
         Optional<TypeMirror> element = known(code.element(new TreePath(path, loop.getVariable())).map(Element::asType));
         return element.map(type -> type.getKind().isPrimitive() ? code.types().getArrayType(type)
                 : code.types().getDeclaredType(code.elements().getTypeElement("java.util.List"), type));
+    }
+
+    /** Whether a method of a type hands back another of that type, so that a chain of calls begins with what it ends with. */
+    private boolean handsBackItself(TypeMirror type, String method) {
+        return type instanceof DeclaredType declared && ElementFilter.methodsIn(code.elements().getAllMembers((TypeElement) declared.asElement()))
+                .stream()
+                .anyMatch(one -> one.getSimpleName().contentEquals(method)
+                        && code.types().isSameType(code.types().erasure(one.getReturnType()), code.types().erasure(type)));
     }
 
     /** What the method or lambda around hands back. */
