@@ -72,6 +72,16 @@ public final class GenerateTestOperation implements Operation {
                 .getKind() != ElementKind.ANNOTATION_TYPE);
     }
 
+    /** The folder of the tests of a module. */
+    private static Optional<SourceRoot> root(SourceFile file) {
+        return file.module().roots().stream()
+                .filter(one -> one.use() == SourceRoot.Use.TEST && one.kind() == SourceRoot.Kind.SOURCE).findFirst();
+    }
+
+    private static boolean hasJUnit(Target target) {
+        return target.code().elements().getTypeElement(JUNIT + "Test") != null;
+    }
+
     private static List<String> methods(Target target) {
         return ElementFilter.methodsIn(target.type().getEnclosedElements()).stream()
                 .filter(method -> !method.getModifiers().contains(Modifier.PRIVATE) && target.code().elements()
@@ -89,7 +99,8 @@ public final class GenerateTestOperation implements Operation {
 
     @Override
     public Optional<Offer> offer(Spot spot) {
-        return target(spot.analysis(), spot).filter(target -> target.isAmongMembers(spot.place().caret()))
+        return target(spot.analysis(), spot).filter(target -> target.isAmongMembers(spot.place().caret())
+                        && root(spot.file()).isPresent() && hasJUnit(target))
                 .map(target -> new Offer(id(), "generate tests of " + target.name(), Offer.Kind.GENERATE, target.code()
                 .range(target.tree()),
                         List.of(new Question.Members(MEMBERS, "the methods that are tested", methods(target), standard(target)),
@@ -104,11 +115,10 @@ public final class GenerateTestOperation implements Operation {
         if (target.isEmpty()) {
             return Plan.refused(spot, "there is no top-level type of the main code here");
         }
-        Optional<SourceRoot> root = file.module().roots().stream()
-                .filter(one -> one.use() == SourceRoot.Use.TEST && one.kind() == SourceRoot.Kind.SOURCE).findFirst();
+        Optional<SourceRoot> root = root(file);
         if (root.isEmpty()) {
             return Plan.refused(spot, "module " + file.module().name() + " has no folder for tests; make one and open it as such");
-        } else if (target.get().code().elements().getTypeElement(JUNIT + "Test") == null) {
+        } else if (!hasJUnit(target.get())) {
             return Plan.refused(spot, "module " + file.module().name()
                     + " does not have JUnit 5 (org.junit.jupiter:junit-jupiter-api) on its class path");
         }
