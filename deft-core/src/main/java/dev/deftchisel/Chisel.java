@@ -189,7 +189,7 @@ public final class Chisel implements AutoCloseable {
             Set<String> words = SearchWords.of(symbol, spot.analysis());
             Set<Path> files = symbol.kind().isLocal()
                     ? Set.of(place.file())
-                    : snapshot.mentioning(words).stream().map(SourceFile::path).collect(Collectors.toSet());
+                    : snapshot.pathsMentioning(words);
             Analysis analysis = analyst().analyse(Focus.on(files, words));
             List<Uses.Use> found = Family.of(symbol, analysis).stream()
                     .flatMap(key -> analysis.uses(key).stream())

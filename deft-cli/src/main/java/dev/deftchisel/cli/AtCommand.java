@@ -18,6 +18,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Stream;
 import picocli.CommandLine.Command;
@@ -58,9 +59,6 @@ final class AtCommand extends ChiselCommand {
         Place place = first;
         List<Place> written = List.of();
         while (true) {
-            // files may have been edited in another window meanwhile
-            chisel.refresh();
-            place = within(chisel, place);
             show(chisel, console, place);
             Map<Character, Offer> offers = keys(chisel.offers(place));
             List<Keyboard.Key> keys = new ArrayList<>();
@@ -76,12 +74,15 @@ final class AtCommand extends ChiselCommand {
             keys.add(new Keyboard.Key('u', "undo"));
             keys.add(new Keyboard.Key('q', "leave"));
             char key = keyboard.ask(console, keys, 'q');
+            if (key == 'q') {
+                return ExitCode.DONE;
+            }
+            // files may have been edited in another window meanwhile
+            chisel.refresh();
+            place = within(chisel, place);
             switch (key) {
-                case 'q' -> {
-                    return ExitCode.DONE;
-                }
                 case 'g' -> place = go(chisel, console, keyboard, place);
-                case 'j' -> place = jump(chisel, console, keyboard, place, targets);
+                case 'j' -> place = jump(chisel, console, keyboard, place, targets(chisel, place, written));
                 case 'u' -> undo(chisel, console);
                 default -> {
                     Taken taken = take(chisel, console, keyboard, place, offers.get(key));
@@ -89,6 +90,7 @@ final class AtCommand extends ChiselCommand {
                     written = taken.change().map(Chisel::writtenPlaces).orElse(written);
                 }
             }
+            place = within(chisel, place);
         }
     }
 
@@ -108,14 +110,9 @@ final class AtCommand extends ChiselCommand {
         if (targets.size() == 1) {
             return targets.get(0);
         }
-        List<Keyboard.Key> keys = new ArrayList<>();
-        for (int i = 0; i < targets.size(); i++) {
-            keys.add(new Keyboard.Key((char) ('1' + i), ""));
-            console.out().println(console.palette().key("%3d ".formatted(i + 1)) + CounterpartCommand.shown(chisel, targets.get(i)));
-        }
-        keys.add(new Keyboard.Key('q', "leave"));
-        char key = keyboard.ask(console, keys, 'q');
-        return key == 'q' ? here : targets.get(key - '1');
+        OptionalInt number = Choices.number(console, keyboard, targets.stream().map(place -> CounterpartCommand.shown(chisel, place))
+                .toList());
+        return number.isEmpty() ? here : targets.get(number.getAsInt());
     }
 
     /** The first letter that is still free of what each operation is about: {@code v} for {@code extract-variable}. */
@@ -140,7 +137,6 @@ final class AtCommand extends ChiselCommand {
             return from;
         }
         try {
-            chisel.refresh();
             return chisel.place(given);
         } catch (PlaceException nowhere) {
             console.out().println(nowhere.getMessage());

@@ -1,10 +1,10 @@
 package dev.deftchisel.cli;
 
-import dev.deftchisel.Chisel;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Question;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalInt;
 
 /** Lets the user answer otherwise what an operation asks besides a name: each question by a number, each answer by one. */
 final class Choices {
@@ -37,15 +37,27 @@ final class Choices {
      * @return all answers with the new one; the same when the user leaves
      */
     Answers ask(Keyboard keyboard, Answers said) {
+        List<String> lines = questions.stream()
+                .map(question -> question.label() + ": " + console.palette().quiet(now(question, said))).toList();
+        OptionalInt number = number(console, keyboard, lines);
+        return number.isEmpty() ? said : answer(keyboard, questions.get(number.getAsInt()), said);
+    }
+
+    /**
+     * Lists things and asks for one of them.
+     *
+     * @param lines what each is; the first nine are asked for
+     * @return the index; empty when the user leaves
+     */
+    static OptionalInt number(Console console, Keyboard keyboard, List<String> lines) {
         List<Keyboard.Key> keys = new ArrayList<>();
-        for (int i = 0; i < questions.size(); i++) {
+        for (int i = 0; i < Math.min(MOST, lines.size()); i++) {
             keys.add(new Keyboard.Key((char) ('1' + i), ""));
-            console.out().println(console.palette().key("%3d ".formatted(i + 1)) + questions.get(i).label() + ": "
-                    + console.palette().quiet(now(questions.get(i), said)));
+            console.out().println(console.palette().key("%3d ".formatted(i + 1)) + lines.get(i));
         }
         keys.add(new Keyboard.Key('q', "leave"));
         char key = keyboard.ask(console, keys, 'q');
-        return key == 'q' ? said : answer(keyboard, questions.get(key - '1'), said);
+        return key == 'q' ? OptionalInt.empty() : OptionalInt.of(key - '1');
     }
 
     private static String now(Question question, Answers said) {
@@ -80,13 +92,7 @@ final class Choices {
     /** One of the first nine by its number; empty text when the user leaves. */
     static String pick(Console console, Keyboard keyboard, Question.Choice choice) {
         console.out().println(choice.label() + ":");
-        List<Keyboard.Key> keys = new ArrayList<>();
-        for (int i = 0; i < Math.min(MOST, choice.options().size()); i++) {
-            keys.add(new Keyboard.Key((char) ('1' + i), ""));
-            console.out().println(console.palette().key("%3d ".formatted(i + 1)) + choice.options().get(i).label());
-        }
-        keys.add(new Keyboard.Key('q', "leave"));
-        char key = keyboard.ask(console, keys, 'q');
-        return key == 'q' ? "" : choice.options().get(key - '1').key();
+        OptionalInt number = number(console, keyboard, choice.options().stream().map(Question.Option::label).toList());
+        return number.isEmpty() ? "" : choice.options().get(number.getAsInt()).key();
     }
 }

@@ -166,6 +166,16 @@ public final class Code {
                         && type.getKind() != TypeKind.NONE);
     }
 
+    /** A type as one of objects: the box of a primitive one (JLS 5.1.7), any other as it is. */
+    public TypeMirror boxed(TypeMirror type) {
+        return type.getKind().isPrimitive() ? types().boxedClass(types().getPrimitiveType(type.getKind())).asType() : type;
+    }
+
+    /** Whether a value of a type is one of another, type arguments aside (JLS 4.10). */
+    public boolean isKind(TypeMirror type, TypeMirror above) {
+        return types().isSubtype(types().erasure(type), types().erasure(above));
+    }
+
     /** The descriptor of a type after erasure (JVMS 4.3.2). */
     public String descriptor(TypeMirror type) {
         return part.symbols().keys().descriptor(type);

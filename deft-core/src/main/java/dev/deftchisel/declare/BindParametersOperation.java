@@ -128,7 +128,7 @@ public final class BindParametersOperation implements Operation {
         // a new field may be found where another of its name was
         Focus focus = new Focus(Set.of(spot.file().path()), Set.copyOf(names), Set.of(),
                 Map.of(spot.file().path(), List.of(idle.target().code().range(idle.target().tree()))), true)
-                .andFiles(analyst.snapshot().mentioning(Set.copyOf(names)).stream().map(source -> source.path()).toList());
+                .andFiles(analyst.snapshot().pathsMentioning(Set.copyOf(names)));
         Analysis before = analyst.analyse(focus);
         Idle whole = idle(before, spot).orElse(idle);
         EditsByFile edits = new EditsByFile(before);

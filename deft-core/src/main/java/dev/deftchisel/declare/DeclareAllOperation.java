@@ -4,7 +4,6 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
@@ -22,7 +21,7 @@ import dev.deftchisel.operation.Spot;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
-import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -59,8 +58,7 @@ public final class DeclareAllOperation implements Operation {
 
     @Override
     public Optional<Offer> offer(Spot spot) {
-        return spot.analysis().code(spot.file().path())
-                .flatMap(code -> Missing.at(spot.analysis(), code, spot.place().caret()))
+        return Missing.at(spot.analysis(), spot)
                 .map(missing -> new Offer(id(), "declare all that is missing in " + spot.file().path().getFileName(), Offer.Kind.GENERATE,
                         new Range(0, spot.file().content().length()), questions()));
     }
@@ -84,17 +82,17 @@ public final class DeclareAllOperation implements Operation {
         Map<String, String> left = new LinkedHashMap<>();
         Optional<Change> all = Optional.empty();
         int count = 0;
-        for (boolean goesOn = true; goesOn && count < MOST; ) {
-            Analyst next = all.isPresent() ? analyst.of(all.get().applyTo(analyst.snapshot())) : analyst;
-            left.clear();
-            Optional<Plan.Ready> step = step(next, file, left);
-            if (step.isPresent()) {
-                seen.look(step.get().before().focus());
-                Change change = step.get().change();
-                all = Optional.of(all.map(before -> Composition.of(before, change)).orElse(change));
-                count++;
+        Optional<Plan.Ready> step = step(analyst, file, left);
+        while (step.isPresent()) {
+            seen.look(step.get().before().focus());
+            Change change = step.get().change();
+            all = Optional.of(all.map(before -> Composition.of(before, change)).orElse(change));
+            count++;
+            if (count == MOST) {
+                break;
             }
-            goesOn = step.isPresent();
+            left.clear();
+            step = step(analyst.of(all.get().applyTo(analyst.snapshot())), file, left);
         }
         if (all.isEmpty()) {
             return left.isEmpty() ? Plan.refused(spot, "all that is named in " + file.getFileName() + " is declared")
@@ -119,12 +117,8 @@ public final class DeclareAllOperation implements Operation {
         SourceFile source = analyst.snapshot().file(file).orElseThrow();
         Analysis analysis = analyst.analyse(Focus.whole(Set.of(file)).deeply());
         Code code = analysis.code(file).orElseThrow();
-        Set<Range> known = new HashSet<>();
-        for (int offset : places(analysis, code)) {
-            Optional<Missing> missing = Missing.at(analysis, code, offset).filter(one -> known.add(one.range()));
-            if (missing.isEmpty()) {
-                continue;
-            }
+        for (Missing missing : missing(analysis, code)) {
+            int offset = missing.range().start();
             Spot spot = new Spot(new Place(file, new Range(offset, offset)), source, analysis);
             Optional<Operation> operation = operations.stream().filter(one -> one.offer(spot).isPresent()).findFirst();
             Plan plan = operation.map(one -> one.plan(spot, Answers.none(), analyst))
@@ -132,25 +126,23 @@ public final class DeclareAllOperation implements Operation {
             if (plan instanceof Plan.Ready ready) {
                 return Optional.of(ready);
             }
-            left.putIfAbsent(missing.get().name(), ((Plan.Refused) plan).reasons().get(0).sentence());
+            left.putIfAbsent(missing.name(), ((Plan.Refused) plan).reasons().get(0).sentence());
         }
         return Optional.empty();
     }
 
-    /** Where something may be missing: types first, since nothing else can be told before. */
-    private static List<Integer> places(Analysis analysis, Code code) {
-        Stream<Integer> names = analysis.bindings(code.file().path()).stream()
+    /** All that is missing: types first, since nothing else can be told before; constructors last. */
+    private static Collection<Missing> missing(Analysis analysis, Code code) {
+        Stream<Missing> names = analysis.bindings(code.file().path()).stream()
                 .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown && binding.role() != Role.DOC
                         && binding.role() != Role.IMPORT)
-                .sorted(Comparator.comparing((Binding binding) -> Missing.at(analysis, code, binding.range().start())
-                .filter(Missing::isType).isEmpty())
-                        .thenComparing(binding -> binding.range().start()))
-                .map(binding -> binding.range().start());
-        Stream<Integer> constructors = code.expressions(new TreePath(code.unit())).stream()
+                .flatMap(binding -> Missing.at(analysis, code, binding.range().start()).stream())
+                .sorted(Comparator.comparing((Missing missing) -> !missing.isType()).thenComparing(missing -> missing.range().start()));
+        Stream<Missing> constructors = code.expressions(new TreePath(code.unit())).stream()
                 .filter(path -> path.getLeaf() instanceof NewClassTree)
-                .map(path -> code.range(path.getLeaf()).start());
-        List<Integer> all = new ArrayList<>(names.toList());
-        all.addAll(constructors.toList());
-        return all;
+                .flatMap(path -> Missing.at(analysis, code, code.range(path.getLeaf()).start()).stream());
+        Map<Range, Missing> all = new LinkedHashMap<>();
+        Stream.concat(names, constructors).forEach(missing -> all.putIfAbsent(missing.range(), missing));
+        return all.values();
     }
 }

@@ -1,6 +1,5 @@
 package dev.deftchisel.declare;
 
-import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
@@ -107,7 +106,7 @@ public final class DeclareConstructorOperation extends DeclareOperation {
 
     /** The constructors that stand in the text. */
     private static List<ExecutableElement> written(Target owner) {
-        return owner.members().stream().filter(member -> member instanceof MethodTree method && method.getReturnType() == null)
+        return owner.constructors().stream()
                 .flatMap(member -> owner.code().element(new TreePath(owner.path(), member)).stream())
                 .map(constructor -> (ExecutableElement) constructor)
                 .toList();
@@ -130,7 +129,6 @@ public final class DeclareConstructorOperation extends DeclareOperation {
         Code code = owner.code();
         List<NewMember> members = new ArrayList<>();
         Map<String, String> kept = new LinkedHashMap<>();
-        // a class that declares none has one without parameters (JLS 8.8.9), which must stay if anybody uses it
         List<ExecutableElement> others = written(owner);
         // a class that declares none has one without parameters (JLS 8.8.9), which must stay if anybody uses it
         boolean losesImplied = others.isEmpty() && !parameters.all().isEmpty()

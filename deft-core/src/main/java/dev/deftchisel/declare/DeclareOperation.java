@@ -28,7 +28,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
@@ -36,12 +35,7 @@ import javax.lang.model.element.TypeElement;
 /** Declares what a name must mean where it is used. An operation says which names it is for and what the declaration looks like. */
 abstract class DeclareOperation implements Operation {
 
-    private static final String NEEDED = "needed";
-
-    static final Question VISIBILITY_QUESTION = new Question.Choice(AccessQuestion.KEY, "who may use it",
-            Stream.concat(Stream.of(new Question.Option(NEEDED, "as few as the use allows")),
-                    AccessQuestion.options(List.of(AccessLevel.values())).stream()).toList(),
-            NEEDED);
+    static final Question VISIBILITY_QUESTION = AccessQuestion.asNeeded("as few as the use allows", List.of(AccessLevel.values()));
 
     /** What the declaration is, or why there can be none. */
     sealed interface Declared {
@@ -82,8 +76,7 @@ abstract class DeclareOperation implements Operation {
 
     @Override
     public final Optional<Offer> offer(Spot spot) {
-        return spot.analysis().code(spot.file().path())
-                .flatMap(code -> Missing.at(spot.analysis(), code, spot.place().caret()))
+        return Missing.at(spot.analysis(), spot)
                 .filter(this::isFor)
                 .map(missing -> new Offer(id(), title(missing), Offer.Kind.GENERATE, missing.range(), questions()));
     }
@@ -92,7 +85,7 @@ abstract class DeclareOperation implements Operation {
     public final Plan plan(Spot spot, Answers answers, Analyst analyst) {
         Path file = spot.file().path();
         Analysis near = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
-        Optional<Missing> found = missing(near, spot);
+        Optional<Missing> found = Missing.at(near, spot);
         if (found.isEmpty() || !isFor(found.get())) {
             return Plan.refused(spot, "there is nothing here that " + id() + " could declare");
         }
@@ -110,20 +103,16 @@ abstract class DeclareOperation implements Operation {
         return plan(spot, answers, analyst, key, home.get().path(), found.get());
     }
 
-    private static Optional<Missing> missing(Analysis analysis, Spot spot) {
-        return analysis.code(spot.file().path()).flatMap(code -> Missing.at(analysis, code, spot.place().caret()));
-    }
-
     private Plan plan(Spot spot, Answers answers, Analyst analyst, SymbolKey owner, Path home, Missing found) {
         Path file = spot.file().path();
         String name = found.name();
         Set<Path> files = new HashSet<>(List.of(file, home));
-        analyst.snapshot().mentioning(Set.of(name)).forEach(other -> files.add(other.path()));
+        files.addAll(analyst.snapshot().pathsMentioning(Set.of(name)));
         if (mayLackBody(found)) {
             Implementers.files(found.owner().orElseThrow(), analyst.snapshot()).forEach(other -> files.add(other.path()));
         }
         Analysis before = analyst.analyse(new Focus(files, Set.of(name), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
-        Missing missing = missing(before, spot).orElseThrow();
+        Missing missing = Missing.at(before, spot).orElseThrow();
         Code code = before.code(home).orElseThrow();
         List<Missing> uses = new ArrayList<>(List.of(missing));
         uses.addAll(missing.others(before));

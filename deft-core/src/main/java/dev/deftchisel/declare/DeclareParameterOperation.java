@@ -5,9 +5,9 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.member.AddedParameter;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.Offer;
@@ -19,12 +19,10 @@ import dev.deftchisel.operation.Spot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.type.TypeKind;
@@ -65,8 +63,7 @@ public final class DeclareParameterOperation implements Operation {
 
     @Override
     public Optional<Offer> offer(Spot spot) {
-        return spot.analysis().code(spot.file().path())
-                .flatMap(code -> Missing.at(spot.analysis(), code, spot.place().caret()))
+        return Missing.at(spot.analysis(), spot)
                 .flatMap(missing -> receiver(missing).map(receiver -> offer(missing, receiver)));
     }
 
@@ -85,18 +82,13 @@ public final class DeclareParameterOperation implements Operation {
 
     private static String title(Missing missing, ExecutableElement receiver) {
         return "declare the parameter " + (missing.call().isEmpty() ? missing.name() : "for '"
-                + missing.code().shown(missing.code().range(added(missing).getLeaf()), 40) + "'") + " of " + word(receiver);
+                + missing.code().shown(missing.code().range(added(missing).getLeaf()), 40) + "'") + " of " + AddedParameter.word(receiver);
     }
 
     /** The argument that nobody takes. */
     private static TreePath added(Missing missing) {
         List<? extends ExpressionTree> arguments = missing.arguments();
         return new TreePath(missing.call().orElseThrow(), arguments.get(arguments.size() - 1));
-    }
-
-    /** The name by which it is called. */
-    private static String word(Element method) {
-        return (method.getKind() == ElementKind.CONSTRUCTOR ? method.getEnclosingElement() : method).getSimpleName().toString();
     }
 
     /** The method or constructor that is to have the parameter. */
@@ -133,7 +125,7 @@ public final class DeclareParameterOperation implements Operation {
     public Plan plan(Spot spot, Answers answers, Analyst analyst) {
         Path file = spot.file().path();
         Analysis near = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
-        Optional<Missing> found = near.code(file).flatMap(code -> Missing.at(near, code, spot.place().caret()));
+        Optional<Missing> found = Missing.at(near, spot);
         Optional<ExecutableElement> method = found.flatMap(DeclareParameterOperation::receiver);
         if (method.isEmpty()) {
             return Plan.refused(spot, "nothing here asks for a parameter: a name that nobody declares, or a call with one argument too many");
@@ -142,27 +134,20 @@ public final class DeclareParameterOperation implements Operation {
         SymbolKey owner = found.get().code().key(method.get().getEnclosingElement());
         Optional<SourceFile> home = analyst.declaring(owner);
         if (home.isEmpty()) {
-            return Plan.refused(spot, word(method.get()) + " is not declared in the workspace, and cannot get a parameter");
+            return Plan.refused(spot, AddedParameter.word(method.get()) + " is not declared in the workspace, and cannot get a parameter");
         }
-        Set<Path> files = new HashSet<>(List.of(file, home.get().path()));
-        String word = word(method.get());
-        analyst.snapshot().mentioning(Set.of(word)).forEach(other -> files.add(other.path()));
-        // constructors are called by 'this' and 'super' too, which are no names
-        boolean isConstructor = method.get().getKind() == ElementKind.CONSTRUCTOR;
-        Analysis before = analyst.analyse(isConstructor ? Focus.whole(files).deeply()
-                : new Focus(files, Set.copyOf(List.of(word, found.get().name())), Set.of(),
-                Map.of(file, List.of(spot.place().selection())), true));
-        Code code = before.code(file).orElseThrow();
-        Missing missing = Missing.at(before, code, spot.place().caret()).orElseThrow();
+        Analysis before = analyst.analyse(AddedParameter.focus(analyst, method.get(), List.of(file, home.get().path()),
+                Set.of(found.get().name()), Map.of(file, List.of(spot.place().selection()))));
+        Missing missing = Missing.at(before, spot).orElseThrow();
         Optional<TypeMirror> type = type(missing, before);
         if (type.isEmpty()) {
             return Plan.refused(Reason.at(file, missing.range(),
                     "the use does not tell of which type the parameter is; declare what it needs first"));
         }
         String name = missing.call().isEmpty() ? missing.name()
-                : answers.single(NAME).orElseGet(() -> NameProposals.elsewhere(code).of(added(missing)).get(0));
+                : answers.single(NAME).orElseGet(() -> NameProposals.elsewhere(missing.code()).of(added(missing)).get(0));
         String value = answers.single(VALUE).filter(said -> !said.isEmpty()).orElse("");
-        boolean isKept = missing.call().isPresent() && isConstructor && answers.single(KEEP).filter("none"::equals).isEmpty();
+        boolean isKept = missing.isConstructor() && answers.single(KEEP).filter("none"::equals).isEmpty();
         return new ParameterPlan(before, before.code(home.get().path()).orElseThrow(), key, type.get(), name, value, isKept)
                 .plan(spot, title(missing, method.get()));
     }

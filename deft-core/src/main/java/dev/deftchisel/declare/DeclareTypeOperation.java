@@ -48,7 +48,6 @@ public final class DeclareTypeOperation implements Operation {
     private static final String USE = "use";
     private static final String NESTED = "nested";
     private static final String BESIDE = "beside";
-    private static final String NEEDED = "needed";
     private static final Question KIND_QUESTION = new Question.Choice(KIND, "what it is", Stream.concat(
             Stream.of(new Question.Option(USE, "what the uses tell")),
             Stream.of(NewType.Kind.values()).map(kind -> new Question.Option(kind.key(),
@@ -59,10 +58,8 @@ public final class DeclareTypeOperation implements Operation {
                     new Question.Option(BESIDE, "a file of its own, next to the one that asks for it"),
                     new Question.Option(NESTED, "within the class around")),
             "own");
-    private static final Question VISIBILITY_QUESTION = new Question.Choice(AccessQuestion.KEY, "who may use it",
-            Stream.concat(Stream.of(new Question.Option(NEEDED, "as few as the uses allow")),
-                    AccessQuestion.options(List.of(AccessLevel.PUBLIC, AccessLevel.PACKAGE, AccessLevel.PRIVATE)).stream()).toList(),
-            NEEDED);
+    private static final Question VISIBILITY_QUESTION = AccessQuestion.asNeeded("as few as the uses allow",
+            List.of(AccessLevel.PUBLIC, AccessLevel.PACKAGE, AccessLevel.PRIVATE));
 
     @Override
     public String id() {
@@ -87,9 +84,7 @@ public final class DeclareTypeOperation implements Operation {
     }
 
     private static Optional<Missing> missing(Analysis analysis, Spot spot) {
-        return analysis.code(spot.file().path())
-                .flatMap(code -> Missing.at(analysis, code, spot.place().caret()))
-                .filter(Missing::isType);
+        return Missing.at(analysis, spot).filter(Missing::isType);
     }
 
     private static String title(Missing missing) {
@@ -106,7 +101,7 @@ public final class DeclareTypeOperation implements Operation {
         }
         String name = found.get().name();
         Set<Path> files = new HashSet<>(Set.of(file));
-        analyst.snapshot().mentioning(Set.of(name)).forEach(other -> files.add(other.path()));
+        files.addAll(analyst.snapshot().pathsMentioning(Set.of(name)));
         Optional<SymbolKey> around = found.get().isOfType() ? found.get().owner().map(found.get().code()::key) : Optional.empty();
         around.flatMap(analyst::declaring).ifPresent(home -> files.add(home.path()));
         Analysis before = analyst.analyse(new Focus(files, Set.of(name), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
@@ -124,7 +119,8 @@ public final class DeclareTypeOperation implements Operation {
 
     private Plan nested(Missing missing, TypeUses uses, Answers answers, Analysis before, Optional<Target> target) {
         if (target.isEmpty()) {
-            return Plan.refused(Reason.at(missing.code().file().path(), missing.range(), "there is no class of the workspace in which it could be"));
+            return Plan.refused(Reason.at(missing.code().file().path(), missing.range(),
+                    "there is no class of the workspace in which it could be"));
         }
         Code code = target.get().code();
         EditsByFile edits = new EditsByFile(before);

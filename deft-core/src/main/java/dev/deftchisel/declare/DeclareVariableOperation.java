@@ -15,7 +15,6 @@ import dev.deftchisel.operation.Question;
 import dev.deftchisel.rewrite.Layout;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
@@ -94,9 +93,8 @@ public final class DeclareVariableOperation extends DeclareOperation {
         boolean isConstant = as.equals(CONSTANT) || isOfInterface;
         String head = visibility(asked) + (isOfInterface ? "" : isConstant ? "static final " : asked.isStatic() ? "static " : "");
         return new Declared.Members("declare the " + (isConstant ? "constant " : "field ") + owner.name() + "." + missing.name(),
-                List.of(NewMember.added(
-                isConstant ? NewMember.Kind.CONSTANT : NewMember.Kind.FIELD, missing.name(),
-                List.of(head + written.get() + " " + missing.name() + (isConstant ? " = " + value : "") + ";"))
+                List.of(NewMember.added(isConstant ? NewMember.Kind.CONSTANT : NewMember.Kind.FIELD, missing.name(),
+                                List.of(head + written.get() + " " + missing.name() + (isConstant ? " = " + value : "") + ";"))
                         .aheadOf(initialised(asked.uses(), owner))));
     }
 
@@ -105,8 +103,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
         String arguments = ElementFilter.constructorsIn(owner.type().getEnclosedElements()).stream()
                 .min((one, other) -> Integer.compare(one.getParameters().size(), other.getParameters().size()))
                 .filter(fewest -> !fewest.getParameters().isEmpty())
-                .map(fewest -> fewest.getParameters().stream().map(parameter -> StandIn.value(parameter.asType()))
-                        .collect(Collectors.joining(", ", "(", ")")))
+                .map(fewest -> "(" + StandIn.arguments(fewest) + ")")
                 .orElse("");
         return new Declared.Members("declare the constant " + owner.name() + "." + missing.name(), List.of(
                 NewMember.added(NewMember.Kind.ENUM_CONSTANT, missing.name(), List.of(missing.name() + arguments))));

@@ -61,8 +61,7 @@ final class Diamond {
                             : code.type(new TreePath(call, called.getArguments().get(index))).stream();
                 })
                 .filter(argument -> argument.getKind() != TypeKind.NULL && argument.getKind() != TypeKind.ERROR)
-                .map(argument -> argument.getKind().isPrimitive()
-                        ? code.types().boxedClass(code.types().getPrimitiveType(argument.getKind())).asType() : argument)
+                .map(code::boxed)
                 .findFirst();
     }
 }

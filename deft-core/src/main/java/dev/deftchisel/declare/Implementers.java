@@ -16,9 +16,7 @@ import java.util.Set;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
-import javax.lang.model.type.DeclaredType;
 import javax.lang.model.util.ElementFilter;
-import javax.lang.model.util.Types;
 
 /** Classes that must have a method when a type above them declares it without a body (JLS 8.1.1.1). */
 final class Implementers {
@@ -58,8 +56,7 @@ final class Implementers {
     }
 
     private static boolean isBelow(Target target, Target above) {
-        Types types = target.code().types();
-        return types.isSubtype(types.erasure((DeclaredType) target.type().asType()), types.erasure(above.type().asType()));
+        return target.code().isKind(target.type().asType(), above.type().asType());
     }
 
     private static boolean has(Target target, String name, int parameters) {

@@ -27,7 +27,7 @@ final class Inference {
     void tell(TypeMirror formal, TypeMirror actual) {
         if (formal instanceof TypeVariable variable) {
             if (actual.getKind() != TypeKind.NULL && actual.getKind() != TypeKind.ERROR && actual.getKind() != TypeKind.VOID) {
-                told.putIfAbsent(variable, boxed(actual));
+                told.putIfAbsent(variable, code.boxed(actual));
             }
         } else if (formal instanceof ArrayType array && actual instanceof ArrayType other) {
             tell(array.getComponentType(), other.getComponentType());
@@ -42,10 +42,6 @@ final class Inference {
                 }
             });
         }
-    }
-
-    private TypeMirror boxed(TypeMirror type) {
-        return type.getKind().isPrimitive() ? code.types().boxedClass(code.types().getPrimitiveType(type.getKind())).asType() : type;
     }
 
     /** A type as one of the same class as another one. */

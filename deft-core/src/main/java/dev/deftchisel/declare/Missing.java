@@ -30,6 +30,8 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.CallArguments;
 import dev.deftchisel.source.ImportSketch;
 import dev.deftchisel.source.Range;
 import java.util.Comparator;
@@ -55,6 +57,11 @@ record Missing(Code code, TreePath path, String name, Range range) {
 
     private static final Pattern CONSTANT_NAME = Pattern.compile("\\p{Lu}[\\p{Lu}\\p{N}_]*");
     private static final Pattern TYPE_NAME = Pattern.compile("\\p{Lu}.*\\p{Ll}.*");
+
+    /** The one at the caret; empty when all is declared there. */
+    static Optional<Missing> at(Analysis analysis, Spot spot) {
+        return analysis.code(spot.file().path()).flatMap(code -> at(analysis, code, spot.place().caret()));
+    }
 
     /** The one that an offset touches; empty when all is declared there. */
     static Optional<Missing> at(Analysis analysis, Code code, int offset) {
@@ -85,7 +92,7 @@ record Missing(Code code, TreePath path, String name, Range range) {
     }
 
     /** The class whose constructor a call is for. */
-    private static Optional<TypeElement> constructed(Code code, TreePath call) {
+    static Optional<TypeElement> constructed(Code code, TreePath call) {
         if (call.getLeaf() instanceof NewClassTree made) {
             return code.type(new TreePath(call, made.getIdentifier())).flatMap(Missing::element);
         }
@@ -110,12 +117,12 @@ record Missing(Code code, TreePath path, String name, Range range) {
 
     /** What is handed over, where it is a call. */
     List<? extends ExpressionTree> arguments() {
-        return call().map(TreePath::getLeaf).map(leaf -> leaf instanceof NewClassTree made ? made.getArguments()
-                : ((MethodInvocationTree) leaf).getArguments()).orElse(List.of());
+        return call().<List<? extends ExpressionTree>>map(call -> new CallArguments(code, call).all()).orElse(List.of());
     }
 
     /** Other uses of the same name, of the same type and of the same sort, calls or not; those of the file first. */
     List<Missing> others(Analysis analysis) {
+        Optional<Range> outermost = outermost();
         return analysis.unresolved(name).stream()
                 .filter(binding -> !(binding.file().equals(code.file().path()) && binding.range().equals(range)))
                 .sorted(Comparator.comparing(binding -> !binding.file().equals(code.file().path())))
@@ -123,15 +130,17 @@ record Missing(Code code, TreePath path, String name, Range range) {
                         .flatMap(there -> at(analysis, there, binding.range().start()).stream()))
                 .filter(other -> other.call().isPresent() == call().isPresent() && other.isReference() == isReference()
                         && other.isType() == isType()
-                        && (isOwn() && other.isOwn() && isNear(other) || other.owner().equals(owner())))
+                        && (isOwn() && other.isOwn() && other.isWithin(this, outermost) || other.owner().equals(owner())))
                 .toList();
     }
 
-    /** Whether another use is in the same outermost class. */
-    private boolean isNear(Missing other) {
-        List<TreePath> classes = classes();
-        return other.code().file() == code.file() && !classes.isEmpty()
-                && code.range(classes.get(classes.size() - 1).getLeaf()).encloses(other.range());
+    private Optional<Range> outermost() {
+        return classes().stream().reduce((inner, outer) -> outer).map(outer -> code.range(outer.getLeaf()));
+    }
+
+    /** Whether it is in the outermost class around another use. */
+    private boolean isWithin(Missing other, Optional<Range> outermost) {
+        return code.file() == other.code().file() && outermost.filter(around -> around.encloses(range)).isPresent();
     }
 
     /** The call, where it is the name of a method. */

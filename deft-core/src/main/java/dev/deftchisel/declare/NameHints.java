@@ -74,7 +74,8 @@ final class NameHints {
                 .toList();
     }
 
-    private boolean has(TypeElement type, Set<String> selected) {
+    /** Whether a type has all that is selected from a value. */
+    boolean has(TypeElement type, Set<String> selected) {
         return selected.isEmpty() || code.elements().getAllMembers(type).stream()
                 .map(Element::getSimpleName).map(Object::toString).collect(Collectors.toSet()).containsAll(selected);
     }

@@ -108,9 +108,7 @@ final class NewTypeText {
 
     private boolean isSame(TypeMirror value, TypeMirror argument) {
         Code code = missing.code();
-        TypeMirror boxed = value.getKind().isPrimitive() ? code.types().boxedClass(code.types().getPrimitiveType(value.getKind()))
-                .asType() : value;
-        return argument.getKind() == TypeKind.DECLARED && code.types().isSameType(boxed, argument);
+        return argument.getKind() == TypeKind.DECLARED && code.types().isSameType(code.boxed(value), argument);
     }
 
     /** What an annotation is given; one value without a name is that of {@code value} (JLS 9.7.3). */

@@ -32,12 +32,15 @@ final class Overloads {
     private final Code code;
     private final TreePath call;
     private final List<? extends ExpressionTree> arguments;
+    /** The type of each argument that has one. */
+    private final List<Optional<TypeMirror>> known;
 
     /** @param call a call, or the making of an object */
     Overloads(Code code, TreePath call) {
         this.code = code;
         this.call = call;
         this.arguments = new CallArguments(code, call).all();
+        this.known = arguments.stream().map(argument -> Wanted.known(code.type(new TreePath(call, argument)))).toList();
     }
 
     /**
@@ -54,7 +57,7 @@ final class Overloads {
                 .filter(method -> Functions.of(code, parameter(method, index)).isEmpty()).toList();
         List<ExecutableElement> exact = values.stream()
                 .filter(method -> others(index).findAny().isPresent() && others(index)
-                .allMatch(other -> isExactly(method, other, argument(other))))
+                        .allMatch(other -> isExactly(method, other, argument(other))))
                 .toList();
         List<TypeMirror> all = new ArrayList<>();
         (meant.size() == 1 ? meant : values.size() == 1 ? values : exact.size() == 1 ? exact : List.<ExecutableElement>of())
@@ -127,11 +130,11 @@ final class Overloads {
     /** The arguments besides one that have a type. */
     private Stream<Integer> others(int index) {
         return IntStream.range(0, arguments.size()).boxed()
-                .filter(other -> other != index && Wanted.known(code.type(new TreePath(call, arguments.get(other)))).isPresent());
+                .filter(other -> other != index && known.get(other).isPresent());
     }
 
     private TypeMirror argument(int index) {
-        return code.type(new TreePath(call, arguments.get(index))).orElseThrow();
+        return known.get(index).orElseThrow();
     }
 
     private boolean takes(ExecutableElement method, int index, TypeMirror argument) {
@@ -148,21 +151,13 @@ final class Overloads {
         return others(index)
                 .filter(other -> meant.stream().anyMatch(method -> code.types().isSameType(
                         parameter(method, index), parameter(method, other))))
-                .map(other -> argument(other))
-                .filter(type -> type.getKind() != TypeKind.NULL)
+                .map(this::argument)
                 .findFirst();
     }
 
     /** Type variables of the method that is called mean nothing elsewhere. */
     private TypeMirror withoutVariables(TypeMirror type) {
-        boolean isOpen = type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(Types::namesVariable);
-        if (!isOpen) {
-            return type;
-        }
-        DeclaredType declared = (DeclaredType) type;
-        return code.types().getDeclaredType((TypeElement) declared.asElement(), declared.getTypeArguments().stream()
-                .map(argument -> Types.namesVariable(argument) ? code.types().getWildcardType(null, null) : argument)
-                .toArray(TypeMirror[]::new));
+        return Types.opened(code, type, Types::namesVariable);
     }
 
     /** What is called so, and takes as many arguments; a call with an argument of no type is bound to none. */
@@ -188,15 +183,10 @@ final class Overloads {
 
     /** The types that may have it: of the object, or around the call, or statically imported (JLS 15.12.1). */
     private List<TypeElement> owners(String name) {
-        if (call.getLeaf() instanceof NewClassTree made) {
-            return type(code.element(new TreePath(call, made.getIdentifier()))).stream().toList();
+        if (name.equals("<init>")) {
+            return Missing.constructed(code, call).stream().toList();
         }
         ExpressionTree method = ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
-        if (Code.callsConstructor((MethodInvocationTree) call.getLeaf())) {
-            Optional<TypeElement> around = code.enclosingType(call);
-            return (code.text(method).endsWith("this") ? around : around.map(TypeElement::getSuperclass).map(code.types()::asElement)
-                    .flatMap(above -> type(Optional.of(above)))).stream().toList();
-        }
         if (method instanceof MemberSelectTree select) {
             return type(code.type(new TreePath(new TreePath(call, method), select.getExpression())).map(code.types()::asElement))
                     .stream().toList();

@@ -25,16 +25,16 @@ final class Overriders {
                 .filter(binding -> binding.role() == Role.DECLARATION && binding.isNamed())
                 .flatMap(binding -> before.known(binding.key()).stream())
                 .filter(known -> known.element() instanceof ExecutableElement method && method.getSimpleName().contentEquals(name)
-                        && method.getParameters().size() == parameters && isBelow(owner, method, known.types()))
+                        && method.getParameters().size() == parameters && isBelow(owner, method))
                 .map(known -> (ExecutableElement) known.element())
                 .findFirst();
     }
 
-    private static boolean isBelow(Target owner, ExecutableElement method, javax.lang.model.util.Types types) {
+    private static boolean isBelow(Target owner, ExecutableElement method) {
         boolean isInherited = !method.getModifiers().contains(Modifier.STATIC) && !method.getModifiers().contains(Modifier.PRIVATE)
                 && method.getEnclosingElement() instanceof TypeElement;
         return isInherited && !method.getEnclosingElement().equals(owner.type())
-                && types.isSubtype(types.erasure(method.getEnclosingElement().asType()), types.erasure(owner.type().asType()))
+                && owner.code().isKind(method.getEnclosingElement().asType(), owner.type().asType())
                 && owner.type().getTypeParameters().isEmpty();
     }
 }

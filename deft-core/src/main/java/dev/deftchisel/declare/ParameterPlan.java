@@ -106,16 +106,15 @@ record ParameterPlan(Analysis before, Code code, SymbolKey key, TypeMirror type,
         edits.of(code.file().path()).add(new NewCode(code.file()).write((last.isPresent() ? ", " : "") + written.get() + " ").name(name)
                 .at(at));
         for (Binding use : before.uses(key)) {
-            Optional<TreePath> call = use.role() == Role.DECLARATION || use.role() == Role.DOC ? Optional.empty()
-                    : before.code(use.file()).flatMap(there -> there.call(use));
+            boolean isCall = use.role() != Role.DECLARATION && use.role() != Role.DOC;
+            Optional<CallArguments> call = isCall ? before.code(use.file())
+                    .flatMap(there -> there.call(use).map(path -> new CallArguments(there, path))) : Optional.empty();
             if (call.isPresent()) {
-                CallArguments arguments = new CallArguments(before.code(use.file()).orElseThrow(), call.get());
+                CallArguments arguments = call.get();
                 edits.of(use.file()).add(arguments.with(arguments.all().size(), text -> text.write(handed())));
             }
         }
-        String descriptor = ((SymbolKey.Method) key).descriptor();
-        int end = descriptor.indexOf(')');
-        return new Plan.Ready(edits.change(title, Meaning.parameters(Map.of(key, descriptor.substring(0, end) + code.descriptor(type)
-                + descriptor.substring(end))), List.of()), before);
+        String descriptor = AddedParameter.withParameter(((SymbolKey.Method) key).descriptor(), parts.size(), code.descriptor(type));
+        return new Plan.Ready(edits.change(title, Meaning.parameters(Map.of(key, descriptor)), List.of()), before);
     }
 }

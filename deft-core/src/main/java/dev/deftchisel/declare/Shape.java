@@ -49,8 +49,7 @@ record Shape(Parameters parameters, Optional<TypeMirror> result, boolean isStati
                     Optional.empty(), false, Optional.empty());
         }
         List<? extends TypeMirror> taken = function.get().getParameterTypes();
-        boolean isObject = missing.isOfType() && !taken.isEmpty() && code.types().isSubtype(code.types().erasure(taken.get(0)),
-                code.types().erasure(asked.owner().type().asType()));
+        boolean isObject = missing.isOfType() && !taken.isEmpty() && code.isKind(taken.get(0), asked.owner().type().asType());
         Parameters parameters = Parameters.named(isObject ? taken.subList(1, taken.size()) : taken, asked.types().ofMethod());
         return new Shape(parameters, Optional.of(function.get().getReturnType()).filter(type -> type.getKind() != TypeKind.TYPEVAR),
                 asked.isStatic() && !isObject, Optional.empty());

@@ -105,13 +105,12 @@ final class TypeUses {
         if (!(literal.getLeaf() instanceof MemberSelectTree select) || !select.getIdentifier().contentEquals("class")) {
             return false;
         }
-        javax.lang.model.util.Types types = use.code().types();
-        TypeMirror wanted = types.erasure(use.code().elements().getTypeElement(above).asType());
+        TypeMirror wanted = use.code().elements().getTypeElement(above).asType();
         return new Wanted(use.code()).all(literal).stream()
                 .filter(DeclaredType.class::isInstance)
                 .flatMap(type -> ((DeclaredType) type).getTypeArguments().stream())
                 .map(argument -> argument instanceof WildcardType wildcard ? wildcard.getExtendsBound() : argument)
-                .anyMatch(bound -> bound != null && types.isSubtype(types.erasure(bound), wanted));
+                .anyMatch(bound -> bound != null && use.code().isKind(bound, wanted));
     }
 
     private static boolean isImplemented(Missing use) {

@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;
@@ -158,11 +159,17 @@ final class Types {
     private TypeMirror closed(TypeMirror type) {
         if (type instanceof TypeVariable variable && variable.asElement() instanceof TypeParameterElement && !isKnown(variable)) {
             return code.types().erasure(type);
-        } else if (type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(this::isOpen)) {
-            return code.types().getDeclaredType((TypeElement) declared.asElement(), declared.getTypeArguments().stream()
-                    .map(argument -> isOpen(argument) ? code.types().getWildcardType(null, null) : argument).toArray(TypeMirror[]::new));
         }
-        return type;
+        return opened(code, type, this::isOpen);
+    }
+
+    /** A type with wildcards for those of its arguments that nobody can write. */
+    static TypeMirror opened(Code code, TypeMirror type, Predicate<TypeMirror> isOpen) {
+        if (!(type instanceof DeclaredType declared) || declared.getTypeArguments().stream().noneMatch(isOpen)) {
+            return type;
+        }
+        return code.types().getDeclaredType((TypeElement) declared.asElement(), declared.getTypeArguments().stream()
+                .map(argument -> isOpen.test(argument) ? code.types().getWildcardType(null, null) : argument).toArray(TypeMirror[]::new));
     }
 
     private boolean isOpen(TypeMirror type) {

@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiPredicate;
 import java.util.stream.Collectors;
-import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
@@ -24,6 +23,7 @@ import javax.lang.model.type.WildcardType;
 final class ValueType {
 
     private final Code code;
+    private final NameHints hints;
     private final List<Missing> uses;
     private final List<TypeMirror> given;
     /** What each use may take, in order; none where a use does not tell. */
@@ -31,6 +31,7 @@ final class ValueType {
 
     private ValueType(List<Missing> uses, List<TypeMirror> given) {
         this.code = uses.get(0).code();
+        this.hints = new NameHints(code);
         this.uses = uses;
         this.given = given;
         uses.forEach(use -> taken.add(new Wanted(use.code()).all(use.value())));
@@ -58,11 +59,11 @@ final class ValueType {
                 .or(() -> values.stream().filter(type -> has(type, selected) && fits(type, this::isKindOf)).findFirst())
                 .or(() -> values.stream().filter(type -> has(type, selected)).findFirst())
                 .map(type -> precise(type, values))
-                .or(() -> new NameHints(code).of(first.value(), first.name(), selected))
-                .or(() -> new NameHints(code).filled(uses, selected))
+                .or(() -> hints.of(first.value(), first.name(), selected))
+                .or(() -> hints.filled(uses, selected))
                 // what it lacks may be missing itself
                 .or(() -> values.stream().findFirst())
-                .or(() -> new NameHints(code).of(first.value(), first.name(), Set.of()))
+                .or(() -> hints.of(first.value(), first.name(), Set.of()))
                 .or(() -> selected.isEmpty() ? all.stream().findFirst() : Optional.empty())
                 // all that is left is that anything would do
                 .or(() -> uses.stream().flatMap(use -> new Wanted(use.code()).anything(use.value()).stream()).findFirst());
@@ -109,9 +110,6 @@ final class ValueType {
         if (type.getKind() == TypeKind.ARRAY) {
             return Set.of("length", "clone").containsAll(selected);
         }
-        Set<String> members = type instanceof DeclaredType declared
-                ? code.elements().getAllMembers((TypeElement) declared.asElement()).stream()
-                .map(Element::getSimpleName).map(Object::toString).collect(Collectors.toSet()) : Set.of();
-        return members.containsAll(selected);
+        return type instanceof DeclaredType declared && hints.has((TypeElement) declared.asElement(), selected);
     }
 }

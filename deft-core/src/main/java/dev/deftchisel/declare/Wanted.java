@@ -139,7 +139,8 @@ final class Wanted {
 
     /** Whether a method of a type hands back another of that type, so that a chain of calls begins with what it ends with. */
     private boolean handsBackItself(TypeMirror type, String method) {
-        return type instanceof DeclaredType declared && ElementFilter.methodsIn(code.elements().getAllMembers((TypeElement) declared.asElement()))
+        return type instanceof DeclaredType declared && ElementFilter.methodsIn(code.elements()
+                .getAllMembers((TypeElement) declared.asElement()))
                 .stream()
                 .anyMatch(one -> one.getSimpleName().contentEquals(method)
                         && code.types().isSameType(code.types().erasure(one.getReturnType()), code.types().erasure(type)));

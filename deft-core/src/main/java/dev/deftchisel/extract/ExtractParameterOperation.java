@@ -8,6 +8,7 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.member.AddedParameter;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
@@ -19,14 +20,12 @@ import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
-import javax.lang.model.element.Modifier;
 
 /** Makes a value that a method works out a parameter of it, which every caller hands over. */
 public final class ExtractParameterOperation implements Operation {
@@ -130,23 +129,11 @@ public final class ExtractParameterOperation implements Operation {
             return Plan.refused(objection.get());
         }
         Element element = near.element(method.get()).orElseThrow();
-        Analysis before = analyst.analyse(focus(analyst, spot, element));
+        Analysis before = analyst.analyse(AddedParameter.focus(analyst, element, List.of(file), Set.of(),
+                Map.of(file, List.of(spot.place().selection()))));
         Code code = before.code(file).orElseThrow();
         Selected selected = Selected.computed(code, spot.place().selection()).get(candidates.indexOf(picked.get()));
         return plan(before, code, selected, name, answers);
-    }
-
-    /** Every file in which the method may be called or overridden. */
-    private static Focus focus(Analyst analyst, Spot spot, Element element) {
-        boolean isConstructor = element.getKind() == ElementKind.CONSTRUCTOR;
-        String word = (isConstructor ? element.getEnclosingElement() : element).getSimpleName().toString();
-        Set<Path> files = new HashSet<>(Set.of(spot.file().path()));
-        if (!element.getModifiers().contains(Modifier.PRIVATE)) {
-            analyst.snapshot().mentioning(Set.of(word)).forEach(found -> files.add(found.path()));
-        }
-        // constructors are called by 'this' and 'super' too, which are no names
-        return isConstructor ? Focus.whole(files).deeply()
-                : new Focus(files, Set.of(word), Set.of(), Map.of(spot.file().path(), List.of(spot.place().selection())), true);
     }
 
     private Plan plan(Analysis before, Code code, Selected selected, String name, Answers answers) {

@@ -63,8 +63,7 @@ record MethodHome(TreePath member, boolean isOuter) {
                 private boolean isOfObject(Element element) {
                     return (element.getKind().isField() || element.getKind() == ElementKind.METHOD)
                             && !element.getModifiers().contains(Modifier.STATIC)
-                            && element.getEnclosingElement() instanceof TypeElement owner && code.types().isSubtype(
-                                    code.types().erasure(type.asType()), code.types().erasure(owner.asType()));
+                            && element.getEnclosingElement() instanceof TypeElement owner && code.isKind(type.asType(), owner.asType());
                 }
 
                 private boolean isTypeParameter(Element element) {

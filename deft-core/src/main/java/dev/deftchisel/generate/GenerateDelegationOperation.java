@@ -3,13 +3,10 @@ package dev.deftchisel.generate;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.change.Meaning;
 import dev.deftchisel.member.Habits;
 import dev.deftchisel.member.Heading;
 import dev.deftchisel.member.Inherited;
 import dev.deftchisel.member.InheritedText;
-import dev.deftchisel.member.Landing;
-import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.Part;
 import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.Answers;
@@ -19,14 +16,11 @@ import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.rewrite.EditsByFile;
-import dev.deftchisel.source.Range;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
@@ -123,32 +117,16 @@ public final class GenerateDelegationOperation implements Operation {
         }
         EditsByFile edits = new EditsByFile(first);
         InheritedText text = new InheritedText(delegate.inherited(), edits.writer(target.code()), Habits.of(target).parameter());
-        boolean isAbove = target.code().types().isSubtype(target.code().types().erasure(target.type().asType()),
-                target.code().types().erasure(delegate.part().type()));
+        String field = delegate.part().name();
+        boolean isAbove = target.code().isKind(target.type().asType(), delegate.part().type());
         boolean becomes = !isAbove && delegate.isInterface() && answers.single(IMPLEMENTS).filter("false"::equals).isEmpty();
-        List<NewMember> members = new ArrayList<>();
-        for (String name : wanted) {
-            ExecutableElement method = delegate.methods().get(name);
-            if (method == null) {
-                return Plan.refused(spot, "there is no method '" + name + "' to hand on to " + delegate.part().name() + "; there are "
-                        + String.join(", ", delegate.methods().keySet()));
-            }
-            boolean overrides = becomes || Inherited.by(target).methods().containsKey(name);
-            Optional<List<String>> lines = text.delegating(method, delegate.part().name(), overrides);
-            if (lines.isEmpty()) {
-                return Plan.refused(spot, "a type in " + name + " has no name that could be written here");
-            }
-            members.add(NewMember.added(NewMember.Kind.METHOD, method.getSimpleName().toString(), lines.get()));
-        }
-        edits.of(spot.file().path()).addAll(new Landing(target).edits(members));
         if (becomes) {
             edits.writer(target.code()).write(delegate.part().type())
                     .ifPresent(type -> edits.of(spot.file().path()).add(Heading.implementing(target, type)));
         }
-        Range whole = target.code().range(target.tree());
-        Focus focus = new Focus(Set.of(spot.file().path()), members.stream().map(NewMember::name).collect(Collectors.toSet()), Set.of(),
-                Map.of(spot.file().path(), List.of(whole)), true);
-        return new Plan.Ready(edits.change("generate methods of " + target.shown() + " that hand on to " + delegate.part().name(),
-                Meaning.same().extending(Set.of(target.code().key(target.type()))), List.of()), analyst.analyse(focus));
+        Set<String> own = Inherited.by(target).methods().keySet();
+        return new ChosenMethods(target, delegate.methods(), "to hand on to " + field).plan(spot, wanted,
+                (name, method) -> text.delegating(method, field, becomes || own.contains(name)), edits,
+                "generate methods of " + target.shown() + " that hand on to " + field, analyst);
     }
 }

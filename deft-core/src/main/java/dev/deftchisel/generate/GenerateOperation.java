@@ -169,7 +169,7 @@ abstract class GenerateOperation implements Operation {
         }
         Focus focus = new Focus(Set.of(code.file().path()), names, Set.of(),
                 Map.of(code.file().path(), List.of(code.range(target.tree()))), true)
-                .andFiles(analyst.snapshot().mentioning(names).stream().map(source -> source.path()).toList());
+                .andFiles(analyst.snapshot().pathsMentioning(names));
         return new Plan.Ready(edits.change(generated.title(), Meaning.same().rewriting(rewritten)
                 .extending(Set.of(code.key(target.type()))),
                 generated.notes()), analyst.analyse(focus));

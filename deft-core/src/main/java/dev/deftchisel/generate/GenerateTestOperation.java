@@ -31,9 +31,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import javax.lang.model.element.ElementKind;
-import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.NestingKind;
 import javax.lang.model.util.ElementFilter;
@@ -171,10 +169,11 @@ public final class GenerateTestOperation implements Operation {
             test.lines().forEach(line -> lines.add("    " + line));
         }
         lines.add("}");
-        Set<Path> mentioning = analyst.snapshot().mentioning(Set.of(name)).stream().map(SourceFile::path).collect(Collectors.toSet());
+        Set<Path> mentioning = analyst.snapshot().pathsMentioning(Set.of(name));
         Focus focus = new Focus(Set.of(file.path()), Set.of(name), Set.of(), Map.of(file.path(), List.of(new Range(0, 0))), true)
                 .andFiles(mentioning);
-        Change change = new Change("generate tests of " + target.name(), List.of(), Meaning.same(), List.of()).creating(made.with(lines, Set.of()));
+        Change change = new Change("generate tests of " + target.name(), List.of(), Meaning.same(), List.of())
+                .creating(made.with(lines, Set.of()));
         return new Plan.Ready(change, analyst.analyse(focus));
     }
 
@@ -183,14 +182,10 @@ public final class GenerateTestOperation implements Operation {
         String arguments = ElementFilter.constructorsIn(target.type().getEnclosedElements()).stream()
                 .filter(constructor -> !constructor.getModifiers().contains(Modifier.PRIVATE))
                 .min((one, other) -> Integer.compare(one.getParameters().size(), other.getParameters().size()))
-                .map(GenerateTestOperation::standIns).orElse("");
+                .map(StandIn::arguments).orElse("");
         boolean isGeneric = !target.type().getTypeParameters().isEmpty();
         String each = "@" + writer.name(target.code().elements().getTypeElement(JUNIT + "BeforeEach"));
         return List.of("    private " + target.wildcardType() + " " + field + ";", "", "    " + each, "    void setUp() {",
                 "        " + field + " = new " + target.name() + (isGeneric ? "<>" : "") + "(" + arguments + ");", "    }");
-    }
-
-    private static String standIns(ExecutableElement constructor) {
-        return constructor.getParameters().stream().map(parameter -> StandIn.value(parameter.asType())).collect(Collectors.joining(", "));
     }
 }

@@ -3,12 +3,9 @@ package dev.deftchisel.generate;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.change.Meaning;
 import dev.deftchisel.member.Habits;
 import dev.deftchisel.member.Inherited;
 import dev.deftchisel.member.InheritedText;
-import dev.deftchisel.member.Landing;
-import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
@@ -17,13 +14,9 @@ import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.rewrite.EditsByFile;
-import dev.deftchisel.source.Range;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
@@ -101,25 +94,9 @@ public final class ImplementMethodsOperation implements Operation {
         }
         EditsByFile edits = new EditsByFile(first);
         InheritedText text = new InheritedText(Inherited.by(target), edits.writer(target.code()), Habits.of(target).parameter());
-        List<NewMember> members = new ArrayList<>();
-        for (String name : wanted) {
-            ExecutableElement method = all.get(name);
-            if (method == null) {
-                return Plan.refused(spot, "there is no method '" + name + "' to implement in " + target.shown() + "; there are "
-                        + String.join(", ", all.keySet()));
-            }
-            Optional<List<String>> lines = text.lines(method, answers.single(BODY).orElse("kind"));
-            if (lines.isEmpty()) {
-                return Plan.refused(spot, "a type in " + name + " has no name that could be written here");
-            }
-            members.add(NewMember.added(NewMember.Kind.METHOD, method.getSimpleName().toString(), lines.get()));
-        }
-        edits.of(spot.file().path()).addAll(new Landing(target).edits(members));
-        Range whole = target.code().range(target.tree());
-        Focus focus = new Focus(Set.of(spot.file().path()), members.stream().map(NewMember::name).collect(Collectors.toSet()), Set.of(),
-                Map.of(spot.file().path(), List.of(whole)), true);
-        return new Plan.Ready(edits.change("implement " + String.join(", ", wanted) + " in " + target.shown(), Meaning.same()
-                .extending(Set.of(target.code().key(target.type()))), List.of()),
-                analyst.analyse(focus));
+        String body = answers.single(BODY).orElse("kind");
+        return new ChosenMethods(target, all, "to implement in " + target.shown()).plan(spot, wanted,
+                (name, method) -> text.lines(method, body), edits,
+                "implement " + String.join(", ", wanted) + " in " + target.shown(), analyst);
     }
 }

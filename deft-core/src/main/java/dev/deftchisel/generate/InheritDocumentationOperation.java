@@ -69,11 +69,10 @@ public final class InheritDocumentationOperation implements Operation {
         int caret = spot.place().caret();
         return found.flatMap(code -> Target.at(code, caret).flatMap(target -> target.members().stream()
                 .filter(member -> member instanceof MethodTree method && isHead(code, method, caret))
-                .flatMap(member -> code.element(new TreePath(target.path(), member)).stream())
-                .map(method -> (ExecutableElement) method)
-                .flatMap(method -> Inherited.overridden(target, method).stream())
-                .map(above -> new Overriding(code, head(code, target, caret), above))
-                .findFirst()));
+                .findFirst()
+                .flatMap(member -> code.element(new TreePath(target.path(), member))
+                        .flatMap(method -> Inherited.overridden(target, (ExecutableElement) method))
+                        .map(above -> new Overriding(code, code.range(member), above)))));
     }
 
     /** Whether an offset is before the body of a method, its documentation included. */
@@ -81,11 +80,6 @@ public final class InheritDocumentationOperation implements Operation {
         Range whole = Layout.withDocumentation(code.file(), code.range(method));
         int end = method.getBody() == null ? whole.end() : code.range(method.getBody()).start();
         return whole.start() <= offset && offset <= end;
-    }
-
-    private static Range head(Code code, Target target, int offset) {
-        return target.members().stream().filter(member -> member instanceof MethodTree method && isHead(code, method, offset))
-                .map(code::range).findFirst().orElseThrow();
     }
 
     @Override

@@ -93,7 +93,7 @@ final class Accessible {
 
     private boolean isInherited(Element member) {
         for (Element at = here; at instanceof TypeElement type; at = at.getEnclosingElement()) {
-            if (code.types().isSubtype(code.types().erasure(type.asType()), code.types().erasure(member.getEnclosingElement().asType()))) {
+            if (code.isKind(type.asType(), member.getEnclosingElement().asType())) {
                 return true;
             }
         }

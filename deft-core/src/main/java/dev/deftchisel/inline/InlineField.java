@@ -69,7 +69,7 @@ final class InlineField {
         }
         Set<Path> files = new HashSet<>(List.of(declaring.get().path(), spot.file().path()));
         if (!field.isPrivate()) {
-            analyst.snapshot().mentioning(Set.of(field.name())).forEach(file -> files.add(file.path()));
+            files.addAll(analyst.snapshot().pathsMentioning(Set.of(field.name())));
         }
         Analysis before = analyst.analyse(new Focus(files, Set.of(field.name()), Set.of(), Map.of(), true));
         Optional<Binding> declared = before.declaration(field.key());

@@ -100,7 +100,7 @@ final class InlineMethod {
     private Focus focus(SourceFile declaring, boolean onlyHere) {
         Set<Path> files = new HashSet<>(List.of(declaring.path(), spot.file().path()));
         if (!onlyHere && !method.isPrivate()) {
-            analyst.snapshot().mentioning(Set.of(method.name())).forEach(file -> files.add(file.path()));
+            files.addAll(analyst.snapshot().pathsMentioning(Set.of(method.name())));
         }
         Analysis declared = analyst.analyse(Focus.on(Set.of(declaring.path()), Set.of(method.name())));
         Map<Path, List<Range>> around = new HashMap<>();

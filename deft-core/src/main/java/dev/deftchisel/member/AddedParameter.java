@@ -3,9 +3,11 @@ package dev.deftchisel.member;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Family;
+import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
@@ -17,8 +19,10 @@ import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Words;
 import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -60,6 +64,29 @@ public final class AddedParameter {
         this.element = (ExecutableElement) code.element(method).orElseThrow();
         this.type = type;
         this.name = name;
+    }
+
+    /** The name by which a method or constructor is called. */
+    public static String word(Element method) {
+        return (method.getKind() == ElementKind.CONSTRUCTOR ? method.getEnclosingElement() : method).getSimpleName().toString();
+    }
+
+    /**
+     * Every file in which a method may be called or overridden.
+     *
+     * @param own    files that are looked at in any case
+     * @param names  that matter besides
+     * @param around code that is looked at in any case
+     */
+    public static Focus focus(Analyst analyst, Element method, List<Path> own, Set<String> names, Map<Path, List<Range>> around) {
+        Set<Path> files = new HashSet<>(own);
+        Set<String> words = new HashSet<>(names);
+        words.add(word(method));
+        if (!method.getModifiers().contains(Modifier.PRIVATE)) {
+            files.addAll(analyst.snapshot().pathsMentioning(Set.of(word(method))));
+        }
+        // constructors are called by 'this' and 'super' too, which are no names
+        return method.getKind() == ElementKind.CONSTRUCTOR ? Focus.whole(files).deeply() : new Focus(files, words, Set.of(), around, true);
     }
 
     /** Writes what one call hands over. */
@@ -194,7 +221,7 @@ public final class AddedParameter {
     }
 
     /** A descriptor with one more parameter (JVMS 4.3.3). */
-    static String withParameter(String descriptor, int index, String added) {
+    public static String withParameter(String descriptor, int index, String added) {
         int at = 1;
         for (int i = 0; i < index; i++) {
             while (descriptor.charAt(at) == '[') {

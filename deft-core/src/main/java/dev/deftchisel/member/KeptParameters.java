@@ -60,13 +60,12 @@ public final class KeptParameters {
      */
     public List<Edit> keep(Map<String, TypeMirror> parameters, TypeWriter writer) {
         List<NewMember> fields = new ArrayList<>();
-        long constructors = target.members().stream().filter(member -> member instanceof MethodTree one && one.getReturnType() == null)
-                .count();
+        boolean isOnly = target.constructors().size() == 1;
         Map<String, TypeMirror> fresh = new LinkedHashMap<>(parameters);
         fresh.keySet().removeIf(name -> field(name).isPresent());
         // what other constructors do not set cannot be final
         fresh.forEach((name, type) -> fields.add(NewMember.added(NewMember.Kind.FIELD, name, List.of("private "
-                + (constructors == 1 ? "final " : "") + writer.write(type).orElse(type.toString()) + " " + name + ";"))));
+                + (isOnly ? "final " : "") + writer.write(type).orElse(type.toString()) + " " + name + ";"))));
         List<Edit> edits = new ArrayList<>(new Landing(target).edits(fields));
         Layout layout = Layout.of(code.file());
         String indent = Layout.indentOf(code.file(), code.range(constructor).start());

@@ -127,7 +127,7 @@ public final class Landing {
     private int offset(NewMember.Kind kind) {
         Optional<Tree> constant = body.lastAtStart(this::isConstant);
         Optional<Tree> field = body.lastAtStart(member -> member instanceof VariableTree);
-        Optional<Tree> constructor = last(this::isConstructor).or(() -> field);
+        Optional<Tree> constructor = last(Target::isConstructor).or(() -> field);
         Optional<Tree> accessor = last(this::isAccessor).or(() -> constructor);
         return switch (kind) {
             case ENUM_CONSTANT, CONSTANT -> constant.map(this::behind).orElseGet(body::opening);
@@ -147,10 +147,6 @@ public final class Landing {
         return member instanceof VariableTree && code.element(new TreePath(target.path(), member))
                 .filter(element -> element.getKind() == ElementKind.ENUM_CONSTANT
                         || element.getModifiers().contains(Modifier.STATIC)).isPresent();
-    }
-
-    private boolean isConstructor(Tree member) {
-        return member instanceof MethodTree method && method.getReturnType() == null;
     }
 
     private boolean isAccessor(Tree member) {

@@ -1,6 +1,8 @@
 package dev.deftchisel.member;
 
-import javax.lang.model.type.TypeKind;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.type.TypeMirror;
 
 /** What stands for code that somebody has yet to write. */
@@ -14,8 +16,7 @@ public final class StandIn {
 
     /** The value that a variable has when nothing is said (JLS 4.12.5), as code. */
     public static String value(TypeMirror type) {
-        return type.getKind() == TypeKind.BOOLEAN ? "false" : type.getKind() == TypeKind.CHAR ? "'\\0'" : type.getKind().isPrimitive()
-                ? "0" : "null";
+        return value(type.getKind().isPrimitive() ? type.getKind().name().toLowerCase(Locale.ROOT) : "");
     }
 
     /** The same for a type as it is written. */
@@ -26,6 +27,11 @@ public final class StandIn {
             case "byte", "short", "int", "long", "float", "double" -> "0";
             default -> "null";
         };
+    }
+
+    /** What stands for the arguments of a call, between the parentheses. */
+    public static String arguments(ExecutableElement called) {
+        return called.getParameters().stream().map(parameter -> value(parameter.asType())).collect(Collectors.joining(", "));
     }
 
     /** The body of a method that hands that back, as a line of it. */

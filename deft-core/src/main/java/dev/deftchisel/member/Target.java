@@ -77,6 +77,16 @@ public record Target(Code code, TreePath path, TypeElement type) {
         return tree().getMembers().stream().filter(member -> code.find(member).isPresent()).map(member -> (Tree) member).toList();
     }
 
+    /** The constructors that stand in the text, a compact one among them (JLS 8.10.4.2). */
+    public List<MethodTree> constructors() {
+        return members().stream().filter(Target::isConstructor).map(member -> (MethodTree) member).toList();
+    }
+
+    /** Whether a member is a constructor, which has no type of its own. */
+    static boolean isConstructor(Tree member) {
+        return member instanceof MethodTree method && method.getReturnType() == null;
+    }
+
     /** What stands between its braces. */
     public Body body() {
         return new Body(code, path);

@@ -4,6 +4,7 @@ import dev.deftchisel.analysis.AccessLevel;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * The choice who may use a new member (JLS 6.6).
@@ -16,6 +17,8 @@ public record AccessQuestion(String label, List<AccessLevel> levels) {
     /** The key of the answer. */
     public static final String KEY = "visibility";
 
+    private static final String NEEDED = "needed";
+
     /** Copies the list. */
     public AccessQuestion {
         levels = List.copyOf(levels);
@@ -24,6 +27,12 @@ public record AccessQuestion(String label, List<AccessLevel> levels) {
     /** As it is asked. */
     public Question question() {
         return new Question.Choice(KEY, label, options(levels), key(levels.get(0)));
+    }
+
+    /** The same choice where what is used tells the standard: as few as the use allows. */
+    public static Question asNeeded(String standard, List<AccessLevel> levels) {
+        return new Question.Choice(KEY, "who may use it",
+                Stream.concat(Stream.of(new Question.Option(NEEDED, standard)), options(levels).stream()).toList(), NEEDED);
     }
 
     /** What can be chosen. */

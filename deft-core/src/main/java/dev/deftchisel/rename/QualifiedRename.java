@@ -74,7 +74,7 @@ final class QualifiedRename {
         }
         Set<String> names = new HashSet<>(List.of(last(target.name()), last(newName)));
         names.addAll(meetingTypes(packages));
-        Set<Path> files = snapshot.mentioning(names).stream().map(SourceFile::path).collect(Collectors.toSet());
+        Set<Path> files = snapshot.pathsMentioning(names);
         files.addAll(moves.keySet());
         Analysis before = analyst.analyse(Focus.on(files, names));
         Map<Path, Map<Range, Edit>> edits = edits(before, packages);

@@ -160,7 +160,7 @@ public final class RenameOperation implements Operation {
         Namesakes namesakes = new Namesakes(target, newName);
         Focus focus = focus(spot, target, newName, analyst);
         Analysis before = analyst.analyse(!takesAll ? focus : focus.andNames(namesakes.names())
-                .andFiles(paths(analyst.snapshot().mentioning(namesakes.names()))));
+                .andFiles(analyst.snapshot().pathsMentioning(namesakes.names())));
         Set<SymbolKey> family = Family.of(target, before);
         List<Reason> obstacles = libraryMembers(target, family, before);
         if (!obstacles.isEmpty()) {
@@ -239,13 +239,13 @@ public final class RenameOperation implements Operation {
         if (target.isPrivate()) {
             // code uses it in its own file only, but documentation can refer to it from others, and under its new name
             // it can hide an inherited one anywhere
-            files.addAll(paths(analyst.snapshot().mentioning(Set.of(newName))));
+            files.addAll(analyst.snapshot().pathsMentioning(Set.of(newName)));
             files.addAll(paths(analyst.snapshot().files().stream()
                     .filter(file -> file.content().contains("#" + target.name()))
                     .toList()));
             analyst.declaring(target.key()).map(SourceFile::path).ifPresent(files::add);
         } else {
-            files.addAll(paths(analyst.snapshot().mentioning(names)));
+            files.addAll(analyst.snapshot().pathsMentioning(names));
         }
         files.add(spot.file().path());
         Set<String> owner = target.kind().isMethod()

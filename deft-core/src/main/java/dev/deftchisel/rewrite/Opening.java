@@ -18,7 +18,6 @@ import dev.deftchisel.change.Edit;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
-import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -125,7 +124,7 @@ public final class Opening {
                 .flatMap(key -> before.symbol(key).map(Symbol::name).stream())
                 .collect(Collectors.toSet());
         return names.isEmpty() ? before : analyst.analyse(before.focus()
-                .andFiles(analyst.snapshot().mentioning(names).stream().map(SourceFile::path).toList()).andNames(names));
+                .andFiles(analyst.snapshot().pathsMentioning(names)).andNames(names));
     }
 
     /** A change without what opens some declarations. */

@@ -161,7 +161,7 @@ public final class Transplant {
     }
 
     private boolean isInherited(TypeElement type, TypeElement owner) {
-        return from.types().isSubtype(from.types().erasure(type.asType()), from.types().erasure(owner.asType()));
+        return from.isKind(type.asType(), owner.asType());
     }
 
     /** Whether a static member of a class, or a type in it, can be named there without it. */

@@ -19,6 +19,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 
 /**
  * The texts of a workspace at one moment. Immutable; a change in memory gives another snapshot that shares the rest.
@@ -134,6 +135,11 @@ public final class Snapshot {
                         || file.hasEscapes())
                 .filter(file -> hasIdentifier(file.tokens(), names))
                 .toList();
+    }
+
+    /** The paths of the files that {@link #mentioning} finds. */
+    public Set<Path> pathsMentioning(Set<String> names) {
+        return mentioning(names).stream().map(SourceFile::path).collect(Collectors.toSet());
     }
 
     private static boolean hasIdentifier(Tokens tokens, Set<String> names) {

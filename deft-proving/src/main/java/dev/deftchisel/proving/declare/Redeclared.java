@@ -155,7 +155,7 @@ public final class Redeclared {
     /** Empty when nobody misses the member there, since another one takes its place. */
     private static Optional<Result> trial(Analyst analyst, Libraries libraries, Member member) {
         Set<Path> files = new HashSet<>(Set.of(member.file()));
-        analyst.snapshot().mentioning(Set.of(member.symbol().name())).forEach(file -> files.add(file.path()));
+        files.addAll(analyst.snapshot().pathsMentioning(Set.of(member.symbol().name())));
         int known = analyst.analyse(Focus.whole(files)).problems().size();
         SourceFile file = analyst.snapshot().file(member.file()).orElseThrow();
         String content = file.content();
@@ -166,14 +166,12 @@ public final class Redeclared {
         Snapshot broken = analyst.snapshot().with(Map.of(member.file(), Optional.of(without)), Map.of());
         Analyst after = new Analyst(broken, libraries, Monitor.SILENT);
         Place place = new Place(member.file(), new Range(member.use().range().start(), member.use().range().start()));
-        if (after.analyse(Focus.whole(files)).problems().size() <= known) {
-            return Optional.empty();
-        }
         Spot spot = new Spot(place, broken.file(member.file()).orElseThrow(),
                 after.analyse(Focus.on(Set.of(member.file()), Set.of(member.symbol().name()))));
-        boolean isHidden = member.symbol().kind() != SymbolKind.CONSTRUCTOR
-                && spot.bindings().stream().noneMatch(binding -> binding.key() instanceof SymbolKey.Unknown);
-        if (isHidden) {
+        // a name that nobody declares is an error by itself; a constructor has no name, so all errors must be counted
+        boolean isMissed = member.symbol().kind() == SymbolKind.CONSTRUCTOR ? after.analyse(Focus.whole(files)).problems().size() > known
+                : spot.bindings().stream().anyMatch(binding -> binding.key() instanceof SymbolKey.Unknown);
+        if (!isMissed) {
             return Optional.empty();
         }
         Plan plan = Chisel.operation(operation(member.symbol())).plan(spot, answers(member.symbol()), after);

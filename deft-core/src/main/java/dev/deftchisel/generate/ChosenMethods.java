@@ -1,0 +1,59 @@
+package dev.deftchisel.generate;
+
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.member.Landing;
+import dev.deftchisel.member.NewMember;
+import dev.deftchisel.member.Target;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.EditsByFile;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.BiFunction;
+import java.util.stream.Collectors;
+import javax.lang.model.element.ExecutableElement;
+
+/**
+ * Methods that come to a type, chosen by their signatures.
+ *
+ * @param target  the type
+ * @param methods all that can be chosen
+ * @param purpose what is to be done with them, for a refusal: {@code to implement in Berth}
+ */
+record ChosenMethods(Target target, Map<String, ExecutableElement> methods, String purpose) {
+
+    /**
+     * The plan that writes some of them.
+     *
+     * @param wanted their signatures
+     * @param text   the lines of one; empty when a type in it has no name
+     * @param edits  to which all is added
+     * @param title  of the change
+     */
+    Plan plan(Spot spot, List<String> wanted, BiFunction<String, ExecutableElement, Optional<List<String>>> text,
+            EditsByFile edits, String title, Analyst analyst) {
+        List<NewMember> members = new ArrayList<>();
+        for (String name : wanted) {
+            ExecutableElement method = methods.get(name);
+            if (method == null) {
+                return Plan.refused(spot, "there is no method '" + name + "' " + purpose + "; there are "
+                        + String.join(", ", methods.keySet()));
+            }
+            Optional<List<String>> lines = text.apply(name, method);
+            if (lines.isEmpty()) {
+                return Plan.refused(spot, "a type in " + name + " has no name that could be written here");
+            }
+            members.add(NewMember.added(NewMember.Kind.METHOD, method.getSimpleName().toString(), lines.get()));
+        }
+        edits.of(spot.file().path()).addAll(new Landing(target).edits(members));
+        Focus focus = new Focus(Set.of(spot.file().path()), members.stream().map(NewMember::name).collect(Collectors.toSet()), Set.of(),
+                Map.of(spot.file().path(), List.of(target.code().range(target.tree()))), true);
+        return new Plan.Ready(edits.change(title, Meaning.same().extending(Set.of(target.code().key(target.type()))), List.of()),
+                analyst.analyse(focus));
+    }
+}
