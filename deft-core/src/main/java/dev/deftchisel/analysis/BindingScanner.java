@@ -38,8 +38,10 @@ import java.util.Optional;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.PackageElement;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.element.VariableElement;
+import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.Elements;
 
@@ -264,7 +266,7 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
 
     @Override
     public Void visitIdentifier(IdentifierTree tree, Void unused) {
-        Element element = trees.getElement(getCurrentPath());
+        Element element = isNoPackage() ? null : trees.getElement(getCurrentPath());
         if (tree.getName().contentEquals("this") || tree.getName().contentEquals("super")) {
             if (element != null && element.getKind() == ElementKind.CONSTRUCTOR) {
                 names.firstToken(tree).ifPresent(range -> facts.bind(range, symbols.key(element), Role.CALL, false));
@@ -287,6 +289,16 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
         return tree.getName().contentEquals("value")
                 && parent.getLeaf() instanceof AssignmentTree
                 && parent.getParentPath().getLeaf().getKind() == Tree.Kind.ANNOTATION;
+    }
+
+    /** Whether the compiler takes a name for that of a package since it knows no other, and does not find in it what is selected (JLS 6.5.2). */
+    private boolean isNoPackage() {
+        TreePath select = getCurrentPath().getParentPath();
+        if (inImport || !(select.getLeaf() instanceof MemberSelectTree) || !(trees.getElement(getCurrentPath()) instanceof PackageElement)) {
+            return false;
+        }
+        Element selected = trees.getElement(select);
+        return selected == null || selected.asType() == null || selected.asType().getKind() == TypeKind.ERROR;
     }
 
     @Override

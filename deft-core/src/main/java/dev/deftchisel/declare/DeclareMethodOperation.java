@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
@@ -71,13 +72,15 @@ public final class DeclareMethodOperation extends DeclareOperation {
             return new Declared.Refused("the call does not tell what " + missing.name() + " hands back; say it (result)");
         }
         boolean isInterface = owner.type().getKind().isInterface();
-        String body = asked.answers().single(BODY).filter(said -> !said.equals("kind")).orElse(isInterface && !isStatic ? NONE : THROW);
+        boolean isOpen = isInterface && !isStatic && !isFunction(owner);
+        String body = asked.answers().single(BODY).filter(said -> !said.equals("kind")).orElse(isOpen ? NONE : THROW);
         boolean isAbstract = body.equals(NONE);
         if (isAbstract && (isStatic || !isInterface && !owner.type().getModifiers().contains(Modifier.ABSTRACT))) {
             return new Declared.Refused("a method without a body must belong to an object of an interface or an abstract class");
         }
         // what is overridden must not be more open than what overrides it (JLS 8.4.8.3)
-        String visibility = shape.overridden().isPresent() && !isInterface ? "protected " : visibility(asked);
+        String visibility = isInterface ? visibility(asked) : shape.overridden().map(DeclareMethodOperation::atMost)
+                .orElseGet(() -> visibility(asked));
         String modifiers = (isAbstract && visibility.equals("private ") ? "" : visibility)
                 + (isStatic ? "static " : isAbstract && !isInterface ? "abstract " : isInterface && !isAbstract ? "default " : "");
         String head = modifiers + shape.typeParameters(asked) + type.get() + " " + missing.name() + "("
@@ -87,6 +90,17 @@ public final class DeclareMethodOperation extends DeclareOperation {
                         .linking(shape.parameters().all().stream().map(Parameters.One::name).filter(name -> !name.equals(missing.name()))
                                 .collect(Collectors.toSet()))),
                 isAbstract ? implemented(asked, shape, type.get(), visibility) : List.of());
+    }
+
+    /** Whether an interface says that it has one method only, and has it (JLS 9.6.4.9). */
+    private static boolean isFunction(Target owner) {
+        return owner.type().getAnnotation(FunctionalInterface.class) != null
+                && Functions.of(owner.code(), owner.type().asType()).isPresent();
+    }
+
+    /** As open as what overrides it, but not more than for all classes below. */
+    private static String atMost(ExecutableElement below) {
+        return below.getModifiers().contains(Modifier.PUBLIC) || below.getModifiers().contains(Modifier.PROTECTED) ? "protected " : "";
     }
 
     /** What classes below must have then. */

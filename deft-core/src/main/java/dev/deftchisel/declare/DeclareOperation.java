@@ -23,6 +23,7 @@ import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -124,9 +125,8 @@ abstract class DeclareOperation implements Operation {
         boolean isStatic = missing.isOfType() || missing.isOwn() && uses.stream()
                 .anyMatch(use -> use.isOfType() || use.isOwn() && use.isStaticIn(target.get().type(), before));
         EditsByFile edits = new EditsByFile(before);
-        boolean isAround = file.equals(home) && code.range(target.get().tree()).encloses(missing.range());
         Types types = Types.of(edits.writer(missing.code()), edits.writer(code), missing.code(),
-                Optional.of(target.get().type()).filter(type -> isAround && !isStatic));
+                Optional.of(target.get().type()).filter(type -> !isStatic));
         Declared declared = declared(new Asked(uses, target.get(), isStatic, answers, types, before, edits));
         String title;
         if (declared instanceof Declared.Members added) {
@@ -150,23 +150,35 @@ abstract class DeclareOperation implements Operation {
                 .isPresent();
     }
 
-    /** The innermost class with a name around all uses, each of which may name a member of it. */
+    /** The class around the first use that others name, or the innermost around all uses, each of which may name a member of it. */
     private static Optional<Target> around(List<Missing> uses) {
         Missing first = uses.get(0);
+        Optional<TypeElement> named = uses.stream().filter(use -> !use.isOwn()).flatMap(use -> use.owner().stream()).findFirst();
         return first.classes().stream()
-                .filter(at -> uses.stream().filter(use -> use.isOwn() && use.code().file() == first.code().file())
+                .filter(at -> named.isEmpty() || first.code().element(at).filter(named.get()::equals).isPresent())
+                .filter(at -> uses.stream().filter(use -> use.isOwn() && use.isWithin(first, first.outermost()))
                 .allMatch(use -> first.code().range(at.getLeaf()).encloses(use.range())))
                 .findFirst()
                 .flatMap(at -> first.code().element(at).map(type -> new Target(first.code(), at, (TypeElement) type)));
     }
 
-    /** The modifier with a blank behind it, as far as the use needs it or as was answered. */
+    /** The modifier with a blank behind it, as far as the uses need it or as was answered. */
     static String visibility(Asked asked) {
         Target owner = asked.owner();
         if (owner.type().getKind().isInterface()) {
             return "";
         }
-        Element use = asked.code().enclosingType(asked.missing().path()).map(type -> (Element) type).orElse(owner.type());
-        return AccessQuestion.said(asked.answers()).orElseGet(() -> AccessLevel.between(owner.type(), use)).prefix();
+        return AccessQuestion.said(asked.answers()).orElseGet(() -> asked.uses().stream().map(use -> needed(owner, use))
+                .max(Comparator.naturalOrder()).orElseThrow()).prefix();
+    }
+
+    private static AccessLevel needed(Target owner, Missing use) {
+        Element place = use.code().enclosingType(use.path()).map(type -> (Element) type).orElse(owner.type());
+        AccessLevel level = AccessLevel.between(owner.type(), place);
+        boolean isInherited = use.isOwn() && !(use.code().file() == owner.code().file()
+                && owner.code().range(owner.tree()).encloses(use.range()));
+        // what is private is not inherited (JLS 8.2)
+        return !isInherited ? level : level == AccessLevel.PRIVATE ? AccessLevel.PACKAGE
+                : level == AccessLevel.PUBLIC ? AccessLevel.PROTECTED : level;
     }
 }

@@ -34,6 +34,7 @@ import java.util.stream.Stream;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.NestingKind;
+import javax.lang.model.element.TypeElement;
 
 /** Declares the type that a name asks for, in a file of its own or within the class around. */
 public final class DeclareTypeOperation implements Operation {
@@ -113,8 +114,18 @@ public final class DeclareTypeOperation implements Operation {
                     before.code(declared.file()).flatMap(code -> Target.at(code, declared.range().start()))));
         }
         return answers.single(WHERE).filter(NESTED::equals).isPresent()
-                ? nested(missing, uses, answers, before, Target.at(missing.code(), missing.range().start()))
+                ? nested(missing, uses, answers, before, around(missing, uses))
                 : inFile(missing, uses, answers, before);
+    }
+
+    /** The class around from which others select it, else the innermost one. */
+    private static Optional<Target> around(Missing missing, TypeUses uses) {
+        Set<TypeElement> named = uses.owners();
+        return missing.classes().stream()
+                .flatMap(at -> missing.code().element(at).map(TypeElement.class::cast).filter(named::contains)
+                        .map(type -> new Target(missing.code(), at, type)).stream())
+                .findFirst()
+                .or(() -> Target.at(missing.code(), missing.range().start()));
     }
 
     private Plan nested(Missing missing, TypeUses uses, Answers answers, Analysis before, Optional<Target> target) {

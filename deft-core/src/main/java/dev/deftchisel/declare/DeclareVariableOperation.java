@@ -1,6 +1,9 @@
 package dev.deftchisel.declare;
 
+import com.sun.source.tree.AnnotationTree;
 import com.sun.source.tree.AssignmentTree;
+import com.sun.source.tree.CaseTree;
+import com.sun.source.tree.ConditionalExpressionTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
@@ -13,9 +16,13 @@ import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.rewrite.Layout;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
@@ -79,23 +86,36 @@ public final class DeclareVariableOperation extends DeclareOperation {
         String as = answers.single(AS).filter(said -> !said.equals("use")).orElse(standard(missing));
         Optional<TypeMirror> type = type(asked.uses(), types);
         Optional<String> said = answers.single(TYPE).filter(text -> !text.isEmpty());
-        Optional<String> written = said.or(() -> type.flatMap(as.equals(LOCAL) ? types::local : types::field));
+        // the fields of an interface are constants, whatever they are called (JLS 9.3)
+        boolean isOfInterface = owner.type().getKind().isInterface();
+        boolean isConstant = as.equals(CONSTANT) || isOfInterface;
+        Optional<String> written = said.or(() -> type.flatMap(as.equals(LOCAL) ? types::local
+                : isConstant ? types.ofStatic()::field : types::field));
         if (written.isEmpty()) {
             return new Declared.Refused("the use does not tell of which type " + missing.name() + " is; say it (type)");
         }
-        String value = said.map(StandIn::value).orElseGet(() -> StandIn.value(type.orElseThrow()));
+        String value = said.map(StandIn::value).orElseGet(() -> value(asked, type.orElseThrow()));
         if (as.equals(LOCAL)) {
             return missing.object().isPresent() ? new Declared.Refused("what is selected from an object is no local variable")
                     : local(missing, written.get(), value);
         }
-        // the fields of an interface are constants, whatever they are called (JLS 9.3)
-        boolean isOfInterface = owner.type().getKind().isInterface();
-        boolean isConstant = as.equals(CONSTANT) || isOfInterface;
         String head = visibility(asked) + (isOfInterface ? "" : isConstant ? "static final " : asked.isStatic() ? "static " : "");
         return new Declared.Members("declare the " + (isConstant ? "constant " : "field ") + owner.name() + "." + missing.name(),
                 List.of(NewMember.added(isConstant ? NewMember.Kind.CONSTANT : NewMember.Kind.FIELD, missing.name(),
                                 List.of(head + written.get() + " " + missing.name() + (isConstant ? " = " + value : "") + ";"))
                         .aheadOf(initialised(asked.uses(), owner))));
+    }
+
+    /**
+     * What a constant is until somebody says; not null where a label or an annotation must know it, or an inner class may have no
+     * other static members (JLS 8.1.3 before Java 16, 15.29).
+     */
+    private static String value(Asked asked, TypeMirror type) {
+        boolean isConstant = asked.uses().stream().anyMatch(use -> use.code().around(use.range()).stream()
+                .anyMatch(path -> path.getLeaf() instanceof AnnotationTree
+                        || path.getLeaf() instanceof CaseTree label && label.getExpressions().stream()
+                                .anyMatch(one -> use.code().range(one).encloses(use.range()))));
+        return (isConstant || asked.owner().isInner()) && type.toString().equals("java.lang.String") ? "\"\"" : StandIn.value(type);
     }
 
     /** A constant, with stand-ins for what its constructor must have. */
@@ -152,15 +172,49 @@ public final class DeclareVariableOperation extends DeclareOperation {
 
     /** What it is assigned, or what its places ask for. */
     static Optional<TypeMirror> type(List<Missing> uses, Types types) {
-        List<TypeMirror> given = uses.stream().flatMap(use -> given(use, uses, types).stream()).toList();
-        return ValueType.of(uses, given).filter(type -> type.getKind() != TypeKind.VOID);
+        Map<Missing, TypeMirror> given = new LinkedHashMap<>();
+        uses.forEach(use -> given(use, uses, types).ifPresent(type -> given.put(use, type)));
+        boolean mayBeNull = uses.stream().anyMatch(use -> assigned(use)
+                .filter(value -> value.getLeaf().getKind() == Tree.Kind.NULL_LITERAL).isPresent());
+        Optional<TypeMirror> type = ValueType.of(uses, given).filter(one -> one.getKind() != TypeKind.VOID);
+        return mayBeNull ? type.map(uses.get(0).code()::boxed).or(() -> Optional.of(object(uses.get(0).code()))) : type;
+    }
+
+    private static TypeMirror object(Code code) {
+        return code.elements().getTypeElement("java.lang.Object").asType();
+    }
+
+    private static Optional<TreePath> assigned(Missing use) {
+        return assignment(use).map(path -> new TreePath(path, ((AssignmentTree) path.getLeaf()).getExpression()));
     }
 
     private static Optional<TypeMirror> given(Missing use, List<Missing> uses, Types types) {
-        Optional<TreePath> value = assignment(use).map(path -> new TreePath(path, ((AssignmentTree) path.getLeaf()).getExpression()));
-        Optional<TypeMirror> type = value.flatMap(path -> types.of(use.code(), path));
+        Optional<TreePath> value = assigned(use).filter(path -> path.getLeaf().getKind() != Tree.Kind.NULL_LITERAL);
+        Optional<TypeMirror> type = value.flatMap(path -> chosen(use.code(), path, types).or(() -> types.of(use.code(), path)));
+        if (value.filter(path -> isGuessed(use.code(), path)).isPresent()) {
+            return Optional.empty();
+        }
         return value.filter(Diamond::isMade).isPresent() && type.filter(DeclaredType.class::isInstance).isPresent()
-                ? Diamond.filled((DeclaredType) type.get(), uses).or(() -> type) : type;
+                ? Diamond.filled((DeclaredType) type.get(), uses).or(() -> type.map(use.code().types()::erasure)) : type;
+    }
+
+    /** Whether only the target of a call tells what it hands back, so that the compiler could but guess (JLS 18.5.2). */
+    private static boolean isGuessed(Code code, TreePath value) {
+        return code.type(value).filter(type -> type.toString().equals("java.lang.Object")).isPresent()
+                && code.element(value).filter(called -> called instanceof ExecutableElement method
+                        && method.getReturnType().getKind() == TypeKind.TYPEVAR).isPresent();
+    }
+
+    /** Of a value that is one of two the type that both are of; empty for other values, and where neither takes both. */
+    private static Optional<TypeMirror> chosen(Code code, TreePath value, Types types) {
+        if (!(value.getLeaf() instanceof ConditionalExpressionTree choice)) {
+            return Optional.empty();
+        }
+        List<TypeMirror> both = Stream.of(choice.getTrueExpression(), choice.getFalseExpression())
+                .filter(one -> one.getKind() != Tree.Kind.NULL_LITERAL)
+                .flatMap(one -> types.of(code, new TreePath(value, one)).stream()).toList();
+        return both.stream()
+                .filter(type -> both.stream().allMatch(other -> code.types().isAssignable(other, type))).findFirst();
     }
 
     private static Declared local(Missing missing, String type, String value) {

@@ -1,25 +1,28 @@
 package dev.deftchisel.declare;
 
-import com.sun.source.tree.MemberSelectTree;
-import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.rewrite.CallArguments;
 import java.util.List;
 import java.util.Optional;
+import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
-import javax.lang.model.element.TypeParameterElement;
 import javax.lang.model.type.DeclaredType;
-import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
-import javax.lang.model.util.ElementFilter;
 
-/** The type arguments of an object that is made without saying them (JLS 15.9.3), told by what is handed to it later. */
+/** The type arguments of an object that is made without saying them (JLS 15.9.3), told by what its methods are handed and hand back. */
 final class Diamond {
 
-    private Diamond() {
+    private final DeclaredType generic;
+    private final Inference told;
+
+    private Diamond(TypeElement type, Code code) {
+        this.generic = (DeclaredType) type.asType();
+        this.told = new Inference(code);
     }
 
     /** Whether a value is made with a diamond, so that its own type says little. */
@@ -30,38 +33,27 @@ final class Diamond {
 
     /** The type of it with all arguments; empty when the uses do not tell each. */
     static Optional<TypeMirror> filled(DeclaredType made, List<Missing> uses) {
-        TypeElement type = (TypeElement) made.asElement();
-        TypeMirror[] arguments = new TypeMirror[type.getTypeParameters().size()];
-        for (int i = 0; i < arguments.length; i++) {
-            TypeParameterElement parameter = type.getTypeParameters().get(i);
-            Optional<TypeMirror> told = uses.stream().flatMap(use -> handed(type, parameter, use).stream()).findFirst();
-            if (told.isEmpty()) {
-                return Optional.empty();
-            }
-            arguments[i] = told.get();
-        }
-        return Optional.of(uses.get(0).code().types().getDeclaredType(type, arguments));
+        Diamond diamond = new Diamond((TypeElement) made.asElement(), uses.get(0).code());
+        uses.forEach(diamond::take);
+        TypeMirror filled = diamond.told.fill(diamond.generic);
+        return diamond.generic.getTypeArguments().stream().noneMatch(parameter -> Inference.names(filled, parameter))
+                ? Optional.of(filled) : Optional.empty();
     }
 
-    /** What a call of one of its methods hands over for a type parameter. */
-    private static Optional<TypeMirror> handed(TypeElement type, TypeParameterElement parameter, Missing use) {
-        Code code = use.code();
-        TreePath select = use.value().getParentPath();
-        TreePath call = select.getParentPath();
-        if (!(select.getLeaf() instanceof MemberSelectTree member) || !(call.getLeaf() instanceof MethodInvocationTree called)) {
-            return Optional.empty();
+    private void take(Missing use) {
+        new Wanted(use.code()).all(use.value()).forEach(wanted -> told.expect(generic, wanted));
+        Selection.from(use).flatMap(selection -> selection.method((TypeElement) generic.asElement()))
+                .ifPresent(method -> take(use.code(), method, use.value().getParentPath().getParentPath()));
+    }
+
+    /** What a call of one of its methods hands over, and takes back. */
+    private void take(Code code, ExecutableElement method, TreePath call) {
+        List<? extends ExpressionTree> arguments = new CallArguments(code, call).all();
+        for (int i = 0; i < Math.min(arguments.size(), method.getParameters().size()); i++) {
+            TypeMirror formal = method.getParameters().get(i).asType();
+            Wanted.known(code.type(new TreePath(call, arguments.get(i)))).ifPresent(actual -> told.tell(formal, actual));
         }
-        return ElementFilter.methodsIn(code.elements().getAllMembers(type)).stream()
-                .filter(method -> method.getSimpleName().equals(member.getIdentifier())
-                        && method.getParameters().size() == called.getArguments().size())
-                .map(method -> (ExecutableType) code.types().asMemberOf((DeclaredType) type.asType(), method))
-                .flatMap(method -> {
-                    int index = method.getParameterTypes().indexOf(parameter.asType());
-                    return index < 0 ? Optional.<TypeMirror>empty().stream()
-                            : code.type(new TreePath(call, called.getArguments().get(index))).stream();
-                })
-                .filter(argument -> argument.getKind() != TypeKind.NULL && argument.getKind() != TypeKind.ERROR)
-                .map(code::boxed)
-                .findFirst();
+        new Wanted(code).of(call).filter(type -> type.getKind() != TypeKind.VOID)
+                .ifPresent(type -> told.expect(method.getReturnType(), type));
     }
 }

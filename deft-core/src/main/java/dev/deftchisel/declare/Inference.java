@@ -32,9 +32,8 @@ final class Inference {
         } else if (formal instanceof ArrayType array && actual instanceof ArrayType other) {
             tell(array.getComponentType(), other.getComponentType());
         } else if (formal instanceof WildcardType wildcard) {
-            Optional.ofNullable(wildcard.getExtendsBound()).or(() -> Optional.ofNullable(wildcard.getSuperBound()))
-                    .ifPresent(bound -> tell(bound, actual instanceof WildcardType open && open.getExtendsBound() != null
-                            ? open.getExtendsBound() : actual));
+            bound(wildcard)
+                    .ifPresent(bound -> tell(bound, actual instanceof WildcardType open ? bound(open).orElse(actual) : actual));
         } else if (formal instanceof DeclaredType declared && !declared.getTypeArguments().isEmpty()) {
             above(actual, declared).ifPresent(same -> {
                 for (int i = 0; i < same.getTypeArguments().size(); i++) {
@@ -44,8 +43,35 @@ final class Inference {
         }
     }
 
+    /** Takes note of where a value of the first type is wanted as one of the other, which may be above it. */
+    void expect(TypeMirror formal, TypeMirror wanted) {
+        if (formal instanceof DeclaredType && wanted instanceof DeclaredType above) {
+            above(formal, above).ifPresent(same -> {
+                for (int i = 0; i < Math.min(same.getTypeArguments().size(), above.getTypeArguments().size()); i++) {
+                    TypeMirror argument = above.getTypeArguments().get(i);
+                    tell(same.getTypeArguments().get(i), argument instanceof WildcardType open ? bound(open).orElse(argument) : argument);
+                }
+            });
+        } else {
+            tell(formal, wanted);
+        }
+    }
+
+    private static Optional<TypeMirror> bound(WildcardType wildcard) {
+        return Optional.ofNullable(wildcard.getExtendsBound()).or(() -> Optional.ofNullable(wildcard.getSuperBound()));
+    }
+
+    /** Whether a type is a type parameter, or has it among its arguments. */
+    static boolean names(TypeMirror type, TypeMirror parameter) {
+        return type.equals(parameter) || type instanceof ArrayType array && names(array.getComponentType(), parameter)
+                || type instanceof WildcardType wildcard && (wildcard.getExtendsBound() != null && names(wildcard.getExtendsBound(), parameter)
+                        || wildcard.getSuperBound() != null && names(wildcard.getSuperBound(), parameter))
+                || type instanceof DeclaredType declared
+                        && declared.getTypeArguments().stream().anyMatch(argument -> names(argument, parameter));
+    }
+
     /** A type as one of the same class as another one. */
-    private Optional<DeclaredType> above(TypeMirror type, DeclaredType wanted) {
+    Optional<DeclaredType> above(TypeMirror type, DeclaredType wanted) {
         if (!(type instanceof DeclaredType declared) || type.getKind() == TypeKind.ERROR) {
             return Optional.empty();
         }

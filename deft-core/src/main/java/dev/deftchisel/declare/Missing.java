@@ -94,15 +94,26 @@ record Missing(Code code, TreePath path, String name, Range range) {
     /** The class whose constructor a call is for. */
     static Optional<TypeElement> constructed(Code code, TreePath call) {
         if (call.getLeaf() instanceof NewClassTree made) {
-            return code.type(new TreePath(call, made.getIdentifier())).flatMap(Missing::element);
+            TreePath named = new TreePath(call, made.getIdentifier());
+            // a diamond that cannot be inferred has no type, but a class
+            return Diamond.isMade(call)
+                    ? code.element(new TreePath(named, ((ParameterizedTypeTree) made.getIdentifier()).getType()))
+                            .filter(TypeElement.class::isInstance).map(TypeElement.class::cast)
+                    : code.type(named).flatMap(Missing::element);
         }
         String text = code.text(((MethodInvocationTree) call.getLeaf()).getMethodSelect());
         Optional<TypeElement> around = code.enclosingType(call);
         return text.equals("this") ? around : around.map(TypeElement::getSuperclass).flatMap(Missing::element);
     }
 
+    /** The class of an object; the one above where it has no name, since nobody else can ask that for a member (JLS 15.9.5). */
     private static Optional<TypeElement> element(TypeMirror type) {
-        return type.getKind() == TypeKind.DECLARED ? Optional.of((TypeElement) ((DeclaredType) type).asElement()) : Optional.empty();
+        if (type.getKind() != TypeKind.DECLARED) {
+            return Optional.empty();
+        }
+        TypeElement element = (TypeElement) ((DeclaredType) type).asElement();
+        return !element.getSimpleName().isEmpty() ? Optional.of(element)
+                : element(element.getInterfaces().isEmpty() ? element.getSuperclass() : element.getInterfaces().get(0));
     }
 
     /** Whether it is the call of a constructor. */
@@ -130,17 +141,30 @@ record Missing(Code code, TreePath path, String name, Range range) {
                         .flatMap(there -> at(analysis, there, binding.range().start()).stream()))
                 .filter(other -> other.call().isPresent() == call().isPresent() && other.isReference() == isReference()
                         && other.isType() == isType()
-                        && (isOwn() && other.isOwn() && other.isWithin(this, outermost) || other.owner().equals(owner())))
+                        && (isOwn() && other.isOwn() && (other.isWithin(this, outermost) || other.isBelow(this))
+                                || other.owner().equals(owner()) || isOwn() && !other.isOwn() && isAmongMine(other.owner())))
                 .toList();
     }
 
-    private Optional<Range> outermost() {
+    /** The class that is within no other. */
+    Optional<Range> outermost() {
         return classes().stream().reduce((inner, outer) -> outer).map(outer -> code.range(outer.getLeaf()));
     }
 
     /** Whether it is in the outermost class around another use. */
-    private boolean isWithin(Missing other, Optional<Range> outermost) {
+    boolean isWithin(Missing other, Optional<Range> outermost) {
         return code.file() == other.code().file() && outermost.filter(around -> around.encloses(range)).isPresent();
+    }
+
+    private boolean isAmongMine(Optional<TypeElement> type) {
+        return type.isPresent() && classes().stream().anyMatch(around -> code.element(around).filter(type.get()::equals).isPresent());
+    }
+
+    /** Whether it is in a class below that of another use, from which it may inherit. */
+    private boolean isBelow(Missing other) {
+        Optional<TypeElement> above = other.code().enclosingType(other.path());
+        return above.isPresent() && code.enclosingType(path)
+                .filter(type -> code.isKind(type.asType(), above.get().asType())).isPresent();
     }
 
     /** The call, where it is the name of a method. */

@@ -5,7 +5,6 @@ import dev.deftchisel.analysis.Code;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;
@@ -32,9 +31,9 @@ final class NameHints {
      * The type of a value of a name.
      *
      * @param value    the call or name that stands for it
-     * @param selected names of what is selected from it
+     * @param selected what is selected from it
      */
-    Optional<TypeMirror> of(TreePath value, String name, Set<String> selected) {
+    Optional<TypeMirror> of(TreePath value, String name, Set<Selection> selected) {
         List<TypeElement> near = near(value).stream().filter(type -> type.getTypeParameters().isEmpty()).toList();
         String letters = name.replace("_", "");
         Optional<TypeElement> after = near.stream()
@@ -43,13 +42,14 @@ final class NameHints {
         return after.or(() -> only(near, selected)).map(TypeElement::asType);
     }
 
-    private Optional<TypeElement> only(List<TypeElement> near, Set<String> selected) {
-        List<TypeElement> found = selected.isEmpty() ? List.of() : near.stream().filter(type -> has(type, selected)).limit(2).toList();
-        return found.size() == 1 ? Optional.of(found.get(0)) : Optional.empty();
+    /** The only one with what is selected, or the one above all others that have it. */
+    private Optional<TypeElement> only(List<TypeElement> near, Set<Selection> selected) {
+        List<TypeElement> found = selected.isEmpty() ? List.of() : near.stream().filter(type -> has(type, selected)).toList();
+        return found.stream().filter(type -> found.stream().allMatch(other -> code.isKind(other.asType(), type.asType()))).findFirst();
     }
 
     /** A generic type that is imported, or a plain collection, which has all that is selected and is handed its elements. */
-    Optional<TypeMirror> filled(List<Missing> uses, Set<String> selected) {
+    Optional<TypeMirror> filled(List<Missing> uses, Set<Selection> selected) {
         Stream<TypeElement> imported = near(uses.get(0).value()).stream();
         Stream<TypeElement> plain = COLLECTIONS.stream().flatMap(name -> Optional.ofNullable(code.elements().getTypeElement(name))
                 .stream());
@@ -60,7 +60,7 @@ final class NameHints {
     }
 
     /** The types that simple names mean here: of the classes around, imported, of the package. */
-    private List<TypeElement> near(TreePath value) {
+    List<TypeElement> near(TreePath value) {
         Stream<Element> nested = code.enclosingType(value).stream().flatMap(type -> type.getEnclosedElements().stream());
         Stream<Element> imported = code.file().skeleton().imports().stream()
                 .filter(line -> !line.isStatic() && !line.isOnDemand())
@@ -75,8 +75,7 @@ final class NameHints {
     }
 
     /** Whether a type has all that is selected from a value. */
-    boolean has(TypeElement type, Set<String> selected) {
-        return selected.isEmpty() || code.elements().getAllMembers(type).stream()
-                .map(Element::getSimpleName).map(Object::toString).collect(Collectors.toSet()).containsAll(selected);
+    boolean has(TypeElement type, Set<Selection> selected) {
+        return selected.stream().allMatch(selection -> selection.isIn(type));
     }
 }

@@ -4,6 +4,7 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
@@ -11,8 +12,11 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.rewrite.CallArguments;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javax.lang.model.element.Element;
@@ -20,11 +24,13 @@ import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
+import javax.lang.model.element.TypeParameterElement;
 import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
+import javax.lang.model.type.TypeVariable;
 
 /** The methods and constructors that a call may mean while one of its arguments has no type, which lets the compiler take any. */
 final class Overloads {
@@ -46,20 +52,22 @@ final class Overloads {
     /**
      * What may be taken for an argument, the most likely first. Where several methods can be meant, the other arguments tell: the
      * one that takes just these, or takes the value for the same as one of them. Then comes what is plain: no function where none
-     * is written, a primitive before its box, a text before all else.
+     * is written, a primitive before its box, a text before all else. Before all comes a type after which the value is named.
      */
     List<TypeMirror> taken(Tree value) {
         int index = arguments.indexOf(value);
         List<ExecutableElement> meant = candidates().stream()
                 .filter(method -> others(index).allMatch(other -> takes(method, other, argument(other))))
                 .toList();
-        List<ExecutableElement> values = meant.stream()
+        List<ExecutableElement> plainValues = meant.stream()
                 .filter(method -> Functions.of(code, parameter(method, index)).isEmpty()).toList();
+        List<ExecutableElement> values = plainValues.isEmpty() ? meant : plainValues;
         List<ExecutableElement> exact = values.stream()
                 .filter(method -> others(index).findAny().isPresent() && others(index)
                         .allMatch(other -> isExactly(method, other, argument(other))))
                 .toList();
-        List<TypeMirror> all = new ArrayList<>();
+        String name = value.toString().toLowerCase(Locale.ROOT);
+        List<TypeMirror> all = new ArrayList<>(types(meant, index).stream().filter(type -> isNamedAfter(name, type)).toList());
         (meant.size() == 1 ? meant : values.size() == 1 ? values : exact.size() == 1 ? exact : List.<ExecutableElement>of())
                 .forEach(method -> all.addAll(types(List.of(method), index)));
         sameAsOther(index, values).ifPresent(all::add);
@@ -68,6 +76,11 @@ final class Overloads {
                 .thenComparing(type -> !type.toString().equals("java.lang.String")));
         all.addAll(plain);
         return all;
+    }
+
+    private boolean isNamedAfter(String name, TypeMirror type) {
+        return type instanceof DeclaredType declared
+                && name.endsWith(declared.asElement().getSimpleName().toString().toLowerCase(Locale.ROOT));
     }
 
     /** Whether a method can be meant to which any object may be handed. */
@@ -80,17 +93,23 @@ final class Overloads {
     /** What the other arguments, and the place of the call, tell about type parameters. */
     private Inference inferred(ExecutableElement method, int index) {
         Inference inference = new Inference(code);
-        others(index).forEach(other -> inference.tell(parameter(method, other), argument(other)));
-        if (method.getKind() == ElementKind.METHOD && !method.getTypeParameters().isEmpty()) {
-            new Wanted(code).of(call).ifPresent(wanted -> inference.tell(method.getReturnType(), wanted));
-        }
+        result(method).ifPresent(result -> new Wanted(code).of(call).ifPresent(wanted -> inference.expect(result, wanted)));
+        others(index).filter(other -> !Diamond.isMade(new TreePath(call, arguments.get(other))))
+                .forEach(other -> inference.tell(parameter(method, other), argument(other)));
         return inference;
+    }
+
+    /** What a generic method hands back, or an object that is made with a diamond. */
+    private Optional<TypeMirror> result(ExecutableElement method) {
+        return method.getKind() == ElementKind.CONSTRUCTOR
+                ? Optional.of(method.getEnclosingElement().asType()).filter(type -> Diamond.isMade(call))
+                : Optional.of(method.getReturnType()).filter(type -> !method.getTypeParameters().isEmpty());
     }
 
     private List<TypeMirror> types(List<ExecutableElement> methods, int index) {
         return methods.stream().flatMap(method -> formals(method, index).map(inferred(method, index)::fill))
                 .flatMap(type -> Wanted.known(Optional.of(type)).stream())
-                .filter(type -> type.getKind() != TypeKind.TYPEVAR && !type.toString().equals("java.lang.Object"))
+                .filter(type -> (!(type instanceof TypeVariable variable) || isInScope(variable)) && !type.toString().equals("java.lang.Object"))
                 .map(this::withoutVariables)
                 .toList();
     }
@@ -99,6 +118,7 @@ final class Overloads {
     private Stream<TypeMirror> formals(ExecutableElement method, int index) {
         int last = method.getParameters().size() - 1;
         return method.isVarArgs() && index == last && arguments.size() == last + 1
+                && !parameter(method, index).toString().equals("java.lang.Object")
                 ? Stream.of(parameter(method, index), formal(method, last)) : Stream.of(parameter(method, index));
     }
 
@@ -112,7 +132,8 @@ final class Overloads {
     }
 
     private TypeMirror formal(ExecutableElement method, int index) {
-        return receiver().filter(type -> !method.getModifiers().contains(Modifier.STATIC) && !type.getTypeArguments().isEmpty())
+        return receiver().filter(type -> !method.getModifiers().contains(Modifier.STATIC) && !type.getTypeArguments().isEmpty()
+                        && !Diamond.isMade(call))
                 .map(type -> (TypeMirror) ((ExecutableType) code.types().asMemberOf(type, method)).getParameterTypes().get(index))
                 .orElseGet(() -> method.getParameters().get(index).asType());
     }
@@ -155,9 +176,19 @@ final class Overloads {
                 .findFirst();
     }
 
-    /** Type variables of the method that is called mean nothing elsewhere. */
+    /** Type variables of the method that is called mean nothing elsewhere; those that are declared around the call do. */
     private TypeMirror withoutVariables(TypeMirror type) {
-        return Types.opened(code, type, Types::namesVariable);
+        return Types.opened(code, type, one -> Types.namesVariable(one, variable -> !isInScope(variable)));
+    }
+
+    private boolean isInScope(TypeVariable variable) {
+        Set<Element> around = new HashSet<>();
+        for (TreePath at = call; at != null; at = at.getParentPath()) {
+            if (at.getLeaf() instanceof ClassTree || at.getLeaf() instanceof MethodTree) {
+                code.element(at).ifPresent(around::add);
+            }
+        }
+        return variable.asElement() instanceof TypeParameterElement declared && around.contains(declared.getGenericElement());
     }
 
     /** What is called so, and takes as many arguments; a call with an argument of no type is bound to none. */
@@ -168,7 +199,7 @@ final class Overloads {
                 .filter(member -> member.getKind() == ElementKind.METHOD || member.getKind() == ElementKind.CONSTRUCTOR)
                 .filter(member -> member.getSimpleName().contentEquals(name))
                 .map(member -> (ExecutableElement) member)
-                .filter(method -> method.isVarArgs() ? method.getParameters().size() <= arguments.size()
+                .filter(method -> method.isVarArgs() ? method.getParameters().size() - 1 <= arguments.size()
                         : method.getParameters().size() == arguments.size())
                 .toList();
     }

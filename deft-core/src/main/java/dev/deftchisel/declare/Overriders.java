@@ -3,7 +3,7 @@ package dev.deftchisel.declare;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.member.Target;
-import java.util.Optional;
+import java.util.List;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
@@ -15,26 +15,26 @@ final class Overriders {
     }
 
     /**
-     * The first one with a name and number of parameters.
+     * Those with a name and number of parameters.
      *
      * @param before in which all files that mention the name were looked at
      */
-    static Optional<ExecutableElement> of(Target owner, String name, int parameters, Analysis before) {
+    static List<ExecutableElement> of(Target owner, String name, int parameters, Analysis before) {
         return before.files().stream()
+                .filter(file -> before.code(file.path()).filter(owner.code()::sharesTypesWith).isPresent())
                 .flatMap(file -> before.bindings(file.path()).stream())
                 .filter(binding -> binding.role() == Role.DECLARATION && binding.isNamed())
                 .flatMap(binding -> before.known(binding.key()).stream())
                 .filter(known -> known.element() instanceof ExecutableElement method && method.getSimpleName().contentEquals(name)
                         && method.getParameters().size() == parameters && isBelow(owner, method))
                 .map(known -> (ExecutableElement) known.element())
-                .findFirst();
+                .toList();
     }
 
     private static boolean isBelow(Target owner, ExecutableElement method) {
         boolean isInherited = !method.getModifiers().contains(Modifier.STATIC) && !method.getModifiers().contains(Modifier.PRIVATE)
                 && method.getEnclosingElement() instanceof TypeElement;
         return isInherited && !method.getEnclosingElement().equals(owner.type())
-                && owner.code().isKind(method.getEnclosingElement().asType(), owner.type().asType())
-                && owner.type().getTypeParameters().isEmpty();
+                && owner.code().isKind(method.getEnclosingElement().asType(), owner.type().asType());
     }
 }

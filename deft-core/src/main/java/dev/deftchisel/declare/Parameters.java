@@ -6,6 +6,7 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -26,14 +27,19 @@ record Parameters(List<One> all, Optional<String> objection) {
     /**
      * One of them.
      *
-     * @param type  as it is handed over
-     * @param text  the type as it is written
-     * @param name  after the argument
+     * @param type     as it is handed over
+     * @param text     the type as it is written
+     * @param name     after the argument
+     * @param isVaried whether it takes any number of arguments, as an array (JLS 8.4.1)
      */
-    record One(TypeMirror type, String text, String name) {
+    record One(TypeMirror type, String text, String name, boolean isVaried) {
+
+        One(TypeMirror type, String text, String name) {
+            this(type, text, name, false);
+        }
 
         String declared(String before) {
-            return before + text + " " + name;
+            return before + (isVaried ? text.replaceFirst("\\[]$", "...") : text) + " " + name;
         }
     }
 
@@ -56,8 +62,7 @@ record Parameters(List<One> all, Optional<String> objection) {
             Optional<TypeMirror> type = types.of(code, path);
             Optional<String> text = type.flatMap(types::member);
             if (text.isEmpty()) {
-                return new Parameters(List.of(), Optional.of("the type of '" + code.shown(code.range(argument), 40)
-                        + "' is not known; declare what it needs first, or give it a type"));
+                return unknown(code, path);
             }
             String name = NewName.free(taken, NameProposals.elsewhere(code).of(path).get(0));
             taken.add(name);
@@ -71,15 +76,16 @@ record Parameters(List<One> all, Optional<String> objection) {
         return new Parameters(List.of(), Optional.of(objection));
     }
 
-    /** Those of a method that will override it. */
-    static Parameters of(ExecutableElement below, Types types) {
+    /** Those of a method that will override it, which sees its type in some way. */
+    static Parameters of(ExecutableElement below, View view, Types types) {
         List<One> all = new ArrayList<>();
         for (VariableElement parameter : below.getParameters()) {
-            Optional<String> text = types.member(parameter.asType());
+            TypeMirror type = view.declared(parameter.asType());
+            Optional<String> text = types.member(type);
             if (text.isEmpty()) {
                 return refused("a type of the method that overrides it has no name that could be written");
             }
-            all.add(new One(parameter.asType(), text.get(), parameter.getSimpleName().toString()));
+            all.add(new One(type, text.get(), parameter.getSimpleName().toString()));
         }
         return new Parameters(all, Optional.empty());
     }
@@ -101,27 +107,64 @@ record Parameters(List<One> all, Optional<String> objection) {
     }
 
     /**
-     * Those that several calls ask for, the one that is meant first: each takes what all calls with as many arguments hand over,
-     * where one of them hands over the most general.
+     * Those that several calls ask for, the one that is meant first: each takes what all calls hand over, where one of them
+     * hands over the most general. Where calls differ in number, the last one takes what is alike at their ends; if nothing is,
+     * the calls with other numbers of arguments are left to another method.
      */
     static Parameters of(List<Missing> calls, Types types) {
-        Missing first = calls.get(0);
-        Parameters own = of(first.code(), first.path().getParentPath(), first.arguments(), types);
-        if (own.objection().isPresent()) {
-            return own;
-        }
-        List<Missing> others = calls.stream().skip(1).filter(call -> call.arguments().size() == first.arguments().size()).toList();
-        List<One> all = new ArrayList<>();
-        for (int i = 0; i < own.all().size(); i++) {
-            One one = own.all().get(i);
-            List<TypeMirror> handed = new ArrayList<>(List.of(one.type()));
-            for (Missing call : others) {
-                types.of(call.code(), new TreePath(call.call().orElseThrow(), call.arguments().get(i))).ifPresent(handed::add);
+        int fewest = calls.stream().mapToInt(call -> call.arguments().size()).min().orElse(0);
+        if (calls.stream().anyMatch(call -> call.arguments().size() != fewest)) {
+            for (int i = 0; i <= fewest; i++) {
+                Optional<TypeMirror> common = Handed.from(calls, i, types).common();
+                Optional<TypeMirror> array = common.map(calls.get(0).code().types()::getArrayType);
+                Optional<String> text = array.flatMap(types::member);
+                if (text.isPresent()) {
+                    return of(calls, i, types).varied(array.get(), text.get(), longest(calls));
+                }
             }
-            TypeMirror type = new General(first.code()).of(handed);
-            all.add(new One(type, types.member(type).orElse(one.text()), one.name()));
+        }
+        int number = calls.get(0).arguments().size();
+        return of(calls.stream().filter(call -> call.arguments().size() == number).toList(), number, types);
+    }
+
+    private static Missing longest(List<Missing> calls) {
+        return calls.stream().max(Comparator.comparing(call -> call.arguments().size())).orElseThrow();
+    }
+
+    /** The same with one more that takes any number. */
+    private Parameters varied(TypeMirror array, String text, Missing call) {
+        if (objection.isPresent()) {
+            return this;
+        }
+        TreePath argument = new TreePath(call.call().orElseThrow(), call.arguments().get(all.size()));
+        String name = NameProposals.many(NameProposals.elsewhere(call.code()).of(argument).get(0));
+        List<One> more = new ArrayList<>(all);
+        more.add(new One(array, text, NewName.free(all.stream().map(One::name).collect(Collectors.toSet()), name), true));
+        return new Parameters(more, Optional.empty());
+    }
+
+    /** So many of the first. */
+    private static Parameters of(List<Missing> calls, int number, Types types) {
+        Missing first = calls.get(0);
+        List<One> all = new ArrayList<>();
+        Set<String> taken = new HashSet<>();
+        for (int i = 0; i < number; i++) {
+            TreePath argument = new TreePath(first.call().orElseThrow(), first.arguments().get(i));
+            Optional<TypeMirror> type = Handed.of(calls, i, types).type();
+            Optional<String> text = type.flatMap(types::member);
+            if (text.isEmpty()) {
+                return unknown(first.code(), argument);
+            }
+            String name = NewName.free(taken, NameProposals.elsewhere(first.code()).of(argument).get(0));
+            taken.add(name);
+            all.add(new One(type.get(), text.get(), name));
         }
         return new Parameters(all, Optional.empty());
+    }
+
+    private static Parameters unknown(Code code, TreePath argument) {
+        return refused("the type of '" + code.shown(code.range(argument.getLeaf()), 40)
+                + "' is not known; declare what it needs first, or give it a type");
     }
 
     /** The same, written elsewhere. */
@@ -133,7 +176,8 @@ record Parameters(List<One> all, Optional<String> objection) {
     Parameters as(List<TypeMirror> others, Types types) {
         List<One> changed = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
-            changed.add(new One(others.get(i), types.member(others.get(i)).orElse(all.get(i).text()), all.get(i).name()));
+            One one = all.get(i);
+            changed.add(new One(others.get(i), types.member(others.get(i)).orElse(one.text()), one.name(), one.isVaried()));
         }
         return new Parameters(changed, objection);
     }

@@ -3,8 +3,10 @@ package dev.deftchisel.declare;
 import dev.deftchisel.analysis.Code;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
@@ -26,17 +28,33 @@ record Shape(Parameters parameters, Optional<TypeMirror> result, boolean isStati
     private static Shape ofCall(Asked asked) {
         Missing missing = asked.missing();
         Types types = asked.types().ofMethod();
-        Optional<ExecutableElement> below = asked.isStatic() ? Optional.empty()
+        List<ExecutableElement> below = asked.isStatic() ? List.of()
                 : Overriders.of(asked.owner(), missing.name(), missing.arguments().size(), asked.before());
-        Optional<Parameters> overridden = below.map(method -> Parameters.of(method, types)).filter(one -> one.objection().isEmpty());
+        Optional<Shape> overridden = below.stream().flatMap(method -> above(method, below, asked).stream()).findFirst();
         if (overridden.isPresent()) {
-            return new Shape(overridden.get(), Optional.of(below.get().getReturnType()), false, below);
+            return overridden.get();
         }
-        Optional<TypeMirror> result = ValueType.of(asked.uses(), List.of());
+        Optional<TypeMirror> result = ValueType.of(asked.uses(), Map.of());
         Parameters parameters = Parameters.of(asked.uses(), types);
         List<TypeMirror> named = new ArrayList<>(parameters.all().stream().map(Parameters.One::type).toList());
         result.ifPresent(named::add);
         return new Shape(parameters.as(types.plain(named), types), result, asked.isStatic(), Optional.empty());
+    }
+
+    /** What a method must be to be overridden by some others, as one of them tells; empty when its types mean nothing above. */
+    private static Optional<Shape> above(ExecutableElement method, List<ExecutableElement> all, Asked asked) {
+        Types types = asked.types().ofMethod();
+        Parameters parameters = Parameters.of(method, view(method, asked), types);
+        List<TypeMirror> results = all.stream().map(one -> view(one, asked).declared(one.getReturnType())).toList();
+        TypeMirror result = new General(asked.code()).of(results);
+        List<TypeMirror> named = new ArrayList<>(parameters.all().stream().map(Parameters.One::type).toList());
+        named.add(result);
+        return parameters.objection().isPresent() || method.getTypeParameters().isEmpty() && !types.typeParameters(named).isEmpty()
+                ? Optional.empty() : Optional.of(new Shape(parameters, Optional.of(result), false, Optional.of(method)));
+    }
+
+    private static View view(ExecutableElement method, Asked asked) {
+        return View.of(asked.code(), asked.owner().type(), (TypeElement) method.getEnclosingElement());
     }
 
     /** The function that is wanted; its first parameter can be the object that is called (JLS 15.13.1). */

@@ -19,9 +19,12 @@ import dev.deftchisel.analysis.Code;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
@@ -74,7 +77,7 @@ final class TypeUses {
             return NewType.Kind.ANNOTATION;
         } else if (all.stream().anyMatch(TypeUses::isThrown) || all.get(0).name().matches(".+Exception")) {
             return NewType.Kind.EXCEPTION;
-        } else if (all.stream().anyMatch(use -> isLiteralOf(use, "java.lang.Enum"))) {
+        } else if (all.stream().anyMatch(use -> isLiteralOf(use, "java.lang.Enum") || isArgumentFor(use, "java.lang.Enum"))) {
             return NewType.Kind.ENUM;
         } else if (all.stream().anyMatch(use -> isLiteralOf(use, "java.lang.Throwable"))) {
             return NewType.Kind.EXCEPTION;
@@ -111,6 +114,22 @@ final class TypeUses {
                 .flatMap(type -> ((DeclaredType) type).getTypeArguments().stream())
                 .map(argument -> argument instanceof WildcardType wildcard ? wildcard.getExtendsBound() : argument)
                 .anyMatch(bound -> bound != null && use.code().isKind(bound, wanted));
+    }
+
+    /** Whether it stands for a type parameter that must be some kind of another type. */
+    private static boolean isArgumentFor(Missing use, String above) {
+        TreePath whole = use.path().getParentPath();
+        if (!(whole.getLeaf() instanceof ParameterizedTypeTree generic) || !generic.getTypeArguments().contains(use.path().getLeaf())) {
+            return false;
+        }
+        TypeMirror wanted = use.code().elements().getTypeElement(above).asType();
+        return use.code().element(new TreePath(whole, generic.getType()))
+                .filter(type -> type instanceof TypeElement)
+                .map(type -> ((TypeElement) type).getTypeParameters())
+                .filter(parameters -> parameters.size() == generic.getTypeArguments().size())
+                .filter(parameters -> use.code().isKind(
+                        parameters.get(generic.getTypeArguments().indexOf(use.path().getLeaf())).asType(), wanted))
+                .isPresent();
     }
 
     private static boolean isImplemented(Missing use) {
@@ -170,7 +189,7 @@ final class TypeUses {
     }
 
     private static boolean mayBeAbove(TypeMirror type) {
-        boolean isDeclared = type.getKind() == TypeKind.DECLARED && !Types.namesVariable(type);
+        boolean isDeclared = type.getKind() == TypeKind.DECLARED && !Types.namesVariable(type, any -> true);
         return isDeclared && type instanceof DeclaredType declared
                 && (declared.asElement().getKind() == ElementKind.CLASS || isInterface(declared))
                 && !declared.asElement().getModifiers().contains(Modifier.FINAL)
@@ -182,6 +201,11 @@ final class TypeUses {
 
     static boolean isInterface(DeclaredType type) {
         return type.asElement().getKind() == ElementKind.INTERFACE;
+    }
+
+    /** The types from which it is selected. */
+    Set<TypeElement> owners() {
+        return all.stream().filter(Missing::isOfType).flatMap(use -> use.owner().stream()).collect(Collectors.toSet());
     }
 
     /** The elements of an annotation that are given a value, where it is one. */

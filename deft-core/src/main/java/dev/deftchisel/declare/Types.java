@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.element.TypeParameterElement;
@@ -63,7 +64,12 @@ final class Types {
         return new Types(here, there, code, around, true);
     }
 
-    /** The type of an argument or assigned value; empty for one that only its target gives a type (JLS 15.27.3). */
+    /** The same for what belongs to no object, and does not know the type parameters of its class (JLS 8.1.2). */
+    Types ofStatic() {
+        return new Types(here, there, code, Optional.empty(), isMethod);
+    }
+
+    /** The type of an argument or assigned value; empty for a function that does not tell itself which it is (JLS 15.27.3). */
     Optional<TypeMirror> of(TreePath value) {
         return of(code, value);
     }
@@ -71,11 +77,11 @@ final class Types {
     /** The same in another file. */
     Optional<TypeMirror> of(Code code, TreePath value) {
         boolean isFunction = value.getLeaf() instanceof LambdaExpressionTree || value.getLeaf() instanceof MemberReferenceTree;
-        Optional<TypeMirror> type = isFunction ? Optional.empty() : code.type(value);
+        Optional<TypeMirror> type = isFunction ? Written.type(code, value) : code.type(value);
         return type.flatMap(found -> switch (found.getKind()) {
             case ERROR, NONE, VOID, OTHER, EXECUTABLE, PACKAGE -> Optional.empty();
             case NULL -> Optional.of(code.elements().getTypeElement("java.lang.Object").asType());
-            default -> Optional.of(found);
+            default -> Optional.of(Captured.released(code, found));
         });
     }
 
@@ -178,12 +184,13 @@ final class Types {
         return !variables.isEmpty();
     }
 
-    /** Whether a type names a type variable, or one that has no name. */
-    static boolean namesVariable(TypeMirror type) {
-        return type instanceof TypeVariable || type instanceof IntersectionType
-                || type instanceof ArrayType array && namesVariable(array.getComponentType())
-                || type instanceof WildcardType wildcard && (wildcard.getExtendsBound() != null && namesVariable(wildcard.getExtendsBound())
-                        || wildcard.getSuperBound() != null && namesVariable(wildcard.getSuperBound()))
-                || type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(Types::namesVariable);
+    /** Whether a type names one of some type variables, or one that has no name. */
+    static boolean namesVariable(TypeMirror type, Predicate<TypeVariable> isMeant) {
+        return type instanceof TypeVariable variable && isMeant.test(variable) || type instanceof IntersectionType
+                || type instanceof ArrayType array && namesVariable(array.getComponentType(), isMeant)
+                || type instanceof WildcardType wildcard && Stream.of(Optional.ofNullable(wildcard.getExtendsBound()),
+                        Optional.ofNullable(wildcard.getSuperBound())).flatMap(Optional::stream).anyMatch(bound -> namesVariable(bound, isMeant))
+                || type instanceof DeclaredType declared
+                        && declared.getTypeArguments().stream().anyMatch(argument -> namesVariable(argument, isMeant));
     }
 }

@@ -1,19 +1,21 @@
 package dev.deftchisel.declare;
 
+import com.sun.source.tree.ArrayAccessTree;
 import com.sun.source.tree.BinaryTree;
-import com.sun.source.tree.MemberSelectTree;
-import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiPredicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
+import javax.lang.model.type.TypeVariable;
 import javax.lang.model.type.WildcardType;
 
 /**
@@ -25,15 +27,18 @@ final class ValueType {
     private final Code code;
     private final NameHints hints;
     private final List<Missing> uses;
-    private final List<TypeMirror> given;
+    private final Map<Missing, TypeMirror> given;
     /** What each use may take, in order; none where a use does not tell. */
     private final List<List<TypeMirror>> taken = new ArrayList<>();
+    /** How each use sees the type that is to declare it. */
+    private final List<View> views;
 
-    private ValueType(List<Missing> uses, List<TypeMirror> given) {
+    private ValueType(List<Missing> uses, Map<Missing, TypeMirror> given) {
         this.code = uses.get(0).code();
         this.hints = new NameHints(code);
         this.uses = uses;
         this.given = given;
+        this.views = View.all(uses);
         uses.forEach(use -> taken.add(new Wanted(use.code()).all(use.value())));
     }
 
@@ -41,19 +46,41 @@ final class ValueType {
      * The type of what is missing.
      *
      * @param uses  at least one, the one that is meant first
-     * @param given what it is assigned
+     * @param given what it is assigned, by use
      * @return {@code void} when no use asks for a value, empty when nothing tells
      */
-    static Optional<TypeMirror> of(List<Missing> uses, List<TypeMirror> given) {
+    static Optional<TypeMirror> of(List<Missing> uses, Map<Missing, TypeMirror> given) {
         return new ValueType(uses, given).told();
     }
 
     private Optional<TypeMirror> told() {
-        List<TypeMirror> all = new ArrayList<>(given.isEmpty() ? List.of() : List.of(new General(code).of(given)));
-        all.addAll(given);
+        List<TypeMirror> values = given.values().stream().filter(type -> !isRaw(type)).toList();
+        List<TypeMirror> all = new ArrayList<>(values.isEmpty() ? List.of() : List.of(new General(code).of(values)));
+        all.addAll(values);
         taken.forEach(all::addAll);
-        List<TypeMirror> values = all.stream().filter(type -> type.getKind() != TypeKind.VOID).toList();
-        Set<String> selected = uses.stream().flatMap(use -> selected(use).stream()).collect(Collectors.toSet());
+        for (int i = 0; i < uses.size(); i++) {
+            Stream.concat(Stream.ofNullable(given.get(uses.get(i))), taken.get(i).stream()).map(views.get(i)::declared).forEach(all::add);
+        }
+        given.values().stream().filter(this::isRaw).map(this::ofAnything).forEach(all::add);
+        boolean isIndexed = uses.stream().anyMatch(ValueType::isIndexed);
+        return likeliest(all, all.stream().filter(type -> type.getKind() != TypeKind.VOID && (!isIndexed || type.getKind() == TypeKind.ARRAY))
+                .toList());
+    }
+
+    /** Whether a type has parameters that nothing is said of, as of an object that was made with a diamond. */
+    private boolean isRaw(TypeMirror type) {
+        return type instanceof DeclaredType declared && declared.getTypeArguments().isEmpty()
+                && !((TypeElement) declared.asElement()).getTypeParameters().isEmpty();
+    }
+
+    private TypeMirror ofAnything(TypeMirror raw) {
+        TypeElement type = (TypeElement) ((DeclaredType) raw).asElement();
+        TypeMirror object = code.elements().getTypeElement("java.lang.Object").asType();
+        return code.types().getDeclaredType(type, type.getTypeParameters().stream().map(any -> object).toArray(TypeMirror[]::new));
+    }
+
+    private Optional<TypeMirror> likeliest(List<TypeMirror> all, List<TypeMirror> values) {
+        Set<Selection> selected = uses.stream().flatMap(use -> Selection.from(use).stream()).collect(Collectors.toSet());
         Missing first = uses.get(0);
         return values.stream().filter(type -> has(type, selected) && fits(type, code.types()::isAssignable)).findFirst()
                 .or(() -> values.stream().filter(type -> has(type, selected) && fits(type, this::isKindOf)).findFirst())
@@ -71,13 +98,19 @@ final class ValueType {
 
     /** Whether a variable of a type could be given all that it is given, and its value taken wherever it is used. */
     private boolean fits(TypeMirror type, BiPredicate<TypeMirror, TypeMirror> isAssignable) {
-        boolean takesAll = given.stream().allMatch(value -> isAssignable.test(value, type));
+        boolean takesAll = true;
         for (int i = 0; takesAll && i < uses.size(); i++) {
+            TypeMirror seen = views.get(i).seen(type);
+            TypeMirror value = given.get(uses.get(i));
             boolean isCompared = uses.get(i).value().getParentPath().getLeaf() instanceof BinaryTree;
-            takesAll = isCompared || taken.get(i).isEmpty() || taken.get(i).stream()
-                    .anyMatch(one -> one.getKind() == TypeKind.VOID || isAssignable.test(type, one));
+            takesAll = (value == null || isAssignable.test(value, seen)) && (isCompared || taken.get(i).isEmpty() || taken.get(i).stream()
+                    .anyMatch(one -> one.getKind() == TypeKind.VOID || isAssignable.test(seen, one)));
         }
         return takesAll;
+    }
+
+    private static boolean isIndexed(Missing use) {
+        return use.value().getParentPath().getLeaf() instanceof ArrayAccessTree access && access.getExpression() == use.value().getLeaf();
     }
 
     /** Whether a value of a type can be one of another, type arguments aside. */
@@ -96,20 +129,16 @@ final class ValueType {
                 .findFirst().orElse(type);
     }
 
-    /** The name of what is selected from it at a use. */
-    private static Optional<String> selected(Missing use) {
-        TreePath place = use.value().getParentPath();
-        return place.getLeaf() instanceof MemberSelectTree select && select.getExpression() == use.value().getLeaf()
-                ? Optional.of(select.getIdentifier().toString()) : Optional.empty();
-    }
-
-    private boolean has(TypeMirror type, Set<String> selected) {
+    private boolean has(TypeMirror type, Set<Selection> selected) {
         if (selected.isEmpty()) {
             return true;
         }
         if (type.getKind() == TypeKind.ARRAY) {
-            return Set.of("length", "clone").containsAll(selected);
+            return selected.stream().map(Selection::name).allMatch(Set.of("length", "clone")::contains);
         }
-        return type instanceof DeclaredType declared && hints.has((TypeElement) declared.asElement(), selected);
+        TypeMirror bound = type instanceof TypeVariable ? code.types().erasure(type) : type;
+        // what is missing itself must be selected from an object of the type that is to get it
+        Set<Selection> others = selected.stream().filter(selection -> !selection.name().equals(uses.get(0).name())).collect(Collectors.toSet());
+        return bound instanceof DeclaredType declared && (others.size() == selected.size() || uses.get(0).owner().filter(declared.asElement()::equals).isPresent()) && hints.has((TypeElement) declared.asElement(), others);
     }
 }

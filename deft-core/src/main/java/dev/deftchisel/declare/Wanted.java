@@ -15,26 +15,30 @@ import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ParenthesizedTree;
 import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
+import com.sun.source.tree.TypeCastTree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
-import javax.lang.model.util.ElementFilter;
+import javax.lang.model.type.TypeVariable;
 
 /** Of which type a value must be where it stands (JLS 5, 15): what it is assigned, handed or returned to, or compared with. */
 final class Wanted {
@@ -52,6 +56,8 @@ final class Wanted {
         Tree place = path.getLeaf();
         if (place instanceof ParenthesizedTree) {
             return of(path);
+        } else if (Choice.isMade(path)) {
+            return Choice.of(code, path);
         } else if (place instanceof ExpressionStatementTree) {
             return Optional.of(code.types().getNoType(TypeKind.VOID));
         } else if (place instanceof VariableTree variable) {
@@ -74,13 +80,15 @@ final class Wanted {
             return operand(path, binary, binary.getLeftOperand() == value ? binary.getRightOperand() : binary.getLeftOperand());
         } else if (place instanceof MemberSelectTree select && path.getParentPath().getLeaf() instanceof MethodInvocationTree call
                 && call.getMethodSelect() == select) {
-            return of(path.getParentPath()).filter(type -> handsBackItself(type, select.getIdentifier().toString()));
+            return of(path.getParentPath()).filter(type -> handsBackItself(type, Selection.of(code, path)));
         } else if (place instanceof ArrayAccessTree access && access.getExpression() == value) {
             return of(path).filter(type -> type.getKind() != TypeKind.VOID).map(code.types()::getArrayType);
         } else if (place instanceof ArrayAccessTree) {
             return primitive(TypeKind.INT);
         } else if (place instanceof EnhancedForLoopTree loop && loop.getExpression() == value) {
             return elements(path, loop);
+        } else if (place instanceof NewArrayTree array && array.getInitializers() != null && array.getInitializers().contains(value)) {
+            return known(code.type(path)).filter(ArrayType.class::isInstance).map(type -> ((ArrayType) type).getComponentType());
         } else if (place instanceof ThrowTree) {
             return named("java.lang.RuntimeException");
         } else if (place instanceof MethodInvocationTree call && call.getArguments().contains(value)) {
@@ -101,12 +109,16 @@ final class Wanted {
                 || place instanceof ForLoopTree count && count.getCondition() == value;
     }
 
-    /** What the compiler could tell, when it is the type of a value, or of none. */
+    /**
+     * What the compiler could tell, when it is the type of a value, or of none. What stands for {@code ? super T} takes a
+     * {@code T} (JLS 5.1.10).
+     */
     static Optional<TypeMirror> known(Optional<? extends TypeMirror> type) {
         return type.filter(one -> one.getKind().isPrimitive() || switch (one.getKind()) {
             case DECLARED, ARRAY, TYPEVAR, INTERSECTION, VOID -> true;
             default -> false;
-        }).map(one -> one);
+        }).map(one -> one instanceof TypeVariable variable && variable.getLowerBound().getKind() != TypeKind.NULL
+                ? variable.getLowerBound() : one);
     }
 
     private Optional<TypeMirror> primitive(TypeKind kind) {
@@ -138,12 +150,11 @@ final class Wanted {
     }
 
     /** Whether a method of a type hands back another of that type, so that a chain of calls begins with what it ends with. */
-    private boolean handsBackItself(TypeMirror type, String method) {
-        return type instanceof DeclaredType declared && ElementFilter.methodsIn(code.elements()
-                .getAllMembers((TypeElement) declared.asElement()))
-                .stream()
-                .anyMatch(one -> one.getSimpleName().contentEquals(method)
-                        && code.types().isSameType(code.types().erasure(one.getReturnType()), code.types().erasure(type)));
+    private boolean handsBackItself(TypeMirror type, Selection selection) {
+        return type instanceof DeclaredType declared && selection.method((TypeElement) declared.asElement())
+                .map(method -> ((ExecutableType) code.types().asMemberOf(declared, method)).getReturnType())
+                .filter(result -> code.types().isSameType(code.types().erasure(result), code.types().erasure(type)))
+                .isPresent();
     }
 
     /** What the method or lambda around hands back. */
@@ -174,8 +185,16 @@ final class Wanted {
      * take (JLS 15.12.2).
      */
     List<TypeMirror> all(TreePath expression) {
-        return isArgument(expression) ? new Overloads(code, expression.getParentPath()).taken(expression.getLeaf()) : of(expression)
-                .stream().toList();
+        TreePath path = expression.getParentPath();
+        List<TypeMirror> all = new ArrayList<>(isArgument(expression) ? new Overloads(code, path).taken(expression.getLeaf())
+                : of(expression).stream().toList());
+        if (path.getLeaf() instanceof EnhancedForLoopTree loop && loop.getExpression() == expression.getLeaf()) {
+            known(code.element(new TreePath(path, loop.getVariable())).map(Element::asType)).map(code.types()::getArrayType).ifPresent(all::add);
+        } else if (path.getLeaf() instanceof TypeCastTree) {
+            // what nobody can be sure of but who casts
+            known(code.type(path)).map(type -> type.getKind().isPrimitive() ? type : code.types().erasure(type)).ifPresent(all::add);
+        }
+        return all.stream().map(type -> Captured.released(code, type)).toList();
     }
 
     private static boolean isArgument(TreePath expression) {

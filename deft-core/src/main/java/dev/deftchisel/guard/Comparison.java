@@ -1,9 +1,17 @@
 package dev.deftchisel.guard;
 
+import com.sun.source.tree.AssignmentTree;
+import com.sun.source.tree.CaseTree;
+import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.SwitchExpressionTree;
+import com.sun.source.tree.SwitchTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Problem;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
@@ -27,6 +35,10 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import javax.lang.model.type.ArrayType;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
 
 /** Compares two analyses of the same code, place by place. */
 final class Comparison {
@@ -86,14 +98,45 @@ final class Comparison {
 
     /** Whether a call was bound while something it is made of had no meaning, so that another overload may be the right one. */
     private boolean wasUncertain(Binding binding) {
-        return before.code(binding.file()).stream()
+        return isLabelOfUnknown(binding) || before.code(binding.file()).stream()
                 .flatMap(code -> code.around(binding.range()).stream()
                         .filter(path -> path.getLeaf() instanceof MethodInvocationTree call
                                 && code.range(call.getMethodSelect()).end() == binding.range().end()
                                 || path.getLeaf() instanceof NewClassTree made && code.range(made).start() == binding.range().start())
-                        .limit(1).map(path -> code.range(path.getLeaf())))
-                .anyMatch(call -> before.bindings(binding.file()).stream()
-                        .anyMatch(part -> part.key() instanceof SymbolKey.Unknown && call.encloses(part.range())));
+                        .limit(1)
+                        .filter(path -> hasUnknown(code.range(path.getLeaf()), binding.file()) || isHandedUnknown(code, path)))
+                .findAny().isPresent();
+    }
+
+    private boolean hasUnknown(Range call, Path file) {
+        return before.bindings(file).stream().anyMatch(part -> part.key() instanceof SymbolKey.Unknown && call.encloses(part.range()));
+    }
+
+    /** Whether an argument of a call has a type that names one that is not known. */
+    private static boolean isHandedUnknown(Code code, TreePath call) {
+        List<? extends ExpressionTree> arguments = call.getLeaf() instanceof MethodInvocationTree called ? called.getArguments()
+                : ((NewClassTree) call.getLeaf()).getArguments();
+        return arguments.stream().flatMap(argument -> code.type(new TreePath(call, argument)).stream()).anyMatch(Comparison::isUnknown);
+    }
+
+    private static boolean isUnknown(TypeMirror type) {
+        return type.getKind() == TypeKind.ERROR || type instanceof ArrayType array && isUnknown(array.getComponentType())
+                || type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(Comparison::isUnknown);
+    }
+
+    /** Whether it is the label of a choice from what had no type, so that a constant of an enum could not be found (JLS 14.11.1). */
+    private boolean isLabelOfUnknown(Binding binding) {
+        return before.code(binding.file()).stream().flatMap(code -> code.around(binding.range()).stream()
+                        .filter(path -> path.getLeaf() instanceof CaseTree label && label.getExpressions().stream()
+                                .anyMatch(one -> code.range(one).equals(binding.range())))
+                        .map(TreePath::getParentPath)
+                        .filter(choice -> code.type(new TreePath(choice, chosenFrom(choice.getLeaf())))
+                                .filter(type -> type.getKind() != TypeKind.ERROR).isEmpty()))
+                .findAny().isPresent();
+    }
+
+    private static ExpressionTree chosenFrom(Tree choice) {
+        return choice instanceof SwitchTree statement ? statement.getExpression() : ((SwitchExpressionTree) choice).getExpression();
     }
 
     /** Whether a method is new in a type that gets members, and takes the place of another there as is wished. */
@@ -216,7 +259,8 @@ final class Comparison {
      * was unknown, too.
      */
     private boolean wasHidden(Problem problem) {
-        if (!problem.code().startsWith("compiler.err.cant.resolve")) {
+        boolean isUnknownName = problem.code().startsWith("compiler.err.cant.resolve") || problem.code().equals("compiler.err.invalid.mref");
+        if (!isUnknownName) {
             return false;
         }
         Path file = mapping.origin(problem.file());
@@ -229,6 +273,19 @@ final class Comparison {
 
     private static String signature(Path file, int start, String code) {
         return file + ":" + start + ":" + code;
+    }
+
+    /** Whether an expression is assigned or handed to what nobody knew, which may have a say in its type (JLS 15.2). */
+    private boolean isForUnknown(Trace trace) {
+        return before.code(trace.file()).stream().flatMap(code -> code.around(trace.range()).stream()
+                        .filter(path -> code.range(path.getLeaf()).equals(trace.range()))
+                        .filter(path -> path.getParentPath().getLeaf() instanceof AssignmentTree assignment
+                                && assignment.getExpression() == path.getLeaf()
+                                && code.type(new TreePath(path.getParentPath(), assignment.getVariable()))
+                                        .filter(type -> !isUnknown(type)).isEmpty()
+                                || path.getParentPath().getLeaf() instanceof MethodInvocationTree call
+                                && call.getArguments().contains(path.getLeaf()) && code.element(path.getParentPath()).isEmpty()))
+                .findAny().isPresent();
     }
 
     /** Types of expressions and values of constants that differ. */
@@ -246,7 +303,7 @@ final class Comparison {
                     .filter(actual -> actual != null && !actual.equals(expected))
                     .findFirst();
             // what had no type before proves nothing now
-            if (other.isPresent() && !(isType && readable(expected).equals(UNKNOWN))) {
+            if (other.isPresent() && !(isType && (readable(expected).equals(UNKNOWN) || isForUnknown(trace)))) {
                 String actual = other.get();
                 differences.add(new Difference(
                         isType ? Difference.Kind.TYPE : Difference.Kind.CONSTANT, trace.file(), trace.range(),

@@ -68,6 +68,13 @@ public record Target(Code code, TreePath path, TypeElement type) {
                 : type.getTypeParameters().stream().map(parameter -> "?").collect(Collectors.joining(", ", "<", ">")));
     }
 
+    /** Whether its objects belong to one of the class around it (JLS 8.1.3). */
+    public boolean isInner() {
+        return type.getNestingKind().isNested() && type.getKind() == ElementKind.CLASS && !type.getModifiers().contains(Modifier.STATIC)
+                && !(type.getEnclosingElement() instanceof TypeElement around && around.getKind().isInterface());
+    }
+
+    /** Whether it is a record. */
     public boolean isRecord() {
         return type.getKind() == ElementKind.RECORD;
     }

@@ -147,7 +147,8 @@ public final class TypeWriter {
         if (!(owner instanceof TypeElement outer)) {
             return owner.getKind() == ElementKind.PACKAGE ? topLevel(type) : simple;
         }
-        return isUsed(type) || isMemberAround(outer) ? simple : name(outer) + "." + simple;
+        // what an anonymous class declares is known by its simple name only
+        return outer.getSimpleName().isEmpty() || isUsed(type) || isMemberAround(outer) ? simple : name(outer) + "." + simple;
     }
 
     /** Whether the simple name means this type somewhere in the file, outside of its own declaration. */

@@ -37,6 +37,8 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import javax.lang.model.element.Modifier;
 
 /**
  * Takes a random method, field, constructor or nested type away that is used, and has it declared again from its first use; of a
@@ -156,7 +158,8 @@ public final class Redeclared {
     private static Optional<Result> trial(Analyst analyst, Libraries libraries, Member member) {
         Set<Path> files = new HashSet<>(Set.of(member.file()));
         files.addAll(analyst.snapshot().pathsMentioning(Set.of(member.symbol().name())));
-        int known = analyst.analyse(Focus.whole(files)).problems().size();
+        Analysis whole = analyst.analyse(Focus.whole(files));
+        int known = whole.problems().size();
         SourceFile file = analyst.snapshot().file(member.file()).orElseThrow();
         String content = file.content();
         // white space of the same length keeps every place
@@ -169,8 +172,10 @@ public final class Redeclared {
         Spot spot = new Spot(place, broken.file(member.file()).orElseThrow(),
                 after.analyse(Focus.on(Set.of(member.file()), Set.of(member.symbol().name()))));
         // a name that nobody declares is an error by itself; a constructor has no name, so all errors must be counted
-        boolean isMissed = member.symbol().kind() == SymbolKind.CONSTRUCTOR ? after.analyse(Focus.whole(files)).problems().size() > known
-                : spot.bindings().stream().anyMatch(binding -> binding.key() instanceof SymbolKey.Unknown);
+        Analysis missing = after.analyse(Focus.whole(files));
+        boolean isMissed = member.symbol().kind() == SymbolKind.CONSTRUCTOR ? missing.problems().size() > known
+                : spot.bindings().stream().anyMatch(binding -> binding.key() instanceof SymbolKey.Unknown)
+                        && whole.uses(member.symbol().key()).stream().noneMatch(use -> isTaken(missing, use));
         if (!isMissed) {
             return Optional.empty();
         }
@@ -181,7 +186,7 @@ public final class Redeclared {
         Optional<Difference> difference = new Guard(after).check(ready.before(), ready.change()).stream().filter(Difference::isBlocking)
                 .findFirst();
         if (difference.isPresent()) {
-            return Optional.of(new Result(shown(member), End.REFUSED, difference.get().sentence()));
+            return Optional.of(new Result(shown(member), End.REFUSED, difference.get().sentence() + written(ready)));
         }
         Snapshot declared = ready.change().applyTo(broken);
         if (isType(member.symbol())) {
@@ -191,7 +196,18 @@ public final class Redeclared {
         }
         List<Problem> problems = new Analyst(declared, libraries, Monitor.SILENT).analyse(Focus.whole(files)).problems();
         return Optional.of(problems.size() <= known ? new Result(shown(member), End.COMPILES, "")
-                : new Result(shown(member), End.BROKEN, problems.get(0).message()));
+                : new Result(shown(member), End.BROKEN, problems.get(0).message() + written(ready)));
+    }
+
+    /** Whether a use means another declaration of the name now, which the one that is to be made would take it from. */
+    private static boolean isTaken(Analysis missing, Binding use) {
+        return use.isNamed() && missing.bindings(use.file()).stream()
+                .anyMatch(now -> now.range().equals(use.range()) && !(now.key() instanceof SymbolKey.Unknown));
+    }
+
+    private static String written(Plan.Ready plan) {
+        return plan.change().files().stream().flatMap(file -> file.edits().stream()).map(edit -> edit.replacement().strip())
+                .collect(Collectors.joining(" … ", " (", ")"));
     }
 
     /** All that a file asks of what was declared. */
@@ -214,7 +230,12 @@ public final class Redeclared {
     private static Answers answers(Symbol member) {
         // a member may be used from other files, which the first use does not tell
         Answers answers = Answers.of("visibility", visibility(member));
-        return isType(member) ? answers.and("where", "nested") : member.kind() == SymbolKind.FIELD ? answers.and("as", "field") : answers;
+        return isType(member) ? answers.and("where", "nested")
+                : member.kind() == SymbolKind.FIELD ? answers.and("as", isConstant(member) ? "constant" : "field") : answers;
+    }
+
+    private static boolean isConstant(Symbol symbol) {
+        return symbol.modifiers().containsAll(Set.of(Modifier.STATIC, Modifier.FINAL));
     }
 
     private static String shown(Member member) {

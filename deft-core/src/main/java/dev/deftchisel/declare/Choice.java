@@ -1,0 +1,54 @@
+package dev.deftchisel.declare;
+
+import com.sun.source.tree.CaseTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.SwitchExpressionTree;
+import com.sun.source.tree.SwitchTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.TypeMirror;
+
+/** What a {@code switch} chooses from, as its labels tell (JLS 14.11.1). */
+final class Choice {
+
+    private Choice() {
+    }
+
+    /** Whether a tree is a statement or expression that chooses. */
+    static boolean isMade(TreePath path) {
+        return path.getLeaf() instanceof SwitchTree || path.getLeaf() instanceof SwitchExpressionTree;
+    }
+
+    /** The enum that has all constants of the labels, or what the first label is. */
+    static Optional<TypeMirror> of(Code code, TreePath choice) {
+        List<? extends CaseTree> cases = choice.getLeaf() instanceof SwitchTree statement ? statement.getCases()
+                : ((SwitchExpressionTree) choice.getLeaf()).getCases();
+        List<? extends ExpressionTree> labels = cases.stream().flatMap(one -> one.getExpressions().stream()).toList();
+        if (labels.isEmpty()) {
+            return Optional.empty();
+        } else if (!labels.stream().allMatch(IdentifierTree.class::isInstance)) {
+            return Wanted.known(code.type(new TreePath(new TreePath(choice, cases.get(0)), labels.get(0))));
+        }
+        Set<String> names = labels.stream().map(Object::toString).collect(Collectors.toSet());
+        return new NameHints(code).near(choice).stream()
+                .flatMap(type -> Stream.concat(Stream.of(type), type.getEnclosedElements().stream()))
+                .filter(type -> type.getKind() == ElementKind.ENUM && constants(type).containsAll(names))
+                .findFirst().map(Element::asType);
+    }
+
+    private static Set<String> constants(Element type) {
+        return ((TypeElement) type).getEnclosedElements().stream()
+                .filter(member -> member.getKind() == ElementKind.ENUM_CONSTANT)
+                .map(member -> member.getSimpleName().toString())
+                .collect(Collectors.toSet());
+    }
+}

@@ -1,0 +1,95 @@
+package dev.deftchisel.declare;
+
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+
+/** What several calls hand over in one place of their arguments, and the type that takes it all. */
+final class Handed {
+
+    private final Code code;
+    private final List<TypeMirror> values = new ArrayList<>();
+    private final List<View> views = new ArrayList<>();
+    private boolean isNull;
+    private boolean isUnknown;
+
+    private Handed(Code code) {
+        this.code = code;
+    }
+
+    /** @param calls at least one, all with an argument there */
+    static Handed of(List<Missing> calls, int index, Types types) {
+        return of(calls, index, index + 1, types);
+    }
+
+    /** What is handed over from there on. */
+    static Handed from(List<Missing> calls, int index, Types types) {
+        return of(calls, index, Integer.MAX_VALUE, types);
+    }
+
+    private static Handed of(List<Missing> calls, int start, int end, Types types) {
+        Handed handed = new Handed(calls.get(0).code());
+        List<View> views = View.all(calls);
+        for (int i = 0; i < calls.size(); i++) {
+            Missing call = calls.get(i);
+            for (ExpressionTree argument : call.arguments().subList(start, Math.min(end, call.arguments().size()))) {
+                handed.add(call.code(), new TreePath(call.call().orElseThrow(), argument), views.get(i), types);
+            }
+        }
+        return handed;
+    }
+
+    private void add(Code there, TreePath argument, View view, Types types) {
+        Optional<TypeMirror> type = types.of(there, argument);
+        if (there.type(argument).filter(one -> one.getKind() == TypeKind.NULL).isPresent()) {
+            isNull = true;
+        } else if (type.isPresent()) {
+            values.add(type.get());
+            views.add(view);
+        } else {
+            isUnknown = true;
+        }
+    }
+
+    /** The one of the types that takes all, when there is one and nothing else is handed over. */
+    Optional<TypeMirror> common() {
+        return Optional.of(values).filter(all -> !isUnknown && !all.isEmpty()).map(new General(code)::of).map(this::nullable)
+                .filter(type -> !type.toString().equals("java.lang.Object") && takesAll(type));
+    }
+
+    /** Empty when no call tells. */
+    Optional<TypeMirror> type() {
+        if (values.isEmpty()) {
+            return isNull ? Optional.of(code.elements().getTypeElement("java.lang.Object").asType()) : Optional.empty();
+        }
+        TypeMirror general = nullable(new General(code).of(values));
+        // what other places see of a generic type is not always to be trusted: only own values can rule the likeliest type out
+        boolean isRuledOut = IntStream.range(0, values.size()).filter(i -> views.get(i).isPlain())
+                .anyMatch(i -> !code.types().isAssignable(values.get(i), general));
+        Stream<TypeMirror> wider = Stream.of(Types.opened(code, general, any -> true), code.types().erasure(general))
+                .filter(type -> isRuledOut);
+        return Optional.of(Stream.of(Stream.of(general), values.stream(), declared(), wider)
+                .flatMap(types -> types)
+                .map(this::nullable).filter(this::takesAll).findFirst().orElse(general));
+    }
+
+    private TypeMirror nullable(TypeMirror type) {
+        return isNull ? code.boxed(type) : type;
+    }
+
+    private Stream<TypeMirror> declared() {
+        return IntStream.range(0, values.size()).mapToObj(i -> views.get(i).declared(values.get(i)));
+    }
+
+    private boolean takesAll(TypeMirror type) {
+        return IntStream.range(0, values.size())
+                .allMatch(i -> code.types().isAssignable(values.get(i), views.get(i).seen(type)));
+    }
+}

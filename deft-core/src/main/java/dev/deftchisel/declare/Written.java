@@ -1,0 +1,138 @@
+package dev.deftchisel.declare;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.MemberReferenceTree;
+import com.sun.source.tree.ReturnTree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import com.sun.source.util.TreePathScanner;
+import dev.deftchisel.analysis.Code;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+
+/**
+ * A function as it is written, where nothing says which interface it implements: as far as it tells itself, one of the platform's
+ * interfaces does (package {@code java.util.function}).
+ *
+ * @param code    the file
+ * @param taken   the types of its parameters, in order
+ * @param result  what it hands back; empty for nothing
+ * @param isSafe  whether no checked exception leaves it
+ */
+record Written(Code code, List<TypeMirror> taken, Optional<TypeMirror> result, boolean isSafe) {
+
+    /** The interface for a function; empty when its parameters have no types, or there is no such interface. */
+    static Optional<TypeMirror> type(Code code, TreePath function) {
+        Optional<Written> written = function.getLeaf() instanceof LambdaExpressionTree lambda ? lambda(code, function, lambda)
+                : function.getLeaf() instanceof MemberReferenceTree reference ? reference(code, function, reference) : Optional.empty();
+        return written.flatMap(Written::type);
+    }
+
+    private static Optional<Written> lambda(Code code, TreePath path, LambdaExpressionTree lambda) {
+        List<TypeMirror> taken = new ArrayList<>();
+        for (VariableTree parameter : lambda.getParameters()) {
+            boolean isTyped = code.find(parameter.getType()).filter(range -> range.length() > 0 && !code.text(range).equals("var")).isPresent();
+            Optional<TypeMirror> type = isTyped ? Wanted.known(code.type(new TreePath(path, parameter))) : Optional.empty();
+            if (type.isEmpty()) {
+                return Optional.empty();
+            }
+            taken.add(type.get());
+        }
+        TreePath body = new TreePath(path, lambda.getBody());
+        boolean isSafe = code.thrown(List.of(body)).isEmpty();
+        if (lambda.getBodyKind() == LambdaExpressionTree.BodyKind.EXPRESSION) {
+            return Wanted.known(code.type(body)).map(type -> new Written(code, taken, value(type), isSafe));
+        }
+        List<TypeMirror> values = returned(body).stream().flatMap(value -> Wanted.known(code.type(value)).stream()).toList();
+        return Optional.of(new Written(code, taken, values.isEmpty() ? Optional.empty() : Optional.of(new General(code).of(values)), isSafe));
+    }
+
+    /** The values that the body of a lambda hands back, not those of others within it. */
+    private static List<TreePath> returned(TreePath body) {
+        List<TreePath> values = new ArrayList<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitReturn(ReturnTree tree, Void unused) {
+                Optional.ofNullable(tree.getExpression()).ifPresent(value -> values.add(new TreePath(getCurrentPath(), value)));
+                return null;
+            }
+
+            @Override
+            public Void visitLambdaExpression(LambdaExpressionTree tree, Void unused) {
+                return null;
+            }
+
+            @Override
+            public Void visitClass(ClassTree tree, Void unused) {
+                return null;
+            }
+        }.scan(body, null);
+        return values;
+    }
+
+    private static Optional<TypeMirror> value(TypeMirror type) {
+        return Optional.of(type).filter(one -> one.getKind() != TypeKind.VOID);
+    }
+
+    /** A method that is named as a function, where only one can be meant (JLS 15.13.1). */
+    private static Optional<Written> reference(Code code, TreePath path, MemberReferenceTree reference) {
+        TreePath object = new TreePath(path, reference.getQualifierExpression());
+        boolean isOfType = code.element(object).filter(TypeElement.class::isInstance).isPresent();
+        boolean makes = reference.getMode() == MemberReferenceTree.ReferenceMode.NEW;
+        Optional<TypeElement> owner = code.type(object).map(code.types()::asElement).filter(TypeElement.class::isInstance)
+                .map(TypeElement.class::cast).filter(type -> type.getTypeParameters().isEmpty());
+        List<ExecutableElement> meant = owner.stream().flatMap(type -> code.elements().getAllMembers(type).stream())
+                .filter(member -> makes ? member.getKind() == ElementKind.CONSTRUCTOR
+                        : member.getKind() == ElementKind.METHOD && member.getSimpleName().contentEquals(reference.getName()))
+                .map(member -> (ExecutableElement) member)
+                .toList();
+        if (meant.size() != 1 || !meant.get(0).getTypeParameters().isEmpty()) {
+            return Optional.empty();
+        }
+        ExecutableElement method = meant.get(0);
+        boolean isObject = isOfType && !makes && !method.getModifiers().contains(Modifier.STATIC);
+        List<TypeMirror> taken = Stream.concat(isObject ? Stream.of(owner.get().asType()) : Stream.empty(),
+                method.getParameters().stream().map(Element::asType)).toList();
+        Optional<TypeMirror> result = makes ? owner.map(TypeElement::asType) : value(method.getReturnType());
+        return Optional.of(new Written(code, taken, result, method.getThrownTypes().isEmpty()));
+    }
+
+    private Optional<TypeMirror> type() {
+        boolean isPlain = taken.stream().noneMatch(type -> type.getKind().isPrimitive());
+        if (taken.size() > 2 || !isPlain || !isSafe && !(taken.isEmpty() && result.isPresent())) {
+            return Optional.empty();
+        }
+        if (!isSafe) {
+            return generic("java.util.concurrent.Callable", List.of(code.boxed(result.get())));
+        } else if (result.isEmpty()) {
+            return taken.isEmpty() ? generic("java.lang.Runnable", List.of())
+                    : generic(taken.size() == 1 ? "java.util.function.Consumer" : "java.util.function.BiConsumer", taken);
+        }
+        String two = taken.size() == 2 ? "Bi" : "";
+        String kind = taken.isEmpty() ? "Supplier" : "Function";
+        return switch (result.get().getKind()) {
+            case BOOLEAN -> taken.isEmpty() ? generic("java.util.function.BooleanSupplier", List.of())
+                    : generic("java.util.function." + two + "Predicate", taken);
+            case INT -> generic("java.util.function." + (taken.isEmpty() ? "Int" : "ToInt" + two) + kind, taken);
+            case LONG -> generic("java.util.function." + (taken.isEmpty() ? "Long" : "ToLong" + two) + kind, taken);
+            case DOUBLE -> generic("java.util.function." + (taken.isEmpty() ? "Double" : "ToDouble" + two) + kind, taken);
+            default -> generic("java.util.function." + two + kind,
+                    Stream.concat(taken.stream(), Stream.of(code.boxed(result.get()))).toList());
+        };
+    }
+
+    private Optional<TypeMirror> generic(String name, List<TypeMirror> arguments) {
+        return Optional.ofNullable(code.elements().getTypeElement(name))
+                .map(type -> code.types().getDeclaredType(type, arguments.toArray(TypeMirror[]::new)));
+    }
+}
