@@ -3,10 +3,13 @@ package dev.deftchisel.declare;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.ParenthesizedTree;
 import com.sun.source.tree.SwitchExpressionTree;
 import com.sun.source.tree.SwitchTree;
 import com.sun.source.util.TreePath;
+import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Code;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -43,6 +46,34 @@ final class Choice {
                 .flatMap(type -> Stream.concat(Stream.of(type), type.getEnclosedElements().stream()))
                 .filter(type -> type.getKind() == ElementKind.ENUM && constants(type).containsAll(names))
                 .findFirst().map(Element::asType);
+    }
+
+    /** The names that are labels where the value of a variable is chosen from. */
+    static Set<String> labels(Code code, Element variable) {
+        Set<String> names = new LinkedHashSet<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitSwitch(SwitchTree tree, Void unused) {
+                take(tree.getExpression(), tree.getCases());
+                return super.visitSwitch(tree, null);
+            }
+
+            @Override
+            public Void visitSwitchExpression(SwitchExpressionTree tree, Void unused) {
+                take(tree.getExpression(), tree.getCases());
+                return super.visitSwitchExpression(tree, null);
+            }
+
+            private void take(ExpressionTree chosen, List<? extends CaseTree> cases) {
+                TreePath path = new TreePath(getCurrentPath(), chosen);
+                TreePath bare = chosen instanceof ParenthesizedTree around ? new TreePath(path, around.getExpression()) : path;
+                if (code.element(bare).filter(variable::equals).isPresent()) {
+                    cases.stream().flatMap(one -> one.getExpressions().stream()).filter(IdentifierTree.class::isInstance)
+                            .forEach(label -> names.add(label.toString()));
+                }
+            }
+        }.scan(new TreePath(code.unit()), null);
+        return names;
     }
 
     private static Set<String> constants(Element type) {

@@ -1,5 +1,6 @@
 package dev.deftchisel.declare;
 
+import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.member.Habits;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.StandIn;
@@ -79,12 +80,12 @@ public final class DeclareMethodOperation extends DeclareOperation {
             return new Declared.Refused("a method without a body must belong to an object of an interface or an abstract class");
         }
         // what is overridden must not be more open than what overrides it (JLS 8.4.8.3)
-        String visibility = isInterface ? visibility(asked) : shape.overridden().map(DeclareMethodOperation::atMost)
-                .orElseGet(() -> visibility(asked));
+        String visibility = isInterface ? visibility(asked) : shape.overridden().map(below -> between(access(asked), below))
+                .orElseGet(() -> access(asked)).prefix();
         String modifiers = (isAbstract && visibility.equals("private ") ? "" : visibility)
                 + (isStatic ? "static " : isAbstract && !isInterface ? "abstract " : isInterface && !isAbstract ? "default " : "");
         String head = modifiers + shape.typeParameters(asked) + type.get() + " " + missing.name() + "("
-                + shape.parameters().declared(Habits.of(owner).parameter()) + ")" + shape.thrown(asked.types());
+                + shape.parameters().declared(Habits.of(owner).parameter()) + ")" + shape.thrown(owner, asked.types());
         return new Declared.Members(title(missing), List.of(NewMember.added(NewMember.Kind.METHOD, missing.name(),
                 isAbstract ? List.of(head + ";") : lines(head, body, type.get(), shape.result()))
                         .linking(shape.parameters().all().stream().map(Parameters.One::name).filter(name -> !name.equals(missing.name()))
@@ -98,9 +99,11 @@ public final class DeclareMethodOperation extends DeclareOperation {
                 && Functions.of(owner.code(), owner.type().asType()).isPresent();
     }
 
-    /** As open as what overrides it, but not more than for all classes below. */
-    private static String atMost(ExecutableElement below) {
-        return below.getModifiers().contains(Modifier.PUBLIC) || below.getModifiers().contains(Modifier.PROTECTED) ? "protected " : "";
+    /** As open as is needed, and so that classes below have it, but not more than what overrides it. */
+    private static AccessLevel between(AccessLevel needed, ExecutableElement below) {
+        AccessLevel most = AccessLevel.of(below.getModifiers());
+        AccessLevel least = needed.compareTo(AccessLevel.PROTECTED) < 0 ? AccessLevel.PROTECTED : needed;
+        return most.compareTo(least) < 0 ? most : least;
     }
 
     /** What classes below must have then. */

@@ -164,12 +164,13 @@ abstract class DeclareOperation implements Operation {
 
     /** The modifier with a blank behind it, as far as the uses need it or as was answered. */
     static String visibility(Asked asked) {
-        Target owner = asked.owner();
-        if (owner.type().getKind().isInterface()) {
-            return "";
-        }
-        return AccessQuestion.said(asked.answers()).orElseGet(() -> asked.uses().stream().map(use -> needed(owner, use))
-                .max(Comparator.naturalOrder()).orElseThrow()).prefix();
+        return asked.owner().type().getKind().isInterface() ? "" : access(asked).prefix();
+    }
+
+    /** How open it is, as far as the uses need it or as was answered. */
+    static AccessLevel access(Asked asked) {
+        return AccessQuestion.said(asked.answers()).orElseGet(() -> asked.uses().stream().map(use -> needed(asked.owner(), use))
+                .max(Comparator.naturalOrder()).orElseThrow());
     }
 
     private static AccessLevel needed(Target owner, Missing use) {

@@ -118,14 +118,17 @@ public final class DeclareTypeOperation implements Operation {
                 : inFile(missing, uses, answers, before);
     }
 
-    /** The class around from which others select it, else the innermost one. */
+    /** The class around from which others select it, else the innermost one in which all can name it. */
     private static Optional<Target> around(Missing missing, TypeUses uses) {
         Set<TypeElement> named = uses.owners();
         return missing.classes().stream()
                 .flatMap(at -> missing.code().element(at).map(TypeElement.class::cast).filter(named::contains)
                         .map(type -> new Target(missing.code(), at, type)).stream())
                 .findFirst()
-                .or(() -> Target.at(missing.code(), missing.range().start()));
+                .or(() -> missing.classes().stream()
+                        .filter(at -> uses.isAroundAll(missing, missing.code().range(at.getLeaf())))
+                        .flatMap(at -> missing.code().element(at).map(type -> new Target(missing.code(), at, (TypeElement) type)).stream())
+                        .findFirst());
     }
 
     private Plan nested(Missing missing, TypeUses uses, Answers answers, Analysis before, Optional<Target> target) {
@@ -140,7 +143,7 @@ public final class DeclareTypeOperation implements Operation {
                 Types.of(edits.writer(missing.code()), writer, missing.code(), Optional.empty()), writer);
         NewType.Kind kind = kind(uses, answers);
         boolean isInInterface = target.get().type().getKind().isInterface();
-        String visibility = isInInterface ? "" : AccessQuestion.said(answers).orElseGet(() -> needed(missing, target.get())).prefix();
+        String visibility = isInInterface ? "" : AccessQuestion.said(answers).orElseGet(() -> uses.needed(target.get().type())).prefix();
         boolean isClass = kind == NewType.Kind.CLASS || kind == NewType.Kind.EXCEPTION;
         NewTypeText.Result type = text.of(kind, visibility + (isClass && !isInInterface && mayBeStatic(target.get()) ? "static " : ""));
         if (type.objection().isPresent()) {
@@ -149,10 +152,6 @@ public final class DeclareTypeOperation implements Operation {
         edits.of(code.file().path()).addAll(new Landing(target.get()).edits(List.of(
                 NewMember.added(NewMember.Kind.TYPE, missing.name(), type.lines()).linking(type.proposed()))));
         return new Plan.Ready(edits.change(titled(kind, missing), Meaning.same(), List.of()), before);
-    }
-
-    private static AccessLevel needed(Missing missing, Target around) {
-        return missing.code().enclosingType(missing.path()).map(use -> AccessLevel.between(around.type(), use)).orElse(AccessLevel.PACKAGE);
     }
 
     /** Whether a class within another may be static: not in one that needs an object itself, before Java 16 (JLS 8.1.3). */

@@ -99,10 +99,12 @@ public final class DeclareVariableOperation extends DeclareOperation {
             return missing.object().isPresent() ? new Declared.Refused("what is selected from an object is no local variable")
                     : local(missing, written.get(), value);
         }
-        String head = visibility(asked) + (isOfInterface ? "" : isConstant ? "static final " : asked.isStatic() ? "static " : "");
+        boolean isAssigned = asked.uses().stream().anyMatch(use -> assigned(use).isPresent());
+        String head = visibility(asked) + (isOfInterface ? "" : isConstant ? isAssigned ? "static " : "static final "
+                : asked.isStatic() ? "static " : "");
         return new Declared.Members("declare the " + (isConstant ? "constant " : "field ") + owner.name() + "." + missing.name(),
                 List.of(NewMember.added(isConstant ? NewMember.Kind.CONSTANT : NewMember.Kind.FIELD, missing.name(),
-                                List.of(head + written.get() + " " + missing.name() + (isConstant ? " = " + value : "") + ";"))
+                                List.of(head + written.get() + " " + missing.name() + (isConstant && !isAssigned ? " = " + value : "") + ";"))
                         .aheadOf(initialised(asked.uses(), owner))));
     }
 
@@ -202,7 +204,8 @@ public final class DeclareVariableOperation extends DeclareOperation {
     private static boolean isGuessed(Code code, TreePath value) {
         return code.type(value).filter(type -> type.toString().equals("java.lang.Object")).isPresent()
                 && code.element(value).filter(called -> called instanceof ExecutableElement method
-                        && method.getReturnType().getKind() == TypeKind.TYPEVAR).isPresent();
+                        && method.getReturnType().getKind() == TypeKind.TYPEVAR && method.getParameters().stream()
+                                .noneMatch(parameter -> parameter.asType().equals(method.getReturnType()))).isPresent();
     }
 
     /** Of a value that is one of two the type that both are of; empty for other values, and where neither takes both. */

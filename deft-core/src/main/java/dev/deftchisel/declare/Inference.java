@@ -2,9 +2,11 @@ package dev.deftchisel.declare;
 
 import dev.deftchisel.analysis.Code;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
@@ -18,6 +20,8 @@ final class Inference {
 
     private final Code code;
     private final Map<TypeVariable, TypeMirror> told = new HashMap<>();
+    /** Type parameters of which a target says just what they are (JLS 18.5.2). */
+    private final Set<TypeMirror> fixed = new HashSet<>();
 
     Inference(Code code) {
         this.code = code;
@@ -27,7 +31,7 @@ final class Inference {
     void tell(TypeMirror formal, TypeMirror actual) {
         if (formal instanceof TypeVariable variable) {
             if (actual.getKind() != TypeKind.NULL && actual.getKind() != TypeKind.ERROR && actual.getKind() != TypeKind.VOID) {
-                told.putIfAbsent(variable, code.boxed(actual));
+                told.merge(variable, code.boxed(actual), (before, now) -> fixed.contains(variable) ? before : common(before, now));
             }
         } else if (formal instanceof ArrayType array && actual instanceof ArrayType other) {
             tell(array.getComponentType(), other.getComponentType());
@@ -43,13 +47,27 @@ final class Inference {
         }
     }
 
+    /** What takes values of two types. */
+    private TypeMirror common(TypeMirror before, TypeMirror now) {
+        if (code.types().isAssignable(now, before)) {
+            return before;
+        }
+        General general = new General(code);
+        TypeMirror common = general.of(List.of(before, now));
+        return general.takes(common, before) && general.takes(common, now) ? common
+                : code.elements().getTypeElement("java.lang.Object").asType();
+    }
+
     /** Takes note of where a value of the first type is wanted as one of the other, which may be above it. */
     void expect(TypeMirror formal, TypeMirror wanted) {
         if (formal instanceof DeclaredType && wanted instanceof DeclaredType above) {
             above(formal, above).ifPresent(same -> {
                 for (int i = 0; i < Math.min(same.getTypeArguments().size(), above.getTypeArguments().size()); i++) {
                     TypeMirror argument = above.getTypeArguments().get(i);
-                    tell(same.getTypeArguments().get(i), argument instanceof WildcardType open ? bound(open).orElse(argument) : argument);
+                    Optional<TypeMirror> told = argument instanceof WildcardType open ? bound(open) : Optional.of(argument);
+                    TypeMirror parameter = same.getTypeArguments().get(i);
+                    told.ifPresent(type -> tell(parameter, type));
+                    Optional.of(parameter).filter(TypeVariable.class::isInstance).ifPresent(fixed::add);
                 }
             });
         } else {

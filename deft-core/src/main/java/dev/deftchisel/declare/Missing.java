@@ -286,7 +286,7 @@ record Missing(Code code, TreePath path, String name, Range range) {
 
     /** Whether it is a constant of an enum, by where it stands or how it is named. */
     boolean isEnumConstant() {
-        return call().isEmpty() && (chosenFrom().isPresent() || isOfType() && CONSTANT_NAME.matcher(name).matches()
+        return call().isEmpty() && (chosenFrom().isPresent() || isOfType() && Character.isUpperCase(name.charAt(0))
                 && owner().filter(type -> type.getKind() == ElementKind.ENUM).isPresent());
     }
 

@@ -61,13 +61,15 @@ final class NameHints {
 
     /** The types that simple names mean here: of the classes around, imported, of the package. */
     List<TypeElement> near(TreePath value) {
+        Stream<Element> around = Stream.iterate(code.enclosingType(value).<Element>map(type -> type), Optional::isPresent,
+                type -> type.map(Element::getEnclosingElement)).flatMap(Optional::stream);
         Stream<Element> nested = code.enclosingType(value).stream().flatMap(type -> type.getEnclosedElements().stream());
         Stream<Element> imported = code.file().skeleton().imports().stream()
                 .filter(line -> !line.isStatic() && !line.isOnDemand())
                 .flatMap(line -> Optional.<Element>ofNullable(code.elements().getTypeElement(line.name())).stream());
         Stream<Element> home = code.enclosingType(value).stream()
                 .flatMap(type -> code.elements().getPackageOf(type).getEnclosedElements().stream());
-        return Stream.of(nested, imported, home).flatMap(elements -> elements)
+        return Stream.of(around, nested, imported, home).flatMap(elements -> elements)
                 .filter(TypeElement.class::isInstance)
                 .map(element -> (TypeElement) element)
                 .distinct()

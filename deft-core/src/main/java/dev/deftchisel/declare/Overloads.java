@@ -83,6 +83,12 @@ final class Overloads {
                 && name.endsWith(declared.asElement().getSimpleName().toString().toLowerCase(Locale.ROOT));
     }
 
+    /** What all that can be meant hand back; empty when they differ. */
+    Optional<TypeMirror> result() {
+        List<TypeMirror> results = candidates().stream().<TypeMirror>map(ExecutableElement::getReturnType).toList();
+        return results.stream().findFirst().filter(first -> results.stream().allMatch(other -> code.types().isSameType(first, other)));
+    }
+
     /** Whether a method can be meant to which any object may be handed. */
     boolean takesAnything(Tree value) {
         int index = arguments.indexOf(value);

@@ -45,16 +45,20 @@ record Selection(Code code, String name, Optional<TreePath> call) {
         return isNamed && (!(member instanceof ExecutableElement method) || takesAll(method));
     }
 
-    /** Whether a method can be called so (JLS 15.12.2), as far as the arguments have types. */
     private boolean takesAll(ExecutableElement method) {
-        List<? extends ExpressionTree> arguments = new CallArguments(code, call.orElseThrow()).all();
+        return takesAll(code, call.orElseThrow(), method);
+    }
+
+    /** Whether a method can be meant by a call (JLS 15.12.2), as far as the arguments have types. */
+    static boolean takesAll(Code code, TreePath call, ExecutableElement method) {
+        List<? extends ExpressionTree> arguments = new CallArguments(code, call).all();
         int taken = method.getParameters().size();
         if (method.isVarArgs()) {
             return taken - 1 <= arguments.size();
         }
         return taken == arguments.size() && IntStream.range(0, taken).allMatch(i -> {
             TypeMirror parameter = code.types().erasure(method.getParameters().get(i).asType());
-            return Wanted.known(code.type(new TreePath(call.get(), arguments.get(i)))).map(code.types()::erasure)
+            return Wanted.known(code.type(new TreePath(call, arguments.get(i)))).map(code.types()::erasure)
                     .filter(type -> !code.types().isAssignable(type, parameter)).isEmpty();
         });
     }

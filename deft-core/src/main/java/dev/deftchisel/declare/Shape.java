@@ -1,15 +1,20 @@
 package dev.deftchisel.declare;
 
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.member.Target;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
+import javax.lang.model.element.TypeParameterElement;
 import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
+import javax.lang.model.util.ElementFilter;
 
 /**
  * What a method that is called, or named as a function, takes and hands back.
@@ -29,7 +34,8 @@ record Shape(Parameters parameters, Optional<TypeMirror> result, boolean isStati
         Missing missing = asked.missing();
         Types types = asked.types().ofMethod();
         List<ExecutableElement> below = asked.isStatic() ? List.of()
-                : Overriders.of(asked.owner(), missing.name(), missing.arguments().size(), asked.before());
+                : Overriders.of(asked.owner(), missing.name(), missing.arguments().size(), asked.before()).stream()
+                .filter(method -> Selection.takesAll(asked.code(), missing.call().orElseThrow(), method)).toList();
         Optional<Shape> overridden = below.stream().flatMap(method -> above(method, below, asked).stream()).findFirst();
         if (overridden.isPresent()) {
             return overridden.get();
@@ -73,11 +79,24 @@ record Shape(Parameters parameters, Optional<TypeMirror> result, boolean isStati
                 asked.isStatic() && !isObject, Optional.empty());
     }
 
-    /** What it throws since what overrides it does (JLS 8.4.8.3), with {@code throws} before it; empty for nothing. */
-    String thrown(Types types) {
-        List<String> all = overridden.stream().flatMap(method -> method.getThrownTypes().stream())
-                .flatMap(type -> types.member(type).stream()).toList();
+    /**
+     * What it throws since what overrides it does (JLS 8.4.8.3), or since its interface has a type parameter for just that which
+     * no other method throws, with {@code throws} before it; empty for nothing.
+     */
+    String thrown(Target owner, Types types) {
+        List<String> all = Stream.concat(overridden.stream().flatMap(method -> method.getThrownTypes().stream()),
+                        owner.type().getKind().isInterface() && !isStatic ? unthrown(owner) : Stream.empty())
+                .flatMap(type -> types.member(type).stream()).distinct().toList();
         return all.isEmpty() ? "" : " throws " + String.join(", ", all);
+    }
+
+    private static Stream<TypeMirror> unthrown(Target owner) {
+        TypeMirror throwable = owner.code().elements().getTypeElement("java.lang.Throwable").asType();
+        return owner.type().getTypeParameters().stream().<TypeMirror>map(TypeParameterElement::asType)
+                .filter(type -> owner.code().types().isSubtype(type, throwable))
+                .filter(type -> ElementFilter.methodsIn(owner.type().getEnclosedElements()).stream()
+                        .filter(method -> method.getModifiers().contains(Modifier.ABSTRACT))
+                        .noneMatch(method -> method.getThrownTypes().contains(type)));
     }
 
     /** The type parameters that it must declare itself, with a blank behind. */

@@ -16,7 +16,10 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.analysis.AccessLevel;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -85,7 +88,7 @@ final class TypeUses {
             return NewType.Kind.INTERFACE;
         }
         Optional<TreePath> call = call();
-        if (call.isEmpty() && !constants().isEmpty()) {
+        if (call.isEmpty() && (!constants().isEmpty() || !labels().isEmpty())) {
             return NewType.Kind.ENUM;
         }
         boolean isExtended = all.stream().anyMatch(use -> around(use, ClassTree.class).findAny().isPresent());
@@ -152,21 +155,34 @@ final class TypeUses {
         return files().filter(code -> code.unit() == path.getCompilationUnit()).findFirst().orElseThrow();
     }
 
-    /** What is named like a constant of it. */
+    /** What is named like a constant of it, or a label where one of its values is chosen from. */
     List<String> constants() {
+        List<String> labels = labels();
+        return Stream.concat(named(labels.isEmpty() ? "\\p{Lu}[\\p{Lu}\\p{N}_]*" : "\\p{Lu}\\w*"), labels.stream()).distinct().toList();
+    }
+
+    /** The labels of each choice from a variable of it (JLS 14.11.1). */
+    private List<String> labels() {
+        return all.stream().flatMap(use -> around(use, VariableTree.class).flatMap(path -> use.code().element(path).stream())
+                .flatMap(variable -> Choice.labels(use.code(), variable).stream())).distinct().toList();
+    }
+
+    private Stream<String> named(String pattern) {
         return all.stream().map(use -> use.path().getParentPath())
                 .filter(place -> place.getLeaf() instanceof MemberSelectTree
                         && !(place.getParentPath().getLeaf() instanceof MethodInvocationTree call
                         && call.getMethodSelect() == place.getLeaf()))
                 .map(place -> ((MemberSelectTree) place.getLeaf()).getIdentifier().toString())
-                .filter(name -> name.matches("\\p{Lu}[\\p{Lu}\\p{N}_]*"))
-                .distinct()
-                .toList();
+                .filter(name -> name.matches(pattern));
     }
 
     /** The type arguments where it has any, as they are told first. */
     List<TypeMirror> typeArguments() {
-        return all.stream().flatMap(use -> arguments(use).stream()).filter(found -> !found.isEmpty()).findFirst().orElse(List.of());
+        List<List<TypeMirror>> found = all.stream().flatMap(use -> arguments(use).stream()).toList();
+        // a diamond (JLS 15.9.3) only tells that there is one
+        return found.stream().filter(arguments -> !arguments.isEmpty()).findFirst()
+                .or(() -> found.stream().findFirst().map(diamond -> List.of(all.get(0).code().types().getNoType(TypeKind.NONE))))
+                .orElse(List.of());
     }
 
     private static Optional<List<TypeMirror>> arguments(Missing use) {
@@ -201,6 +217,17 @@ final class TypeUses {
 
     static boolean isInterface(DeclaredType type) {
         return type.asElement().getKind() == ElementKind.INTERFACE;
+    }
+
+    /** Whether a range encloses all that is in the outermost class around one of the uses, and stands alone. */
+    boolean isAroundAll(Missing one, Range range) {
+        return all.stream().filter(use -> use.isSimple() && use.isWithin(one, one.outermost())).allMatch(use -> range.encloses(use.range()));
+    }
+
+    /** How open it must be within a type. */
+    AccessLevel needed(TypeElement around) {
+        return all.stream().map(use -> use.code().enclosingType(use.path()).map(place -> AccessLevel.between(around, place))
+                .orElse(AccessLevel.PACKAGE)).max(Comparator.naturalOrder()).orElseThrow();
     }
 
     /** The types from which it is selected. */

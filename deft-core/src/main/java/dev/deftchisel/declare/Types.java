@@ -76,8 +76,7 @@ final class Types {
 
     /** The same in another file. */
     Optional<TypeMirror> of(Code code, TreePath value) {
-        boolean isFunction = value.getLeaf() instanceof LambdaExpressionTree || value.getLeaf() instanceof MemberReferenceTree;
-        Optional<TypeMirror> type = isFunction ? Written.type(code, value) : code.type(value);
+        Optional<TypeMirror> type = Written.isFunction(value.getLeaf()) ? Written.type(code, value) : code.type(value);
         return type.flatMap(found -> switch (found.getKind()) {
             case ERROR, NONE, VOID, OTHER, EXECUTABLE, PACKAGE -> Optional.empty();
             case NULL -> Optional.of(code.elements().getTypeElement("java.lang.Object").asType());

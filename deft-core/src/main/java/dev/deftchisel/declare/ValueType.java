@@ -2,8 +2,10 @@ package dev.deftchisel.declare;
 
 import com.sun.source.tree.ArrayAccessTree;
 import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.TypeCastTree;
 import dev.deftchisel.analysis.Code;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,7 +13,9 @@ import java.util.Set;
 import java.util.function.BiPredicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;
+import javax.lang.model.element.TypeParameterElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
@@ -62,9 +66,28 @@ final class ValueType {
             Stream.concat(Stream.ofNullable(given.get(uses.get(i))), taken.get(i).stream()).map(views.get(i)::declared).forEach(all::add);
         }
         given.values().stream().filter(this::isRaw).map(this::ofAnything).forEach(all::add);
+        all.addAll(all.stream().filter(type -> type.getKind().isPrimitive()).map(code::boxed).toList());
+        // what only the class around a use knows comes last
+        all.sort(Comparator.comparing(this::isForeign));
         boolean isIndexed = uses.stream().anyMatch(ValueType::isIndexed);
         return likeliest(all, all.stream().filter(type -> type.getKind() != TypeKind.VOID && (!isIndexed || type.getKind() == TypeKind.ARRAY))
                 .toList());
+    }
+
+    /** Whether a type names a type parameter of a class that is not around the declaration. */
+    private boolean isForeign(TypeMirror type) {
+        return uses.get(0).owner().filter(owner -> Types.namesVariable(type, variable ->
+                variable.asElement() instanceof TypeParameterElement parameter && parameter.getGenericElement() instanceof TypeElement known
+                        && !isAround(known, owner))).isPresent();
+    }
+
+    private static boolean isAround(TypeElement type, Element within) {
+        for (Element at = within; at != null; at = at.getEnclosingElement()) {
+            if (at.equals(type)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Whether a type has parameters that nothing is said of, as of an object that was made with a diamond. */
@@ -103,10 +126,16 @@ final class ValueType {
             TypeMirror seen = views.get(i).seen(type);
             TypeMirror value = given.get(uses.get(i));
             boolean isCompared = uses.get(i).value().getParentPath().getLeaf() instanceof BinaryTree;
-            takesAll = (value == null || isAssignable.test(value, seen)) && (isCompared || taken.get(i).isEmpty() || taken.get(i).stream()
+            takesAll = (value == null || isAssignable.test(value, seen)) && mayBeCast(uses.get(i), seen) && (isCompared || taken.get(i).isEmpty() || taken.get(i).stream()
                     .anyMatch(one -> one.getKind() == TypeKind.VOID || isAssignable.test(seen, one)));
         }
         return takesAll;
+    }
+
+    /** A primitive value cannot be cast to a type parameter, nor to most classes (JLS 5.5). */
+    private static boolean mayBeCast(Missing use, TypeMirror type) {
+        return !type.getKind().isPrimitive() || !(use.value().getParentPath().getLeaf() instanceof TypeCastTree)
+                || use.code().type(use.value().getParentPath()).filter(target -> target.getKind().isPrimitive()).isPresent();
     }
 
     private static boolean isIndexed(Missing use) {
@@ -122,10 +151,12 @@ final class ValueType {
     private TypeMirror precise(TypeMirror type, List<TypeMirror> others) {
         boolean isOpen = type instanceof DeclaredType declared && declared.getTypeArguments().stream()
                 .anyMatch(WildcardType.class::isInstance);
+        boolean isProven = isOpen && fits(type, code.types()::isAssignable);
         return !isOpen ? type : others.stream()
                 .filter(other -> other instanceof DeclaredType declared && !declared.getTypeArguments().isEmpty()
                         && declared.getTypeArguments().stream().noneMatch(WildcardType.class::isInstance)
-                        && code.types().isSameType(code.types().erasure(other), code.types().erasure(type)))
+                        && code.types().isSameType(code.types().erasure(other), code.types().erasure(type))
+                        && (!isProven || fits(other, code.types()::isAssignable)))
                 .findFirst().orElse(type);
     }
 

@@ -151,7 +151,8 @@ final class Wanted {
 
     /** Whether a method of a type hands back another of that type, so that a chain of calls begins with what it ends with. */
     private boolean handsBackItself(TypeMirror type, Selection selection) {
-        return type instanceof DeclaredType declared && selection.method((TypeElement) declared.asElement())
+        // a copy of an array is one of the same type (JLS 10.7)
+        return type.getKind() == TypeKind.ARRAY && selection.name().equals("clone") || type instanceof DeclaredType declared && selection.method((TypeElement) declared.asElement())
                 .map(method -> ((ExecutableType) code.types().asMemberOf(declared, method)).getReturnType())
                 .filter(result -> code.types().isSameType(code.types().erasure(result), code.types().erasure(type)))
                 .isPresent();

@@ -1,15 +1,21 @@
 package dev.deftchisel.declare;
 
 import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberReferenceTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.ReturnTree;
+import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.operation.NameProposals;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import javax.lang.model.element.Element;
@@ -31,6 +37,17 @@ import javax.lang.model.type.TypeMirror;
  */
 record Written(Code code, List<TypeMirror> taken, Optional<TypeMirror> result, boolean isSafe) {
 
+    /** Whether a value is a function as it is written. */
+    static boolean isFunction(Tree value) {
+        return value instanceof LambdaExpressionTree || value instanceof MemberReferenceTree;
+    }
+
+    /** What a function does, as the end of the name of its interface says: a {@code predicate}, a {@code supplier}. */
+    static String role(TypeMirror type) {
+        String name = NameProposals.ofType(type);
+        return name.replaceFirst(".*(?=\\p{Lu})", "").toLowerCase(Locale.ROOT);
+    }
+
     /** The interface for a function; empty when its parameters have no types, or there is no such interface. */
     static Optional<TypeMirror> type(Code code, TreePath function) {
         Optional<Written> written = function.getLeaf() instanceof LambdaExpressionTree lambda ? lambda(code, function, lambda)
@@ -40,21 +57,51 @@ record Written(Code code, List<TypeMirror> taken, Optional<TypeMirror> result, b
 
     private static Optional<Written> lambda(Code code, TreePath path, LambdaExpressionTree lambda) {
         List<TypeMirror> taken = new ArrayList<>();
+        TreePath body = new TreePath(path, lambda.getBody());
         for (VariableTree parameter : lambda.getParameters()) {
             boolean isTyped = code.find(parameter.getType()).filter(range -> range.length() > 0 && !code.text(range).equals("var")).isPresent();
-            Optional<TypeMirror> type = isTyped ? Wanted.known(code.type(new TreePath(path, parameter))) : Optional.empty();
+            Optional<TypeMirror> type = isTyped ? Wanted.known(code.type(new TreePath(path, parameter))) : used(code, body, parameter);
             if (type.isEmpty()) {
                 return Optional.empty();
             }
             taken.add(type.get());
         }
-        TreePath body = new TreePath(path, lambda.getBody());
         boolean isSafe = code.thrown(List.of(body)).isEmpty();
         if (lambda.getBodyKind() == LambdaExpressionTree.BodyKind.EXPRESSION) {
-            return Wanted.known(code.type(body)).map(type -> new Written(code, taken, value(type), isSafe));
+            return result(code, body).map(type -> new Written(code, taken, value(type), isSafe));
         }
         List<TypeMirror> values = returned(body).stream().flatMap(value -> Wanted.known(code.type(value)).stream()).toList();
         return Optional.of(new Written(code, taken, values.isEmpty() ? Optional.empty() : Optional.of(new General(code).of(values)), isSafe));
+    }
+
+    /** The type of a parameter that is not said, as its uses tell: any object where they ask nothing, none where its members are used. */
+    private static Optional<TypeMirror> used(Code code, TreePath body, VariableTree parameter) {
+        List<TreePath> uses = new ArrayList<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitIdentifier(IdentifierTree tree, Void unused) {
+                if (tree.getName().equals(parameter.getName())) {
+                    uses.add(getCurrentPath());
+                }
+                return null;
+            }
+        }.scan(body, null);
+        boolean isSelected = uses.stream().anyMatch(use -> use.getParentPath().getLeaf() instanceof MemberSelectTree);
+        return isSelected ? Optional.empty() : uses.stream().flatMap(use -> new Wanted(code).all(use).stream())
+                .filter(type -> type.getKind() != TypeKind.VOID).map(code::boxed).findFirst()
+                .or(() -> Optional.of(code.elements().getTypeElement("java.lang.Object").asType()));
+    }
+
+    /** What the expression of a body hands back; of comparisons and tests that is known even where their operands are not. */
+    private static Optional<TypeMirror> result(Code code, TreePath body) {
+        boolean isTest = switch (body.getLeaf().getKind()) {
+            case EQUAL_TO, NOT_EQUAL_TO, LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL, CONDITIONAL_AND, CONDITIONAL_OR,
+                    LOGICAL_COMPLEMENT, INSTANCE_OF -> true;
+            default -> false;
+        };
+        return isTest ? Optional.of(code.types().getPrimitiveType(TypeKind.BOOLEAN))
+                : Wanted.known(code.type(body)).or(() -> body.getLeaf() instanceof MethodInvocationTree
+                        ? new Overloads(code, body).result() : Optional.empty());
     }
 
     /** The values that the body of a lambda hands back, not those of others within it. */

@@ -3,6 +3,7 @@ package dev.deftchisel.guard;
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.SwitchExpressionTree;
@@ -98,13 +99,24 @@ final class Comparison {
 
     /** Whether a call was bound while something it is made of had no meaning, so that another overload may be the right one. */
     private boolean wasUncertain(Binding binding) {
-        return isLabelOfUnknown(binding) || before.code(binding.file()).stream()
+        return isLabelOfUnknown(binding) || isInUnknownFunction(binding) || before.code(binding.file()).stream()
                 .flatMap(code -> code.around(binding.range()).stream()
                         .filter(path -> path.getLeaf() instanceof MethodInvocationTree call
                                 && code.range(call.getMethodSelect()).end() == binding.range().end()
                                 || path.getLeaf() instanceof NewClassTree made && code.range(made).start() == binding.range().start())
                         .limit(1)
                         .filter(path -> hasUnknown(code.range(path.getLeaf()), binding.file()) || isHandedUnknown(code, path)))
+                .findAny().isPresent();
+    }
+
+    /** Whether it is within a function that was handed to a call that nobody knew, so that its parameters had no types. */
+    private boolean isInUnknownFunction(Binding binding) {
+        return before.code(binding.file()).stream().flatMap(code -> code.around(binding.range()).stream()
+                        .filter(path -> path.getLeaf() instanceof LambdaExpressionTree
+                                && path.getParentPath().getLeaf() instanceof MethodInvocationTree call
+                                && call.getArguments().contains(path.getLeaf())
+                                && code.type(new TreePath(path.getParentPath(), call.getMethodSelect()))
+                                        .filter(type -> type.getKind() != TypeKind.ERROR).isEmpty()))
                 .findAny().isPresent();
     }
 
@@ -244,7 +256,7 @@ final class Comparison {
         List<Difference> differences = new ArrayList<>();
         for (Problem problem : after.problems()) {
             String signature = signature(problem.file(), problem.range().start(), problem.code());
-            if (known.merge(signature, -1, Integer::sum) < 0 && !wasHidden(problem)) {
+            if (known.merge(signature, -1, Integer::sum) < 0 && !wasHidden(problem) && !isOfNewClass(problem)) {
                 Path file = mapping.origin(problem.file());
                 int origin = mapping.origin(file, problem.range().start());
                 differences.add(new Difference(Difference.Kind.ERROR, file, new Range(origin, origin),
@@ -269,6 +281,18 @@ final class Comparison {
                 .flatMap(binding -> mapping.sites(file, binding.range()).stream())
                 .anyMatch(site -> site.file().equals(problem.file()) && problem.range().encloses(site.range())
                         && found(site.file()).at(site.range()).stream().anyMatch(key -> key instanceof SymbolKey.Unknown));
+    }
+
+    /** Whether an object is made in a way that a new class does not have: nobody knew the class before. */
+    private boolean isOfNewClass(Problem problem) {
+        Path file = mapping.origin(problem.file());
+        return problem.code().startsWith("compiler.err.cant.apply.symbol") && before.bindings(file).stream()
+                .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown)
+                .filter(binding -> mapping.sites(file, binding.range()).stream()
+                        .anyMatch(site -> site.file().equals(problem.file()) && problem.range().encloses(site.range())))
+                .anyMatch(binding -> before.code(file).stream().flatMap(code -> code.around(binding.range()).stream())
+                        .anyMatch(path -> path.getParentPath() != null && path.getParentPath().getLeaf() instanceof NewClassTree made
+                                && made.getIdentifier() == path.getLeaf()));
     }
 
     private static String signature(Path file, int start, String code) {
