@@ -291,10 +291,15 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
                 && parent.getParentPath().getLeaf().getKind() == Tree.Kind.ANNOTATION;
     }
 
-    /** Whether the compiler takes a name for that of a package since it knows no other, and does not find in it what is selected (JLS 6.5.2). */
+    /**
+     * Whether the compiler takes a name for that of a package since it knows no other, and does not find in it what is selected
+     * (JLS 6.5.2).
+     */
     private boolean isNoPackage() {
         TreePath select = getCurrentPath().getParentPath();
-        if (inImport || !(select.getLeaf() instanceof MemberSelectTree) || !(trees.getElement(getCurrentPath()) instanceof PackageElement)) {
+        boolean isPackage = !inImport && select.getLeaf() instanceof MemberSelectTree
+                && trees.getElement(getCurrentPath()) instanceof PackageElement;
+        if (!isPackage) {
             return false;
         }
         Element selected = trees.getElement(select);

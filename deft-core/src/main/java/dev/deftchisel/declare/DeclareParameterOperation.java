@@ -128,7 +128,8 @@ public final class DeclareParameterOperation implements Operation {
         Optional<Missing> found = Missing.at(near, spot);
         Optional<ExecutableElement> method = found.flatMap(DeclareParameterOperation::receiver);
         if (method.isEmpty()) {
-            return Plan.refused(spot, "nothing here asks for a parameter: a name that nobody declares, or a call with one argument too many");
+            return Plan.refused(spot, "nothing here asks for a parameter: a name that nobody declares,"
+                    + " or a call with one argument too many");
         }
         SymbolKey key = found.get().code().key(method.get());
         SymbolKey owner = found.get().code().key(method.get().getEnclosingElement());

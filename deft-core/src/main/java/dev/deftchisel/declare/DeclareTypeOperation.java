@@ -1,6 +1,7 @@
 package dev.deftchisel.declare;
 
 import dev.deftchisel.analysis.AccessLevel;
+import com.sun.source.tree.VariableTree;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Code;
@@ -105,7 +106,10 @@ public final class DeclareTypeOperation implements Operation {
         files.addAll(analyst.snapshot().pathsMentioning(Set.of(name)));
         Optional<SymbolKey> around = found.get().isOfType() ? found.get().owner().map(found.get().code()::key) : Optional.empty();
         around.flatMap(analyst::declaring).ifPresent(home -> files.add(home.path()));
-        Analysis before = analyst.analyse(new Focus(files, Set.of(name), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
+        // what is done with a variable of the type tells of the type, too
+        Set<String> names = found.get().path().getParentPath().getLeaf() instanceof VariableTree variable
+                ? Set.of(name, variable.getName().toString()) : Set.of(name);
+        Analysis before = analyst.analyse(new Focus(files, names, Set.of(), Map.of(file, List.of(spot.place().selection())), true));
         Missing missing = missing(before, spot).orElseThrow();
         TypeUses uses = TypeUses.of(missing, before);
         if (found.get().isOfType()) {

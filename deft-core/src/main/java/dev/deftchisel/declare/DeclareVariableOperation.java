@@ -104,7 +104,8 @@ public final class DeclareVariableOperation extends DeclareOperation {
                 : asked.isStatic() ? "static " : "");
         return new Declared.Members("declare the " + (isConstant ? "constant " : "field ") + owner.name() + "." + missing.name(),
                 List.of(NewMember.added(isConstant ? NewMember.Kind.CONSTANT : NewMember.Kind.FIELD, missing.name(),
-                                List.of(head + written.get() + " " + missing.name() + (isConstant && !isAssigned ? " = " + value : "") + ";"))
+                                List.of(head + written.get() + " " + missing.name()
+                                        + (isConstant && !isAssigned ? " = " + value : "") + ";"))
                         .aheadOf(initialised(asked.uses(), owner))));
     }
 

@@ -75,15 +75,15 @@ final class Inference {
         }
     }
 
-    private static Optional<TypeMirror> bound(WildcardType wildcard) {
+    /** What is said of an argument that is left open, above or below (JLS 4.5.1). */
+    static Optional<TypeMirror> bound(WildcardType wildcard) {
         return Optional.ofNullable(wildcard.getExtendsBound()).or(() -> Optional.ofNullable(wildcard.getSuperBound()));
     }
 
     /** Whether a type is a type parameter, or has it among its arguments. */
     static boolean names(TypeMirror type, TypeMirror parameter) {
         return type.equals(parameter) || type instanceof ArrayType array && names(array.getComponentType(), parameter)
-                || type instanceof WildcardType wildcard && (wildcard.getExtendsBound() != null && names(wildcard.getExtendsBound(), parameter)
-                        || wildcard.getSuperBound() != null && names(wildcard.getSuperBound(), parameter))
+                || type instanceof WildcardType wildcard && bound(wildcard).filter(bound -> names(bound, parameter)).isPresent()
                 || type instanceof DeclaredType declared
                         && declared.getTypeArguments().stream().anyMatch(argument -> names(argument, parameter));
     }

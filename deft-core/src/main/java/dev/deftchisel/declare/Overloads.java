@@ -115,7 +115,8 @@ final class Overloads {
     private List<TypeMirror> types(List<ExecutableElement> methods, int index) {
         return methods.stream().flatMap(method -> formals(method, index).map(inferred(method, index)::fill))
                 .flatMap(type -> Wanted.known(Optional.of(type)).stream())
-                .filter(type -> (!(type instanceof TypeVariable variable) || isInScope(variable)) && !type.toString().equals("java.lang.Object"))
+                .filter(type -> !(type instanceof TypeVariable variable) || isInScope(variable))
+                .filter(type -> !type.toString().equals("java.lang.Object"))
                 .map(this::withoutVariables)
                 .toList();
     }

@@ -155,7 +155,7 @@ record Parameters(List<One> all, Optional<String> objection) {
             if (text.isEmpty()) {
                 return unknown(first.code(), argument);
             }
-            String name = NewName.free(taken, Written.isFunction(argument.getLeaf()) ? Written.role(type.get())
+            String name = NewName.free(taken, WrittenFunction.isFunction(argument.getLeaf()) ? WrittenFunction.role(type.get())
                     : NameProposals.elsewhere(first.code()).of(argument).get(0));
             taken.add(name);
             all.add(new One(type.get(), text.get(), name));

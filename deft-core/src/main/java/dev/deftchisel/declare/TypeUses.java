@@ -221,7 +221,8 @@ final class TypeUses {
 
     /** Whether a range encloses all that is in the outermost class around one of the uses, and stands alone. */
     boolean isAroundAll(Missing one, Range range) {
-        return all.stream().filter(use -> use.isSimple() && use.isWithin(one, one.outermost())).allMatch(use -> range.encloses(use.range()));
+        return all.stream().filter(use -> use.isSimple() && use.isWithin(one, one.outermost()))
+                .allMatch(use -> range.encloses(use.range()));
     }
 
     /** How open it must be within a type. */

@@ -76,7 +76,7 @@ final class Types {
 
     /** The same in another file. */
     Optional<TypeMirror> of(Code code, TreePath value) {
-        Optional<TypeMirror> type = Written.isFunction(value.getLeaf()) ? Written.type(code, value) : code.type(value);
+        Optional<TypeMirror> type = WrittenFunction.isFunction(value.getLeaf()) ? WrittenFunction.type(code, value) : code.type(value);
         return type.flatMap(found -> switch (found.getKind()) {
             case ERROR, NONE, VOID, OTHER, EXECUTABLE, PACKAGE -> Optional.empty();
             case NULL -> Optional.of(code.elements().getTypeElement("java.lang.Object").asType());
@@ -187,8 +187,8 @@ final class Types {
     static boolean namesVariable(TypeMirror type, Predicate<TypeVariable> isMeant) {
         return type instanceof TypeVariable variable && isMeant.test(variable) || type instanceof IntersectionType
                 || type instanceof ArrayType array && namesVariable(array.getComponentType(), isMeant)
-                || type instanceof WildcardType wildcard && Stream.of(Optional.ofNullable(wildcard.getExtendsBound()),
-                        Optional.ofNullable(wildcard.getSuperBound())).flatMap(Optional::stream).anyMatch(bound -> namesVariable(bound, isMeant))
+                || type instanceof WildcardType wildcard
+                        && Inference.bound(wildcard).filter(bound -> namesVariable(bound, isMeant)).isPresent()
                 || type instanceof DeclaredType declared
                         && declared.getTypeArguments().stream().anyMatch(argument -> namesVariable(argument, isMeant));
     }

@@ -58,48 +58,10 @@ final class ValueType {
     }
 
     private Optional<TypeMirror> told() {
-        List<TypeMirror> values = given.values().stream().filter(type -> !isRaw(type)).toList();
-        List<TypeMirror> all = new ArrayList<>(values.isEmpty() ? List.of() : List.of(new General(code).of(values)));
-        all.addAll(values);
-        taken.forEach(all::addAll);
-        for (int i = 0; i < uses.size(); i++) {
-            Stream.concat(Stream.ofNullable(given.get(uses.get(i))), taken.get(i).stream()).map(views.get(i)::declared).forEach(all::add);
-        }
-        given.values().stream().filter(this::isRaw).map(this::ofAnything).forEach(all::add);
-        all.addAll(all.stream().filter(type -> type.getKind().isPrimitive()).map(code::boxed).toList());
-        // what only the class around a use knows comes last
-        all.sort(Comparator.comparing(this::isForeign));
+        List<TypeMirror> all = new Candidates(uses).all(given, taken, views);
         boolean isIndexed = uses.stream().anyMatch(ValueType::isIndexed);
-        return likeliest(all, all.stream().filter(type -> type.getKind() != TypeKind.VOID && (!isIndexed || type.getKind() == TypeKind.ARRAY))
-                .toList());
-    }
-
-    /** Whether a type names a type parameter of a class that is not around the declaration. */
-    private boolean isForeign(TypeMirror type) {
-        return uses.get(0).owner().filter(owner -> Types.namesVariable(type, variable ->
-                variable.asElement() instanceof TypeParameterElement parameter && parameter.getGenericElement() instanceof TypeElement known
-                        && !isAround(known, owner))).isPresent();
-    }
-
-    private static boolean isAround(TypeElement type, Element within) {
-        for (Element at = within; at != null; at = at.getEnclosingElement()) {
-            if (at.equals(type)) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    /** Whether a type has parameters that nothing is said of, as of an object that was made with a diamond. */
-    private boolean isRaw(TypeMirror type) {
-        return type instanceof DeclaredType declared && declared.getTypeArguments().isEmpty()
-                && !((TypeElement) declared.asElement()).getTypeParameters().isEmpty();
-    }
-
-    private TypeMirror ofAnything(TypeMirror raw) {
-        TypeElement type = (TypeElement) ((DeclaredType) raw).asElement();
-        TypeMirror object = code.elements().getTypeElement("java.lang.Object").asType();
-        return code.types().getDeclaredType(type, type.getTypeParameters().stream().map(any -> object).toArray(TypeMirror[]::new));
+        return likeliest(all, all.stream().filter(type -> type.getKind() != TypeKind.VOID)
+                .filter(type -> !isIndexed || type.getKind() == TypeKind.ARRAY).toList());
     }
 
     private Optional<TypeMirror> likeliest(List<TypeMirror> all, List<TypeMirror> values) {
@@ -125,9 +87,9 @@ final class ValueType {
         for (int i = 0; takesAll && i < uses.size(); i++) {
             TypeMirror seen = views.get(i).seen(type);
             TypeMirror value = given.get(uses.get(i));
-            boolean isCompared = uses.get(i).value().getParentPath().getLeaf() instanceof BinaryTree;
-            takesAll = (value == null || isAssignable.test(value, seen)) && mayBeCast(uses.get(i), seen) && (isCompared || taken.get(i).isEmpty() || taken.get(i).stream()
-                    .anyMatch(one -> one.getKind() == TypeKind.VOID || isAssignable.test(seen, one)));
+            boolean isAny = uses.get(i).value().getParentPath().getLeaf() instanceof BinaryTree || taken.get(i).isEmpty();
+            takesAll = (value == null || isAssignable.test(value, seen)) && mayBeCast(uses.get(i), seen)
+                    && (isAny || taken.get(i).stream().anyMatch(one -> one.getKind() == TypeKind.VOID || isAssignable.test(seen, one)));
         }
         return takesAll;
     }
@@ -168,8 +130,13 @@ final class ValueType {
             return selected.stream().map(Selection::name).allMatch(Set.of("length", "clone")::contains);
         }
         TypeMirror bound = type instanceof TypeVariable ? code.types().erasure(type) : type;
+        if (!(bound instanceof DeclaredType declared)) {
+            return false;
+        }
         // what is missing itself must be selected from an object of the type that is to get it
-        Set<Selection> others = selected.stream().filter(selection -> !selection.name().equals(uses.get(0).name())).collect(Collectors.toSet());
-        return bound instanceof DeclaredType declared && (others.size() == selected.size() || uses.get(0).owner().filter(declared.asElement()::equals).isPresent()) && hints.has((TypeElement) declared.asElement(), others);
+        boolean isOwner = uses.get(0).owner().filter(declared.asElement()::equals).isPresent();
+        Set<Selection> asked = selected.stream()
+                .filter(selection -> !(isOwner && selection.name().equals(uses.get(0).name()))).collect(Collectors.toSet());
+        return hints.has((TypeElement) declared.asElement(), asked);
     }
 }

@@ -36,7 +36,9 @@ final class View {
     /** How each of some uses sees the type that the first is to be declared in. */
     static List<View> all(List<Missing> uses) {
         Optional<TypeElement> owner = uses.get(0).owner();
-        return uses.stream().map(use -> owner.map(type -> of(use, type)).orElseGet(() -> new View(use.code(), List.of(), List.of()))).toList();
+        return uses.stream()
+                .map(use -> owner.map(type -> of(use, type)).orElseGet(() -> new View(use.code(), List.of(), List.of())))
+                .toList();
     }
 
     /** How a class below sees a type. */

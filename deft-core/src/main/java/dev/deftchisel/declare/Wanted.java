@@ -1,5 +1,6 @@
 package dev.deftchisel.declare;
 
+import com.sun.source.tree.AnnotationTree;
 import com.sun.source.tree.ArrayAccessTree;
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
@@ -64,6 +65,8 @@ final class Wanted {
             boolean isTyped = variable.getInitializer() == value && code.find(variable.getType()).filter(range ->
                     range.length() > 0 && !code.text(range).equals("var")).isPresent();
             return isTyped ? known(code.element(path).map(Element::asType)) : Optional.empty();
+        } else if (place instanceof AssignmentTree && path.getParentPath().getLeaf() instanceof AnnotationTree) {
+            return annotated(path);
         } else if (place instanceof AssignmentTree assignment && assignment.getExpression() == value) {
             return known(code.type(new TreePath(path, assignment.getVariable())));
         } else if (place instanceof CompoundAssignmentTree assignment && assignment.getExpression() == value) {
@@ -149,10 +152,20 @@ final class Wanted {
                 : code.types().getDeclaredType(code.elements().getTypeElement("java.util.List"), type));
     }
 
+    /** The type of an element of an annotation, of one of many (JLS 9.7.1). */
+    private Optional<TypeMirror> annotated(TreePath assignment) {
+        return code.element(new TreePath(assignment, ((AssignmentTree) assignment.getLeaf()).getVariable()))
+                .filter(ExecutableElement.class::isInstance).map(element -> ((ExecutableElement) element).getReturnType())
+                .map(type -> type instanceof ArrayType many ? many.getComponentType() : type);
+    }
+
     /** Whether a method of a type hands back another of that type, so that a chain of calls begins with what it ends with. */
     private boolean handsBackItself(TypeMirror type, Selection selection) {
-        // a copy of an array is one of the same type (JLS 10.7)
-        return type.getKind() == TypeKind.ARRAY && selection.name().equals("clone") || type instanceof DeclaredType declared && selection.method((TypeElement) declared.asElement())
+        if (type.getKind() == TypeKind.ARRAY) {
+            // a copy of an array is one of the same type (JLS 10.7)
+            return selection.name().equals("clone");
+        }
+        return type instanceof DeclaredType declared && selection.method((TypeElement) declared.asElement())
                 .map(method -> ((ExecutableType) code.types().asMemberOf(declared, method)).getReturnType())
                 .filter(result -> code.types().isSameType(code.types().erasure(result), code.types().erasure(type)))
                 .isPresent();
@@ -190,7 +203,8 @@ final class Wanted {
         List<TypeMirror> all = new ArrayList<>(isArgument(expression) ? new Overloads(code, path).taken(expression.getLeaf())
                 : of(expression).stream().toList());
         if (path.getLeaf() instanceof EnhancedForLoopTree loop && loop.getExpression() == expression.getLeaf()) {
-            known(code.element(new TreePath(path, loop.getVariable())).map(Element::asType)).map(code.types()::getArrayType).ifPresent(all::add);
+            known(code.element(new TreePath(path, loop.getVariable())).map(Element::asType)).map(code.types()::getArrayType)
+                    .ifPresent(all::add);
         } else if (path.getLeaf() instanceof TypeCastTree) {
             // what nobody can be sure of but who casts
             known(code.type(path)).map(type -> type.getKind().isPrimitive() ? type : code.types().erasure(type)).ifPresent(all::add);

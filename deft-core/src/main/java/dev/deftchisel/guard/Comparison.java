@@ -49,6 +49,7 @@ final class Comparison {
     private static final String UNKNOWN_TYPE = "?";
 
     private final Analysis before;
+    private final Uncertainty uncertainty;
     private final Analysis after;
     private final Mapping mapping;
     private final Set<SymbolKey> extended;
@@ -57,6 +58,7 @@ final class Comparison {
 
     Comparison(Analysis before, Analysis after, Change change) {
         this.before = before;
+        this.uncertainty = new Uncertainty(before);
         this.after = after;
         this.mapping = change.mapping();
         this.extended = change.meaning().extended();
@@ -97,60 +99,6 @@ final class Comparison {
         });
     }
 
-    /** Whether a call was bound while something it is made of had no meaning, so that another overload may be the right one. */
-    private boolean wasUncertain(Binding binding) {
-        return isLabelOfUnknown(binding) || isInUnknownFunction(binding) || before.code(binding.file()).stream()
-                .flatMap(code -> code.around(binding.range()).stream()
-                        .filter(path -> path.getLeaf() instanceof MethodInvocationTree call
-                                && code.range(call.getMethodSelect()).end() == binding.range().end()
-                                || path.getLeaf() instanceof NewClassTree made && code.range(made).start() == binding.range().start())
-                        .limit(1)
-                        .filter(path -> hasUnknown(code.range(path.getLeaf()), binding.file()) || isHandedUnknown(code, path)))
-                .findAny().isPresent();
-    }
-
-    /** Whether it is within a function that was handed to a call that nobody knew, so that its parameters had no types. */
-    private boolean isInUnknownFunction(Binding binding) {
-        return before.code(binding.file()).stream().flatMap(code -> code.around(binding.range()).stream()
-                        .filter(path -> path.getLeaf() instanceof LambdaExpressionTree
-                                && path.getParentPath().getLeaf() instanceof MethodInvocationTree call
-                                && call.getArguments().contains(path.getLeaf())
-                                && code.type(new TreePath(path.getParentPath(), call.getMethodSelect()))
-                                        .filter(type -> type.getKind() != TypeKind.ERROR).isEmpty()))
-                .findAny().isPresent();
-    }
-
-    private boolean hasUnknown(Range call, Path file) {
-        return before.bindings(file).stream().anyMatch(part -> part.key() instanceof SymbolKey.Unknown && call.encloses(part.range()));
-    }
-
-    /** Whether an argument of a call has a type that names one that is not known. */
-    private static boolean isHandedUnknown(Code code, TreePath call) {
-        List<? extends ExpressionTree> arguments = call.getLeaf() instanceof MethodInvocationTree called ? called.getArguments()
-                : ((NewClassTree) call.getLeaf()).getArguments();
-        return arguments.stream().flatMap(argument -> code.type(new TreePath(call, argument)).stream()).anyMatch(Comparison::isUnknown);
-    }
-
-    private static boolean isUnknown(TypeMirror type) {
-        return type.getKind() == TypeKind.ERROR || type instanceof ArrayType array && isUnknown(array.getComponentType())
-                || type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(Comparison::isUnknown);
-    }
-
-    /** Whether it is the label of a choice from what had no type, so that a constant of an enum could not be found (JLS 14.11.1). */
-    private boolean isLabelOfUnknown(Binding binding) {
-        return before.code(binding.file()).stream().flatMap(code -> code.around(binding.range()).stream()
-                        .filter(path -> path.getLeaf() instanceof CaseTree label && label.getExpressions().stream()
-                                .anyMatch(one -> code.range(one).equals(binding.range())))
-                        .map(TreePath::getParentPath)
-                        .filter(choice -> code.type(new TreePath(choice, chosenFrom(choice.getLeaf())))
-                                .filter(type -> type.getKind() != TypeKind.ERROR).isEmpty()))
-                .findAny().isPresent();
-    }
-
-    private static ExpressionTree chosenFrom(Tree choice) {
-        return choice instanceof SwitchTree statement ? statement.getExpression() : ((SwitchExpressionTree) choice).getExpression();
-    }
-
     /** Whether a method is new in a type that gets members, and takes the place of another there as is wished. */
     private boolean isNewOverride(SymbolKey method, SymbolKey other) {
         return method instanceof SymbolKey.Method fresh && extended.contains(fresh.owner()) && before.declaration(method).isEmpty()
@@ -185,7 +133,7 @@ final class Comparison {
                         mapping.code(binding.file(), binding.range()).start());
         if (actual.contains(expected) || actual.stream().anyMatch(standIns(binding.key())::contains)
                 || actual.stream().anyMatch(key -> isNewOverride(key, expected) || isNowKnown(expected, key))
-                || wasUncertain(binding)) {
+                || uncertainty.of(binding)) {
             return Optional.empty();
         }
         Optional<SymbolKey> other = actual.stream().filter(key -> !(key instanceof SymbolKey.Unknown)).findFirst();
@@ -271,7 +219,8 @@ final class Comparison {
      * was unknown, too.
      */
     private boolean wasHidden(Problem problem) {
-        boolean isUnknownName = problem.code().startsWith("compiler.err.cant.resolve") || problem.code().equals("compiler.err.invalid.mref");
+        boolean isUnknownName = problem.code().startsWith("compiler.err.cant.resolve")
+                || problem.code().equals("compiler.err.invalid.mref");
         if (!isUnknownName) {
             return false;
         }
@@ -287,29 +236,13 @@ final class Comparison {
     private boolean isOfNewClass(Problem problem) {
         Path file = mapping.origin(problem.file());
         return problem.code().startsWith("compiler.err.cant.apply.symbol") && before.bindings(file).stream()
-                .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown)
-                .filter(binding -> mapping.sites(file, binding.range()).stream()
-                        .anyMatch(site -> site.file().equals(problem.file()) && problem.range().encloses(site.range())))
-                .anyMatch(binding -> before.code(file).stream().flatMap(code -> code.around(binding.range()).stream())
-                        .anyMatch(path -> path.getParentPath() != null && path.getParentPath().getLeaf() instanceof NewClassTree made
-                                && made.getIdentifier() == path.getLeaf()));
+                .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown && uncertainty.isMade(binding))
+                .flatMap(binding -> mapping.sites(file, binding.range()).stream())
+                .anyMatch(site -> site.file().equals(problem.file()) && problem.range().encloses(site.range()));
     }
 
     private static String signature(Path file, int start, String code) {
         return file + ":" + start + ":" + code;
-    }
-
-    /** Whether an expression is assigned or handed to what nobody knew, which may have a say in its type (JLS 15.2). */
-    private boolean isForUnknown(Trace trace) {
-        return before.code(trace.file()).stream().flatMap(code -> code.around(trace.range()).stream()
-                        .filter(path -> code.range(path.getLeaf()).equals(trace.range()))
-                        .filter(path -> path.getParentPath().getLeaf() instanceof AssignmentTree assignment
-                                && assignment.getExpression() == path.getLeaf()
-                                && code.type(new TreePath(path.getParentPath(), assignment.getVariable()))
-                                        .filter(type -> !isUnknown(type)).isEmpty()
-                                || path.getParentPath().getLeaf() instanceof MethodInvocationTree call
-                                && call.getArguments().contains(path.getLeaf()) && code.element(path.getParentPath()).isEmpty()))
-                .findAny().isPresent();
     }
 
     /** Types of expressions and values of constants that differ. */
@@ -327,7 +260,7 @@ final class Comparison {
                     .filter(actual -> actual != null && !actual.equals(expected))
                     .findFirst();
             // what had no type before proves nothing now
-            if (other.isPresent() && !(isType && (readable(expected).equals(UNKNOWN) || isForUnknown(trace)))) {
+            if (other.isPresent() && !(isType && (readable(expected).equals(UNKNOWN) || uncertainty.of(trace)))) {
                 String actual = other.get();
                 differences.add(new Difference(
                         isType ? Difference.Kind.TYPE : Difference.Kind.CONSTANT, trace.file(), trace.range(),

@@ -86,12 +86,15 @@ public final class Redeclared {
             Snapshot snapshot = chisel.snapshot();
             List<SourceFile> files = snapshot.files().stream().sorted(Comparator.comparing(SourceFile::path)).toList();
             Random random = new Random(seed);
+            Set<Path> all = files.stream().map(SourceFile::path).collect(Collectors.toSet());
+            Analyst analyst = new Analyst(snapshot, libraries, Monitor.SILENT);
+            // once for all trials: what the code is before anything is taken away
+            Analysis whole = analyst.analyse(Focus.whole(all));
             while (results.size() < count) {
                 SourceFile file = files.get(random.nextInt(files.size()));
-                Analyst analyst = new Analyst(snapshot, libraries, Monitor.SILENT);
                 long draw = random.nextLong();
-                DeepStack.call(() -> member(analyst, file, new Random(draw))).ifPresent(member -> {
-                    DeepStack.call(() -> safely(analyst, libraries, member)).ifPresent(result -> {
+                DeepStack.call(() -> member(whole, file, new Random(draw))).ifPresent(member -> {
+                    DeepStack.call(() -> safely(whole, libraries, member)).ifPresent(result -> {
                         results.add(result);
                         listener.accept(result);
                     });
@@ -105,8 +108,7 @@ public final class Redeclared {
             SymbolKind.RECORD, SymbolKind.INTERFACE, SymbolKind.ENUM);
 
     /** A member that overrides nothing and is used in its file. */
-    private static Optional<Member> member(Analyst analyst, SourceFile file, Random random) {
-        Analysis analysis = analyst.analyse(Focus.whole(Set.of(file.path())));
+    private static Optional<Member> member(Analysis analysis, SourceFile file, Random random) {
         Code code = analysis.code(file.path()).orElseThrow();
         List<Member> found = new ArrayList<>();
         for (Binding declared : analysis.bindings(file.path())) {
@@ -146,34 +148,36 @@ public final class Redeclared {
     }
 
     /** A trial in which a crash is a failure like any other. */
-    private static Optional<Result> safely(Analyst analyst, Libraries libraries, Member member) {
+    private static Optional<Result> safely(Analysis whole, Libraries libraries, Member member) {
         try {
-            return trial(analyst, libraries, member);
+            return trial(whole, libraries, member);
         } catch (IllegalArgumentException | IllegalStateException | NullPointerException | IndexOutOfBoundsException | NoSuchElementException crash) {
             return Optional.of(new Result(shown(member), End.BROKEN, "crashed: " + crash));
         }
     }
 
     /** Empty when nobody misses the member there, since another one takes its place. */
-    private static Optional<Result> trial(Analyst analyst, Libraries libraries, Member member) {
+    private static Optional<Result> trial(Analysis whole, Libraries libraries, Member member) {
         Set<Path> files = new HashSet<>(Set.of(member.file()));
-        files.addAll(analyst.snapshot().pathsMentioning(Set.of(member.symbol().name())));
-        Analysis whole = analyst.analyse(Focus.whole(files));
-        int known = whole.problems().size();
-        SourceFile file = analyst.snapshot().file(member.file()).orElseThrow();
+        files.addAll(whole.snapshot().pathsMentioning(Set.of(member.symbol().name())));
+        long known = problems(whole, files);
+        SourceFile file = whole.snapshot().file(member.file()).orElseThrow();
         String content = file.content();
         // white space of the same length keeps every place
         String without = content.substring(0, member.range().start())
                 + content.substring(member.range().start(), member.range().end()).replaceAll("[^\\r\\n]", " ")
                 + content.substring(member.range().end());
-        Snapshot broken = analyst.snapshot().with(Map.of(member.file(), Optional.of(without)), Map.of());
+        Snapshot broken = whole.snapshot().with(Map.of(member.file(), Optional.of(without)), Map.of());
         Analyst after = new Analyst(broken, libraries, Monitor.SILENT);
         Place place = new Place(member.file(), new Range(member.use().range().start(), member.use().range().start()));
         Spot spot = new Spot(place, broken.file(member.file()).orElseThrow(),
                 after.analyse(Focus.on(Set.of(member.file()), Set.of(member.symbol().name()))));
         // a name that nobody declares is an error by itself; a constructor has no name, so all errors must be counted
-        Analysis missing = after.analyse(Focus.whole(files));
-        boolean isMissed = member.symbol().kind() == SymbolKind.CONSTRUCTOR ? missing.problems().size() > known
+        Set<Path> users = new HashSet<>(Set.of(member.file()));
+        whole.uses(member.symbol().key()).forEach(use -> users.add(use.file()));
+        boolean isConstructor = member.symbol().kind() == SymbolKind.CONSTRUCTOR;
+        Analysis missing = after.analyse(isConstructor ? Focus.whole(users) : Focus.on(users, Set.of(member.symbol().name())));
+        boolean isMissed = isConstructor ? missing.problems().size() > problems(whole, users)
                 : spot.bindings().stream().anyMatch(binding -> binding.key() instanceof SymbolKey.Unknown)
                         && whole.uses(member.symbol().key()).stream().noneMatch(use -> isTaken(missing, use));
         if (!isMissed) {
@@ -194,9 +198,17 @@ public final class Redeclared {
                 declared = all(declared, user, libraries);
             }
         }
-        List<Problem> problems = new Analyst(declared, libraries, Monitor.SILENT).analyse(Focus.whole(files)).problems();
+        // whoever used it is compiled whole; of the others what mentions the name
+        Analyst last = new Analyst(declared, libraries, Monitor.SILENT);
+        List<Problem> problems = new ArrayList<>(last.analyse(Focus.whole(users)).problems());
+        files.removeAll(users);
+        problems.addAll(last.analyse(Focus.on(files, Set.of(member.symbol().name()))).problems());
         return Optional.of(problems.size() <= known ? new Result(shown(member), End.COMPILES, "")
                 : new Result(shown(member), End.BROKEN, problems.get(0).message() + written(ready)));
+    }
+
+    private static long problems(Analysis analysis, Set<Path> files) {
+        return analysis.problems().stream().filter(problem -> files.contains(problem.file())).count();
     }
 
     /** Whether a use means another declaration of the name now, which the one that is to be made would take it from. */

@@ -35,7 +35,7 @@ import javax.lang.model.type.TypeMirror;
  * @param result  what it hands back; empty for nothing
  * @param isSafe  whether no checked exception leaves it
  */
-record Written(Code code, List<TypeMirror> taken, Optional<TypeMirror> result, boolean isSafe) {
+record WrittenFunction(Code code, List<TypeMirror> taken, Optional<TypeMirror> result, boolean isSafe) {
 
     /** Whether a value is a function as it is written. */
     static boolean isFunction(Tree value) {
@@ -50,16 +50,17 @@ record Written(Code code, List<TypeMirror> taken, Optional<TypeMirror> result, b
 
     /** The interface for a function; empty when its parameters have no types, or there is no such interface. */
     static Optional<TypeMirror> type(Code code, TreePath function) {
-        Optional<Written> written = function.getLeaf() instanceof LambdaExpressionTree lambda ? lambda(code, function, lambda)
+        Optional<WrittenFunction> written = function.getLeaf() instanceof LambdaExpressionTree lambda ? lambda(code, function, lambda)
                 : function.getLeaf() instanceof MemberReferenceTree reference ? reference(code, function, reference) : Optional.empty();
-        return written.flatMap(Written::type);
+        return written.flatMap(WrittenFunction::type);
     }
 
-    private static Optional<Written> lambda(Code code, TreePath path, LambdaExpressionTree lambda) {
+    private static Optional<WrittenFunction> lambda(Code code, TreePath path, LambdaExpressionTree lambda) {
         List<TypeMirror> taken = new ArrayList<>();
         TreePath body = new TreePath(path, lambda.getBody());
         for (VariableTree parameter : lambda.getParameters()) {
-            boolean isTyped = code.find(parameter.getType()).filter(range -> range.length() > 0 && !code.text(range).equals("var")).isPresent();
+            boolean isTyped = code.find(parameter.getType())
+                    .filter(range -> range.length() > 0 && !code.text(range).equals("var")).isPresent();
             Optional<TypeMirror> type = isTyped ? Wanted.known(code.type(new TreePath(path, parameter))) : used(code, body, parameter);
             if (type.isEmpty()) {
                 return Optional.empty();
@@ -68,10 +69,11 @@ record Written(Code code, List<TypeMirror> taken, Optional<TypeMirror> result, b
         }
         boolean isSafe = code.thrown(List.of(body)).isEmpty();
         if (lambda.getBodyKind() == LambdaExpressionTree.BodyKind.EXPRESSION) {
-            return result(code, body).map(type -> new Written(code, taken, value(type), isSafe));
+            return result(code, body).map(type -> new WrittenFunction(code, taken, value(type), isSafe));
         }
         List<TypeMirror> values = returned(body).stream().flatMap(value -> Wanted.known(code.type(value)).stream()).toList();
-        return Optional.of(new Written(code, taken, values.isEmpty() ? Optional.empty() : Optional.of(new General(code).of(values)), isSafe));
+        Optional<TypeMirror> result = values.isEmpty() ? Optional.empty() : Optional.of(new General(code).of(values));
+        return Optional.of(new WrittenFunction(code, taken, result, isSafe));
     }
 
     /** The type of a parameter that is not said, as its uses tell: any object where they ask nothing, none where its members are used. */
@@ -132,7 +134,7 @@ record Written(Code code, List<TypeMirror> taken, Optional<TypeMirror> result, b
     }
 
     /** A method that is named as a function, where only one can be meant (JLS 15.13.1). */
-    private static Optional<Written> reference(Code code, TreePath path, MemberReferenceTree reference) {
+    private static Optional<WrittenFunction> reference(Code code, TreePath path, MemberReferenceTree reference) {
         TreePath object = new TreePath(path, reference.getQualifierExpression());
         boolean isOfType = code.element(object).filter(TypeElement.class::isInstance).isPresent();
         boolean makes = reference.getMode() == MemberReferenceTree.ReferenceMode.NEW;
@@ -151,7 +153,7 @@ record Written(Code code, List<TypeMirror> taken, Optional<TypeMirror> result, b
         List<TypeMirror> taken = Stream.concat(isObject ? Stream.of(owner.get().asType()) : Stream.empty(),
                 method.getParameters().stream().map(Element::asType)).toList();
         Optional<TypeMirror> result = makes ? owner.map(TypeElement::asType) : value(method.getReturnType());
-        return Optional.of(new Written(code, taken, result, method.getThrownTypes().isEmpty()));
+        return Optional.of(new WrittenFunction(code, taken, result, method.getThrownTypes().isEmpty()));
     }
 
     private Optional<TypeMirror> type() {
