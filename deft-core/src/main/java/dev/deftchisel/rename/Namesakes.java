@@ -32,7 +32,8 @@ final class Namesakes {
     private final Symbol target;
     private final Map<String, String> words = new LinkedHashMap<>();
 
-    Namesakes(Symbol target, String newName) {
+    /** @param kept names that stay as they are */
+    Namesakes(Symbol target, String newName, Set<String> kept) {
         this.target = target;
         if (target.kind() == SymbolKind.FIELD && !target.isStatic()) {
             words.put(target.name(), newName);
@@ -46,6 +47,7 @@ final class Namesakes {
                 words.put(target.name() + end, newName + end);
             }
         }
+        words.keySet().removeAll(kept);
     }
 
     private static String capital(String name) {

@@ -38,6 +38,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import java.util.stream.Collectors;
 import javax.lang.model.element.TypeElement;
 
@@ -54,6 +55,11 @@ public final class RenameOperation implements Operation {
     /** The key of the choice whether what is named after it goes along: {@code none} or {@code all}. */
     public static final String RELATED = "related";
 
+    /** The key of the names that keep theirs all the same, with commas between. */
+    public static final String EXCEPT = "except";
+
+    private static final Question EXCEPT_QUESTION = new Question.Text(
+            EXCEPT, "what is named after it and keeps its name all the same, such as getDepth,depths", "");
     private static final Question RELATED_QUESTION = new Question.Choice(
             RELATED,
             "what is named after it: accessors and parameters of a field, variables and tests of a type",
@@ -81,7 +87,7 @@ public final class RenameOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(name("", "", List.of()), MENTIONS_QUESTION, RELATED_QUESTION, SUBPACKAGES_QUESTION);
+        return List.of(name("", "", List.of()), MENTIONS_QUESTION, RELATED_QUESTION, EXCEPT_QUESTION, SUBPACKAGES_QUESTION);
     }
 
     private static Question name(String current, String what, List<String> proposals) {
@@ -97,7 +103,7 @@ public final class RenameOperation implements Operation {
                         symbol.kind() == SymbolKind.PACKAGE
                                 ? List.of(name(symbol.name(), "package", List.of()), MENTIONS_QUESTION, SUBPACKAGES_QUESTION)
                                 : hasNamesakes(symbol) ? List.of(name(symbol.name(), symbol.kind().words(), proposals(spot, symbol)),
-                                MENTIONS_QUESTION, RELATED_QUESTION)
+                                MENTIONS_QUESTION, RELATED_QUESTION, EXCEPT_QUESTION)
                                 : List.of(name(symbol.name(), symbol.kind().words(), proposals(spot, symbol)), MENTIONS_QUESTION)));
     }
 
@@ -157,7 +163,14 @@ public final class RenameOperation implements Operation {
 
     private Plan plan(Spot spot, Symbol target, String newName, Answers answers, Analyst analyst) {
         boolean takesAll = hasNamesakes(target) && answers.single(RELATED).filter("all"::equals).isPresent();
-        Namesakes namesakes = new Namesakes(target, newName);
+        Set<String> kept = answers.single(EXCEPT).stream().flatMap(said -> Stream.of(said.split(",")))
+                .map(String::strip).filter(said -> !said.isEmpty()).collect(Collectors.toSet());
+        Set<String> possible = new Namesakes(target, newName, Set.of()).names();
+        Optional<String> stranger = kept.stream().filter(said -> !possible.contains(said)).sorted().findFirst();
+        if (takesAll && stranger.isPresent()) {
+            return Plan.refused(spot, stranger.get() + " is nothing that could be named after " + target.name());
+        }
+        Namesakes namesakes = new Namesakes(target, newName, kept);
         Focus focus = focus(spot, target, newName, analyst);
         Analysis before = analyst.analyse(!takesAll ? focus : focus.andNames(namesakes.names())
                 .andFiles(analyst.snapshot().pathsMentioning(namesakes.names())));
