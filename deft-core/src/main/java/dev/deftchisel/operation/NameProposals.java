@@ -19,6 +19,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import javax.lang.model.SourceVersion;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
@@ -217,7 +218,8 @@ public final class NameProposals {
             words.append(words.length() == 0 || small.isEmpty() ? small
                     : Character.toUpperCase(small.charAt(0)) + small.substring(1));
         }
-        return words.toString();
+        // what begins with a digit behind its underscore is no name
+        return SourceVersion.isIdentifier(words) ? words.toString() : "";
     }
 
     /** As JavaBeans does it: the first letter small, unless the first two are capitals. */
