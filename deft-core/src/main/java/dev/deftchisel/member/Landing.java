@@ -80,9 +80,13 @@ public final class Landing {
         boolean isEnd = gap.end() < code.file().content().length() && code.file().content().charAt(gap.end()) == '}';
         boolean isSameLine = space.chars().noneMatch(c -> c == '\n' || c == '\r');
         boolean isBlankBehind = space.lines().count() > 2 || space.chars().filter(c -> c == '\n').count() > 1;
-        boolean isFirst = offset == body.opening();
+        boolean isFirst = offset == start();
         if (needsSemicolon() && offset == endOfConstants()) {
             text.write(";");
+        } else if (isFirst && isWithoutConstants() && !hasSemicolon()) {
+            // else the member would be read as a constant (JLS 8.9.1)
+            text.write(layout.lineEnd() + indent + ";");
+            isFirst = false;
         }
         boolean isField = false;
         for (NewMember member : group) {
@@ -107,7 +111,7 @@ public final class Landing {
         List<Range> all = members.stream().filter(this::isEnumConstant).map(code::range).toList();
         NewCode text = new NewCode(code.file());
         if (all.isEmpty()) {
-            return text.write(layout.lineEnd() + indent + layout.text(member.lines(), indent) + (members.isEmpty() ? "" : ";"))
+            return text.write(layout.lineEnd() + indent + layout.text(member.lines(), indent) + (members.isEmpty() || hasSemicolon() ? "" : ";"))
                     .at(body.opening());
         }
         Range last = all.get(all.size() - 1);
@@ -130,13 +134,31 @@ public final class Landing {
         Optional<Tree> constructor = last(Target::isConstructor).or(() -> field);
         Optional<Tree> accessor = last(this::isAccessor).or(() -> constructor);
         return switch (kind) {
-            case ENUM_CONSTANT, CONSTANT -> constant.map(this::behind).orElseGet(body::opening);
-            case FIELD -> field.map(this::behind).orElseGet(body::opening);
-            case CONSTRUCTOR -> constructor.map(this::behind).orElseGet(body::opening);
-            case ACCESSOR -> accessor.map(this::behind).orElseGet(body::opening);
-            case TYPE -> last(member -> true).map(this::behind).orElseGet(body::opening);
-            case METHOD -> last(member -> member instanceof MethodTree).or(() -> field).map(this::behind).orElseGet(body::opening);
+            case ENUM_CONSTANT, CONSTANT -> constant.map(this::behind).orElseGet(this::start);
+            case FIELD -> field.map(this::behind).orElseGet(this::start);
+            case CONSTRUCTOR -> constructor.map(this::behind).orElseGet(this::start);
+            case ACCESSOR -> accessor.map(this::behind).orElseGet(this::start);
+            case TYPE -> last(member -> true).map(this::behind).orElseGet(this::start);
+            case METHOD -> last(member -> member instanceof MethodTree).or(() -> field).map(this::behind).orElseGet(this::start);
         };
+    }
+
+    /** Where the first member can be: behind the brace, or the semicolon behind no constants. */
+    private int start() {
+        return isWithoutConstants() && hasSemicolon() ? code.tokens().end(first()) : body.opening();
+    }
+
+    private boolean isWithoutConstants() {
+        return target.type().getKind() == ElementKind.ENUM && members.stream().noneMatch(this::isEnumConstant);
+    }
+
+    private boolean hasSemicolon() {
+        return first() < code.tokens().count() && code.tokens().is(first(), ';');
+    }
+
+    /** The first code token behind the brace. */
+    private int first() {
+        return code.tokens().code(code.tokens().at(body.opening()));
     }
 
     private Optional<Tree> last(Predicate<Tree> belongs) {

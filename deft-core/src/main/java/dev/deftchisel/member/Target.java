@@ -8,8 +8,10 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Supertypes;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -142,9 +144,14 @@ public record Target(Code code, TreePath path, TypeElement type) {
 
     /** A method that it has from above with a body, other than from {@code Object}. */
     public Optional<ExecutableElement> inherited(String name, List<? extends TypeMirror> parameters) {
-        return ElementFilter.methodsIn(code.elements().getAllMembers(type)).stream()
-                .filter(method -> !method.getEnclosingElement().equals(type) && !isObject((TypeElement) method.getEnclosingElement())
-                        && method.getSimpleName().contentEquals(name) && takes(method, parameters))
+        // not what the compiler calls inherited: that leaves out what the type itself overrides by now
+        return Supertypes.of(type, code.types()).stream()
+                .filter(above -> !isObject(above))
+                // what a class has wins over what an interface asks for or has (JLS 8.4.8)
+                .sorted(Comparator.comparing(above -> above.getKind().isInterface()))
+                .flatMap(above -> ElementFilter.methodsIn(above.getEnclosedElements()).stream())
+                .filter(method -> method.getSimpleName().contentEquals(name) && takes(method, parameters)
+                        && !method.getModifiers().contains(Modifier.PRIVATE))
                 .findFirst();
     }
 
