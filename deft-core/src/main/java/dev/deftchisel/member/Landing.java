@@ -111,8 +111,8 @@ public final class Landing {
         List<Range> all = members.stream().filter(this::isEnumConstant).map(code::range).toList();
         NewCode text = new NewCode(code.file());
         if (all.isEmpty()) {
-            return text.write(layout.lineEnd() + indent + layout.text(member.lines(), indent) + (members.isEmpty() || hasSemicolon() ? "" : ";"))
-                    .at(body.opening());
+            String end = members.isEmpty() || hasSemicolon() ? "" : ";";
+            return text.write(layout.lineEnd() + indent + layout.text(member.lines(), indent) + end).at(body.opening());
         }
         Range last = all.get(all.size() - 1);
         String gap = all.size() == 1 ? " " : code.text(new Range(all.get(all.size() - 2).end(), last.start()));
