@@ -1,6 +1,5 @@
 package dev.deftchisel.generate;
 
-import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import dev.deftchisel.member.Habits;
 import dev.deftchisel.member.NewMember;
@@ -109,9 +108,14 @@ public final class GenerateOrderingOperation extends GenerateOperation {
                 return Generated.refused("'" + name + "' is to be descending, but the order does not go by it");
             }
         }
-        String natural = answers.single(NAME).orElse(constant(chosen));
-        Optional<Tree> known = constant(target, natural).filter(tree -> isSame(target.code(), tree, lines(request, natural, descending)));
-        String name = known.isPresent() || answers.single(NAME).isPresent() ? natural : NewName.free(target.memberNames(), natural);
+        Optional<String> said = answers.single(NAME);
+        // the same order is known again by whatever name, since another one may have taken the usual
+        Optional<VariableTree> known = target.members().stream().filter(VariableTree.class::isInstance).map(VariableTree.class::cast)
+                .filter(field -> said.filter(name -> !field.getName().contentEquals(name)).isEmpty()
+                        && isSame(target.code(), field, lines(request, field.getName().toString(), descending)))
+                .findFirst();
+        String name = known.map(field -> field.getName().toString()).or(() -> said)
+                .orElseGet(() -> NewName.free(target.memberNames(), constant(chosen)));
         if (known.isEmpty() && target.memberNames().contains(name)) {
             return Generated.refused(target.name() + " has a member " + name + " already; choose another name");
         }
@@ -132,11 +136,6 @@ public final class GenerateOrderingOperation extends GenerateOperation {
                 "public int compareTo(" + Habits.of(target).parameter() + type + " other) {",
                 "    return " + name + ".compare(this, other);", "}"));
         return new Generated.Members(title(target), List.of(constant, method), List.of(), List.of("Comparable<" + type + ">"));
-    }
-
-    private static Optional<Tree> constant(Target target, String name) {
-        return target.members().stream()
-                .filter(member -> member instanceof VariableTree variable && variable.getName().contentEquals(name)).findFirst();
     }
 
     private static List<String> lines(Request request, String name, List<String> descending) {
