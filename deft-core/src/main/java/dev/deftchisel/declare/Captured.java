@@ -2,6 +2,8 @@ package dev.deftchisel.declare;
 
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.rewrite.TypeWriter;
+import java.util.List;
+import java.util.stream.Stream;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
@@ -16,18 +18,27 @@ final class Captured {
 
     /** The type with its wildcards again, as it can be declared (JLS 4.10.5). */
     static TypeMirror released(Code code, TypeMirror type) {
-        return !(type instanceof DeclaredType declared) || declared.getTypeArguments().isEmpty() ? type
-                : code.types().getDeclaredType((TypeElement) declared.asElement(),
-                        declared.getTypeArguments().stream().map(argument -> argument(code, argument)).toArray(TypeMirror[]::new));
+        return released(code, type, List.of());
     }
 
-    private static TypeMirror argument(Code code, TypeMirror type) {
+    /** @param open those whose bounds are being released, which may come back to them */
+    private static TypeMirror released(Code code, TypeMirror type, List<TypeMirror> open) {
+        return !(type instanceof DeclaredType declared) || declared.getTypeArguments().isEmpty() ? type
+                : code.types().getDeclaredType((TypeElement) declared.asElement(),
+                        declared.getTypeArguments().stream().map(argument -> argument(code, argument, open)).toArray(TypeMirror[]::new));
+    }
+
+    private static TypeMirror argument(Code code, TypeMirror type, List<TypeMirror> open) {
         if (!(type instanceof TypeVariable variable) || !TypeWriter.isCaptured(variable)) {
-            return released(code, type);
+            return released(code, type, open);
         }
-        boolean isBelow = variable.getLowerBound().getKind() != TypeKind.NULL;
-        boolean isAnything = variable.getUpperBound().toString().equals("java.lang.Object");
-        return isBelow ? code.types().getWildcardType(null, released(code, variable.getLowerBound()))
-                : code.types().getWildcardType(isAnything ? null : released(code, variable.getUpperBound()), null);
+        List<TypeMirror> inner = Stream.concat(open.stream(), Stream.of(variable)).toList();
+        if (variable.getLowerBound().getKind() != TypeKind.NULL) {
+            return code.types().getWildcardType(null, released(code, variable.getLowerBound(), inner));
+        }
+        TypeMirror above = variable.getUpperBound();
+        // a bound that names what it bounds is that of the class, which need not be said: Enum<?>
+        boolean isSaid = !above.toString().equals("java.lang.Object") && inner.stream().noneMatch(one -> Inference.names(above, one));
+        return code.types().getWildcardType(isSaid ? released(code, above, inner) : null, null);
     }
 }
