@@ -266,7 +266,8 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
 
     @Override
     public Void visitIdentifier(IdentifierTree tree, Void unused) {
-        Element element = isNoPackage() ? null : trees.getElement(getCurrentPath());
+        Element found = trees.getElement(getCurrentPath());
+        Element element = found instanceof PackageElement && isNoPackage() ? null : found;
         if (tree.getName().contentEquals("this") || tree.getName().contentEquals("super")) {
             if (element != null && element.getKind() == ElementKind.CONSTRUCTOR) {
                 names.firstToken(tree).ifPresent(range -> facts.bind(range, symbols.key(element), Role.CALL, false));
@@ -297,9 +298,7 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
      */
     private boolean isNoPackage() {
         TreePath select = getCurrentPath().getParentPath();
-        boolean isPackage = !inImport && select.getLeaf() instanceof MemberSelectTree
-                && trees.getElement(getCurrentPath()) instanceof PackageElement;
-        if (!isPackage) {
+        if (inImport || !(select.getLeaf() instanceof MemberSelectTree)) {
             return false;
         }
         Element selected = trees.getElement(select);

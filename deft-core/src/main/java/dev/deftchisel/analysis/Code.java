@@ -12,6 +12,8 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.SwitchExpressionTree;
+import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.SourcePositions;
@@ -139,6 +141,31 @@ public final class Code {
     /** Whether what a tree contains runs at a time of its own: that of a lambda or class. */
     public static boolean runsApart(Tree tree) {
         return tree instanceof LambdaExpressionTree || tree instanceof ClassTree;
+    }
+
+    /** Whether a tree is a {@code switch}, statement or expression (JLS 14.11, 15.28). */
+    public static boolean isChoice(Tree tree) {
+        return tree instanceof SwitchTree || tree instanceof SwitchExpressionTree;
+    }
+
+    /** What a {@code switch} chooses from, with its parentheses. */
+    public static ExpressionTree chosenFrom(Tree choice) {
+        return choice instanceof SwitchTree statement ? statement.getExpression() : ((SwitchExpressionTree) choice).getExpression();
+    }
+
+    /** The cases of a {@code switch}, in order. */
+    public static List<? extends CaseTree> cases(Tree choice) {
+        return choice instanceof SwitchTree statement ? statement.getCases() : ((SwitchExpressionTree) choice).getCases();
+    }
+
+    /** Whether a declaration says the type of its variable: not {@code var}, nor a parameter of a lambda without one. */
+    public boolean saysType(VariableTree variable) {
+        return find(variable.getType()).filter(type -> type.length() > 0 && !text(type).equals("var")).isPresent();
+    }
+
+    /** The type of every object. */
+    public TypeMirror object() {
+        return elements().getTypeElement("java.lang.Object").asType();
     }
 
     /** Whether a call is that of another constructor, {@code this(...)} or {@code super(...)} (JLS 8.8.7.1). */

@@ -6,7 +6,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
-import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.element.TypeParameterElement;
 import javax.lang.model.type.DeclaredType;
@@ -50,16 +49,7 @@ final class Candidates {
     private boolean isForeign(TypeMirror type) {
         return uses.get(0).owner().filter(owner -> Types.namesVariable(type, variable ->
                 variable.asElement() instanceof TypeParameterElement parameter && parameter.getGenericElement() instanceof TypeElement known
-                        && !isAround(known, owner))).isPresent();
-    }
-
-    private static boolean isAround(TypeElement type, Element within) {
-        for (Element at = within; at != null; at = at.getEnclosingElement()) {
-            if (at.equals(type)) {
-                return true;
-            }
-        }
-        return false;
+                        && !Types.isWithin(owner, known))).isPresent();
     }
 
     /** Whether a type has parameters that nothing is said of, as of an object that was made with a diamond. */
@@ -70,7 +60,6 @@ final class Candidates {
 
     private TypeMirror ofAnything(TypeMirror raw) {
         TypeElement type = (TypeElement) ((DeclaredType) raw).asElement();
-        TypeMirror object = code.elements().getTypeElement("java.lang.Object").asType();
-        return code.types().getDeclaredType(type, type.getTypeParameters().stream().map(any -> object).toArray(TypeMirror[]::new));
+        return code.types().getDeclaredType(type, type.getTypeParameters().stream().map(any -> code.object()).toArray(TypeMirror[]::new));
     }
 }

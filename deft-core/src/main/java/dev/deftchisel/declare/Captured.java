@@ -38,7 +38,8 @@ final class Captured {
         }
         TypeMirror above = variable.getUpperBound();
         // a bound that names what it bounds is that of the class, which need not be said: Enum<?>
-        boolean isSaid = !above.toString().equals("java.lang.Object") && inner.stream().noneMatch(one -> Inference.names(above, one));
+        boolean isSaid = !above.toString().equals("java.lang.Object")
+                && inner.stream().noneMatch(one -> Types.mentions(above, one::equals));
         return code.types().getWildcardType(isSaid ? released(code, above, inner) : null, null);
     }
 }

@@ -6,6 +6,7 @@ import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.ParenthesizedTree;
 import com.sun.source.tree.SwitchExpressionTree;
 import com.sun.source.tree.SwitchTree;
+import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Code;
@@ -26,15 +27,9 @@ final class Choice {
     private Choice() {
     }
 
-    /** Whether a tree is a statement or expression that chooses. */
-    static boolean isMade(TreePath path) {
-        return path.getLeaf() instanceof SwitchTree || path.getLeaf() instanceof SwitchExpressionTree;
-    }
-
     /** The enum that has all constants of the labels, or what the first label is. */
     static Optional<TypeMirror> of(Code code, TreePath choice) {
-        List<? extends CaseTree> cases = choice.getLeaf() instanceof SwitchTree statement ? statement.getCases()
-                : ((SwitchExpressionTree) choice.getLeaf()).getCases();
+        List<? extends CaseTree> cases = Code.cases(choice.getLeaf());
         List<? extends ExpressionTree> labels = cases.stream().flatMap(one -> one.getExpressions().stream()).toList();
         if (labels.isEmpty()) {
             return Optional.empty();
@@ -54,21 +49,22 @@ final class Choice {
         new TreePathScanner<Void, Void>() {
             @Override
             public Void visitSwitch(SwitchTree tree, Void unused) {
-                take(tree.getExpression(), tree.getCases());
+                take(tree);
                 return super.visitSwitch(tree, null);
             }
 
             @Override
             public Void visitSwitchExpression(SwitchExpressionTree tree, Void unused) {
-                take(tree.getExpression(), tree.getCases());
+                take(tree);
                 return super.visitSwitchExpression(tree, null);
             }
 
-            private void take(ExpressionTree chosen, List<? extends CaseTree> cases) {
+            private void take(Tree choice) {
+                ExpressionTree chosen = Code.chosenFrom(choice);
                 TreePath path = new TreePath(getCurrentPath(), chosen);
                 TreePath bare = chosen instanceof ParenthesizedTree around ? new TreePath(path, around.getExpression()) : path;
                 if (code.element(bare).filter(variable::equals).isPresent()) {
-                    cases.stream().flatMap(one -> one.getExpressions().stream()).filter(IdentifierTree.class::isInstance)
+                    Code.cases(choice).stream().flatMap(one -> one.getExpressions().stream()).filter(IdentifierTree.class::isInstance)
                             .forEach(label -> names.add(label.toString()));
                 }
             }

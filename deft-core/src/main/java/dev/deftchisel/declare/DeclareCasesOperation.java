@@ -1,7 +1,6 @@
 package dev.deftchisel.declare;
 
 import com.sun.source.tree.CaseTree;
-import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.SwitchExpressionTree;
 import com.sun.source.tree.SwitchTree;
 import com.sun.source.util.TreePath;
@@ -71,15 +70,11 @@ public final class DeclareCasesOperation implements Operation {
     }
 
     private static Lacking lacking(Code code, TreePath path) {
-        boolean isExpression = path.getLeaf() instanceof SwitchExpressionTree;
-        ExpressionTree selector = isExpression ? ((SwitchExpressionTree) path.getLeaf()).getExpression() : ((SwitchTree) path.getLeaf())
-                .getExpression();
-        List<? extends CaseTree> cases = isExpression ? ((SwitchExpressionTree) path.getLeaf()).getCases()
-                : ((SwitchTree) path.getLeaf()).getCases();
+        List<? extends CaseTree> cases = Code.cases(path.getLeaf());
         // a default has no expression of its own
         boolean isOpen = cases.stream().noneMatch(one -> one.getExpressions().isEmpty());
         Set<String> there = cases.stream().flatMap(one -> one.getExpressions().stream()).map(code::text).collect(Collectors.toSet());
-        List<String> constants = code.type(new TreePath(path, selector))
+        List<String> constants = code.type(new TreePath(path, Code.chosenFrom(path.getLeaf())))
                 .filter(type -> isOpen && type instanceof DeclaredType declared && declared.asElement().getKind() == ElementKind.ENUM)
                 .map(type -> ((DeclaredType) type).asElement().getEnclosedElements().stream()
                         .filter(member -> member.getKind() == ElementKind.ENUM_CONSTANT)

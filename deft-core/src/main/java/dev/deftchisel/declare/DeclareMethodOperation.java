@@ -80,7 +80,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
             return new Declared.Refused("a method without a body must belong to an object of an interface or an abstract class");
         }
         // what is overridden must not be more open than what overrides it (JLS 8.4.8.3)
-        String visibility = isInterface ? visibility(asked) : shape.overridden().map(below -> between(access(asked), below))
+        String visibility = isInterface ? "" : shape.overridden().map(below -> between(access(asked), below))
                 .orElseGet(() -> access(asked)).prefix();
         String modifiers = (isAbstract && visibility.equals("private ") ? "" : visibility)
                 + (isStatic ? "static " : isAbstract && !isInterface ? "abstract " : isInterface && !isAbstract ? "default " : "");

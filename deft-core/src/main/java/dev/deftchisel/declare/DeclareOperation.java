@@ -20,6 +20,7 @@ import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.NewCode;
+import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -154,12 +155,10 @@ abstract class DeclareOperation implements Operation {
     private static Optional<Target> around(List<Missing> uses) {
         Missing first = uses.get(0);
         Optional<TypeElement> named = uses.stream().filter(use -> !use.isOwn()).flatMap(use -> use.owner().stream()).findFirst();
-        return first.classes().stream()
-                .filter(at -> named.isEmpty() || first.code().element(at).filter(named.get()::equals).isPresent())
-                .filter(at -> uses.stream().filter(use -> use.isOwn() && use.isWithin(first, first.outermost()))
-                .allMatch(use -> first.code().range(at.getLeaf()).encloses(use.range())))
-                .findFirst()
-                .flatMap(at -> first.code().element(at).map(type -> new Target(first.code(), at, (TypeElement) type)));
+        Optional<Range> outermost = first.outermost();
+        return first.classAround(at -> (named.isEmpty() || first.code().element(at).filter(named.get()::equals).isPresent())
+                && uses.stream().filter(use -> use.isOwn() && use.isWithin(first, outermost))
+                        .allMatch(use -> first.code().range(at.getLeaf()).encloses(use.range())));
     }
 
     /** The modifier with a blank behind it, as far as the uses need it or as was answered. */

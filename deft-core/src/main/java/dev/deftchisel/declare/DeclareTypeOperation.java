@@ -1,7 +1,7 @@
 package dev.deftchisel.declare;
 
-import dev.deftchisel.analysis.AccessLevel;
 import com.sun.source.tree.VariableTree;
+import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Code;
@@ -125,14 +125,8 @@ public final class DeclareTypeOperation implements Operation {
     /** The class around from which others select it, else the innermost one in which all can name it. */
     private static Optional<Target> around(Missing missing, TypeUses uses) {
         Set<TypeElement> named = uses.owners();
-        return missing.classes().stream()
-                .flatMap(at -> missing.code().element(at).map(TypeElement.class::cast).filter(named::contains)
-                        .map(type -> new Target(missing.code(), at, type)).stream())
-                .findFirst()
-                .or(() -> missing.classes().stream()
-                        .filter(at -> uses.isAroundAll(missing, missing.code().range(at.getLeaf())))
-                        .flatMap(at -> missing.code().element(at).map(type -> new Target(missing.code(), at, (TypeElement) type)).stream())
-                        .findFirst());
+        return missing.classAround(at -> missing.code().element(at).filter(named::contains).isPresent())
+                .or(() -> missing.classAround(at -> uses.isAroundAll(missing, missing.code().range(at.getLeaf()))));
     }
 
     private Plan nested(Missing missing, TypeUses uses, Answers answers, Analysis before, Optional<Target> target) {

@@ -114,11 +114,11 @@ public final class DeclareVariableOperation extends DeclareOperation {
      * other static members (JLS 8.1.3 before Java 16, 15.29).
      */
     private static String value(Asked asked, TypeMirror type) {
-        boolean isConstant = asked.uses().stream().anyMatch(use -> use.code().around(use.range()).stream()
+        boolean mustBeKnown = asked.uses().stream().anyMatch(use -> use.code().around(use.range()).stream()
                 .anyMatch(path -> path.getLeaf() instanceof AnnotationTree
                         || path.getLeaf() instanceof CaseTree label && label.getExpressions().stream()
                                 .anyMatch(one -> use.code().range(one).encloses(use.range()))));
-        return (isConstant || asked.owner().isInner()) && type.toString().equals("java.lang.String") ? "\"\"" : StandIn.value(type);
+        return (mustBeKnown || asked.owner().isInner()) && type.toString().equals("java.lang.String") ? "\"\"" : StandIn.value(type);
     }
 
     /** A constant, with stand-ins for what its constructor must have. */
@@ -180,11 +180,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
         boolean mayBeNull = uses.stream().anyMatch(use -> assigned(use)
                 .filter(value -> value.getLeaf().getKind() == Tree.Kind.NULL_LITERAL).isPresent());
         Optional<TypeMirror> type = ValueType.of(uses, given).filter(one -> one.getKind() != TypeKind.VOID);
-        return mayBeNull ? type.map(uses.get(0).code()::boxed).or(() -> Optional.of(object(uses.get(0).code()))) : type;
-    }
-
-    private static TypeMirror object(Code code) {
-        return code.elements().getTypeElement("java.lang.Object").asType();
+        return mayBeNull ? type.map(uses.get(0).code()::boxed).or(() -> Optional.of(uses.get(0).code().object())) : type;
     }
 
     private static Optional<TreePath> assigned(Missing use) {

@@ -36,7 +36,7 @@ final class Diamond {
         Diamond diamond = new Diamond((TypeElement) made.asElement(), uses.get(0).code());
         uses.forEach(diamond::take);
         TypeMirror filled = diamond.told.fill(diamond.generic);
-        return diamond.generic.getTypeArguments().stream().noneMatch(parameter -> Inference.names(filled, parameter))
+        return diamond.generic.getTypeArguments().stream().noneMatch(parameter -> Types.mentions(filled, parameter::equals))
                 ? Optional.of(filled) : Optional.empty();
     }
 

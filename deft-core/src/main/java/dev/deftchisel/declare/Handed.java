@@ -24,19 +24,21 @@ final class Handed {
         this.code = code;
     }
 
-    /** @param calls at least one, all with an argument there */
-    static Handed of(List<Missing> calls, int index, Types types) {
-        return of(calls, index, index + 1, types);
+    /**
+     * @param calls at least one, all with an argument there
+     * @param views how each sees the type that is called
+     */
+    static Handed of(List<Missing> calls, List<View> views, int index, Types types) {
+        return of(calls, views, index, index + 1, types);
     }
 
     /** What is handed over from there on. */
-    static Handed from(List<Missing> calls, int index, Types types) {
-        return of(calls, index, Integer.MAX_VALUE, types);
+    static Handed from(List<Missing> calls, List<View> views, int index, Types types) {
+        return of(calls, views, index, Integer.MAX_VALUE, types);
     }
 
-    private static Handed of(List<Missing> calls, int start, int end, Types types) {
+    private static Handed of(List<Missing> calls, List<View> views, int start, int end, Types types) {
         Handed handed = new Handed(calls.get(0).code());
-        List<View> views = View.all(calls);
         for (int i = 0; i < calls.size(); i++) {
             Missing call = calls.get(i);
             for (ExpressionTree argument : call.arguments().subList(start, Math.min(end, call.arguments().size()))) {
@@ -67,7 +69,7 @@ final class Handed {
     /** Empty when no call tells. */
     Optional<TypeMirror> type() {
         if (values.isEmpty()) {
-            return isNull ? Optional.of(code.elements().getTypeElement("java.lang.Object").asType()) : Optional.empty();
+            return isNull ? Optional.of(code.object()) : Optional.empty();
         }
         TypeMirror general = nullable(new General(code).of(values));
         // what other places see of a generic type is not always to be trusted: only own values can rule the likeliest type out

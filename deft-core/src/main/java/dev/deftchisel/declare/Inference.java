@@ -55,7 +55,7 @@ final class Inference {
         General general = new General(code);
         TypeMirror common = general.of(List.of(before, now));
         return general.takes(common, before) && general.takes(common, now) ? common
-                : code.elements().getTypeElement("java.lang.Object").asType();
+                : code.object();
     }
 
     /** Takes note of where a value of the first type is wanted as one of the other, which may be above it. */
@@ -78,14 +78,6 @@ final class Inference {
     /** What is said of an argument that is left open, above or below (JLS 4.5.1). */
     static Optional<TypeMirror> bound(WildcardType wildcard) {
         return Optional.ofNullable(wildcard.getExtendsBound()).or(() -> Optional.ofNullable(wildcard.getSuperBound()));
-    }
-
-    /** Whether a type is a type parameter, or has it among its arguments. */
-    static boolean names(TypeMirror type, TypeMirror parameter) {
-        return type.equals(parameter) || type instanceof ArrayType array && names(array.getComponentType(), parameter)
-                || type instanceof WildcardType wildcard && bound(wildcard).filter(bound -> names(bound, parameter)).isPresent()
-                || type instanceof DeclaredType declared
-                        && declared.getTypeArguments().stream().anyMatch(argument -> names(argument, parameter));
     }
 
     /** A type as one of the same class as another one. */

@@ -18,8 +18,6 @@ import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.StatementTree;
-import com.sun.source.tree.SwitchExpressionTree;
-import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.tree.TypeParameterTree;
@@ -30,6 +28,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.rewrite.CallArguments;
 import dev.deftchisel.source.ImportSketch;
@@ -37,6 +36,7 @@ import dev.deftchisel.source.Range;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
@@ -55,7 +55,6 @@ import javax.lang.model.type.TypeMirror;
  */
 record Missing(Code code, TreePath path, String name, Range range) {
 
-    private static final Pattern CONSTANT_NAME = Pattern.compile("\\p{Lu}[\\p{Lu}\\p{N}_]*");
     private static final Pattern TYPE_NAME = Pattern.compile("\\p{Lu}.*\\p{Ll}.*");
 
     /** The one at the caret; empty when all is declared there. */
@@ -151,7 +150,7 @@ record Missing(Code code, TreePath path, String name, Range range) {
         return classes().stream().reduce((inner, outer) -> outer).map(outer -> code.range(outer.getLeaf()));
     }
 
-    /** Whether it is in the outermost class around another use. */
+    /** Whether it is in the outermost class around another use, which is the range. */
     boolean isWithin(Missing other, Optional<Range> outermost) {
         return code.file() == other.code().file() && outermost.filter(around -> around.encloses(range)).isPresent();
     }
@@ -262,10 +261,8 @@ record Missing(Code code, TreePath path, String name, Range range) {
                 || label.getExpressions().stream().noneMatch(one -> one == path.getLeaf())) {
             return Optional.empty();
         }
-        Tree choice = group.getParentPath().getLeaf();
-        ExpressionTree selector = choice instanceof SwitchTree statement ? statement.getExpression() : ((SwitchExpressionTree) choice)
-                .getExpression();
-        return code.type(new TreePath(group.getParentPath(), selector)).flatMap(Missing::element)
+        TreePath choice = group.getParentPath();
+        return code.type(new TreePath(choice, Code.chosenFrom(choice.getLeaf()))).flatMap(Missing::element)
                 .filter(type -> type.getKind() == ElementKind.ENUM);
     }
 
@@ -299,6 +296,12 @@ record Missing(Code code, TreePath path, String name, Range range) {
     List<TreePath> classes() {
         return code.around(range).stream()
                 .filter(at -> at.getLeaf() instanceof ClassTree type && !type.getSimpleName().isEmpty()).toList();
+    }
+
+    /** The innermost class with a name around it that is such a one. */
+    Optional<Target> classAround(Predicate<TreePath> isMeant) {
+        return classes().stream().filter(isMeant).findFirst()
+                .flatMap(at -> code.element(at).map(type -> new Target(code, at, (TypeElement) type)));
     }
 
     /** Whether there is no object of a class around it (JLS 8.1.3). */

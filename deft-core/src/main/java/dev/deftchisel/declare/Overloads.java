@@ -12,11 +12,10 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.rewrite.CallArguments;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javax.lang.model.element.Element;
@@ -189,13 +188,10 @@ final class Overloads {
     }
 
     private boolean isInScope(TypeVariable variable) {
-        Set<Element> around = new HashSet<>();
-        for (TreePath at = call; at != null; at = at.getParentPath()) {
-            if (at.getLeaf() instanceof ClassTree || at.getLeaf() instanceof MethodTree) {
-                code.element(at).ifPresent(around::add);
-            }
-        }
-        return variable.asElement() instanceof TypeParameterElement declared && around.contains(declared.getGenericElement());
+        return variable.asElement() instanceof TypeParameterElement declared
+                && Stream.iterate(call, Objects::nonNull, TreePath::getParentPath)
+                        .filter(at -> at.getLeaf() instanceof ClassTree || at.getLeaf() instanceof MethodTree)
+                        .anyMatch(at -> code.element(at).filter(declared.getGenericElement()::equals).isPresent());
     }
 
     /** What is called so, and takes as many arguments; a call with an argument of no type is bound to none. */

@@ -114,8 +114,9 @@ record Parameters(List<One> all, Optional<String> objection) {
     static Parameters of(List<Missing> calls, Types types) {
         int fewest = calls.stream().mapToInt(call -> call.arguments().size()).min().orElse(0);
         if (calls.stream().anyMatch(call -> call.arguments().size() != fewest)) {
+            List<View> views = View.all(calls);
             for (int i = 0; i <= fewest; i++) {
-                Optional<TypeMirror> common = Handed.from(calls, i, types).common();
+                Optional<TypeMirror> common = Handed.from(calls, views, i, types).common();
                 Optional<TypeMirror> array = common.map(calls.get(0).code().types()::getArrayType);
                 Optional<String> text = array.flatMap(types::member);
                 if (text.isPresent()) {
@@ -146,11 +147,12 @@ record Parameters(List<One> all, Optional<String> objection) {
     /** So many of the first. */
     private static Parameters of(List<Missing> calls, int number, Types types) {
         Missing first = calls.get(0);
+        List<View> views = View.all(calls);
         List<One> all = new ArrayList<>();
         Set<String> taken = new HashSet<>();
         for (int i = 0; i < number; i++) {
             TreePath argument = new TreePath(first.call().orElseThrow(), first.arguments().get(i));
-            Optional<TypeMirror> type = Handed.of(calls, i, types).type();
+            Optional<TypeMirror> type = Handed.of(calls, views, i, types).type();
             Optional<String> text = type.flatMap(types::member);
             if (text.isEmpty()) {
                 return unknown(first.code(), argument);

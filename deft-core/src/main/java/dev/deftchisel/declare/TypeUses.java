@@ -14,10 +14,10 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnionTypeTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.analysis.AccessLevel;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -88,7 +88,7 @@ final class TypeUses {
             return NewType.Kind.INTERFACE;
         }
         Optional<TreePath> call = call();
-        if (call.isEmpty() && (!constants().isEmpty() || !labels().isEmpty())) {
+        if (call.isEmpty() && !constants().isEmpty()) {
             return NewType.Kind.ENUM;
         }
         boolean isExtended = all.stream().anyMatch(use -> around(use, ClassTree.class).findAny().isPresent());
@@ -221,7 +221,8 @@ final class TypeUses {
 
     /** Whether a range encloses all that is in the outermost class around one of the uses, and stands alone. */
     boolean isAroundAll(Missing one, Range range) {
-        return all.stream().filter(use -> use.isSimple() && use.isWithin(one, one.outermost()))
+        Optional<Range> outermost = one.outermost();
+        return all.stream().filter(use -> use.isSimple() && use.isWithin(one, outermost))
                 .allMatch(use -> range.encloses(use.range()));
     }
 

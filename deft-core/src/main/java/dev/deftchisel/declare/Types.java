@@ -1,7 +1,5 @@
 package dev.deftchisel.declare;
 
-import com.sun.source.tree.LambdaExpressionTree;
-import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.rewrite.TypeWriter;
@@ -9,6 +7,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
@@ -79,7 +78,7 @@ final class Types {
         Optional<TypeMirror> type = WrittenFunction.isFunction(value.getLeaf()) ? WrittenFunction.type(code, value) : code.type(value);
         return type.flatMap(found -> switch (found.getKind()) {
             case ERROR, NONE, VOID, OTHER, EXECUTABLE, PACKAGE -> Optional.empty();
-            case NULL -> Optional.of(code.elements().getTypeElement("java.lang.Object").asType());
+            case NULL -> Optional.of(code.object());
             default -> Optional.of(Captured.released(code, found));
         });
     }
@@ -152,12 +151,7 @@ final class Types {
     /** Whether a type parameter is that of the type around, or of one that it is within. */
     private boolean isKnown(TypeVariable variable) {
         Element owner = ((TypeParameterElement) variable.asElement()).getGenericElement();
-        for (Optional<Element> at = around.map(type -> type); at.isPresent(); at = Optional.ofNullable(at.get().getEnclosingElement())) {
-            if (at.get().equals(owner)) {
-                return true;
-            }
-        }
-        return false;
+        return around.filter(type -> isWithin(type, owner)).isPresent();
     }
 
     /** The same type without type parameters that are not known. */
@@ -185,11 +179,20 @@ final class Types {
 
     /** Whether a type names one of some type variables, or one that has no name. */
     static boolean namesVariable(TypeMirror type, Predicate<TypeVariable> isMeant) {
-        return type instanceof TypeVariable variable && isMeant.test(variable) || type instanceof IntersectionType
-                || type instanceof ArrayType array && namesVariable(array.getComponentType(), isMeant)
-                || type instanceof WildcardType wildcard
-                        && Inference.bound(wildcard).filter(bound -> namesVariable(bound, isMeant)).isPresent()
+        return mentions(type, part -> part instanceof TypeVariable variable && isMeant.test(variable) || part instanceof IntersectionType);
+    }
+
+    /** Whether a type is such a one, or has one in its components, arguments, or their bounds. */
+    static boolean mentions(TypeMirror type, Predicate<TypeMirror> isMeant) {
+        return isMeant.test(type)
+                || type instanceof ArrayType array && mentions(array.getComponentType(), isMeant)
+                || type instanceof WildcardType wildcard && Inference.bound(wildcard).filter(bound -> mentions(bound, isMeant)).isPresent()
                 || type instanceof DeclaredType declared
-                        && declared.getTypeArguments().stream().anyMatch(argument -> namesVariable(argument, isMeant));
+                        && declared.getTypeArguments().stream().anyMatch(argument -> mentions(argument, isMeant));
+    }
+
+    /** Whether an element is within another one, or the same. */
+    static boolean isWithin(Element element, Element around) {
+        return Stream.iterate(element, Objects::nonNull, Element::getEnclosingElement).anyMatch(around::equals);
     }
 }

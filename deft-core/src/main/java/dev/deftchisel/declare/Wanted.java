@@ -57,14 +57,13 @@ final class Wanted {
         Tree place = path.getLeaf();
         if (place instanceof ParenthesizedTree) {
             return of(path);
-        } else if (Choice.isMade(path)) {
+        } else if (Code.isChoice(place)) {
             return Choice.of(code, path);
         } else if (place instanceof ExpressionStatementTree) {
             return Optional.of(code.types().getNoType(TypeKind.VOID));
         } else if (place instanceof VariableTree variable) {
-            boolean isTyped = variable.getInitializer() == value && code.find(variable.getType()).filter(range ->
-                    range.length() > 0 && !code.text(range).equals("var")).isPresent();
-            return isTyped ? known(code.element(path).map(Element::asType)) : Optional.empty();
+            return variable.getInitializer() == value && code.saysType(variable) ? known(code.element(path).map(Element::asType))
+                    : Optional.empty();
         } else if (place instanceof AssignmentTree && path.getParentPath().getLeaf() instanceof AnnotationTree) {
             return annotated(path);
         } else if (place instanceof AssignmentTree assignment && assignment.getExpression() == value) {
@@ -221,6 +220,6 @@ final class Wanted {
     /** {@code Object} for an argument that may be anything. */
     Optional<TypeMirror> anything(TreePath expression) {
         return isArgument(expression) && new Overloads(code, expression.getParentPath()).takesAnything(expression.getLeaf())
-                ? named("java.lang.Object") : Optional.empty();
+                ? Optional.of(code.object()) : Optional.empty();
     }
 }

@@ -1,17 +1,16 @@
 package dev.deftchisel.declare;
 
-import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
-import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.operation.NameProposals;
 import java.util.ArrayList;
 import java.util.List;
@@ -59,9 +58,8 @@ record WrittenFunction(Code code, List<TypeMirror> taken, Optional<TypeMirror> r
         List<TypeMirror> taken = new ArrayList<>();
         TreePath body = new TreePath(path, lambda.getBody());
         for (VariableTree parameter : lambda.getParameters()) {
-            boolean isTyped = code.find(parameter.getType())
-                    .filter(range -> range.length() > 0 && !code.text(range).equals("var")).isPresent();
-            Optional<TypeMirror> type = isTyped ? Wanted.known(code.type(new TreePath(path, parameter))) : used(code, body, parameter);
+            Optional<TypeMirror> type = code.saysType(parameter) ? Wanted.known(code.type(new TreePath(path, parameter)))
+                    : used(code, body, parameter);
             if (type.isEmpty()) {
                 return Optional.empty();
             }
@@ -71,7 +69,9 @@ record WrittenFunction(Code code, List<TypeMirror> taken, Optional<TypeMirror> r
         if (lambda.getBodyKind() == LambdaExpressionTree.BodyKind.EXPRESSION) {
             return result(code, body).map(type -> new WrittenFunction(code, taken, value(type), isSafe));
         }
-        List<TypeMirror> values = returned(body).stream().flatMap(value -> Wanted.known(code.type(value)).stream()).toList();
+        List<TypeMirror> values = Jumps.leaving(List.of(body)).stream()
+                .flatMap(jump -> jump.value().flatMap(value -> Wanted.known(code.type(new TreePath(jump.path(), value)))).stream())
+                .toList();
         Optional<TypeMirror> result = values.isEmpty() ? Optional.empty() : Optional.of(new General(code).of(values));
         return Optional.of(new WrittenFunction(code, taken, result, isSafe));
     }
@@ -91,7 +91,7 @@ record WrittenFunction(Code code, List<TypeMirror> taken, Optional<TypeMirror> r
         boolean isSelected = uses.stream().anyMatch(use -> use.getParentPath().getLeaf() instanceof MemberSelectTree);
         return isSelected ? Optional.empty() : uses.stream().flatMap(use -> new Wanted(code).all(use).stream())
                 .filter(type -> type.getKind() != TypeKind.VOID).map(code::boxed).findFirst()
-                .or(() -> Optional.of(code.elements().getTypeElement("java.lang.Object").asType()));
+                .or(() -> Optional.of(code.object()));
     }
 
     /** What the expression of a body hands back; of comparisons and tests that is known even where their operands are not. */
@@ -104,29 +104,6 @@ record WrittenFunction(Code code, List<TypeMirror> taken, Optional<TypeMirror> r
         return isTest ? Optional.of(code.types().getPrimitiveType(TypeKind.BOOLEAN))
                 : Wanted.known(code.type(body)).or(() -> body.getLeaf() instanceof MethodInvocationTree
                         ? new Overloads(code, body).result() : Optional.empty());
-    }
-
-    /** The values that the body of a lambda hands back, not those of others within it. */
-    private static List<TreePath> returned(TreePath body) {
-        List<TreePath> values = new ArrayList<>();
-        new TreePathScanner<Void, Void>() {
-            @Override
-            public Void visitReturn(ReturnTree tree, Void unused) {
-                Optional.ofNullable(tree.getExpression()).ifPresent(value -> values.add(new TreePath(getCurrentPath(), value)));
-                return null;
-            }
-
-            @Override
-            public Void visitLambdaExpression(LambdaExpressionTree tree, Void unused) {
-                return null;
-            }
-
-            @Override
-            public Void visitClass(ClassTree tree, Void unused) {
-                return null;
-            }
-        }.scan(body, null);
-        return values;
     }
 
     private static Optional<TypeMirror> value(TypeMirror type) {

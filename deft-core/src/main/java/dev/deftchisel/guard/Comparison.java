@@ -1,18 +1,7 @@
 package dev.deftchisel.guard;
 
-import com.sun.source.tree.AssignmentTree;
-import com.sun.source.tree.CaseTree;
-import com.sun.source.tree.ExpressionTree;
-import com.sun.source.tree.LambdaExpressionTree;
-import com.sun.source.tree.MethodInvocationTree;
-import com.sun.source.tree.NewClassTree;
-import com.sun.source.tree.SwitchExpressionTree;
-import com.sun.source.tree.SwitchTree;
-import com.sun.source.tree.Tree;
-import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Problem;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
@@ -36,10 +25,6 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import javax.lang.model.type.ArrayType;
-import javax.lang.model.type.DeclaredType;
-import javax.lang.model.type.TypeKind;
-import javax.lang.model.type.TypeMirror;
 
 /** Compares two analyses of the same code, place by place. */
 final class Comparison {

@@ -6,9 +6,6 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
-import com.sun.source.tree.SwitchExpressionTree;
-import com.sun.source.tree.SwitchTree;
-import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
@@ -78,13 +75,9 @@ final class Uncertainty {
                         .filter(path -> path.getLeaf() instanceof CaseTree label && label.getExpressions().stream()
                                 .anyMatch(one -> code.range(one).equals(binding.range())))
                         .map(TreePath::getParentPath)
-                        .filter(choice -> code.type(new TreePath(choice, chosenFrom(choice.getLeaf())))
+                        .filter(choice -> code.type(new TreePath(choice, Code.chosenFrom(choice.getLeaf())))
                                 .filter(type -> type.getKind() != TypeKind.ERROR).isEmpty()))
                 .findAny().isPresent();
-    }
-
-    private static ExpressionTree chosenFrom(Tree choice) {
-        return choice instanceof SwitchTree statement ? statement.getExpression() : ((SwitchExpressionTree) choice).getExpression();
     }
 
     /** Whether an expression is assigned or handed to what nobody knew, which may have a say in its type (JLS 15.2). */

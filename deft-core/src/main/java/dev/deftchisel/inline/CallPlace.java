@@ -48,7 +48,7 @@ final class CallPlace {
         TreePath parent = path.getParentPath();
         boolean isAlone = parent.getLeaf() instanceof VariableTree tree && tree.getInitializer() == site.tree()
                 && isInList(parent) && code.text(tree).endsWith(";")
-                && code.find(tree.getType()).filter(type -> type.length() > 0 && !code.text(type).equals("var")).isPresent();
+                && code.saysType(tree);
         return isAlone && code.element(parent).filter(element -> code.types().isSameType(element.asType(), site.result())).isPresent()
                 ? Optional.of(parent) : Optional.empty();
     }
