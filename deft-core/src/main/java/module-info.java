@@ -18,12 +18,16 @@ module dev.deftchisel.core {
     exports dev.deftchisel.guard;
     exports dev.deftchisel.journal;
     exports dev.deftchisel.operation;
+    exports dev.deftchisel.problem;
+    exports dev.deftchisel.rewrite;
     exports dev.deftchisel.source;
     exports dev.deftchisel.workspace;
 
     opens dev.deftchisel.journal to com.google.gson;
 
     uses dev.deftchisel.operation.Operation;
+    uses dev.deftchisel.problem.Repair;
+    uses dev.deftchisel.problem.Rule;
     uses dev.deftchisel.workspace.ProjectReader;
 
     provides dev.deftchisel.operation.Operation with
@@ -53,5 +57,92 @@ module dev.deftchisel.core {
             dev.deftchisel.generate.InheritDocumentationOperation,
             dev.deftchisel.inline.InlineOperation,
             dev.deftchisel.rename.RenameOperation;
+    provides dev.deftchisel.problem.Rule with
+            dev.deftchisel.rule.call.ChangedInLoop,
+            dev.deftchisel.rule.call.CharAsNumber,
+            dev.deftchisel.rule.call.DatePattern,
+            dev.deftchisel.rule.call.EarlyCast,
+            dev.deftchisel.rule.call.FormatArguments,
+            dev.deftchisel.rule.call.IgnoredResult,
+            dev.deftchisel.rule.call.IntegerDivision,
+            dev.deftchisel.rule.call.LateWidening,
+            dev.deftchisel.rule.call.NullOptional,
+            dev.deftchisel.rule.call.PatternCharacter,
+            dev.deftchisel.rule.call.StaticByInstance,
+            dev.deftchisel.rule.call.ThreadNotStarted,
+            dev.deftchisel.rule.condition.BooleanChoice,
+            dev.deftchisel.rule.condition.BooleanComparison,
+            dev.deftchisel.rule.condition.BooleanReturn,
+            dev.deftchisel.rule.condition.CertainNull,
+            dev.deftchisel.rule.condition.ConstantCondition,
+            dev.deftchisel.rule.condition.NeedlessNegation,
+            dev.deftchisel.rule.condition.NeedlessTypeTest,
+            dev.deftchisel.rule.condition.NullTestBeforeTypeTest,
+            dev.deftchisel.rule.condition.RepeatedCondition,
+            dev.deftchisel.rule.condition.SameBranches,
+            dev.deftchisel.rule.condition.SameOperands,
+            dev.deftchisel.rule.equality.ArrayAsObject,
+            dev.deftchisel.rule.equality.ComparisonBySubtraction,
+            dev.deftchisel.rule.equality.ComparisonResult,
+            dev.deftchisel.rule.equality.EqualsNull,
+            dev.deftchisel.rule.equality.IdentityComparison,
+            dev.deftchisel.rule.equality.MissingHash,
+            dev.deftchisel.rule.equality.OverloadedEquals,
+            dev.deftchisel.rule.equality.SelfEquals,
+            dev.deftchisel.rule.equality.UnrelatedElement,
+            dev.deftchisel.rule.equality.UnrelatedEquals,
+            dev.deftchisel.rule.idiom.AnonymousFunction,
+            dev.deftchisel.rule.idiom.BoxConstructor,
+            dev.deftchisel.rule.idiom.BracketsBehindName,
+            dev.deftchisel.rule.idiom.CastAfterTest,
+            dev.deftchisel.rule.idiom.CharsetByName,
+            dev.deftchisel.rule.idiom.ChoiceOfResults,
+            dev.deftchisel.rule.idiom.Diamond,
+            dev.deftchisel.rule.idiom.EmptyBySize,
+            dev.deftchisel.rule.idiom.ForwardingLambda,
+            dev.deftchisel.rule.idiom.FoundByFilter,
+            dev.deftchisel.rule.idiom.IndexLoop,
+            dev.deftchisel.rule.idiom.JoinedLines,
+            dev.deftchisel.rule.idiom.MissingOverride,
+            dev.deftchisel.rule.idiom.RepeatedTarget,
+            dev.deftchisel.rule.idiom.SameCatches,
+            dev.deftchisel.rule.idiom.SmallLong,
+            dev.deftchisel.rule.redundant.LambdaBlock,
+            dev.deftchisel.rule.redundant.RedundantArgumentArray,
+            dev.deftchisel.rule.redundant.RedundantCast,
+            dev.deftchisel.rule.redundant.RedundantContinue,
+            dev.deftchisel.rule.redundant.RedundantElse,
+            dev.deftchisel.rule.redundant.RedundantModifier,
+            dev.deftchisel.rule.redundant.RedundantNewString,
+            dev.deftchisel.rule.redundant.RedundantObjectBound,
+            dev.deftchisel.rule.redundant.RedundantParentheses,
+            dev.deftchisel.rule.redundant.RedundantReturn,
+            dev.deftchisel.rule.redundant.RedundantSemicolon,
+            dev.deftchisel.rule.redundant.RedundantSuperCall,
+            dev.deftchisel.rule.redundant.RedundantValueOf,
+            dev.deftchisel.rule.statement.AssignmentInCondition,
+            dev.deftchisel.rule.statement.EmptyBody,
+            dev.deftchisel.rule.statement.EndlessRecursion,
+            dev.deftchisel.rule.statement.FallThrough,
+            dev.deftchisel.rule.statement.JumpFromFinally,
+            dev.deftchisel.rule.statement.LoopOnce,
+            dev.deftchisel.rule.statement.MisleadingIndentation,
+            dev.deftchisel.rule.statement.MisleadingSpacing,
+            dev.deftchisel.rule.statement.MissingThrow,
+            dev.deftchisel.rule.statement.OtherLoopVariable,
+            dev.deftchisel.rule.statement.SelfAssignment,
+            dev.deftchisel.rule.statement.SwallowedException,
+            dev.deftchisel.rule.statement.TurnedOperator,
+            dev.deftchisel.rule.unused.IdleSuppression,
+            dev.deftchisel.rule.unused.OverwrittenValue,
+            dev.deftchisel.rule.unused.RedundantImport,
+            dev.deftchisel.rule.unused.UnusedBinding,
+            dev.deftchisel.rule.unused.UnusedField,
+            dev.deftchisel.rule.unused.UnusedImport,
+            dev.deftchisel.rule.unused.UnusedLabel,
+            dev.deftchisel.rule.unused.UnusedMethod,
+            dev.deftchisel.rule.unused.UnusedParameter,
+            dev.deftchisel.rule.unused.UnusedType,
+            dev.deftchisel.rule.unused.UnusedVariable;
     provides dev.deftchisel.workspace.ProjectReader with dev.deftchisel.workspace.FolderReader;
 }

@@ -23,6 +23,8 @@ import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.PlaceReader;
 import dev.deftchisel.operation.Spot;
+import dev.deftchisel.problem.Repairs;
+import dev.deftchisel.problem.Rules;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
@@ -311,6 +313,16 @@ public final class Chisel implements AutoCloseable {
     /** The tests of the type in the file of a place, or the types that the test there is for; best first. */
     public List<Place> counterparts(Place place) {
         return snapshot.file(place.file()).map(file -> new Counterparts(snapshot).of(file)).orElse(List.of());
+    }
+
+    /** What is wrong with the code as it is now, by all rules on the class path. */
+    public Problems problems() {
+        return problems(Rules.installed());
+    }
+
+    /** What is wrong with the code as it is now, by some rules. */
+    public Problems problems(Rules rules) {
+        return new Problems(analyst(), operations, rules, Repairs.installed());
     }
 
     /** What is known of the symbol at a place. */

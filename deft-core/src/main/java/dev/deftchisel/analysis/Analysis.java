@@ -38,14 +38,25 @@ public final class Analysis {
     private final Snapshot snapshot;
     private final Focus focus;
     private final List<Attribution> parts;
+    private final List<Binding> moduleBindings;
+    /** What names mean, read off the trees when it is asked for: those who only look at trees need none of it. */
     private final Map<Path, List<Binding>> byFile = new HashMap<>();
     private final Map<SymbolKey, List<Binding>> byKey = new HashMap<>();
+    private boolean isRead;
 
     Analysis(Snapshot snapshot, Focus focus, List<Attribution> parts, List<Binding> moduleBindings) {
         this.snapshot = snapshot;
         this.focus = focus;
         this.parts = List.copyOf(parts);
-        Stream.concat(parts.stream().flatMap(part -> part.facts().values().stream())
+        this.moduleBindings = List.copyOf(moduleBindings);
+    }
+
+    private void read() {
+        if (isRead) {
+            return;
+        }
+        isRead = true;
+        Stream.concat(parts.stream().flatMap(part -> part.facts().all().stream())
                         .flatMap(facts -> facts.bindings().stream()), moduleBindings.stream())
                 .forEach(binding -> {
                     byFile.computeIfAbsent(binding.file(), file -> new ArrayList<>()).add(binding);
@@ -66,6 +77,7 @@ public final class Analysis {
 
     /** The names in a file, in order; empty for a file that was not looked at. */
     public List<Binding> bindings(Path file) {
+        read();
         return byFile.getOrDefault(file, List.of());
     }
 
@@ -76,6 +88,7 @@ public final class Analysis {
 
     /** Every binding to a symbol. */
     public List<Binding> uses(SymbolKey key) {
+        read();
         return byKey.getOrDefault(key, List.of());
     }
 
@@ -112,14 +125,14 @@ public final class Analysis {
     }
 
     /** The errors in the files. */
-    public List<Problem> problems() {
-        return parts.stream().flatMap(part -> part.run().problems().stream()).toList();
+    public List<CompilerError> errors() {
+        return parts.stream().flatMap(part -> part.run().errors().stream()).toList();
     }
 
     /** The facts beyond names, in the files. */
     public List<Trace> traces() {
         return parts.stream()
-                .flatMap(part -> part.facts().values().stream())
+                .flatMap(part -> part.facts().all().stream())
                 .flatMap(facts -> facts.traces().stream())
                 .toList();
     }
@@ -140,7 +153,7 @@ public final class Analysis {
         Map<SourceFile, List<TypeSketch>> below = above.isEmpty() ? Map.of() : new Subtypes(snapshot).of(above);
         Set<MethodRelation> found = new LinkedHashSet<>();
         for (Attribution part : parts) {
-            Set<TypeElement> types = new LinkedHashSet<>(part.types());
+            Set<TypeElement> types = new LinkedHashSet<>(part.facts().types());
             below.forEach((file, sketches) -> {
                 if (part.universe().sees(file.module())) {
                     sketches.forEach(sketch -> {

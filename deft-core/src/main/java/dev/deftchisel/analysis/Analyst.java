@@ -1,17 +1,14 @@
 package dev.deftchisel.analysis;
 
-import com.sun.source.tree.CompilationUnitTree;
 import dev.deftchisel.source.TypeSketch;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import javax.lang.model.element.TypeElement;
 import javax.lang.model.util.Elements;
 
 /**
@@ -122,18 +119,9 @@ public final class Analyst {
         Elements elements = run.task().getElements();
         Symbols symbols = new Symbols(
                 new ElementKeys(elements, run.task().getTypes()), SourceNames.of(snapshot, universe));
-        Map<Path, FileFacts> facts = new HashMap<>();
         Map<Path, SourceFile> byPath = new LinkedHashMap<>();
-        List<TypeElement> types = new ArrayList<>();
-        for (SourceFile file : files) {
-            CompilationUnitTree unit = run.units().get(file.path());
-            byPath.put(file.path(), file);
-            if (unit != null) {
-                FileFacts found = new BindingScanner(file, unit, run.trees(), elements, symbols, focus).scanUnit(unit);
-                facts.put(file.path(), found);
-                types.addAll(found.types());
-            }
-        }
-        return new Attribution(universe, run, elements, run.task().getTypes(), symbols, byPath, facts, List.copyOf(types));
+        files.forEach(file -> byPath.put(file.path(), file));
+        AllFacts facts = new AllFacts(files, run, elements, symbols, focus);
+        return new Attribution(universe, run, elements, run.task().getTypes(), symbols, byPath, facts);
     }
 }

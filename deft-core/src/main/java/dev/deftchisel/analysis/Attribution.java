@@ -2,16 +2,14 @@ package dev.deftchisel.analysis;
 
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Map;
-import javax.lang.model.element.TypeElement;
 import javax.lang.model.util.Elements;
 import javax.lang.model.util.Types;
 
 /**
  * What one compiler run gave, read off its trees.
  *
- * @param types the types declared in the files
+ * @param facts what names mean in the files, worked out when it is asked for
  */
 record Attribution(
         Universe universe,
@@ -20,6 +18,12 @@ record Attribution(
         Types typeRelations,
         Symbols symbols,
         Map<Path, SourceFile> files,
-        Map<Path, FileFacts> facts,
-        List<TypeElement> types) {
+        AllFacts facts) {
+
+    /** The symbols met; those within bodies are known when the names have been read. */
+    @Override
+    public Symbols symbols() {
+        facts.all();
+        return symbols;
+    }
 }

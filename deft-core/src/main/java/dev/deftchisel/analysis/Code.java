@@ -11,6 +11,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.ParenthesizedTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.SwitchExpressionTree;
 import com.sun.source.tree.SwitchTree;
@@ -113,6 +114,52 @@ public final class Code {
     public String shown(Range range, int most) {
         String line = text(range).replaceAll("\\s+", " ");
         return line.length() > most ? line.substring(0, most - 3) + "..." : line;
+    }
+
+    /**
+     * How a tree reads: its code without comments, with single blanks where white space is. Trees that read the same do the
+     * same where their names mean the same.
+     */
+    public String reads(Tree tree) {
+        Range range = range(tree);
+        Tokens tokens = tokens();
+        StringBuilder text = new StringBuilder();
+        for (int i = tokens.code(tokens.at(range.start())); i < tokens.count() && tokens.start(i) < range.end(); i = tokens.code(i + 1)) {
+            text.append(text.isEmpty() ? "" : " ").append(tokens.text(i));
+        }
+        return text.toString();
+    }
+
+    /** Whether a comment stands in a stretch of code. */
+    public boolean hasComment(Range range) {
+        Tokens tokens = tokens();
+        for (int i = tokens.at(range.start()); i < tokens.count() && tokens.start(i) < range.end(); i++) {
+            if (tokens.kind(i).isComment()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Whether two trees of the file read the same. */
+    public boolean readsSame(Tree one, Tree other) {
+        return reads(one).equals(reads(other));
+    }
+
+    /** An expression without the parentheses around it. */
+    public static ExpressionTree inner(ExpressionTree tree) {
+        return tree instanceof ParenthesizedTree grouped ? inner(grouped.getExpression()) : tree;
+    }
+
+    /** The path to an expression without the parentheses around it. */
+    public static TreePath inner(TreePath path) {
+        return path.getLeaf() instanceof ParenthesizedTree grouped ? inner(new TreePath(path, grouped.getExpression())) : path;
+    }
+
+    /** The path to the tree around one that is no pair of parentheses. */
+    public static TreePath outer(TreePath path) {
+        TreePath parent = path.getParentPath();
+        return parent.getLeaf() instanceof ParenthesizedTree ? outer(parent) : parent;
     }
 
     /** The statements of a block or of a group of a {@code switch} (JLS 14.2, 14.11.1); none for any other tree. */

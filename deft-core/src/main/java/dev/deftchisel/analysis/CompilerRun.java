@@ -59,7 +59,7 @@ final class CompilerRun {
             JavacTask task,
             DocTrees trees,
             Map<Path, CompilationUnitTree> units,
-            List<Problem> problems,
+            List<CompilerError> errors,
             List<String> gaps) {
     }
 
@@ -115,7 +115,7 @@ final class CompilerRun {
                                 : visible.apply(file))));
             }
         }
-        List<Problem> problems = new ArrayList<>();
+        List<CompilerError> problems = new ArrayList<>();
         JavacTask task = (JavacTask) compiler.getTask(
                 null, manager, found -> collect(found, problems), options, null, objects);
         task.addTaskListener(progress);
@@ -152,13 +152,14 @@ final class CompilerRun {
         return Path.of(object.toUri());
     }
 
-    private static void collect(Diagnostic<? extends JavaFileObject> found, List<Problem> problems) {
+    private static void collect(Diagnostic<? extends JavaFileObject> found, List<CompilerError> problems) {
         if (found.getKind() != Diagnostic.Kind.ERROR || found.getSource() == null) {
             return;
         }
         int start = (int) Math.max(0, found.getPosition());
         int end = (int) Math.max(start, found.getEndPosition());
-        problems.add(new Problem(path(found.getSource()), new Range(start, end), found.getCode(),
+        int first = (int) Math.max(0, Math.min(start, found.getStartPosition()));
+        problems.add(new CompilerError(path(found.getSource()), new Range(start, end), new Range(first, end), found.getCode(),
                 found.getMessage(Locale.ROOT).replaceAll("\\s*\\R\\s*", " ")));
     }
 

@@ -15,10 +15,21 @@ import java.util.Set;
  * @param opened      what can be used from further away than before (JLS 6.6)
  * @param rewritten   members whose text is written anew, since the user wishes them to do something else
  * @param extended    types that get members; a call may then mean one of these instead of the method that it overrides
+ * @param freedom     what else the code that is replaced may come to mean, since the user wishes it
  */
 public record Meaning(
         Map<SymbolKey, String> names, Map<String, String> packages, Map<SymbolKey, String> descriptors, Set<SymbolKey> opened,
-        Set<SymbolKey> rewritten, Set<SymbolKey> extended) {
+        Set<SymbolKey> rewritten, Set<SymbolKey> extended, Freedom freedom) {
+
+    /** What a change may do beyond moving and naming code, the more the later. */
+    public enum Freedom {
+        /** Nothing. */
+        NONE,
+        /** Code is written in another form; who asks for it answers for its doing what it should. */
+        FORM,
+        /** An error is mended: also the types of expressions around may be others. */
+        TYPES
+    }
 
     /** Copies the maps. */
     public Meaning {
@@ -32,12 +43,12 @@ public record Meaning(
 
     /** New names for symbols and packages. */
     public Meaning(Map<SymbolKey, String> names, Map<String, String> packages) {
-        this(names, packages, Map.of(), Set.of(), Set.of(), Set.of());
+        this(names, packages, Map.of(), Set.of(), Set.of(), Set.of(), Freedom.NONE);
     }
 
     /** Other parameters for methods. */
     public static Meaning parameters(Map<SymbolKey, String> descriptors) {
-        return new Meaning(Map.of(), Map.of(), descriptors, Set.of(), Set.of(), Set.of());
+        return new Meaning(Map.of(), Map.of(), descriptors, Set.of(), Set.of(), Set.of(), Freedom.NONE);
     }
 
     /** A change after which every symbol is what it was. */
@@ -47,23 +58,29 @@ public record Meaning(
 
     /** The same, but for what can be used from further away. */
     public Meaning opening(Set<SymbolKey> others) {
-        return new Meaning(names, packages, descriptors, others, rewritten, extended);
+        return new Meaning(names, packages, descriptors, others, rewritten, extended, freedom);
     }
 
     /** The same, but for members that are written anew. */
     public Meaning rewriting(Set<SymbolKey> members) {
-        return new Meaning(names, packages, descriptors, opened, members, extended);
+        return new Meaning(names, packages, descriptors, opened, members, extended, freedom);
     }
 
     /** The same, but for types that get members. */
     public Meaning extending(Set<SymbolKey> types) {
-        return new Meaning(names, packages, descriptors, opened, rewritten, types);
+        return new Meaning(names, packages, descriptors, opened, rewritten, types, freedom);
+    }
+
+    /** The same, but for what else may come of the code that is replaced. */
+    public Meaning allowing(Freedom more) {
+        return new Meaning(names, packages, descriptors, opened, rewritten, extended, more);
     }
 
     /** What this and a change after it do, of which neither renames or gives other parameters to the same. */
     Meaning and(Meaning other) {
         return new Meaning(both(names, other.names), both(packages, other.packages), both(descriptors, other.descriptors),
-                both(opened, other.opened), both(rewritten, other.rewritten), both(extended, other.extended));
+                both(opened, other.opened), both(rewritten, other.rewritten), both(extended, other.extended),
+                freedom.compareTo(other.freedom) > 0 ? freedom : other.freedom);
     }
 
     private static <K> Map<K, String> both(Map<K, String> one, Map<K, String> other) {

@@ -2,7 +2,7 @@ package dev.deftchisel.guard;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Problem;
+import dev.deftchisel.analysis.CompilerError;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
@@ -182,12 +182,12 @@ final class Comparison {
     /** Errors that the code does not have today. */
     List<Difference> errors() {
         Map<String, Integer> known = new LinkedHashMap<>();
-        for (Problem problem : before.problems()) {
+        for (CompilerError problem : before.errors()) {
             Range place = mapping.code(problem.file(), problem.range());
             known.merge(signature(mapping.file(problem.file()), place.start(), problem.code()), 1, Integer::sum);
         }
         List<Difference> differences = new ArrayList<>();
-        for (Problem problem : after.problems()) {
+        for (CompilerError problem : after.errors()) {
             String signature = signature(problem.file(), problem.range().start(), problem.code());
             if (known.merge(signature, -1, Integer::sum) < 0 && !wasHidden(problem) && !isOfNewClass(problem)) {
                 Path file = mapping.origin(problem.file());
@@ -203,7 +203,7 @@ final class Comparison {
      * Whether a name is as unknown as before, when the compiler had no reason to say so: what it would be selected from
      * was unknown, too.
      */
-    private boolean wasHidden(Problem problem) {
+    private boolean wasHidden(CompilerError problem) {
         boolean isUnknownName = problem.code().startsWith("compiler.err.cant.resolve")
                 || problem.code().equals("compiler.err.invalid.mref");
         if (!isUnknownName) {
@@ -218,7 +218,7 @@ final class Comparison {
     }
 
     /** Whether an object is made in a way that a new class does not have: nobody knew the class before. */
-    private boolean isOfNewClass(Problem problem) {
+    private boolean isOfNewClass(CompilerError problem) {
         Path file = mapping.origin(problem.file());
         return problem.code().startsWith("compiler.err.cant.apply.symbol") && before.bindings(file).stream()
                 .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown && uncertainty.isMade(binding))

@@ -18,6 +18,7 @@ import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Mapping;
+import dev.deftchisel.change.Meaning;
 import dev.deftchisel.source.ImportSketch;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
@@ -91,7 +92,7 @@ final class EditShapes {
             case CODE -> edit.carried().stream().allMatch(piece -> isCarried(edit, piece))
                     && edit.alike().stream().allMatch(twin -> new AlikeCode(before, file).areAlike(edit, twin))
                     && edit.unneeded().stream().allMatch(idle -> isPure(file, idle))
-                    && (isWholeMember(file, edit) || isRewritten(file, edit) || losesNothing(file, edit));
+                    && (change.meaning().freedom() != Meaning.Freedom.NONE || isWholeMember(file, edit) || isRewritten(file, edit) || losesNothing(file, edit));
             case COMMENT, STRING -> staysInText(file.tokens(), edit);
             case RESOURCE -> false;
         };

@@ -12,6 +12,7 @@ import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Mapping;
+import dev.deftchisel.change.Meaning;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
@@ -86,7 +87,7 @@ public final class Guard {
         List<Difference> differences = new ArrayList<>(comparison.bindings());
         differences.addAll(comparison.errors());
         differences.addAll(new GivenNames(after, change).differences());
-        if (differences.isEmpty()) {
+        if (differences.isEmpty() && change.meaning().freedom() != Meaning.Freedom.TYPES) {
             // otherwise other types only follow from other names
             differences.addAll(comparison.traces());
         }

@@ -9,6 +9,7 @@ import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Mapping;
+import dev.deftchisel.change.Meaning;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -59,6 +60,9 @@ final class OverridingComparison {
         }
         Set<MethodRelation> expected = new HashSet<>();
         for (MethodRelation pair : before.methodRelations(names, owners)) {
+            if (isWrittenOtherwise(pair.type())) {
+                continue;
+            }
             expected.add(new MethodRelation(
                     mapping.key(pair.type()), pair.kind(), mapping.key(pair.method()), mapping.key(pair.other())));
         }
@@ -79,6 +83,13 @@ final class OverridingComparison {
             }
         }
         return differences;
+    }
+
+    /** Whether a class of a body is not there any more, since the change is free to say in another form what it did. */
+    private boolean isWrittenOtherwise(SymbolKey type) {
+        return change.meaning().freedom() != Meaning.Freedom.NONE && type instanceof SymbolKey.LocalType local
+                && mapping.isReplaced(local.file(), new Range(local.offset(), local.offset() + 1))
+                && mapping.copies(local.file(), new Range(local.offset(), local.offset() + 1)).isEmpty();
     }
 
     /** The methods whose declaration goes, which others may override or be overridden by. */

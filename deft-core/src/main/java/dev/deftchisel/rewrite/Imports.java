@@ -23,7 +23,8 @@ public final class Imports {
     public static List<Edit> unneeded(SourceFile file, List<Edit> edits) {
         List<Range> found = new ArrayList<>();
         for (ImportSketch line : file.skeleton().imports()) {
-            List<Range> words = line.isOnDemand() ? List.of() : Words.find(file.content(), line.simpleName());
+            boolean isGone = edits.stream().anyMatch(edit -> edit.range().encloses(line.range()));
+            List<Range> words = line.isOnDemand() || isGone ? List.of() : Words.find(file.content(), line.simpleName());
             boolean isTaken = words.stream().anyMatch(word -> isReplaced(word, edits));
             boolean isNeeded = words.stream().anyMatch(word -> !line.range().encloses(word) && !isReplaced(word, edits))
                     || edits.stream().anyMatch(edit -> !Words.find(edit.replacement(), line.simpleName()).isEmpty());

@@ -1,14 +1,8 @@
 package dev.deftchisel.workspace;
 
-import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Optional;
-import org.ec4j.core.Cache.Caches;
-import org.ec4j.core.Resource.Resources;
-import org.ec4j.core.ResourcePath.ResourcePaths;
 import org.ec4j.core.ResourceProperties;
-import org.ec4j.core.ResourcePropertiesService;
 import org.ec4j.core.model.PropertyType;
 import org.ec4j.core.model.PropertyType.EndOfLineValue;
 import org.ec4j.core.model.PropertyType.IndentStyleValue;
@@ -32,17 +26,9 @@ public record EditorStyle(Optional<String> unit, Optional<String> lineEnd) {
      * @throws WorkspaceException when one of these files cannot be read
      */
     public static EditorStyle of(Path file, Path root) {
-        ResourcePropertiesService service = ResourcePropertiesService.builder()
-                .cache(Caches.none())
-                .rootDirectory(ResourcePaths.ofPath(root, StandardCharsets.UTF_8))
-                .build();
-        try {
-            ResourceProperties said = service.queryProperties(Resources.ofPath(file, StandardCharsets.UTF_8));
-            Optional<EndOfLineValue> end = Optional.ofNullable(said.getValue(PropertyType.end_of_line, null, false));
-            return new EditorStyle(unit(said), end.map(EndOfLineValue::getEndOfLineString));
-        } catch (IOException failed) {
-            throw new WorkspaceException("the .editorconfig for " + file + " cannot be read: " + failed.getMessage(), failed);
-        }
+        ResourceProperties said = new EditorProperties(root).query(file);
+        Optional<EndOfLineValue> end = Optional.ofNullable(said.getValue(PropertyType.end_of_line, null, false));
+        return new EditorStyle(unit(said), end.map(EndOfLineValue::getEndOfLineString));
     }
 
     private static Optional<String> unit(ResourceProperties said) {

@@ -119,10 +119,10 @@ class AnalysisTest {
     void bodiesWithoutTheNameAreLeftOut() throws IOException {
         Path file = sample.write("Berth.java", "class Berth { int a() { return nowhere; } int b() { return depth; } int depth; }");
         Analysis analysis = sample.analyst().analyse(Focus.on(Set.of(file), Set.of("depth")));
-        assertEquals(List.of(), analysis.problems());
+        assertEquals(List.of(), analysis.errors());
         Analysis whole = sample.analyst().analyse(Focus.whole(Set.of(file)));
         assertEquals(List.of("compiler.err.cant.resolve.location"),
-                whole.problems().stream().map(Problem::code).toList());
+                whole.errors().stream().map(CompilerError::code).toList());
     }
 
     @Test

@@ -11,7 +11,7 @@ import dev.deftchisel.analysis.DeepStack;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Libraries;
 import dev.deftchisel.analysis.Monitor;
-import dev.deftchisel.analysis.Problem;
+import dev.deftchisel.analysis.CompilerError;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
@@ -177,7 +177,7 @@ public final class Redeclared {
         whole.uses(member.symbol().key()).forEach(use -> users.add(use.file()));
         boolean isConstructor = member.symbol().kind() == SymbolKind.CONSTRUCTOR;
         Analysis missing = after.analyse(isConstructor ? Focus.whole(users) : Focus.on(users, Set.of(member.symbol().name())));
-        boolean isMissed = isConstructor ? missing.problems().size() > problems(whole, users)
+        boolean isMissed = isConstructor ? missing.errors().size() > problems(whole, users)
                 : spot.bindings().stream().anyMatch(binding -> binding.key() instanceof SymbolKey.Unknown)
                         && whole.uses(member.symbol().key()).stream().noneMatch(use -> isTaken(missing, use));
         if (!isMissed) {
@@ -200,15 +200,15 @@ public final class Redeclared {
         }
         // whoever used it is compiled whole; of the others what mentions the name
         Analyst last = new Analyst(declared, libraries, Monitor.SILENT);
-        List<Problem> problems = new ArrayList<>(last.analyse(Focus.whole(users)).problems());
+        List<CompilerError> problems = new ArrayList<>(last.analyse(Focus.whole(users)).errors());
         files.removeAll(users);
-        problems.addAll(last.analyse(Focus.on(files, Set.of(member.symbol().name()))).problems());
+        problems.addAll(last.analyse(Focus.on(files, Set.of(member.symbol().name()))).errors());
         return Optional.of(problems.size() <= known ? new Result(shown(member), End.COMPILES, "")
                 : new Result(shown(member), End.BROKEN, problems.get(0).message() + written(ready)));
     }
 
     private static long problems(Analysis analysis, Set<Path> files) {
-        return analysis.problems().stream().filter(problem -> files.contains(problem.file())).count();
+        return analysis.errors().stream().filter(problem -> files.contains(problem.file())).count();
     }
 
     /** Whether a use means another declaration of the name now, which the one that is to be made would take it from. */

@@ -1,0 +1,262 @@
+package dev.deftchisel;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Composition;
+import dev.deftchisel.change.Difference;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.problem.Finding;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.FixEdits;
+import dev.deftchisel.problem.Scope;
+import dev.deftchisel.problem.Surveyor;
+import dev.deftchisel.rewrite.EditsByFile;
+import dev.deftchisel.source.Range;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.BiPredicate;
+import java.util.stream.Collectors;
+
+/**
+ * Fixes many problems at once, in rounds: in each, as many as do not touch each other's code; the guard judges, and a fix
+ * that stands where it finds a difference is given up; then what is left, and what only came to be by the fixes, is looked
+ * for again in the files that changed, until a round finds nothing. A text that was there before would come again for
+ * ever: there the rounds end.
+ */
+final class FixRounds {
+
+    private static final int MOST_ROUNDS = 12;
+    private static final int MOST_TRIES = 40;
+
+    private final Surveyor surveyor;
+    private final Mender mender;
+    private final BiPredicate<Path, Finding> wanted;
+    private final Map<String, Integer> counts = new TreeMap<>();
+    private final List<Reason> left = new ArrayList<>();
+    /** What was tried in vain: rule, file and the text of the line. */
+    private final Set<String> givenUp = new HashSet<>();
+    private final Analyst start;
+
+    FixRounds(Analyst start, Surveyor surveyor, Mender mender, BiPredicate<Path, Finding> wanted) {
+        this.start = start;
+        this.surveyor = surveyor;
+        this.mender = mender;
+        this.wanted = wanted;
+    }
+
+    /**
+     * One fix that takes part in a round.
+     *
+     * @param file    of the problem
+     * @param finding the problem
+     * @param edits   what the fix does there
+     * @param code    of the analysis in which it was found
+     */
+    private record Step(Path file, Finding finding, List<Edit> edits, Code code) {
+    }
+
+    /** A round that the guard let through. */
+    private record Round(Change change, Analysis before) {
+    }
+
+    Problems.Fixed fix(Scope scope) {
+        Analyst analyst = start;
+        Optional<Change> all = Optional.empty();
+        Optional<Analysis> before = Optional.empty();
+        Set<Path> files = new java.util.LinkedHashSet<>(scope.files());
+        Map<Path, List<Range>> stretches = new LinkedHashMap<>(scope.stretches());
+        Set<Integer> seen = new HashSet<>();
+        for (int round = 0; round < MOST_ROUNDS && !files.isEmpty();) {
+            Scope rest = new Scope(only(stretches, files));
+            Optional<Round> done = round(analyst, rest);
+            round += done.isPresent() ? 1 : 0;
+            if (done.isEmpty() && (done = use(analyst, new Scope(stretches))).isEmpty()) {
+                break;
+            }
+            Change change = done.get().change();
+            stretches.replaceAll((file, ranges) -> ranges.stream().map(range -> moved(change, file, range)).toList());
+            files = change.effective().stream().map(file -> file.path()).collect(Collectors.toSet());
+            all = Optional.of(all.map(known -> Composition.of(known, change)).orElse(change));
+            before = before.isEmpty() ? Optional.of(done.get().before()) : before;
+            analyst = analyst.of(change.applyTo(analyst.snapshot()));
+            if (!seen.add(contents(all.get()))) {
+                left.add(Reason.of("some fixes take back what others do; the code was left as the last round had it"));
+                break;
+            }
+        }
+        Optional<Analysis> first = before;
+        return new Problems.Fixed(all.map(change -> outcome(change, first.orElseThrow())), counts, left);
+    }
+
+    /** The change over all rounds rests on an analysis of all files that it touches. */
+    private Outcome outcome(Change change, Analysis first) {
+        Set<Path> touched = change.effective().stream().map(file -> file.path()).collect(Collectors.toSet());
+        Analysis before = first.focus().files().containsAll(touched) ? first : start.analyse(Focus.whole(touched).deeply());
+        return new Outcome.Preview(new Change(title(), change.files(), change.meaning(), change.notes()), before);
+    }
+
+    private String title() {
+        int sum = counts.values().stream().mapToInt(Integer::intValue).sum();
+        return "fix " + (sum == 1 ? "1 problem" : sum + " problems")
+                + (counts.size() == 1 ? " (" + counts.keySet().iterator().next() + ")" : "");
+    }
+
+    private static int contents(Change change) {
+        return change.effective().stream().map(file -> file.after().content()).toList().hashCode();
+    }
+
+    private static Map<Path, List<Range>> only(Map<Path, List<Range>> stretches, Set<Path> files) {
+        Map<Path, List<Range>> found = new LinkedHashMap<>();
+        stretches.forEach((file, ranges) -> {
+            if (files.contains(file)) {
+                found.put(file, ranges);
+            }
+        });
+        return found;
+    }
+
+    private static Range moved(Change change, Path file, Range range) {
+        return change.file(file).isEmpty() ? range : change.mapping().code(file, range);
+    }
+
+    private Optional<Round> round(Analyst analyst, Scope scope) {
+        Analysis analysis = analyst.analyse(Focus.whole(scope.files()).deeply());
+        List<Step> steps = steps(analysis, scope);
+        if (steps.isEmpty()) {
+            return Optional.empty();
+        }
+        Set<Path> touched = steps.stream().map(Step::file).collect(Collectors.toSet());
+        Analysis before = touched.equals(analysis.focus().files()) ? analysis : analyst.analyse(Focus.whole(touched).deeply());
+        Judge judge = new Judge(analyst);
+        for (int attempt = 0; attempt < MOST_TRIES && !steps.isEmpty(); attempt++) {
+            Change change = change(steps, before);
+            List<Difference> blocking = judge.differences(change, before).stream().filter(Difference::isBlocking).toList();
+            if (blocking.isEmpty()) {
+                steps.forEach(step -> counts.merge(step.finding().about().id(), 1, Integer::sum));
+                return Optional.of(new Round(change, before));
+            }
+            steps = without(steps, blocking);
+        }
+        return Optional.empty();
+    }
+
+    /** The first fix that takes an operation: each is a round of its own, since it may go anywhere. */
+    private Optional<Round> use(Analyst analyst, Scope scope) {
+        Analysis analysis = analyst.analyse(Focus.whole(scope.files()).deeply());
+        for (Path file : scope.files()) {
+            Code code = analysis.code(file).orElse(null);
+            for (Finding finding : code == null ? List.<Finding>of() : surveyor.survey(analysis, file)) {
+                boolean isWanted = scope.contains(file, finding.range().start()) && !finding.fixes().isEmpty()
+                        && finding.fixes().get(0) instanceof Fix.Use && wanted.test(file, finding)
+                        && !givenUp.contains(identity(file, finding, code));
+                if (isWanted) {
+                    Outcome outcome = mender.of(analyst).mend(finding, finding.fixes().get(0), file, analysis);
+                    if (outcome instanceof Outcome.Preview preview && preview.change().meaning().names().isEmpty()
+                            && !preview.change().effective().isEmpty()) {
+                        counts.merge(finding.about().id(), 1, Integer::sum);
+                        return Optional.of(new Round(preview.change(), preview.before()));
+                    }
+                    giveUp(file, finding, code, outcome instanceof Outcome.Refusal refusal
+                            ? refusal.reasons().get(0).sentence() : "this is to be done on its own");
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private List<Step> steps(Analysis analysis, Scope scope) {
+        List<Step> steps = new ArrayList<>();
+        for (Path file : scope.files()) {
+            Code code = analysis.code(file).orElse(null);
+            List<Range> taken = new ArrayList<>();
+            for (Finding finding : code == null ? List.<Finding>of() : surveyor.survey(analysis, file)) {
+                boolean isWanted = scope.contains(file, finding.range().start()) && wanted.test(file, finding)
+                        && !finding.fixes().isEmpty() && !givenUp.contains(identity(file, finding, code));
+                if (isWanted && finding.fixes().get(0) instanceof Fix.Rewrite rewrite) {
+                    FixEdits edits = Mender.write(rewrite, code, new EditsByFile(analysis));
+                    if (edits.losesComment()) {
+                        giveUp(file, finding, code, "a comment would be lost");
+                    } else if (!edits.edits().isEmpty() && edits.edits().stream().noneMatch(edit -> touches(taken, edit.range()))) {
+                        edits.edits().forEach(edit -> taken.add(edit.range()));
+                        // the code that is looked at must not be changed by another fix of the same round either
+                        taken.add(finding.range());
+                        steps.add(new Step(file, finding, edits.edits(), code));
+                    }
+                }
+            }
+        }
+        return steps;
+    }
+
+    private static boolean touches(List<Range> taken, Range range) {
+        return taken.stream().anyMatch(other -> other.overlaps(range) || other.encloses(range) || range.encloses(other));
+    }
+
+    /** Written again from the analysis that the guard compares with, since imports belong to the file as a whole. */
+    private Change change(List<Step> steps, Analysis before) {
+        EditsByFile edits = new EditsByFile(before);
+        Meaning.Freedom freedom = Meaning.Freedom.FORM;
+        Map<SymbolKey, String> descriptors = new HashMap<>();
+        for (Step step : steps) {
+            FixEdits taken = Mender.write((Fix.Rewrite) step.finding().fixes().get(0), step.code(), edits);
+            edits.of(step.file()).addAll(taken.edits());
+            descriptors.putAll(taken.descriptors());
+            Meaning.Freedom own = Mender.freedom(step.finding());
+            freedom = own.compareTo(freedom) > 0 ? own : freedom;
+        }
+        return edits.change(title(), Meaning.parameters(descriptors).allowing(freedom), List.of());
+    }
+
+    /** The steps but for those nearest to the differences. */
+    private List<Step> without(List<Step> steps, List<Difference> differences) {
+        Set<Step> guilty = new HashSet<>();
+        for (Difference difference : differences) {
+            steps.stream()
+                    .filter(step -> step.file().equals(difference.file()))
+                    .min(Comparator.comparingInt(step -> distance(step, difference.range())))
+                    .ifPresent(step -> {
+                        if (guilty.add(step)) {
+                            giveUp(step.file(), step.finding(), step.code(), difference.sentence());
+                        }
+                    });
+        }
+        if (guilty.isEmpty()) {
+            // the difference lies in a file to which nothing happens: whoever caused it is unknown
+            steps.forEach(step -> giveUp(step.file(), step.finding(), step.code(), differences.get(0).sentence()));
+            return List.of();
+        }
+        return steps.stream().filter(step -> !guilty.contains(step)).toList();
+    }
+
+    private static int distance(Step step, Range range) {
+        return step.edits().stream()
+                .mapToInt(edit -> edit.range().touches(range.start()) ? 0
+                        : Math.min(Math.abs(edit.range().start() - range.start()), Math.abs(edit.range().end() - range.start())))
+                .min().orElse(Integer.MAX_VALUE);
+    }
+
+    private void giveUp(Path file, Finding finding, Code code, String why) {
+        if (givenUp.add(identity(file, finding, code))) {
+            left.add(Reason.at(file, finding.range(), finding.about().id() + ": " + why));
+        }
+    }
+
+    private static String identity(Path file, Finding finding, Code code) {
+        return finding.about().id() + ":" + file + ":" + code.text(finding.range());
+    }
+}

@@ -1,0 +1,141 @@
+package dev.deftchisel;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.DeepStack;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.problem.Finding;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Problem;
+import dev.deftchisel.problem.Repairs;
+import dev.deftchisel.problem.Rules;
+import dev.deftchisel.problem.Scope;
+import dev.deftchisel.problem.Severities;
+import dev.deftchisel.problem.Surveyor;
+import dev.deftchisel.workspace.EditorProperties;
+import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
+
+/**
+ * What is wrong with the code of a workspace, and how it is mended:
+ * <pre>{@code
+ * Problems problems = chisel.problems();
+ * for (Problem problem : problems.in(problems.everywhere())) {
+ *     System.out.println(problem.position() + " " + problem.sentence());
+ * }
+ * }</pre>
+ * What it gives is of the moment it was made: after a change has been applied, another is to be asked for.
+ */
+public final class Problems {
+
+    private final Analyst analyst;
+    private final List<Operation> operations;
+    private final Surveyor surveyor;
+
+    Problems(Analyst analyst, List<Operation> operations, Rules rules, Repairs repairs) {
+        this.analyst = analyst;
+        this.operations = operations;
+        this.surveyor = new Surveyor(
+                rules, Severities.of(new EditorProperties(analyst.snapshot().workspace().root())), repairs);
+    }
+
+    /** All files of the workspace. */
+    public Scope everywhere() {
+        return Scope.of(analyst.snapshot().files().stream().filter(file -> !file.isModuleInfo()).map(SourceFile::path).sorted().toList());
+    }
+
+    /** What is wrong in a scope, by file and place. */
+    public List<Problem> in(Scope scope) {
+        return DeepStack.call(() -> {
+            Analysis analysis = analyst.analyse(Focus.whole(scope.files()).deeply());
+            List<Problem> found = new ArrayList<>();
+            for (Path file : scope.files()) {
+                surveyor.survey(analysis, file).stream()
+                        .filter(finding -> scope.contains(file, finding.range().start()))
+                        .map(finding -> problem(file, finding))
+                        .forEach(found::add);
+            }
+            return List.copyOf(found);
+        });
+    }
+
+    private Problem problem(Path file, Finding finding) {
+        return new Problem(finding.about().id(), finding.about().tag(), finding.severity(), file, finding.range(),
+                analyst.snapshot().file(file).orElseThrow().position(finding.range().start()), finding.sentence(),
+                finding.fixes().stream().map(Fix::title).toList());
+    }
+
+    /** The problems at a place, the ones about least first. */
+    public List<Problem> at(Place place) {
+        Scope file = Scope.of(List.of(place.file()));
+        return in(file).stream()
+                .filter(problem -> problem.range().touches(place.caret()))
+                .sorted(Comparator.comparing((Problem problem) -> problem.range().length()))
+                .toList();
+    }
+
+    /** The first problem behind a place in its file, or the first of all behind the last; empty when there is none. */
+    public Optional<Problem> next(Place place) {
+        List<Problem> all = in(Scope.of(List.of(place.file())));
+        return Stream.concat(all.stream().filter(problem -> problem.range().start() > place.caret()), all.stream()).findFirst();
+    }
+
+    /**
+     * Works out what a fix changes.
+     *
+     * @param problem as it was found
+     * @param fix     which of its fixes, from 0 on
+     * @throws IllegalArgumentException when the problem is not there any more or has no such fix
+     */
+    public Outcome fix(Problem problem, int fix) {
+        return DeepStack.call(() -> {
+            Analysis analysis = analyst.analyse(Focus.whole(List.of(problem.file())).deeply());
+            Finding finding = surveyor.survey(analysis, problem.file()).stream()
+                    .filter(found -> found.about().id().equals(problem.rule()) && found.range().equals(problem.range()))
+                    .findFirst()
+                    .filter(found -> fix >= 0 && fix < found.fixes().size())
+                    .orElseThrow(() -> new IllegalArgumentException("there is no such problem, or no such fix, any more"));
+            return new Mender(analyst, operations).mend(finding, finding.fixes().get(fix), problem.file(), analysis);
+        });
+    }
+
+    /**
+     * Fixes everything in a scope with the first fix of each problem, again and again until nothing is left.
+     *
+     * @param wanted which problems to fix
+     */
+    public Fixed fixAll(Scope scope, Predicate<Problem> wanted) {
+        return DeepStack.call(() -> new FixRounds(analyst, surveyor, new Mender(analyst, operations),
+                (file, finding) -> wanted.test(problem(file, finding))).fix(scope));
+    }
+
+    /** The rules there are. */
+    public Rules rules() {
+        return surveyor.rules();
+    }
+
+    /**
+     * What came of fixing everything in a scope.
+     *
+     * @param outcome the one change; empty when there was nothing to fix
+     * @param fixes   how many fixes are in it, by the id of the rule
+     * @param left    what could not be fixed, and why
+     */
+    public record Fixed(Optional<Outcome> outcome, java.util.Map<String, Integer> fixes, List<Reason> left) {
+
+        /** Copies the collections. */
+        public Fixed {
+            fixes = java.util.Map.copyOf(fixes);
+            left = List.copyOf(left);
+        }
+    }
+}

@@ -1,0 +1,48 @@
+package dev.deftchisel.analysis;
+
+import com.sun.source.tree.CompilationUnitTree;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.util.Elements;
+
+/** What the names in some files mean: read off the attributed trees the first time that anyone wants to know. */
+final class AllFacts {
+
+    private final List<SourceFile> files;
+    private final CompilerRun.Attributed run;
+    private final Elements elements;
+    private final Symbols symbols;
+    private final Focus focus;
+    private List<FileFacts> known;
+
+    AllFacts(List<SourceFile> files, CompilerRun.Attributed run, Elements elements, Symbols symbols, Focus focus) {
+        this.files = files;
+        this.run = run;
+        this.elements = elements;
+        this.symbols = symbols;
+        this.focus = focus;
+    }
+
+    /** By file. */
+    Collection<FileFacts> all() {
+        if (known == null) {
+            List<FileFacts> found = new ArrayList<>();
+            for (SourceFile file : files) {
+                CompilationUnitTree unit = run.units().get(file.path());
+                if (unit != null) {
+                    found.add(new BindingScanner(file, unit, run.trees(), elements, symbols, focus).scanUnit(unit));
+                }
+            }
+            known = List.copyOf(found);
+        }
+        return known;
+    }
+
+    /** The types declared in the files. */
+    List<TypeElement> types() {
+        return all().stream().flatMap(facts -> facts.types().stream()).toList();
+    }
+}

@@ -1,0 +1,129 @@
+package dev.deftchisel.problem;
+
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.rewrite.Layout;
+import dev.deftchisel.rewrite.NewCode;
+import dev.deftchisel.rewrite.Precedence;
+import dev.deftchisel.rewrite.TypeWriter;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+
+/** Takes down how a fix writes the code of a file otherwise. */
+public final class FixEdits {
+
+    private final Code code;
+    private final TypeWriter types;
+    private final List<Edit> edits = new ArrayList<>();
+    private final List<Range> removed = new ArrayList<>();
+    private final Map<SymbolKey, String> descriptors = new HashMap<>();
+
+    /**
+     * @param code  the file
+     * @param types writes types there
+     */
+    public FixEdits(Code code, TypeWriter types) {
+        this.code = code;
+        this.types = types;
+    }
+
+    /** The file. */
+    public Code code() {
+        return code;
+    }
+
+    /** Writes types, with the imports that they need. */
+    public TypeWriter types() {
+        return types;
+    }
+
+    /** New code in place of a range; what stays of it is to be carried, so that names in it can be followed. */
+    public void replace(Range range, Consumer<NewCode> writer) {
+        NewCode text = new NewCode(code.file());
+        writer.accept(text);
+        edits.add(text.replacing(range));
+    }
+
+    /** New code in place of a tree. */
+    public void replace(Tree tree, Consumer<NewCode> writer) {
+        replace(code.range(tree), writer);
+    }
+
+    /** Plain text in place of a range. */
+    public void replace(Range range, String text) {
+        replace(range, to -> to.write(text));
+    }
+
+    /** Text before what stands at an offset. */
+    public void insert(int offset, String text) {
+        replace(new Range(offset, offset), text);
+    }
+
+    /** A part of an expression in place of all of it, with parentheses where it needs them there. */
+    public void keep(TreePath whole, ExpressionTree part) {
+        boolean isGrouped = Precedence.needsParentheses(part, whole.getLeaf(), whole.getParentPath().getLeaf());
+        Range range = code.range(whole.getLeaf());
+        replace(range, to -> to.apartFrom(range.start()).write(isGrouped ? "(" : "").carry(code.range(part)).write(isGrouped ? ")" : ""));
+    }
+
+    /** Takes code away as it is. */
+    public void cut(Range range) {
+        edits.add(Edit.of(range, "", Edit.Kind.CODE));
+    }
+
+    /** Takes away a statement or member with its lines, and with the comments that belong to it. */
+    public void remove(Range range) {
+        removed.add(range);
+        edits.add(Edit.of(Layout.removed(code.file(), range), "", Edit.Kind.CODE));
+    }
+
+    /** Takes away an import with its line. */
+    public void removeImport(Range range) {
+        removed.add(range);
+        edits.add(Edit.of(Layout.removed(code.file(), range), "", Edit.Kind.IMPORT));
+    }
+
+    /** A method has other parameters afterwards (JVMS 4.3.3). */
+    public void redescribe(SymbolKey method, String descriptor) {
+        descriptors.put(method, descriptor);
+    }
+
+    /** The methods that have other parameters afterwards. */
+    public Map<SymbolKey, String> descriptors() {
+        return Map.copyOf(descriptors);
+    }
+
+    /** What was taken down. */
+    public List<Edit> edits() {
+        return List.copyOf(edits);
+    }
+
+    /** Whether a comment would go that is not part of something that goes as a whole. */
+    public boolean losesComment() {
+        return edits.stream().anyMatch(this::losesComment);
+    }
+
+    private boolean losesComment(Edit edit) {
+        Tokens tokens = code.tokens();
+        for (int i = tokens.at(edit.range().start()); edit.range().length() > 0 && i < tokens.count()
+                && tokens.start(i) < edit.range().end(); i++) {
+            Range token = tokens.range(i);
+            if (tokens.kind(i).isComment() && edit.range().encloses(token)
+                    && edit.carried().stream().noneMatch(piece -> piece.from().encloses(token))
+                    && removed.stream().noneMatch(range -> range.encloses(token))
+                    && !edit.replacement().contains(tokens.text(i))) {
+                return true;
+            }
+        }
+        return false;
+    }
+}

@@ -1,0 +1,69 @@
+package dev.deftchisel.problem;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.CompilerError;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.ServiceLoader;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/** What mends errors of the compiler, by its codes. */
+public final class Repairs {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Repairs.class);
+
+    private final Map<String, List<Repair>> byCode = new HashMap<>();
+
+    /** @param all in the order in which their fixes are offered */
+    public Repairs(List<Repair> all) {
+        all.forEach(repair -> repair.codes().forEach(code -> byCode.computeIfAbsent(code, key -> new ArrayList<>()).add(repair)));
+    }
+
+    /** Those on the class path. */
+    public static Repairs installed() {
+        List<Repair> found = new ArrayList<>();
+        ServiceLoader.load(Repair.class, Repairs.class.getClassLoader()).forEach(found::add);
+        return new Repairs(found);
+    }
+
+    /** The codes for which there is a repair. */
+    public List<String> codes() {
+        return byCode.keySet().stream().sorted().toList();
+    }
+
+    Finding finding(CompilerError error, Code code, Analysis analysis) {
+        String id = error.code().replaceFirst("^compiler\\.err\\.", "");
+        About about = About.of(id, Tag.ERROR, error.message());
+        return new Finding(about, Severity.ERROR, shown(error, code), error.message(), fixes(id, error, code, analysis));
+    }
+
+    /** What the compiler points at, without running over the end of the line. */
+    private static Range shown(CompilerError error, Code code) {
+        Range line = code.file().lines().rangeOf(code.file().lines().line(error.range().start()));
+        return new Range(error.range().start(), Math.max(error.range().start(), Math.min(error.range().end(), line.end())));
+    }
+
+    private List<Fix> fixes(String id, CompilerError error, Code code, Analysis analysis) {
+        List<Repair> known = byCode.getOrDefault(id, List.of());
+        if (known.isEmpty()) {
+            return List.of();
+        }
+        int at = error.range().start();
+        ErrorSite site = new ErrorSite(error, code, analysis, code.around(new Range(at, at)));
+        List<Fix> fixes = new ArrayList<>();
+        for (Repair repair : known) {
+            try {
+                fixes.addAll(repair.fixes(site));
+            } catch (RuntimeException failed) {
+                // half-written code can be of any shape; no fix is better than none of the others
+                LOG.warn("no fix for '{}' at {}:{}", id, code.file().path(), at, failed);
+            }
+        }
+        return fixes;
+    }
+}

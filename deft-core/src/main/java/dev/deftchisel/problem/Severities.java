@@ -1,0 +1,53 @@
+package dev.deftchisel.problem;
+
+import dev.deftchisel.workspace.EditorProperties;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * How much each rule matters in each file. Said in {@code .editorconfig}, for one rule or for all of a tag; the nearer
+ * file and the later section win, and a rule before its tag:
+ * <pre>
+ * [*.java]
+ * deft_self-assignment = error
+ * deft_all_redundant = off
+ * </pre>
+ */
+public final class Severities {
+
+    private static final String OF_RULE = "deft_";
+    private static final String OF_TAG = "deft_all_";
+
+    private final Optional<EditorProperties> properties;
+    private final Map<Path, Map<String, String>> known = new HashMap<>();
+
+    private Severities(Optional<EditorProperties> properties) {
+        this.properties = properties;
+    }
+
+    /** As the rules say themselves. */
+    public static Severities usual() {
+        return new Severities(Optional.empty());
+    }
+
+    /** As {@code .editorconfig} says. */
+    public static Severities of(EditorProperties properties) {
+        return new Severities(Optional.of(properties));
+    }
+
+    /** How much a rule matters in a file; a word that is no severity counts as nothing said. */
+    public Severity of(Path file, About about) {
+        Map<String, String> said = properties.isEmpty() ? Map.of()
+                : known.computeIfAbsent(file, path -> properties.get().of(path));
+        if (said.isEmpty()) {
+            return about.severity();
+        }
+        return said(said, OF_RULE + about.id()).or(() -> said(said, OF_TAG + about.tag().word())).orElse(about.severity());
+    }
+
+    private static Optional<Severity> said(Map<String, String> properties, String name) {
+        return Optional.ofNullable(properties.get(name)).flatMap(Severity::of);
+    }
+}

@@ -1,0 +1,75 @@
+package dev.deftchisel.problem;
+
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.List;
+
+/** One file while the rules are led over it: what they can ask, and where they report. */
+public final class Survey {
+
+    private final Code code;
+    private final int level;
+    private final boolean hasErrors;
+    private final List<Finding> findings = new ArrayList<>();
+    private Names names;
+    private About at;
+    private Severity severity;
+
+    Survey(Code code, boolean hasErrors) {
+        this.code = code;
+        this.hasErrors = hasErrors;
+        this.level = code.file().module().level();
+    }
+
+    /** The file. */
+    public Code code() {
+        return code;
+    }
+
+    /** The language level it is written in. */
+    public int level() {
+        return level;
+    }
+
+    /** Whether the compiler finds errors in the file, so that parts of it may be missing from the tree. */
+    public boolean hasErrors() {
+        return hasErrors;
+    }
+
+    /** What the names in the file mean. */
+    public Names names() {
+        if (names == null) {
+            names = new Names(code);
+        }
+        return names;
+    }
+
+    /** Something is wrong with a tree. */
+    public void report(Tree tree, String sentence, Fix... fixes) {
+        code.find(tree).ifPresent(range -> report(range, sentence, fixes));
+    }
+
+    /**
+     * Something is wrong with a stretch of code.
+     *
+     * @param range    of it
+     * @param sentence what is wrong, with the names concerned
+     * @param fixes    what would mend it, best first
+     */
+    public void report(Range range, String sentence, Fix... fixes) {
+        findings.add(new Finding(at, severity, range, sentence, List.of(fixes)));
+    }
+
+    void look(Rule rule, About about, Severity own, TreePath path) {
+        at = about;
+        severity = own;
+        rule.look(path, this);
+    }
+
+    List<Finding> findings() {
+        return findings;
+    }
+}

@@ -1,0 +1,143 @@
+package dev.deftchisel.problem;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.CompilationUnitTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import com.sun.source.util.TreePathScanner;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.CompilerError;
+import dev.deftchisel.source.Range;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/** Leads rules over files, each file once. */
+public final class Surveyor {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Surveyor.class);
+
+    private final Rules rules;
+    private final Severities severities;
+    private final Repairs repairs;
+
+    /**
+     * @param rules      what to look for
+     * @param severities how much each matters where
+     * @param repairs    what mends errors of the compiler
+     */
+    public Surveyor(Rules rules, Severities severities, Repairs repairs) {
+        this.rules = rules;
+        this.severities = severities;
+        this.repairs = repairs;
+    }
+
+    /** The rules. */
+    public Rules rules() {
+        return rules;
+    }
+
+    /**
+     * What is wrong with a file, in the order of the text.
+     *
+     * @param analysis in which the file is attributed as a whole
+     */
+    public List<Finding> survey(Analysis analysis, Path file) {
+        Optional<Code> code = analysis.code(file);
+        if (code.isEmpty()) {
+            return List.of();
+        }
+        List<CompilerError> errors = analysis.errors().stream().filter(error -> error.file().equals(file)).toList();
+        List<Finding> found = new ArrayList<>(outside(erroneous(code.get(), errors), ruled(code.get(), !errors.isEmpty())));
+        Suppressions suppressions = new Suppressions(code.get(), rules);
+        List<Finding> shown = new ArrayList<>(found.stream().filter(finding -> !suppressions.accept(finding)).toList());
+        rules.named(Suppressions.IDLE).ifPresent(about -> shown.addAll(suppressions.idle(about, severity(file, about), found)));
+        errors.stream().map(error -> repairs.finding(error, code.get(), analysis)).forEach(shown::add);
+        shown.removeIf(finding -> finding.severity() == Severity.OFF);
+        shown.sort(Comparator.comparing((Finding finding) -> finding.range().start()).thenComparing(finding -> finding.about().id()));
+        return List.copyOf(shown);
+    }
+
+    private Severity severity(Path file, About about) {
+        return severities.of(file, about);
+    }
+
+    private List<Finding> ruled(Code code, boolean hasErrors) {
+        Survey survey = new Survey(code, hasErrors);
+        Map<Tree.Kind, List<Rule>> byKind = new EnumMap<>(Tree.Kind.class);
+        Map<Rule, Severity> weights = new HashMap<>();
+        for (Rule rule : rules.all()) {
+            About about = rules.about(rule);
+            Severity severity = severity(code.file().path(), about);
+            if (severity != Severity.OFF && about.level() <= survey.level()) {
+                weights.put(rule, severity);
+                rule.kinds().forEach(kind -> byKind.computeIfAbsent(kind, key -> new ArrayList<>()).add(rule));
+            }
+        }
+        Set<Rule> broken = new HashSet<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitCompilationUnit(CompilationUnitTree tree, Void unused) {
+                show(tree, getCurrentPath());
+                return super.visitCompilationUnit(tree, null);
+            }
+
+            @Override
+            public Void scan(Tree tree, Void unused) {
+                if (tree != null && byKind.containsKey(tree.getKind())) {
+                    show(tree, new TreePath(getCurrentPath(), tree));
+                }
+                return super.scan(tree, null);
+            }
+
+            private void show(Tree tree, TreePath path) {
+                byKind.getOrDefault(tree.getKind(), List.of()).forEach(rule -> look(rule, path));
+            }
+
+            /** A rule that breaks down, which may be anyone's, must not keep the others from their work. */
+            private void look(Rule rule, TreePath path) {
+                try {
+                    if (!broken.contains(rule)) {
+                        survey.look(rule, rules.about(rule), weights.get(rule), path);
+                    }
+                } catch (RuntimeException failed) {
+                    broken.add(rule);
+                    LOG.warn("the rule '{}' failed on {} and is left out there", rules.about(rule).id(), code.file().path(), failed);
+                }
+            }
+        }.scan(new TreePath(code.unit()), null);
+        return survey.findings();
+    }
+
+    /** What is left when stretches of code are not trusted; what is about a whole class stays. */
+    private static List<Finding> outside(List<Range> erroneous, List<Finding> found) {
+        return erroneous.isEmpty() ? found : found.stream()
+                .filter(finding -> erroneous.stream().noneMatch(range -> range.encloses(finding.range())))
+                .toList();
+    }
+
+    /** The members with errors in them: there the compiler may have taken anything for something else. */
+    private static List<Range> erroneous(Code code, List<CompilerError> errors) {
+        if (errors.isEmpty()) {
+            return List.of();
+        }
+        return errors.stream().flatMap(error -> {
+            List<TreePath> around = code.around(new Range(error.range().start(), error.range().start()));
+            return around.stream()
+                    .filter(path -> path.getParentPath() != null && path.getParentPath().getLeaf() instanceof ClassTree)
+                    .map(path -> code.range(path.getLeaf()))
+                    .limit(1);
+        }).toList();
+    }
+}

@@ -1,0 +1,112 @@
+package dev.deftchisel.rule.call;
+
+import com.sun.source.tree.AssignmentTree;
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Constants;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rewrite.Precedence;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+
+/** A division of whole numbers whose result is used as a floating point number (JLS 15.17.2). */
+public final class IntegerDivision implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("integer-division", Tag.SUSPICIOUS, "Whole numbers are divided where a fraction is wanted")
+                .because("The fraction is cut off before the result becomes a floating point number.")
+                .example("""
+                        class Dues {
+                            double share(int due, int vessels) {
+                                double share = due / vessels;
+                                return share;
+                            }
+                        }
+                        """, """
+                        class Dues {
+                            double share(int due, int vessels) {
+                                double share = (double) due / vessels;
+                                return share;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Dues {
+                            double share(int due, int vessels, double rate) {
+                                double half = 6 / 2;
+                                int whole = due / vessels;
+                                double floor = (int) (due / vessels);
+                                return due / rate + whole + half;
+                            }
+                        }
+                        """)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.DIVIDE);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        BinaryTree division = (BinaryTree) path.getLeaf();
+        Code code = survey.code();
+        if (!isWhole(path, code) || isEven(path, division, code)) {
+            return;
+        }
+        Optional<TypeKind> wanted = wanted(path, code);
+        if (wanted.isPresent()) {
+            String type = wanted.get() == TypeKind.FLOAT ? "float" : "double";
+            ExpressionTree left = division.getLeftOperand();
+            boolean isGrouped = Precedence.needsParenthesesInCast(left);
+            survey.report(division, "the fraction of this division is lost", Fix.of("divide as " + type, edits -> edits.replace(left,
+                    to -> to.write("(" + type + ") ").write(isGrouped ? "(" : "").carry(code.range(left)).write(isGrouped ? ")" : ""))));
+        }
+    }
+
+    private static boolean isWhole(TreePath path, Code code) {
+        return code.type(path).filter(type -> type.getKind() == TypeKind.INT || type.getKind() == TypeKind.LONG).isPresent();
+    }
+
+    /** Whether the values are known, and nothing is lost. */
+    private static boolean isEven(TreePath path, BinaryTree division, Code code) {
+        Optional<Object> left = Constants.value(code, new TreePath(path, division.getLeftOperand()));
+        Optional<Object> right = Constants.value(code, new TreePath(path, division.getRightOperand()));
+        return left.isPresent() && right.isPresent() && left.get() instanceof Number one && right.get() instanceof Number other
+                && other.longValue() != 0 && one.longValue() % other.longValue() == 0;
+    }
+
+    /** The floating type that the place of the result turns it into by itself. */
+    private static Optional<TypeKind> wanted(TreePath path, Code code) {
+        TreePath parent = Code.outer(path);
+        Optional<TypeMirror> type = Optional.empty();
+        if (parent.getLeaf() instanceof VariableTree variable) {
+            type = code.saysType(variable) ? code.type(new TreePath(parent, variable.getType())) : Optional.empty();
+        } else if (parent.getLeaf() instanceof AssignmentTree assignment) {
+            type = code.type(new TreePath(parent, assignment.getVariable()));
+        } else if (parent.getLeaf() instanceof BinaryTree sum && isArithmetic(sum)) {
+            type = code.type(parent);
+        }
+        return type.map(TypeMirror::getKind).filter(kind -> kind == TypeKind.DOUBLE || kind == TypeKind.FLOAT);
+    }
+
+    private static boolean isArithmetic(BinaryTree tree) {
+        return switch (tree.getKind()) {
+            case PLUS, MINUS, MULTIPLY, DIVIDE -> true;
+            default -> false;
+        };
+    }
+}

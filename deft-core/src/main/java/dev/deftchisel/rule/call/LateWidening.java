@@ -1,0 +1,88 @@
+package dev.deftchisel.rule.call;
+
+import com.sun.source.tree.AssignmentTree;
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Constants;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Severity;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rewrite.Precedence;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+
+/** A product of {@code int}s that becomes a {@code long} only when it has overflowed (JLS 15.17.1). */
+public final class LateWidening implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("late-widening", Tag.SUSPICIOUS, "A product overflows before it becomes a long")
+                .because("Both factors are int, so the product is worked out as int, whatever it is assigned to.")
+                .example("""
+                        class Dues {
+                            long cents(int due, int vessels) {
+                                long cents = due * vessels;
+                                return cents;
+                            }
+                        }
+                        """, """
+                        class Dues {
+                            long cents(int due, int vessels) {
+                                long cents = (long) due * vessels;
+                                return cents;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Dues {
+                            long cents(int due, long vessels) {
+                                long cents = due * vessels;
+                                long day = 24 * 60;
+                                return cents + day;
+                            }
+                        }
+                        """)
+                .weighing(Severity.NOTE)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.MULTIPLY);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        BinaryTree product = (BinaryTree) path.getLeaf();
+        Code code = survey.code();
+        TreePath left = new TreePath(path, product.getLeftOperand());
+        TreePath right = new TreePath(path, product.getRightOperand());
+        boolean isInt = isOpen(left, code) && isOpen(right, code);
+        TreePath parent = Code.outer(path);
+        Optional<TypeMirror> wanted = parent.getLeaf() instanceof VariableTree variable && code.saysType(variable)
+                ? code.type(new TreePath(parent, variable.getType()))
+                : parent.getLeaf() instanceof AssignmentTree assignment ? code.type(new TreePath(parent, assignment.getVariable()))
+                : Optional.empty();
+        if (isInt && wanted.filter(type -> type.getKind() == TypeKind.LONG).isPresent()) {
+            ExpressionTree first = product.getLeftOperand();
+            boolean isGrouped = Precedence.needsParenthesesInCast(first);
+            survey.report(product, "this is worked out as int and can overflow", Fix.of("multiply as long", edits -> edits.replace(first,
+                    to -> to.write("(long) ").write(isGrouped ? "(" : "").carry(code.range(first)).write(isGrouped ? ")" : ""))));
+        }
+    }
+
+    /** Whether any int can stand there: with a number that is known the product mostly stays small. */
+    private static boolean isOpen(TreePath factor, Code code) {
+        return code.type(factor).filter(type -> type.getKind() == TypeKind.INT).isPresent() && Constants.value(code, factor).isEmpty();
+    }
+}

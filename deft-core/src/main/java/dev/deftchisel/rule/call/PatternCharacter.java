@@ -1,0 +1,69 @@
+package dev.deftchisel.rule.call;
+
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.LiteralTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import java.util.Set;
+
+/** A single character with a meaning of its own where a regular expression is asked for (java.util.regex.Pattern). */
+public final class PatternCharacter implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("pattern-character", Tag.SUSPICIOUS, "A regular expression is a single special character")
+                .because("'.' matches every character and '|' nothing at all; the character itself must be escaped.")
+                .example("""
+                        class Log {
+                            String[] words(String line) {
+                                return line.replaceAll(".", ",").split("|");
+                            }
+                        }
+                        """, """
+                        class Log {
+                            String[] words(String line) {
+                                return line.replaceAll("\\\\.", ",").split("\\\\|");
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Log {
+                            String[] words(String line) {
+                                return line.replace(".", ",").split(" ");
+                            }
+                        }
+                        """)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.METHOD_INVOCATION);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        Code code = survey.code();
+        boolean isPattern = Calls.isOf(code, path, "java.lang.String", "split", 1)
+                || Calls.isOf(code, path, "java.lang.String", "split", 2)
+                || Calls.isOf(code, path, "java.lang.String", "replaceFirst", 2)
+                || Calls.isOf(code, path, "java.lang.String", "replaceAll", 2);
+        if (!isPattern) {
+            return;
+        }
+        ExpressionTree pattern = ((MethodInvocationTree) path.getLeaf()).getArguments().get(0);
+        if (pattern instanceof LiteralTree literal && literal.getValue() instanceof String text && text.matches("[.|$^?*+(\\[]")) {
+            survey.report(pattern, "'" + text + "' is not the character itself here", Fix.of("escape it",
+                    edits -> edits.replace(code.range(pattern), "\"\\\\" + text + "\"")));
+        }
+    }
+}

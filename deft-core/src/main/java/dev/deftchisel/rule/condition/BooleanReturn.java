@@ -1,0 +1,128 @@
+package dev.deftchisel.rule.condition;
+
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.IfTree;
+import com.sun.source.tree.LiteralTree;
+import com.sun.source.tree.ReturnTree;
+import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Severity;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rewrite.Negation;
+import dev.deftchisel.source.Range;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.type.TypeKind;
+
+/** {@code if (condition) return true; else return false;} (JLS 14.9). */
+public final class BooleanReturn implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("boolean-return", Tag.REDUNDANT, "An if only returns true or false")
+                .because("The condition is the result.")
+                .example("""
+                        class Berth {
+                            boolean isFree(Object vessel) {
+                                if (vessel == null) {
+                                    return true;
+                                } else {
+                                    return false;
+                                }
+                            }
+
+                            boolean isDeep(int depth) {
+                                if (depth < 3)
+                                    return false;
+                                return true;
+                            }
+                        }
+                        """, """
+                        class Berth {
+                            boolean isFree(Object vessel) {
+                                return vessel == null;
+                            }
+
+                            boolean isDeep(int depth) {
+                                return depth >= 3;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Berth {
+                            boolean isFree(Object vessel, int depth) {
+                                if (vessel == null) {
+                                    return true;
+                                }
+                                if (depth < 3) {
+                                    return true;
+                                }
+                                return false;
+                            }
+                        }
+                        """)
+                .weighing(Severity.HINT);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.IF);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        IfTree tree = (IfTree) path.getLeaf();
+        Optional<Boolean> then = result(tree.getThenStatement());
+        StatementTree next = next(path);
+        Optional<Boolean> other = tree.getElseStatement() != null ? result(tree.getElseStatement())
+                : next != null && !followsAnother(path) ? result(next) : Optional.empty();
+        if (then.isEmpty() || other.isEmpty() || then.equals(other)) {
+            return;
+        }
+        Code code = survey.code();
+        TreePath condition = Code.inner(new TreePath(path, tree.getCondition()));
+        if (code.type(condition).filter(type -> type.getKind() == TypeKind.BOOLEAN).isEmpty()) {
+            return;
+        }
+        Range whole = tree.getElseStatement() != null ? code.range(tree)
+                : new Range(code.range(tree).start(), code.range(next).end());
+        survey.report(new Range(whole.start(), whole.start() + 2), "the condition is the result",
+                Fix.of("return the condition", edits -> edits.replace(whole, to -> {
+                    to.write("return ");
+                    if (then.get()) {
+                        to.carry(code.range(condition.getLeaf()));
+                    } else {
+                        new Negation(code, (text, range) -> text.carry(range), any -> false).write(to, condition);
+                    }
+                    to.write(";");
+                })));
+    }
+
+    /** In a row of such questions, the last is better left as it is. */
+    private static boolean followsAnother(TreePath path) {
+        List<? extends StatementTree> all = Code.statements(path.getParentPath().getLeaf());
+        int at = all.indexOf(path.getLeaf());
+        return at > 0 && all.get(at - 1) instanceof IfTree before && result(before.getThenStatement()).isPresent();
+    }
+
+    private static StatementTree next(TreePath path) {
+        List<? extends StatementTree> all = Code.statements(path.getParentPath().getLeaf());
+        int at = all.indexOf(path.getLeaf());
+        return at >= 0 && at + 1 < all.size() ? all.get(at + 1) : null;
+    }
+
+    private static Optional<Boolean> result(StatementTree statement) {
+        if (statement instanceof BlockTree block) {
+            return block.getStatements().size() == 1 ? result(block.getStatements().get(0)) : Optional.empty();
+        }
+        return statement instanceof ReturnTree result && result.getExpression() instanceof LiteralTree literal
+                && literal.getValue() instanceof Boolean value ? Optional.of(value) : Optional.empty();
+    }
+}

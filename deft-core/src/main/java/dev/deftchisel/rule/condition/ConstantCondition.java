@@ -1,0 +1,125 @@
+package dev.deftchisel.rule.condition;
+
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.ConditionalExpressionTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Constants;
+import dev.deftchisel.analysis.Effects;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import javax.lang.model.element.ElementKind;
+
+/** Conditions whose value can be told from the code alone (JLS 15.29). */
+public final class ConstantCondition implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("constant-condition", Tag.SUSPICIOUS, "A condition is always true or always false")
+                .because("One branch is never taken; a value or an operator is probably not the one that was meant.")
+                .example("""
+                        class Dues {
+                            int due(String name) {
+                                final int limit = 3;
+                                if (limit > 5) {
+                                    return 400;
+                                }
+                                return name.length() < 0 ? 2 : 1;
+                            }
+                        }
+                        """, """
+                        class Dues {
+                            int due(String name) {
+                                final int limit = 3;
+                                if (false) {
+                                    return 400;
+                                }
+                                return 1;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Dues {
+                            static final boolean TRACE = false;
+
+                            int due(String name) {
+                                while (true) {
+                                    if (TRACE || name.length() > 0) {
+                                        return 1;
+                                    }
+                                    if (TRACE) {
+                                        System.out.println();
+                                    }
+                                }
+                            }
+                        }
+                        """);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.LESS_THAN, Tree.Kind.LESS_THAN_EQUAL, Tree.Kind.GREATER_THAN, Tree.Kind.GREATER_THAN_EQUAL, Tree.Kind.EQUAL_TO, Tree.Kind.NOT_EQUAL_TO);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        BinaryTree comparison = (BinaryTree) path.getLeaf();
+        Code code = survey.code();
+        TreePath left = new TreePath(path, comparison.getLeftOperand());
+        TreePath right = new TreePath(path, comparison.getRightOperand());
+        Optional<Object> value = Constants.value(code, path).filter(known -> known instanceof Boolean && !namesConstant(path, code));
+        if (value.isPresent()) {
+            report(path, (Boolean) value.get(), why(path, code), survey);
+            return;
+        }
+        boolean isSize = NeverNegative.is(code, left) && isZero(right, code);
+        if (isSize && comparison.getKind() == Tree.Kind.LESS_THAN) {
+            report(path, false, "a size is never negative", survey);
+        } else if (isSize && comparison.getKind() == Tree.Kind.GREATER_THAN_EQUAL) {
+            report(path, true, "a size is never negative", survey);
+        }
+    }
+
+    private static boolean isZero(TreePath path, Code code) {
+        return Constants.value(code, path).filter(value -> value.equals(0)).isPresent();
+    }
+
+    private static void report(TreePath path, boolean value, String why, Survey survey) {
+        TreePath parent = Code.outer(path);
+        Code code = survey.code();
+        boolean isChoice = parent.getLeaf() instanceof ConditionalExpressionTree choice
+                && Code.inner(choice.getCondition()) == path.getLeaf() && code.effects(path).failure() != Effects.Failure.ANY
+                && !code.effects(path).isVisible();
+        String sentence = "this is always " + value + (why.isEmpty() ? "" : ": " + why);
+        if (isChoice) {
+            ConditionalExpressionTree choice = (ConditionalExpressionTree) parent.getLeaf();
+            survey.report(path.getLeaf(), sentence, Fix.of("keep the branch that is taken",
+                    edits -> edits.keep(parent, value ? choice.getTrueExpression() : choice.getFalseExpression())));
+        } else {
+            survey.report(path.getLeaf(), sentence, Fix.of("write " + value,
+                    edits -> edits.replace(code.range(path.getLeaf()), String.valueOf(value))));
+        }
+    }
+
+    /** Named constants of a class are there to be changed, and to leave code out (JLS 14.22). */
+    private static boolean namesConstant(TreePath path, Code code) {
+        return code.expressions(path).stream().anyMatch(part -> code.element(part)
+                .filter(element -> element.getKind() == ElementKind.FIELD).isPresent());
+    }
+
+    private static String why(TreePath path, Code code) {
+        return code.expressions(path).stream()
+                .filter(part -> part.getLeaf() instanceof IdentifierTree)
+                .flatMap(part -> Constants.value(code, part).map(value -> part.getLeaf() + " is " + value).stream())
+                .distinct()
+                .collect(Collectors.joining(", "));
+    }
+}

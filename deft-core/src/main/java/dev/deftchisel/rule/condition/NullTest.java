@@ -1,0 +1,33 @@
+package dev.deftchisel.rule.condition;
+
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.Tree;
+import dev.deftchisel.analysis.Code;
+import java.util.Optional;
+
+/** Comparisons with {@code null}. */
+final class NullTest {
+
+    private NullTest() {
+    }
+
+    /** What is compared with {@code null} by an operator. */
+    static Optional<ExpressionTree> of(ExpressionTree condition, Tree.Kind operator) {
+        if (Code.inner(condition) instanceof BinaryTree comparison && comparison.getKind() == operator) {
+            ExpressionTree left = Code.inner(comparison.getLeftOperand());
+            ExpressionTree right = Code.inner(comparison.getRightOperand());
+            return right.getKind() == Tree.Kind.NULL_LITERAL ? Optional.of(left)
+                    : left.getKind() == Tree.Kind.NULL_LITERAL ? Optional.of(right) : Optional.empty();
+        }
+        return Optional.empty();
+    }
+
+    /** Whether it is a name that means the same each time: of a variable, perhaps of this object. */
+    static boolean isName(ExpressionTree tree) {
+        return tree instanceof IdentifierTree || tree instanceof MemberSelectTree select
+                && select.getExpression() instanceof IdentifierTree object && object.getName().contentEquals("this");
+    }
+}

@@ -1,0 +1,105 @@
+package dev.deftchisel.rule.equality;
+
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.FixEdits;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import javax.lang.model.type.ArrayType;
+import javax.lang.model.type.TypeKind;
+
+/** Arrays compared, hashed or printed as objects (JLS 10.7). */
+public final class ArrayAsObject implements Rule {
+
+    private static final Map<String, String> BY_CONTENT = Map.of("equals", "equals", "hashCode", "hashCode", "toString", "toString");
+
+    @Override
+    public About about() {
+        return About.of("array-as-object", Tag.SUSPICIOUS, "An array is compared, hashed or printed as an object")
+                .because("Arrays have these methods from Object: they know nothing of the elements.")
+                .example("""
+                        class Berths {
+                            String names(String[] names, int[][] depths, String[] others) {
+                                return names.equals(others) + names.toString() + "" + depths.hashCode() + others;
+                            }
+                        }
+                        """, """
+                        import java.util.Arrays;
+
+                        class Berths {
+                            String names(String[] names, int[][] depths, String[] others) {
+                                return Arrays.equals(names, others) + Arrays.toString(names) + "" + Arrays.deepHashCode(depths) + Arrays.toString(others);
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        import java.util.Arrays;
+
+                        class Berths {
+                            String names(String[] names, char[] letters) {
+                                return Arrays.toString(names) + names.length + String.valueOf(letters) + names.getClass();
+                            }
+                        }
+                        """)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.METHOD_INVOCATION, Tree.Kind.PLUS);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        Code code = survey.code();
+        if (path.getLeaf() instanceof BinaryTree sum) {
+            boolean isText = code.type(path).filter(type -> Calls.isNamed(type, "java.lang.String")).isPresent();
+            Stream.of(sum.getLeftOperand(), sum.getRightOperand())
+                    .filter(operand -> isText && isArray(new TreePath(path, operand), code))
+                    .forEach(operand -> survey.report(operand, "only the address of the array would be joined",
+                            Fix.of("join its content", edits -> write(edits, new TreePath(path, operand), operand, "toString", List.of()))));
+            return;
+        }
+        MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
+        String method = BY_CONTENT.get(Calls.name(call));
+        Optional<TreePath> receiver = Calls.receiver(path).filter(array -> isArray(array, code));
+        boolean isWhole = method != null && receiver.isPresent() && call.getArguments().size() == (method.equals("equals") ? 1 : 0)
+                && call.getArguments().stream().allMatch(other -> isArray(new TreePath(path, other), code));
+        if (isWhole) {
+            survey.report(call, "'" + method + "' of an array knows nothing of its elements", Fix.of("use its content",
+                    edits -> write(edits, path, (ExpressionTree) receiver.get().getLeaf(), method, call.getArguments())));
+        }
+    }
+
+    private static boolean isArray(TreePath path, Code code) {
+        return code.type(path).filter(type -> type.getKind() == TypeKind.ARRAY).isPresent();
+    }
+
+    private static void write(
+            FixEdits edits, TreePath whole, ExpressionTree array, String method, List<? extends ExpressionTree> others) {
+        Code code = edits.code();
+        TreePath path = array == whole.getLeaf() ? whole : Calls.receiver(whole).orElseThrow();
+        boolean isDeep = ((ArrayType) code.type(path).orElseThrow()).getComponentType().getKind() == TypeKind.ARRAY;
+        String arrays = edits.types().name(code.elements().getTypeElement("java.util.Arrays"));
+        String name = isDeep ? "deep" + Character.toUpperCase(method.charAt(0)) + method.substring(1) : method;
+        edits.replace(whole.getLeaf(), to -> {
+            to.write(arrays + "." + name + "(").carry(code.range(array));
+            others.forEach(other -> to.write(", ").carry(code.range(other)));
+            to.write(")");
+        });
+    }
+}

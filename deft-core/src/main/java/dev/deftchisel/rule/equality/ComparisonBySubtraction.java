@@ -1,0 +1,124 @@
+package dev.deftchisel.rule.equality;
+
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.ReturnTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Constants;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import java.util.Set;
+import javax.lang.model.type.TypeKind;
+
+/** An order of numbers that is worked out by subtraction (JLS 15.18.2). */
+public final class ComparisonBySubtraction implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("comparison-by-subtraction", Tag.SUSPICIOUS, "An order is worked out by subtraction")
+                .because("The difference of two large numbers of unlike sign overflows and has the wrong sign.")
+                .example("""
+                        class Berth implements Comparable<Berth> {
+                            int number;
+
+                            @Override
+                            public int compareTo(Berth other) {
+                                return number - other.number;
+                            }
+                        }
+                        """, """
+                        class Berth implements Comparable<Berth> {
+                            int number;
+
+                            @Override
+                            public int compareTo(Berth other) {
+                                return Integer.compare(number, other.number);
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Berth implements Comparable<Berth> {
+                            String name;
+                            short number;
+
+                            @Override
+                            public int compareTo(Berth other) {
+                                int byNumber = number - other.number;
+                                return byNumber != 0 ? byNumber : name.length() - other.name.length();
+                            }
+
+                            int free(int length) {
+                                return length - number;
+                            }
+                        }
+                        """)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.MINUS);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        BinaryTree difference = (BinaryTree) path.getLeaf();
+        Code code = survey.code();
+        TreePath left = new TreePath(path, difference.getLeftOperand());
+        TreePath right = new TreePath(path, difference.getRightOperand());
+        boolean isInt = isInt(left, code) && isInt(right, code);
+        if (isInt && isResultOfOrder(path, code)) {
+            survey.report(difference, "the difference of two numbers can overflow", Fix.of("use Integer.compare",
+                    edits -> edits.replace(difference, to -> to.write("Integer.compare(").carry(code.range(Code.inner(difference.getLeftOperand())))
+                            .write(", ").carry(code.range(Code.inner(difference.getRightOperand()))).write(")"))));
+        }
+    }
+
+    /** Whether any number can stand there: not a small one, nor how much there is of something, nor one that is known. */
+    private static boolean isInt(TreePath path, Code code) {
+        TreePath number = Code.inner(path);
+        boolean isSize = number.getLeaf() instanceof MethodInvocationTree call
+                && Set.of("size", "length", "ordinal").contains(Calls.name(call)) && call.getArguments().isEmpty()
+                || number.getLeaf() instanceof MemberSelectTree select && select.getIdentifier().contentEquals("length");
+        return !isSize && Constants.value(code, number).isEmpty() && number.getLeaf() instanceof ExpressionTree
+                && (number.getLeaf() instanceof IdentifierTree || number.getLeaf() instanceof MemberSelectTree
+                        || number.getLeaf() instanceof MethodInvocationTree)
+                && code.type(number).filter(type -> type.getKind() == TypeKind.INT).isPresent();
+    }
+
+    private static boolean isResultOfOrder(TreePath path, Code code) {
+        TreePath parent = Code.outer(path);
+        if (parent.getLeaf() instanceof LambdaExpressionTree) {
+            return code.type(parent).filter(type -> Calls.isNamed(type, "java.util.Comparator")).isPresent();
+        }
+        if (!(parent.getLeaf() instanceof ReturnTree)) {
+            return false;
+        }
+        TreePath owner = parent;
+        while (!(owner.getLeaf() instanceof MethodTree || owner.getLeaf() instanceof LambdaExpressionTree)) {
+            owner = owner.getParentPath();
+        }
+        return owner.getLeaf() instanceof MethodTree method
+                ? method.getName().contentEquals("compareTo") && method.getParameters().size() == 1 && implementsOrder(owner, "java.lang.Comparable", code)
+                        || method.getName().contentEquals("compare") && method.getParameters().size() == 2
+                        && implementsOrder(owner, "java.util.Comparator", code)
+                : code.type(owner).filter(type -> Calls.isNamed(type, "java.util.Comparator")).isPresent();
+    }
+
+    private static boolean implementsOrder(TreePath method, String type, Code code) {
+        return code.enclosingType(method)
+                .filter(owner -> code.isKind(owner.asType(), code.elements().getTypeElement(type).asType())).isPresent();
+    }
+}

@@ -1,0 +1,71 @@
+package dev.deftchisel.rule.equality;
+
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Constants;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.Range;
+import java.util.Optional;
+import java.util.Set;
+
+/** The result of a comparison taken for 1 or -1 (Comparable, Comparator). */
+public final class ComparisonResult implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("comparison-result", Tag.SUSPICIOUS, "The result of an order is compared with 1 or -1")
+                .because("Only its sign is promised; it may be any number of that sign.")
+                .example("""
+                        class Berth {
+                            boolean isBefore(String name, String other) {
+                                return name.compareTo(other) == -1 || other.compareTo(name) == 1;
+                            }
+                        }
+                        """, """
+                        class Berth {
+                            boolean isBefore(String name, String other) {
+                                return name.compareTo(other) < 0 || other.compareTo(name) > 0;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Berth {
+                            boolean isSame(String name, String other) {
+                                return name.compareTo(other) == 0 || name.indexOf(other) == -1;
+                            }
+                        }
+                        """)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.EQUAL_TO, Tree.Kind.NOT_EQUAL_TO);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        BinaryTree comparison = (BinaryTree) path.getLeaf();
+        Code code = survey.code();
+        TreePath order = Code.inner(new TreePath(path, comparison.getLeftOperand()));
+        Optional<Object> value = Constants.value(code, new TreePath(path, comparison.getRightOperand()));
+        boolean isOrder = Calls.isOf(code, order, "java.lang.Comparable", "compareTo", 1)
+                || Calls.isOf(code, order, "java.util.Comparator", "compare", 2);
+        if (!isOrder || value.filter(number -> number.equals(1) || number.equals(-1)).isEmpty()) {
+            return;
+        }
+        boolean isMore = value.get().equals(1);
+        boolean isSame = comparison.getKind() == Tree.Kind.EQUAL_TO;
+        String sign = isMore ? isSame ? "> 0" : "<= 0" : isSame ? "< 0" : ">= 0";
+        survey.report(comparison, "only the sign of this is promised", Fix.of("write '" + sign + "'", edits -> edits.replace(
+                new Range(code.range(comparison.getLeftOperand()).end(), code.range(comparison).end()), " " + sign)));
+    }
+}

@@ -1,0 +1,73 @@
+package dev.deftchisel.rule.equality;
+
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rewrite.Precedence;
+import java.util.Optional;
+import java.util.Set;
+
+/** {@code equals(null)}, which is false or fails. */
+public final class EqualsNull implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("equals-null", Tag.SUSPICIOUS, "Something is asked whether it equals null")
+                .because("No object does, and what is null cannot be asked.")
+                .example("""
+                        class Berth {
+                            boolean isFree(Object vessel) {
+                                return vessel.equals(null) || !vessel.equals(null);
+                            }
+                        }
+                        """, """
+                        class Berth {
+                            boolean isFree(Object vessel) {
+                                return vessel == null || vessel != null;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        import java.util.Objects;
+
+                        class Berth {
+                            boolean isFree(Object vessel) {
+                                return Objects.equals(vessel, null) || vessel.equals("none");
+                            }
+                        }
+                        """)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.METHOD_INVOCATION);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
+        Code code = survey.code();
+        boolean isNull = Calls.isOf(code, path, "java.lang.Object", "equals", 1)
+                && call.getArguments().get(0).getKind() == Tree.Kind.NULL_LITERAL;
+        Optional<ExpressionTree> receiver = Calls.receiver(call);
+        if (!isNull || receiver.isEmpty() || receiver.get().toString().equals("super")) {
+            return;
+        }
+        boolean isOpposite = path.getParentPath().getLeaf().getKind() == Tree.Kind.LOGICAL_COMPLEMENT;
+        TreePath whole = isOpposite ? path.getParentPath() : path;
+        boolean isGrouped = Precedence.needsParentheses(Tree.Kind.EQUAL_TO, whole.getLeaf(), whole.getParentPath().getLeaf());
+        survey.report(call, "nothing equals null", Fix.of("compare with '" + (isOpposite ? "!=" : "==") + "'",
+                edits -> edits.replace(whole.getLeaf(), to -> to.write(isGrouped ? "(" : "").carry(code.range(receiver.get()))
+                        .write(isOpposite ? " != null" : " == null").write(isGrouped ? ")" : ""))));
+    }
+}

@@ -1,0 +1,117 @@
+package dev.deftchisel.rule.equality;
+
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Constants;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.Range;
+import java.util.Set;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.Modifier;
+
+/** Strings and boxes compared by identity (JLS 15.21.3). */
+public final class IdentityComparison implements Rule {
+
+    private static final Set<String> VALUES = Set.of("java.lang.String", "java.lang.Integer", "java.lang.Long", "java.lang.Short",
+            "java.lang.Byte", "java.lang.Character", "java.lang.Double", "java.lang.Float", "java.math.BigDecimal",
+            "java.math.BigInteger");
+
+    @Override
+    public About about() {
+        return About.of("identity-comparison", Tag.SUSPICIOUS, "Values are compared as objects")
+                .because("'==' asks whether two strings or boxes are one object, which equal ones need not be.")
+                .example("""
+                        class Berth {
+                            boolean isSame(String name, String other, Integer number, Integer next) {
+                                return name == other && number != next;
+                            }
+                        }
+                        """, """
+                        import java.util.Objects;
+
+                        class Berth {
+                            boolean isSame(String name, String other, Integer number, Integer next) {
+                                return Objects.equals(name, other) && !Objects.equals(number, next);
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Berth {
+                            private static final String NONE = new String("none");
+
+                            boolean isSame(String name, String other, Integer number, int next) {
+                                return name == null || number == next || name == NONE
+                                        || name == other || name.equals(other);
+                            }
+                        }
+                        """)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.EQUAL_TO, Tree.Kind.NOT_EQUAL_TO);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        BinaryTree comparison = (BinaryTree) path.getLeaf();
+        Code code = survey.code();
+        TreePath left = new TreePath(path, comparison.getLeftOperand());
+        TreePath right = new TreePath(path, comparison.getRightOperand());
+        if (!isValue(left, code) || !isValue(right, code) || isMarker(left, code) || isMarker(right, code)
+                || asksBoth(path, comparison, code)) {
+            return;
+        }
+        boolean isOpposite = comparison.getKind() == Tree.Kind.NOT_EQUAL_TO;
+        survey.report(comparison, "equal values need not be one object", Fix.of("compare with Objects.equals",
+                edits -> {
+                    String objects = edits.types().name(code.elements().getTypeElement("java.util.Objects"));
+                    Range range = code.range(comparison);
+                    edits.replace(range, to -> to.apartFrom(range.start()).write((isOpposite ? "!" : "") + objects + ".equals(")
+                            .carry(code.range(Code.inner(comparison.getLeftOperand()))).write(", ")
+                            .carry(code.range(Code.inner(comparison.getRightOperand()))).write(")"));
+                }));
+    }
+
+    private static boolean isValue(TreePath operand, Code code) {
+        return code.type(operand).filter(type -> VALUES.stream().anyMatch(name -> Calls.isNamed(type, name))).isPresent();
+    }
+
+    /** A constant object that is there to be recognised, or the object itself. */
+    private static boolean isMarker(TreePath operand, Code code) {
+        return Constants.value(code, operand).isEmpty() && code.element(Code.inner(operand))
+                .filter(element -> element.getKind() == ElementKind.FIELD && element.getModifiers().contains(Modifier.FINAL)
+                        || element.getSimpleName().contentEquals("this")).isPresent();
+    }
+
+    /** Whether the same method compares the two by their values as well, so that this is only a short cut. */
+    private static boolean asksBoth(TreePath path, BinaryTree comparison, Code code) {
+        TreePath body = path;
+        while (body != null && !(body.getLeaf() instanceof MethodTree || body.getLeaf() instanceof LambdaExpressionTree
+                || body.getLeaf() instanceof ClassTree)) {
+            body = body.getParentPath();
+        }
+        return body != null && code.expressions(body).stream().anyMatch(part -> part.getLeaf() instanceof MethodInvocationTree call
+                && Set.of("equals", "equalsIgnoreCase", "compareTo", "compare", "length", "regionMatches").contains(Calls.name(call))
+                && (names(part, comparison.getLeftOperand(), code) || names(part, comparison.getRightOperand(), code)));
+    }
+
+    private static boolean names(TreePath call, ExpressionTree operand, Code code) {
+        String text = code.reads(Code.inner(operand));
+        return code.expressions(call).stream().anyMatch(part -> code.reads(part.getLeaf()).equals(text));
+    }
+}

@@ -1,0 +1,129 @@
+package dev.deftchisel.rule.equality;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.TypeElement;
+
+/** A class with {@code equals} but without {@code hashCode}, or with one of them for other parameters (Object#hashCode). */
+public final class MissingHash implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("missing-hash", Tag.SUSPICIOUS, "A class says what equals it, but not its hash")
+                .because("Equal objects must have equal hashes, or hash tables lose them.")
+                .example("""
+                        class Berth {
+                            int number;
+
+                            @Override
+                            public boolean equals(Object other) {
+                                return other instanceof Berth && ((Berth) other).number == number;
+                            }
+                        }
+                        """, """
+                        import java.util.Objects;
+
+                        class Berth {
+                            int number;
+
+                            @Override
+                            public boolean equals(Object other) {
+                                if (this == other) {
+                                    return true;
+                                }
+                                if (!(other instanceof Berth that)) {
+                                    return false;
+                                }
+                                return number == that.number;
+                            }
+
+                            @Override
+                            public int hashCode() {
+                                return Objects.hash(number);
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Berth {
+                            int number;
+
+                            @Override
+                            public boolean equals(Object other) {
+                                return other instanceof Berth && ((Berth) other).number == number;
+                            }
+
+                            @Override
+                            public int hashCode() {
+                                return number;
+                            }
+                        }
+                        """);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.CLASS, Tree.Kind.ENUM);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        ClassTree type = (ClassTree) path.getLeaf();
+        Code code = survey.code();
+        Optional<MethodTree> equals = method(type, path, "equals", "java.lang.Object", code);
+        boolean hasHash = type.getMembers().stream().anyMatch(member -> member instanceof MethodTree method
+                && method.getName().contentEquals("hashCode") && method.getParameters().isEmpty());
+        if (equals.isPresent() && !hasHash && !inheritsHash(path, code)) {
+            survey.report(name(equals.get(), code), "the class has no 'hashCode' to go with this",
+                    new Fix.Use("generate both from chosen members", "generate-equality",
+                            new Place(code.file().path(), name(type, code)), Answers.of("existing", "replace")));
+        }
+    }
+
+    /** Whether a class above has both, of which this one only looks at more. */
+    private static boolean inheritsHash(TreePath path, Code code) {
+        return code.element(path)
+                .filter(element -> element instanceof TypeElement type && code.elements().getAllMembers(type).stream()
+                        .anyMatch(member -> member.getSimpleName().contentEquals("hashCode") && member instanceof ExecutableElement hash
+                                && hash.getParameters().isEmpty()
+                                && !member.getEnclosingElement().toString().equals("java.lang.Object")))
+                .isPresent();
+    }
+
+    private static Optional<MethodTree> method(ClassTree type, TreePath path, String name, String parameter, Code code) {
+        return type.getMembers().stream()
+                .filter(member -> member instanceof MethodTree)
+                .map(member -> (MethodTree) member)
+                .filter(method -> method.getName().contentEquals(name) && method.getParameters().size() == 1
+                        && code.type(new TreePath(new TreePath(path, method), method.getParameters().get(0)))
+                        .filter(known -> Calls.isNamed(known, parameter)).isPresent())
+                .findFirst();
+    }
+
+    private static Range name(Tree tree, Code code) {
+        String name = tree instanceof MethodTree method ? method.getName().toString() : ((ClassTree) tree).getSimpleName().toString();
+        Tokens tokens = code.tokens();
+        Range all = code.range(tree);
+        for (int i = tokens.code(tokens.at(all.start())); i < tokens.count() && tokens.start(i) < all.end(); i = tokens.code(i + 1)) {
+            if (tokens.isName(i, name)) {
+                return tokens.range(i);
+            }
+        }
+        return all;
+    }
+}

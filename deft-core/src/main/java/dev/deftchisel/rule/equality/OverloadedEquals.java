@@ -1,0 +1,88 @@
+package dev.deftchisel.rule.equality;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import java.util.Set;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.type.TypeKind;
+
+/** An {@code equals} that does not override that of {@code Object} (JLS 8.4.8.1). */
+public final class OverloadedEquals implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("overloaded-equals", Tag.SUSPICIOUS, "An equals takes something else than Object")
+                .because("Collections call the one that takes Object, which compares identity.")
+                .example("""
+                        class Berth {
+                            int number;
+
+                            public boolean equals(Berth other) {
+                                return other.number == number;
+                            }
+                        }
+                        """, """
+                        class Berth {
+                            int number;
+
+                            public boolean equals(Berth other) {
+                                return other.number == number;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Berth {
+                            int number;
+
+                            public boolean equals(Berth other) {
+                                return other.number == number;
+                            }
+
+                            @Override
+                            public boolean equals(Object other) {
+                                return other instanceof Berth && equals((Berth) other);
+                            }
+
+                            static boolean equals(Berth one, Berth other) {
+                                return one.equals(other);
+                            }
+
+                            @Override
+                            public int hashCode() {
+                                return number;
+                            }
+                        }
+                        """)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.METHOD);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        MethodTree method = (MethodTree) path.getLeaf();
+        Code code = survey.code();
+        boolean isOther = method.getName().contentEquals("equals") && method.getParameters().size() == 1
+                && !method.getModifiers().getFlags().contains(Modifier.STATIC)
+                && !method.getModifiers().getFlags().contains(Modifier.PRIVATE)
+                && code.type(new TreePath(path, method.getReturnType())).filter(type -> type.getKind() == TypeKind.BOOLEAN).isPresent()
+                && code.type(new TreePath(path, method.getParameters().get(0))).equals(code.element(path.getParentPath()).map(Element::asType));
+        boolean hasRight = path.getParentPath().getLeaf() instanceof ClassTree type && type.getMembers().stream()
+                .anyMatch(member -> member instanceof MethodTree other && other != method && other.getName().contentEquals("equals"));
+        if (isOther && !hasRight) {
+            survey.report(method.getParameters().get(0), "collections do not call an 'equals' that takes this");
+        }
+    }
+}

@@ -1,0 +1,103 @@
+package dev.deftchisel.rule.equality;
+
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeMirror;
+
+/** A collection or map that is asked for what it cannot hold. */
+public final class UnrelatedElement implements Rule {
+
+    private static final Map<String, String> ASKING = Map.of(
+            "contains", "java.util.Collection", "remove", "java.util.Collection", "indexOf", "java.util.List",
+            "lastIndexOf", "java.util.List", "containsKey", "java.util.Map", "get", "java.util.Map",
+            "containsValue", "java.util.Map");
+
+    @Override
+    public About about() {
+        return About.of("unrelated-element", Tag.SUSPICIOUS, "A collection is asked for what it cannot hold")
+                .because("No element is of the type of what is asked for, so it is never found.")
+                .example("""
+                        import java.util.List;
+                        import java.util.Map;
+
+                        class Berths {
+                            boolean isKnown(List<String> names, Map<Integer, String> byNumber, StringBuilder name, String number) {
+                                return names.contains(name) || byNumber.get(number) != null;
+                            }
+                        }
+                        """, """
+                        import java.util.List;
+                        import java.util.Map;
+
+                        class Berths {
+                            boolean isKnown(List<String> names, Map<Integer, String> byNumber, StringBuilder name, String number) {
+                                return names.contains(name) || byNumber.get(number) != null;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        import java.util.List;
+                        import java.util.Map;
+
+                        class Berths {
+                            boolean isKnown(List<Integer> numbers, Map<Long, String> byNumber, Object name, long number) {
+                                return numbers.contains(name) || byNumber.get(number) != null || numbers.remove(3) > 2;
+                            }
+                        }
+                        """)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.METHOD_INVOCATION);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
+        String owner = ASKING.get(Calls.name(call));
+        Code code = survey.code();
+        if (owner == null || !Calls.isOf(code, path, owner, Calls.name(call), 1) || takesNumber(path, code)) {
+            return;
+        }
+        int index = Calls.name(call).equals("containsValue") ? 1 : 0;
+        Optional<TypeMirror> held = Calls.receiver(path).flatMap(code::type)
+                .flatMap(type -> argument(type, code.elements().getTypeElement(owner), index, code));
+        Optional<TypeMirror> asked = code.type(new TreePath(path, call.getArguments().get(0)));
+        if (held.isPresent() && asked.isPresent() && Unrelated.are(held.get(), asked.get(), code)) {
+            survey.report(call.getArguments().get(0), "no " + Unrelated.name(held.get(), code) + " equals a "
+                    + Unrelated.name(asked.get(), code));
+        }
+    }
+
+    /** {@code remove(int)} asks for a place. */
+    private static boolean takesNumber(TreePath call, Code code) {
+        return Calls.method(code, call).filter(method -> method.getParameters().get(0).asType().getKind().isPrimitive()).isPresent();
+    }
+
+    /** What a type hands to a parameter of one of its supertypes. */
+    private static Optional<TypeMirror> argument(TypeMirror type, TypeElement owner, int index, Code code) {
+        if (!(type instanceof DeclaredType declared)) {
+            return Optional.empty();
+        }
+        if (declared.asElement().equals(owner)) {
+            return declared.getTypeArguments().size() > index ? Optional.of(declared.getTypeArguments().get(index)) : Optional.empty();
+        }
+        return code.types().directSupertypes(type).stream()
+                .flatMap(above -> argument(above, owner, index, code).stream()).findFirst();
+    }
+}

@@ -1,0 +1,73 @@
+package dev.deftchisel.rule.equality;
+
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.type.TypeMirror;
+
+/** {@code equals} between types of which no object can be both. */
+public final class UnrelatedEquals implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("unrelated-equals", Tag.SUSPICIOUS, "Things of unrelated types are compared")
+                .because("No object is of both types, so the answer is always no.")
+                .example("""
+                        class Berth {
+                            boolean isSame(String name, Integer number, StringBuilder text) {
+                                return name.equals(number) || name.equals(text);
+                            }
+                        }
+                        """, """
+                        class Berth {
+                            boolean isSame(String name, Integer number, StringBuilder text) {
+                                return name.equals(number) || name.equals(text.toString());
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        import java.util.List;
+
+                        class Berth {
+                            boolean isSame(Object name, CharSequence text, String other, List<String> names, Iterable<String> all) {
+                                return name.equals(text) || other.equals(text) || names.equals(all);
+                            }
+                        }
+                        """)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.METHOD_INVOCATION);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        Code code = survey.code();
+        if (!Calls.isOf(code, path, "java.lang.Object", "equals", 1)) {
+            return;
+        }
+        Optional<TypeMirror> own = Calls.receiver(path).flatMap(code::type);
+        TreePath argument = new TreePath(path, ((MethodInvocationTree) path.getLeaf()).getArguments().get(0));
+        Optional<TypeMirror> other = code.type(argument);
+        if (own.isEmpty() || other.isEmpty() || !Unrelated.are(own.get(), other.get(), code)) {
+            return;
+        }
+        boolean isText = Calls.isNamed(own.get(), "java.lang.String")
+                && (Calls.isNamed(other.get(), "java.lang.StringBuilder") || Calls.isNamed(other.get(), "java.lang.StringBuffer"));
+        survey.report(path.getLeaf(), "no " + Unrelated.name(own.get(), code) + " equals a " + Unrelated.name(other.get(), code), isText
+                ? new Fix[] {Fix.of("compare with its text", edits -> edits.replace(argument.getLeaf(),
+                        to -> to.carry(code.range(argument.getLeaf())).write(".toString()")))} : new Fix[0]);
+    }
+}

@@ -1,0 +1,102 @@
+package dev.deftchisel.rule.idiom;
+
+import com.sun.source.tree.ArrayTypeTree;
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
+import java.util.Optional;
+import java.util.Set;
+
+/** Brackets of an array behind the name of a variable (JLS 10.2). */
+public final class BracketsBehindName implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("brackets-behind-name", Tag.IDIOM, "The brackets of an array stand behind a name")
+                .because("They are part of the type, and are looked for there.")
+                .example("""
+                        class Berths {
+                            int depths[] = {3, 4};
+
+                            int sum(String names[][]) {
+                                return names.length;
+                            }
+                        }
+                        """, """
+                        class Berths {
+                            int[] depths = {3, 4};
+
+                            int sum(String[][] names) {
+                                return names.length;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Berths {
+                            int[] depths = {3, 4};
+                            int one[], other;
+
+                            int sum(String... names) {
+                                return names[0].length();
+                            }
+                        }
+                        """)
+                .doing(Effect.SAME_CLASSES);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.VARIABLE);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        VariableTree variable = (VariableTree) path.getLeaf();
+        Code code = survey.code();
+        Tokens tokens = code.tokens();
+        Optional<Range> all = code.find(variable).filter(range -> variable.getType() instanceof ArrayTypeTree);
+        if (all.isEmpty()) {
+            return;
+        }
+        int name = nameToken(variable, all.get(), tokens);
+        if (name < 0 || !tokens.is(tokens.code(name + 1), '[')) {
+            return;
+        }
+        int last = tokens.code(name + 1);
+        while (tokens.is(tokens.code(last + 1), '[') || tokens.is(tokens.code(last + 1), ']')) {
+            last = tokens.code(last + 1);
+        }
+        int end = last;
+        boolean isAlone = !tokens.is(tokens.code(tokens.at(all.get().end() - 1)), ',') && !tokens.is(tokens.code(tokens.at(all.get().end())), ',')
+                || !(path.getParentPath().getLeaf() instanceof ClassTree || path.getParentPath().getLeaf() instanceof BlockTree);
+        boolean isFirst = tokens.codeBefore(name - 1) >= 0 && !tokens.is(tokens.codeBefore(name - 1), ',');
+        Range brackets = new Range(tokens.start(tokens.code(name + 1)), tokens.end(end));
+        Range behindType = new Range(tokens.end(tokens.codeBefore(name - 1)), tokens.end(tokens.codeBefore(name - 1)));
+        if (isAlone && isFirst && !code.hasComment(brackets)) {
+            survey.report(brackets, "the brackets belong to the type", Fix.of("put them behind the type", edits -> {
+                edits.insert(behindType.start(), code.text(brackets));
+                edits.cut(brackets);
+            }));
+        }
+    }
+
+    private static int nameToken(VariableTree variable, Range all, Tokens tokens) {
+        for (int i = tokens.code(tokens.at(all.start())); i < tokens.count() && tokens.start(i) < all.end(); i = tokens.code(i + 1)) {
+            if (tokens.isName(i, variable.getName().toString())) {
+                return i;
+            }
+        }
+        return -1;
+    }
+}

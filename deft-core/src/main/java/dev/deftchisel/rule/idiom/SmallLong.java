@@ -1,0 +1,51 @@
+package dev.deftchisel.rule.idiom;
+
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.Range;
+import java.util.Set;
+
+/** A {@code long} literal that ends like a one (JLS 3.10.1). */
+public final class SmallLong implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("small-long", Tag.IDIOM, "A long literal ends with a small l")
+                .because("It is read as a one.")
+                .example("""
+                        class Dues {
+                            long due = 1l;
+                        }
+                        """, """
+                        class Dues {
+                            long due = 1L;
+                        }
+                        """)
+                .silentOn("""
+                        class Dues {
+                            long due = 1L + 11;
+                        }
+                        """)
+                .doing(Effect.SAME_CLASSES);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.LONG_LITERAL);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        Range range = survey.code().range(path.getLeaf());
+        if (survey.code().text(range).endsWith("l")) {
+            Range last = new Range(range.end() - 1, range.end());
+            survey.report(range, "the last letter is read as a one", Fix.of("write 'L'", edits -> edits.replace(last, "L")));
+        }
+    }
+}

@@ -1,0 +1,103 @@
+package dev.deftchisel.rule.redundant;
+
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.LineMap;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
+import java.util.Optional;
+import java.util.Set;
+
+/** Empty statements among others, and semicolons behind members (JLS 14.6, 8.1.7). */
+public final class RedundantSemicolon implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("redundant-semicolon", Tag.REDUNDANT, "A semicolon ends nothing")
+                .because("It looks like a statement that got lost.")
+                .example("""
+                        class Log {
+                            int lines;;
+
+                            void note(String line) {
+                                lines++;;
+                                ;
+                            };
+                        }
+                        """, """
+                        class Log {
+                            int lines;
+
+                            void note(String line) {
+                                lines++;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Log {
+                            enum Level { HIGH, LOW; }
+
+                            void skip(java.util.Iterator<String> lines) {
+                                while (lines.hasNext() && lines.next() != null) ;
+                                for (;;) {
+                                    return;
+                                }
+                            }
+                        }
+                        """)
+                .doing(Effect.SAME_CLASSES);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.EMPTY_STATEMENT, Tree.Kind.CLASS, Tree.Kind.INTERFACE, Tree.Kind.RECORD, Tree.Kind.ENUM);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        Tree tree = path.getLeaf();
+        if (tree instanceof ClassTree type) {
+            behindMembers(type, survey);
+        } else if (path.getParentPath().getLeaf() instanceof BlockTree) {
+            report(survey.code().range(tree), survey);
+        }
+    }
+
+    private static void behindMembers(ClassTree type, Survey survey) {
+        Tokens tokens = survey.code().tokens();
+        int body = survey.code().range(type).end();
+        for (Tree member : type.getMembers()) {
+            // the constants of an enum are variables for the compiler, and end with a semicolon of their own
+            boolean isPlain = member instanceof MethodTree || member instanceof ClassTree || member instanceof BlockTree
+                    || member instanceof VariableTree && tokens.is(tokens.at(survey.code().find(member)
+                            .map(range -> range.end() - 1).orElse(0)), ';');
+            Optional<Range> own = survey.code().find(member).filter(range -> isPlain && range.length() > 0);
+            for (int next = own.map(range -> tokens.code(tokens.at(range.end() - 1) + 1)).orElse(tokens.count());
+                    next < tokens.count() && tokens.start(next) < body && tokens.is(next, ';'); next = tokens.code(next + 1)) {
+                report(tokens.range(next), survey);
+            }
+        }
+    }
+
+    private static void report(Range semicolon, Survey survey) {
+        survey.report(semicolon, "the semicolon ends nothing", Fix.of("remove the semicolon", edits -> {
+            LineMap lines = survey.code().file().lines();
+            boolean isAlone = lines.text(lines.line(semicolon.start())).strip().equals(";");
+            if (isAlone) {
+                edits.remove(semicolon);
+            } else {
+                edits.cut(semicolon);
+            }
+        }));
+    }
+}

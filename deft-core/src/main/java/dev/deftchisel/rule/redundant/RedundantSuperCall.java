@@ -1,0 +1,68 @@
+package dev.deftchisel.rule.redundant;
+
+import com.sun.source.tree.ExpressionStatementTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import java.util.Set;
+
+/** A {@code super()} that the compiler adds by itself (JLS 8.8.7). */
+public final class RedundantSuperCall implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("redundant-super-call", Tag.REDUNDANT, "A constructor calls super() as it would anyway")
+                .because("A constructor that calls no other begins with this call.")
+                .example("""
+                        class Tug extends Object {
+                            int power;
+
+                            Tug(int power) {
+                                super();
+                                this.power = power;
+                            }
+                        }
+                        """, """
+                        class Tug extends Object {
+                            int power;
+
+                            Tug(int power) {
+                                this.power = power;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Tug extends Exception {
+                            Tug(String name) {
+                                super(name);
+                            }
+                        }
+                        """)
+                .doing(Effect.SAME_CLASSES);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.METHOD_INVOCATION);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
+        boolean isImplied = call.getArguments().isEmpty() && call.getTypeArguments().isEmpty()
+                && call.getMethodSelect() instanceof IdentifierTree name && name.getName().contentEquals("super")
+                && path.getParentPath().getLeaf() instanceof ExpressionStatementTree;
+        if (isImplied) {
+            Tree statement = path.getParentPath().getLeaf();
+            survey.report(statement, "'super()' is called anyway",
+                    Fix.of("remove the call", edits -> edits.remove(survey.code().range(statement))));
+        }
+    }
+}

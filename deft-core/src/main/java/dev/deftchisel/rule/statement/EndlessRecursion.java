@@ -1,0 +1,97 @@
+package dev.deftchisel.rule.statement;
+
+import com.sun.source.tree.ExpressionStatementTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.ReturnTree;
+import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import java.util.Set;
+import javax.lang.model.util.ElementFilter;
+
+/** A method that does nothing but to call itself with what it was given (JLS 15.12.4). */
+public final class EndlessRecursion implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("endless-recursion", Tag.SUSPICIOUS, "A method only calls itself")
+                .because("It ends in a StackOverflowError; another method of the name, or that of another object, was meant.")
+                .example("""
+                        class Berth {
+                            private String name;
+
+                            String name() {
+                                return name();
+                            }
+                        }
+                        """, """
+                        class Berth {
+                            private String name;
+
+                            String name() {
+                                return name;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Berth {
+                            private Berth next;
+
+                            String name() {
+                                return next.name();
+                            }
+
+                            int depth(int tide) {
+                                return depth();
+                            }
+
+                            int depth() {
+                                return 3;
+                            }
+                        }
+                        """)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.METHOD);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        MethodTree method = (MethodTree) path.getLeaf();
+        if (method.getBody() == null || method.getBody().getStatements().size() != 1) {
+            return;
+        }
+        StatementTree only = method.getBody().getStatements().get(0);
+        TreePath statement = new TreePath(new TreePath(path, method.getBody()), only);
+        ExpressionTree value = only instanceof ReturnTree result ? result.getExpression()
+                : only instanceof ExpressionStatementTree called ? called.getExpression() : null;
+        if (!(value instanceof MethodInvocationTree call)) {
+            return;
+        }
+        Code code = survey.code();
+        boolean isOwn = Calls.receiver(call).filter(object -> !object.toString().equals("this")).isEmpty()
+                && code.element(new TreePath(statement, call)).equals(code.element(path));
+        if (isOwn) {
+            boolean hasField = call.getArguments().isEmpty() && only instanceof ReturnTree && code.element(path.getParentPath())
+                    .filter(type -> ElementFilter.fieldsIn(type.getEnclosedElements()).stream()
+                            .anyMatch(field -> field.getSimpleName().equals(method.getName())
+                                    && code.types().isAssignable(field.asType(), code.type(new TreePath(path, method.getReturnType())).orElse(code.object()))))
+                    .isPresent();
+            survey.report(call, "this calls the method itself again", hasField ? new Fix[] {Fix.of("return the field",
+                    edits -> edits.replace(call, to -> to.write(method.getName().toString())))} : new Fix[0]);
+        }
+    }
+}

@@ -1,0 +1,111 @@
+package dev.deftchisel.rule.statement;
+
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.EmptyStatementTree;
+import com.sun.source.tree.EnhancedForLoopTree;
+import com.sun.source.tree.ForLoopTree;
+import com.sun.source.tree.IfTree;
+import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.WhileLoopTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rewrite.Layout;
+import java.util.List;
+import java.util.Set;
+
+/** A statement that stands where a second one of a branch or loop would stand, without braces (JLS 14.9, 14.12). */
+public final class MisleadingIndentation implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("misleading-indentation", Tag.SUSPICIOUS, "A statement looks as if it belonged to the branch above")
+                .because("Without braces only the first statement does; this one always runs.")
+                .example("""
+                        class Berth {
+                            void moor(boolean isFree) {
+                                if (isFree)
+                                    System.out.println("free");
+                                    System.out.println("moored");
+                            }
+                        }
+                        """, """
+                        class Berth {
+                            void moor(boolean isFree) {
+                                if (isFree) {
+                                    System.out.println("free");
+                                    System.out.println("moored");
+                                }
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Berth {
+                            void moor(boolean isFree) {
+                                if (isFree)
+                                    System.out.println("free");
+                                System.out.println("moored");
+                                if (isFree) System.out.println("free");
+                                System.out.println("moored");
+                            }
+                        }
+                        """)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.BLOCK);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        List<? extends StatementTree> statements = ((BlockTree) path.getLeaf()).getStatements();
+        for (int i = 0; i + 1 < statements.size(); i++) {
+            StatementTree body = body(statements.get(i));
+            if (body != null && !(body instanceof BlockTree) && !(body instanceof EmptyStatementTree)) {
+                look(statements.get(i), body, statements.get(i + 1), survey);
+            }
+        }
+    }
+
+    private static void look(StatementTree owner, StatementTree body, StatementTree next, Survey survey) {
+        Code code = survey.code();
+        int column = column(body, code);
+        boolean isBelow = line(owner, code) < line(body, code) && line(body, code) < line(next, code)
+                && column(owner, code) < column && column == column(next, code);
+        if (isBelow) {
+            survey.report(next, "this always runs, whatever the " + (owner instanceof IfTree ? "condition" : "loop") + " above does",
+                    Fix.of("put both into a block", edits -> {
+                        Layout layout = Layout.of(code.file());
+                        int before = code.tokens().end(code.tokens().codeBefore(code.tokens().at(code.range(body).start()) - 1));
+                        edits.insert(before, " {");
+                        edits.insert(code.range(next).end(), layout.lineEnd()
+                                + Layout.indentOf(code.file(), code.range(owner).start()) + "}");
+                    }));
+        }
+    }
+
+    private static StatementTree body(StatementTree statement) {
+        if (statement instanceof IfTree choice) {
+            return choice.getElseStatement() == null ? choice.getThenStatement() : null;
+        }
+        return statement instanceof WhileLoopTree loop ? loop.getStatement()
+                : statement instanceof ForLoopTree loop ? loop.getStatement()
+                : statement instanceof EnhancedForLoopTree loop ? loop.getStatement() : null;
+    }
+
+    private static int line(Tree tree, Code code) {
+        return code.file().position(code.range(tree).start()).line();
+    }
+
+    private static int column(Tree tree, Code code) {
+        return code.file().position(code.range(tree).start()).column();
+    }
+}

@@ -1,0 +1,83 @@
+package dev.deftchisel.rule.statement;
+
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rewrite.Precedence;
+import dev.deftchisel.source.Range;
+import java.util.Set;
+
+/** Operators written as if they bound otherwise than they do (JLS 15.17 to 15.24). */
+public final class MisleadingSpacing implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("misleading-spacing", Tag.SUSPICIOUS, "An expression is spaced as if it were grouped otherwise")
+                .because("The eye groups what stands close together; the compiler does not.")
+                .example("""
+                        class Dues {
+                            int due(int length, int rate) {
+                                return length+1 * rate;
+                            }
+                        }
+                        """, """
+                        class Dues {
+                            int due(int length, int rate) {
+                                return length + 1 * rate;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Dues {
+                            int due(int length, int rate) {
+                                return length + 1*rate + length+rate - (length+1) * rate;
+                            }
+                        }
+                        """)
+                .doing(Effect.SAME_CLASSES);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.PLUS, Tree.Kind.MINUS, Tree.Kind.LEFT_SHIFT, Tree.Kind.RIGHT_SHIFT, Tree.Kind.AND, Tree.Kind.OR, Tree.Kind.XOR);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        BinaryTree tree = (BinaryTree) path.getLeaf();
+        Code code = survey.code();
+        boolean isTight = isTight(tree, code);
+        BinaryTree inner = tree.getLeftOperand() instanceof BinaryTree left && isTighter(left, tree) ? left
+                : tree.getRightOperand() instanceof BinaryTree right && isTighter(right, tree) ? right : null;
+        if (isTight && inner != null && isLoose(inner, code)) {
+            Range operator = operator(tree, code);
+            survey.report(operator, "'" + code.text(operator(inner, code)) + "' is worked out before this", Fix.of("put blanks around it",
+                    edits -> edits.replace(operator, " " + code.text(operator) + " ")));
+        }
+    }
+
+    private static boolean isTighter(BinaryTree inner, BinaryTree outer) {
+        return Precedence.isLooser(outer.getKind(), inner.getKind());
+    }
+
+    private static Range operator(BinaryTree tree, Code code) {
+        return code.tokens().range(code.tokens().code(code.tokens().at(code.range(tree.getLeftOperand()).end())));
+    }
+
+    private static boolean isTight(BinaryTree tree, Code code) {
+        Range operator = operator(tree, code);
+        return operator.start() == code.range(tree.getLeftOperand()).end() && operator.end() == code.range(tree.getRightOperand()).start();
+    }
+
+    private static boolean isLoose(BinaryTree tree, Code code) {
+        Range operator = operator(tree, code);
+        return operator.start() > code.range(tree.getLeftOperand()).end() && operator.end() < code.range(tree.getRightOperand()).start();
+    }
+}

@@ -1,0 +1,68 @@
+package dev.deftchisel.rule.statement;
+
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.ExpressionStatementTree;
+import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import java.util.Set;
+
+/** An exception that is made and not thrown (JLS 14.8, 14.18). */
+public final class MissingThrow implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("missing-throw", Tag.SUSPICIOUS, "An exception is made but not thrown")
+                .because("Making it does nothing; the code goes on as if all were well.")
+                .example("""
+                        class Berth {
+                            void moor(int length) {
+                                if (length < 0) {
+                                    new IllegalArgumentException("length is " + length);
+                                }
+                            }
+                        }
+                        """, """
+                        class Berth {
+                            void moor(int length) {
+                                if (length < 0) {
+                                    throw new IllegalArgumentException("length is " + length);
+                                }
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Berth {
+                            Exception moor(int length) {
+                                new StringBuilder();
+                                return new IllegalArgumentException("length is " + length);
+                            }
+                        }
+                        """)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.EXPRESSION_STATEMENT);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        ExpressionStatementTree statement = (ExpressionStatementTree) path.getLeaf();
+        TreePath made = new TreePath(path, statement.getExpression());
+        boolean isException = made.getLeaf() instanceof NewClassTree && path.getParentPath().getLeaf() instanceof BlockTree
+                && survey.code().type(made).filter(type -> survey.code().isKind(type,
+                        survey.code().elements().getTypeElement("java.lang.Throwable").asType())).isPresent();
+        if (isException) {
+            survey.report(statement, "this exception is never thrown",
+                    Fix.of("throw it", edits -> edits.insert(survey.code().range(statement).start(), "throw ")));
+        }
+    }
+}

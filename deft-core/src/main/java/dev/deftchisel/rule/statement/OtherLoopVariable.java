@@ -1,0 +1,107 @@
+package dev.deftchisel.rule.statement;
+
+import com.sun.source.tree.ForLoopTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.UnaryTree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.Element;
+
+/** A nested loop that counts with the variable of the loop around (JLS 14.14.1). */
+public final class OtherLoopVariable implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("other-loop-variable", Tag.SUSPICIOUS, "A loop tests one variable and counts another")
+                .because("The loop inside goes on for ever or the one outside leaves some out.")
+                .example("""
+                        class Berths {
+                            int sum(int[][] depths) {
+                                int sum = 0;
+                                for (int i = 0; i < depths.length; i++) {
+                                    for (int j = 0; j < depths[i].length; i++) {
+                                        sum += depths[i][j];
+                                    }
+                                }
+                                return sum;
+                            }
+                        }
+                        """, """
+                        class Berths {
+                            int sum(int[][] depths) {
+                                int sum = 0;
+                                for (int i = 0; i < depths.length; i++) {
+                                    for (int j = 0; j < depths[i].length; j++) {
+                                        sum += depths[i][j];
+                                    }
+                                }
+                                return sum;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Berths {
+                            int sum(int[] depths) {
+                                int sum = 0;
+                                for (int i = 0, j = depths.length; i < j; j--) {
+                                    sum += depths[i++];
+                                }
+                                return sum;
+                            }
+                        }
+                        """)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.FOR_LOOP);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        ForLoopTree loop = (ForLoopTree) path.getLeaf();
+        Code code = survey.code();
+        if (loop.getInitializer().size() != 1 || !(loop.getInitializer().get(0) instanceof VariableTree variable)
+                || loop.getUpdate().size() != 1 || loop.getCondition() == null
+                || !(loop.getUpdate().get(0).getExpression() instanceof UnaryTree step)
+                || !(step.getExpression() instanceof IdentifierTree counted)) {
+            return;
+        }
+        Optional<Element> own = code.element(new TreePath(path, variable));
+        Optional<Element> other = code.element(new TreePath(new TreePath(new TreePath(path, loop.getUpdate().get(0)), step), counted));
+        boolean isOther = own.isPresent() && other.isPresent() && !own.equals(other) && isOfLoopAround(path, other.get(), code);
+        boolean isTested = isOther && names(new TreePath(path, loop.getCondition()), own.get(), code)
+                && code.occurrences(new TreePath(path, loop.getStatement())).stream()
+                .noneMatch(place -> place.variable().equals(own.get()) && place.isWritten());
+        if (isTested) {
+            survey.report(counted, "the loop counts '" + counted + "' and tests '" + variable.getName() + "'",
+                    Fix.of("count '" + variable.getName() + "'", edits -> edits.replace(code.range(counted), variable.getName().toString())));
+        }
+    }
+
+    private static boolean isOfLoopAround(TreePath path, Element variable, Code code) {
+        for (TreePath at = path.getParentPath(); at != null; at = at.getParentPath()) {
+            TreePath around = at;
+            if (at.getLeaf() instanceof ForLoopTree loop && loop.getInitializer().stream()
+                    .anyMatch(first -> code.element(new TreePath(around, first)).filter(variable::equals).isPresent())) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static boolean names(TreePath condition, Element variable, Code code) {
+        return code.occurrences(condition).stream().anyMatch(place -> place.variable().equals(variable));
+    }
+}

@@ -1,0 +1,79 @@
+package dev.deftchisel.rule.statement;
+
+import com.sun.source.tree.CatchTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Severity;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.Range;
+import java.util.Set;
+
+/** A {@code catch} that does nothing and says nothing (JLS 14.20). */
+public final class SwallowedException implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("swallowed-exception", Tag.SUSPICIOUS, "An exception is caught and forgotten")
+                .because("What went wrong is lost. Where that is right, a comment or a name such as 'ignored' says so.")
+                .example("""
+                        class Log {
+                            void note(Appendable out, String line) {
+                                try {
+                                    out.append(line);
+                                } catch (java.io.IOException e) {
+                                }
+                            }
+                        }
+                        """, """
+                        class Log {
+                            void note(Appendable out, String line) {
+                                try {
+                                    out.append(line);
+                                } catch (java.io.IOException ignored) {
+                                }
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Log {
+                            void note(Appendable out, String line) {
+                                try {
+                                    out.append(line);
+                                } catch (java.io.IOException ignored) {
+                                }
+                                try {
+                                    out.append(line);
+                                } catch (java.io.IOException e) {
+                                    // nobody reads the log
+                                }
+                            }
+                        }
+                        """)
+                .weighing(Severity.NOTE);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.CATCH);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        CatchTree tree = (CatchTree) path.getLeaf();
+        Code code = survey.code();
+        String name = tree.getParameter().getName().toString();
+        boolean isMeant = name.startsWith("ignore") || name.startsWith("expected") || name.startsWith("impossible")
+                || name.startsWith("unused") || name.equals("_");
+        if (tree.getBlock().getStatements().isEmpty() && !isMeant && !code.hasComment(code.range(tree.getBlock()))) {
+            Range place = code.range(tree.getParameter());
+            Range word = new Range(place.end() - name.length(), place.end());
+            survey.report(place, "what went wrong is forgotten here", Fix.of("call it 'ignored'",
+                    edits -> edits.replace(word, "ignored")));
+        }
+    }
+}

@@ -1,0 +1,77 @@
+package dev.deftchisel.rule.statement;
+
+import com.sun.source.tree.AssignmentTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.UnaryTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.Range;
+import java.util.Set;
+
+/** {@code =+} and {@code =-}, which assign a signed value (JLS 15.26.2). */
+public final class TurnedOperator implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("turned-operator", Tag.SUSPICIOUS, "A compound assignment is written the wrong way round")
+                .because("'=+' assigns the value; '+=' adds it.")
+                .example("""
+                        class Dues {
+                            int due(int length) {
+                                int due = 3;
+                                due =+ length;
+                                return due;
+                            }
+                        }
+                        """, """
+                        class Dues {
+                            int due(int length) {
+                                int due = 3;
+                                due += length;
+                                return due;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Dues {
+                            int due(int length) {
+                                int due = 3;
+                                due = -length;
+                                due=-1;
+                                return due;
+                            }
+                        }
+                        """)
+                .doing(Effect.OTHER);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.ASSIGNMENT);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        AssignmentTree assignment = (AssignmentTree) path.getLeaf();
+        Tree.Kind kind = assignment.getExpression().getKind();
+        if (kind != Tree.Kind.UNARY_PLUS && kind != Tree.Kind.UNARY_MINUS) {
+            return;
+        }
+        Code code = survey.code();
+        int sign = code.tokens().code(code.tokens().at(code.range(assignment.getVariable()).end()));
+        Range value = code.range(assignment.getExpression());
+        Range operand = code.range(((UnaryTree) assignment.getExpression()).getExpression());
+        boolean isTurned = code.tokens().end(sign) == value.start() && operand.start() > value.start() + 1;
+        if (isTurned) {
+            String operator = kind == Tree.Kind.UNARY_PLUS ? "+=" : "-=";
+            Range both = new Range(code.tokens().start(sign), value.start() + 1);
+            survey.report(both, "this assigns a signed value", Fix.of("write '" + operator + "'", edits -> edits.replace(both, operator)));
+        }
+    }
+}

@@ -1,0 +1,56 @@
+package dev.deftchisel.rule.unused;
+
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import java.util.Set;
+
+/** Suppressions that suppress nothing (JLS 9.6.4.5); what they accept is known only when all rules have been led over a file. */
+public final class IdleSuppression implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("idle-suppression", Tag.REDUNDANT, "A suppression has nothing to suppress")
+                .because("It outlived the problem it was written for, and would hide the next one.")
+                .example("""
+                        class Berth {
+                            // deft: accept self-assignment
+                            int length;
+
+                            @SuppressWarnings("self-assignment")
+                            int depth;
+                        }
+                        """, """
+                        class Berth {
+                            int length;
+
+                            int depth;
+                        }
+                        """)
+                .silentOn("""
+                        class Berth {
+                            @SuppressWarnings("unchecked")
+                            int length;
+
+                            void moor() {
+                                length = length; // deft: accept self-assignment (measured again)
+                            }
+                        }
+                        """)
+                .doing(Effect.SAME_CLASSES);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.COMPILATION_UNIT);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        // the survey itself reports them, once it knows what was suppressed
+    }
+}

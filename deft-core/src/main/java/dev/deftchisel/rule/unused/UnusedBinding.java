@@ -1,0 +1,63 @@
+package dev.deftchisel.rule.unused;
+
+import com.sun.source.tree.BindingPatternTree;
+import com.sun.source.tree.InstanceOfTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import java.util.Set;
+
+/** Variables of a type test that nobody reads (JLS 14.30.1). */
+public final class UnusedBinding implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("unused-binding", Tag.UNUSED, "The variable of a type test is not used")
+                .because("The test says the same without it.")
+                .example("""
+                        class Log {
+                            boolean isText(Object line) {
+                                return line instanceof String text;
+                            }
+                        }
+                        """, """
+                        class Log {
+                            boolean isText(Object line) {
+                                return line instanceof String;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Log {
+                            boolean isLong(Object line) {
+                                return line instanceof String text && text.length() > 80;
+                            }
+                        }
+                        """)
+                .from(16);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.INSTANCE_OF);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        if (((InstanceOfTree) path.getLeaf()).getPattern() instanceof BindingPatternTree pattern) {
+            VariableTree variable = pattern.getVariable();
+            boolean isPlain = variable.getModifiers().getAnnotations().isEmpty();
+            survey.code().element(new TreePath(new TreePath(path, pattern), variable))
+                    .filter(element -> isPlain && survey.names().uses(element).isEmpty()
+                            && !survey.names().isUnknown(variable.getName().toString()))
+                    .ifPresent(element -> survey.report(UnusedVariable.name(variable, survey),
+                            "'" + variable.getName() + "' is not used", Fix.of("test the type only", edits ->
+                                    edits.replace(pattern, to -> to.carry(survey.code().range(variable.getType()))))));
+        }
+    }
+}

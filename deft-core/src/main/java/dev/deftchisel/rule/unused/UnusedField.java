@@ -1,0 +1,101 @@
+package dev.deftchisel.rule.unused;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import java.util.Set;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
+
+/** Private fields that are never read (JLS 8.3). */
+public final class UnusedField implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("unused-field", Tag.UNUSED, "A private field is never read")
+                .because("Each object carries a value that nobody asks for, or another field is read by mistake.")
+                .example("""
+                        class Berth {
+                            private int length;
+                            private int depth = 3;
+
+                            Berth(int length) {
+                                this.length = length;
+                                this.depth = length;
+                            }
+
+                            int length() {
+                                return length;
+                            }
+                        }
+                        """, """
+                        class Berth {
+                            private int length;
+
+                            Berth(int length) {
+                                this.length = length;
+                            }
+
+                            int length() {
+                                return length;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        import java.io.Serializable;
+
+                        class Berth implements Serializable {
+                            private static final long serialVersionUID = 1L;
+                            private int length;
+                            @Deprecated
+                            private static int depth;
+                        }
+                        """);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.VARIABLE);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        VariableTree field = (VariableTree) path.getLeaf();
+        boolean isOwn = path.getParentPath().getLeaf() instanceof ClassTree && !survey.hasErrors()
+                && field.getModifiers().getFlags().contains(Modifier.PRIVATE);
+        if (!isOwn) {
+            return;
+        }
+        Declared.at(path, survey)
+                .filter(declared -> declared.element().getKind() == ElementKind.FIELD && !isSerialized(declared.element(), survey))
+                .filter(declared -> !declared.isReachedOtherwise() && declared.isOnlyWritten() && !isComponent(declared.element()))
+                .ifPresent(declared -> survey.report(UnusedVariable.name(field, survey), "'" + declared.name() + "' is never read",
+                        declared.isRemovable() && keepsInitializer(field, path, survey)
+                                ? new Fix[] {Fix.of("remove the field", declared::remove)} : new Fix[0]));
+    }
+
+    /** What an initialiser does besides cannot stand alone among members. */
+    private static boolean keepsInitializer(VariableTree field, TreePath path, Survey survey) {
+        return field.getInitializer() == null || survey.code().effects(new TreePath(path, field.getInitializer())).isPure();
+    }
+
+    /** Every field of a serializable class that is not transient is part of what is written (Java Object Serialization 1.5). */
+    private static boolean isSerialized(Element field, Survey survey) {
+        TypeElement serializable = survey.code().elements().getTypeElement("java.io.Serializable");
+        boolean isWritten = !field.getModifiers().contains(Modifier.STATIC) && !field.getModifiers().contains(Modifier.TRANSIENT);
+        return field.getSimpleName().contentEquals("serialVersionUID")
+                || isWritten && survey.code().isKind(field.getEnclosingElement().asType(), serializable.asType());
+    }
+
+    private static boolean isComponent(Element field) {
+        return field.getEnclosingElement().getKind() == ElementKind.RECORD && !field.getModifiers().contains(Modifier.STATIC);
+    }
+}

@@ -1,0 +1,92 @@
+package dev.deftchisel.rule.unused;
+
+import com.sun.source.tree.BreakTree;
+import com.sun.source.tree.ContinueTree;
+import com.sun.source.tree.LabeledStatementTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import com.sun.source.util.TreeScanner;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.Range;
+import java.util.Set;
+
+/** Labels that no {@code break} or {@code continue} names (JLS 14.7). */
+public final class UnusedLabel implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("unused-label", Tag.UNUSED, "No jump names a label")
+                .because("It announces a jump that does not come.")
+                .example("""
+                        class Tides {
+                            void wait(int hours) {
+                                tide: for (int i = 0; i < hours; i++) {
+                                    if (i == 3) {
+                                        break;
+                                    }
+                                }
+                            }
+                        }
+                        """, """
+                        class Tides {
+                            void wait(int hours) {
+                                for (int i = 0; i < hours; i++) {
+                                    if (i == 3) {
+                                        break;
+                                    }
+                                }
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Tides {
+                            void wait(int hours) {
+                                tide:
+                                while (true) {
+                                    for (int i = 0; i < hours; i++) {
+                                        continue tide;
+                                    }
+                                }
+                            }
+                        }
+                        """)
+                .doing(Effect.SAME_CLASSES);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.LABELED_STATEMENT);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        LabeledStatementTree tree = (LabeledStatementTree) path.getLeaf();
+        Boolean isNamed = new TreeScanner<Boolean, Void>() {
+            @Override
+            public Boolean visitBreak(BreakTree jump, Void unused) {
+                return tree.getLabel().equals(jump.getLabel());
+            }
+
+            @Override
+            public Boolean visitContinue(ContinueTree jump, Void unused) {
+                return tree.getLabel().equals(jump.getLabel());
+            }
+
+            @Override
+            public Boolean reduce(Boolean one, Boolean other) {
+                return Boolean.TRUE.equals(one) || Boolean.TRUE.equals(other);
+            }
+        }.scan(tree.getStatement(), null);
+        if (!Boolean.TRUE.equals(isNamed)) {
+            Range all = survey.code().range(tree);
+            Range label = new Range(all.start(), all.start() + tree.getLabel().length());
+            survey.report(label, "no jump names '" + tree.getLabel() + "'", Fix.of("remove the label",
+                    edits -> edits.replace(tree, to -> to.carry(survey.code().range(tree.getStatement())))));
+        }
+    }
+}

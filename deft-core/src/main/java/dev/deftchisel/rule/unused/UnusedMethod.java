@@ -1,0 +1,90 @@
+package dev.deftchisel.rule.unused;
+
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.Range;
+import java.util.Set;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+
+/** Private methods that nobody calls but themselves (JLS 8.4). */
+public final class UnusedMethod implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("unused-method", Tag.UNUSED, "A private method is never called")
+                .because("It must be read and kept working, and does nothing.")
+                .example("""
+                        class Log {
+                            void note(String line) {
+                                System.out.println(line);
+                            }
+
+                            /** Once more. */
+                            private void repeat(String line) {
+                                repeat(line);
+                                twice();
+                            }
+
+                            private void twice() {
+                            }
+                        }
+                        """, """
+                        class Log {
+                            void note(String line) {
+                                System.out.println(line);
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        import java.util.function.Consumer;
+
+                        class Log {
+                            Consumer<String> note = this::note;
+
+                            private void note(String line) {
+                            }
+
+                            private Object readResolve() {
+                                return this;
+                            }
+                        }
+                        """);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.METHOD);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        MethodTree method = (MethodTree) path.getLeaf();
+        boolean isOwn = method.getModifiers().getFlags().contains(Modifier.PRIVATE) && !survey.hasErrors();
+        if (!isOwn) {
+            return;
+        }
+        Declared.at(path, survey)
+                .filter(declared -> declared.element() instanceof ExecutableElement element
+                        && element.getKind() == ElementKind.METHOD && !PlatformMethods.isOne(element))
+                .filter(declared -> !declared.isReachedOtherwise() && survey.names().uses(declared.element()).stream()
+                        .allMatch(use -> Code.leadsThrough(use, null, tree -> tree == method)))
+                .ifPresent(declared -> survey.report(name(method, survey), "'" + declared.name() + "' is never called",
+                        Fix.of("remove the method", declared::removeMember)));
+    }
+
+    private static Range name(MethodTree method, Survey survey) {
+        var tokens = survey.code().tokens();
+        int from = survey.code().range(method.getReturnType()).end();
+        int name = tokens.code(tokens.at(from));
+        return tokens.isName(name, method.getName().toString()) ? tokens.range(name) : survey.code().range(method);
+    }
+}

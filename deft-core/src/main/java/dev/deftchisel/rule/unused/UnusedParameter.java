@@ -1,0 +1,138 @@
+package dev.deftchisel.rule.unused;
+
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.FixEdits;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.Range;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+
+/** Parameters of private methods and constructors that the body does not name (JLS 8.4.1). */
+public final class UnusedParameter implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("unused-parameter", Tag.UNUSED, "A parameter of a private method is not used")
+                .because("Every caller works out a value that nobody looks at.")
+                .example("""
+                        class Dues {
+                            int due(int length) {
+                                return rate(length, "EUR") + rate(2, null);
+                            }
+
+                            private int rate(int length, String currency) {
+                                return length * 3;
+                            }
+                        }
+                        """, """
+                        class Dues {
+                            int due(int length) {
+                                return rate(length) + rate(2);
+                            }
+
+                            private int rate(int length) {
+                                return length * 3;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        import java.util.function.IntUnaryOperator;
+
+                        class Dues {
+                            IntUnaryOperator rate = this::rate;
+
+                            int rate(int length, String currency) {
+                                return length * 3;
+                            }
+
+                            private int rate(int length) {
+                                return 3;
+                            }
+
+                            private void readObject(java.io.ObjectInputStream in) {
+                            }
+                        }
+                        """);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.METHOD);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        MethodTree method = (MethodTree) path.getLeaf();
+        boolean isOwn = method.getModifiers().getFlags().contains(Modifier.PRIVATE) && method.getBody() != null
+                && !method.getModifiers().getFlags().contains(Modifier.NATIVE);
+        if (!isOwn || survey.hasErrors()) {
+            return;
+        }
+        Declared.at(path, survey)
+                .filter(declared -> declared.element() instanceof ExecutableElement element && !element.isVarArgs()
+                        && !declared.isReachedOtherwise() && !PlatformMethods.isOne(element))
+                .ifPresent(declared -> method.getParameters().forEach(parameter -> look(path, declared, parameter, survey)));
+    }
+
+    private static void look(TreePath method, Declared declared, VariableTree parameter, Survey survey) {
+        TreePath path = new TreePath(method, parameter);
+        Optional<Element> variable = survey.code().element(path);
+        boolean isNamed = parameter.getModifiers().getAnnotations().isEmpty() && variable.isPresent()
+                && survey.names().uses(variable.get()).isEmpty();
+        List<TreePath> uses = survey.names().uses(declared.element());
+        int index = ((MethodTree) method.getLeaf()).getParameters().indexOf(parameter);
+        if (isNamed && !uses.isEmpty() && uses.stream().allMatch(use -> call(use).isPresent())) {
+            boolean isIdle = uses.stream().map(use -> call(use).orElseThrow())
+                    .allMatch(call -> Calls.arguments(call.getLeaf()).size() > index && survey.code()
+                            .effects(new TreePath(call, Calls.arguments(call.getLeaf()).get(index))).isPure());
+            survey.report(UnusedVariable.name(parameter, survey), "'" + parameter.getName() + "' is not used",
+                    isIdle ? new Fix[] {Fix.of("remove the parameter", edits -> remove(edits, method, index, uses))} : new Fix[0]);
+        }
+    }
+
+    /** The call that a use of the method is part of; a reference to it is none, and must keep its shape. */
+    private static Optional<TreePath> call(TreePath use) {
+        if (use.getLeaf() instanceof NewClassTree made) {
+            return Optional.of(use).filter(path -> made.getEnclosingExpression() == null && made.getClassBody() == null);
+        }
+        return Optional.of(use.getParentPath())
+                .filter(path -> path.getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() == use.getLeaf());
+    }
+
+    private static void remove(FixEdits edits, TreePath method, int index, List<TreePath> uses) {
+        Code code = edits.code();
+        MethodTree tree = (MethodTree) method.getLeaf();
+        cut(edits, tree.getParameters(), index);
+        uses.stream().map(use -> call(use).orElseThrow()).forEach(call -> cut(edits, Calls.arguments(call.getLeaf()), index));
+        ExecutableElement element = (ExecutableElement) code.element(method).orElseThrow();
+        StringBuilder descriptor = new StringBuilder("(");
+        for (int i = 0; i < element.getParameters().size(); i++) {
+            descriptor.append(i == index ? "" : code.descriptor(element.getParameters().get(i).asType()));
+        }
+        edits.redescribe(code.key(element), descriptor.append(")").append(code.descriptor(element.getReturnType())).toString());
+    }
+
+    /** Takes one of a list away, with the comma behind it, or before it for the last one. */
+    private static void cut(FixEdits edits, List<? extends Tree> list, int index) {
+        Code code = edits.code();
+        Range own = code.range(list.get(index));
+        int start = index > 0 ? code.range(list.get(index - 1)).end() : own.start();
+        int end = index == 0 && list.size() > 1 ? code.range(list.get(1)).start() : own.end();
+        edits.cut(new Range(start, end));
+    }
+}

@@ -1,0 +1,97 @@
+package dev.deftchisel.rule.unused;
+
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.Range;
+import java.util.Set;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.Modifier;
+
+/** Private nested types and types of a body that nobody names (JLS 8.5, 14.3). */
+public final class UnusedType implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("unused-type", Tag.UNUSED, "A private type is never used")
+                .because("It must be read and kept working, and does nothing.")
+                .example("""
+                        class Harbour {
+                            private static class Pilot {
+                                Pilot next;
+                            }
+
+                            int berths() {
+                                return 3;
+                            }
+                        }
+                        """, """
+                        class Harbour {
+                            int berths() {
+                                return 3;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Harbour {
+                            private static class Pilot {
+                            }
+
+                            Object pilot() {
+                                return new Pilot();
+                            }
+                        }
+                        """);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.CLASS, Tree.Kind.INTERFACE, Tree.Kind.ENUM, Tree.Kind.RECORD);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        ClassTree type = (ClassTree) path.getLeaf();
+        boolean isMember = path.getParentPath().getLeaf() instanceof ClassTree
+                && type.getModifiers().getFlags().contains(Modifier.PRIVATE);
+        boolean isLocal = path.getParentPath().getLeaf() instanceof BlockTree;
+        if (type.getSimpleName().isEmpty() || !(isMember || isLocal) || survey.hasErrors()) {
+            return;
+        }
+        Declared.at(path, survey)
+                .filter(declared -> !declared.isReachedOtherwise() && survey.names().used().stream()
+                        .filter(used -> isPart(used, declared.element()))
+                        .flatMap(used -> survey.names().uses(used).stream())
+                        .allMatch(use -> Code.leadsThrough(use, null, tree -> tree == type)))
+                .ifPresent(declared -> survey.report(name(type, survey), "'" + declared.name() + "' is never used",
+                        Fix.of("remove the type", declared::removeMember)));
+    }
+
+    private static boolean isPart(Element used, Element type) {
+        for (Element at = used; at != null; at = at.getEnclosingElement()) {
+            if (at.equals(type)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static Range name(ClassTree type, Survey survey) {
+        var tokens = survey.code().tokens();
+        Range all = survey.code().range(type);
+        int from = survey.code().find(type.getModifiers()).map(Range::end).orElse(all.start());
+        for (int i = tokens.code(tokens.at(from)); i < tokens.count() && tokens.start(i) < all.end(); i = tokens.code(i + 1)) {
+            if (tokens.isName(i, type.getSimpleName().toString())) {
+                return tokens.range(i);
+            }
+        }
+        return all;
+    }
+}

@@ -1,0 +1,99 @@
+package dev.deftchisel.rule.unused;
+
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.CaseTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.Range;
+import java.util.Set;
+import javax.lang.model.element.ElementKind;
+
+/** Local variables whose value nobody asks for (JLS 14.4). */
+public final class UnusedVariable implements Rule {
+
+    @Override
+    public About about() {
+        return About.of("unused-variable", Tag.UNUSED, "A local variable is never read")
+                .because("Its value is worked out for nothing, or another variable was meant where it should be read.")
+                .example("""
+                        class Log {
+                            int count;
+
+                            int note(String line) {
+                                int length = line.length();
+                                int before = count;
+                                int number = add();
+                                before = 3;
+                                return count;
+                            }
+
+                            int add() {
+                                return ++count;
+                            }
+                        }
+                        """, """
+                        class Log {
+                            int count;
+
+                            int note(String line) {
+                                line.length();
+                                add();
+                                return count;
+                            }
+
+                            int add() {
+                                return ++count;
+                            }
+                        }
+                        """)
+                .silentOn("""
+                        class Log {
+                            int sum(int[] dues) {
+                                int sum = 0;
+                                for (int due : dues) {
+                                    sum += due;
+                                }
+                                int last;
+                                return last = sum;
+                            }
+                        }
+                        """);
+    }
+
+    @Override
+    public Set<Tree.Kind> kinds() {
+        return Set.of(Tree.Kind.VARIABLE);
+    }
+
+    @Override
+    public void look(TreePath path, Survey survey) {
+        Tree around = path.getParentPath().getLeaf();
+        if (!(around instanceof BlockTree || around instanceof CaseTree)) {
+            return;
+        }
+        Declared.at(path, survey)
+                .filter(declared -> declared.element().getKind() == ElementKind.LOCAL_VARIABLE)
+                .filter(declared -> !declared.name().isEmpty() && !declared.isReachedOtherwise() && declared.isOnlyWritten())
+                .ifPresent(declared -> survey.report(name((VariableTree) path.getLeaf(), survey),
+                        "'" + declared.name() + "' is never read",
+                        declared.isRemovable() ? new Fix[] {Fix.of("remove the variable", declared::remove)} : new Fix[0]));
+    }
+
+    static Range name(VariableTree variable, Survey survey) {
+        Range all = survey.code().range(variable);
+        var tokens = survey.code().tokens();
+        int from = survey.code().find(variable.getType()).map(Range::end).filter(end -> end > all.start()).orElse(all.start());
+        for (int i = tokens.code(tokens.at(from)); i < tokens.count() && tokens.start(i) < all.end(); i = tokens.code(i + 1)) {
+            if (tokens.isName(i, variable.getName().toString())) {
+                return tokens.range(i);
+            }
+        }
+        return all;
+    }
+}
