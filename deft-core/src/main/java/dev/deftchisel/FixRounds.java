@@ -4,24 +4,21 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Composition;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.change.Meaning;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.problem.Finding;
 import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.FixDraft;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Scope;
 import dev.deftchisel.problem.Surveyor;
-import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -188,7 +185,7 @@ final class FixRounds {
                 boolean isWanted = scope.contains(file, finding.range().start()) && wanted.test(file, finding)
                         && !finding.fixes().isEmpty() && !givenUp.contains(identity(file, finding, code));
                 if (isWanted && finding.fixes().get(0) instanceof Fix.Rewrite rewrite) {
-                    FixEdits edits = Mender.write(rewrite, code, new EditsByFile(analysis));
+                    FixEdits edits = new FixDraft(analysis).add(finding, rewrite, code);
                     if (edits.losesComment()) {
                         giveUp(file, finding, code, "a comment would be lost");
                     } else if (!edits.edits().isEmpty() && edits.edits().stream().noneMatch(edit -> touches(taken, edit.range()))) {
@@ -209,17 +206,9 @@ final class FixRounds {
 
     /** Written again from the analysis that the guard compares with, since imports belong to the file as a whole. */
     private Change change(List<Step> steps, Analysis before) {
-        EditsByFile edits = new EditsByFile(before);
-        Meaning.Freedom freedom = Meaning.Freedom.FORM;
-        Map<SymbolKey, String> descriptors = new HashMap<>();
-        for (Step step : steps) {
-            FixEdits taken = Mender.write((Fix.Rewrite) step.finding().fixes().get(0), step.code(), edits);
-            edits.of(step.file()).addAll(taken.edits());
-            descriptors.putAll(taken.descriptors());
-            Meaning.Freedom own = Mender.freedom(step.finding());
-            freedom = own.compareTo(freedom) > 0 ? own : freedom;
-        }
-        return edits.change(title(), Meaning.parameters(descriptors).allowing(freedom), List.of());
+        FixDraft draft = new FixDraft(before);
+        steps.forEach(step -> draft.add(step.finding(), (Fix.Rewrite) step.finding().fixes().get(0), step.code()));
+        return draft.change(title());
     }
 
     /** The steps but for those nearest to the differences. */

@@ -2,17 +2,14 @@ package dev.deftchisel;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.change.Meaning;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.problem.Finding;
 import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.FixDraft;
 import dev.deftchisel.problem.FixEdits;
-import dev.deftchisel.problem.Tag;
-import dev.deftchisel.rewrite.EditsByFile;
 import java.nio.file.Path;
 import java.util.List;
 
@@ -37,15 +34,11 @@ final class Mender {
         if (fix instanceof Fix.Use use) {
             return mend(use);
         }
-        Code code = analysis.code(file).orElseThrow();
-        EditsByFile edits = new EditsByFile(analysis);
-        FixEdits taken = write((Fix.Rewrite) fix, code, edits);
-        if (taken.losesComment()) {
-            return new Outcome.Refusal(List.of(Reason.at(file, finding.range(), "a comment would be lost")), List.of());
-        }
-        edits.of(file).addAll(taken.edits());
-        Meaning meaning = Meaning.parameters(taken.descriptors()).allowing(freedom(finding));
-        return new Judge(analyst).judge(edits.change(fix.title(), meaning, List.of()), analysis);
+        FixDraft draft = new FixDraft(analysis);
+        FixEdits taken = draft.add(finding, (Fix.Rewrite) fix, analysis.code(file).orElseThrow());
+        return taken.losesComment()
+                ? new Outcome.Refusal(List.of(Reason.at(file, finding.range(), "a comment would be lost")), List.of())
+                : new Judge(analyst).judge(draft.change(fix.title()), analysis);
     }
 
     private Outcome mend(Fix.Use use) {
@@ -54,15 +47,5 @@ final class Mender {
         Spot spot = new Spot(use.place(), analyst.snapshot().file(use.place().file()).orElseThrow(),
                 analyst.analyse(Focus.around(use.place().file(), use.place().selection())));
         return new Planner(operation, analyst).plan(spot, use.answers());
-    }
-
-    static FixEdits write(Fix.Rewrite fix, Code code, EditsByFile edits) {
-        FixEdits taken = new FixEdits(code, edits.writer(code));
-        fix.writer().accept(taken);
-        return taken;
-    }
-
-    static Meaning.Freedom freedom(Finding finding) {
-        return finding.about().tag() == Tag.ERROR ? Meaning.Freedom.TYPES : Meaning.Freedom.FORM;
     }
 }

@@ -19,6 +19,8 @@ class ArchitectureTest {
             .layer("journal").definedBy("..journal..")
             .layer("guard").definedBy("..guard..")
             .layer("operations").definedBy("..rename..", "..extract..", "..inline..", "..generate..", "..declare..")
+            .layer("rules").definedBy("..rule..", "..repair..")
+            .layer("problem").definedBy("..problem..")
             .layer("member").definedBy("..member..")
             .layer("rewrite").definedBy("..rewrite..")
             .layer("operation").definedBy("..operation..")
@@ -30,11 +32,15 @@ class ArchitectureTest {
             .whereLayer("journal").mayOnlyBeAccessedByLayers("facade")
             .whereLayer("guard").mayOnlyBeAccessedByLayers("facade")
             .whereLayer("operations").mayNotBeAccessedByAnyLayer()
-            .whereLayer("member").mayOnlyBeAccessedByLayers("operations")
-            .whereLayer("rewrite").mayOnlyBeAccessedByLayers("operations", "member")
-            .whereLayer("operation").mayOnlyBeAccessedByLayers("facade", "member", "operations")
-            .whereLayer("change").mayOnlyBeAccessedByLayers("facade", "journal", "guard", "operation", "rewrite", "member", "operations")
-            .whereLayer("analysis").mayOnlyBeAccessedByLayers("facade", "guard", "change", "operation", "rewrite", "member", "operations");
+            .whereLayer("rules").mayNotBeAccessedByAnyLayer()
+            .whereLayer("problem").mayOnlyBeAccessedByLayers("facade", "rules")
+            .whereLayer("member").mayOnlyBeAccessedByLayers("operations", "rules")
+            .whereLayer("rewrite").mayOnlyBeAccessedByLayers("operations", "member", "problem", "rules")
+            .whereLayer("operation").mayOnlyBeAccessedByLayers("facade", "member", "operations", "problem", "rules")
+            .whereLayer("change").mayOnlyBeAccessedByLayers(
+                    "facade", "journal", "guard", "operation", "rewrite", "member", "operations", "problem")
+            .whereLayer("analysis").mayOnlyBeAccessedByLayers(
+                    "facade", "guard", "change", "operation", "rewrite", "member", "operations", "problem", "rules");
 
     @ArchTest
     static final ArchRule NO_CYCLES = slices().matching("dev.deftchisel.(*)..").should().beFreeOfCycles();

@@ -2,6 +2,7 @@ package dev.deftchisel.proving.trial;
 
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.operation.Place;
+import dev.deftchisel.proving.corpus.CorpusException;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.List;
@@ -11,6 +12,9 @@ import java.util.function.BiFunction;
 
 /** Subjects for which a file is drawn first, then something in it; files in which there is nothing are drawn over. */
 abstract class RandomFiles implements Subjects {
+
+    private static final int LEAST_ATTEMPTS = 200;
+    private static final int ATTEMPTS_PER_FILE = 20;
 
     private final Analyst analyst;
     private final Draw draw;
@@ -41,12 +45,13 @@ abstract class RandomFiles implements Subjects {
 
     private <T> T draw(Random random, BiFunction<SourceFile, Random, Optional<T>> inFile) {
         List<SourceFile> files = draw.from(List.copyOf(analyst.snapshot().files()));
-        while (true) {
+        for (int attempt = 0; attempt < LEAST_ATTEMPTS + files.size() * ATTEMPTS_PER_FILE; attempt++) {
             Optional<T> found = inFile.apply(files.get(random.nextInt(files.size())), random);
             if (found.isPresent()) {
                 return found.get();
             }
         }
+        throw new CorpusException("in " + files.size() + " files there is nothing of the kind to try; leave this corpus out");
     }
 
     /** Something in a file; empty when there is nothing. */
