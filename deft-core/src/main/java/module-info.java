@@ -24,6 +24,7 @@ module dev.deftchisel.core {
     exports dev.deftchisel.workspace;
 
     opens dev.deftchisel.journal to com.google.gson;
+    opens dev.deftchisel.problem to com.google.gson;
 
     uses dev.deftchisel.operation.Operation;
     uses dev.deftchisel.problem.Repair;

@@ -15,12 +15,19 @@ import dev.deftchisel.problem.Rules;
 import dev.deftchisel.problem.Scope;
 import dev.deftchisel.problem.Severities;
 import dev.deftchisel.problem.Surveyor;
+import dev.deftchisel.source.LineMap;
+import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.EditorProperties;
+import dev.deftchisel.workspace.GitChanges;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
@@ -51,6 +58,61 @@ public final class Problems {
     /** All files of the workspace. */
     public Scope everywhere() {
         return Scope.of(analyst.snapshot().files().stream().filter(file -> !file.isModuleInfo()).map(SourceFile::path).sorted().toList());
+    }
+
+    /** All files in some folders, and some files. */
+    public Scope within(Collection<Path> paths) {
+        return Scope.of(everywhere().files().stream().filter(file -> paths.stream().anyMatch(file::startsWith)).toList());
+    }
+
+    /** What is around a place. */
+    public Scope around(Place place, Reach reach) {
+        SourceFile file = analyst.snapshot().file(place.file()).orElseThrow();
+        return switch (reach) {
+            case MEMBER -> Scope.of(place.file(), member(place));
+            case FILE -> Scope.of(List.of(place.file()));
+            case PACKAGE -> Scope.of(everywhere().files().stream()
+                    .filter(other -> Objects.equals(other.getParent(), place.file().getParent())).toList());
+            case ROOT -> within(List.of(file.root().folder()));
+            case WORKSPACE -> everywhere();
+        };
+    }
+
+    /** How far around a place, the further the later. */
+    public enum Reach { MEMBER, FILE, PACKAGE, ROOT, WORKSPACE }
+
+    /** The smallest member around a place; all of the file outside of members. */
+    private Range member(Place place) {
+        Analysis analysis = analyst.analyse(Focus.whole(List.of(place.file())).deeply());
+        return analysis.code(place.file()).stream()
+                .flatMap(code -> code.members().stream())
+                .filter(member -> member.touches(place.caret()))
+                .min(Comparator.comparingInt(Range::length))
+                .orElse(new Range(0, analyst.snapshot().file(place.file()).orElseThrow().content().length()));
+    }
+
+    /**
+     * What version control says was changed.
+     *
+     * @param revision    against which; see {@link GitChanges#since}
+     * @param onlyLines   whether only the changed lines count, or all of each changed file
+     * @throws dev.deftchisel.workspace.WorkspaceException when there is no version control, or no such revision
+     */
+    public Scope changed(String revision, boolean onlyLines) {
+        Map<Path, List<GitChanges.Lines>> changes = new GitChanges(analyst.snapshot().workspace().root()).since(revision);
+        Map<Path, List<Range>> stretches = new LinkedHashMap<>();
+        for (Path path : everywhere().files()) {
+            List<GitChanges.Lines> lines = changes.get(path);
+            if (lines != null) {
+                LineMap map = analyst.snapshot().file(path).orElseThrow().lines();
+                List<Range> ranges = lines.stream().map(one -> new Range(
+                        map.rangeOf(Math.min(one.first(), map.count())).start(), map.rangeOf(Math.min(one.last(), map.count())).end())).toList();
+                if (!onlyLines || !ranges.isEmpty()) {
+                    stretches.put(path, onlyLines ? ranges : List.of());
+                }
+            }
+        }
+        return new Scope(stretches);
     }
 
     /** What is wrong in a scope, by file and place. */
@@ -130,11 +192,11 @@ public final class Problems {
      * @param fixes   how many fixes are in it, by the id of the rule
      * @param left    what could not be fixed, and why
      */
-    public record Fixed(Optional<Outcome> outcome, java.util.Map<String, Integer> fixes, List<Reason> left) {
+    public record Fixed(Optional<Outcome> outcome, Map<String, Integer> fixes, List<Reason> left) {
 
         /** Copies the collections. */
         public Fixed {
-            fixes = java.util.Map.copyOf(fixes);
+            fixes = Map.copyOf(fixes);
             left = List.copyOf(left);
         }
     }

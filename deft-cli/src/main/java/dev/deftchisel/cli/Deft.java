@@ -5,6 +5,7 @@ import dev.deftchisel.analysis.AnalysisException;
 import dev.deftchisel.journal.JournalException;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.PlaceException;
+import dev.deftchisel.problem.BaselineException;
 import dev.deftchisel.workspace.WorkspaceException;
 import java.io.FileDescriptor;
 import java.io.FileOutputStream;
@@ -80,6 +81,10 @@ public final class Deft {
         entries.put("offers", new Entry(OffersCommand.WHAT, () -> new CommandLine(new OffersCommand(console))));
         entries.put("uses", new Entry(UsesCommand.WHAT, () -> new CommandLine(new UsesCommand(console))));
         entries.put("at", new Entry(AtCommand.WHAT, () -> new CommandLine(new AtCommand(console))));
+        entries.put("problems", new Entry(ProblemsCommand.WHAT, () -> new CommandLine(new ProblemsCommand(console))));
+        entries.put("fix", new Entry(FixCommand.WHAT, () -> new CommandLine(new FixCommand(console))));
+        entries.put("next", new Entry(NextCommand.WHAT, () -> new CommandLine(new NextCommand(console))));
+        entries.put("rules", new Entry(RulesCommand.WHAT, () -> new CommandLine(new RulesCommand(console))));
         entries.put("undo", new Entry(HistoryCommands.Undo.WHAT, () -> new CommandLine(new HistoryCommands.Undo(console))));
         entries.put("redo", new Entry(HistoryCommands.Redo.WHAT, () -> new CommandLine(new HistoryCommands.Redo(console))));
         entries.put("history", new Entry(
@@ -132,7 +137,7 @@ public final class Deft {
             console.say("deft: " + failed.getMessage());
             return ExitCode.USAGE;
         }
-        if (failed instanceof JournalException || failed instanceof AnalysisException) {
+        if (failed instanceof JournalException || failed instanceof AnalysisException || failed instanceof BaselineException) {
             console.say("deft: " + failed.getMessage());
             return ExitCode.REFUSED;
         }

@@ -14,6 +14,7 @@ import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
+import dev.deftchisel.problem.Problem;
 import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.Position;
 import java.util.List;
@@ -130,6 +131,25 @@ final class JsonText {
                 questions.add(asked);
             }
             one.add("questions", questions);
+            array.add(one);
+        }
+        return gson.toJson(array);
+    }
+
+    String problems(List<Problem> problems) {
+        JsonArray array = new JsonArray();
+        for (Problem problem : problems) {
+            JsonObject one = new JsonObject();
+            one.addProperty("path", chisel.workspace().show(problem.file()));
+            place(one, problem.position());
+            Position end = chisel.snapshot().file(problem.file()).orElseThrow().position(problem.range().end());
+            one.addProperty("end-line", end.line());
+            one.addProperty("end-column", end.column());
+            one.addProperty("rule", problem.rule());
+            one.addProperty("tag", problem.tag().word());
+            one.addProperty("severity", problem.severity().word());
+            one.addProperty("problem", problem.sentence());
+            one.add("fixes", strings(problem.fixes()));
             array.add(one);
         }
         return gson.toJson(array);

@@ -36,6 +36,15 @@ final class Palette {
         return paint("36", text);
     }
 
+    String error(String text) {
+        return paint("1;95", text);
+    }
+
+    /** The part of a line that something is about. */
+    String marked(String text) {
+        return isColored ? paint("4", text) : "\u00bb" + text + "\u00ab";
+    }
+
     String refusal(String text) {
         return paint("1;33", text);
     }

@@ -3,6 +3,7 @@ package dev.deftchisel.problem;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,7 +20,7 @@ public record Scope(Map<Path, List<Range>> stretches) {
     public Scope {
         Map<Path, List<Range>> copy = new LinkedHashMap<>();
         stretches.forEach((file, ranges) -> copy.put(file, List.copyOf(ranges)));
-        stretches = java.util.Collections.unmodifiableMap(copy);
+        stretches = Collections.unmodifiableMap(copy);
     }
 
     /** All of some files. */

@@ -4,6 +4,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceRoot;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -27,6 +28,11 @@ public final class Survey {
     /** The file. */
     public Code code() {
         return code;
+    }
+
+    /** Whether it is test code, which does on purpose what elsewhere is a mistake: comparing a thing with itself, or with null. */
+    public boolean isTest() {
+        return code.file().root().use() == SourceRoot.Use.TEST;
     }
 
     /** The language level it is written in. */

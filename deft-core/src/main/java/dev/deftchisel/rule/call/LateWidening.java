@@ -3,6 +3,7 @@ package dev.deftchisel.rule.call;
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.ForLoopTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
@@ -18,6 +19,7 @@ import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Precedence;
 import java.util.Optional;
 import java.util.Set;
+import javax.lang.model.element.Element;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
@@ -83,6 +85,20 @@ public final class LateWidening implements Rule {
 
     /** Whether any int can stand there: with a number that is known the product mostly stays small. */
     private static boolean isOpen(TreePath factor, Code code) {
-        return code.type(factor).filter(type -> type.getKind() == TypeKind.INT).isPresent() && Constants.value(code, factor).isEmpty();
+        boolean isCounter = code.occurrences(factor).stream().anyMatch(place -> isOfLoop(factor, place.variable(), code));
+        return code.type(factor).filter(type -> type.getKind() == TypeKind.INT).isPresent() && Constants.value(code, factor).isEmpty()
+                && !isCounter;
+    }
+
+    /** Whether a variable counts the rounds of a loop around, so that it stays small. */
+    private static boolean isOfLoop(TreePath path, Element variable, Code code) {
+        for (TreePath at = path; at != null; at = at.getParentPath()) {
+            TreePath around = at;
+            if (at.getLeaf() instanceof ForLoopTree loop && loop.getInitializer().stream()
+                    .anyMatch(first -> code.element(new TreePath(around, first)).filter(variable::equals).isPresent())) {
+                return true;
+            }
+        }
+        return false;
     }
 }

@@ -53,7 +53,7 @@ public final class NeedlessTypeTest implements Rule {
     public void look(TreePath path, Survey survey) {
         InstanceOfTree test = (InstanceOfTree) path.getLeaf();
         Code code = survey.code();
-        if (test.getPattern() != null || test.getType() == null) {
+        if (survey.isTest() || test.getPattern() != null || test.getType() == null) {
             return;
         }
         Optional<TypeMirror> own = code.type(new TreePath(path, test.getExpression()));

@@ -19,6 +19,7 @@ import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.Set;
+import java.util.regex.Pattern;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
 
@@ -28,6 +29,8 @@ public final class IdentityComparison implements Rule {
     private static final Set<String> VALUES = Set.of("java.lang.String", "java.lang.Integer", "java.lang.Long", "java.lang.Short",
             "java.lang.Byte", "java.lang.Character", "java.lang.Double", "java.lang.Float", "java.math.BigDecimal",
             "java.math.BigInteger");
+
+    private static final Pattern COMPARING = Pattern.compile("(?i)equal|compare|match|length|same");
 
     @Override
     public About about() {
@@ -106,7 +109,7 @@ public final class IdentityComparison implements Rule {
             body = body.getParentPath();
         }
         return body != null && code.expressions(body).stream().anyMatch(part -> part.getLeaf() instanceof MethodInvocationTree call
-                && Set.of("equals", "equalsIgnoreCase", "compareTo", "compare", "length", "regionMatches").contains(Calls.name(call))
+                && COMPARING.matcher(Calls.name(call)).find()
                 && (names(part, comparison.getLeftOperand(), code) || names(part, comparison.getRightOperand(), code)));
     }
 

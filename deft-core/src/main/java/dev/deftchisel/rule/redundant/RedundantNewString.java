@@ -52,7 +52,7 @@ public final class RedundantNewString implements Rule {
     public void look(TreePath path, Survey survey) {
         Code code = survey.code();
         NewClassTree made = (NewClassTree) path.getLeaf();
-        if (!Calls.makes(code, path, "java.lang.String") || made.getArguments().size() > 1
+        if (survey.isTest() || !Calls.makes(code, path, "java.lang.String") || made.getArguments().size() > 1
                 || path.getParentPath().getLeaf() instanceof ExpressionStatementTree || isCompared(path)) {
             return;
         }

@@ -91,6 +91,9 @@ public final class FallThrough implements Rule {
     public void look(TreePath path, Survey survey) {
         List<? extends CaseTree> cases = ((SwitchTree) path.getLeaf()).getCases();
         Code code = survey.code();
+        if (isHabit(cases)) {
+            return;
+        }
         for (int i = 0; i + 1 < cases.size(); i++) {
             List<? extends StatementTree> statements = Code.statements(cases.get(i));
             CaseTree next = cases.get(i + 1);
@@ -108,6 +111,13 @@ public final class FallThrough implements Rule {
                         }));
             }
         }
+    }
+
+    /** Whether more groups go on than end: then they are meant to run down. */
+    private static boolean isHabit(List<? extends CaseTree> cases) {
+        List<? extends CaseTree> own = cases.stream().filter(one -> !Code.statements(one).isEmpty()).toList();
+        long falling = own.stream().limit(Math.max(0, own.size() - 1)).filter(one -> Jumps.canComplete(Code.statements(one))).count();
+        return falling > own.size() - falling - 1;
     }
 
     /** Whether a comment stands between, whatever it says: it was thought of. */

@@ -16,7 +16,9 @@ import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
@@ -24,9 +26,14 @@ import java.util.Set;
 /** Random types, each with one of the operations that generate members, and random answers to what that asks. */
 public final class TypeSubjects extends RandomFiles {
 
-    private static final Set<SymbolKind> KINDS = Set.of(SymbolKind.CLASS, SymbolKind.RECORD, SymbolKind.ENUM);
+    private static final Set<SymbolKind> TYPES = Set.of(SymbolKind.CLASS, SymbolKind.RECORD, SymbolKind.ENUM);
+    /** What is not offered at types, by what it is offered at. */
+    private static final Map<String, SymbolKind> MEMBERS = Map.of(
+            "generate-delegation", SymbolKind.FIELD, "inherit-documentation", SymbolKind.METHOD);
+    private static final int MOST_IN_FILE = 8;
 
     private final List<Operation> operations;
+    private final Set<SymbolKind> kinds;
 
     /**
      * @param analyst    of the untouched corpus
@@ -36,6 +43,9 @@ public final class TypeSubjects extends RandomFiles {
     public TypeSubjects(Analyst analyst, Draw draw, List<Operation> operations) {
         super(analyst, draw);
         this.operations = List.copyOf(operations);
+        this.kinds = new HashSet<>(operations.stream().allMatch(operation -> MEMBERS.containsKey(operation.id())) ? Set.of() : TYPES);
+        operations.stream().filter(operation -> MEMBERS.containsKey(operation.id()))
+                .forEach(operation -> kinds.add(MEMBERS.get(operation.id())));
     }
 
     @Override
@@ -43,19 +53,22 @@ public final class TypeSubjects extends RandomFiles {
         Analysis analysis = analyst().analyse(Focus.whole(Set.of(file.path())));
         List<Binding> types = analysis.bindings(file.path()).stream()
                 .filter(binding -> binding.role() == Role.DECLARATION && binding.isNamed() && analysis.symbol(binding.key())
-                        .filter(symbol -> KINDS.contains(symbol.kind())).isPresent())
+                        .filter(symbol -> kinds.contains(symbol.kind())).isPresent())
                 .toList();
-        if (types.isEmpty()) {
-            return Optional.empty();
+        List<Binding> drawn = new ArrayList<>(types);
+        Collections.shuffle(drawn, random);
+        for (Binding binding : drawn.subList(0, Math.min(MOST_IN_FILE, drawn.size()))) {
+            Place place = new Place(file.path(), new Range(binding.range().start(), binding.range().start()));
+            Spot spot = new Spot(place, file, analysis);
+            List<Offer> found = operations.stream().map(operation -> operation.offer(spot)).flatMap(Optional::stream).toList();
+            if (!found.isEmpty()) {
+                return Optional.of(subject(number, place, found.get(random.nextInt(found.size())), random));
+            }
         }
-        Range name = types.get(random.nextInt(types.size())).range();
-        Place place = new Place(file.path(), new Range(name.start(), name.start()));
-        Spot spot = new Spot(place, file, analysis);
-        List<Offer> found = operations.stream().map(operation -> operation.offer(spot)).flatMap(Optional::stream).toList();
-        if (found.isEmpty()) {
-            return Optional.empty();
-        }
-        Offer offer = found.get(random.nextInt(found.size()));
+        return Optional.empty();
+    }
+
+    private static Subject subject(int number, Place place, Offer offer, Random random) {
         Answers answers = Answers.none();
         for (Question question : offer.questions()) {
             if (question instanceof Question.Members members) {
@@ -68,7 +81,7 @@ public final class TypeSubjects extends RandomFiles {
                 answers = answers.and(flag.key(), String.valueOf(random.nextBoolean()));
             }
         }
-        return Optional.of(new Subject(number, offer.operation(), place, offer.operation(), offer.title(), answers));
+        return new Subject(number, offer.operation(), place, offer.operation(), offer.title(), answers);
     }
 
     /** The standard ones half of the time; otherwise some, in any order. Nothing else is to be descending than what is chosen. */

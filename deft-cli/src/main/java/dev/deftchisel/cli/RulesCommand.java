@@ -1,0 +1,87 @@
+package dev.deftchisel.cli;
+
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Rules;
+import dev.deftchisel.problem.Tag;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** Lists and explains the rules. */
+@Command(name = "rules", description = RulesCommand.WHAT)
+final class RulesCommand implements Callable<Integer> {
+
+    static final String WHAT = "List the rules by which problems are found, or explain one.";
+
+    private final Console console;
+
+    @Parameters(arity = "0..1", paramLabel = "RULE", description = "the one to explain")
+    private String rule;
+
+    @Option(names = {"-h", "--help"}, usageHelp = true, description = "show this help")
+    private boolean help;
+
+    @Option(names = "--color", paramLabel = "WHEN", description = "auto, always or never")
+    private CommonOptions.When color = CommonOptions.When.auto;
+
+    RulesCommand(Console console) {
+        this.console = console;
+    }
+
+    @Override
+    public Integer call() {
+        Palette palette = new Palette(color == CommonOptions.When.always
+                || color == CommonOptions.When.auto && console.isTerminal() && System.getenv("NO_COLOR") == null);
+        Rules rules = Rules.installed();
+        if (rule == null) {
+            list(rules, palette);
+            return ExitCode.DONE;
+        }
+        Optional<About> about = rules.named(rule);
+        if (about.isEmpty()) {
+            String near = rules.abouts().stream().map(About::id).filter(id -> id.contains(rule)).findFirst()
+                    .map(id -> ", but '" + id + "'").orElse("");
+            console.say("deft: there is no rule '" + rule + "'" + near + "; 'deft rules' lists them");
+            return ExitCode.USAGE;
+        }
+        explain(about.get(), palette);
+        return ExitCode.DONE;
+    }
+
+    private void list(Rules rules, Palette palette) {
+        int width = rules.abouts().stream().mapToInt(about -> about.id().length()).max().orElse(0);
+        for (Tag tag : Tag.values()) {
+            List<About> own = rules.abouts().stream().filter(about -> about.tag() == tag).toList();
+            if (!own.isEmpty()) {
+                console.out().println(palette.strong(tag.word()) + "  code that " + tag.meaning());
+                own.forEach(about -> console.out().println("  " + about.id() + " ".repeat(width - about.id().length() + 2)
+                        + palette.quiet("%-8s".formatted(about.severity().word())) + about.title()));
+                console.out().println();
+            }
+        }
+        console.out().println(rules.abouts().size() + " rules; 'deft rules RULE' explains one, errors of the compiler come on top");
+    }
+
+    private void explain(About about, Palette palette) {
+        console.out().println(palette.strong(about.id()) + "  " + about.title());
+        console.out().println(about.why());
+        console.out().println();
+        console.out().println(palette.strong("found"));
+        console.out().println(about.example().before().stripTrailing().indent(4).stripTrailing());
+        if (!about.example().after().equals(about.example().before())) {
+            console.out().println();
+            console.out().println(palette.strong("fixed") + "  " + about.effect().words());
+            console.out().println(about.example().after().stripTrailing().indent(4).stripTrailing());
+        }
+        console.out().println();
+        console.out().println(palette.strong("not found"));
+        console.out().println(about.example().silent().stripTrailing().indent(4).stripTrailing());
+        console.out().println();
+        console.out().println(about.severity().word() + ", " + about.tag().word() + ", from Java " + about.level());
+        console.out().println("in .editorconfig:  deft_" + about.id() + " = " + about.severity().word());
+        console.out().println("in the code:       // deft: accept " + about.id() + "  or  @SuppressWarnings(\"" + about.id() + "\")");
+    }
+}

@@ -1,0 +1,134 @@
+package dev.deftchisel.cli;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.Problems;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Problem;
+import dev.deftchisel.problem.Scope;
+import dev.deftchisel.problem.Severity;
+import dev.deftchisel.problem.Tag;
+import dev.deftchisel.workspace.GitChanges;
+import dev.deftchisel.workspace.WorkspaceException;
+import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Predicate;
+import picocli.CommandLine.Option;
+
+/** Where problems are looked for, and which. */
+final class ScopeOptions {
+
+    private static final String SINCE = "since:";
+    private static final String LINES_SINCE = "lines-since:";
+
+    @Option(names = "--scope", paramLabel = "SCOPE", description = {
+        "workspace, uncommitted, uncommitted-lines, since:REVISION or lines-since:REVISION;",
+        "around a place: member, file, package, root, workspace"})
+    private String scope;
+
+    @Option(names = "--rules", paramLabel = "RULE,...", split = ",",
+            description = "only these rules, or those of a tag: error, suspicious, unused, redundant, idiom")
+    private List<String> rules = List.of();
+
+    boolean isGiven() {
+        return scope != null;
+    }
+
+    boolean hasRules() {
+        return !rules.isEmpty();
+    }
+
+    /** The scope for what was named on the command line. */
+    Scope of(Chisel chisel, Problems problems, List<String> named) {
+        Optional<Place> place = named.size() == 1 && !isPath(named.get(0)) ? Optional.of(chisel.place(named.get(0))) : Optional.empty();
+        if (place.isPresent()) {
+            return problems.around(place.get(), reach().orElse(Problems.Reach.FILE));
+        }
+        Scope all = scope == null || scope.equals("workspace") ? problems.everywhere()
+                : scope.equals("uncommitted") ? problems.changed(GitChanges.UNCOMMITTED, false)
+                : scope.equals("uncommitted-lines") ? problems.changed(GitChanges.UNCOMMITTED, true)
+                : scope.startsWith(LINES_SINCE) ? problems.changed(scope.substring(LINES_SINCE.length()), true)
+                : scope.startsWith(SINCE) ? problems.changed(scope.substring(SINCE.length()), false)
+                : unknown();
+        return named.isEmpty() ? all : only(all, problems.within(paths(chisel, named)));
+    }
+
+    private Scope unknown() {
+        throw new WorkspaceException("--scope does not take '" + scope + "' without a place; it takes workspace, uncommitted, "
+                + "uncommitted-lines, since:REVISION, lines-since:REVISION");
+    }
+
+    /** How far around a place. */
+    Optional<Problems.Reach> reach() {
+        return Optional.ofNullable(scope).map(word -> Arrays.stream(Problems.Reach.values())
+                .filter(reach -> reach.name().toLowerCase(Locale.ROOT).equals(word)).findFirst()
+                .orElseThrow(() -> new WorkspaceException("--scope does not take '" + word
+                        + "' around a place; it takes member, file, package, root, workspace")));
+    }
+
+    static boolean isPath(String text) {
+        try {
+            return Files.exists(Path.of(text));
+        } catch (InvalidPathException noPath) {
+            return false;
+        }
+    }
+
+    private static List<Path> paths(Chisel chisel, List<String> named) {
+        List<Path> paths = new ArrayList<>();
+        for (String text : named) {
+            if (!isPath(text)) {
+                throw new WorkspaceException(text + ": there is no such file or folder");
+            }
+            Path path = Path.of(text).toAbsolutePath().normalize();
+            try {
+                paths.add(path.toRealPath());
+            } catch (java.io.IOException gone) {
+                paths.add(path);
+            }
+        }
+        boolean isSource = chisel.snapshot().files().stream().anyMatch(file -> paths.stream().anyMatch(file.path()::startsWith));
+        if (!isSource) {
+            throw new WorkspaceException(String.join(", ", named) + ": there is no Java source of the workspace in it");
+        }
+        return paths;
+    }
+
+    private static Scope only(Scope all, Scope some) {
+        var stretches = new java.util.LinkedHashMap<>(all.stretches());
+        stretches.keySet().retainAll(some.files());
+        return new Scope(stretches);
+    }
+
+    /** Which problems are asked for by their rules. */
+    Predicate<Problem> wanted(Problems problems) {
+        for (String word : rules) {
+            boolean isKnown = problems.rules().named(word).isPresent() || tag(word).isPresent() || word.contains(".");
+            if (!isKnown) {
+                throw new WorkspaceException("there is no rule or tag '" + word + "'" + near(word, problems) + "; 'deft rules' lists them");
+            }
+        }
+        return problem -> rules.isEmpty() || rules.contains(problem.rule()) || rules.contains(problem.tag().word());
+    }
+
+    private static String near(String word, Problems problems) {
+        return problems.rules().abouts().stream().map(About::id).filter(id -> id.contains(word) || word.contains(id)).findFirst()
+                .map(id -> " (did you mean '" + id + "'?)").orElse("");
+    }
+
+    private static Optional<Tag> tag(String word) {
+        return Arrays.stream(Tag.values()).filter(tag -> tag.word().equals(word)).findFirst();
+    }
+
+    /** A severity by its word. */
+    static Severity severity(String option, String word) {
+        return Severity.of(word).orElseThrow(() -> new WorkspaceException(
+                option + " does not take '" + word + "'; it takes off, hint, note, warning, error"));
+    }
+}

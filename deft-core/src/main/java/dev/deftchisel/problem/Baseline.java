@@ -1,0 +1,130 @@
+package dev.deftchisel.problem;
+
+import com.google.gson.Gson;
+import com.google.gson.GsonBuilder;
+import com.google.gson.JsonParseException;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * The problems that a code base has already and is not to be told of again. A problem is known by its rule, its file and
+ * the text of its line, so that it stays known when other lines move it, and comes back when its line changes. The file is
+ * JSON, sorted, one problem a line, to be read in reviews and merged by tools.
+ */
+public final class Baseline {
+
+    private static final int FORMAT = 1;
+    private static final Gson GSON = new GsonBuilder().setPrettyPrinting().disableHtmlEscaping().create();
+
+    private final Map<Known, Integer> known;
+
+    private Baseline(Map<Known, Integer> known) {
+        this.known = known;
+    }
+
+    /** What a problem is known by. */
+    private record Known(String path, String rule, String line) {
+    }
+
+    /** The shape of the file. */
+    private static final class Stored {
+
+        private int format;
+        private List<Entry> known = new ArrayList<>();
+    }
+
+    /** One kind of line in one file. */
+    private static final class Entry {
+
+        private String path;
+        private String rule;
+        private String line;
+        private int count;
+    }
+
+    /** Knows some problems. */
+    public static Baseline of(List<Problem> problems, Snapshot snapshot) {
+        Map<Known, Integer> known = new HashMap<>();
+        problems.forEach(problem -> known.merge(known(problem, snapshot), 1, Integer::sum));
+        return new Baseline(known);
+    }
+
+    /**
+     * Reads a file.
+     *
+     * @throws BaselineException when it is not there, or is not what this class writes
+     */
+    public static Baseline read(Path file) {
+        try {
+            Stored stored = GSON.fromJson(Files.readString(file), Stored.class);
+            if (stored == null || stored.format != FORMAT) {
+                throw new BaselineException(file + " is no baseline of this version; write it anew");
+            }
+            Map<Known, Integer> known = new HashMap<>();
+            for (Entry entry : stored.known) {
+                if (entry.path == null || entry.rule == null || entry.line == null) {
+                    throw new BaselineException(file + " is damaged: an entry lacks its path, rule or line; write it anew");
+                }
+                known.merge(new Known(entry.path, entry.rule, entry.line), entry.count, Integer::sum);
+            }
+            return new Baseline(known);
+        } catch (NoSuchFileException missing) {
+            throw new BaselineException("there is no baseline " + file);
+        } catch (IOException | JsonParseException failed) {
+            throw new BaselineException(file + " cannot be read as a baseline: " + failed.getMessage());
+        }
+    }
+
+    /**
+     * Writes it.
+     *
+     * @throws BaselineException when that fails
+     */
+    public void write(Path file) {
+        Stored stored = new Stored();
+        stored.format = FORMAT;
+        Map<String, Entry> sorted = new TreeMap<>();
+        known.forEach((one, count) -> {
+            Entry entry = new Entry();
+            entry.path = one.path();
+            entry.rule = one.rule();
+            entry.line = one.line();
+            entry.count = count;
+            sorted.put(one.path() + "\n" + one.rule() + "\n" + one.line(), entry);
+        });
+        stored.known.addAll(sorted.values());
+        try {
+            Files.writeString(file, GSON.toJson(stored) + "\n");
+        } catch (IOException failed) {
+            throw new BaselineException(file + " cannot be written: " + failed.getMessage());
+        }
+    }
+
+    /** The problems that are not known; of several alike only those that are more than before, the last ones. */
+    public List<Problem> unknown(List<Problem> problems, Snapshot snapshot) {
+        Map<Known, Integer> left = new HashMap<>(known);
+        return problems.stream()
+                .filter(problem -> left.merge(known(problem, snapshot), -1, Integer::sum) < 0)
+                .toList();
+    }
+
+    /** How many problems are known. */
+    public int size() {
+        return known.values().stream().mapToInt(Integer::intValue).sum();
+    }
+
+    private static Known known(Problem problem, Snapshot snapshot) {
+        SourceFile file = snapshot.file(problem.file()).orElseThrow();
+        return new Known(snapshot.workspace().show(problem.file()), problem.rule(),
+                file.lines().text(problem.position().line()).strip());
+    }
+}
