@@ -58,6 +58,26 @@ module dev.deftchisel.core {
             dev.deftchisel.generate.InheritDocumentationOperation,
             dev.deftchisel.inline.InlineOperation,
             dev.deftchisel.rename.RenameOperation;
+    provides dev.deftchisel.problem.Repair with
+            dev.deftchisel.repair.FinalAssigned,
+            dev.deftchisel.repair.MissingCases,
+            dev.deftchisel.repair.MissingImplementation,
+            dev.deftchisel.repair.MissingPackage,
+            dev.deftchisel.repair.MissingReturn,
+            dev.deftchisel.repair.NoAccess,
+            dev.deftchisel.repair.NoValueYet,
+            dev.deftchisel.repair.NotStatic,
+            dev.deftchisel.repair.Superfluous,
+            dev.deftchisel.repair.Syntax,
+            dev.deftchisel.repair.TwiceDeclared,
+            dev.deftchisel.repair.UnknownName,
+            dev.deftchisel.repair.UnreportedException,
+            dev.deftchisel.repair.WrongArguments,
+            dev.deftchisel.repair.WrongBody,
+            dev.deftchisel.repair.WrongHeading,
+            dev.deftchisel.repair.WrongOperands,
+            dev.deftchisel.repair.WrongOverride,
+            dev.deftchisel.repair.WrongType;
     provides dev.deftchisel.problem.Rule with
             dev.deftchisel.rule.call.ChangedInLoop,
             dev.deftchisel.rule.call.CharAsNumber,

@@ -36,6 +36,9 @@ final class Mender {
         }
         FixDraft draft = new FixDraft(analysis);
         FixEdits taken = draft.add(finding, (Fix.Rewrite) fix, analysis.code(file).orElseThrow());
+        if (taken.isEmpty()) {
+            return new Outcome.Refusal(List.of(Reason.at(file, finding.range(), "there is nothing to change")), List.of());
+        }
         return taken.losesComment()
                 ? new Outcome.Refusal(List.of(Reason.at(file, finding.range(), "a comment would be lost")), List.of())
                 : new Judge(analyst).judge(draft.change(fix.title()), analysis);

@@ -42,13 +42,15 @@ public final class Analysis {
     /** What names mean, read off the trees when it is asked for: those who only look at trees need none of it. */
     private final Map<Path, List<Binding>> byFile = new HashMap<>();
     private final Map<SymbolKey, List<Binding>> byKey = new HashMap<>();
+    private final Libraries libraries;
     private boolean isRead;
 
-    Analysis(Snapshot snapshot, Focus focus, List<Attribution> parts, List<Binding> moduleBindings) {
+    Analysis(Snapshot snapshot, Focus focus, List<Attribution> parts, List<Binding> moduleBindings, Libraries libraries) {
         this.snapshot = snapshot;
         this.focus = focus;
         this.parts = List.copyOf(parts);
         this.moduleBindings = List.copyOf(moduleBindings);
+        this.libraries = libraries;
     }
 
     private void read() {
@@ -247,6 +249,27 @@ public final class Analysis {
             }
         }
         return found;
+    }
+
+    /** The qualified names of types that have a simple name: those of the workspace first, then those of libraries. */
+    public List<String> typesCalled(String simpleName, Path from) {
+        Set<String> found = new LinkedHashSet<>();
+        partOf(from).ifPresent(part -> {
+            snapshot.mentioning(Set.of(simpleName)).stream().filter(file -> part.universe().sees(file.module()))
+                    .flatMap(file -> file.skeleton().types().stream().filter(type -> type.name().equals(simpleName))
+                            .map(type -> file.skeleton().qualifiedName(type)))
+                    .forEach(found::add);
+            found.addAll(libraries.names(part.universe().classPath()).called(simpleName));
+        });
+        return List.copyOf(found);
+    }
+
+    /** How many files import a name. */
+    public long importing(String qualifiedName) {
+        return snapshot.mentioning(Set.of(qualifiedName.substring(qualifiedName.lastIndexOf('.') + 1))).stream()
+                .filter(file -> file.skeleton().imports().stream()
+                        .anyMatch(line -> !line.isStatic() && line.name().equals(qualifiedName)))
+                .count();
     }
 
     /** The tree of a file; empty when the file was not looked at. */

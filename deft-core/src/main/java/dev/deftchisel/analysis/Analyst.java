@@ -100,7 +100,7 @@ public final class Analyst {
                 .filter(file -> file.isModuleInfo() && focus.files().contains(file.path()))
                 .flatMap(file -> modules.bindings(file).stream())
                 .toList();
-        return new Analysis(snapshot, focus, parts, moduleBindings);
+        return new Analysis(snapshot, focus, parts, moduleBindings, libraries);
     }
 
     /** Whether a body of the file declares one of the types. */

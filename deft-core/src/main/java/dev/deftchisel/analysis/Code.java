@@ -12,6 +12,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ParenthesizedTree;
+import com.sun.source.tree.Scope;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.SwitchExpressionTree;
 import com.sun.source.tree.SwitchTree;
@@ -32,6 +33,7 @@ import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.ErrorType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.Elements;
@@ -162,6 +164,23 @@ public final class Code {
         return parent.getLeaf() instanceof ParenthesizedTree ? outer(parent) : parent;
     }
 
+    /** What can be named at a tree without a qualifier, innermost first (JLS 6.3); empty where the compiler cannot tell. */
+    public List<Element> visible(TreePath path) {
+        List<Element> found = new ArrayList<>();
+        try {
+            for (Scope scope = part.run().trees().getScope(path); scope != null; scope = scope.getEnclosingScope()) {
+                scope.getLocalElements().forEach(found::add);
+                if (scope.getEnclosingClass() != null) {
+                    found.addAll(elements().getAllMembers(scope.getEnclosingClass()));
+                }
+            }
+        } catch (RuntimeException broken) {
+            // in half-written code the compiler may not know where it is
+            return List.of();
+        }
+        return found.stream().distinct().toList();
+    }
+
     /** The statements of a block or of a group of a {@code switch} (JLS 14.2, 14.11.1); none for any other tree. */
     public static List<? extends StatementTree> statements(Tree tree) {
         if (tree instanceof BlockTree block) {
@@ -238,6 +257,15 @@ public final class Code {
         return Optional.ofNullable(part.run().trees().getTypeMirror(path))
                 .filter(type -> type.getKind() != TypeKind.ERROR && type.getKind() != TypeKind.OTHER
                         && type.getKind() != TypeKind.NONE);
+    }
+
+    /** The type of an expression, also of one whose place does not take it, so that the compiler calls it an error. */
+    public Optional<TypeMirror> ownType(TreePath path) {
+        return type(path).or(() -> Optional.ofNullable(part.run().trees().getTypeMirror(path))
+                .filter(type -> type instanceof ErrorType)
+                .map(type -> part.run().trees().getOriginalType((ErrorType) type))
+                .filter(type -> type != null && type.getKind() != TypeKind.NONE && type.getKind() != TypeKind.ERROR
+                        && type.getKind() != TypeKind.OTHER));
     }
 
     /** A type as one of objects: the box of a primitive one (JLS 5.1.7), any other as it is. */

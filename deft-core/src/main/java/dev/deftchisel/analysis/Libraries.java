@@ -23,6 +23,7 @@ public final class Libraries implements AutoCloseable {
 
     private final JavaCompiler compiler;
     private final Map<List<Path>, StandardJavaFileManager> managers = new HashMap<>();
+    private final Map<List<Path>, TypeNames> names = new HashMap<>();
 
     /** @throws AnalysisException when the running Java has no compiler */
     public Libraries() {
@@ -34,6 +35,11 @@ public final class Libraries implements AutoCloseable {
 
     JavaCompiler compiler() {
         return compiler;
+    }
+
+    /** The types of the platform and of a class path by their simple names; read once. */
+    TypeNames names(List<Path> classPath) {
+        return names.computeIfAbsent(classPath, TypeNames::new);
     }
 
     JavaFileManager manager(List<Path> classPath) {

@@ -10,6 +10,7 @@ import dev.deftchisel.analysis.Trace;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Mapping;
+import dev.deftchisel.change.Meaning;
 import dev.deftchisel.change.Site;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
@@ -38,6 +39,7 @@ final class Comparison {
     private final Analysis after;
     private final Mapping mapping;
     private final Set<SymbolKey> extended;
+    private final Meaning.Freedom freedom;
     private final Map<Path, Found> found = new HashMap<>();
     private final Map<SymbolKey, Set<SymbolKey>> standIns = new HashMap<>();
 
@@ -47,6 +49,7 @@ final class Comparison {
         this.after = after;
         this.mapping = change.mapping();
         this.extended = change.meaning().extended();
+        this.freedom = change.meaning().freedom();
     }
 
     /** Names, and what is bound without one, that mean something else. */
@@ -90,6 +93,13 @@ final class Comparison {
                 && after.overrides(method, other);
     }
 
+    /** Whether a variable of a body is declared no longer, since that was the error: its name means what it means then. */
+    private boolean isMendedAway(SymbolKey key) {
+        return freedom == Meaning.Freedom.TYPES && key instanceof SymbolKey.Local local && before.declaration(key)
+                .filter(declared -> !found(mapping.file(local.file())).declares(mapping.code(local.file(), declared.range())))
+                .isPresent();
+    }
+
     /** Whether a method is the same one, of whose parameters or result the compiler did not know a type before. */
     private static boolean isNowKnown(SymbolKey expected, SymbolKey actual) {
         return expected instanceof SymbolKey.Method before && actual instanceof SymbolKey.Method now
@@ -118,7 +128,8 @@ final class Comparison {
                         mapping.code(binding.file(), binding.range()).start());
         if (actual.contains(expected) || actual.stream().anyMatch(standIns(binding.key())::contains)
                 || actual.stream().anyMatch(key -> isNewOverride(key, expected) || isNowKnown(expected, key))
-                || uncertainty.of(binding)) {
+                || uncertainty.of(binding) || isMendedAway(binding.key())
+                || freedom == Meaning.Freedom.TYPES && uncertainty.isHalfRead(binding.file())) {
             return Optional.empty();
         }
         Optional<SymbolKey> other = actual.stream().filter(key -> !(key instanceof SymbolKey.Unknown)).findFirst();
@@ -148,6 +159,10 @@ final class Comparison {
 
         Set<SymbolKey> at(Range place) {
             return byRange.getOrDefault(place, Set.of());
+        }
+
+        boolean declares(Range place) {
+            return declared.containsKey(place);
         }
 
         Optional<SymbolKey> declaredAt(Range place) {

@@ -15,6 +15,7 @@ import dev.deftchisel.analysis.Trace;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.regex.Pattern;
 import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
@@ -23,11 +24,19 @@ import javax.lang.model.type.TypeMirror;
 /** What the compiler took for something while code around it had no meaning: it proves nothing once that has one. */
 final class Uncertainty {
 
+    private static final Pattern OF_PARSER = Pattern.compile("err\\.(expected|illegal\\.start|premature|unclosed|not\\.stmt|"
+            + "else\\.without|catch\\.without|finally\\.without|try\\.without|orphaned|class\\.not\\.allowed|invalid\\.meth\\.decl|empty\\.char)");
+
     private final Analysis before;
 
     /** @param before the code as it was */
     Uncertainty(Analysis before) {
         this.before = before;
+    }
+
+    /** Whether the parser itself gave up on something in a file, so that what it made of the rest may be anything. */
+    boolean isHalfRead(Path file) {
+        return before.errors().stream().anyMatch(error -> error.file().equals(file) && OF_PARSER.matcher(error.code()).find());
     }
 
     /** Whether a call was bound while something it is made of had no meaning, so that another overload may be the right one. */

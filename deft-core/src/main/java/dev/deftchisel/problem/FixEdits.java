@@ -102,6 +102,11 @@ public final class FixEdits {
         return Map.copyOf(descriptors);
     }
 
+    /** Whether nothing would happen, not even an import. */
+    public boolean isEmpty() {
+        return edits.isEmpty() && types.imports().isEmpty();
+    }
+
     /** What was taken down. */
     public List<Edit> edits() {
         return List.copyOf(edits);

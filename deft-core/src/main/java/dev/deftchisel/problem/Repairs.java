@@ -1,14 +1,17 @@
 package dev.deftchisel.problem;
 
+import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.CompilerError;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.ServiceLoader;
+import java.util.Set;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -48,13 +51,19 @@ public final class Repairs {
         return new Range(error.range().start(), Math.max(error.range().start(), Math.min(error.range().end(), line.end())));
     }
 
+    /** The trees around the character that the compiler points at; at the end of the text around the place. */
+    private static List<TreePath> around(int at, Code code) {
+        List<TreePath> found = at < code.file().content().length() ? code.around(new Range(at, at + 1)) : List.of();
+        return found.isEmpty() ? code.around(new Range(at, at)) : found;
+    }
+
     private List<Fix> fixes(String id, CompilerError error, Code code, Analysis analysis) {
         List<Repair> known = byCode.getOrDefault(id, List.of());
         if (known.isEmpty()) {
             return List.of();
         }
         int at = error.range().start();
-        ErrorSite site = new ErrorSite(error, code, analysis, code.around(new Range(at, at)));
+        ErrorSite site = new ErrorSite(error, code, analysis, around(at, code));
         List<Fix> fixes = new ArrayList<>();
         for (Repair repair : known) {
             try {
@@ -64,6 +73,8 @@ public final class Repairs {
                 LOG.warn("no fix for '{}' at {}:{}", id, code.file().path(), at, failed);
             }
         }
+        Set<String> titles = new HashSet<>();
+        fixes.removeIf(fix -> !titles.add(fix.title()));
         return fixes;
     }
 }

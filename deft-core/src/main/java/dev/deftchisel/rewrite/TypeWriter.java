@@ -35,6 +35,7 @@ public final class TypeWriter {
     private final SourceFile file;
     private final Set<String> names;
     private final Set<String> added = new TreeSet<>();
+    private final Set<String> addedStatic = new TreeSet<>();
 
     /** @param code the file in which types are written */
     public TypeWriter(Code code) {
@@ -201,15 +202,27 @@ public final class TypeWriter {
         added.add(qualifiedName);
     }
 
-    /** The imports to add, as one edit; empty when none are needed. */
+    /** Has a member imported by its type and name (JLS 7.5.3). */
+    public void importingStatic(String qualifiedName) {
+        addedStatic.add(qualifiedName);
+    }
+
+    /** The imports to add; empty when none are needed. */
     public List<Edit> imports() {
+        List<Edit> edits = new ArrayList<>(imports(added, false));
+        edits.addAll(imports(addedStatic, true));
+        return edits;
+    }
+
+    private List<Edit> imports(Set<String> added, boolean isStatic) {
         if (added.isEmpty()) {
             return List.of();
         }
         String end = Layout.of(file).lineEnd();
-        List<ImportSketch> known = file.skeleton().imports().stream().filter(line -> !line.isStatic()).toList();
+        String word = isStatic ? "import static " : "import ";
+        List<ImportSketch> known = file.skeleton().imports().stream().filter(line -> line.isStatic() == isStatic).toList();
         if (known.isEmpty()) {
-            String lines = added.stream().map(name -> end + "import " + name + ";").collect(Collectors.joining());
+            String lines = added.stream().map(name -> end + word + name + ";").collect(Collectors.joining());
             int at = behindPackage();
             String rest = file.content().substring(at).lines().skip(1).findFirst().orElse("");
             return List.of(Edit.of(new Range(at, at), at == 0 ? lines.substring(end.length()) + end + end
@@ -224,7 +237,7 @@ public final class TypeWriter {
                     .filter(line -> line.name().compareTo(name) < 0)
                     .reduce((one, other) -> other);
             int at = before.map(line -> line.range().end()).orElse(group.get(0).range().start());
-            edits.add(Edit.of(new Range(at, at), before.isPresent() ? end + "import " + name + ";" : "import " + name + ";" + end,
+            edits.add(Edit.of(new Range(at, at), before.isPresent() ? end + word + name + ";" : word + name + ";" + end,
                     Edit.Kind.IMPORT));
         }
         return edits;

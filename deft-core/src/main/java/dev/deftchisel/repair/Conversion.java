@@ -1,0 +1,145 @@
+package dev.deftchisel.repair;
+
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.rewrite.Precedence;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.type.ArrayType;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+
+/** Ways to turn a value into one of another type (JLS 5). */
+final class Conversion {
+
+    private Conversion() {
+    }
+
+    static List<Fix> of(TreePath path, TypeMirror own, TypeMirror wanted, Code code) {
+        List<Fix> fixes = new ArrayList<>();
+        if (own.getKind() == TypeKind.VOID || own.getKind() == TypeKind.NULL || code.types().isSameType(own, wanted)) {
+            return fixes;
+        }
+        boolean isNarrowed = !own.getKind().isPrimitive() && !wanted.getKind().isPrimitive() && code.isKind(wanted, own);
+        if (isNarrowed) {
+            // what is a kind of the other is rather the thing itself than something to be made of it
+            fixes.add(cast(path, wanted, code));
+        }
+        boolean toText = Calls.isNamed(wanted, "java.lang.String");
+        boolean fromText = Calls.isNamed(own, "java.lang.String");
+        Optional<String> parser = fromText ? parser(wanted) : Optional.empty();
+        if (toText) {
+            fixes.add(wrapped(path, "String.valueOf(", ")", "make text of it"));
+        } else if (parser.isPresent()) {
+            fixes.add(wrapped(path, parser.get() + "(", ")", "read it as " + wanted));
+        }
+        if (Calls.isNamed(wanted, "java.util.Optional")) {
+            fixes.add(Fix.of("wrap it in an Optional", edits -> edits.replace(path.getLeaf(), to -> to
+                    .write(edits.types().name(code.elements().getTypeElement("java.util.Optional"))
+                            + (own.getKind().isPrimitive() ? ".of(" : ".ofNullable(")).carry(code.range(path.getLeaf())).write(")"))));
+        } else if (Calls.isNamed(own, "java.util.Optional")) {
+            fixes.add(suffixed(path, ".orElseThrow()", "take what the Optional holds"));
+        }
+        collections(path, own, wanted, code).ifPresent(fixes::add);
+        boolean isWhole = own.getKind().isPrimitive() && wanted.getKind() == TypeKind.BOOLEAN && own.getKind() != TypeKind.BOOLEAN;
+        if (isWhole) {
+            fixes.add(suffixed(path, " != 0", "compare it with 0"));
+        } else if (wanted.getKind() == TypeKind.BOOLEAN && !own.getKind().isPrimitive() && !isBox(own)) {
+            fixes.add(suffixed(path, " != null", "compare it with null"));
+        }
+        if (!isNarrowed && wanted.getKind() != TypeKind.BOOLEAN && isCastable(own, wanted, code)) {
+            fixes.add(cast(path, wanted, code));
+        }
+        return fixes;
+    }
+
+    private static Fix cast(TreePath path, TypeMirror wanted, Code code) {
+        return Fix.of("cast it to " + shown(wanted), edits -> {
+            ExpressionTree tree = (ExpressionTree) path.getLeaf();
+            boolean isGrouped = Precedence.needsParenthesesInCast(tree);
+            boolean isWholeGrouped = Precedence.castNeedsParentheses(tree, tree, path.getParentPath().getLeaf());
+            edits.replace(tree, to -> to.write((isWholeGrouped ? "((" : "(") + edits.types().write(wanted).orElse(wanted.toString()) + ") ")
+                    .write(isGrouped ? "(" : "").carry(code.range(tree)).write((isGrouped ? ")" : "") + (isWholeGrouped ? ")" : "")));
+        });
+    }
+
+    private static boolean isBox(TypeMirror type) {
+        return Calls.isNamed(type, "java.lang.Boolean");
+    }
+
+    private static Optional<String> parser(TypeMirror wanted) {
+        return Optional.ofNullable(switch (wanted.getKind()) {
+            case INT -> "Integer.parseInt";
+            case LONG -> "Long.parseLong";
+            case DOUBLE -> "Double.parseDouble";
+            case FLOAT -> "Float.parseFloat";
+            case BOOLEAN -> "Boolean.parseBoolean";
+            default -> null;
+        });
+    }
+
+    private static Optional<Fix> collections(TreePath path, TypeMirror own, TypeMirror wanted, Code code) {
+        TypeMirror list = code.elements().getTypeElement("java.util.List").asType();
+        boolean toList = wanted instanceof DeclaredType && code.isKind(list, wanted);
+        if (own.getKind() == TypeKind.ARRAY && toList && !((ArrayType) own).getComponentType().getKind().isPrimitive()) {
+            return Optional.of(Fix.of("make a list of it", edits -> edits.replace(path.getLeaf(), to -> to
+                    .write(edits.types().name(code.elements().getTypeElement("java.util.Arrays")) + ".asList(")
+                    .carry(code.range(path.getLeaf())).write(")"))));
+        }
+        TypeMirror collection = code.elements().getTypeElement("java.util.Collection").asType();
+        if (wanted instanceof ArrayType array && !array.getComponentType().getKind().isPrimitive() && own instanceof DeclaredType
+                && code.isKind(own, collection)) {
+            String element = code.types().erasure(array.getComponentType()).toString();
+            return Optional.of(suffixed(path, ".toArray(new " + element.substring(element.lastIndexOf('.') + 1) + "[0])", "make an array of it"));
+        }
+        return Optional.empty();
+    }
+
+    /** Whether a cast could be right: between numbers, up or down a class hierarchy, or boxed. */
+    private static boolean isCastable(TypeMirror own, TypeMirror wanted, Code code) {
+        if (wanted.getKind().isPrimitive() && own.getKind().isPrimitive()) {
+            return wanted.getKind() != TypeKind.BOOLEAN && own.getKind() != TypeKind.BOOLEAN;
+        }
+        if (wanted.getKind().isPrimitive()) {
+            return code.isKind(code.boxed(wanted), own);
+        }
+        if (own.getKind().isPrimitive()) {
+            return false;
+        }
+        TypeMirror from = code.types().erasure(own);
+        TypeMirror to = code.types().erasure(wanted);
+        boolean isInterface = isInterface(from) || isInterface(to);
+        return code.types().isSubtype(to, from) || code.types().isSubtype(from, to) || isInterface && !isFinal(from) && !isFinal(to)
+                || own.getKind() == TypeKind.TYPEVAR || wanted.getKind() == TypeKind.TYPEVAR;
+    }
+
+    private static boolean isInterface(TypeMirror type) {
+        return type instanceof DeclaredType declared && declared.asElement().getKind().isInterface();
+    }
+
+    private static boolean isFinal(TypeMirror type) {
+        return !(type instanceof DeclaredType declared) || declared.asElement().getModifiers().contains(Modifier.FINAL);
+    }
+
+    /** A type as it is shown in titles: without packages. */
+    static String shown(TypeMirror type) {
+        return type.toString().replaceAll("[a-z][a-zA-Z0-9_]*\\.", "");
+    }
+
+    private static Fix wrapped(TreePath path, String before, String behind, String title) {
+        return Fix.of(title, edits -> edits.replace(path.getLeaf(),
+                to -> to.write(before).carry(edits.code().range(path.getLeaf())).write(behind)));
+    }
+
+    private static Fix suffixed(TreePath path, String suffix, String title) {
+        boolean isGrouped = Precedence.needsParenthesesBeforeDot((ExpressionTree) path.getLeaf());
+        return Fix.of(title, edits -> edits.replace(path.getLeaf(), to -> to.write(isGrouped ? "(" : "")
+                .carry(edits.code().range(path.getLeaf())).write((isGrouped ? ")" : "") + suffix)));
+    }
+}

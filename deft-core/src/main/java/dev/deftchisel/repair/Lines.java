@@ -1,0 +1,40 @@
+package dev.deftchisel.repair;
+
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.Tree;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.FixEdits;
+import dev.deftchisel.rewrite.Layout;
+import dev.deftchisel.source.Range;
+
+/** Writes statements as lines of their own. */
+final class Lines {
+
+    private Lines() {
+    }
+
+    /** As the last of a block. */
+    static void atEnd(FixEdits edits, BlockTree block, String statement) {
+        Code code = edits.code();
+        Layout layout = Layout.of(code.file());
+        Range range = code.range(block);
+        String own = Layout.indentOf(code.file(), range.start());
+        int brace = range.end() - 1;
+        String content = code.file().content();
+        int from = brace;
+        while (from > 0 && Character.isWhitespace(content.charAt(from - 1))) {
+            from--;
+        }
+        Range gap = new Range(from, brace);
+        String outer = Layout.indentOf(code.file(), brace);
+        boolean isOwnLine = code.text(gap).contains("\n") || code.text(gap).contains("\r");
+        edits.replace(gap, layout.lineEnd() + (isOwnLine ? outer : own) + layout.unit() + statement + layout.lineEnd() + (isOwnLine ? outer : own));
+    }
+
+    /** Before another statement. */
+    static void before(FixEdits edits, Tree statement, String text) {
+        Code code = edits.code();
+        int start = code.range(statement).start();
+        edits.insert(start, text + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start));
+    }
+}

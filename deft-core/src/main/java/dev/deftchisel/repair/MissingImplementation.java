@@ -1,0 +1,71 @@
+package dev.deftchisel.repair;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.problem.ErrorSite;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Repair;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.ExecutableType;
+import javax.lang.model.type.TypeMirror;
+
+/** Classes that do not implement what they inherit (JLS 8.1.1.1). */
+public final class MissingImplementation implements Repair {
+
+    @Override
+    public Set<String> codes() {
+        return Set.of("does.not.override.abstract");
+    }
+
+    @Override
+    public List<Fix> fixes(ErrorSite site) {
+        Optional<TreePath> type = site.nearest(ClassTree.class);
+        if (type.isEmpty()) {
+            return List.of();
+        }
+        ClassTree tree = (ClassTree) type.get().getLeaf();
+        Range range = site.code().range(tree);
+        int brace = range.end() - 1;
+        List<Fix> fixes = new ArrayList<>();
+        wrongResult(type.get(), site.code()).ifPresent(fixes::add);
+        fixes.add(new Fix.Use("implement what is missing", "implement-methods",
+                new Place(site.code().file().path(), new Range(brace, brace)), Answers.none()));
+        if (tree.getKind() == Tree.Kind.CLASS && !tree.getSimpleName().isEmpty()) {
+            fixes.add(Fix.of("make '" + tree.getSimpleName() + "' abstract", edits -> ModifierWords.add(edits, tree, "abstract")));
+        }
+        return fixes;
+    }
+
+    /** A method that would be the missing one if it handed back something else. */
+    private static Optional<Fix> wrongResult(TreePath path, Code code) {
+        Optional<TypeElement> type = code.element(path).filter(element -> element instanceof TypeElement).map(element -> (TypeElement) element);
+        for (Tree member : ((ClassTree) path.getLeaf()).getMembers()) {
+            Optional<ExecutableElement> own = member instanceof MethodTree
+                    ? code.element(new TreePath(path, member)).map(element -> (ExecutableElement) element) : Optional.empty();
+            Optional<ExecutableElement> above = own.isEmpty() || type.isEmpty() ? Optional.empty()
+                    : WrongOverride.above(type.get(), own.get(), type.get(), code)
+                    .filter(other -> other.getModifiers().contains(Modifier.ABSTRACT));
+            if (above.isPresent()) {
+                TypeMirror result = ((ExecutableType) code.types().asMemberOf((DeclaredType) type.get().asType(), above.get())).getReturnType();
+                Tree written = ((MethodTree) member).getReturnType();
+                return written == null || code.types().isSameType(result, own.get().getReturnType()) ? Optional.empty()
+                        : Optional.of(Fix.of("let '" + own.get().getSimpleName() + "' return " + Conversion.shown(result), edits ->
+                                ResultType.change(edits, new TreePath(path, member), result)));
+            }
+        }
+        return Optional.empty();
+    }
+}

@@ -1,0 +1,53 @@
+package dev.deftchisel.repair;
+
+import com.sun.source.tree.ImportTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.problem.ErrorSite;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Repair;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+
+/** Imports of packages or types that are not there. */
+public final class MissingPackage implements Repair {
+
+    @Override
+    public Set<String> codes() {
+        return Set.of("doesnt.exist", "static.imp.only.classes.and.interfaces");
+    }
+
+    @Override
+    public List<Fix> fixes(ErrorSite site) {
+        return site.around().stream()
+                .filter(path -> path.getLeaf() instanceof MemberSelectTree)
+                .findFirst()
+                .map(path -> fixes(path, site)).orElse(List.of());
+    }
+
+    static List<Fix> fixes(TreePath path, ErrorSite site) {
+        TreePath whole = path;
+        while (whole.getParentPath().getLeaf() instanceof MemberSelectTree) {
+            whole = whole.getParentPath();
+        }
+        boolean isImport = whole.getParentPath().getLeaf() instanceof ImportTree;
+        if (!(whole.getLeaf() instanceof MemberSelectTree select)) {
+            return List.of();
+        }
+        String name = select.getIdentifier().toString();
+        Range range = site.code().range(select);
+        List<Fix> fixes = new ArrayList<>(new TypeChoice(site, whole).called(name).stream()
+                .filter(found -> !found.equals(site.code().text(range)))
+                .limit(3)
+                .map(found -> Fix.of((isImport ? "import " : "write ") + found, edits -> edits.replace(range, found)))
+                .toList());
+        if (isImport) {
+            Tree line = whole.getParentPath().getLeaf();
+            fixes.add(Fix.of("remove the import", edits -> edits.removeImport(site.code().range(line))));
+        }
+        return fixes;
+    }
+}

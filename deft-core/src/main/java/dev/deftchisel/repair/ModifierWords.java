@@ -1,0 +1,57 @@
+package dev.deftchisel.repair;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.ModifiersTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.FixEdits;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.source.Tokens;
+
+/** Takes words out of a list of modifiers, or puts them in. */
+final class ModifierWords {
+
+    private ModifierWords() {
+    }
+
+    /** Takes a word away with the blank behind it. */
+    static void remove(FixEdits edits, Range where, String word) {
+        Tokens tokens = edits.code().tokens();
+        for (int i = tokens.code(tokens.at(where.start())); i < tokens.count() && tokens.start(i) < where.end(); i = tokens.code(i + 1)) {
+            if (tokens.text(i).equals(word)) {
+                int end = i + 1 < tokens.count() && tokens.kind(i + 1) == TokenKind.WHITE_SPACE ? tokens.end(i + 1) : tokens.end(i);
+                edits.cut(new Range(tokens.start(i), end));
+                return;
+            }
+        }
+    }
+
+    /** Whether a word stands in a stretch of code. */
+    static boolean has(Code code, Range where, String word) {
+        Tokens tokens = code.tokens();
+        for (int i = tokens.code(tokens.at(where.start())); i < tokens.count() && tokens.start(i) < where.end(); i = tokens.code(i + 1)) {
+            if (tokens.text(i).equals(word)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Puts a word before the type or name of a declaration, behind its annotations. */
+    static void add(FixEdits edits, Tree declaration, String word) {
+        Code code = edits.code();
+        ModifiersTree modifiers = declaration instanceof MethodTree method ? method.getModifiers()
+                : declaration instanceof VariableTree variable ? variable.getModifiers() : ((ClassTree) declaration).getModifiers();
+        Range all = code.range(declaration);
+        int end = code.find(modifiers).filter(range -> range.length() > 0).map(Range::end).orElse(-1);
+        boolean isAccess = word.equals("public") || word.equals("protected") || word.equals("private");
+        int annotations = modifiers.getAnnotations().stream().mapToInt(annotation -> code.range(annotation).end()).max().orElse(-1);
+        int at = end < 0 ? all.start() : isAccess && annotations < 0 ? all.start() : isAccess ? annotations : end;
+        Tokens tokens = code.tokens();
+        int next = at == all.start() ? at : tokens.start(tokens.code(tokens.at(at - 1) + 1));
+        edits.insert(next, word + " ");
+    }
+}

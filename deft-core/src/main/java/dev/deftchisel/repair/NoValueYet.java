@@ -1,0 +1,65 @@
+package dev.deftchisel.repair;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.ErrorSite;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Repair;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.type.TypeMirror;
+
+/** Variables that are read before they have a value, and final fields that never get one (JLS 16). */
+public final class NoValueYet implements Repair {
+
+    @Override
+    public Set<String> codes() {
+        return Set.of("var.might.not.have.been.initialized", "var.not.initialized.in.default.constructor");
+    }
+
+    @Override
+    public List<Fix> fixes(ErrorSite site) {
+        Code code = site.code();
+        Optional<TreePath> declared = site.around().stream()
+                .filter(path -> path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof VariableTree)
+                .findFirst()
+                .flatMap(code::element)
+                .flatMap(element -> WantedType.declaration(element, code))
+                .or(() -> withoutValue(site));
+        if (declared.isEmpty() || !(declared.get().getLeaf() instanceof VariableTree variable) || variable.getInitializer() != null) {
+            return List.of();
+        }
+        List<Fix> fixes = new ArrayList<>();
+        Optional<TypeMirror> type = code.element(declared.get()).map(Element::asType);
+        boolean isField = declared.get().getParentPath().getLeaf() instanceof ClassTree;
+        type.ifPresent(known -> fixes.add(Fix.of("give '" + variable.getName() + "' the value " + Defaults.of(known), edits -> {
+            int end = code.range(variable).end();
+            boolean hasSemicolon = code.file().content().charAt(end - 1) == ';';
+            edits.insert(hasSemicolon ? end - 1 : end, " = " + Defaults.of(known));
+        })));
+        if (isField && variable.getModifiers().getFlags().contains(Modifier.FINAL)) {
+            Range modifiers = code.range(variable.getModifiers());
+            fixes.add(Fix.of("let it change", edits -> ModifierWords.remove(edits, modifiers, "final")));
+        }
+        return fixes;
+    }
+
+    /** The final field that the constructor at the error leaves without a value: the first that nobody assigns. */
+    private static Optional<TreePath> withoutValue(ErrorSite site) {
+        Code code = site.code();
+        Optional<TreePath> type = site.nearest(ClassTree.class);
+        return type.flatMap(path -> ((ClassTree) path.getLeaf()).getMembers().stream()
+                .filter(member -> member instanceof VariableTree field && field.getInitializer() == null
+                        && field.getModifiers().getFlags().contains(Modifier.FINAL)
+                        && site.error().message().contains(field.getName()))
+                .map(member -> new TreePath(path, member)).findFirst());
+    }
+}

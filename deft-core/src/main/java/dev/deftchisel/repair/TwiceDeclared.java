@@ -1,0 +1,77 @@
+package dev.deftchisel.repair;
+
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.ErrorSite;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Repair;
+import dev.deftchisel.rewrite.Layout;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.Element;
+
+/** Two declarations of one name in a scope (JLS 6.4, 8.3, 8.4.2, 14.4.2). */
+public final class TwiceDeclared implements Repair {
+
+    @Override
+    public Set<String> codes() {
+        return Set.of("already.defined", "already.defined.in.clinit");
+    }
+
+    @Override
+    public List<Fix> fixes(ErrorSite site) {
+        Code code = site.code();
+        Optional<TreePath> found = site.around().stream()
+                .filter(path -> path.getLeaf() instanceof VariableTree || path.getLeaf() instanceof MethodTree).findFirst();
+        if (found.isEmpty()) {
+            return List.of();
+        }
+        List<Fix> fixes = new ArrayList<>();
+        if (found.get().getLeaf() instanceof VariableTree variable) {
+            String name = variable.getName().toString();
+            if (found.get().getParentPath().getLeaf() instanceof BlockTree && variable.getInitializer() != null) {
+                fixes.add(Fix.of("assign to the '" + name + "' that is there", edits -> edits.replace(
+                        new Range(code.range(variable).start(), nameStart(variable, code)), "")));
+            }
+            String other = free(name, code);
+            TreePath scope = found.get().getParentPath();
+            fixes.add(Fix.of("call it '" + other + "'", edits -> {
+                int start = nameStart(variable, code);
+                edits.replace(new Range(start, start + name.length()), other);
+                Optional<Element> element = code.element(found.get());
+                code.occurrences(scope).stream()
+                        .filter(place -> element.filter(place.variable()::equals).isPresent() && place.path().getLeaf() instanceof IdentifierTree)
+                        .forEach(place -> edits.replace(code.range(place.path().getLeaf()), other));
+            }));
+        }
+        fixes.add(Fix.of("remove it", edits -> edits.remove(Layout.withDocumentation(code.file(), code.range(found.get().getLeaf())))));
+        return fixes;
+    }
+
+    private static int nameStart(VariableTree variable, Code code) {
+        Tokens tokens = code.tokens();
+        int from = code.find(variable.getType()).map(Range::end).orElse(code.range(variable).start());
+        int token = tokens.code(tokens.at(from));
+        while (!tokens.isName(token, variable.getName().toString())) {
+            token = tokens.code(token + 1);
+        }
+        return tokens.start(token);
+    }
+
+    private static String free(String name, Code code) {
+        Set<String> names = code.tokens().names();
+        for (int number = 2; ; number++) {
+            if (!names.contains(name + number)) {
+                return name + number;
+            }
+        }
+    }
+}

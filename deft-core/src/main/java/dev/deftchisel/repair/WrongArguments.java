@@ -1,0 +1,193 @@
+package dev.deftchisel.repair;
+
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.MemberReferenceTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.NewClassTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.problem.ErrorSite;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Repair;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.VariableElement;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+
+/** Calls whose arguments do not go with what is called (JLS 15.12.2). */
+public final class WrongArguments implements Repair {
+
+    private static final int MOST = 3;
+
+    @Override
+    public Set<String> codes() {
+        return Set.of("cant.apply.symbol", "cant.apply.symbols", "cant.apply.diamond.1");
+    }
+
+    @Override
+    public List<Fix> fixes(ErrorSite site) {
+        Optional<TreePath> call = site.around().stream()
+                .filter(path -> path.getLeaf() instanceof MethodInvocationTree || path.getLeaf() instanceof NewClassTree)
+                .findFirst();
+        return call.map(path -> of(path, site.code())).orElse(List.of());
+    }
+
+    /** What can be done about a call. */
+    static List<Fix> of(TreePath call, Code code) {
+        List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
+        List<Fix> fixes = new ArrayList<>();
+        List<ExecutableElement> all = Callable.of(call, code);
+        all.forEach(method -> reordered(call, arguments, method, code).ifPresent(fixes::add));
+        all.forEach(method -> converted(call, arguments, method, code).ifPresent(fixes::add));
+        all.forEach(method -> filled(call, arguments, method, code).ifPresent(fixes::add));
+        all.forEach(method -> shortened(call, arguments, method, code).ifPresent(fixes::add));
+        List<Fix> some = new ArrayList<>(fixes.stream().limit(MOST).toList());
+        some.addAll(declared(call, code));
+        return some;
+    }
+
+    private static boolean fits(TreePath call, ExpressionTree argument, TypeMirror formal, Code code) {
+        TreePath path = new TreePath(call, argument);
+        boolean isFunction = argument instanceof LambdaExpressionTree || argument instanceof MemberReferenceTree;
+        return isFunction && formal instanceof DeclaredType declared && declared.asElement().getKind().isInterface()
+                || code.ownType(path).filter(type -> type.getKind() != TypeKind.VOID
+                        && (formal.getKind() == TypeKind.TYPEVAR && !type.getKind().isPrimitive()
+                        || code.types().isAssignable(code.types().erasure(type), code.types().erasure(formal)))).isPresent();
+    }
+
+    /** The same arguments in the only other order that fits. */
+    private static Optional<Fix> reordered(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, Code code) {
+        List<? extends VariableElement> formals = method.getParameters();
+        if (method.isVarArgs() || formals.size() != arguments.size() || arguments.size() < 2 || arguments.size() > 6) {
+            return Optional.empty();
+        }
+        for (int i = 0; i < arguments.size(); i++) {
+            for (int j = i + 1; j < arguments.size(); j++) {
+                List<ExpressionTree> turned = new ArrayList<>(arguments);
+                turned.set(i, arguments.get(j));
+                turned.set(j, arguments.get(i));
+                boolean fits = true;
+                for (int k = 0; k < turned.size(); k++) {
+                    fits &= fits(call, turned.get(k), formals.get(k).asType(), code);
+                }
+                if (fits) {
+                    ExpressionTree one = arguments.get(i);
+                    ExpressionTree other = arguments.get(j);
+                    return Optional.of(Fix.of("let '" + code.shown(code.range(one), 20) + "' and '" + code.shown(code.range(other), 20)
+                            + "' change places", edits -> {
+                                edits.replace(one, to -> to.carry(code.range(other)));
+                                edits.replace(other, to -> to.carry(code.range(one)));
+                            }));
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** One argument that is turned into the type that is asked for. */
+    private static Optional<Fix> converted(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, Code code) {
+        List<? extends VariableElement> formals = method.getParameters();
+        if (formals.size() != arguments.size()) {
+            return Optional.empty();
+        }
+        List<Integer> wrong = IntStream.range(0, arguments.size())
+                .filter(i -> !fits(call, arguments.get(i), formals.get(i).asType(), code)).boxed().toList();
+        if (wrong.size() != 1) {
+            return Optional.empty();
+        }
+        TreePath path = new TreePath(call, arguments.get(wrong.get(0)));
+        TypeMirror wanted = formals.get(wrong.get(0)).asType();
+        return code.ownType(path).flatMap(own -> Conversion.of(path, own, wanted, code).stream().findFirst())
+                .or(() -> Optional.of(value(path, formals.get(wrong.get(0)), call, code)));
+    }
+
+    /** What is in reach under the name of a parameter, or the value that the type has at first, in place of an argument. */
+    private static Fix value(TreePath path, VariableElement formal, TreePath call, Code code) {
+        String value = inReach(formal, call, code);
+        return Fix.of("hand over " + value, edits -> edits.replace(code.range(path.getLeaf()), value));
+    }
+
+    private static String inReach(VariableElement formal, TreePath call, Code code) {
+        List<Element> visible = code.visible(call).stream()
+                .filter(element -> element instanceof VariableElement
+                        && code.types().isAssignable(code.types().erasure(element.asType()), code.types().erasure(formal.asType()))).toList();
+        return visible.stream().filter(element -> element.getSimpleName().equals(formal.getSimpleName()))
+                .findFirst()
+                .or(() -> visible.stream().filter(element -> code.types().isSameType(element.asType(), formal.asType())
+                        && !element.getKind().isField()).findFirst())
+                .map(element -> element.getSimpleName().toString())
+                .orElseGet(() -> Defaults.of(formal.asType()));
+    }
+
+    /** One argument more, where the others fit. */
+    private static Optional<Fix> filled(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, Code code) {
+        List<? extends VariableElement> formals = method.getParameters();
+        if (method.isVarArgs() || formals.size() != arguments.size() + 1) {
+            return Optional.empty();
+        }
+        for (int gap = formals.size() - 1; gap >= 0; gap--) {
+            int missing = gap;
+            boolean fits = IntStream.range(0, arguments.size())
+                    .allMatch(i -> fits(call, arguments.get(i), formals.get(i < missing ? i : i + 1).asType(), code));
+            if (fits) {
+                String value = inReach(formals.get(missing), call, code);
+                return Optional.of(Fix.of("hand over " + value + " for '" + formals.get(missing).getSimpleName() + "'", edits -> {
+                    if (arguments.isEmpty()) {
+                        edits.insert(code.range(call.getLeaf()).end() - 1, value);
+                    } else if (missing == arguments.size()) {
+                        edits.insert(code.range(arguments.get(missing - 1)).end(), ", " + value);
+                    } else {
+                        edits.insert(code.range(arguments.get(missing)).start(), value + ", ");
+                    }
+                }));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** One argument less, where the others fit. */
+    private static Optional<Fix> shortened(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, Code code) {
+        List<? extends VariableElement> formals = method.getParameters();
+        if (method.isVarArgs() || formals.size() != arguments.size() - 1) {
+            return Optional.empty();
+        }
+        for (int i = arguments.size() - 1; i >= 0; i--) {
+            int extra = i;
+            boolean fits = IntStream.range(0, formals.size())
+                    .allMatch(k -> fits(call, arguments.get(k < extra ? k : k + 1), formals.get(k).asType(), code));
+            if (fits) {
+                Range own = code.range(arguments.get(extra));
+                int start = extra > 0 ? code.range(arguments.get(extra - 1)).end() : own.start();
+                int end = extra == 0 && arguments.size() > 1 ? code.range(arguments.get(1)).start() : own.end();
+                return Optional.of(Fix.of("do not hand over '" + code.shown(own, 30) + "'", edits -> edits.cut(new Range(start, end))));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The declaration is made to fit. */
+    private static List<Fix> declared(TreePath call, Code code) {
+        if (call.getLeaf() instanceof NewClassTree made) {
+            int at = code.range(made.getIdentifier()).end();
+            Place place = new Place(code.file().path(), new Range(at - 1, at - 1));
+            return List.of(new Fix.Use("declare a constructor for it", "declare-constructor", place, Answers.none()),
+                    new Fix.Use("add a parameter to the constructor", "declare-parameter", place, Answers.none()));
+        }
+        int end = code.range(((MethodInvocationTree) call.getLeaf()).getMethodSelect()).end();
+        Place place = new Place(code.file().path(), new Range(end - 1, end - 1));
+        return List.of(new Fix.Use("declare another method of the name", "declare-method", place, Answers.none()),
+                new Fix.Use("add a parameter to the method", "declare-parameter", place, Answers.none()));
+    }
+}

@@ -1,0 +1,86 @@
+package dev.deftchisel.repair;
+
+import com.sun.source.tree.ArrayAccessTree;
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.EnhancedForLoopTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.ErrorSite;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Repair;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.type.TypeMirror;
+
+/** Operators between things for which they are not (JLS 15.17 to 15.24, 15.15). */
+public final class WrongOperands implements Repair {
+
+    @Override
+    public Set<String> codes() {
+        return Set.of("operator.cant.be.applied.1", "operator.cant.be.applied", "incomparable.types", "cant.deref", "array.req.but.found",
+                "foreach.not.applicable.to.type", "ref.ambiguous");
+    }
+
+    @Override
+    public List<Fix> fixes(ErrorSite site) {
+        Code code = site.code();
+        Optional<TreePath> binary = site.nearest(BinaryTree.class);
+        return switch (site.error().code().replaceFirst("compiler\\.err\\.", "")) {
+            case "operator.cant.be.applied.1", "incomparable.types" -> binary.map(path -> operands(path, code)).orElse(List.of());
+            case "array.req.but.found" -> site.nearest(ArrayAccessTree.class).map(path -> element(path, code)).orElse(List.of());
+            case "foreach.not.applicable.to.type" -> site.nearest(EnhancedForLoopTree.class).map(path -> source(path, code)).orElse(List.of());
+            default -> List.of();
+        };
+    }
+
+    private static List<Fix> operands(TreePath path, Code code) {
+        BinaryTree tree = (BinaryTree) path.getLeaf();
+        TreePath left = new TreePath(path, tree.getLeftOperand());
+        TreePath right = new TreePath(path, tree.getRightOperand());
+        Optional<TypeMirror> one = code.type(left);
+        Optional<TypeMirror> other = code.type(right);
+        if (one.isEmpty() || other.isEmpty()) {
+            return List.of();
+        }
+        List<Fix> fixes = new ArrayList<>();
+        fixes.addAll(Conversion.of(right, other.get(), one.get(), code));
+        fixes.addAll(Conversion.of(left, one.get(), other.get(), code));
+        boolean isOrder = switch (tree.getKind()) {
+            case LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL -> true;
+            default -> false;
+        };
+        if (isOrder && code.isKind(one.get(), code.elements().getTypeElement("java.lang.Comparable").asType())) {
+            fixes.add(0, Fix.of("use 'compareTo'", edits -> {
+                Range operator = new Range(code.range(tree.getLeftOperand()).end(), code.range(tree.getRightOperand()).start());
+                String sign = code.text(operator).strip();
+                edits.replace(tree, to -> to.carry(code.range(tree.getLeftOperand())).write(".compareTo(")
+                        .carry(code.range(tree.getRightOperand())).write(") " + sign + " 0"));
+            }));
+        }
+        return fixes;
+    }
+
+    /** {@code list[i]} is {@code list.get(i)}. */
+    private static List<Fix> element(TreePath path, Code code) {
+        ArrayAccessTree access = (ArrayAccessTree) path.getLeaf();
+        boolean isList = code.type(new TreePath(path, access.getExpression()))
+                .filter(type -> code.isKind(type, code.elements().getTypeElement("java.util.List").asType())
+                        || code.isKind(type, code.elements().getTypeElement("java.util.Map").asType())).isPresent();
+        return isList ? List.of(Fix.of("use 'get'", edits -> edits.replace(access, to -> to.carry(code.range(access.getExpression()))
+                .write(".get(").carry(code.range(access.getIndex())).write(")")))) : List.of();
+    }
+
+    /** A loop over a map goes over its entries or keys, one over a stream over its elements. */
+    private static List<Fix> source(TreePath path, Code code) {
+        EnhancedForLoopTree loop = (EnhancedForLoopTree) path.getLeaf();
+        Optional<TypeMirror> type = code.type(new TreePath(path, loop.getExpression()));
+        boolean isMap = type.filter(known -> code.isKind(known, code.elements().getTypeElement("java.util.Map").asType())).isPresent();
+        int end = code.range(loop.getExpression()).end();
+        return isMap ? List.of(Fix.of("go over its entries", edits -> edits.insert(end, ".entrySet()")),
+                Fix.of("go over its keys", edits -> edits.insert(end, ".keySet()")),
+                Fix.of("go over its values", edits -> edits.insert(end, ".values()"))) : List.of();
+    }
+}

@@ -1,0 +1,67 @@
+package dev.deftchisel.problem;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertInstanceOf;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.Outcome;
+import dev.deftchisel.Problems;
+import dev.deftchisel.SampleWorkspace;
+import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.change.FileChange;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.TestFactory;
+import org.junit.jupiter.api.io.TempDir;
+
+/**
+ * Errors of the compiler and what mends them, from text files: a line that says what it is about, the code, the first error
+ * with its fixes in order, and the code after the first of them.
+ */
+class RepairCasesTest {
+
+    private static final Path CASES = Path.of("src/test/resources/repair");
+
+    @TempDir
+    private Path folder;
+
+    @TestFactory
+    Stream<DynamicTest> cases() throws IOException {
+        try (Stream<Path> files = Files.list(CASES)) {
+            return files.sorted().toList().stream().map(file -> DynamicTest.dynamicTest(name(file), () -> play(file)));
+        }
+    }
+
+    private static String name(Path file) {
+        return file.getFileName().toString().replace(".txt", "");
+    }
+
+    private void play(Path file) throws IOException {
+        String text = Files.readString(file);
+        String code = text.substring(text.indexOf('\n') + 1, text.indexOf("--- error"));
+        SampleWorkspace workspace = new SampleWorkspace(Files.createDirectories(folder.resolve(name(file))));
+        workspace.write("Sample.java", code);
+        try (Chisel chisel = Chisel.open(workspace.request(), Monitor.SILENT)) {
+            Problems problems = chisel.problems();
+            List<Problem> errors = problems.in(problems.everywhere()).stream().filter(problem -> problem.tag() == Tag.ERROR).toList();
+            Problem first = errors.get(0);
+            StringBuilder actual = new StringBuilder(text.substring(0, text.indexOf("--- error")))
+                    .append("--- error ").append(first.rule()).append('\n');
+            first.fixes().forEach(fix -> actual.append(fix).append('\n'));
+            if (!first.fixes().isEmpty()) {
+                Outcome.Preview preview = assertInstanceOf(Outcome.Preview.class, problems.fix(first, 0), () -> shown(problems.fix(first, 0)));
+                FileChange change = preview.change().effective().get(0);
+                actual.append("--- after\n").append(change.after().content());
+            }
+            assertEquals(text, actual.toString());
+        }
+    }
+
+    private static String shown(Outcome outcome) {
+        return outcome instanceof Outcome.Refusal refusal ? refusal.reasons().toString() : "";
+    }
+}
