@@ -16,6 +16,7 @@ import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Scope;
 import dev.deftchisel.problem.Surveyor;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -42,14 +43,14 @@ final class FixRounds {
 
     private final Surveyor surveyor;
     private final Mender mender;
-    private final BiPredicate<Path, Finding> wanted;
+    private final BiPredicate<SourceFile, Finding> wanted;
     private final Map<String, Integer> counts = new TreeMap<>();
     private final List<Reason> left = new ArrayList<>();
     /** What was tried in vain: rule, file and the text of the line. */
     private final Set<String> givenUp = new HashSet<>();
     private final Analyst start;
 
-    FixRounds(Analyst start, Surveyor surveyor, Mender mender, BiPredicate<Path, Finding> wanted) {
+    FixRounds(Analyst start, Surveyor surveyor, Mender mender, BiPredicate<SourceFile, Finding> wanted) {
         this.start = start;
         this.surveyor = surveyor;
         this.mender = mender;
@@ -159,7 +160,7 @@ final class FixRounds {
             Code code = analysis.code(file).orElse(null);
             for (Finding finding : code == null ? List.<Finding>of() : surveyor.survey(analysis, file)) {
                 boolean isWanted = scope.contains(file, finding.range().start()) && !finding.fixes().isEmpty()
-                        && finding.fixes().get(0) instanceof Fix.Use && wanted.test(file, finding)
+                        && finding.fixes().get(0) instanceof Fix.Use && wanted.test(code.file(), finding)
                         && !givenUp.contains(identity(file, finding, code));
                 if (isWanted) {
                     Outcome outcome = mender.of(analyst).mend(finding, finding.fixes().get(0), file, analysis);
@@ -182,7 +183,7 @@ final class FixRounds {
             Code code = analysis.code(file).orElse(null);
             List<Range> taken = new ArrayList<>();
             for (Finding finding : code == null ? List.<Finding>of() : surveyor.survey(analysis, file)) {
-                boolean isWanted = scope.contains(file, finding.range().start()) && wanted.test(file, finding)
+                boolean isWanted = scope.contains(file, finding.range().start()) && wanted.test(code.file(), finding)
                         && !finding.fixes().isEmpty() && !givenUp.contains(identity(file, finding, code));
                 if (isWanted && finding.fixes().get(0) instanceof Fix.Rewrite rewrite) {
                     FixEdits edits = new FixDraft(analysis).add(finding, rewrite, code);

@@ -123,17 +123,16 @@ public final class Problems {
             for (Path file : scope.files()) {
                 surveyor.survey(analysis, file).stream()
                         .filter(finding -> scope.contains(file, finding.range().start()))
-                        .map(finding -> problem(file, finding))
+                        .map(finding -> problem(analyst.snapshot().file(file).orElseThrow(), finding))
                         .forEach(found::add);
             }
             return List.copyOf(found);
         });
     }
 
-    private Problem problem(Path file, Finding finding) {
-        return new Problem(finding.about().id(), finding.about().tag(), finding.severity(), file, finding.range(),
-                analyst.snapshot().file(file).orElseThrow().position(finding.range().start()), finding.sentence(),
-                finding.fixes().stream().map(Fix::title).toList());
+    private static Problem problem(SourceFile file, Finding finding) {
+        return new Problem(finding.about().id(), finding.about().tag(), finding.severity(), file.path(), finding.range(),
+                file.position(finding.range().start()), finding.sentence(), finding.fixes().stream().map(Fix::title).toList());
     }
 
     /** The problems at a place, the ones about least first. */

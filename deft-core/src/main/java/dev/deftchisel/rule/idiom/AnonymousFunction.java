@@ -128,10 +128,17 @@ public final class AnonymousFunction implements Rule {
         }
         TreePath body = new TreePath(path, made.getClassBody());
         TreePath method = new TreePath(body, only.get());
-        if (!usesItself(body, method, code) && !hidesLocal(path, method, code) && !isBeforeFields(path, method, code)) {
+        if (!hasCommentAround(made, only.get(), code) && !usesItself(body, method, code) && !hidesLocal(path, method, code) && !isBeforeFields(path, method, code)) {
             survey.report(new Range(code.range(made).start(), code.range(made.getIdentifier()).end()), "this could be a lambda",
                     Fix.of("make it a lambda", edits -> write(edits, made, only.get())));
         }
+    }
+
+    /** Whether a comment would have no place in a lambda, such as the documentation of the method. */
+    private static boolean hasCommentAround(NewClassTree made, MethodTree method, Code code) {
+        Range all = code.range(made);
+        Range body = code.range(method.getBody());
+        return code.hasComment(new Range(all.start(), body.start())) || code.hasComment(new Range(body.end(), all.end()));
     }
 
     /** The only member, a method that is nothing but what the interface asks for. */
