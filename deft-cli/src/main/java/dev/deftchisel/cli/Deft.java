@@ -133,11 +133,11 @@ public final class Deft {
             console.say("deft: stopped; nothing was changed");
             return ExitCode.REFUSED;
         }
-        if (failed instanceof PlaceException || failed instanceof WorkspaceException) {
+        if (failed instanceof PlaceException || failed instanceof WorkspaceException || failed instanceof BaselineException) {
             console.say("deft: " + failed.getMessage());
             return ExitCode.USAGE;
         }
-        if (failed instanceof JournalException || failed instanceof AnalysisException || failed instanceof BaselineException) {
+        if (failed instanceof JournalException || failed instanceof AnalysisException) {
             console.say("deft: " + failed.getMessage());
             return ExitCode.REFUSED;
         }

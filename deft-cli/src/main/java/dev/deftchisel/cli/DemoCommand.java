@@ -22,6 +22,34 @@ final class DemoCommand implements Callable<Integer> {
 
     static final String WHAT = "Show what deft does, on a copy of a small harbour office.";
 
+    private static final String CLEARANCE_FILE = "src/main/java/harbour/office/Clearance.java";
+    private static final String CLEARANCE = """
+            package harbour.office;
+
+            import harbour.tides.Tide;
+
+            /** Whether a vessel may leave. */
+            public class Clearance {
+
+                private boolean paid;
+                private String pilot;
+
+                public List<String> missing() {
+                    List<String> missing = new ArrayList<String>();
+                    if (paid == false) {
+                        missing.add("dues");
+                    }
+                    if (pilot == null && pilot.isEmpty()) {
+                        missing.add("pilot");
+                    }
+                    return mising;
+                }
+
+                public void settle(boolean paid) {
+                    paid = paid;
+                }
+            }
+            """;
     private static final String BOOKING_TEST = "src/test/java/harbour/berths/BookingTest.java";
     private static final String BOOKING = """
             package harbour.berths;
@@ -130,6 +158,8 @@ final class DemoCommand implements Callable<Integer> {
 
         testFirst();
 
+        problems();
+
         heading("Rename a class, take every mention of it in text, but leave the comment in the board's layout alone.");
         run("rename", "harbour.reports.DayReport", "BerthReport", "--mentions", "all",
                 "--omit", "src/main/resources/harbour/board.xml:3");
@@ -161,6 +191,26 @@ final class DemoCommand implements Callable<Integer> {
 
         heading("The depth of a berth is its draught, in the accessors and the constructor as well.");
         run("rename", "harbour.berths.Berth#depth", "draught", "--related", "all");
+    }
+
+    /** A draft with mistakes in it, mended one by one and then all at once, and taken back again. */
+    private void problems() throws IOException {
+        heading("A draft that does not compile, and would not do what it should. What is wrong with it?");
+        Path draft = copy.resolve(CLEARANCE_FILE);
+        Files.writeString(draft, CLEARANCE);
+        run("problems", CLEARANCE_FILE, "--least", "hint", "--fail-at", "off");
+
+        heading("The next one behind line 9, and its first fix.");
+        run("next", CLEARANCE_FILE + ":9:1");
+        run("fix", CLEARANCE_FILE + ":11:12", "--apply");
+
+        heading("And all the others in the file, as one change.");
+        run("fix", CLEARANCE_FILE, "--rules", "error,suspicious,unused,redundant,idiom", "--apply");
+        Files.readString(draft).lines().forEach(line -> console.out().println(palette.quiet("  " + line)));
+        run("problems", CLEARANCE_FILE, "--least", "hint");
+        run("undo", "--quiet");
+        run("undo", "--quiet");
+        Files.delete(draft);
     }
 
     private void heading(String text) {

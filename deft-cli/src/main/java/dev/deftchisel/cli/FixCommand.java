@@ -8,6 +8,7 @@ import dev.deftchisel.operation.Reason;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Severity;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
 import picocli.CommandLine.Command;
@@ -45,7 +46,7 @@ final class FixCommand extends ChiselCommand {
     int run(Chisel chisel, Console console, CommonOptions options) {
         Problems problems = chisel.problems();
         Predicate<Problem> wanted = scopes.wanted(problems);
-        boolean isPlace = named.size() == 1 && !ScopeOptions.isPath(named.get(0));
+        boolean isPlace = named.size() == 1 && ScopeOptions.path(chisel, named.get(0)).isEmpty();
         if (!isPlace && !scopes.hasRules()) {
             console.say("deft: say which problems to fix: a PLACE, or --rules for all of some rules or tags");
             return ExitCode.USAGE;
@@ -90,7 +91,7 @@ final class FixCommand extends ChiselCommand {
         Problems.Fixed fixed = problems.fixAll(scopes.of(chisel, problems, named),
                 problem -> wanted.test(problem) && problem.severity().compareTo(from) >= 0);
         if (!options.quiet()) {
-            fixed.fixes().entrySet().stream().sorted(java.util.Map.Entry.comparingByKey()).forEach(entry ->
+            fixed.fixes().entrySet().stream().sorted(Map.Entry.comparingByKey()).forEach(entry ->
                     console.say("%6d  %s".formatted(entry.getValue(), entry.getKey())));
             for (Reason reason : fixed.left()) {
                 console.say("  left: " + where(chisel, reason) + reason.sentence());

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -24,8 +25,11 @@ final class RulesCommand implements Callable<Integer> {
     @Option(names = {"-h", "--help"}, usageHelp = true, description = "show this help")
     private boolean help;
 
-    @Option(names = "--color", paramLabel = "WHEN", description = "auto, always or never")
-    private CommonOptions.When color = CommonOptions.When.auto;
+    @Option(names = "--page", description = "print all rules as one page of Markdown")
+    private boolean page;
+
+    @Mixin
+    private final CommonOptions common = new CommonOptions();
 
     RulesCommand(Console console) {
         this.console = console;
@@ -33,9 +37,12 @@ final class RulesCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        Palette palette = new Palette(color == CommonOptions.When.always
-                || color == CommonOptions.When.auto && console.isTerminal() && System.getenv("NO_COLOR") == null);
+        Palette palette = common.dress(console).palette();
         Rules rules = Rules.installed();
+        if (page) {
+            console.out().print(RulesPage.of(rules));
+            return ExitCode.DONE;
+        }
         if (rule == null) {
             list(rules, palette);
             return ExitCode.DONE;

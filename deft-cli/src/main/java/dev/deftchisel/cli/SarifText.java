@@ -27,6 +27,7 @@ import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.Position;
 import java.net.URI;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -49,8 +50,7 @@ final class SarifText {
         problems.forEach(problem -> descriptors.computeIfAbsent(problem.rule(), id -> descriptor(problem)));
         List<String> ids = List.copyOf(descriptors.keySet());
         ToolComponent driver = new ToolComponent().withName("deft").withVersion("0.1.0")
-                .withRules(Set.copyOf(descriptors.values()).size() == descriptors.size()
-                        ? new java.util.LinkedHashSet<>(descriptors.values()) : Set.of());
+                .withRules(new LinkedHashSet<>(descriptors.values()));
         Run run = new Run().withTool(new Tool().withDriver(driver))
                 .withColumnKind(Run.ColumnKind.UTF_16_CODE_UNITS)
                 .withResults(problems.stream().map(problem -> result(problem, ids.indexOf(problem.rule()))).toList());

@@ -8,15 +8,18 @@ import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Scope;
 import dev.deftchisel.problem.Severity;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.GitChanges;
 import dev.deftchisel.workspace.WorkspaceException;
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
 import picocli.CommandLine.Option;
@@ -46,7 +49,7 @@ final class ScopeOptions {
 
     /** The scope for what was named on the command line. */
     Scope of(Chisel chisel, Problems problems, List<String> named) {
-        Optional<Place> place = named.size() == 1 && !isPath(named.get(0)) ? Optional.of(chisel.place(named.get(0))) : Optional.empty();
+        Optional<Place> place = named.size() == 1 && path(chisel, named.get(0)).isEmpty() ? Optional.of(chisel.place(named.get(0))) : Optional.empty();
         if (place.isPresent()) {
             return problems.around(place.get(), reach().orElse(Problems.Reach.FILE));
         }
@@ -72,27 +75,23 @@ final class ScopeOptions {
                         + "' around a place; it takes member, file, package, root, workspace")));
     }
 
-    static boolean isPath(String text) {
+    /** The file or folder of a name, from where the user is or from the root of the workspace; empty when there is none. */
+    static Optional<Path> path(Chisel chisel, String text) {
         try {
-            return Files.exists(Path.of(text));
-        } catch (InvalidPathException noPath) {
-            return false;
+            for (Path path : List.of(Path.of(text).toAbsolutePath(), chisel.workspace().root().resolve(text))) {
+                if (Files.exists(path)) {
+                    return Optional.of(path.toRealPath());
+                }
+            }
+            return Optional.empty();
+        } catch (InvalidPathException | IOException noPath) {
+            return Optional.empty();
         }
     }
 
     private static List<Path> paths(Chisel chisel, List<String> named) {
-        List<Path> paths = new ArrayList<>();
-        for (String text : named) {
-            if (!isPath(text)) {
-                throw new WorkspaceException(text + ": there is no such file or folder");
-            }
-            Path path = Path.of(text).toAbsolutePath().normalize();
-            try {
-                paths.add(path.toRealPath());
-            } catch (java.io.IOException gone) {
-                paths.add(path);
-            }
-        }
+        List<Path> paths = named.stream().map(text -> path(chisel, text)
+                .orElseThrow(() -> new WorkspaceException(text + ": there is no such file or folder"))).toList();
         boolean isSource = chisel.snapshot().files().stream().anyMatch(file -> paths.stream().anyMatch(file.path()::startsWith));
         if (!isSource) {
             throw new WorkspaceException(String.join(", ", named) + ": there is no Java source of the workspace in it");
@@ -101,7 +100,7 @@ final class ScopeOptions {
     }
 
     private static Scope only(Scope all, Scope some) {
-        var stretches = new java.util.LinkedHashMap<>(all.stretches());
+        Map<Path, List<Range>> stretches = new LinkedHashMap<>(all.stretches());
         stretches.keySet().retainAll(some.files());
         return new Scope(stretches);
     }
