@@ -325,6 +325,11 @@ public final class Chisel implements AutoCloseable {
         return new Problems(analyst(), operations, rules, Repairs.installed());
     }
 
+    /** What is wrong with other code of the workspace, such as files with changes that are not saved. */
+    public Problems problems(Snapshot code) {
+        return new Problems(analyst().of(code), operations, Rules.installed(), Repairs.installed());
+    }
+
     /** What is known of the symbol at a place. */
     public Optional<Symbol> symbol(Place place) {
         return spot(place).symbol();

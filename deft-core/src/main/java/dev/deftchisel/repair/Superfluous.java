@@ -37,8 +37,7 @@ public final class Superfluous implements Repair {
         return Set.of("unreachable.stmt", "except.never.thrown.in.try", "except.already.caught", "duplicate.case.label",
                 "duplicate.default.label", "repeated.modifier", "mod.not.allowed.here", "method.does.not.override.superclass",
                 "static.methods.cannot.be.annotated.with.override", "break.outside.switch.loop", "cont.outside.loop",
-                "duplicate.annotation.missing.container", "override.meth.doesnt.throw", "initializer.must.be.able.to.complete.normally",
-                "repeated.interface");
+                "duplicate.annotation.missing.container", "override.meth.doesnt.throw");
     }
 
     @Override
@@ -52,7 +51,6 @@ public final class Superfluous implements Repair {
             case "duplicate.case.label", "duplicate.default.label" -> label(site);
             case "repeated.modifier", "mod.not.allowed.here" -> modifier(site);
             case "override.meth.doesnt.throw" -> thrown(site);
-            case "repeated.interface", "initializer.must.be.able.to.complete.normally" -> List.of();
             default -> annotation(site);
         };
     }

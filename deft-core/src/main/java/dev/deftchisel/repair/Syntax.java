@@ -19,8 +19,8 @@ public final class Syntax implements Repair {
     @Override
     public Set<String> codes() {
         return Set.of("expected", "expected2", "expected3", "expected4", "premature.eof", "unclosed.str.lit", "unclosed.char.lit",
-                "empty.char.lit", "int.number.too.large", "not.stmt", "illegal.start.of.expr", "illegal.start.of.type",
-                "try.without.catch.finally.or.resource.decls", "else.without.if", "catch.without.try", "finally.without.try", "illegal.esc.char");
+                "empty.char.lit", "int.number.too.large", "not.stmt", "illegal.start.of.expr",
+                "try.without.catch.finally.or.resource.decls");
     }
 
     @Override

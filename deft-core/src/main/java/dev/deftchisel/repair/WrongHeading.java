@@ -22,7 +22,7 @@ public final class WrongHeading implements Repair {
     @Override
     public Set<String> codes() {
         return Set.of("intf.expected.here", "no.intf.expected.here", "cant.inherit.from.final", "type.found.req",
-                "class.public.should.be.in.file", "cant.inherit.from.sealed");
+                "class.public.should.be.in.file");
     }
 
     @Override

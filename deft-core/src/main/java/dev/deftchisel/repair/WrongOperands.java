@@ -20,8 +20,8 @@ public final class WrongOperands implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("operator.cant.be.applied.1", "operator.cant.be.applied", "incomparable.types", "cant.deref", "array.req.but.found",
-                "foreach.not.applicable.to.type", "ref.ambiguous");
+        return Set.of("operator.cant.be.applied.1", "incomparable.types", "array.req.but.found",
+                "foreach.not.applicable.to.type");
     }
 
     @Override

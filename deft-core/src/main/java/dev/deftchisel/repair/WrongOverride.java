@@ -25,7 +25,7 @@ public final class WrongOverride implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("override.weaker.access", "override.incompatible.ret", "override.static", "override.meth");
+        return Set.of("override.weaker.access", "override.incompatible.ret", "override.static");
     }
 
     @Override

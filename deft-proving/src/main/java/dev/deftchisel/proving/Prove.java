@@ -9,7 +9,7 @@ import picocli.CommandLine.Command;
 @Command(name = "prove", mixinStandardHelpOptions = true,
         description = "Attacks deft on real code, and measures it.",
         subcommands = {RenameCommand.class, ExtractVariableCommand.class, ExtractValueCommand.class, ExtractMethodCommand.class,
-            InlineCommand.class, GenerateCommand.class, DeclareCommand.class, FaultsCommand.class, SuiteCommand.class,
+            InlineCommand.class, GenerateCommand.class, DeclareCommand.class, MendCommand.class, FaultsCommand.class, SuiteCommand.class,
                     TortureCommand.class, BenchCommand.class, SpeedCommand.class})
 public final class Prove {
 
