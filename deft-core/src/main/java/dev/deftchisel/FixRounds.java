@@ -182,6 +182,7 @@ final class FixRounds {
         for (Path file : scope.files()) {
             Code code = analysis.code(file).orElse(null);
             List<Range> taken = new ArrayList<>();
+            Set<Boolean> imports = new HashSet<>();
             for (Finding finding : code == null ? List.<Finding>of() : surveyor.survey(analysis, file)) {
                 boolean isWanted = scope.contains(file, finding.range().start()) && wanted.test(code.file(), finding)
                         && !finding.fixes().isEmpty() && !givenUp.contains(identity(file, finding, code));
@@ -189,7 +190,7 @@ final class FixRounds {
                     FixEdits edits = new FixDraft(analysis).add(finding, rewrite, code);
                     if (edits.losesComment()) {
                         giveUp(file, finding, code, "a comment would be lost");
-                    } else if (!edits.isEmpty() && edits.edits().stream().noneMatch(edit -> touches(taken, edit.range()))) {
+                    } else if (!edits.isEmpty() && goesWith(imports, edits) && edits.edits().stream().noneMatch(edit -> touches(taken, edit.range()))) {
                         edits.edits().forEach(edit -> taken.add(edit.range()));
                         // the code that is looked at must not be changed by another fix of the same round either
                         taken.add(finding.range());
@@ -199,6 +200,17 @@ final class FixRounds {
             }
         }
         return steps;
+    }
+
+    /** Imports that come and imports that go may meet at one line, so a round has only the ones or the others. */
+    private static boolean goesWith(Set<Boolean> imports, FixEdits edits) {
+        boolean adds = edits.addsImport();
+        boolean removes = edits.removesImport();
+        boolean goes = !(adds && imports.contains(false)) && !(removes && imports.contains(true));
+        if (goes && (adds || removes)) {
+            imports.add(adds);
+        }
+        return goes;
     }
 
     private static boolean touches(List<Range> taken, Range range) {

@@ -160,7 +160,8 @@ final class CompilerRun {
         int end = (int) Math.max(start, found.getEndPosition());
         int first = (int) Math.max(0, Math.min(start, found.getStartPosition()));
         problems.add(new CompilerError(path(found.getSource()), new Range(start, end), new Range(first, end), found.getCode(),
-                found.getMessage(Locale.ROOT).replaceAll("\\s*\\R\\s*", " ")));
+                found.getMessage(Locale.ROOT).replaceAll(";?\\s*\\R\\s*(?=\\w+:)", "; ")
+                        .replaceAll("\\s*\\R\\s*", " ").replaceAll(" +", " ")));
     }
 
     /**

@@ -104,7 +104,17 @@ public final class FixEdits {
 
     /** Whether nothing would happen, not even an import. */
     public boolean isEmpty() {
-        return edits.isEmpty() && types.imports().isEmpty();
+        return edits.isEmpty() && !addsImport();
+    }
+
+    /** Whether names that are written need imports. */
+    public boolean addsImport() {
+        return !types.imports().isEmpty();
+    }
+
+    /** Whether an import goes. */
+    public boolean removesImport() {
+        return edits.stream().anyMatch(edit -> edit.kind() == Edit.Kind.IMPORT);
     }
 
     /** What was taken down. */

@@ -55,18 +55,29 @@ public final class UnreportedException implements Repair {
         if (thrown.isEmpty() || owner.isEmpty()) {
             return List.of();
         }
-        String names = thrown.stream().map(type -> type.toString().substring(type.toString().lastIndexOf('.') + 1))
-                .collect(Collectors.joining(", "));
+        String names = names(thrown);
         List<Fix> fixes = new ArrayList<>();
         if (owner.get().getLeaf() instanceof MethodTree method) {
-            Fix declared = Fix.of("declare that '" + shown(method) + "' throws " + names, edits -> declare(edits, method, thrown));
-            boolean mayThrow = mayThrow(owner.get(), thrown, code);
-            if (mayThrow) {
-                fixes.add(declared);
+            // what else the method can end in would be the next error
+            List<TypeMirror> all = method.getBody() == null ? thrown : inBody(owner.get(), code);
+            List<TypeMirror> declared = all.size() > thrown.size() ? all : thrown;
+            if (mayThrow(owner.get(), declared, code)) {
+                fixes.add(Fix.of("declare that '" + shown(method) + "' throws " + names(declared), edits -> declare(edits, method, declared)));
             }
         }
         statement.ifPresent(path -> fixes.addAll(caught(path, thrown, names, code)));
         return fixes;
+    }
+
+    private static String names(List<TypeMirror> types) {
+        return types.stream().map(type -> type.toString().substring(type.toString().lastIndexOf('.') + 1))
+                .collect(Collectors.joining(", "));
+    }
+
+    /** All that running the body of a method can end in and that the method does not declare. */
+    private static List<TypeMirror> inBody(TreePath owner, Code code) {
+        TreePath body = new TreePath(owner, ((MethodTree) owner.getLeaf()).getBody());
+        return code.thrown(List.of(body)).stream().filter(type -> !isHandled(body, owner, type, code)).toList();
     }
 
     private static String shown(MethodTree method) {

@@ -138,6 +138,10 @@ public record Layout(String lineEnd, String unit) {
         int above = map.line(lines.start()) - 1;
         int below = map.line(lines.end());
         boolean isWhole = lines.start() == map.rangeOf(above + 1).start() && lines.end() == map.rangeOf(below).start();
+        boolean isFirst = isWhole && above < 1 && below < map.count() && map.text(below).isBlank();
+        if (isFirst) {
+            return new Range(lines.start(), map.rangeOf(below + 1).start());
+        }
         if (!isWhole || above < 1) {
             return lines;
         }

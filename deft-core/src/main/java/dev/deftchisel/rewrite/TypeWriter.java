@@ -225,7 +225,8 @@ public final class TypeWriter {
             String lines = added.stream().map(name -> end + word + name + ";").collect(Collectors.joining());
             int at = behindPackage();
             String rest = file.content().substring(at).lines().skip(1).findFirst().orElse("");
-            return List.of(Edit.of(new Range(at, at), at == 0 ? lines.substring(end.length()) + end + end
+            return List.of(Edit.of(new Range(at, at), at == 0 ? lines.substring(end.length()) + end
+                    + (file.content().startsWith(end) ? "" : end)
                     : end + lines + (rest.isBlank() ? "" : end), Edit.Kind.IMPORT));
         }
         List<Edit> edits = new ArrayList<>();

@@ -30,7 +30,7 @@ public final class Mended {
 
     /** How many of the fixes count. */
     private static final int MOST_FIXES = 3;
-    private static final int MOST_DRAWS = 400;
+    private static final int MOST_DRAWS = 60;
 
     private final Corpus corpus;
     private final long seed;

@@ -1,0 +1,101 @@
+package dev.deftchisel.problem;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertInstanceOf;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.Outcome;
+import dev.deftchisel.Problems;
+import dev.deftchisel.SampleWorkspace;
+import dev.deftchisel.analysis.Monitor;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Many fixes at once: those that meet, those that come of others, and those that cannot be. */
+class FixRoundsTest {
+
+    @TempDir
+    private Path folder;
+
+    private String fixed(String code) throws Exception {
+        SampleWorkspace workspace = new SampleWorkspace(folder);
+        workspace.write("Berth.java", code);
+        try (Chisel chisel = Chisel.open(workspace.request(), Monitor.SILENT)) {
+            Problems problems = chisel.problems();
+            Problems.Fixed fixed = problems.fixAll(problems.everywhere(), problem -> true);
+            Outcome.Preview preview = assertInstanceOf(Outcome.Preview.class, fixed.outcome().orElseThrow());
+            chisel.apply(preview);
+            Problems after = chisel.problems();
+            assertTrue(after.fixAll(after.everywhere(), problem -> true).outcome().isEmpty(), "nothing is left to fix");
+            return chisel.snapshot().files().iterator().next().content();
+        }
+    }
+
+    @Test
+    void importsThatComeAndGoMeetAtOneLine() throws Exception {
+        assertEquals("""
+                import java.util.List;
+
+                class Berth {
+                    List<String> vessels;
+                }
+                """, fixed("""
+                import java.util.Map;
+
+                class Berth {
+                    List<String> vessels;
+                }
+                """));
+    }
+
+    @Test
+    void oneFixMakesRoomForTheNext() throws Exception {
+        assertEquals("""
+                class Berth {
+                    boolean isFree(Object vessel) {
+                        return vessel == null;
+                    }
+                }
+                """, fixed("""
+                class Berth {
+                    boolean isFree(Object vessel) {
+                        if (!(vessel != null) == true) {
+                            return (true);
+                        }
+                        return false;
+                    }
+                }
+                """));
+    }
+
+    @Test
+    void whatIsUnusedTakesAlongWhatOnlyItNeeded() throws Exception {
+        assertEquals("""
+                class Berth {
+                    int length() {
+                        return 3;
+                    }
+                }
+                """, fixed("""
+                import java.util.List;
+
+                class Berth {
+                    private int depth = 2;
+
+                    int length() {
+                        return 3;
+                    }
+
+                    private int depth(List<Integer> tides) {
+                        return helper(tides) + depth;
+                    }
+
+                    private int helper(List<Integer> tides) {
+                        return tides.size();
+                    }
+                }
+                """));
+    }
+}
