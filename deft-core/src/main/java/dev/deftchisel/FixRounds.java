@@ -190,7 +190,8 @@ final class FixRounds {
                     FixEdits edits = new FixDraft(analysis).add(finding, rewrite, code);
                     if (edits.losesComment()) {
                         giveUp(file, finding, code, "a comment would be lost");
-                    } else if (!edits.isEmpty() && goesWith(imports, edits) && edits.edits().stream().noneMatch(edit -> touches(taken, edit.range()))) {
+                    } else if (!edits.isEmpty() && goesWith(imports, edits)
+                            && edits.edits().stream().noneMatch(edit -> touches(taken, edit.range()))) {
                         edits.edits().forEach(edit -> taken.add(edit.range()));
                         // the code that is looked at must not be changed by another fix of the same round either
                         taken.add(finding.range());

@@ -106,7 +106,8 @@ public final class Problems {
             if (lines != null) {
                 LineMap map = analyst.snapshot().file(path).orElseThrow().lines();
                 List<Range> ranges = lines.stream().map(one -> new Range(
-                        map.rangeOf(Math.min(one.first(), map.count())).start(), map.rangeOf(Math.min(one.last(), map.count())).end())).toList();
+                        map.rangeOf(Math.min(one.first(), map.count())).start(),
+                                map.rangeOf(Math.min(one.last(), map.count())).end())).toList();
                 if (!onlyLines || !ranges.isEmpty()) {
                     stretches.put(path, onlyLines ? ranges : List.of());
                 }

@@ -49,7 +49,8 @@ final class ScopeOptions {
 
     /** The scope for what was named on the command line. */
     Scope of(Chisel chisel, Problems problems, List<String> named) {
-        Optional<Place> place = named.size() == 1 && path(chisel, named.get(0)).isEmpty() ? Optional.of(chisel.place(named.get(0))) : Optional.empty();
+        Optional<Place> place = named.size() == 1 && path(chisel, named.get(0)).isEmpty()
+                ? Optional.of(chisel.place(named.get(0))) : Optional.empty();
         if (place.isPresent()) {
             return problems.around(place.get(), reach().orElse(Problems.Reach.FILE));
         }

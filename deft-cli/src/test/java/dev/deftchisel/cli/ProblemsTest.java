@@ -125,7 +125,8 @@ class ProblemsTest {
         assertEquals(0, nothing.code(), nothing.text());
         Files.writeString(folder.resolve(FILE), "// moved\n" + CODE.replace("return (paid);", "return (this.paid);"));
         JsonArray left = JsonParser.parseString(
-                deft("problems", FILE, "--baseline", folder.resolve("known.json").toString(), "--least", "hint", "--json").text()).getAsJsonArray();
+                deft("problems", FILE, "--baseline", folder.resolve("known.json").toString(), "--least", "hint",
+                        "--json").text()).getAsJsonArray();
         assertEquals(1, left.size(), left.toString());
         assertEquals("redundant-parentheses", left.get(0).getAsJsonObject().get("rule").getAsString());
         assertEquals(2, deft("problems", FILE, "--baseline", folder.resolve("none.json").toString()).code());

@@ -92,7 +92,8 @@ final class EditShapes {
             case CODE -> edit.carried().stream().allMatch(piece -> isCarried(edit, piece))
                     && edit.alike().stream().allMatch(twin -> new AlikeCode(before, file).areAlike(edit, twin))
                     && edit.unneeded().stream().allMatch(idle -> isPure(file, idle))
-                    && (change.meaning().freedom() != Meaning.Freedom.NONE || isWholeMember(file, edit) || isRewritten(file, edit) || losesNothing(file, edit));
+                    && (change.meaning().freedom() != Meaning.Freedom.NONE || isWholeMember(file, edit) || isRewritten(file, edit)
+                            || losesNothing(file, edit));
             case COMMENT, STRING -> staysInText(file.tokens(), edit);
             case RESOURCE -> false;
         };

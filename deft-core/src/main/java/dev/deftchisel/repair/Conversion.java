@@ -96,7 +96,8 @@ final class Conversion {
         if (wanted instanceof ArrayType array && !array.getComponentType().getKind().isPrimitive() && own instanceof DeclaredType
                 && code.isKind(own, collection)) {
             String element = code.types().erasure(array.getComponentType()).toString();
-            return Optional.of(suffixed(path, ".toArray(new " + element.substring(element.lastIndexOf('.') + 1) + "[0])", "make an array of it"));
+            return Optional.of(suffixed(path, ".toArray(new " + element.substring(element.lastIndexOf('.') + 1) + "[0])",
+                    "make an array of it"));
         }
         return Optional.empty();
     }

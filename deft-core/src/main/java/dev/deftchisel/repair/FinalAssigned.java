@@ -55,7 +55,8 @@ public final class FinalAssigned implements Repair {
             apart = apart.getParentPath();
         }
         TreePath statement = apart;
-        while (statement != null && !(statement.getLeaf() instanceof StatementTree && statement.getParentPath().getLeaf() instanceof BlockTree)) {
+        while (statement != null && !(statement.getLeaf() instanceof StatementTree
+                && statement.getParentPath().getLeaf() instanceof BlockTree)) {
             statement = statement.getParentPath();
         }
         if (statement == null) {

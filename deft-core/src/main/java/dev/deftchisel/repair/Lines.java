@@ -28,7 +28,8 @@ final class Lines {
         Range gap = new Range(from, brace);
         String outer = Layout.indentOf(code.file(), brace);
         boolean isOwnLine = code.text(gap).contains("\n") || code.text(gap).contains("\r");
-        edits.replace(gap, layout.lineEnd() + (isOwnLine ? outer : own) + layout.unit() + statement + layout.lineEnd() + (isOwnLine ? outer : own));
+        String indent = isOwnLine ? outer : own;
+        edits.replace(gap, layout.lineEnd() + indent + layout.unit() + statement + layout.lineEnd() + indent);
     }
 
     /** Before another statement. */

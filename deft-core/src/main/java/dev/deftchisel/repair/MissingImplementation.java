@@ -59,7 +59,8 @@ public final class MissingImplementation implements Repair {
                     : WrongOverride.above(type.get(), own.get(), type.get(), code)
                     .filter(other -> other.getModifiers().contains(Modifier.ABSTRACT));
             if (above.isPresent()) {
-                TypeMirror result = ((ExecutableType) code.types().asMemberOf((DeclaredType) type.get().asType(), above.get())).getReturnType();
+                TypeMirror result = ((ExecutableType) code.types().asMemberOf((DeclaredType) type.get().asType(),
+                        above.get())).getReturnType();
                 Tree written = ((MethodTree) member).getReturnType();
                 return written == null || code.types().isSameType(result, own.get().getReturnType()) ? Optional.empty()
                         : Optional.of(Fix.of("let '" + own.get().getSimpleName() + "' return " + Conversion.shown(result), edits ->

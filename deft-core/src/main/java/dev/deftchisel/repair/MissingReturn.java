@@ -45,7 +45,8 @@ public final class MissingReturn implements Repair {
         List<Fix> fixes = new ArrayList<>();
         lastValue(body, type.get(), code).ifPresent(fixes::add);
         fixes.addAll(variables(body, type.get(), code).stream().limit(1)
-                .map(name -> Fix.of("return '" + name + "'", edits -> Lines.atEnd(edits, method.getBody(), "return " + name + ";"))).toList());
+                .map(name -> Fix.of("return '" + name + "'", edits -> Lines.atEnd(edits, method.getBody(),
+                        "return " + name + ";"))).toList());
         fixes.add(Fix.of("return " + Defaults.of(type.get()), edits -> Lines.atEnd(edits, method.getBody(),
                 "return " + Defaults.of(type.get()) + ";")));
         fixes.add(Fix.of("let it return nothing", edits -> ResultType.change(edits, owner.get(), code.types().getNoType(TypeKind.VOID))));

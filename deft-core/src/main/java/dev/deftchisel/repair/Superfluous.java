@@ -44,7 +44,8 @@ public final class Superfluous implements Repair {
     public List<Fix> fixes(ErrorSite site) {
         Code code = site.code();
         return switch (site.error().code().replaceFirst("compiler\\.err\\.", "")) {
-            case "unreachable.stmt" -> statement(site).map(path -> List.of(remove(path, "remove what is never reached", code))).orElse(List.of());
+            case "unreachable.stmt" -> statement(site).map(path -> List.of(remove(path, "remove what is never reached",
+                    code))).orElse(List.of());
             case "break.outside.switch.loop", "cont.outside.loop" ->
                 statement(site).map(path -> List.of(remove(path, "remove the jump", code))).orElse(List.of());
             case "except.never.thrown.in.try", "except.already.caught" -> handler(site);
@@ -101,7 +102,8 @@ public final class Superfluous implements Repair {
             return;
         }
         Range kept = new Range(code.range(inside.get(0)).start(), code.range(inside.get(inside.size() - 1)).end());
-        edits.replace(tried, to -> to.carry(kept, Layout.indentOf(code.file(), kept.start()), Layout.indentOf(code.file(), code.range(tried).start())));
+        edits.replace(tried, to -> to.carry(kept, Layout.indentOf(code.file(), kept.start()),
+                Layout.indentOf(code.file(), code.range(tried).start())));
     }
 
     private static List<Fix> label(ErrorSite site) {

@@ -41,7 +41,8 @@ public final class Syntax implements Repair {
             case "not.stmt" -> site.nearest(ExpressionStatementTree.class).map(path -> List.of(
                     Fix.of("remove it", edits -> edits.remove(code.range(path.getLeaf()))))).orElse(List.of());
             case "try.without.catch.finally.or.resource.decls" -> site.nearest(TryTree.class).map(path -> List.of(
-                    Fix.of("add a finally", edits -> edits.insert(code.range(path.getLeaf()).end(), " finally {" + Layout.of(code.file()).lineEnd()
+                    Fix.of("add a finally", edits -> edits.insert(code.range(path.getLeaf()).end(),
+                            " finally {" + Layout.of(code.file()).lineEnd()
                             + Layout.indentOf(code.file(), code.range(path.getLeaf()).start()) + "}")))).orElse(List.of());
             case "illegal.start.of.expr" -> modifier(at, code);
             default -> List.of();
@@ -57,7 +58,10 @@ public final class Syntax implements Repair {
                 edits -> edits.cut(new Range(at, tokens.start(tokens.code(token + 1)))))) : List.of();
     }
 
-    /** The tokens that the parser names, behind the code before the error. */
+    /**
+     * The tokens that the parser names, behind the code before the error. Which they are is in its message only, and there
+     * as they are written in code; the compiler is asked for it in the root locale (javax.tools.Diagnostic).
+     */
     private static List<Fix> missing(ErrorSite site) {
         Code code = site.code();
         int end = site.error().range().start();
@@ -65,13 +69,27 @@ public final class Syntax implements Repair {
         int before = tokens.codeBefore(tokens.at(Math.max(0, end - 1)));
         int at = end > 0 && before >= 0 ? Math.min(end, tokens.end(before)) : end;
         List<Fix> fixes = new ArrayList<>();
-        for (String token : List.of(";", ")", "}", "]", "(", "{", "->", ":", ",", "=")) {
+        if (site.error().message().matches("'?='? .*") && before > 0) {
+            String value = first(tokens.text(tokens.codeBefore(before - 1)));
+            fixes.add(Fix.of("give it the value " + value, edits -> edits.insert(at, " = " + value)));
+            return fixes;
+        }
+        for (String token : List.of(";", ")", "}", "]", "(", "{", "->", ":", ",")) {
             if (site.error().message().contains("'" + token + "'")) {
                 String text = token.equals("{") ? " {" : token.equals("->") ? " ->" : token;
                 fixes.add(Fix.of("add '" + token + "'", edits -> edits.insert(at, text)));
             }
         }
         return fixes;
+    }
+
+    /** The value that a variable of a type has at first, where there is no tree that says more than the word. */
+    private static String first(String type) {
+        return switch (type) {
+            case "boolean" -> "false";
+            case "byte", "short", "char", "int", "long", "float", "double" -> "0";
+            default -> "null";
+        };
     }
 
     /** Behind the text of the line, but before what ends the statement. */

@@ -48,7 +48,8 @@ public final class TwiceDeclared implements Repair {
                 edits.replace(new Range(start, start + name.length()), other);
                 Optional<Element> element = code.element(found.get());
                 code.occurrences(scope).stream()
-                        .filter(place -> element.filter(place.variable()::equals).isPresent() && place.path().getLeaf() instanceof IdentifierTree)
+                        .filter(place -> element.filter(place.variable()::equals).isPresent()
+                                && place.path().getLeaf() instanceof IdentifierTree)
                         .forEach(place -> edits.replace(code.range(place.path().getLeaf()), other));
             }));
         }

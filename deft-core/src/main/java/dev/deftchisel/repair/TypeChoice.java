@@ -51,7 +51,8 @@ final class TypeChoice {
         }
         for (Element at = type; at instanceof TypeElement; at = at.getEnclosingElement()) {
             boolean isOpen = at.getModifiers().contains(Modifier.PUBLIC)
-                    || code.elements().getPackageOf(at).getQualifiedName().contentEquals(home) && !at.getModifiers().contains(Modifier.PRIVATE);
+                    || code.elements().getPackageOf(at).getQualifiedName().contentEquals(home)
+                            && !at.getModifiers().contains(Modifier.PRIVATE);
             if (!isOpen) {
                 return false;
             }
@@ -109,6 +110,7 @@ final class TypeChoice {
                 "java.util.concurrent", "java.math", "java.nio.charset", "java.net", "java.text", "java.util.regex",
                 "java.lang.annotation", "java.lang.reflect", "java.util.concurrent.atomic", "java.nio");
         int index = usual.indexOf(home);
-        return index >= 0 ? index : name.startsWith("java.") ? usual.size() : name.startsWith("javax.") ? usual.size() + 2 : usual.size() + 1;
+        return index >= 0 ? index : name.startsWith("java.") ? usual.size() : name.startsWith("javax.") ? usual.size() + 2
+                : usual.size() + 1;
     }
 }

@@ -28,6 +28,7 @@ import javax.lang.model.element.TypeElement;
 import javax.lang.model.element.VariableElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
 import javax.lang.model.type.TypeVariable;
 
 /** Names that nobody declares: a near one is written, a type imported, or what is missing declared. */
@@ -58,6 +59,9 @@ public final class UnknownName implements Repair {
         // the name of a type that is just so is rather imported than misspelt
         fixes.addAll(missing.mayBeType() && !imports.isEmpty() ? imports : near);
         fixes.addAll(missing.mayBeType() && !imports.isEmpty() ? near : imports);
+        if (near.isEmpty()) {
+            fixes.addAll(casts(missing, site));
+        }
         fixes.addAll(declarations(missing, site));
         return fixes;
     }
@@ -83,7 +87,8 @@ public final class UnknownName implements Repair {
                     parent instanceof MethodInvocationTree call && call.getMethodSelect() == path.getLeaf()
                             || path.getLeaf() instanceof MemberReferenceTree,
                     parent instanceof NewClassTree made && made.getIdentifier() == path.getLeaf()
-                            || parent instanceof ParameterizedTypeTree && path.getParentPath().getParentPath().getLeaf() instanceof NewClassTree);
+                            || parent instanceof ParameterizedTypeTree
+                                    && path.getParentPath().getParentPath().getLeaf() instanceof NewClassTree);
         }
 
         boolean isSimple() {
@@ -111,6 +116,34 @@ public final class UnknownName implements Repair {
         return all.stream().limit(MOST_NEAR)
                 .map(name -> Fix.of("write '" + name + "'", edits -> edits.replace(missing.range(), name)))
                 .toList();
+    }
+
+    /** A kind of what stands before the dot that the file knows and that has the member. */
+    private static List<Fix> casts(Missing missing, ErrorSite site) {
+        Code code = site.code();
+        if (!(missing.path().getLeaf() instanceof MemberSelectTree select)) {
+            return List.of();
+        }
+        Optional<TypeMirror> own = code.type(new TreePath(missing.path(), select.getExpression()))
+                .filter(type -> type instanceof DeclaredType);
+        return own.isEmpty() ? List.of() : imported(code).stream().distinct()
+                .flatMap(name -> site.analysis().typesCalled(name, code.file().path()).stream())
+                .map(name -> code.elements().getTypeElement(name))
+                .filter(type -> type != null && code.isKind(type.asType(), own.get()) && !code.isKind(own.get(), type.asType())
+                        && isNear(type, code)
+                        && code.elements().getAllMembers(type).stream().anyMatch(member -> member.getSimpleName().contentEquals(missing.name())))
+                .limit(MOST_NEAR)
+                .map(type -> Fix.of("cast '" + code.shown(code.range(select.getExpression()), 30) + "' to " + type.getSimpleName(),
+                        edits -> edits.replace(select.getExpression(), to -> to.write("((" + edits.types().name(type) + ") ")
+                                .carry(code.range(Code.inner(select.getExpression()))).write(")"))))
+                .toList();
+    }
+
+    /** Whether a type is imported, or in the same package. */
+    private static boolean isNear(TypeElement type, Code code) {
+        String home = code.elements().getPackageOf(type).getQualifiedName().toString();
+        return home.equals(code.file().headline().packageName()) || home.equals("java.lang")
+                || code.file().skeleton().imports().stream().anyMatch(line -> line.name().equals(type.getQualifiedName().toString()));
     }
 
     private static List<Element> members(TreePath qualifier, Code code) {

@@ -62,7 +62,8 @@ public final class UnreportedException implements Repair {
             List<TypeMirror> all = method.getBody() == null ? thrown : inBody(owner.get(), code);
             List<TypeMirror> declared = all.size() > thrown.size() ? all : thrown;
             if (mayThrow(owner.get(), declared, code)) {
-                fixes.add(Fix.of("declare that '" + shown(method) + "' throws " + names(declared), edits -> declare(edits, method, declared)));
+                fixes.add(Fix.of("declare that '" + shown(method) + "' throws " + names(declared),
+                        edits -> declare(edits, method, declared)));
             }
         }
         statement.ifPresent(path -> fixes.addAll(caught(path, thrown, names, code)));
@@ -105,7 +106,8 @@ public final class UnreportedException implements Repair {
     private static boolean isHandled(TreePath path, TreePath owner, TypeMirror type, Code code) {
         for (TreePath at = path; at.getLeaf() != owner.getLeaf(); at = at.getParentPath()) {
             TreePath parent = at.getParentPath();
-            if (parent.getLeaf() instanceof TryTree tried && (tried.getBlock() == at.getLeaf() || tried.getResources().contains(at.getLeaf()))
+            if (parent.getLeaf() instanceof TryTree tried && (tried.getBlock() == at.getLeaf()
+                    || tried.getResources().contains(at.getLeaf()))
                     && tried.getCatches().stream().anyMatch(handler -> catches(new TreePath(parent, handler), type, code))) {
                 return true;
             }
@@ -178,7 +180,8 @@ public final class UnreportedException implements Repair {
     }
 
     private static Optional<TreePath> tryAround(TreePath statement) {
-        for (TreePath at = statement; at != null && !Code.runsApart(at.getLeaf()) && !(at.getLeaf() instanceof MethodTree); at = at.getParentPath()) {
+        for (TreePath at = statement; at != null && !Code.runsApart(at.getLeaf())
+                && !(at.getLeaf() instanceof MethodTree); at = at.getParentPath()) {
             if (at.getParentPath() != null && at.getParentPath().getLeaf() instanceof TryTree tried && tried.getBlock() == at.getLeaf()) {
                 return Optional.of(at.getParentPath());
             }

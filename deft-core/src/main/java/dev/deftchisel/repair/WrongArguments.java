@@ -122,7 +122,8 @@ public final class WrongArguments implements Repair {
     private static String inReach(VariableElement formal, TreePath call, Code code) {
         List<Element> visible = code.visible(call).stream()
                 .filter(element -> element instanceof VariableElement
-                        && code.types().isAssignable(code.types().erasure(element.asType()), code.types().erasure(formal.asType()))).toList();
+                        && code.types().isAssignable(code.types().erasure(element.asType()),
+                                code.types().erasure(formal.asType()))).toList();
         return visible.stream().filter(element -> element.getSimpleName().equals(formal.getSimpleName()))
                 .findFirst()
                 .or(() -> visible.stream().filter(element -> code.types().isSameType(element.asType(), formal.asType())

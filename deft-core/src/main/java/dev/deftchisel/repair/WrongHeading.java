@@ -50,7 +50,8 @@ public final class WrongHeading implements Repair {
     private static void word(FixEdits edits, ClassTree type, String old, String other) {
         Code code = edits.code();
         Tokens tokens = code.tokens();
-        for (int i = tokens.code(tokens.at(code.range(type).start())); i < tokens.count() && tokens.start(i) < code.range(type).end(); i = tokens.code(i + 1)) {
+        for (int i = tokens.code(tokens.at(code.range(type).start())); i < tokens.count()
+                && tokens.start(i) < code.range(type).end(); i = tokens.code(i + 1)) {
             if (tokens.text(i).equals(old)) {
                 edits.replace(tokens.range(i), other);
                 return;

@@ -3,16 +3,27 @@ package dev.deftchisel.repair;
 import com.sun.source.tree.ArrayAccessTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.EnhancedForLoopTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.MemberReferenceTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Repair;
+import dev.deftchisel.rewrite.Precedence;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.type.TypeMirror;
 
 /** Operators between things for which they are not (JLS 15.17 to 15.24, 15.15). */
@@ -21,7 +32,7 @@ public final class WrongOperands implements Repair {
     @Override
     public Set<String> codes() {
         return Set.of("operator.cant.be.applied.1", "incomparable.types", "array.req.but.found",
-                "foreach.not.applicable.to.type");
+                "foreach.not.applicable.to.type", "ref.ambiguous");
     }
 
     @Override
@@ -31,9 +42,53 @@ public final class WrongOperands implements Repair {
         return switch (site.error().code().replaceFirst("compiler\\.err\\.", "")) {
             case "operator.cant.be.applied.1", "incomparable.types" -> binary.map(path -> operands(path, code)).orElse(List.of());
             case "array.req.but.found" -> site.nearest(ArrayAccessTree.class).map(path -> element(path, code)).orElse(List.of());
-            case "foreach.not.applicable.to.type" -> site.nearest(EnhancedForLoopTree.class).map(path -> source(path, code)).orElse(List.of());
+            case "foreach.not.applicable.to.type" -> site.nearest(EnhancedForLoopTree.class).map(path -> source(path,
+                    code)).orElse(List.of());
+            case "ref.ambiguous" -> site.around().stream()
+                    .filter(path -> path.getLeaf() instanceof MethodInvocationTree || path.getLeaf() instanceof NewClassTree)
+                    .findFirst().map(path -> meant(path, code)).orElse(List.of());
             default -> List.of();
         };
+    }
+
+    /** Each of the methods that fit, told by a cast of the first argument for which they take something else. */
+    private static List<Fix> meant(TreePath call, Code code) {
+        List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
+        List<ExecutableElement> all = Callable.of(call, code).stream()
+                .filter(method -> method.getParameters().size() == arguments.size()).toList();
+        List<Fix> fixes = new ArrayList<>();
+        for (int i = 0; i < arguments.size(); i++) {
+            int index = i;
+            ExpressionTree argument = arguments.get(i);
+            boolean isDoubtful = argument.getKind() == Tree.Kind.NULL_LITERAL || argument instanceof LambdaExpressionTree
+                    || argument instanceof MemberReferenceTree || code.type(new TreePath(call, argument)).isPresent();
+            long kinds = all.stream().map(method -> code.types().erasure(method.getParameters().get(index).asType()).toString())
+                    .distinct().count();
+            if (isDoubtful && kinds > 1) {
+                all.stream().map(method -> method.getParameters().get(index).asType())
+                        .filter(type -> fits(argument, type, call, code))
+                        .sorted(Comparator.comparing(type -> type.getKind().isPrimitive()))
+                        .forEach(type -> fixes.add(Fix.of("cast '" + code.shown(code.range(argument), 30) + "' to " + Conversion.shown(type),
+                                edits -> cast(edits, argument, type))));
+                break;
+            }
+        }
+        return fixes;
+    }
+
+    private static boolean fits(ExpressionTree argument, TypeMirror type, TreePath call, Code code) {
+        if (argument.getKind() == Tree.Kind.NULL_LITERAL) {
+            return !type.getKind().isPrimitive();
+        }
+        return code.type(new TreePath(call, argument))
+                .filter(own -> code.types().isAssignable(code.types().erasure(own), code.types().erasure(type))).isPresent();
+    }
+
+    private static void cast(FixEdits edits, ExpressionTree argument, TypeMirror type) {
+        boolean isGrouped = Precedence.needsParenthesesInCast(argument);
+        String written = edits.types().write(edits.code().types().erasure(type)).orElse(type.toString());
+        edits.replace(argument, to -> to.write("(" + written + ") " + (isGrouped ? "(" : ""))
+                .carry(edits.code().range(argument)).write(isGrouped ? ")" : ""));
     }
 
     private static List<Fix> operands(TreePath path, Code code) {

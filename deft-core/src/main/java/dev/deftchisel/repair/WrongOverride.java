@@ -40,7 +40,8 @@ public final class WrongOverride implements Repair {
         MethodTree method = (MethodTree) found.get().getLeaf();
         Optional<ExecutableElement> above = above(type, own.get(), type, code);
         if (site.error().code().endsWith("override.static")) {
-            return List.of(Fix.of("let it be not static", edits -> ModifierWords.remove(edits, code.range(method.getModifiers()), "static")));
+            return List.of(Fix.of("let it be not static", edits -> ModifierWords.remove(edits, code.range(method.getModifiers()),
+                    "static")));
         } else if (above.isEmpty()) {
             return List.of();
         } else if (site.error().code().endsWith("override.incompatible.ret")) {

@@ -64,7 +64,8 @@ public final class WrongType implements Repair {
         }
         TreePath type = wanted.said().get();
         Tree declared = type.getParentPath().getLeaf();
-        String what = declared instanceof VariableTree variable ? variable.getName().toString() : ((MethodTree) declared).getName().toString();
+        String what = declared instanceof VariableTree variable ? variable.getName().toString()
+                : ((MethodTree) declared).getName().toString();
         return Optional.of(Fix.of("change the type of '" + what + "' to " + Conversion.shown(own), edits -> {
             if (declared instanceof MethodTree) {
                 ResultType.change(edits, type.getParentPath(), own);

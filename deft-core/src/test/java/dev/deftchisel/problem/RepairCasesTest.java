@@ -53,7 +53,8 @@ class RepairCasesTest {
                     .append("--- error ").append(first.rule()).append('\n');
             first.fixes().forEach(fix -> actual.append(fix).append('\n'));
             if (!first.fixes().isEmpty()) {
-                Outcome.Preview preview = assertInstanceOf(Outcome.Preview.class, problems.fix(first, 0), () -> shown(problems.fix(first, 0)));
+                Outcome.Preview preview = assertInstanceOf(Outcome.Preview.class, problems.fix(first, 0),
+                        () -> shown(problems.fix(first, 0)));
                 FileChange change = preview.change().effective().get(0);
                 actual.append("--- after\n").append(change.after().content());
             }

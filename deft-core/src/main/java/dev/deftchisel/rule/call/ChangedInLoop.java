@@ -93,8 +93,10 @@ public final class ChangedInLoop implements Rule {
         }
         for (TreePath use : survey.names().uses(collection.get())) {
             TreePath call = use.getParentPath().getParentPath();
-            boolean isIn = use.getLeaf() instanceof IdentifierTree && Code.leadsThrough(use, null, tree -> tree == loop.getStatement()) && !Code.isDeferred(use, loop);
-            boolean isChange = isIn && use.getParentPath().getLeaf() instanceof MemberSelectTree select && select.getExpression() == use.getLeaf()
+            boolean isIn = use.getLeaf() instanceof IdentifierTree
+                    && Code.leadsThrough(use, null, tree -> tree == loop.getStatement()) && !Code.isDeferred(use, loop);
+            boolean isChange = isIn && use.getParentPath().getLeaf() instanceof MemberSelectTree select
+                    && select.getExpression() == use.getLeaf()
                     && call.getLeaf() instanceof MethodInvocationTree called && called.getMethodSelect() == select
                     && CHANGING.contains(Calls.name(called)) && code.isKind(collection.get().asType(),
                             code.elements().getTypeElement("java.util.Collection").asType());

@@ -57,7 +57,8 @@ public final class EarlyCast implements Rule {
         Code code = survey.code();
         TreePath value = new TreePath(path, cast.getExpression());
         boolean isFraction = Calls.isOf(code, value, "java.lang.Math", "random", 0)
-                || Calls.isOf(code, value, "java.util.Random", "nextDouble", 0) || Calls.isOf(code, value, "java.util.Random", "nextFloat", 0);
+                || Calls.isOf(code, value, "java.util.Random", "nextDouble", 0)
+                        || Calls.isOf(code, value, "java.util.Random", "nextFloat", 0);
         boolean isWhole = code.type(path).filter(type -> type.getKind() == TypeKind.INT || type.getKind() == TypeKind.LONG).isPresent();
         if (isFraction && isWhole) {
             TreePath parent = path.getParentPath();

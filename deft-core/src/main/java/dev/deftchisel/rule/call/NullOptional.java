@@ -81,7 +81,8 @@ public final class NullOptional implements Rule {
                 boolean isEmpty = comparison.getKind() == Tree.Kind.EQUAL_TO;
                 ExpressionTree optional = comparison.getLeftOperand();
                 survey.report(comparison, "an Optional says itself whether it is empty", Fix.of("ask the Optional",
-                        edits -> edits.replace(comparison, to -> to.write(isEmpty ? "!" : "").carry(code.range(optional)).write(".isPresent()"))));
+                        edits -> edits.replace(comparison, to -> to.write(isEmpty ? "!"
+                                : "").carry(code.range(optional)).write(".isPresent()"))));
             }
             return;
         }

@@ -66,7 +66,8 @@ public final class ConstantCondition implements Rule {
 
     @Override
     public Set<Tree.Kind> kinds() {
-        return Set.of(Tree.Kind.LESS_THAN, Tree.Kind.LESS_THAN_EQUAL, Tree.Kind.GREATER_THAN, Tree.Kind.GREATER_THAN_EQUAL, Tree.Kind.EQUAL_TO, Tree.Kind.NOT_EQUAL_TO);
+        return Set.of(Tree.Kind.LESS_THAN, Tree.Kind.LESS_THAN_EQUAL, Tree.Kind.GREATER_THAN, Tree.Kind.GREATER_THAN_EQUAL,
+                Tree.Kind.EQUAL_TO, Tree.Kind.NOT_EQUAL_TO);
     }
 
     @Override

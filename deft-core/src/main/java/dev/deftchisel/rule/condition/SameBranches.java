@@ -94,7 +94,8 @@ public final class SameBranches implements Rule {
     /** Whether what the branch holds can stand among the statements around. */
     private static boolean isSimple(StatementTree branch) {
         return !(branch instanceof BlockTree block) || !block.getStatements().isEmpty()
-                && block.getStatements().stream().noneMatch(statement -> statement instanceof VariableTree || statement instanceof ClassTree);
+                && block.getStatements().stream().noneMatch(statement -> statement instanceof VariableTree
+                        || statement instanceof ClassTree);
     }
 
     private static void keep(FixEdits edits, IfTree tree) {

@@ -71,7 +71,8 @@ public final class ArrayAsObject implements Rule {
             Stream.of(sum.getLeftOperand(), sum.getRightOperand())
                     .filter(operand -> isText && isArray(new TreePath(path, operand), code))
                     .forEach(operand -> survey.report(operand, "only the address of the array would be joined",
-                            Fix.of("join its content", edits -> write(edits, new TreePath(path, operand), operand, "toString", List.of()))));
+                            Fix.of("join its content", edits -> write(edits, new TreePath(path, operand), operand, "toString",
+                                    List.of()))));
             return;
         }
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();

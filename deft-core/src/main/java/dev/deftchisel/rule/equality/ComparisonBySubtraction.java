@@ -111,7 +111,8 @@ public final class ComparisonBySubtraction implements Rule {
             owner = owner.getParentPath();
         }
         return owner.getLeaf() instanceof MethodTree method
-                ? method.getName().contentEquals("compareTo") && method.getParameters().size() == 1 && implementsOrder(owner, "java.lang.Comparable", code)
+                ? method.getName().contentEquals("compareTo") && method.getParameters().size() == 1
+                        && implementsOrder(owner, "java.lang.Comparable", code)
                         || method.getName().contentEquals("compare") && method.getParameters().size() == 2
                         && implementsOrder(owner, "java.util.Comparator", code)
                 : code.type(owner).filter(type -> Calls.isNamed(type, "java.util.Comparator")).isPresent();

@@ -128,7 +128,8 @@ public final class AnonymousFunction implements Rule {
         }
         TreePath body = new TreePath(path, made.getClassBody());
         TreePath method = new TreePath(body, only.get());
-        if (!hasCommentAround(made, only.get(), code) && !usesItself(body, method, code) && !hidesLocal(path, method, code) && !isBeforeFields(path, method, code)) {
+        if (!hasCommentAround(made, only.get(), code) && !usesItself(body, method, code) && !hidesLocal(path, method, code)
+                && !isBeforeFields(path, method, code)) {
             survey.report(new Range(code.range(made).start(), code.range(made.getIdentifier()).end()), "this could be a lambda",
                     Fix.of("make it a lambda", edits -> write(edits, made, only.get())));
         }
@@ -265,7 +266,8 @@ public final class AnonymousFunction implements Rule {
                 to.carry(code.range(value), Layout.indentOf(code.file(), code.range(value).start()),
                         Layout.indentOf(code.file(), code.range(made).start()));
             } else {
-                to.carry(body, Layout.indentOf(code.file(), code.range(method).start()), Layout.indentOf(code.file(), code.range(made).start()));
+                to.carry(body, Layout.indentOf(code.file(), code.range(method).start()),
+                        Layout.indentOf(code.file(), code.range(made).start()));
             }
         });
     }

@@ -78,7 +78,8 @@ public final class BracketsBehindName implements Rule {
             last = tokens.code(last + 1);
         }
         int end = last;
-        boolean isAlone = !tokens.is(tokens.code(tokens.at(all.get().end() - 1)), ',') && !tokens.is(tokens.code(tokens.at(all.get().end())), ',')
+        boolean isAlone = !tokens.is(tokens.code(tokens.at(all.get().end() - 1)), ',')
+                && !tokens.is(tokens.code(tokens.at(all.get().end())), ',')
                 || !(path.getParentPath().getLeaf() instanceof ClassTree || path.getParentPath().getLeaf() instanceof BlockTree);
         boolean isFirst = tokens.codeBefore(name - 1) >= 0 && !tokens.is(tokens.codeBefore(name - 1), ',');
         Range brackets = new Range(tokens.start(tokens.code(name + 1)), tokens.end(end));

@@ -84,7 +84,8 @@ public final class CastAfterTest implements Rule {
                 || !(variable.getInitializer() instanceof TypeCastTree cast) || !(cast.getExpression() instanceof IdentifierTree)) {
             return;
         }
-        TreePath value = new TreePath(new TreePath(new TreePath(new TreePath(new TreePath(path, body), variable), cast), cast.getExpression()), cast.getExpression());
+        TreePath value = new TreePath(new TreePath(new TreePath(new TreePath(new TreePath(path, body), variable), cast),
+                cast.getExpression()), cast.getExpression());
         Optional<InstanceOfTree> test = test(tree.getCondition(), cast, code);
         boolean isPlain = code.saysType(variable) && variable.getModifiers().getAnnotations().isEmpty()
                 && code.readsSame(variable.getType(), cast.getType());

@@ -68,7 +68,8 @@ public final class EmptyBySize implements Rule {
         BinaryTree comparison = (BinaryTree) path.getLeaf();
         Code code = survey.code();
         TreePath size = Code.inner(new TreePath(path, comparison.getLeftOperand()));
-        boolean isZero = Constants.value(code, new TreePath(path, comparison.getRightOperand())).filter(value -> value.equals(0)).isPresent();
+        boolean isZero = Constants.value(code, new TreePath(path,
+                comparison.getRightOperand())).filter(value -> value.equals(0)).isPresent();
         boolean isSize = Calls.isOf(code, size, "java.util.Collection", "size", 0) || Calls.isOf(code, size, "java.util.Map", "size", 0)
                 || Calls.isOf(code, size, "java.lang.String", "length", 0);
         if (!isZero || !isSize) {
@@ -78,7 +79,8 @@ public final class EmptyBySize implements Rule {
         boolean isOther = receiver.isPresent() && !receiver.get().toString().matches("this|super|.*\\.this") && !isInIsEmpty(path);
         if (isOther) {
             boolean isEmpty = comparison.getKind() == Tree.Kind.EQUAL_TO;
-            boolean isGrouped = !isEmpty && Precedence.needsParentheses(Tree.Kind.LOGICAL_COMPLEMENT, comparison, path.getParentPath().getLeaf());
+            boolean isGrouped = !isEmpty && Precedence.needsParentheses(Tree.Kind.LOGICAL_COMPLEMENT, comparison,
+                    path.getParentPath().getLeaf());
             survey.report(comparison, "'isEmpty' asks this", Fix.of("ask whether it is empty", edits -> edits.replace(comparison,
                     to -> to.apartFrom(code.range(comparison).start()).write((isGrouped ? "(" : "") + (isEmpty ? "" : "!"))
                             .carry(code.range(receiver.get())).write(".isEmpty()" + (isGrouped ? ")" : "")))));

@@ -61,8 +61,10 @@ public final class FoundByFilter implements Rule {
             return;
         }
         Optional<TreePath> found = Calls.receiver(path).filter(call ->
-                Calls.isOf(code, call, "java.util.stream.Stream", "findFirst", 0) || Calls.isOf(code, call, "java.util.stream.Stream", "findAny", 0));
-        Optional<TreePath> filter = found.flatMap(Calls::receiver).filter(call -> Calls.isOf(code, call, "java.util.stream.Stream", "filter", 1));
+                Calls.isOf(code, call, "java.util.stream.Stream", "findFirst", 0)
+                        || Calls.isOf(code, call, "java.util.stream.Stream", "findAny", 0));
+        Optional<TreePath> filter = found.flatMap(Calls::receiver).filter(call -> Calls.isOf(code, call, "java.util.stream.Stream",
+                "filter", 1));
         Optional<TreePath> stream = filter.flatMap(Calls::receiver);
         if (stream.isPresent()) {
             MethodInvocationTree filtered = (MethodInvocationTree) filter.get().getLeaf();

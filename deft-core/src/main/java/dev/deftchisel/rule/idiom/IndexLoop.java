@@ -83,7 +83,8 @@ public final class IndexLoop implements Rule {
         ForLoopTree loop = (ForLoopTree) path.getLeaf();
         Code code = survey.code();
         if (!counts(path, loop, code) || !(loop.getStatement() instanceof BlockTree body) || body.getStatements().isEmpty()
-                || !(body.getStatements().get(0) instanceof VariableTree element) || !(element.getInitializer() instanceof ArrayAccessTree taken)) {
+                || !(body.getStatements().get(0) instanceof VariableTree element)
+                        || !(element.getInitializer() instanceof ArrayAccessTree taken)) {
             return;
         }
         VariableTree index = (VariableTree) loop.getInitializer().get(0);

@@ -94,7 +94,8 @@ public final class LambdaBlock implements Rule {
         value.ifPresent(expression -> survey.report(new Range(code.range(block).start(), code.range(block).start() + 1),
                 "the block holds one expression", Fix.of("write the expression alone",
                         edits -> edits.replace(block, to -> to.carry(code.range(expression),
-                                Layout.indentOf(code.file(), code.range(only).start()), Layout.indentOf(code.file(), code.range(lambda).start()))))));
+                                Layout.indentOf(code.file(), code.range(only).start()),
+                                        Layout.indentOf(code.file(), code.range(lambda).start()))))));
     }
 
     /** Whether another method of the name could take a lambda that has a value as well as one that has none (JLS 15.12.2.1). */

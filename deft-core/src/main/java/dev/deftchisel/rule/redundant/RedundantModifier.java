@@ -86,7 +86,8 @@ public final class RedundantModifier implements Rule {
 
     @Override
     public Set<Tree.Kind> kinds() {
-        return Set.of(Tree.Kind.METHOD, Tree.Kind.VARIABLE, Tree.Kind.CLASS, Tree.Kind.INTERFACE, Tree.Kind.ENUM, Tree.Kind.RECORD, Tree.Kind.ANNOTATION_TYPE);
+        return Set.of(Tree.Kind.METHOD, Tree.Kind.VARIABLE, Tree.Kind.CLASS, Tree.Kind.INTERFACE, Tree.Kind.ENUM, Tree.Kind.RECORD,
+                Tree.Kind.ANNOTATION_TYPE);
     }
 
     @Override

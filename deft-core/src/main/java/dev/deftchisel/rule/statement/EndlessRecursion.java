@@ -88,7 +88,8 @@ public final class EndlessRecursion implements Rule {
             boolean hasField = call.getArguments().isEmpty() && only instanceof ReturnTree && code.element(path.getParentPath())
                     .filter(type -> ElementFilter.fieldsIn(type.getEnclosedElements()).stream()
                             .anyMatch(field -> field.getSimpleName().equals(method.getName())
-                                    && code.types().isAssignable(field.asType(), code.type(new TreePath(path, method.getReturnType())).orElse(code.object()))))
+                                    && code.types().isAssignable(field.asType(),
+                                            code.type(new TreePath(path, method.getReturnType())).orElse(code.object()))))
                     .isPresent();
             survey.report(call, "this calls the method itself again", hasField ? new Fix[] {Fix.of("return the field",
                     edits -> edits.replace(call, to -> to.write(method.getName().toString())))} : new Fix[0]);

@@ -86,7 +86,8 @@ public final class OtherLoopVariable implements Rule {
                 .noneMatch(place -> place.variable().equals(own.get()) && place.isWritten());
         if (isTested) {
             survey.report(counted, "the loop counts '" + counted + "' and tests '" + variable.getName() + "'",
-                    Fix.of("count '" + variable.getName() + "'", edits -> edits.replace(code.range(counted), variable.getName().toString())));
+                    Fix.of("count '" + variable.getName() + "'",
+                            edits -> edits.replace(code.range(counted), variable.getName().toString())));
         }
     }
 

@@ -73,7 +73,8 @@ public final class SelfAssignment implements Rule {
                 && code.element(target).isPresent() && code.element(target).equals(code.element(value));
         if (isSame) {
             survey.report(tree, "'" + code.text(tree.getVariable()) + "' is assigned to itself", field(path, target, code)
-                    .map(name -> new Fix[] {Fix.of("assign the field", edits -> edits.replace(code.range(tree.getVariable()), "this." + name))})
+                    .map(name -> new Fix[] {Fix.of("assign the field",
+                            edits -> edits.replace(code.range(tree.getVariable()), "this." + name))})
                     .orElse(new Fix[0]));
         }
     }
