@@ -29,16 +29,21 @@ final class AllFacts {
     /** By file. */
     Collection<FileFacts> all() {
         if (known == null) {
-            List<FileFacts> found = new ArrayList<>();
-            for (SourceFile file : files) {
-                CompilationUnitTree unit = run.units().get(file.path());
-                if (unit != null) {
-                    found.add(new BindingScanner(file, unit, run.trees(), elements, symbols, focus).scanUnit(unit));
-                }
-            }
-            known = List.copyOf(found);
+            // whoever asks first may stand on an ordinary stack
+            known = DeepStack.call(this::read);
         }
         return known;
+    }
+
+    private List<FileFacts> read() {
+        List<FileFacts> found = new ArrayList<>();
+        for (SourceFile file : files) {
+            CompilationUnitTree unit = run.units().get(file.path());
+            if (unit != null) {
+                found.add(new BindingScanner(file, unit, run.trees(), elements, symbols, focus).scanUnit(unit));
+            }
+        }
+        return List.copyOf(found);
     }
 
     /** The types declared in the files. */
