@@ -114,7 +114,7 @@ public final class Chisel implements AutoCloseable {
         return named(operations(), id);
     }
 
-    private static Operation named(List<Operation> all, String id) {
+    static Operation named(List<Operation> all, String id) {
         return all.stream()
                 .filter(operation -> operation.id().equals(id))
                 .findFirst()
@@ -317,12 +317,7 @@ public final class Chisel implements AutoCloseable {
 
     /** What is wrong with the code as it is now, by all rules on the class path. */
     public Problems problems() {
-        return problems(Rules.installed());
-    }
-
-    /** What is wrong with the code as it is now, by some rules. */
-    public Problems problems(Rules rules) {
-        return new Problems(analyst(), operations, rules, Repairs.installed());
+        return new Problems(analyst(), operations, Rules.installed(), Repairs.installed());
     }
 
     /** What is wrong with other code of the workspace, such as files with changes that are not saved. */

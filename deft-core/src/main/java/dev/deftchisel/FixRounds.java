@@ -22,6 +22,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -48,6 +49,8 @@ final class FixRounds {
     private final List<Reason> left = new ArrayList<>();
     /** What was tried in vain: rule, file and the text of the line. */
     private final Set<String> givenUp = new HashSet<>();
+    /** The files in which a fix that takes an operation was seen. */
+    private final Set<Path> usable = new LinkedHashSet<>();
     private final Analyst start;
 
     FixRounds(Analyst start, Surveyor surveyor, Mender mender, BiPredicate<SourceFile, Finding> wanted) {
@@ -76,14 +79,14 @@ final class FixRounds {
         Analyst analyst = start;
         Optional<Change> all = Optional.empty();
         Optional<Analysis> before = Optional.empty();
-        Set<Path> files = new java.util.LinkedHashSet<>(scope.files());
+        Set<Path> files = new LinkedHashSet<>(scope.files());
         Map<Path, List<Range>> stretches = new LinkedHashMap<>(scope.stretches());
         Set<Integer> seen = new HashSet<>();
         for (int round = 0; round < MOST_ROUNDS && !files.isEmpty();) {
             Scope rest = new Scope(only(stretches, files));
             Optional<Round> done = round(analyst, rest);
             round += done.isPresent() ? 1 : 0;
-            if (done.isEmpty() && (done = use(analyst, new Scope(stretches))).isEmpty()) {
+            if (done.isEmpty() && (done = use(analyst, new Scope(only(stretches, Set.copyOf(usable))))).isEmpty()) {
                 break;
             }
             Change change = done.get().change();
@@ -155,6 +158,9 @@ final class FixRounds {
 
     /** The first fix that takes an operation: each is a round of its own, since it may go anywhere. */
     private Optional<Round> use(Analyst analyst, Scope scope) {
+        if (scope.files().isEmpty()) {
+            return Optional.empty();
+        }
         Analysis analysis = analyst.analyse(Focus.whole(scope.files()).deeply());
         for (Path file : scope.files()) {
             Code code = analysis.code(file).orElse(null);
@@ -186,7 +192,9 @@ final class FixRounds {
             for (Finding finding : code == null ? List.<Finding>of() : surveyor.survey(analysis, file)) {
                 boolean isWanted = scope.contains(file, finding.range().start()) && wanted.test(code.file(), finding)
                         && !finding.fixes().isEmpty() && !givenUp.contains(identity(file, finding, code));
-                if (isWanted && finding.fixes().get(0) instanceof Fix.Rewrite rewrite) {
+                if (isWanted && finding.fixes().get(0) instanceof Fix.Use) {
+                    usable.add(file);
+                } else if (isWanted && finding.fixes().get(0) instanceof Fix.Rewrite rewrite) {
                     FixEdits edits = new FixDraft(analysis).add(finding, rewrite, code);
                     if (edits.losesComment()) {
                         giveUp(file, finding, code, "a comment would be lost");

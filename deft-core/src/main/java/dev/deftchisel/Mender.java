@@ -45,8 +45,7 @@ final class Mender {
     }
 
     private Outcome mend(Fix.Use use) {
-        Operation operation = operations.stream().filter(one -> one.id().equals(use.operation())).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("there is no operation '" + use.operation() + "'"));
+        Operation operation = Chisel.named(operations, use.operation());
         Spot spot = new Spot(use.place(), analyst.snapshot().file(use.place().file()).orElseThrow(),
                 analyst.analyse(Focus.around(use.place().file(), use.place().selection())));
         return new Planner(operation, analyst).plan(spot, use.answers());

@@ -49,8 +49,7 @@ final class RulesCommand implements Callable<Integer> {
         }
         Optional<About> about = rules.named(rule);
         if (about.isEmpty()) {
-            String near = rules.abouts().stream().map(About::id).filter(id -> id.contains(rule)).findFirst()
-                    .map(id -> ", but '" + id + "'").orElse("");
+            String near = rules.near(rule).map(id -> ", but '" + id + "'").orElse("");
             console.say("deft: there is no rule '" + rule + "'" + near + "; 'deft rules' lists them");
             return ExitCode.USAGE;
         }

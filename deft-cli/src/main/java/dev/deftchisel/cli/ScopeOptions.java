@@ -3,7 +3,6 @@ package dev.deftchisel.cli;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Problems;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Scope;
 import dev.deftchisel.problem.Severity;
@@ -111,15 +110,11 @@ final class ScopeOptions {
         for (String word : rules) {
             boolean isKnown = problems.rules().named(word).isPresent() || tag(word).isPresent() || word.contains(".");
             if (!isKnown) {
-                throw new WorkspaceException("there is no rule or tag '" + word + "'" + near(word, problems) + "; 'deft rules' lists them");
+                throw new WorkspaceException("there is no rule or tag '" + word + "'" + problems.rules().near(word).map(id -> " (did you mean '" + id + "'?)").orElse("")
+                        + "; 'deft rules' lists them");
             }
         }
         return problem -> rules.isEmpty() || rules.contains(problem.rule()) || rules.contains(problem.tag().word());
-    }
-
-    private static String near(String word, Problems problems) {
-        return problems.rules().abouts().stream().map(About::id).filter(id -> id.contains(word) || word.contains(id)).findFirst()
-                .map(id -> " (did you mean '" + id + "'?)").orElse("");
     }
 
     private static Optional<Tag> tag(String word) {

@@ -25,7 +25,6 @@ import javax.lang.model.element.Element;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
-import javax.lang.model.util.ElementFilter;
 import javax.lang.model.util.Elements;
 import javax.lang.model.util.Types;
 
@@ -184,10 +183,8 @@ public final class Analysis {
     /** Whether a method overrides another in the type that declares it (JLS 8.4.8.1). */
     public boolean overrides(SymbolKey method, SymbolKey other) {
         return known(method).filter(known -> known.element() instanceof ExecutableElement own
-                && Supertypes.of((TypeElement) own.getEnclosingElement(), known.types()).stream()
-                .flatMap(type -> ElementFilter.methodsIn(type.getEnclosedElements()).stream())
-                .anyMatch(above -> above.getSimpleName().equals(own.getSimpleName()) && key(above).equals(other)
-                        && known.elements().overrides(own, above, (TypeElement) own.getEnclosingElement()))).isPresent();
+                && Supertypes.overridden(own, known.elements(), known.types()).stream()
+                .anyMatch(above -> key(above).equals(other))).isPresent();
     }
 
     /** The element of a symbol together with the means to ask about it. */

@@ -1,10 +1,12 @@
 package dev.deftchisel.analysis;
 
+import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.CompilationUnitTree;
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.ForLoopTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberSelectTree;
@@ -240,6 +242,57 @@ public final class Code {
         return method instanceof IdentifierTree name
                 && (name.getName().contentEquals("this") || name.getName().contentEquals("super"))
                 || method instanceof MemberSelectTree select && select.getIdentifier().contentEquals("super");
+    }
+
+    /** Where the name of a class, method or variable stands in its declaration; empty for one that has none. */
+    public Optional<Range> findName(Tree declaration) {
+        NameFinder names = new NameFinder(tokens(), unit, positions);
+        if (declaration instanceof ClassTree type) {
+            return names.ofClass(type);
+        }
+        return declaration instanceof MethodTree method ? names.ofMethod(method, method.getName())
+                : names.ofVariable((VariableTree) declaration, false);
+    }
+
+    /** The same, and all of the declaration where it has no name. */
+    public Range name(Tree declaration) {
+        return findName(declaration).orElseGet(() -> range(declaration));
+    }
+
+    /** The method or lambda around a tree, whose results it may hand back; empty in an initialiser. */
+    public static Optional<TreePath> function(TreePath path) {
+        for (TreePath at = path.getParentPath(); at != null && !(at.getLeaf() instanceof ClassTree); at = at.getParentPath()) {
+            if (at.getLeaf() instanceof MethodTree || at.getLeaf() instanceof LambdaExpressionTree) {
+                return Optional.of(at);
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The result that the method around a tree declares; empty in a lambda or constructor. */
+    public Optional<TreePath> result(TreePath path) {
+        return function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method && method.getReturnType() != null)
+                .map(owner -> new TreePath(owner, ((MethodTree) owner.getLeaf()).getReturnType()));
+    }
+
+    /** The type of the variable that a declaration or assignment gives a value; empty for another tree, or one of {@code var}. */
+    public Optional<TypeMirror> target(TreePath path) {
+        if (path.getLeaf() instanceof VariableTree variable) {
+            return saysType(variable) ? type(new TreePath(path, variable.getType())) : Optional.empty();
+        }
+        return path.getLeaf() instanceof AssignmentTree assignment ? type(new TreePath(path, assignment.getVariable())) : Optional.empty();
+    }
+
+    /** Whether a variable counts the rounds of a {@code for} around a tree. */
+    public boolean isOfLoop(TreePath path, Element variable) {
+        for (TreePath at = path.getParentPath(); at != null; at = at.getParentPath()) {
+            TreePath around = at;
+            if (at.getLeaf() instanceof ForLoopTree loop && loop.getInitializer().stream()
+                    .anyMatch(first -> element(new TreePath(around, first)).filter(variable::equals).isPresent())) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** What an expression or declaration refers to. */

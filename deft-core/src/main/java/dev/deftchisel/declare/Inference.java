@@ -1,6 +1,7 @@
 package dev.deftchisel.declare;
 
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Supertypes;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -82,13 +83,7 @@ final class Inference {
 
     /** A type as one of the same class as another one. */
     Optional<DeclaredType> above(TypeMirror type, DeclaredType wanted) {
-        if (!(type instanceof DeclaredType declared) || type.getKind() == TypeKind.ERROR) {
-            return Optional.empty();
-        }
-        if (declared.asElement().equals(wanted.asElement())) {
-            return declared.getTypeArguments().isEmpty() ? Optional.empty() : Optional.of(declared);
-        }
-        return code.types().directSupertypes(type).stream().flatMap(one -> above(one, wanted).stream()).findFirst();
+        return Supertypes.as(type, wanted.asElement(), code.types()).filter(found -> !found.getTypeArguments().isEmpty());
     }
 
     /** A type with what is told put in. */

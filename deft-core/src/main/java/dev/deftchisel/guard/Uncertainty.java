@@ -10,12 +10,15 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.CompilerError;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.analysis.Trace;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
@@ -28,15 +31,18 @@ final class Uncertainty {
             + "else\\.without|catch\\.without|finally\\.without|try\\.without|orphaned|class\\.not\\.allowed|invalid\\.meth\\.decl|empty\\.char)");
 
     private final Analysis before;
+    private final Set<Path> halfRead;
 
     /** @param before the code as it was */
     Uncertainty(Analysis before) {
         this.before = before;
+        this.halfRead = before.errors().stream().filter(error -> OF_PARSER.matcher(error.code()).find())
+                .map(CompilerError::file).collect(Collectors.toSet());
     }
 
     /** Whether the parser itself gave up on something in a file, so that what it made of the rest may be anything. */
     boolean isHalfRead(Path file) {
-        return before.errors().stream().anyMatch(error -> error.file().equals(file) && OF_PARSER.matcher(error.code()).find());
+        return halfRead.contains(file);
     }
 
     /** Whether a call was bound while something it is made of had no meaning, so that another overload may be the right one. */

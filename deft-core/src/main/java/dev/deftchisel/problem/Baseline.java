@@ -9,11 +9,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
 
 /**
  * The problems that a code base has already and is not to be told of again. A problem is known by its rule, its file and
@@ -36,19 +35,11 @@ public final class Baseline {
     }
 
     /** The shape of the file. */
-    private static final class Stored {
-
-        private int format;
-        private List<Entry> known = new ArrayList<>();
+    private record Stored(int format, List<Entry> known) {
     }
 
     /** One kind of line in one file. */
-    private static final class Entry {
-
-        private String path;
-        private String rule;
-        private String line;
-        private int count;
+    private record Entry(String path, String rule, String line, int count) {
     }
 
     /** Knows some problems. */
@@ -66,15 +57,15 @@ public final class Baseline {
     public static Baseline read(Path file) {
         try {
             Stored stored = GSON.fromJson(Files.readString(file), Stored.class);
-            if (stored == null || stored.format != FORMAT) {
+            if (stored == null || stored.format() != FORMAT || stored.known() == null) {
                 throw new BaselineException(file + " is no baseline of this version; write it anew");
             }
             Map<Known, Integer> known = new HashMap<>();
-            for (Entry entry : stored.known) {
-                if (entry.path == null || entry.rule == null || entry.line == null) {
+            for (Entry entry : stored.known()) {
+                if (entry.path() == null || entry.rule() == null || entry.line() == null) {
                     throw new BaselineException(file + " is damaged: an entry lacks its path, rule or line; write it anew");
                 }
-                known.merge(new Known(entry.path, entry.rule, entry.line), entry.count, Integer::sum);
+                known.merge(new Known(entry.path(), entry.rule(), entry.line()), entry.count(), Integer::sum);
             }
             return new Baseline(known);
         } catch (NoSuchFileException missing) {
@@ -90,20 +81,12 @@ public final class Baseline {
      * @throws BaselineException when that fails
      */
     public void write(Path file) {
-        Stored stored = new Stored();
-        stored.format = FORMAT;
-        Map<String, Entry> sorted = new TreeMap<>();
-        known.forEach((one, count) -> {
-            Entry entry = new Entry();
-            entry.path = one.path();
-            entry.rule = one.rule();
-            entry.line = one.line();
-            entry.count = count;
-            sorted.put(one.path() + "\n" + one.rule() + "\n" + one.line(), entry);
-        });
-        stored.known.addAll(sorted.values());
+        List<Entry> entries = known.entrySet().stream()
+                .map(one -> new Entry(one.getKey().path(), one.getKey().rule(), one.getKey().line(), one.getValue()))
+                .sorted(Comparator.comparing(Entry::path).thenComparing(Entry::rule).thenComparing(Entry::line))
+                .toList();
         try {
-            Files.writeString(file, GSON.toJson(stored) + "\n");
+            Files.writeString(file, GSON.toJson(new Stored(FORMAT, entries)) + "\n");
         } catch (IOException failed) {
             throw new BaselineException(file + " cannot be written: " + failed.getMessage());
         }

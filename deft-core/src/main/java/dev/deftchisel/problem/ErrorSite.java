@@ -5,8 +5,6 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.CompilerError;
-import dev.deftchisel.operation.Place;
-import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
 
@@ -14,15 +12,34 @@ import java.util.Optional;
  * Where an error is.
  *
  * @param error    it
- * @param code     the file
+ * @param survey   of its file
  * @param analysis in which the file is attributed as a whole
  * @param around   the trees around what the compiler points at, innermost first
  */
-public record ErrorSite(CompilerError error, Code code, Analysis analysis, List<TreePath> around) {
+public record ErrorSite(CompilerError error, Survey survey, Analysis analysis, List<TreePath> around) {
 
     /** Copies the list. */
     public ErrorSite {
         around = List.copyOf(around);
+    }
+
+    /** The compiler's code of the error, without what all errors have before it. */
+    public String id() {
+        return id(error);
+    }
+
+    static String id(CompilerError error) {
+        return error.code().replaceFirst("^compiler\\.err\\.", "");
+    }
+
+    /** The file. */
+    public Code code() {
+        return survey.code();
+    }
+
+    /** Where the file declares what a name in it means. */
+    public Optional<TreePath> declaration(TreePath name) {
+        return code().element(name).flatMap(survey.names()::declaration);
     }
 
     /** The innermost tree of a kind. */
@@ -32,11 +49,6 @@ public record ErrorSite(CompilerError error, Code code, Analysis analysis, List<
 
     /** The expression or statement that the compiler complains about: what covers just the range it gives. */
     public Optional<TreePath> exact() {
-        return around.stream().filter(path -> code.find(path.getLeaf()).filter(error.whole()::equals).isPresent()).findFirst();
-    }
-
-    /** The place of the error. */
-    public Place place() {
-        return new Place(code.file().path(), new Range(error.range().start(), error.range().start()));
+        return around.stream().filter(path -> code().find(path.getLeaf()).filter(error.whole()::equals).isPresent()).findFirst();
     }
 }

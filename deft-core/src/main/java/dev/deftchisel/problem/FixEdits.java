@@ -80,6 +80,14 @@ public final class FixEdits {
         edits.add(Edit.of(range, "", Edit.Kind.CODE));
     }
 
+    /** Takes one of a list away, with the comma behind it, or before it for the last one. */
+    public void cut(List<? extends Tree> list, int index) {
+        Range own = code.range(list.get(index));
+        int start = index > 0 ? code.range(list.get(index - 1)).end() : own.start();
+        int end = index == 0 && list.size() > 1 ? code.range(list.get(1)).start() : own.end();
+        cut(new Range(start, end));
+    }
+
     /** Takes away a statement or member with its lines, and with the comments that belong to it. */
     public void remove(Range range) {
         removed.add(range);

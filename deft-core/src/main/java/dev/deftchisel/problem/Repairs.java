@@ -39,10 +39,10 @@ public final class Repairs {
         return byCode.keySet().stream().sorted().toList();
     }
 
-    Finding finding(CompilerError error, Code code, Analysis analysis) {
-        String id = error.code().replaceFirst("^compiler\\.err\\.", "");
+    Finding finding(CompilerError error, Survey survey, Analysis analysis) {
+        String id = ErrorSite.id(error);
         About about = About.of(id, Tag.ERROR, error.message());
-        return new Finding(about, Severity.ERROR, shown(error, code), error.message(), fixes(id, error, code, analysis));
+        return new Finding(about, Severity.ERROR, shown(error, survey.code()), error.message(), fixes(id, error, survey, analysis));
     }
 
     /** What the compiler points at, without running over the end of the line. */
@@ -57,20 +57,20 @@ public final class Repairs {
         return found.isEmpty() ? code.around(new Range(at, at)) : found;
     }
 
-    private List<Fix> fixes(String id, CompilerError error, Code code, Analysis analysis) {
+    private List<Fix> fixes(String id, CompilerError error, Survey survey, Analysis analysis) {
         List<Repair> known = byCode.getOrDefault(id, List.of());
         if (known.isEmpty()) {
             return List.of();
         }
         int at = error.range().start();
-        ErrorSite site = new ErrorSite(error, code, analysis, around(at, code));
+        ErrorSite site = new ErrorSite(error, survey, analysis, around(at, survey.code()));
         List<Fix> fixes = new ArrayList<>();
         for (Repair repair : known) {
             try {
                 fixes.addAll(repair.fixes(site));
             } catch (RuntimeException failed) {
                 // half-written code can be of any shape; no fix is better than none of the others
-                LOG.warn("no fix for '{}' at {}:{}", id, code.file().path(), at, failed);
+                LOG.warn("no fix for '{}' at {}:{}", id, survey.code().file().path(), at, failed);
             }
         }
         Set<String> titles = new HashSet<>();

@@ -19,10 +19,11 @@ public final class Rules {
      * @throws IllegalArgumentException when two rules have the same id, or one does not say what it is
      */
     public Rules(List<Rule> all) {
-        this.all = all.stream().sorted(Comparator.comparing((Rule rule) -> rule.about().id())).toList();
+        all.forEach(rule -> abouts.put(rule, rule.about()));
+        this.all = all.stream().sorted(Comparator.comparing(rule -> abouts.get(rule).id())).toList();
         Map<String, Rule> byId = new HashMap<>();
         for (Rule rule : this.all) {
-            About about = rule.about();
+            About about = abouts.get(rule);
             Rule twin = byId.put(about.id(), rule);
             if (twin != null) {
                 throw new IllegalArgumentException("two rules are called '" + about.id() + "': " + twin.getClass().getName()
@@ -32,7 +33,6 @@ public final class Rules {
                 throw new IllegalArgumentException("the rule " + rule.getClass().getName()
                         + " must have an id in kebab-case, a title, and a kind of tree to look at");
             }
-            abouts.put(rule, about);
         }
     }
 
@@ -55,6 +55,11 @@ public final class Rules {
 
     About about(Rule rule) {
         return abouts.get(rule);
+    }
+
+    /** A rule that somebody may have meant by a word which names none. */
+    public Optional<String> near(String word) {
+        return abouts().stream().map(About::id).filter(id -> id.contains(word) || word.contains(id)).findFirst();
     }
 
     /** The rule of an id. */

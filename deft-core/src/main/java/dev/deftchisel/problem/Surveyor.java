@@ -19,7 +19,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -59,11 +58,12 @@ public final class Surveyor {
             return List.of();
         }
         List<CompilerError> errors = analysis.errors().stream().filter(error -> error.file().equals(file)).toList();
-        List<Finding> found = new ArrayList<>(outside(erroneous(code.get(), errors), ruled(code.get(), !errors.isEmpty())));
+        Survey survey = new Survey(code.get(), !errors.isEmpty());
+        List<Finding> found = new ArrayList<>(outside(erroneous(code.get(), errors), ruled(survey)));
         Suppressions suppressions = new Suppressions(code.get(), rules);
         List<Finding> shown = new ArrayList<>(found.stream().filter(finding -> !suppressions.accept(finding)).toList());
         rules.named(Suppressions.IDLE).ifPresent(about -> shown.addAll(suppressions.idle(about, severity(file, about), found)));
-        errors.stream().map(error -> repairs.finding(error, code.get(), analysis)).forEach(shown::add);
+        errors.stream().map(error -> repairs.finding(error, survey, analysis)).forEach(shown::add);
         shown.removeIf(finding -> finding.severity() == Severity.OFF);
         shown.sort(Comparator.comparing((Finding finding) -> finding.range().start()).thenComparing(finding -> finding.about().id()));
         return List.copyOf(shown);
@@ -73,8 +73,8 @@ public final class Surveyor {
         return severities.of(file, about);
     }
 
-    private List<Finding> ruled(Code code, boolean hasErrors) {
-        Survey survey = new Survey(code, hasErrors);
+    private List<Finding> ruled(Survey survey) {
+        Code code = survey.code();
         Map<Tree.Kind, List<Rule>> byKind = new EnumMap<>(Tree.Kind.class);
         Map<Rule, Severity> weights = new HashMap<>();
         for (Rule rule : rules.all()) {

@@ -1,5 +1,6 @@
 package dev.deftchisel.repair;
 
+import dev.deftchisel.member.StandIn;
 import javax.lang.model.type.TypeMirror;
 
 /** The value that a type has when nothing is said (JLS 4.12.5). */
@@ -10,13 +11,11 @@ final class Defaults {
 
     static String of(TypeMirror type) {
         return switch (type.getKind()) {
-            case BOOLEAN -> "false";
-            case CHAR -> "'\\0'";
+            // written so that they are of no other type, since an overload may be chosen by them
             case LONG -> "0L";
             case FLOAT -> "0f";
             case DOUBLE -> "0.0";
-            case BYTE, SHORT, INT -> "0";
-            default -> "null";
+            default -> StandIn.value(type);
         };
     }
 }

@@ -32,14 +32,14 @@ public final class FinalAssigned implements Repair {
         Code code = site.code();
         Optional<TreePath> named = site.around().stream()
                 .filter(path -> path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof MemberSelectTree).findFirst();
-        Optional<TreePath> declared = named.flatMap(code::element).flatMap(element -> WantedType.declaration(element, code))
+        Optional<TreePath> declared = named.flatMap(site::declaration)
                 .filter(path -> path.getLeaf() instanceof VariableTree);
         if (declared.isEmpty()) {
             return List.of();
         }
         VariableTree variable = (VariableTree) declared.get().getLeaf();
-        if (site.error().code().contains("final.var") && site.error().code().contains("ref") || site.error().code().contains("icls")) {
-            return List.of(copied(named.get(), declared.get(), code)).stream().flatMap(Optional::stream).toList();
+        if (site.id().equals("cant.ref.non.effectively.final.var") || site.id().equals("local.var.accessed.from.icls.needs.final")) {
+            return copied(named.get(), declared.get(), code).stream().toList();
         }
         return variable.getModifiers().getFlags().contains(Modifier.FINAL)
                 ? List.of(Fix.of("let '" + variable.getName() + "' change",

@@ -56,7 +56,7 @@ public final class MissingImplementation implements Repair {
             Optional<ExecutableElement> own = member instanceof MethodTree
                     ? code.element(new TreePath(path, member)).map(element -> (ExecutableElement) element) : Optional.empty();
             Optional<ExecutableElement> above = own.isEmpty() || type.isEmpty() ? Optional.empty()
-                    : WrongOverride.above(type.get(), own.get(), type.get(), code)
+                    : WrongOverride.above(own.get(), type.get(), code)
                     .filter(other -> other.getModifiers().contains(Modifier.ABSTRACT));
             if (above.isPresent()) {
                 TypeMirror result = ((ExecutableType) code.types().asMemberOf((DeclaredType) type.get().asType(),

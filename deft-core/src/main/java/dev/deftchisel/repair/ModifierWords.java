@@ -10,6 +10,7 @@ import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
+import java.util.Optional;
 
 /** Takes words out of a list of modifiers, or puts them in. */
 final class ModifierWords {
@@ -17,27 +18,25 @@ final class ModifierWords {
     private ModifierWords() {
     }
 
-    /** Takes a word away with the blank behind it. */
-    static void remove(FixEdits edits, Range where, String word) {
-        Tokens tokens = edits.code().tokens();
-        for (int i = tokens.code(tokens.at(where.start())); i < tokens.count() && tokens.start(i) < where.end(); i = tokens.code(i + 1)) {
-            if (tokens.text(i).equals(word)) {
-                int end = i + 1 < tokens.count() && tokens.kind(i + 1) == TokenKind.WHITE_SPACE ? tokens.end(i + 1) : tokens.end(i);
-                edits.cut(new Range(tokens.start(i), end));
-                return;
-            }
-        }
-    }
-
-    /** Whether a word stands in a stretch of code. */
-    static boolean has(Code code, Range where, String word) {
+    /** Where a word stands in a stretch of code. */
+    static Optional<Range> find(Code code, Range where, String word) {
         Tokens tokens = code.tokens();
         for (int i = tokens.code(tokens.at(where.start())); i < tokens.count() && tokens.start(i) < where.end(); i = tokens.code(i + 1)) {
             if (tokens.text(i).equals(word)) {
-                return true;
+                return Optional.of(tokens.range(i));
             }
         }
-        return false;
+        return Optional.empty();
+    }
+
+    /** Takes a word away with the blank behind it. */
+    static void remove(FixEdits edits, Range where, String word) {
+        Tokens tokens = edits.code().tokens();
+        find(edits.code(), where, word).ifPresent(found -> {
+            int next = tokens.at(found.start()) + 1;
+            boolean isFollowed = next < tokens.count() && tokens.kind(next) == TokenKind.WHITE_SPACE;
+            edits.cut(isFollowed ? new Range(found.start(), tokens.end(next)) : found);
+        });
     }
 
     /** Puts a word before the type or name of a declaration, behind its annotations. */

@@ -42,23 +42,22 @@ public final class NoAccess implements Repair {
         if (named.get().getLeaf() instanceof MemberSelectTree select) {
             accessor(named.get(), select, code).ifPresent(fixes::add);
         }
-        code.element(named.get()).flatMap(element -> WantedType.declaration(element, code))
-                .or(() -> hidden(named.get(), code))
+        site.declaration(named.get()).or(() -> hidden(named.get(), site))
                 .ifPresent(declared -> fixes.add(Fix.of("open it to its package", edits ->
                         ModifierWords.remove(edits, code.range(declared.getLeaf()), "private"))));
         return fixes;
     }
 
     /** The member of the name in the type from which it is selected, which the compiler does not show. */
-    private static Optional<TreePath> hidden(TreePath path, Code code) {
+    private static Optional<TreePath> hidden(TreePath path, ErrorSite site) {
         if (!(path.getLeaf() instanceof MemberSelectTree select)) {
             return Optional.empty();
         }
-        return code.type(new TreePath(path, select.getExpression()))
+        return site.code().type(new TreePath(path, select.getExpression()))
                 .filter(type -> type instanceof DeclaredType)
                 .flatMap(type -> ((DeclaredType) type).asElement().getEnclosedElements().stream()
                         .filter(member -> member.getSimpleName().equals(select.getIdentifier())).findFirst())
-                .flatMap(element -> WantedType.declaration(element, code));
+                .flatMap(site.survey().names()::declaration);
     }
 
     /** The method that hands the field back, or takes a new value for it (JavaBeans 8.3, or by the name of the field). */

@@ -31,8 +31,7 @@ public final class NoValueYet implements Repair {
         Optional<TreePath> declared = site.around().stream()
                 .filter(path -> path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof VariableTree)
                 .findFirst()
-                .flatMap(code::element)
-                .flatMap(element -> WantedType.declaration(element, code))
+                .flatMap(site::declaration)
                 .or(() -> withoutValue(site));
         if (declared.isEmpty() || !(declared.get().getLeaf() instanceof VariableTree variable) || variable.getInitializer() != null) {
             return List.of();

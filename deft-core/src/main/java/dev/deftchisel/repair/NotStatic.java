@@ -29,7 +29,7 @@ public final class NotStatic implements Repair {
         Optional<TreePath> named = site.around().stream()
                 .filter(path -> path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof MemberSelectTree)
                 .findFirst();
-        Optional<TreePath> declared = named.flatMap(code::element).flatMap(element -> WantedType.declaration(element, code));
+        Optional<TreePath> declared = named.flatMap(site::declaration);
         List<Fix> fixes = new ArrayList<>();
         declared.filter(path -> path.getParentPath().getLeaf() instanceof ClassTree).ifPresent(path ->
                 fixes.add(Fix.of("make '" + code.element(path).orElseThrow().getSimpleName() + "' static",

@@ -24,7 +24,9 @@ import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.IntStream;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.util.ElementFilter;
@@ -43,7 +45,7 @@ public final class Superfluous implements Repair {
     @Override
     public List<Fix> fixes(ErrorSite site) {
         Code code = site.code();
-        return switch (site.error().code().replaceFirst("compiler\\.err\\.", "")) {
+        return switch (site.id()) {
             case "unreachable.stmt" -> statement(site).map(path -> List.of(remove(path, "remove what is never reached",
                     code))).orElse(List.of());
             case "break.outside.switch.loop", "cont.outside.loop" ->
@@ -74,15 +76,9 @@ public final class Superfluous implements Repair {
         }
         CatchTree tree = (CatchTree) caught.get().getLeaf();
         if (tree.getParameter().getType() instanceof UnionTypeTree union) {
-            int at = site.error().range().start();
-            List<? extends Tree> all = union.getTypeAlternatives();
-            for (int i = 0; i < all.size(); i++) {
-                Range own = code.range(all.get(i));
-                if (own.touches(at)) {
-                    Range gone = i == 0 ? new Range(own.start(), code.range(all.get(1)).start())
-                            : new Range(code.range(all.get(i - 1)).end(), own.end());
-                    return List.of(Fix.of("do not catch it", edits -> edits.cut(gone)));
-                }
+            OptionalInt alternative = pointedAt(union.getTypeAlternatives(), site);
+            if (alternative.isPresent()) {
+                return List.of(Fix.of("do not catch it", edits -> edits.cut(union.getTypeAlternatives(), alternative.getAsInt())));
             }
         }
         TryTree tried = (TryTree) caught.get().getParentPath().getLeaf();
@@ -92,6 +88,12 @@ public final class Superfluous implements Repair {
         }
         int before = code.tokens().end(code.tokens().codeBefore(code.tokens().at(code.range(tree).start()) - 1));
         return List.of(Fix.of("remove the handler", edits -> edits.cut(new Range(before, code.range(tree).end()))));
+    }
+
+    /** Which of several trees the compiler points at. */
+    private static OptionalInt pointedAt(List<? extends Tree> all, ErrorSite site) {
+        return IntStream.range(0, all.size())
+                .filter(i -> site.code().range(all.get(i)).touches(site.error().range().start())).findFirst();
     }
 
     private static void unwrap(FixEdits edits, TryTree tried) {
@@ -114,15 +116,9 @@ public final class Superfluous implements Repair {
         }
         CaseTree tree = (CaseTree) found.get().getLeaf();
         List<? extends ExpressionTree> labels = tree.getExpressions();
-        if (labels.size() > 1) {
-            for (int i = 0; i < labels.size(); i++) {
-                Range own = code.range(labels.get(i));
-                if (own.touches(site.error().range().start())) {
-                    Range gone = i == 0 ? new Range(own.start(), code.range(labels.get(1)).start())
-                            : new Range(code.range(labels.get(i - 1)).end(), own.end());
-                    return List.of(Fix.of("remove the label", edits -> edits.cut(gone)));
-                }
-            }
+        OptionalInt label = pointedAt(labels, site);
+        if (labels.size() > 1 && label.isPresent()) {
+            return List.of(Fix.of("remove the label", edits -> edits.cut(labels, label.getAsInt())));
         }
         return List.of(Fix.of("remove the case", edits -> edits.remove(code.range(tree))));
     }
@@ -144,7 +140,7 @@ public final class Superfluous implements Repair {
         return List.of("private", "protected", "public", "static", "final", "abstract", "default", "synchronized", "transient", "volatile",
                         "native", "strictfp", "sealed").stream()
                 .filter(word -> site.error().message().matches("(?s).*\\b" + word + "\\b.*"))
-                .filter(word -> ModifierWords.has(code, code.range(declaration.get().getLeaf()), word))
+                .filter(word -> ModifierWords.find(code, code.range(declaration.get().getLeaf()), word).isPresent())
                 .map(word -> Fix.of("remove '" + word + "'",
                         edits -> ModifierWords.remove(edits, code.range(declaration.get().getLeaf()), word)))
                 .toList();
@@ -174,9 +170,8 @@ public final class Superfluous implements Repair {
                 .filter(other -> other.getParameters().size() == method.getParameters().size()
                         && !other.getEnclosingElement().equals(type.get()) && !other.getModifiers().contains(Modifier.FINAL))
                 .map(other -> other.getSimpleName().toString()).toList();
-        int name = code.tokens().code(code.tokens().at(code.range(method.getReturnType()).end()));
         return Spelling.near(method.getName().toString(), names).stream().limit(1)
-                .map(near -> Fix.of("call it '" + near + "'", edits -> edits.replace(code.tokens().range(name), near))).toList();
+                .map(near -> Fix.of("call it '" + near + "'", edits -> edits.replace(code.name(method), near))).toList();
     }
 
     private static List<Fix> thrown(ErrorSite site) {
@@ -187,14 +182,10 @@ public final class Superfluous implements Repair {
         }
         MethodTree method = (MethodTree) found.get().getLeaf();
         List<? extends ExpressionTree> all = method.getThrows();
-        int at = site.error().range().start();
-        for (int i = 0; i < all.size(); i++) {
-            Range own = code.range(all.get(i));
-            if (own.touches(at) && all.size() > 1) {
-                Range gone = i == 0 ? new Range(own.start(), code.range(all.get(1)).start())
-                        : new Range(code.range(all.get(i - 1)).end(), own.end());
-                return List.of(Fix.of("do not declare '" + code.text(own) + "'", edits -> edits.cut(gone)));
-            }
+        OptionalInt exception = pointedAt(all, site);
+        if (all.size() > 1 && exception.isPresent()) {
+            return List.of(Fix.of("do not declare '" + code.text(all.get(exception.getAsInt())) + "'",
+                    edits -> edits.cut(all, exception.getAsInt())));
         }
         int word = code.tokens().codeBefore(code.tokens().at(code.range(all.get(0)).start()) - 1);
         int before = code.tokens().end(code.tokens().codeBefore(word - 1));

@@ -3,6 +3,7 @@ package dev.deftchisel.repair;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.TryTree;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.member.StandIn;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -27,7 +28,7 @@ public final class Syntax implements Repair {
     public List<Fix> fixes(ErrorSite site) {
         Code code = site.code();
         int at = site.error().range().start();
-        return switch (site.error().code().replaceFirst("compiler\\.err\\.", "")) {
+        return switch (site.id()) {
             case "expected", "expected2", "expected3", "expected4" -> missing(site);
             case "premature.eof" -> List.of(Fix.of("add '}'", edits -> {
                 String content = code.file().content();
@@ -70,7 +71,7 @@ public final class Syntax implements Repair {
         int at = end > 0 && before >= 0 ? Math.min(end, tokens.end(before)) : end;
         List<Fix> fixes = new ArrayList<>();
         if (site.error().message().matches("'?='? .*") && before > 0) {
-            String value = first(tokens.text(tokens.codeBefore(before - 1)));
+            String value = StandIn.value(tokens.text(tokens.codeBefore(before - 1)));
             fixes.add(Fix.of("give it the value " + value, edits -> edits.insert(at, " = " + value)));
             return fixes;
         }
@@ -81,15 +82,6 @@ public final class Syntax implements Repair {
             }
         }
         return fixes;
-    }
-
-    /** The value that a variable of a type has at first, where there is no tree that says more than the word. */
-    private static String first(String type) {
-        return switch (type) {
-            case "boolean" -> "false";
-            case "byte", "short", "char", "int", "long", "float", "double" -> "0";
-            default -> "null";
-        };
     }
 
     /** Behind the text of the line, but before what ends the statement. */

@@ -11,7 +11,6 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -39,12 +38,12 @@ public final class TwiceDeclared implements Repair {
             String name = variable.getName().toString();
             if (found.get().getParentPath().getLeaf() instanceof BlockTree && variable.getInitializer() != null) {
                 fixes.add(Fix.of("assign to the '" + name + "' that is there", edits -> edits.replace(
-                        new Range(code.range(variable).start(), nameStart(variable, code)), "")));
+                        new Range(code.range(variable).start(), code.name(variable).start()), "")));
             }
             String other = free(name, code);
             TreePath scope = found.get().getParentPath();
             fixes.add(Fix.of("call it '" + other + "'", edits -> {
-                int start = nameStart(variable, code);
+                int start = code.name(variable).start();
                 edits.replace(new Range(start, start + name.length()), other);
                 Optional<Element> element = code.element(found.get());
                 code.occurrences(scope).stream()
@@ -55,16 +54,6 @@ public final class TwiceDeclared implements Repair {
         }
         fixes.add(Fix.of("remove it", edits -> edits.remove(Layout.withDocumentation(code.file(), code.range(found.get().getLeaf())))));
         return fixes;
-    }
-
-    private static int nameStart(VariableTree variable, Code code) {
-        Tokens tokens = code.tokens();
-        int from = code.find(variable.getType()).map(Range::end).orElse(code.range(variable).start());
-        int token = tokens.code(tokens.at(from));
-        while (!tokens.isName(token, variable.getName().toString())) {
-            token = tokens.code(token + 1);
-        }
-        return tokens.start(token);
     }
 
     private static String free(String name, Code code) {

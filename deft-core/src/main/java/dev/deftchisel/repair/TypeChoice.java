@@ -12,6 +12,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.ErrorSite;
+import dev.deftchisel.rewrite.TypeWriter;
 import java.util.Comparator;
 import java.util.List;
 import javax.lang.model.element.Element;
@@ -39,7 +40,7 @@ final class TypeChoice {
                 .filter(name -> name.indexOf('.') > 0 && fits(code.elements().getTypeElement(name), code, home))
                 .sorted(Comparator.comparingInt((String name) -> has(name) ? 0 : 1)
                         .thenComparing(name -> -site.analysis().importing(name))
-                        .thenComparing(name -> -shared(home, name))
+                        .thenComparing(name -> -TypeWriter.common(home, name))
                         .thenComparingInt(TypeChoice::rank)
                         .thenComparing(name -> name))
                 .toList();
@@ -90,17 +91,6 @@ final class TypeChoice {
             return site.code().isKind(type.asType(), site.code().elements().getTypeElement("java.lang.Throwable").asType());
         }
         return true;
-    }
-
-    /** How many parts of the package are the same. */
-    private static int shared(String home, String name) {
-        String[] own = home.split("\\.");
-        String[] other = name.split("\\.");
-        int same = 0;
-        while (same < own.length && same < other.length && own[same].equals(other[same])) {
-            same++;
-        }
-        return same;
     }
 
     /** What is used in most programs, then what is part of the platform, then the rest. */

@@ -13,6 +13,7 @@ import com.sun.source.tree.UnionTypeTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Supertypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -20,16 +21,12 @@ import dev.deftchisel.problem.Repair;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javax.lang.model.element.ExecutableElement;
-import javax.lang.model.element.TypeElement;
-import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeMirror;
-import javax.lang.model.util.ElementFilter;
 
 /** Checked exceptions that are neither declared nor caught (JLS 11.2.3). */
 public final class UnreportedException implements Repair {
@@ -127,26 +124,10 @@ public final class UnreportedException implements Repair {
 
     /** Whether nothing that the method overrides forbids it (JLS 8.4.8.3). */
     private static boolean mayThrow(TreePath path, List<TypeMirror> thrown, Code code) {
-        Optional<ExecutableElement> method = code.element(path).filter(element -> element instanceof ExecutableElement)
-                .map(element -> (ExecutableElement) element);
-        if (method.isEmpty() || !(method.get().getEnclosingElement() instanceof TypeElement type)) {
-            return true;
-        }
-        return above(type.asType(), code).stream()
-                .flatMap(above -> ElementFilter.methodsIn(above.getEnclosedElements()).stream())
-                .filter(other -> other.getSimpleName().equals(method.get().getSimpleName())
-                        && code.elements().overrides(method.get(), other, type))
+        return code.element(path).stream()
+                .flatMap(element -> Supertypes.overridden((ExecutableElement) element, code.elements(), code.types()).stream())
                 .allMatch(other -> thrown.stream().allMatch(exception -> other.getThrownTypes().stream()
                         .anyMatch(declared -> code.isKind(exception, declared))));
-    }
-
-    private static Set<TypeElement> above(TypeMirror type, Code code) {
-        Set<TypeElement> found = new LinkedHashSet<>();
-        for (TypeMirror direct : code.types().directSupertypes(type)) {
-            found.add((TypeElement) ((DeclaredType) direct).asElement());
-            found.addAll(above(direct, code));
-        }
-        return found;
     }
 
     private static void declare(FixEdits edits, MethodTree method, List<TypeMirror> thrown) {

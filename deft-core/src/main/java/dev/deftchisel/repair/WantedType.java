@@ -1,13 +1,10 @@
 package dev.deftchisel.repair;
 
 import com.sun.source.tree.AssignmentTree;
-import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ConditionalExpressionTree;
 import com.sun.source.tree.DoWhileLoopTree;
 import com.sun.source.tree.IfTree;
-import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MethodInvocationTree;
-import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ParenthesizedTree;
 import com.sun.source.tree.ReturnTree;
@@ -15,13 +12,11 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
-import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.ErrorSite;
 import java.util.List;
 import java.util.Optional;
-import javax.lang.model.element.Element;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
@@ -58,18 +53,12 @@ final class WantedType {
         if (tree instanceof VariableTree variable) {
             return code.saysType(variable) ? of(new TreePath(parent, variable.getType()), code) : Optional.empty();
         } else if (tree instanceof AssignmentTree assignment && assignment.getExpression() == path.getLeaf()) {
-            Optional<TreePath> declared = code.element(new TreePath(parent, assignment.getVariable()))
-                    .flatMap(element -> declaration(element, code))
+            Optional<TreePath> declared = site.declaration(new TreePath(parent, assignment.getVariable()))
                     .filter(found -> found.getLeaf() instanceof VariableTree)
                     .map(found -> new TreePath(found, ((VariableTree) found.getLeaf()).getType()));
             return code.type(new TreePath(parent, assignment.getVariable())).map(type -> new WantedType(type, declared));
         } else if (tree instanceof ReturnTree) {
-            TreePath owner = parent;
-            while (!(owner.getLeaf() instanceof MethodTree || owner.getLeaf() instanceof LambdaExpressionTree)) {
-                owner = owner.getParentPath();
-            }
-            return owner.getLeaf() instanceof MethodTree method && method.getReturnType() != null
-                    ? of(new TreePath(owner, method.getReturnType()), code) : Optional.empty();
+            return code.result(parent).flatMap(type -> of(type, code));
         } else if (tree instanceof IfTree || tree instanceof WhileLoopTree || tree instanceof DoWhileLoopTree
                 || tree instanceof ConditionalExpressionTree) {
             return Optional.of(new WantedType(code.types().getPrimitiveType(TypeKind.BOOLEAN), Optional.empty()));
@@ -90,23 +79,5 @@ final class WantedType {
 
     private static Optional<WantedType> of(TreePath type, Code code) {
         return code.type(type).map(known -> new WantedType(known, Optional.of(type)));
-    }
-
-    /** Where the file declares an element. */
-    static Optional<TreePath> declaration(Element element, Code code) {
-        TreePath[] found = {null};
-        new TreePathScanner<Void, Void>() {
-            @Override
-            public Void scan(Tree tree, Void unused) {
-                if (found[0] == null && (tree instanceof VariableTree || tree instanceof MethodTree || tree instanceof ClassTree)) {
-                    TreePath path = new TreePath(getCurrentPath(), tree);
-                    if (code.element(path).filter(element::equals).isPresent()) {
-                        found[0] = path;
-                    }
-                }
-                return found[0] == null ? super.scan(tree, null) : null;
-            }
-        }.scan(new TreePath(code.unit()), null);
-        return Optional.ofNullable(found[0]);
     }
 }

@@ -169,10 +169,8 @@ public final class WrongArguments implements Repair {
             boolean fits = IntStream.range(0, formals.size())
                     .allMatch(k -> fits(call, arguments.get(k < extra ? k : k + 1), formals.get(k).asType(), code));
             if (fits) {
-                Range own = code.range(arguments.get(extra));
-                int start = extra > 0 ? code.range(arguments.get(extra - 1)).end() : own.start();
-                int end = extra == 0 && arguments.size() > 1 ? code.range(arguments.get(1)).start() : own.end();
-                return Optional.of(Fix.of("do not hand over '" + code.shown(own, 30) + "'", edits -> edits.cut(new Range(start, end))));
+                return Optional.of(Fix.of("do not hand over '" + code.shown(code.range(arguments.get(extra)), 30) + "'",
+                        edits -> edits.cut(arguments, extra)));
             }
         }
         return Optional.empty();

@@ -11,7 +11,6 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Repair;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.Tokens;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -29,15 +28,14 @@ public final class WrongHeading implements Repair {
     public List<Fix> fixes(ErrorSite site) {
         Code code = site.code();
         Optional<TreePath> type = site.nearest(ClassTree.class);
-        return switch (site.error().code().replaceFirst("compiler\\.err\\.", "")) {
+        return switch (site.id()) {
             case "no.intf.expected.here" -> type.map(path -> List.of(Fix.of("write 'implements'",
                     edits -> word(edits, (ClassTree) path.getLeaf(), "extends", "implements")))).orElse(List.of());
             case "intf.expected.here" -> type.filter(path -> ((ClassTree) path.getLeaf()).getExtendsClause() == null)
                     .map(path -> List.of(Fix.of("write 'extends'",
                             edits -> word(edits, (ClassTree) path.getLeaf(), "implements", "extends")))).orElse(List.of());
             case "cant.inherit.from.final" -> type.flatMap(path -> Optional.ofNullable(((ClassTree) path.getLeaf()).getExtendsClause())
-                            .flatMap(above -> code.element(new TreePath(path, above))))
-                    .flatMap(element -> WantedType.declaration(element, code))
+                            .flatMap(above -> site.declaration(new TreePath(path, above))))
                     .map(path -> List.of(Fix.of("let the other class be not final", edits ->
                             ModifierWords.remove(edits, code.range(((ClassTree) path.getLeaf()).getModifiers()), "final"))))
                     .orElse(List.of());
@@ -48,15 +46,7 @@ public final class WrongHeading implements Repair {
     }
 
     private static void word(FixEdits edits, ClassTree type, String old, String other) {
-        Code code = edits.code();
-        Tokens tokens = code.tokens();
-        for (int i = tokens.code(tokens.at(code.range(type).start())); i < tokens.count()
-                && tokens.start(i) < code.range(type).end(); i = tokens.code(i + 1)) {
-            if (tokens.text(i).equals(old)) {
-                edits.replace(tokens.range(i), other);
-                return;
-            }
-        }
+        ModifierWords.find(edits.code(), edits.code().range(type), old).ifPresent(found -> edits.replace(found, other));
     }
 
     /** A primitive type as a type argument: its box (JLS 4.5.1). */
@@ -80,12 +70,7 @@ public final class WrongHeading implements Repair {
     private static List<Fix> file(ClassTree type, ErrorSite site) {
         Code code = site.code();
         String file = code.file().path().getFileName().toString().replaceAll("\\.java$", "");
-        Tokens tokens = code.tokens();
-        int name = tokens.code(tokens.at(code.range(type).start()));
-        while (!tokens.isName(name, type.getSimpleName().toString())) {
-            name = tokens.code(name + 1);
-        }
-        int at = tokens.start(name);
+        int at = code.name(type).start();
         return List.of(new Fix.Use("rename it to '" + file + "'", "rename", new Place(code.file().path(), new Range(at, at)),
                         Answers.of("name", file)),
                 Fix.of("let it be not public", edits -> ModifierWords.remove(edits, code.range(type.getModifiers()), "public")));

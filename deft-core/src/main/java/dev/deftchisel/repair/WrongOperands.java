@@ -39,7 +39,7 @@ public final class WrongOperands implements Repair {
     public List<Fix> fixes(ErrorSite site) {
         Code code = site.code();
         Optional<TreePath> binary = site.nearest(BinaryTree.class);
-        return switch (site.error().code().replaceFirst("compiler\\.err\\.", "")) {
+        return switch (site.id()) {
             case "operator.cant.be.applied.1", "incomparable.types" -> binary.map(path -> operands(path, code)).orElse(List.of());
             case "array.req.but.found" -> site.nearest(ArrayAccessTree.class).map(path -> element(path, code)).orElse(List.of());
             case "foreach.not.applicable.to.type" -> site.nearest(EnhancedForLoopTree.class).map(path -> source(path,

@@ -3,12 +3,12 @@ package dev.deftchisel.repair;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Supertypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Repair;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.Tokens;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -38,7 +38,7 @@ public final class WrongOverride implements Repair {
             return List.of();
         }
         MethodTree method = (MethodTree) found.get().getLeaf();
-        Optional<ExecutableElement> above = above(type, own.get(), type, code);
+        Optional<ExecutableElement> above = above(own.get(), type, code);
         if (site.error().code().endsWith("override.static")) {
             return List.of(Fix.of("let it be not static", edits -> ModifierWords.remove(edits, code.range(method.getModifiers()),
                     "static")));
@@ -57,32 +57,23 @@ public final class WrongOverride implements Repair {
 
     private static void widen(FixEdits edits, MethodTree method, String word) {
         Code code = edits.code();
-        Tokens tokens = code.tokens();
-        Range modifiers = code.find(method.getModifiers()).orElse(new Range(0, 0));
-        for (int i = tokens.code(tokens.at(modifiers.start())); modifiers.length() > 0 && i < tokens.count()
-                && tokens.start(i) < modifiers.end(); i = tokens.code(i + 1)) {
-            if (Set.of("private", "protected").contains(tokens.text(i))) {
-                edits.replace(tokens.range(i), word);
-                return;
-            }
+        Optional<Range> written = code.find(method.getModifiers()).filter(range -> range.length() > 0).flatMap(range ->
+                ModifierWords.find(code, range, "private").or(() -> ModifierWords.find(code, range, "protected")));
+        if (written.isPresent()) {
+            edits.replace(written.get(), word);
+        } else {
+            ModifierWords.add(edits, method, word);
         }
-        ModifierWords.add(edits, method, word);
     }
 
-    /** The method in a type above that one has the parameters of. */
-    static Optional<ExecutableElement> above(TypeElement at, ExecutableElement method, TypeElement type, Code code) {
-        for (TypeMirror direct : code.types().directSupertypes(at.asType())) {
-            TypeElement element = (TypeElement) ((DeclaredType) direct).asElement();
-            Optional<ExecutableElement> found = ElementFilter.methodsIn(element.getEnclosedElements()).stream()
-                    .filter(other -> other.getSimpleName().equals(method.getSimpleName())
-                            && other.getParameters().size() == method.getParameters().size()
-                            && code.types().isSubsignature((ExecutableType) method.asType(),
-                                    (ExecutableType) code.types().asMemberOf((DeclaredType) type.asType(), other)))
-                    .findFirst().or(() -> above(element, method, type, code));
-            if (found.isPresent()) {
-                return found;
-            }
-        }
-        return Optional.empty();
+    /** The nearest method above that one has the name and parameters of. */
+    static Optional<ExecutableElement> above(ExecutableElement method, TypeElement type, Code code) {
+        return Supertypes.of(type, code.types()).stream()
+                .flatMap(above -> ElementFilter.methodsIn(above.getEnclosedElements()).stream())
+                .filter(other -> other.getSimpleName().equals(method.getSimpleName())
+                        && other.getParameters().size() == method.getParameters().size()
+                        && code.types().isSubsignature((ExecutableType) method.asType(),
+                                (ExecutableType) code.types().asMemberOf((DeclaredType) type.asType(), other)))
+                .findFirst();
     }
 }

@@ -2,7 +2,6 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.ExpressionTree;
-import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
@@ -78,18 +77,15 @@ public final class WrongType implements Repair {
     /** A value handed back by a method that has none: the method gets a result, or the value goes. */
     private static List<Fix> unwanted(TreePath path, ReturnTree result, Optional<TypeMirror> own, ErrorSite site) {
         Code code = site.code();
-        TreePath owner = path;
-        while (!(owner.getLeaf() instanceof MethodTree || owner.getLeaf() instanceof LambdaExpressionTree)) {
-            owner = owner.getParentPath();
-        }
-        if (!(owner.getLeaf() instanceof MethodTree method) || method.getReturnType() == null) {
+        Optional<TreePath> owner = code.result(path).map(TreePath::getParentPath);
+        if (owner.isEmpty()) {
             return List.of();
         }
+        MethodTree method = (MethodTree) owner.get().getLeaf();
         List<Fix> fixes = new ArrayList<>();
-        TreePath declared = owner;
         own.filter(type -> type.getKind() != TypeKind.NULL && type.getKind() != TypeKind.VOID)
                 .ifPresent(type -> fixes.add(Fix.of("let '" + method.getName() + "' return " + Conversion.shown(type),
-                edits -> ResultType.change(edits, declared, type))));
+                edits -> ResultType.change(edits, owner.get(), type))));
         Range value = code.range(result.getExpression());
         fixes.add(Fix.of("return nothing", edits -> edits.cut(new Range(code.range(result).start() + "return".length(), value.end()))));
         return fixes;

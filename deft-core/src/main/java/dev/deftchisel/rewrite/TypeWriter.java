@@ -245,7 +245,7 @@ public final class TypeWriter {
     }
 
     /** How many parts of two names are the same, from the first on. */
-    private static int common(String one, String other) {
+    public static int common(String one, String other) {
         String[] parts = one.split("\\.");
         String[] others = other.split("\\.");
         int count = 0;

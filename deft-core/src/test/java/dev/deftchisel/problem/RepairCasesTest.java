@@ -16,6 +16,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestFactory;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -36,6 +37,12 @@ class RepairCasesTest {
         try (Stream<Path> files = Files.list(CASES)) {
             return files.sorted().toList().stream().map(file -> DynamicTest.dynamicTest(name(file), () -> play(file)));
         }
+    }
+
+    @Test
+    void thePageOfErrorsNamesEachCode() throws IOException {
+        String page = Files.readString(Path.of("..", "docs", "errors.md"));
+        assertEquals(List.of(), Repairs.installed().codes().stream().filter(code -> !page.contains("`" + code + "`")).toList());
     }
 
     private static String name(Path file) {

@@ -1,10 +1,8 @@
 package dev.deftchisel.rule.call;
 
-import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.Tree;
-import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
@@ -92,14 +90,7 @@ public final class IntegerDivision implements Rule {
     /** The floating type that the place of the result turns it into by itself. */
     private static Optional<TypeKind> wanted(TreePath path, Code code) {
         TreePath parent = Code.outer(path);
-        Optional<TypeMirror> type = Optional.empty();
-        if (parent.getLeaf() instanceof VariableTree variable) {
-            type = code.saysType(variable) ? code.type(new TreePath(parent, variable.getType())) : Optional.empty();
-        } else if (parent.getLeaf() instanceof AssignmentTree assignment) {
-            type = code.type(new TreePath(parent, assignment.getVariable()));
-        } else if (parent.getLeaf() instanceof BinaryTree sum && isArithmetic(sum)) {
-            type = code.type(parent);
-        }
+        Optional<TypeMirror> type = parent.getLeaf() instanceof BinaryTree sum && isArithmetic(sum) ? code.type(parent) : code.target(parent);
         return type.map(TypeMirror::getKind).filter(kind -> kind == TypeKind.DOUBLE || kind == TypeKind.FLOAT);
     }
 

@@ -1,11 +1,8 @@
 package dev.deftchisel.rule.call;
 
-import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ExpressionTree;
-import com.sun.source.tree.ForLoopTree;
 import com.sun.source.tree.Tree;
-import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
@@ -19,7 +16,6 @@ import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Precedence;
 import java.util.Optional;
 import java.util.Set;
-import javax.lang.model.element.Element;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
@@ -70,11 +66,7 @@ public final class LateWidening implements Rule {
         TreePath left = new TreePath(path, product.getLeftOperand());
         TreePath right = new TreePath(path, product.getRightOperand());
         boolean isInt = isOpen(left, code) && isOpen(right, code);
-        TreePath parent = Code.outer(path);
-        Optional<TypeMirror> wanted = parent.getLeaf() instanceof VariableTree variable && code.saysType(variable)
-                ? code.type(new TreePath(parent, variable.getType()))
-                : parent.getLeaf() instanceof AssignmentTree assignment ? code.type(new TreePath(parent, assignment.getVariable()))
-                : Optional.empty();
+        Optional<TypeMirror> wanted = code.target(Code.outer(path));
         if (isInt && wanted.filter(type -> type.getKind() == TypeKind.LONG).isPresent()) {
             ExpressionTree first = product.getLeftOperand();
             boolean isGrouped = Precedence.needsParenthesesInCast(first);
@@ -85,20 +77,8 @@ public final class LateWidening implements Rule {
 
     /** Whether any int can stand there: with a number that is known the product mostly stays small. */
     private static boolean isOpen(TreePath factor, Code code) {
-        boolean isCounter = code.occurrences(factor).stream().anyMatch(place -> isOfLoop(factor, place.variable(), code));
+        boolean isCounter = code.occurrences(factor).stream().anyMatch(place -> code.isOfLoop(factor, place.variable()));
         return code.type(factor).filter(type -> type.getKind() == TypeKind.INT).isPresent() && Constants.value(code, factor).isEmpty()
                 && !isCounter;
-    }
-
-    /** Whether a variable counts the rounds of a loop around, so that it stays small. */
-    private static boolean isOfLoop(TreePath path, Element variable, Code code) {
-        for (TreePath at = path; at != null; at = at.getParentPath()) {
-            TreePath around = at;
-            if (at.getLeaf() instanceof ForLoopTree loop && loop.getInitializer().stream()
-                    .anyMatch(first -> code.element(new TreePath(around, first)).filter(variable::equals).isPresent())) {
-                return true;
-            }
-        }
-        return false;
     }
 }

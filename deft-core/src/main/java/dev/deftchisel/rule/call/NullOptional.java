@@ -2,9 +2,7 @@ package dev.deftchisel.rule.call;
 
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ExpressionTree;
-import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MethodInvocationTree;
-import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
@@ -87,13 +85,8 @@ public final class NullOptional implements Rule {
             return;
         }
         ExpressionTree value = ((ReturnTree) path.getLeaf()).getExpression();
-        TreePath owner = path;
-        while (!(owner.getLeaf() instanceof MethodTree || owner.getLeaf() instanceof LambdaExpressionTree)) {
-            owner = owner.getParentPath();
-        }
-        boolean isNull = value != null && value.getKind() == Tree.Kind.NULL_LITERAL && owner.getLeaf() instanceof MethodTree method
-                && method.getReturnType() != null && code.type(new TreePath(owner, method.getReturnType()))
-                .filter(NullOptional::isOptional).isPresent();
+        boolean isNull = value != null && value.getKind() == Tree.Kind.NULL_LITERAL
+                && code.result(path).flatMap(code::type).filter(NullOptional::isOptional).isPresent();
         if (isNull) {
             survey.report(value, "whoever gets this expects an Optional", Fix.of("return an empty Optional", edits -> edits.replace(value,
                     to -> to.write(edits.types().name(code.elements().getTypeElement("java.util.Optional")) + ".empty()"))));

@@ -103,19 +103,16 @@ public final class ComparisonBySubtraction implements Rule {
         if (parent.getLeaf() instanceof LambdaExpressionTree) {
             return code.type(parent).filter(type -> Calls.isNamed(type, "java.util.Comparator")).isPresent();
         }
-        if (!(parent.getLeaf() instanceof ReturnTree)) {
-            return false;
-        }
-        TreePath owner = parent;
-        while (!(owner.getLeaf() instanceof MethodTree || owner.getLeaf() instanceof LambdaExpressionTree)) {
-            owner = owner.getParentPath();
-        }
-        return owner.getLeaf() instanceof MethodTree method
+        return parent.getLeaf() instanceof ReturnTree && Code.function(parent).filter(owner -> isOrder(owner, code)).isPresent();
+    }
+
+    private static boolean isOrder(TreePath function, Code code) {
+        return function.getLeaf() instanceof MethodTree method
                 ? method.getName().contentEquals("compareTo") && method.getParameters().size() == 1
-                        && implementsOrder(owner, "java.lang.Comparable", code)
+                        && implementsOrder(function, "java.lang.Comparable", code)
                         || method.getName().contentEquals("compare") && method.getParameters().size() == 2
-                        && implementsOrder(owner, "java.util.Comparator", code)
-                : code.type(owner).filter(type -> Calls.isNamed(type, "java.util.Comparator")).isPresent();
+                        && implementsOrder(function, "java.util.Comparator", code)
+                : code.type(function).filter(type -> Calls.isNamed(type, "java.util.Comparator")).isPresent();
     }
 
     private static boolean implementsOrder(TreePath method, String type, Code code) {

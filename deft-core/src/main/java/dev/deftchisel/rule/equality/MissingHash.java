@@ -13,8 +13,6 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
-import dev.deftchisel.source.Range;
-import dev.deftchisel.source.Tokens;
 import java.util.Optional;
 import java.util.Set;
 import javax.lang.model.element.ExecutableElement;
@@ -89,9 +87,9 @@ public final class MissingHash implements Rule {
         boolean hasHash = type.getMembers().stream().anyMatch(member -> member instanceof MethodTree method
                 && method.getName().contentEquals("hashCode") && method.getParameters().isEmpty());
         if (equals.isPresent() && !hasHash && !inheritsHash(path, code)) {
-            survey.report(name(equals.get(), code), "the class has no 'hashCode' to go with this",
+            survey.report(code.name(equals.get()), "the class has no 'hashCode' to go with this",
                     new Fix.Use("generate both from chosen members", "generate-equality",
-                            new Place(code.file().path(), name(type, code)), Answers.of("existing", "replace")));
+                            new Place(code.file().path(), code.name(type)), Answers.of("existing", "replace")));
         }
     }
 
@@ -113,17 +111,5 @@ public final class MissingHash implements Rule {
                         && code.type(new TreePath(new TreePath(path, method), method.getParameters().get(0)))
                         .filter(known -> Calls.isNamed(known, parameter)).isPresent())
                 .findFirst();
-    }
-
-    private static Range name(Tree tree, Code code) {
-        String name = tree instanceof MethodTree method ? method.getName().toString() : ((ClassTree) tree).getSimpleName().toString();
-        Tokens tokens = code.tokens();
-        Range all = code.range(tree);
-        for (int i = tokens.code(tokens.at(all.start())); i < tokens.count() && tokens.start(i) < all.end(); i = tokens.code(i + 1)) {
-            if (tokens.isName(i, name)) {
-                return tokens.range(i);
-            }
-        }
-        return all;
     }
 }

@@ -5,6 +5,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Supertypes;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rule;
@@ -13,8 +14,6 @@ import dev.deftchisel.problem.Tag;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import javax.lang.model.element.TypeElement;
-import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeMirror;
 
 /** A collection or map that is asked for what it cannot hold. */
@@ -76,7 +75,9 @@ public final class UnrelatedElement implements Rule {
         }
         int index = Calls.name(call).equals("containsValue") ? 1 : 0;
         Optional<TypeMirror> held = Calls.receiver(path).flatMap(code::type)
-                .flatMap(type -> argument(type, code.elements().getTypeElement(owner), index, code));
+                .flatMap(type -> Supertypes.as(type, code.elements().getTypeElement(owner), code.types()))
+                .filter(seen -> seen.getTypeArguments().size() > index)
+                .map(seen -> seen.getTypeArguments().get(index));
         Optional<TypeMirror> asked = code.type(new TreePath(path, call.getArguments().get(0)));
         if (held.isPresent() && asked.isPresent() && Unrelated.are(held.get(), asked.get(), code)) {
             survey.report(call.getArguments().get(0), "no " + Unrelated.name(held.get(), code) + " equals a "
@@ -87,17 +88,5 @@ public final class UnrelatedElement implements Rule {
     /** {@code remove(int)} asks for a place. */
     private static boolean takesNumber(TreePath call, Code code) {
         return Calls.method(code, call).filter(method -> method.getParameters().get(0).asType().getKind().isPrimitive()).isPresent();
-    }
-
-    /** What a type hands to a parameter of one of its supertypes. */
-    private static Optional<TypeMirror> argument(TypeMirror type, TypeElement owner, int index, Code code) {
-        if (!(type instanceof DeclaredType declared)) {
-            return Optional.empty();
-        }
-        if (declared.asElement().equals(owner)) {
-            return declared.getTypeArguments().size() > index ? Optional.of(declared.getTypeArguments().get(index)) : Optional.empty();
-        }
-        return code.types().directSupertypes(type).stream()
-                .flatMap(above -> argument(above, owner, index, code).stream()).findFirst();
     }
 }

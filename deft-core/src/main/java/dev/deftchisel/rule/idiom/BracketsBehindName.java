@@ -69,7 +69,7 @@ public final class BracketsBehindName implements Rule {
         if (all.isEmpty()) {
             return;
         }
-        int name = nameToken(variable, all.get(), tokens);
+        int name = code.findName(variable).map(range -> tokens.at(range.start())).orElse(-1);
         if (name < 0 || !tokens.is(tokens.code(name + 1), '[')) {
             return;
         }
@@ -90,14 +90,5 @@ public final class BracketsBehindName implements Rule {
                 edits.cut(brackets);
             }));
         }
-    }
-
-    private static int nameToken(VariableTree variable, Range all, Tokens tokens) {
-        for (int i = tokens.code(tokens.at(all.start())); i < tokens.count() && tokens.start(i) < all.end(); i = tokens.code(i + 1)) {
-            if (tokens.isName(i, variable.getName().toString())) {
-                return i;
-            }
-        }
-        return -1;
     }
 }

@@ -97,17 +97,13 @@ public final class CastAfterTest implements Rule {
             boolean isFinal = variable.getModifiers().getFlags().contains(Modifier.FINAL);
             survey.report(cast, "the type was tested just before", Fix.of("name it where it is tested", edits -> {
                 int end = code.range(test.get()).end();
-                edits.replace(new Range(end, end), to -> to.write(" ").carry(name(variable, code)));
+                edits.replace(new Range(end, end), to -> to.write(" ").carry(code.name(variable)));
                 if (isFinal) {
                     edits.insert(code.range(test.get().getType()).start(), "final ");
                 }
                 edits.remove(gone);
             }));
         }
-    }
-
-    private static Range name(VariableTree variable, Code code) {
-        return code.tokens().range(code.tokens().code(code.tokens().at(code.range(variable.getType()).end())));
     }
 
     /** The test of just this value for just this type, which holds wherever the branch is taken. */

@@ -5,6 +5,7 @@ import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Supertypes;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -96,16 +97,8 @@ public final class Diamond implements Rule {
             return false;
         }
         TypeElement type = (TypeElement) made.asElement();
-        Optional<DeclaredType> above = above((DeclaredType) type.asType(), (TypeElement) target.asElement(), code);
+        Optional<DeclaredType> above = Supertypes.as(type.asType(), target.asElement(), code.types());
         return above.isPresent() && type.getTypeParameters().stream().allMatch(parameter -> above.get().getTypeArguments().stream()
                 .anyMatch(argument -> code.types().isSameType(argument, parameter.asType())));
-    }
-
-    private static Optional<DeclaredType> above(DeclaredType type, TypeElement target, Code code) {
-        if (type.asElement().equals(target)) {
-            return Optional.of(type);
-        }
-        return code.types().directSupertypes(type).stream()
-                .flatMap(above -> above((DeclaredType) above, target, code).stream()).findFirst();
     }
 }

@@ -1,12 +1,8 @@
 package dev.deftchisel.rule.idiom;
 
-import com.sun.source.tree.AssignmentTree;
-import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MethodInvocationTree;
-import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ReturnTree;
-import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
@@ -27,19 +23,7 @@ final class Wanted {
     /** Where a variable is declared with its type, where one is assigned, and where a method hands back a result. */
     static Optional<TypeMirror> at(TreePath value, Code code) {
         TreePath parent = value.getParentPath();
-        if (parent.getLeaf() instanceof VariableTree variable) {
-            return code.saysType(variable) ? code.type(new TreePath(parent, variable.getType())) : Optional.empty();
-        } else if (parent.getLeaf() instanceof AssignmentTree assignment && assignment.getExpression() == value.getLeaf()) {
-            return code.type(new TreePath(parent, assignment.getVariable()));
-        } else if (parent.getLeaf() instanceof ReturnTree) {
-            TreePath owner = parent;
-            while (!(owner.getLeaf() instanceof MethodTree || owner.getLeaf() instanceof LambdaExpressionTree)) {
-                owner = owner.getParentPath();
-            }
-            return owner.getLeaf() instanceof MethodTree method && method.getReturnType() != null
-                    ? code.type(new TreePath(owner, method.getReturnType())) : Optional.empty();
-        }
-        return Optional.empty();
+        return parent.getLeaf() instanceof ReturnTree ? code.result(parent).flatMap(code::type) : code.target(parent);
     }
 
     /** The same, also for an argument of a method or constructor of whose name and number of parameters there is one only. */

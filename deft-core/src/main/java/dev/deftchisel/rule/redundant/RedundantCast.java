@@ -1,6 +1,5 @@
 package dev.deftchisel.rule.redundant;
 
-import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.ConditionalExpressionTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.LambdaExpressionTree;
@@ -11,7 +10,6 @@ import com.sun.source.tree.ParenthesizedTree;
 import com.sun.source.tree.SwitchExpressionTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
-import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
@@ -97,11 +95,7 @@ public final class RedundantCast implements Rule {
     /** Whether a reference is cast to a supertype only to be given to a variable that takes it anyway. */
     private static boolean widensForNothing(TreePath path, TreePath inner, TypeMirror from, TypeMirror to, Code code) {
         boolean isNamed = inner.getLeaf() instanceof IdentifierTree || inner.getLeaf() instanceof MemberSelectTree;
-        TreePath parent = Code.outer(path);
-        Optional<TypeMirror> wanted = parent.getLeaf() instanceof VariableTree variable && code.saysType(variable)
-                ? code.type(new TreePath(parent, variable.getType()))
-                : parent.getLeaf() instanceof AssignmentTree assignment
-                        ? code.type(new TreePath(parent, assignment.getVariable())) : Optional.empty();
+        Optional<TypeMirror> wanted = code.target(Code.outer(path));
         return isNamed && !from.getKind().isPrimitive() && !to.getKind().isPrimitive() && wanted.isPresent()
                 && !wanted.get().getKind().isPrimitive()
                 && code.types().isSubtype(from, to) && code.types().isSubtype(from, wanted.get());

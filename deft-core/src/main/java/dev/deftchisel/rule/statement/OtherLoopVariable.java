@@ -80,7 +80,7 @@ public final class OtherLoopVariable implements Rule {
         }
         Optional<Element> own = code.element(new TreePath(path, variable));
         Optional<Element> other = code.element(new TreePath(new TreePath(new TreePath(path, loop.getUpdate().get(0)), step), counted));
-        boolean isOther = own.isPresent() && other.isPresent() && !own.equals(other) && isOfLoopAround(path, other.get(), code);
+        boolean isOther = own.isPresent() && other.isPresent() && !own.equals(other) && code.isOfLoop(path, other.get());
         boolean isTested = isOther && names(new TreePath(path, loop.getCondition()), own.get(), code)
                 && code.occurrences(new TreePath(path, loop.getStatement())).stream()
                 .noneMatch(place -> place.variable().equals(own.get()) && place.isWritten());
@@ -89,17 +89,6 @@ public final class OtherLoopVariable implements Rule {
                     Fix.of("count '" + variable.getName() + "'",
                             edits -> edits.replace(code.range(counted), variable.getName().toString())));
         }
-    }
-
-    private static boolean isOfLoopAround(TreePath path, Element variable, Code code) {
-        for (TreePath at = path.getParentPath(); at != null; at = at.getParentPath()) {
-            TreePath around = at;
-            if (at.getLeaf() instanceof ForLoopTree loop && loop.getInitializer().stream()
-                    .anyMatch(first -> code.element(new TreePath(around, first)).filter(variable::equals).isPresent())) {
-                return true;
-            }
-        }
-        return false;
     }
 
     private static boolean names(TreePath condition, Element variable, Code code) {

@@ -55,7 +55,7 @@ public final class UnusedBinding implements Rule {
             survey.code().element(new TreePath(new TreePath(path, pattern), variable))
                     .filter(element -> isPlain && survey.names().uses(element).isEmpty()
                             && !survey.names().isUnknown(variable.getName().toString()))
-                    .ifPresent(element -> survey.report(UnusedVariable.name(variable, survey),
+                    .ifPresent(element -> survey.report(survey.code().name(variable),
                             "'" + variable.getName() + "' is not used", Fix.of("test the type only", edits ->
                                     edits.replace(pattern, to -> to.carry(survey.code().range(variable.getType()))))));
         }

@@ -1,11 +1,9 @@
 package dev.deftchisel.rule.unused;
 
-import com.sun.source.tree.BreakTree;
-import com.sun.source.tree.ContinueTree;
 import com.sun.source.tree.LabeledStatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import com.sun.source.util.TreeScanner;
+import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -13,6 +11,7 @@ import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
+import java.util.List;
 import java.util.Set;
 
 /** Labels that no {@code break} or {@code continue} names (JLS 14.7). */
@@ -66,23 +65,9 @@ public final class UnusedLabel implements Rule {
     @Override
     public void look(TreePath path, Survey survey) {
         LabeledStatementTree tree = (LabeledStatementTree) path.getLeaf();
-        Boolean isNamed = new TreeScanner<Boolean, Void>() {
-            @Override
-            public Boolean visitBreak(BreakTree jump, Void unused) {
-                return tree.getLabel().equals(jump.getLabel());
-            }
-
-            @Override
-            public Boolean visitContinue(ContinueTree jump, Void unused) {
-                return tree.getLabel().equals(jump.getLabel());
-            }
-
-            @Override
-            public Boolean reduce(Boolean one, Boolean other) {
-                return Boolean.TRUE.equals(one) || Boolean.TRUE.equals(other);
-            }
-        }.scan(tree.getStatement(), null);
-        if (!Boolean.TRUE.equals(isNamed)) {
+        boolean isNamed = Jumps.leaving(List.of(new TreePath(path, tree.getStatement()))).stream()
+                .anyMatch(jump -> jump.target() == tree);
+        if (!isNamed) {
             Range all = survey.code().range(tree);
             Range label = new Range(all.start(), all.start() + tree.getLabel().length());
             survey.report(label, "no jump names '" + tree.getLabel() + "'", Fix.of("remove the label",

@@ -9,7 +9,6 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
-import dev.deftchisel.source.Range;
 import java.util.Set;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
@@ -77,14 +76,7 @@ public final class UnusedMethod implements Rule {
                         && element.getKind() == ElementKind.METHOD && !PlatformMethods.isOne(element))
                 .filter(declared -> !declared.isReachedOtherwise() && survey.names().uses(declared.element()).stream()
                         .allMatch(use -> Code.leadsThrough(use, null, tree -> tree == method)))
-                .ifPresent(declared -> survey.report(name(method, survey), "'" + declared.name() + "' is never called",
+                .ifPresent(declared -> survey.report(survey.code().name(method), "'" + declared.name() + "' is never called",
                         Fix.of("remove the method", declared::removeMember)));
-    }
-
-    private static Range name(MethodTree method, Survey survey) {
-        var tokens = survey.code().tokens();
-        int from = survey.code().range(method.getReturnType()).end();
-        int name = tokens.code(tokens.at(from));
-        return tokens.isName(name, method.getName().toString()) ? tokens.range(name) : survey.code().range(method);
     }
 }

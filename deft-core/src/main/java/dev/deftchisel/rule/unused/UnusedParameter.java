@@ -14,7 +14,6 @@ import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
-import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -100,7 +99,7 @@ public final class UnusedParameter implements Rule {
             boolean isIdle = uses.stream().map(use -> call(use).orElseThrow())
                     .allMatch(call -> Calls.arguments(call.getLeaf()).size() > index && survey.code()
                             .effects(new TreePath(call, Calls.arguments(call.getLeaf()).get(index))).isPure());
-            survey.report(UnusedVariable.name(parameter, survey), "'" + parameter.getName() + "' is not used",
+            survey.report(survey.code().name(parameter), "'" + parameter.getName() + "' is not used",
                     isIdle ? new Fix[] {Fix.of("remove the parameter", edits -> remove(edits, method, index, uses))} : new Fix[0]);
         }
     }
@@ -117,22 +116,13 @@ public final class UnusedParameter implements Rule {
     private static void remove(FixEdits edits, TreePath method, int index, List<TreePath> uses) {
         Code code = edits.code();
         MethodTree tree = (MethodTree) method.getLeaf();
-        cut(edits, tree.getParameters(), index);
-        uses.stream().map(use -> call(use).orElseThrow()).forEach(call -> cut(edits, Calls.arguments(call.getLeaf()), index));
+        edits.cut(tree.getParameters(), index);
+        uses.stream().map(use -> call(use).orElseThrow()).forEach(call -> edits.cut(Calls.arguments(call.getLeaf()), index));
         ExecutableElement element = (ExecutableElement) code.element(method).orElseThrow();
         StringBuilder descriptor = new StringBuilder("(");
         for (int i = 0; i < element.getParameters().size(); i++) {
             descriptor.append(i == index ? "" : code.descriptor(element.getParameters().get(i).asType()));
         }
         edits.redescribe(code.key(element), descriptor.append(")").append(code.descriptor(element.getReturnType())).toString());
-    }
-
-    /** Takes one of a list away, with the comma behind it, or before it for the last one. */
-    private static void cut(FixEdits edits, List<? extends Tree> list, int index) {
-        Code code = edits.code();
-        Range own = code.range(list.get(index));
-        int start = index > 0 ? code.range(list.get(index - 1)).end() : own.start();
-        int end = index == 0 && list.size() > 1 ? code.range(list.get(1)).start() : own.end();
-        edits.cut(new Range(start, end));
     }
 }

@@ -10,7 +10,6 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
-import dev.deftchisel.source.Range;
 import java.util.Set;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.Modifier;
@@ -70,7 +69,7 @@ public final class UnusedType implements Rule {
                         .filter(used -> isPart(used, declared.element()))
                         .flatMap(used -> survey.names().uses(used).stream())
                         .allMatch(use -> Code.leadsThrough(use, null, tree -> tree == type)))
-                .ifPresent(declared -> survey.report(name(type, survey), "'" + declared.name() + "' is never used",
+                .ifPresent(declared -> survey.report(survey.code().name(type), "'" + declared.name() + "' is never used",
                         Fix.of("remove the type", declared::removeMember)));
     }
 
@@ -81,17 +80,5 @@ public final class UnusedType implements Rule {
             }
         }
         return false;
-    }
-
-    private static Range name(ClassTree type, Survey survey) {
-        var tokens = survey.code().tokens();
-        Range all = survey.code().range(type);
-        int from = survey.code().find(type.getModifiers()).map(Range::end).orElse(all.start());
-        for (int i = tokens.code(tokens.at(from)); i < tokens.count() && tokens.start(i) < all.end(); i = tokens.code(i + 1)) {
-            if (tokens.isName(i, type.getSimpleName().toString())) {
-                return tokens.range(i);
-            }
-        }
-        return all;
     }
 }

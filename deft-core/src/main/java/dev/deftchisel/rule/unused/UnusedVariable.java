@@ -3,14 +3,12 @@ package dev.deftchisel.rule.unused;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.Tree;
-import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
-import dev.deftchisel.source.Range;
 import java.util.Set;
 import javax.lang.model.element.ElementKind;
 
@@ -80,20 +78,8 @@ public final class UnusedVariable implements Rule {
         Declared.at(path, survey)
                 .filter(declared -> declared.element().getKind() == ElementKind.LOCAL_VARIABLE)
                 .filter(declared -> !declared.name().isEmpty() && !declared.isReachedOtherwise() && declared.isOnlyWritten())
-                .ifPresent(declared -> survey.report(name((VariableTree) path.getLeaf(), survey),
+                .ifPresent(declared -> survey.report(survey.code().name(path.getLeaf()),
                         "'" + declared.name() + "' is never read",
                         declared.isRemovable() ? new Fix[] {Fix.of("remove the variable", declared::remove)} : new Fix[0]));
-    }
-
-    static Range name(VariableTree variable, Survey survey) {
-        Range all = survey.code().range(variable);
-        var tokens = survey.code().tokens();
-        int from = survey.code().find(variable.getType()).map(Range::end).filter(end -> end > all.start()).orElse(all.start());
-        for (int i = tokens.code(tokens.at(from)); i < tokens.count() && tokens.start(i) < all.end(); i = tokens.code(i + 1)) {
-            if (tokens.isName(i, variable.getName().toString())) {
-                return tokens.range(i);
-            }
-        }
-        return all;
     }
 }
