@@ -1,0 +1,72 @@
+package dev.deftchisel.problem;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.SampleWorkspace;
+import dev.deftchisel.analysis.Focus;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Consumer;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Rules led over a file: they do not get into each other's way, and say nothing where the code is not understood. */
+class SurveyorTest {
+
+    @TempDir
+    private Path folder;
+
+    /** A rule about variables. */
+    private record OnVariables(About about, Consumer<VariableTree> glance) implements Rule {
+
+        @Override
+        public Set<Tree.Kind> kinds() {
+            return Set.of(Tree.Kind.VARIABLE);
+        }
+
+        @Override
+        public void look(TreePath path, Survey survey) {
+            glance.accept((VariableTree) path.getLeaf());
+            survey.report(path.getLeaf(), "a variable");
+        }
+    }
+
+    private static Rule rule(String id, Consumer<VariableTree> glance) {
+        return new OnVariables(About.of(id, Tag.SUSPICIOUS, "A variable").because("For a test."), glance);
+    }
+
+    private List<String> found(String code, Rule... rules) throws Exception {
+        SampleWorkspace workspace = new SampleWorkspace(folder);
+        Path file = workspace.write("Berth.java", code);
+        Surveyor surveyor = new Surveyor(new Rules(List.of(rules)), Severities.usual(), new Repairs(List.of()));
+        return surveyor.survey(workspace.analyst().analyse(Focus.whole(Set.of(file)).deeply()), file).stream()
+                .map(finding -> finding.about().id() + "@" + finding.range().start()).toList();
+    }
+
+    @Test
+    void aRuleThatBreaksDownLeavesTheOthersAlone() throws Exception {
+        assertEquals(List.of("sound@14", "sound@25"), found("class Berth { int first; int other; }",
+                rule("sound", variable -> { }),
+                rule("broken", variable -> {
+                    throw new IllegalStateException("on purpose");
+                })));
+    }
+
+    @Test
+    void membersWithErrorsAreLeftToTheCompiler() throws Exception {
+        String code = "class Berth { int first; String other = nothing; }";
+        assertEquals(List.of("sound@14", "cant.resolve.location@" + code.indexOf("nothing")), found(code, rule("sound", variable -> { })));
+    }
+
+    @Test
+    void rulesMustHaveAnIdOfTheirOwn() {
+        assertThrows(IllegalArgumentException.class,
+                () -> new Rules(List.of(rule("twin", variable -> { }), rule("twin", variable -> { }))));
+        assertThrows(IllegalArgumentException.class, () -> new Rules(List.of(rule("Not Kebab", variable -> { }))));
+    }
+}
