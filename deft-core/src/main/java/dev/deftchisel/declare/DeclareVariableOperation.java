@@ -125,9 +125,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
     private static Declared enumConstant(Missing missing, Target owner) {
         String arguments = ElementFilter.constructorsIn(owner.type().getEnclosedElements()).stream()
                 .min((one, other) -> Integer.compare(one.getParameters().size(), other.getParameters().size()))
-                .filter(fewest -> !fewest.getParameters().isEmpty())
-                .map(fewest -> "(" + StandIn.arguments(fewest) + ")")
-                .orElse("");
+                .map(StandIn::arguments).filter(values -> !values.isEmpty()).map(values -> "(" + values + ")").orElse("");
         return new Declared.Members("declare the constant " + owner.name() + "." + missing.name(), List.of(
                 NewMember.added(NewMember.Kind.ENUM_CONSTANT, missing.name(), List.of(missing.name() + arguments))));
     }

@@ -25,6 +25,7 @@ import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeMirror;
 
 /** Writes methods that hand each call on to a field, those of an interface or any others that the field's type has. */
 public final class GenerateDelegationOperation implements Operation {
@@ -85,11 +86,19 @@ public final class GenerateDelegationOperation implements Operation {
                 .filter(found -> !found.methods().isEmpty());
     }
 
+    /** An object that is equal to what its part equals is not equal the other way round (see {@link Object#equals}). */
+    private static boolean isOfEquality(ExecutableElement method, Inherited inherited) {
+        List<? extends TypeMirror> parameters = inherited.parameters(method);
+        return method.getSimpleName().contentEquals("hashCode") && parameters.isEmpty()
+                || method.getSimpleName().contentEquals("equals") && parameters.size() == 1
+                && parameters.get(0).toString().equals("java.lang.Object");
+    }
+
     private static Delegate delegate(Target target, Part part) {
         Inherited inherited = Inherited.from(target.code(), (DeclaredType) part.type());
         Map<String, ExecutableElement> methods = new LinkedHashMap<>(inherited.methods());
         methods.values().removeIf(method -> !method.getModifiers().contains(Modifier.PUBLIC)
-                || method.getEnclosingElement().toString().equals("java.lang.Object")
+                || method.getEnclosingElement().toString().equals("java.lang.Object") || isOfEquality(method, inherited)
                 || target.declared(method.getSimpleName().toString(), inherited.parameters(method)).isPresent());
         return new Delegate(target, part, inherited, methods);
     }

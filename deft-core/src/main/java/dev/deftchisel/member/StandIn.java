@@ -29,9 +29,11 @@ public final class StandIn {
         };
     }
 
-    /** What stands for the arguments of a call, between the parentheses. */
+    /** What stands for the arguments of a call, between the parentheses; of a variable number there are none (JLS 15.12.4.2). */
     public static String arguments(ExecutableElement called) {
-        return called.getParameters().stream().map(parameter -> value(parameter.asType())).collect(Collectors.joining(", "));
+        int count = called.getParameters().size() - (called.isVarArgs() ? 1 : 0);
+        return called.getParameters().stream().limit(count).map(parameter -> value(parameter.asType()))
+                .collect(Collectors.joining(", "));
     }
 
     /** The body of a method that hands that back, as a line of it. */
