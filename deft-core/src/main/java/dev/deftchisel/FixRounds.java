@@ -30,6 +30,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.BiPredicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Fixes many problems at once, in rounds: in each, as many as do not touch each other's code; the guard judges, and a fix
@@ -71,15 +72,26 @@ final class FixRounds {
     private record Step(Path file, Finding finding, List<Edit> edits, Code code) {
     }
 
-    /** A round that the guard let through. */
-    private record Round(Change change, Analysis before) {
+    /**
+     * A round that the guard let through.
+     *
+     * @param later the files with fixes that wait for the next one
+     */
+    private record Round(Change change, Analysis before, Set<Path> later) {
+
+        /** The files in which the next round may find something. */
+        Set<Path> unfinished() {
+            Set<Path> files = new LinkedHashSet<>(later);
+            change.effective().forEach(file -> files.add(file.path()));
+            return files;
+        }
     }
 
     Problems.Fixed fix(Scope scope) {
         Analyst analyst = start;
         Optional<Change> all = Optional.empty();
         Optional<Analysis> before = Optional.empty();
-        Set<Path> files = new LinkedHashSet<>(scope.files());
+        Set<Path> files = scope.files();
         Map<Path, List<Range>> stretches = new LinkedHashMap<>(scope.stretches());
         Set<Integer> seen = new HashSet<>();
         for (int round = 0; round < MOST_ROUNDS && !files.isEmpty();) {
@@ -91,7 +103,7 @@ final class FixRounds {
             }
             Change change = done.get().change();
             stretches.replaceAll((file, ranges) -> ranges.stream().map(range -> moved(change, file, range)).toList());
-            files = change.effective().stream().map(file -> file.path()).collect(Collectors.toSet());
+            files = done.get().unfinished();
             all = Optional.of(all.map(known -> Composition.of(known, change)).orElse(change));
             before = before.isEmpty() ? Optional.of(done.get().before()) : before;
             analyst = analyst.of(change.applyTo(analyst.snapshot()));
@@ -144,14 +156,22 @@ final class FixRounds {
         Set<Path> touched = steps.stream().map(Step::file).collect(Collectors.toSet());
         Analysis before = touched.equals(analysis.focus().files()) ? analysis : analyst.analyse(Focus.whole(touched).deeply());
         Judge judge = new Judge(analyst);
+        List<Step> later = List.of();
         for (int attempt = 0; attempt < MOST_TRIES && !steps.isEmpty(); attempt++) {
             Change change = change(steps, before);
             List<Difference> blocking = judge.differences(change, before).stream().filter(Difference::isBlocking).toList();
             if (blocking.isEmpty()) {
                 steps.forEach(step -> counts.merge(step.finding().about().id(), 1, Integer::sum));
-                return Optional.of(new Round(change, before));
+                return Optional.of(new Round(change, before, later.stream().map(Step::file).collect(Collectors.toSet())));
             }
-            steps = without(steps, blocking);
+            List<Step> rest = without(steps, blocking);
+            if (rest.size() == steps.size()) {
+                // the difference lies in a file to which nothing happens: whoever caused it is in one of the halves
+                rest = steps.subList(0, steps.size() / 2);
+                later = Stream.concat(steps.subList(steps.size() / 2, steps.size()).stream(), later.stream()).toList();
+            }
+            steps = rest.isEmpty() ? later : rest;
+            later = rest.isEmpty() ? List.of() : later;
         }
         return Optional.empty();
     }
@@ -173,7 +193,7 @@ final class FixRounds {
                     if (outcome instanceof Outcome.Preview preview && preview.change().meaning().names().isEmpty()
                             && !preview.change().effective().isEmpty()) {
                         counts.merge(finding.about().id(), 1, Integer::sum);
-                        return Optional.of(new Round(preview.change(), preview.before()));
+                        return Optional.of(new Round(preview.change(), preview.before(), Set.of()));
                     }
                     giveUp(file, finding, code, outcome instanceof Outcome.Refusal refusal
                             ? refusal.reasons().get(0).sentence() : "this is to be done on its own");
@@ -233,7 +253,7 @@ final class FixRounds {
         return draft.change(title());
     }
 
-    /** The steps but for those nearest to the differences. */
+    /** The steps but for those nearest to the differences; all of them when none is in the file of one. */
     private List<Step> without(List<Step> steps, List<Difference> differences) {
         Set<Step> guilty = new HashSet<>();
         for (Difference difference : differences) {
@@ -246,9 +266,8 @@ final class FixRounds {
                         }
                     });
         }
-        if (guilty.isEmpty()) {
-            // the difference lies in a file to which nothing happens: whoever caused it is unknown
-            steps.forEach(step -> giveUp(step.file(), step.finding(), step.code(), differences.get(0).sentence()));
+        if (guilty.isEmpty() && steps.size() == 1) {
+            giveUp(steps.get(0).file(), steps.get(0).finding(), steps.get(0).code(), differences.get(0).sentence());
             return List.of();
         }
         return steps.stream().filter(step -> !guilty.contains(step)).toList();

@@ -50,6 +50,11 @@ public sealed interface Outcome {
                     .sum();
         }
 
+        /** The number of edits of whatever sort. */
+        public long edits() {
+            return change.effective().stream().mapToLong(file -> file.takenEdits().size()).sum();
+        }
+
         /** The number of lines by which the code grows. */
         public long newLines() {
             return change.effective().stream()

@@ -26,7 +26,8 @@ final class OutcomeText {
         lines.add((isApplied ? "done: " : "would ") + palette.strong(title));
         StringBuilder counts = new StringBuilder("  ")
                 .append(preview.names() > 0 ? count(preview.names(), "name")
-                        : preview.places() > 0 ? count(preview.places(), "place") : count(preview.newLines(), "new line"))
+                        : preview.places() > 0 ? count(preview.places(), "place")
+                        : preview.newLines() > 0 ? count(preview.newLines(), "new line") : count(preview.edits(), "place"))
                 .append(" in ").append(files(preview));
         if (!preview.moves().isEmpty()) {
             counts.append(", ").append(count(preview.moves().size(), "file")).append(" moved");

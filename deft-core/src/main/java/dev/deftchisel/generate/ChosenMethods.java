@@ -3,6 +3,8 @@ package dev.deftchisel.generate;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.change.Meaning;
+import dev.deftchisel.member.Extent;
+import dev.deftchisel.member.Inherited;
 import dev.deftchisel.member.Landing;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.Target;
@@ -34,9 +36,10 @@ record ChosenMethods(Target target, Map<String, ExecutableElement> methods, Stri
      * @param text   the lines of one; empty when a type in it has no name
      * @param edits  to which all is added
      * @param title  of the change
+     * @param hasNewSupertype whether the type gets a supertype by the edits
      */
     Plan plan(Spot spot, List<String> wanted, BiFunction<String, ExecutableElement, Optional<List<String>>> text,
-            EditsByFile edits, String title, Analyst analyst) {
+            EditsByFile edits, String title, boolean hasNewSupertype, Analyst analyst) {
         List<NewMember> members = new ArrayList<>();
         for (String name : wanted) {
             ExecutableElement method = methods.get(name);
@@ -51,8 +54,10 @@ record ChosenMethods(Target target, Map<String, ExecutableElement> methods, Stri
             members.add(NewMember.added(NewMember.Kind.METHOD, method.getSimpleName().toString(), lines.get()));
         }
         edits.of(spot.file().path()).addAll(new Landing(target).edits(members));
-        Focus focus = new Focus(Set.of(spot.file().path()), members.stream().map(NewMember::name).collect(Collectors.toSet()), Set.of(),
-                Map.of(spot.file().path(), List.of(target.code().range(target.tree()))), true);
+        Set<String> had = Inherited.by(target).methods().keySet();
+        Set<String> fresh = wanted.stream().filter(name -> !had.contains(name))
+                .map(name -> methods.get(name).getSimpleName().toString()).collect(Collectors.toSet());
+        Focus focus = new Extent(target, fresh, hasNewSupertype).focus(analyst.snapshot());
         return new Plan.Ready(edits.change(title, Meaning.same().extending(Set.of(target.code().key(target.type()))), List.of()),
                 analyst.analyse(focus));
     }

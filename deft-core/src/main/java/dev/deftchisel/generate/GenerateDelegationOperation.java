@@ -136,6 +136,6 @@ public final class GenerateDelegationOperation implements Operation {
         Set<String> own = Inherited.by(target).methods().keySet();
         return new ChosenMethods(target, delegate.methods(), "to hand on to " + field).plan(spot, wanted,
                 (name, method) -> text.delegating(method, field, becomes || own.contains(name)), edits,
-                "generate methods of " + target.shown() + " that hand on to " + field, analyst);
+                "generate methods of " + target.shown() + " that hand on to " + field, becomes, analyst);
     }
 }

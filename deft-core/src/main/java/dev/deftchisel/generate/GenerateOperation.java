@@ -10,6 +10,7 @@ import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.Meaning;
+import dev.deftchisel.member.Extent;
 import dev.deftchisel.member.Heading;
 import dev.deftchisel.member.Landing;
 import dev.deftchisel.member.NewMember;
@@ -29,7 +30,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -52,7 +52,6 @@ abstract class GenerateOperation implements Operation {
             List.of(AccessLevel.PUBLIC, AccessLevel.PROTECTED, AccessLevel.PACKAGE, AccessLevel.PRIVATE));
 
     private static final String REPLACE = "replace";
-    private static final Set<String> OF_OBJECT = Set.of("equals", "hashCode", "toString");
 
     /** What is asked besides the parts, independent of a place. */
     abstract List<Question> choices();
@@ -158,18 +157,11 @@ abstract class GenerateOperation implements Operation {
         List<Edit> written = new Landing(target).edits(members);
         edits.of(code.file().path()).addAll(written);
         generated.above().forEach(type -> edits.of(code.file().path()).add(Heading.implementing(target, type)));
-        Set<String> names = new HashSet<>();
         Set<SymbolKey> rewritten = new HashSet<>();
         for (NewMember member : members) {
-            // what every object has may be overridden without anybody finding another method
-            if (!OF_OBJECT.contains(member.name())) {
-                names.add(member.name());
-            }
             member.instead().flatMap(tree -> code.element(new TreePath(target.path(), tree))).map(code::key).ifPresent(rewritten::add);
         }
-        Focus focus = new Focus(Set.of(code.file().path()), names, Set.of(),
-                Map.of(code.file().path(), List.of(code.range(target.tree()))), true)
-                .andFiles(analyst.snapshot().pathsMentioning(names));
+        Focus focus = Extent.of(target, members, !generated.above().isEmpty()).focus(analyst.snapshot());
         return new Plan.Ready(edits.change(generated.title(), Meaning.same().rewriting(rewritten)
                 .extending(Set.of(code.key(target.type()))),
                 generated.notes()), analyst.analyse(focus));

@@ -97,6 +97,6 @@ public final class ImplementMethodsOperation implements Operation {
         String body = answers.single(BODY).orElse("kind");
         return new ChosenMethods(target, all, "to implement in " + target.shown()).plan(spot, wanted,
                 (name, method) -> text.lines(method, body), edits,
-                "implement " + String.join(", ", wanted) + " in " + target.shown(), analyst);
+                "implement " + String.join(", ", wanted) + " in " + target.shown(), false, analyst);
     }
 }

@@ -76,7 +76,7 @@ final class Uncertainty {
     private static boolean isHandedUnknown(Code code, TreePath call) {
         List<? extends ExpressionTree> arguments = call.getLeaf() instanceof MethodInvocationTree called ? called.getArguments()
                 : ((NewClassTree) call.getLeaf()).getArguments();
-        return arguments.stream().flatMap(argument -> code.type(new TreePath(call, argument)).stream()).anyMatch(Uncertainty::isUnknown);
+        return arguments.stream().anyMatch(argument -> code.type(new TreePath(call, argument)).filter(type -> !isUnknown(type)).isEmpty());
     }
 
     private static boolean isUnknown(TypeMirror type) {

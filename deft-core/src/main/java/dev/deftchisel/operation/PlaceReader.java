@@ -26,6 +26,7 @@ import java.util.stream.Collectors;
  * Reads places as people write them:
  * <pre>
  * path:line:column                      a caret; line and column from 1
+ * path:line                             the first word of a line
  * path:line:column-line:column          a selection
  * pkg.Type  pkg.Type.Nested  pkg        a type or package by its qualified name
  * pkg.Type#member  pkg.Type#member(A,B) a member, as in Javadoc; parameter types by simple or qualified name
@@ -33,7 +34,7 @@ import java.util.stream.Collectors;
  */
 public final class PlaceReader {
 
-    private static final Pattern CARET = Pattern.compile("(.+?):(\\d+):(\\d+)(?:-(\\d+):(\\d+))?");
+    private static final Pattern CARET = Pattern.compile("(.+?):(\\d+)(?::(\\d+)(?:-(\\d+):(\\d+))?)?");
     private static final Pattern SYMBOL = Pattern.compile(
             "(?<type>[\\p{L}_$][\\p{L}\\p{N}_$.]*)(?:#(?<member>[\\p{L}\\p{N}_$]+)(?:\\((?<parameters>[^)]*)\\))?)?");
 
@@ -64,7 +65,7 @@ public final class PlaceReader {
             return symbol(text, symbol);
         }
         throw new PlaceException("'" + text + "' is not a place;"
-                + " write path:line:column, or a symbol such as harbour.Berth#moor(Vessel)");
+                + " write path:line:column, path:line, or a symbol such as harbour.Berth#moor(Vessel)");
     }
 
     private Place caret(String text, Matcher matcher) {
@@ -98,12 +99,19 @@ public final class PlaceReader {
 
     private static int offset(SourceFile file, String line, String column, String text) {
         try {
-            Position position = new Position(Integer.parseInt(line), Integer.parseInt(column));
+            int number = Integer.parseInt(line);
+            Position position = new Position(number, column == null ? firstWord(file, number) : Integer.parseInt(column));
             return file.lines().offset(position).orElseThrow(() -> outside(file, position, text));
         } catch (NumberFormatException tooLarge) {
             throw new PlaceException(text + ": the place is outside the file, which has "
                     + file.lines().count() + " lines");
         }
+    }
+
+    /** The column of the first character of a line that is no blank, from 1 on. */
+    private static int firstWord(SourceFile file, int line) {
+        String text = line >= 1 && line <= file.lines().count() ? file.lines().text(line) : "";
+        return 1 + text.length() - text.stripLeading().length();
     }
 
     private static PlaceException outside(SourceFile file, Position position, String text) {

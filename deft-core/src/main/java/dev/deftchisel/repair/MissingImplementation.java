@@ -62,9 +62,11 @@ public final class MissingImplementation implements Repair {
                 TypeMirror result = ((ExecutableType) code.types().asMemberOf((DeclaredType) type.get().asType(),
                         above.get())).getReturnType();
                 Tree written = ((MethodTree) member).getReturnType();
-                return written == null || code.types().isSameType(result, own.get().getReturnType()) ? Optional.empty()
-                        : Optional.of(Fix.of("let '" + own.get().getSimpleName() + "' return " + Conversion.shown(result), edits ->
-                                ResultType.change(edits, new TreePath(path, member), result)));
+                // one that hands back a kind of what is asked for is there (JLS 8.4.5)
+                if (written != null && !code.isKind(own.get().getReturnType(), result)) {
+                    return Optional.of(Fix.of("let '" + own.get().getSimpleName() + "' return " + Conversion.shown(result), edits ->
+                            ResultType.change(edits, new TreePath(path, member), result)));
+                }
             }
         }
         return Optional.empty();

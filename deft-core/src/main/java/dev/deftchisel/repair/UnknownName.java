@@ -18,6 +18,7 @@ import dev.deftchisel.problem.Repair;
 import dev.deftchisel.source.ImportSketch;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -131,12 +132,19 @@ public final class UnknownName implements Repair {
                 .map(name -> code.elements().getTypeElement(name))
                 .filter(type -> type != null && code.isKind(type.asType(), own.get()) && !code.isKind(own.get(), type.asType())
                         && isNear(type, code)
-                        && code.elements().getAllMembers(type).stream().anyMatch(member -> member.getSimpleName().contentEquals(missing.name())))
+                        && declares(code.elements().getAllMembers(type), missing))
+                // the one that the member comes from is more likely than one that only has it as well
+                .sorted(Comparator.comparing((TypeElement type) -> !declares(type.getEnclosedElements(), missing))
+                        .thenComparing(type -> !type.getKind().isInterface()))
                 .limit(MOST_NEAR)
                 .map(type -> Fix.of("cast '" + code.shown(code.range(select.getExpression()), 30) + "' to " + type.getSimpleName(),
                         edits -> edits.replace(select.getExpression(), to -> to.write("((" + edits.types().name(type) + ") ")
                                 .carry(code.range(Code.inner(select.getExpression()))).write(")"))))
                 .toList();
+    }
+
+    private static boolean declares(List<? extends Element> members, Missing missing) {
+        return members.stream().anyMatch(member -> member.getSimpleName().contentEquals(missing.name()));
     }
 
     /** Whether a type is imported, or in the same package. */

@@ -2,9 +2,11 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
@@ -50,6 +52,7 @@ public final class WrongArguments implements Repair {
         List<Fix> fixes = new ArrayList<>();
         List<ExecutableElement> all = Callable.of(call, code);
         all.forEach(method -> reordered(call, arguments, method, code).ifPresent(fixes::add));
+        all.forEach(method -> levelled(call, arguments, method, code).ifPresent(fixes::add));
         all.forEach(method -> converted(call, arguments, method, code).ifPresent(fixes::add));
         all.forEach(method -> filled(call, arguments, method, code).ifPresent(fixes::add));
         all.forEach(method -> shortened(call, arguments, method, code).ifPresent(fixes::add));
@@ -70,7 +73,8 @@ public final class WrongArguments implements Repair {
     /** The same arguments in the only other order that fits. */
     private static Optional<Fix> reordered(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, Code code) {
         List<? extends VariableElement> formals = method.getParameters();
-        if (method.isVarArgs() || formals.size() != arguments.size() || arguments.size() < 2 || arguments.size() > 6) {
+        if (method.isVarArgs() || formals.size() != arguments.size() || arguments.size() < 2 || arguments.size() > 6
+                || IntStream.range(0, arguments.size()).allMatch(i -> fits(call, arguments.get(i), formals.get(i).asType(), code))) {
             return Optional.empty();
         }
         for (int i = 0; i < arguments.size(); i++) {
@@ -91,6 +95,29 @@ public final class WrongArguments implements Repair {
                                 edits.replace(other, to -> to.carry(code.range(one)));
                             }));
                 }
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** A constant that is cast to the type of another argument, where both stand for the same type parameter. */
+    private static Optional<Fix> levelled(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, Code code) {
+        List<? extends VariableElement> formals = method.getParameters();
+        if (formals.size() != arguments.size()) {
+            return Optional.empty();
+        }
+        for (int i = 0; i < arguments.size(); i++) {
+            ExpressionTree argument = arguments.get(i);
+            TypeMirror formal = formals.get(i).asType();
+            Optional<TypeMirror> own = code.type(new TreePath(call, argument)).filter(type -> type.getKind().isPrimitive());
+            Optional<TypeMirror> other = IntStream.range(0, arguments.size())
+                    .filter(k -> arguments.get(k) != argument && code.types().isSameType(formals.get(k).asType(), formal))
+                    .boxed().flatMap(k -> code.type(new TreePath(call, arguments.get(k))).stream())
+                    .filter(type -> type.getKind().isPrimitive()).findFirst();
+            if (formal.getKind() == TypeKind.TYPEVAR && own.isPresent() && other.isPresent()
+                    && own.get().getKind() != other.get().getKind() && argument instanceof LiteralTree) {
+                return Optional.of(Fix.of("cast '" + code.shown(code.range(argument), 20) + "' to " + other.get(),
+                        edits -> edits.insert(code.range(argument).start(), "(" + other.get() + ") ")));
             }
         }
         return Optional.empty();
@@ -121,7 +148,7 @@ public final class WrongArguments implements Repair {
 
     private static String inReach(VariableElement formal, TreePath call, Code code) {
         List<Element> visible = code.visible(call).stream()
-                .filter(element -> element instanceof VariableElement
+                .filter(element -> element instanceof VariableElement && !isInItsValue(call, element)
                         && code.types().isAssignable(code.types().erasure(element.asType()),
                                 code.types().erasure(formal.asType()))).toList();
         return visible.stream().filter(element -> element.getSimpleName().equals(formal.getSimpleName()))
@@ -130,6 +157,17 @@ public final class WrongArguments implements Repair {
                         && !element.getKind().isField()).findFirst())
                 .map(element -> element.getSimpleName().toString())
                 .orElseGet(() -> Defaults.of(formal.asType()));
+    }
+
+    /** Whether a variable gets its value by this, so that it has none yet. */
+    private static boolean isInItsValue(TreePath call, Element variable) {
+        for (TreePath path = call; path != null; path = path.getParentPath()) {
+            // what is visible comes from an attribution of its own, so that the symbols are not the same
+            if (path.getLeaf() instanceof VariableTree tree && tree.getName().contentEquals(variable.getSimpleName())) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** One argument more, where the others fit. */

@@ -23,6 +23,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.type.TypeMirror;
 
@@ -55,7 +56,9 @@ public final class WrongOperands implements Repair {
     private static List<Fix> meant(TreePath call, Code code) {
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
         List<ExecutableElement> all = Callable.of(call, code).stream()
-                .filter(method -> method.getParameters().size() == arguments.size()).toList();
+                .filter(method -> method.getParameters().size() == arguments.size())
+                .filter(method -> IntStream.range(0, arguments.size()).allMatch(i -> mayTake(method, i, arguments.get(i), call, code)))
+                .toList();
         List<Fix> fixes = new ArrayList<>();
         for (int i = 0; i < arguments.size(); i++) {
             int index = i;
@@ -74,6 +77,12 @@ public final class WrongOperands implements Repair {
             }
         }
         return fixes;
+    }
+
+    /** Whether nothing speaks against a method; a function fits whatever is one. */
+    private static boolean mayTake(ExecutableElement method, int index, ExpressionTree argument, TreePath call, Code code) {
+        return argument instanceof LambdaExpressionTree || argument instanceof MemberReferenceTree
+                || fits(argument, method.getParameters().get(index).asType(), call, code);
     }
 
     private static boolean fits(ExpressionTree argument, TypeMirror type, TreePath call, Code code) {

@@ -41,6 +41,7 @@ class PlaceReaderTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
             harbour/Berth.java:4:9               | 4:9
+            harbour/Berth.java:4                 | 4:5
             harbour.Berth                        | 3:7
             harbour.Berth.Slot                   | 8:18
             harbour.Berth#depth                  | 4:9

@@ -2,15 +2,15 @@ package dev.deftchisel.proving;
 
 import dev.deftchisel.proving.corpus.CorpusException;
 import dev.deftchisel.workspace.WorkspaceException;
-import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine;
 
 /** The command of the proving ground. */
 @Command(name = "prove", mixinStandardHelpOptions = true,
         description = "Attacks deft on real code, and measures it.",
         subcommands = {RenameCommand.class, ExtractVariableCommand.class, ExtractValueCommand.class, ExtractMethodCommand.class,
-            InlineCommand.class, GenerateCommand.class, DeclareCommand.class, MendCommand.class, FaultsCommand.class, SuiteCommand.class,
-                    TortureCommand.class, BenchCommand.class, SpeedCommand.class})
+            InlineCommand.class, GenerateCommand.class, DeclareCommand.class, MendCommand.class, FixesCommand.class, FaultsCommand.class,
+            SuiteCommand.class, TortureCommand.class, BenchCommand.class, SpeedCommand.class})
 public final class Prove {
 
     private Prove() {

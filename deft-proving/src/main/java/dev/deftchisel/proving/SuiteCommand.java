@@ -27,7 +27,7 @@ import picocli.CommandLine.Option;
         description = "Applies changes one after the other and runs the corpus's own test suite before and after.")
 final class SuiteCommand implements Callable<Integer> {
 
-    private static final String CONSOLE = "org.junit.platform:junit-platform-console-standalone:1.13.4";
+    static final String CONSOLE = "org.junit.platform:junit-platform-console-standalone:1.13.4";
 
     @Mixin
     private final CorpusOptions corpora = new CorpusOptions();

@@ -8,6 +8,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -27,7 +28,8 @@ public final class BoxConstructor implements Rule {
     @Override
     public About about() {
         return About.of("box-constructor", Tag.IDIOM, "A box is made by its constructor")
-                .because("'valueOf' can use boxes that are there already; the constructors are going to be removed.")
+                .because("'valueOf' can use boxes that are there already; the constructors are going to be removed. "
+                        + "Code that compares boxes by '==' sees the difference.")
                 .example("""
                         class Berth {
                             Object number(int number) {
@@ -48,6 +50,7 @@ public final class BoxConstructor implements Rule {
                             }
                         }
                         """)
+                .doing(Effect.OTHER)
                 .alsoNamed("deprecation", "removal");
     }
 
@@ -62,7 +65,8 @@ public final class BoxConstructor implements Rule {
         Code code = survey.code();
         Optional<TypeKind> boxed = BOXES.entrySet().stream().filter(box -> Calls.makes(code, path, box.getKey()))
                 .map(Map.Entry::getValue).findFirst();
-        if (boxed.isEmpty() || made.getArguments().size() != 1 || path.getParentPath().getLeaf() instanceof ExpressionStatementTree) {
+        // a test that makes a box of its own wants one that is equal and not the same
+        if (boxed.isEmpty() || survey.isTest() || made.getArguments().size() != 1 || path.getParentPath().getLeaf() instanceof ExpressionStatementTree) {
             return;
         }
         ExpressionTree value = made.getArguments().get(0);

@@ -1,5 +1,6 @@
 package dev.deftchisel.rule.idiom;
 
+import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.Tree;
@@ -77,7 +78,7 @@ public final class Diamond implements Rule {
         NewClassTree made = (NewClassTree) path.getLeaf();
         Code code = survey.code();
         if (made.getClassBody() != null || !(made.getIdentifier() instanceof ParameterizedTypeTree named)
-                || named.getTypeArguments().isEmpty()) {
+                || named.getTypeArguments().isEmpty() || made.getArguments().stream().anyMatch(argument -> isOpen(argument, path, code))) {
             return;
         }
         Optional<TypeMirror> own = code.type(path);
@@ -87,6 +88,11 @@ public final class Diamond implements Rule {
             survey.report(arguments, "the type arguments are clear without this",
                     Fix.of("write '<>'", edits -> edits.replace(arguments, "<>")));
         }
+    }
+
+    /** Whether an argument has wildcards in its type, which take part in what is inferred (JLS 18.5.1) and may spoil it. */
+    private static boolean isOpen(ExpressionTree argument, TreePath made, Code code) {
+        return code.type(new TreePath(made, argument)).filter(type -> type.toString().contains("?")).isPresent();
     }
 
     /** Whether the type that is wanted fixes each type argument: it has no wildcards and names them all. */

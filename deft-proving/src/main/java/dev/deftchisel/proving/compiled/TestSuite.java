@@ -59,6 +59,8 @@ public final class TestSuite {
         OPENED.forEach(name -> command.addAll(List.of("--add-opens", "java.base/" + name + "=ALL-UNNAMED")));
         command.addAll(List.of("-cp", classPath(workspace, classes), "org.junit.platform.console.ConsoleLauncher", "execute",
                 "--disable-banner", "--disable-ansi-colors", "--details=none", "--include-classname=.*",
+                // measures of speed are no tests, and leave the process
+                "--exclude-classname=.*PerformanceTest",
                 "--scan-class-path=" + classes));
         new ProcessBuilder(command).directory(workspace.root().toFile())
                 .redirectErrorStream(true).redirectOutput(printed.toFile()).start().waitFor();

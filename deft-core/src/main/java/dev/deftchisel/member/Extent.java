@@ -1,0 +1,49 @@
+package dev.deftchisel.member;
+
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.Subtypes;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import javax.lang.model.element.Modifier;
+
+/**
+ * How far members that come to a type can be noticed: by its own bodies, by whoever calls methods of these names (JLS
+ * 15.12.2), and by its subtypes, which may not override what is final and must have what a new supertype asks for.
+ *
+ * @param target  the type
+ * @param names   of members that were not to be found there before
+ * @param isBelow whether subtypes notice as well
+ */
+public record Extent(Target target, Set<String> names, boolean isBelow) {
+
+    /** What every object has may be overridden without anybody finding another method. */
+    private static final Set<String> OF_OBJECT = Set.of("equals", "hashCode", "toString");
+
+    /**
+     * The extent of some members.
+     *
+     * @param hasNewSupertype whether the type also gets a supertype
+     */
+    public static Extent of(Target target, List<NewMember> members, boolean hasNewSupertype) {
+        boolean isFinal = members.stream().anyMatch(member -> member.lines().stream()
+                .anyMatch(line -> line.contains("final ") && line.contains("(") && !line.startsWith(" ")));
+        return new Extent(target, members.stream().map(NewMember::name).filter(name -> !OF_OBJECT.contains(name))
+                .collect(Collectors.toSet()), isFinal || hasNewSupertype);
+    }
+
+    /** What is to be looked at. */
+    public Focus focus(Snapshot snapshot) {
+        SourceFile file = target.code().file();
+        Focus focus = new Focus(Set.of(file.path()), names, Set.of(),
+                Map.of(file.path(), List.of(target.code().range(target.tree()))), true).andFiles(snapshot.pathsMentioning(names));
+        if (!isBelow || target.name().isEmpty() || target.type().getModifiers().contains(Modifier.FINAL)) {
+            return focus;
+        }
+        Set<String> name = Set.of(target.name());
+        return focus.andFiles(new Subtypes(snapshot).of(name).keySet().stream().map(SourceFile::path).toList()).withTypes(name);
+    }
+}
