@@ -9,6 +9,7 @@ import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.problem.Finding;
 import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Logbook;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Repairs;
 import dev.deftchisel.problem.Rules;
@@ -30,6 +31,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -46,13 +48,14 @@ public final class Problems {
 
     private final Analyst analyst;
     private final List<Operation> operations;
+    private final Severities severities;
     private final Surveyor surveyor;
 
     Problems(Analyst analyst, List<Operation> operations, Rules rules, Repairs repairs) {
         this.analyst = analyst;
         this.operations = operations;
-        this.surveyor = new Surveyor(
-                rules, Severities.of(new EditorProperties(analyst.snapshot().workspace().root())), repairs);
+        this.severities = Severities.of(new EditorProperties(analyst.snapshot().workspace().root()));
+        this.surveyor = new Surveyor(rules, severities, repairs);
     }
 
     /** All files of the workspace. */
@@ -129,6 +132,22 @@ public final class Problems {
             }
             return List.copyOf(found);
         });
+    }
+
+    /**
+     * The same, where only files that may have changed their meaning since the last time are looked at. What is found is
+     * kept in the folder {@code .deft} of the workspace for the next time.
+     */
+    public List<Problem> sinceLast(Scope scope) {
+        Logbook logbook = Logbook.open(analyst.snapshot(), rules(), severities);
+        List<Path> changed = scope.files().stream().filter(file -> logbook.of(file).isEmpty()).toList();
+        if (!changed.isEmpty()) {
+            Map<Path, List<Problem>> found = in(Scope.of(changed)).stream().collect(Collectors.groupingBy(Problem::file));
+            changed.forEach(file -> logbook.note(file, found.getOrDefault(file, List.of())));
+            logbook.close();
+        }
+        return scope.files().stream().flatMap(file -> logbook.of(file).orElseThrow().stream())
+                .filter(problem -> scope.contains(problem.file(), problem.range().start())).toList();
     }
 
     private static Problem problem(SourceFile file, Finding finding) {

@@ -40,6 +40,9 @@ final class ProblemsCommand extends ChiselCommand {
     @Option(names = "--write-baseline", paramLabel = "FILE", description = "write down all that is found, as known")
     private Path newBaseline;
 
+    @Option(names = "--fresh", description = "look at all files, also those that cannot have changed since the last time")
+    private boolean fresh;
+
     /** In small letters since these are the words people type. */
     enum Format { text, json, sarif }
 
@@ -54,7 +57,7 @@ final class ProblemsCommand extends ChiselCommand {
         Problems problems = chisel.problems();
         var wanted = scopes.wanted(problems);
         Scope scope = scopes.of(chisel, problems, named);
-        List<Problem> all = problems.in(scope).stream().filter(wanted).toList();
+        List<Problem> all = (fresh ? problems.in(scope) : problems.sinceLast(scope)).stream().filter(wanted).toList();
         if (newBaseline != null) {
             Baseline written = Baseline.of(all, chisel.snapshot());
             written.write(newBaseline);

@@ -3,13 +3,13 @@ package dev.deftchisel.journal;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.source.SourceText;
+import dev.deftchisel.workspace.StateFolder;
 import dev.deftchisel.workspace.Workspace;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -44,6 +44,7 @@ public final class Journal {
     private final Disk disk;
     private final Clock clock;
     private final EntryStore store;
+    private final StateFolder state;
     private final Path folder;
 
     /**
@@ -59,7 +60,8 @@ public final class Journal {
         this.workspace = workspace;
         this.disk = disk;
         this.clock = clock;
-        this.folder = workspace.root().resolve(".deft");
+        this.state = new StateFolder(workspace);
+        this.folder = state.path();
         this.store = new EntryStore(disk, folder.resolve("history"));
     }
 
@@ -342,10 +344,7 @@ public final class Journal {
 
     private <T> T locked(Work<T> work) {
         try {
-            if (!Files.isDirectory(folder)) {
-                Files.createDirectories(folder);
-                Files.writeString(folder.resolve(".gitignore"), "*\n", StandardCharsets.UTF_8);
-            }
+            state.make();
             try (FileChannel channel = FileChannel.open(
                     folder.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
                     FileLock lock = lock(channel)) {

@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * How much each rule matters in each file. Said in {@code .editorconfig}, for one rule or for all of a tag; the nearer
@@ -45,6 +46,13 @@ public final class Severities {
             return about.severity();
         }
         return said(said, OF_RULE + about.id()).or(() -> said(said, OF_TAG + about.tag().word())).orElse(about.severity());
+    }
+
+    /** All that is said of a file, as one line; the same line means the same severities. */
+    String said(Path file) {
+        Map<String, String> said = properties.isEmpty() ? Map.of() : known.computeIfAbsent(file, path -> properties.get().of(path));
+        return said.entrySet().stream().filter(entry -> entry.getKey().startsWith(OF_RULE))
+                .map(entry -> entry.getKey() + "=" + entry.getValue()).sorted().collect(Collectors.joining(";"));
     }
 
     private static Optional<Severity> said(Map<String, String> properties, String name) {

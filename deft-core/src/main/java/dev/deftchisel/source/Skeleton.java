@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * The outline of a compilation unit as far as tokens alone tell it: the package, the types with what their headers
@@ -17,6 +18,7 @@ import java.util.stream.Collectors;
  * @param bodies       the stretches between the braces of bodies of members, in order, never nested; empty when the
  *                     braces of the file do not match
  * @param comments     every comment outside the bodies
+ * @param secrets      private methods and fields; fields that are declared together are left out
  */
 public record Skeleton(
         String packageName,
@@ -24,7 +26,17 @@ public record Skeleton(
         List<ImportSketch> imports,
         List<TypeSketch> types,
         List<Range> bodies,
-        List<Range> comments) {
+        List<Range> comments,
+        List<Secret> secrets) {
+
+    /**
+     * A private method with a body or a private field, which no other file can use (JLS 6.6.1).
+     *
+     * @param name  of the member
+     * @param range all of it, with the white space and comments before it
+     */
+    public record Secret(String name, Range range) {
+    }
 
     /** Reads the outline off the tokens; never fails. */
     public static Skeleton of(Tokens tokens) {
@@ -59,12 +71,45 @@ public record Skeleton(
     public String declarations(String content) {
         List<Range> left = new ArrayList<>(bodies);
         left.addAll(comments);
+        return declarations(content, left);
+    }
+
+    /**
+     * The same without what is private: all that another file can notice, unless it mentions one of these names. What is
+     * private and named by what is left stays, since the value of a constant may come from it (JLS 15.29).
+     */
+    public String openDeclarations(String content) {
+        List<Secret> hidden = secrets;
+        String rest = without(hidden, content);
+        Set<String> named = namesOf(hidden, rest);
+        while (!named.isEmpty()) {
+            Set<String> known = named;
+            hidden = hidden.stream().filter(secret -> !known.contains(secret.name())).toList();
+            rest = without(hidden, content);
+            named = namesOf(hidden, rest);
+        }
+        return rest;
+    }
+
+    private static Set<String> namesOf(List<Secret> hidden, String rest) {
+        return Words.among(hidden.stream().map(Secret::name).collect(Collectors.toSet()), rest, new Range(0, rest.length()));
+    }
+
+    private String without(List<Secret> hidden, String content) {
+        List<Range> left = hidden.stream().map(Secret::range).collect(Collectors.toCollection(ArrayList::new));
+        Stream.concat(bodies.stream(), comments.stream())
+                .filter(range -> hidden.stream().noneMatch(secret -> secret.range().encloses(range)))
+                .forEach(left::add);
+        return declarations(content, left);
+    }
+
+    private String declarations(String content, List<Range> left) {
         if (imports.isEmpty() || content.contains("\\u")) {
             return without(content, left);
         }
         int codeStart = imports.get(imports.size() - 1).range().end();
-        left.removeIf(range -> range.start() < codeStart);
-        String rest = without(content.substring(codeStart), left.stream()
+        List<Range> behind = left.stream().filter(range -> range.start() >= codeStart).toList();
+        String rest = without(content.substring(codeStart), behind.stream()
                 .map(range -> new Range(range.start() - codeStart, range.end() - codeStart))
                 .toList());
         StringBuilder shortened = new StringBuilder();
@@ -84,13 +129,17 @@ public record Skeleton(
         return imports.stream().map(ImportSketch::simpleName).collect(Collectors.toSet());
     }
 
-    /** The content without some ranges; a blank stands for each, so that nothing grows together. */
+    /** The content without some ranges; a blank stands where names would grow together. */
     private static String without(String content, List<Range> ranges) {
         StringBuilder rest = new StringBuilder();
         int at = 0;
         for (Range range : ranges.stream().sorted().toList()) {
-            rest.append(content, at, range.start()).append(' ');
+            rest.append(content, at, range.start());
             at = range.end();
+            if (rest.length() > 0 && at < content.length() && Words.isPart(rest.charAt(rest.length() - 1))
+                    && Words.isPart(content.charAt(at))) {
+                rest.append(' ');
+            }
         }
         return rest.append(content, at, content.length()).toString();
     }

@@ -26,6 +26,7 @@ final class SkeletonReader {
     private final List<TypeSketch> types = new ArrayList<>();
     private final List<ImportSketch> imports = new ArrayList<>();
     private final List<Range> bodies = new ArrayList<>();
+    private final List<Skeleton.Secret> secrets = new ArrayList<>();
     private String packageName = "";
     private Range packageRange = new Range(0, 0);
     private boolean balanced = true;
@@ -43,7 +44,7 @@ final class SkeletonReader {
             members();
         }
         return new Skeleton(packageName, packageRange, List.copyOf(imports), List.copyOf(types), List.copyOf(bodies),
-                comments());
+                comments(), List.copyOf(secrets));
     }
 
     private void findTypes() {
@@ -182,10 +183,18 @@ final class SkeletonReader {
 
     private void member() {
         boolean hasParameters = false;
+        boolean isPrivate = false;
+        int before = tokens.codeBefore(at - 1);
+        int name = -1;
         while (at < count && !tokens.is(at, '}')) {
             if (tokens.is(at, ';')) {
                 next();
+                keepSecret(isPrivate && !hasParameters, before, name);
                 return;
+            } else if (tokens.is(at, ',') && !hasParameters) {
+                // either type arguments, or several fields: which of the names is theirs is not worth to find out
+                isPrivate = false;
+                next();
             } else if (tokens.is(at, '(')) {
                 skipGroup('(', ')');
                 hasParameters = true;
@@ -195,17 +204,30 @@ final class SkeletonReader {
                 type();
                 return;
             } else if (tokens.is(at, '=') || hasParameters && tokens.is(at, "default")) {
-                skipInitializer();
+                boolean isField = tokens.is(at, '=');
+                boolean isOne = skipInitializer();
+                keepSecret(isPrivate && isField && isOne, before, name);
                 return;
             } else if (tokens.is(at, '{')) {
                 int open = at;
                 skipGroup('{', '}');
                 int close = tokens.codeBefore(Math.min(at, count) - 1);
                 bodies.add(new Range(tokens.end(open), tokens.start(close)));
+                keepSecret(isPrivate && hasParameters, before, name);
                 return;
             } else {
+                isPrivate |= tokens.is(at, "private");
+                name = hasParameters || tokens.kind(at) != TokenKind.IDENTIFIER ? name : at;
                 next();
             }
+        }
+    }
+
+    /** Notes the member that ends here. */
+    private void keepSecret(boolean isSecret, int before, int name) {
+        int last = tokens.codeBefore(Math.min(at, count) - 1);
+        if (isSecret && name >= 0 && before >= 0 && last > before) {
+            secrets.add(new Skeleton.Secret(tokens.name(name), new Range(tokens.end(before), tokens.end(last))));
         }
     }
 
@@ -262,9 +284,10 @@ final class SkeletonReader {
         return false;
     }
 
-    /** To behind the semicolon that ends a field; braces and parentheses within are passed over. */
-    private void skipInitializer() {
+    /** To behind the semicolon that ends a field; returns whether no comma was passed, behind which another may follow. */
+    private boolean skipInitializer() {
         int depth = 0;
+        boolean isOne = true;
         while (at < count) {
             if (tokens.is(at, '(') || tokens.is(at, '{') || tokens.is(at, '[')) {
                 depth++;
@@ -272,13 +295,15 @@ final class SkeletonReader {
                 depth--;
             } else if (depth <= 0 && tokens.is(at, ';')) {
                 next();
-                return;
+                return isOne;
             }
             if (depth < 0) {
-                return;
+                return isOne;
             }
+            isOne &= depth > 0 || !tokens.is(at, ',');
             next();
         }
+        return isOne;
     }
 
     private void skipGroup(char open, char close) {

@@ -36,6 +36,12 @@ public final class Words {
         return found;
     }
 
+    /** Those of the names that stand somewhere in a text of code, also those that are written in escapes (JLS 3.3). */
+    public static Set<String> among(Set<String> names, String code) {
+        String plain = code.contains("\\u") ? UnicodeEscapes.replace(code) : code;
+        return among(names, plain, new Range(0, plain.length()));
+    }
+
     /** Every range of the text in which the word stands, in order. */
     public static List<Range> find(String text, String word) {
         List<Range> found = new ArrayList<>();

@@ -75,6 +75,43 @@ class SkeletonTest {
     }
 
     @Test
+    void whatIsPrivateDoesNotShow() {
+        String open = """
+                class Berth {
+                    int depth;
+                    void moor() { }
+                }
+                """;
+        String more = """
+                class Berth {
+                    int depth;
+
+                    // counted by hand
+                    private final int count = 0;
+                    @Deprecated private List<String> names(int a, int b) { return null; }
+                    void moor() { count(); }
+                }
+                """;
+        assertEquals(openDeclarations(open), openDeclarations(more));
+    }
+
+    @Test
+    void aPrivateConstantShowsInAnOpenOneThatIsMadeOfIt() {
+        String source = "class Berth { private static final int HALF = 2; private static final int FULL = 2 * HALF; %s int ALL = FULL; }";
+        assertTrue(!openDeclarations(source.formatted("private")).contains("HALF"));
+        assertTrue(openDeclarations(source.formatted("static final")).contains("HALF = 2"));
+    }
+
+    @Test
+    void privateFieldsThatAreDeclaredTogetherAreNotToldApart() {
+        assertTrue(openDeclarations("class Berth { private int a = 1, b = 2; private int c, d; }").contains("b = 2; private int c, d"));
+    }
+
+    private static String openDeclarations(String source) {
+        return Skeleton.of(Tokens.of(source)).openDeclarations(source);
+    }
+
+    @Test
     void bracesThatDoNotMatchGiveNoBodies() {
         assertEquals(List.of(), Skeleton.of(Tokens.of("class A { void a() { if (x) { }")).bodies());
     }

@@ -35,6 +35,8 @@ public final class RedundantObjectBound implements Rule {
                         """)
                 .silentOn("""
                         class Log<T extends Object & Comparable<T>> extends Thread {
+                            Object lock = new Object() {
+                            };
                         }
                         """)
                 .doing(Effect.SAME_CLASSES);
@@ -47,7 +49,7 @@ public final class RedundantObjectBound implements Rule {
 
     @Override
     public void look(TreePath path, Survey survey) {
-        Tree bound = path.getLeaf() instanceof ClassTree type ? type.getExtendsClause()
+        Tree bound = path.getLeaf() instanceof ClassTree type ? type.getSimpleName().isEmpty() ? null : type.getExtendsClause()
                 : ((TypeParameterTree) path.getLeaf()).getBounds().size() == 1
                         ? ((TypeParameterTree) path.getLeaf()).getBounds().get(0) : null;
         Code code = survey.code();

@@ -52,9 +52,18 @@ final class Declared {
         return element.getSimpleName().toString();
     }
 
-    /** Whether something other than the code of this file may need it: an annotation says so, or its name stands in a string. */
+    /**
+     * Whether something other than the code of this file may need it: an annotation says so, or its name stands in a
+     * string, or is that of a member with an annotation, which frameworks pair with others by their names.
+     */
     boolean isReachedOtherwise() {
-        return !annotations().isEmpty() || survey.names().isUnknown(name()) || isInString(name());
+        return !annotations().isEmpty() || survey.names().isUnknown(name()) || isInString(name()) || hasAnnotatedNamesake();
+    }
+
+    private boolean hasAnnotatedNamesake() {
+        return element.getEnclosingElement().getEnclosedElements().stream()
+                .anyMatch(other -> !other.equals(element) && other.getSimpleName().equals(element.getSimpleName())
+                        && !other.getAnnotationMirrors().isEmpty());
     }
 
     private List<? extends AnnotationTree> annotations() {

@@ -14,12 +14,15 @@ import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
+import javax.lang.model.type.TypeMirror;
 
 /** Parameters of private methods and constructors that the body does not name (JLS 8.4.1). */
 public final class UnusedParameter implements Rule {
@@ -99,9 +102,23 @@ public final class UnusedParameter implements Rule {
             boolean isIdle = uses.stream().map(use -> call(use).orElseThrow())
                     .allMatch(call -> Calls.arguments(call.getLeaf()).size() > index && survey.code()
                             .effects(new TreePath(call, Calls.arguments(call.getLeaf()).get(index))).isPure());
+            boolean isFree = isFree((ExecutableElement) declared.element(), index, survey.code());
             survey.report(survey.code().name(parameter), "'" + parameter.getName() + "' is not used",
-                    isIdle ? new Fix[] {Fix.of("remove the parameter", edits -> remove(edits, method, index, uses))} : new Fix[0]);
+                    isIdle && isFree ? new Fix[] {Fix.of("remove the parameter", edits -> remove(edits, method, index, uses))} : new Fix[0]);
         }
+    }
+
+    /** Whether there is no other method of the name with the parameters that would be left (JLS 8.4.2). */
+    private static boolean isFree(ExecutableElement method, int index, Code code) {
+        List<TypeMirror> left = new ArrayList<>();
+        method.getParameters().forEach(parameter -> left.add(code.types().erasure(parameter.asType())));
+        left.remove(index);
+        return method.getEnclosingElement().getEnclosedElements().stream()
+                .filter(other -> !other.equals(method) && other.getKind() == method.getKind()
+                        && other.getSimpleName().equals(method.getSimpleName()))
+                .map(other -> ((ExecutableElement) other).getParameters())
+                .noneMatch(others -> others.size() == left.size() && IntStream.range(0, left.size())
+                        .allMatch(i -> code.types().isSameType(code.types().erasure(others.get(i).asType()), left.get(i))));
     }
 
     /** The call that a use of the method is part of; a reference to it is none, and must keep its shape. */

@@ -1,0 +1,62 @@
+package dev.deftchisel.problem;
+
+import dev.deftchisel.source.SourceText;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import java.io.IOException;
+import java.net.URISyntaxException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.security.CodeSource;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+
+/** What findings depend on besides the code: the compiler, the rules, the libraries, and what is said of packages and modules. */
+final class Circumstances {
+
+    private Circumstances() {
+    }
+
+    /** One word for all of them, another one as soon as something is different. */
+    static String of(Snapshot snapshot, Rules rules) {
+        List<String> all = new ArrayList<>(List.of(Runtime.version().toString()));
+        Stream.concat(Stream.of(Rules.class), rules.all().stream().map(Rule::getClass)).map(Circumstances::origin).distinct()
+                .forEach(all::add);
+        rules.abouts().forEach(about -> all.add(about.id()));
+        snapshot.workspace().modules().forEach(module -> {
+            all.add(module.name() + module.level() + module.upstream());
+            module.classPath().forEach(path -> all.add(stamp(path)));
+        });
+        snapshot.files().stream().filter(file -> file.isModuleInfo() || file.isPackageInfo()).map(SourceFile::content).forEach(all::add);
+        return SourceText.hash(String.join("\n", all).getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** Where a class was loaded from, and when that was written. */
+    private static String origin(Class<?> type) {
+        CodeSource source = type.getProtectionDomain().getCodeSource();
+        try {
+            return source == null ? type.getName() : stamp(Path.of(source.getLocation().toURI()));
+        } catch (URISyntaxException | IllegalArgumentException | java.nio.file.FileSystemNotFoundException elsewhere) {
+            return source.getLocation().toString();
+        }
+    }
+
+    /** An archive by its size and time, a folder by those of all that is in it. */
+    private static String stamp(Path path) {
+        try (Stream<Path> files = Files.walk(path)) {
+            StringBuilder stamp = new StringBuilder();
+            for (Path file : files.filter(Files::isRegularFile).sorted().toList()) {
+                stamp.append(file).append(Files.size(file)).append(Files.getLastModifiedTime(file).toMillis()).append('\n');
+            }
+            return stamp.toString();
+        } catch (NoSuchFileException missing) {
+            return path + " is not there";
+        } catch (IOException unreadable) {
+            // rather looked at again once too often
+            return path + " cannot be read at " + System.nanoTime();
+        }
+    }
+}
