@@ -154,6 +154,7 @@ module dev.deftchisel.core {
             dev.deftchisel.rule.statement.SelfAssignment,
             dev.deftchisel.rule.statement.SwallowedException,
             dev.deftchisel.rule.statement.TurnedOperator,
+            dev.deftchisel.rule.style.ImportOrder,
             dev.deftchisel.rule.unused.IdleSuppression,
             dev.deftchisel.rule.unused.OverwrittenValue,
             dev.deftchisel.rule.unused.RedundantImport,

@@ -57,7 +57,7 @@ record ChosenMethods(Target target, Map<String, ExecutableElement> methods, Stri
         Set<String> had = Inherited.by(target).methods().keySet();
         Set<String> fresh = wanted.stream().filter(name -> !had.contains(name))
                 .map(name -> methods.get(name).getSimpleName().toString()).collect(Collectors.toSet());
-        Focus focus = new Extent(target, fresh, hasNewSupertype).focus(analyst.snapshot());
+        Focus focus = new Extent(target, fresh, false, hasNewSupertype).focus(analyst.snapshot());
         return new Plan.Ready(edits.change(title, Meaning.same().extending(Set.of(target.code().key(target.type()))), List.of()),
                 analyst.analyse(focus));
     }

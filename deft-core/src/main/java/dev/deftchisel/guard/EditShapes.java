@@ -21,7 +21,7 @@ import dev.deftchisel.change.Mapping;
 import dev.deftchisel.change.Meaning;
 import dev.deftchisel.source.ImportSketch;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.source.Skeleton;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
@@ -325,16 +325,34 @@ final class EditShapes {
         boolean removes = edit.replacement().isEmpty() && isOnlyImports(file, edit.range());
         boolean adds = edit.range().length() == 0 && edit.replacement().matches("\\s*(import [^;/\"]*;\\s*)+")
                 && isAmongImports(file, edit.range().start());
-        return removes || adds;
+        return removes || adds || isOtherOrder(file, edit);
+    }
+
+    /** Whether imports are written in place of imports, with all comments among them. */
+    private static boolean isOtherOrder(SourceFile file, Edit edit) {
+        Tokens written = Tokens.of(edit.replacement());
+        List<String> comments = new ArrayList<>();
+        boolean isOnly = isOnly(file.tokens(), file.skeleton().imports(), edit.range(), comments)
+                && isOnly(written, Skeleton.of(written).imports(), new Range(0, edit.replacement().length()), new ArrayList<>());
+        return isOnly && comments.stream().allMatch(edit.replacement()::contains);
     }
 
     private static boolean isOnlyImports(SourceFile file, Range range) {
-        List<Range> imports = file.skeleton().imports().stream().map(ImportSketch::range).filter(range::encloses).toList();
-        Tokens tokens = file.tokens();
+        List<String> comments = new ArrayList<>();
+        return isOnly(file.tokens(), file.skeleton().imports(), range, comments) && comments.isEmpty();
+    }
+
+    /** Whether there is nothing in a range but imports, white space, and comments, which are told. */
+    private static boolean isOnly(Tokens tokens, List<ImportSketch> lines, Range range, List<String> comments) {
+        List<Range> imports = lines.stream().map(ImportSketch::range).filter(range::encloses).toList();
         for (int i = tokens.at(range.start()); i < tokens.count() && tokens.start(i) < range.end(); i++) {
             Range token = tokens.range(i);
-            if (tokens.kind(i) != TokenKind.WHITE_SPACE && imports.stream().noneMatch(line -> line.encloses(token))) {
-                return false;
+            if (imports.stream().noneMatch(line -> line.encloses(token))) {
+                if (tokens.kind(i).isComment()) {
+                    comments.add(tokens.text(i));
+                } else if (!tokens.kind(i).isTrivia()) {
+                    return false;
+                }
             }
         }
         return !imports.isEmpty();

@@ -5,6 +5,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.CompilerError;
+import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
 
@@ -21,6 +22,21 @@ public record ErrorSite(CompilerError error, Survey survey, Analysis analysis, L
     /** Copies the list. */
     public ErrorSite {
         around = List.copyOf(around);
+    }
+
+    static ErrorSite of(CompilerError error, Survey survey, Analysis analysis) {
+        return new ErrorSite(error, survey, analysis, around(error.range().start(), survey.code()));
+    }
+
+    /** The trees around the character that the compiler points at; at the end of the text around the place. */
+    private static List<TreePath> around(int at, Code code) {
+        List<TreePath> found = at < code.file().content().length() ? code.around(new Range(at, at + 1)) : List.of();
+        return found.isEmpty() ? code.around(new Range(at, at)) : found;
+    }
+
+    /** That of another error of the same file. */
+    public ErrorSite at(CompilerError other) {
+        return of(other, survey, analysis);
     }
 
     /** The compiler's code of the error, without what all errors have before it. */

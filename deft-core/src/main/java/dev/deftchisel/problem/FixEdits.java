@@ -94,6 +94,14 @@ public final class FixEdits {
         edits.add(Edit.of(Layout.removed(code.file(), range), "", Edit.Kind.CODE));
     }
 
+    /** Writes the imports anew; to be the only edit of its fix. */
+    public void replaceImports(Range range, Consumer<NewCode> writer) {
+        NewCode text = new NewCode(code.file());
+        writer.accept(text);
+        Edit edit = text.replacing(range);
+        edits.add(Edit.of(edit.range(), edit.replacement(), Edit.Kind.IMPORT).carrying(edit.carried()));
+    }
+
     /** Takes away an import with its line. */
     public void removeImport(Range range) {
         removed.add(range);

@@ -1,6 +1,5 @@
 package dev.deftchisel.problem;
 
-import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.CompilerError;
@@ -51,26 +50,19 @@ public final class Repairs {
         return new Range(error.range().start(), Math.max(error.range().start(), Math.min(error.range().end(), line.end())));
     }
 
-    /** The trees around the character that the compiler points at; at the end of the text around the place. */
-    private static List<TreePath> around(int at, Code code) {
-        List<TreePath> found = at < code.file().content().length() ? code.around(new Range(at, at + 1)) : List.of();
-        return found.isEmpty() ? code.around(new Range(at, at)) : found;
-    }
-
     private List<Fix> fixes(String id, CompilerError error, Survey survey, Analysis analysis) {
         List<Repair> known = byCode.getOrDefault(id, List.of());
         if (known.isEmpty()) {
             return List.of();
         }
-        int at = error.range().start();
-        ErrorSite site = new ErrorSite(error, survey, analysis, around(at, survey.code()));
+        ErrorSite site = ErrorSite.of(error, survey, analysis);
         List<Fix> fixes = new ArrayList<>();
         for (Repair repair : known) {
             try {
                 fixes.addAll(repair.fixes(site));
             } catch (RuntimeException failed) {
                 // half-written code can be of any shape; no fix is better than none of the others
-                LOG.warn("no fix for '{}' at {}:{}", id, survey.code().file().path(), at, failed);
+                LOG.warn("no fix for '{}' at {}:{}", id, survey.code().file().path(), error.range().start(), failed);
             }
         }
         Set<String> titles = new HashSet<>();

@@ -40,18 +40,25 @@ public final class Severities {
 
     /** How much a rule matters in a file; a word that is no severity counts as nothing said. */
     public Severity of(Path file, About about) {
-        Map<String, String> said = properties.isEmpty() ? Map.of()
-                : known.computeIfAbsent(file, path -> properties.get().of(path));
+        Map<String, String> said = settings(file);
         if (said.isEmpty()) {
             return about.severity();
         }
         return said(said, OF_RULE + about.id()).or(() -> said(said, OF_TAG + about.tag().word())).orElse(about.severity());
     }
 
+    /** What is said of a file by our own names. */
+    Map<String, String> settings(Path file) {
+        return properties.isEmpty() ? Map.of() : known.computeIfAbsent(file, path -> {
+            Map<String, String> own = new HashMap<>(properties.get().of(path));
+            own.keySet().removeIf(name -> !name.startsWith(OF_RULE));
+            return own;
+        });
+    }
+
     /** All that is said of a file, as one line; the same line means the same severities. */
     String said(Path file) {
-        Map<String, String> said = properties.isEmpty() ? Map.of() : known.computeIfAbsent(file, path -> properties.get().of(path));
-        return said.entrySet().stream().filter(entry -> entry.getKey().startsWith(OF_RULE))
+        return settings(file).entrySet().stream()
                 .map(entry -> entry.getKey() + "=" + entry.getValue()).sorted().collect(Collectors.joining(";"));
     }
 

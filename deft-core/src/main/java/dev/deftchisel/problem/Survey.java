@@ -7,6 +7,8 @@ import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceRoot;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 
 /** One file while the rules are led over it: what they can ask, and where they report. */
 public final class Survey {
@@ -14,12 +16,14 @@ public final class Survey {
     private final Code code;
     private final int level;
     private final boolean hasErrors;
+    private final Map<String, String> settings;
     private final List<Finding> findings = new ArrayList<>();
     private Names names;
     private About at;
     private Severity severity;
 
-    Survey(Code code, boolean hasErrors) {
+    Survey(Code code, boolean hasErrors, Map<String, String> settings) {
+        this.settings = Map.copyOf(settings);
         this.code = code;
         this.hasErrors = hasErrors;
         this.level = code.file().module().level();
@@ -43,6 +47,15 @@ public final class Survey {
     /** Whether the compiler finds errors in the file, so that parts of it may be missing from the tree. */
     public boolean hasErrors() {
         return hasErrors;
+    }
+
+    /**
+     * What {@code .editorconfig} says of the file.
+     *
+     * @param name of the property, in lower case, beginning with {@code deft_}
+     */
+    public Optional<String> setting(String name) {
+        return Optional.ofNullable(settings.get(name));
     }
 
     /** What the names in the file mean. */

@@ -58,7 +58,7 @@ public final class Surveyor {
             return List.of();
         }
         List<CompilerError> errors = analysis.errors().stream().filter(error -> error.file().equals(file)).toList();
-        Survey survey = new Survey(code.get(), !errors.isEmpty());
+        Survey survey = new Survey(code.get(), !errors.isEmpty(), severities.settings(file));
         List<Finding> found = new ArrayList<>(outside(erroneous(code.get(), errors), ruled(survey)));
         Suppressions suppressions = new Suppressions(code.get(), rules);
         List<Finding> shown = new ArrayList<>(found.stream().filter(finding -> !suppressions.accept(finding)).toList());

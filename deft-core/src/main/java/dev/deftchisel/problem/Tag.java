@@ -13,7 +13,9 @@ public enum Tag {
     /** The code says it, and would do the same without. */
     REDUNDANT(Severity.NOTE, "can be left out"),
     /** The language has a plainer way to say it. */
-    IDIOM(Severity.HINT, "can be said in a newer way");
+    IDIOM(Severity.HINT, "can be said in a newer way"),
+    /** The project wants it otherwise. */
+    STYLE(Severity.NOTE, "is not laid out as the project wants");
 
     private final Severity usual;
     private final String meaning;

@@ -10,6 +10,7 @@ import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.CompilerError;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.ErrorSite;
@@ -19,7 +20,9 @@ import dev.deftchisel.source.ImportSketch;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import javax.lang.model.element.Element;
@@ -203,9 +206,28 @@ public final class UnknownName implements Repair {
         List<Fix> fixes = new ArrayList<>(ranked.stream().limit(MOST_IMPORTS)
                 .map(name -> Fix.of("import " + name, edits -> edits.types().importing(name))).toList());
         if (!ranked.isEmpty()) {
+            allMissing(missing, site).ifPresent(all -> fixes.add(Math.min(1, fixes.size()), all));
             fixes.add(Fix.of("write " + ranked.get(0), edits -> edits.replace(missing.range(), ranked.get(0))));
         }
         return fixes;
+    }
+
+    /** The most likely type for each name that the file does not know, as after code was put into it that came from elsewhere. */
+    private static Optional<Fix> allMissing(Missing missing, ErrorSite site) {
+        Map<String, CompilerError> byName = new LinkedHashMap<>();
+        site.analysis().errors().stream()
+                .filter(error -> error.file().equals(site.code().file().path()) && error.code().contains("cant.resolve"))
+                .forEach(error -> byName.putIfAbsent(site.code().text(error.range()), error));
+        byName.keySet().removeIf(name -> !name.matches("\\p{Lu}[\\p{L}\\p{N}_$]*"));
+        return byName.size() < 2 || !byName.containsKey(missing.name()) ? Optional.empty()
+                : Optional.of(Fix.of("import all " + byName.size() + " types that are missing", edits -> byName.forEach((name, error) ->
+                        best(name, site.at(error)).ifPresent(edits.types()::importing))));
+    }
+
+    private static Optional<String> best(String name, ErrorSite site) {
+        return site.around().stream().filter(path -> path.getLeaf() instanceof IdentifierTree).findFirst()
+                .filter(path -> Missing.at(path, site).mayBeType())
+                .flatMap(path -> new TypeChoice(site, path).called(name).stream().findFirst());
     }
 
     /** Static methods of types that are imported or that other files import statically. */

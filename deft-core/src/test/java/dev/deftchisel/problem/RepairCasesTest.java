@@ -22,7 +22,7 @@ import org.junit.jupiter.api.io.TempDir;
 
 /**
  * Errors of the compiler and what mends them, from text files: a line that says what it is about, the code, the first error
- * with its fixes in order, and the code after the first of them. A JDK may have its own code for an error, so there may be
+ * with its fixes in order, and the code after the first of them or the one whose number is said. A JDK may have its own code for an error, so there may be
  * several, and more fixes behind those that are listed.
  */
 class RepairCasesTest {
@@ -62,10 +62,12 @@ class RepairCasesTest {
             assertTrue(List.of(lines.get(0).split(" ")).contains(first.rule()), first::rule);
             List<String> fixes = lines.subList(1, lines.size());
             assertEquals(fixes, first.fixes().subList(0, Math.min(fixes.size(), first.fixes().size())));
+            String[] after = text.substring(text.indexOf("--- after")).split("\n", 2);
+            int taken = after[0].equals("--- after") ? 0 : Integer.parseInt(after[0].substring("--- after ".length())) - 1;
             Outcome.Preview preview = assertInstanceOf(
-                    Outcome.Preview.class, problems.fix(first, 0), () -> shown(problems.fix(first, 0)));
+                    Outcome.Preview.class, problems.fix(first, taken), () -> shown(problems.fix(first, taken)));
             FileChange change = preview.change().effective().get(0);
-            assertEquals(text.substring(text.indexOf("--- after") + "--- after\n".length()), change.after().content());
+            assertEquals(after[1], change.after().content());
         }
     }
 

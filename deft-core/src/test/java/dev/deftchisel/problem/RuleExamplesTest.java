@@ -69,7 +69,8 @@ class RuleExamplesTest {
         assertFalse(code.isBlank(), () -> name + " is missing");
         SampleWorkspace workspace = new SampleWorkspace(Files.createDirectories(folder.resolve(name)));
         workspace.write("Sample.java", code);
-        workspace.write(".editorconfig", "root = true\n[*]\ndeft_" + name.substring(0, name.indexOf('/')) + " = warning\n");
+        workspace.write(".editorconfig", "root = true\n[*]\ndeft_" + name.substring(0, name.indexOf('/')) + " = warning\n"
+                + "deft_imports = java, *, static\ndeft_wildcards_from = 99\n");
         return Chisel.open(workspace.request(), Monitor.SILENT);
     }
 

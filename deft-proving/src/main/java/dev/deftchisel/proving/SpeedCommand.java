@@ -5,20 +5,16 @@ import dev.deftchisel.Outcome;
 import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
+import dev.deftchisel.proving.bench.CommandLines;
 import dev.deftchisel.proving.bench.WatchedProcess;
 import dev.deftchisel.proving.corpus.Corpus;
-import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.OpenRequest;
-import dev.deftchisel.workspace.SourceFile;
-import java.io.File;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.function.ToLongFunction;
-import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -55,7 +51,7 @@ final class SpeedCommand implements Callable<Integer> {
 
     private void measure(OpenRequest request) throws IOException, InterruptedException {
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
-            List<String> javac = javac(chisel);
+            List<String> javac = CommandLines.javac(chisel, List.of("-nowarn"));
             WatchedProcess.run(deft(request, members.get(0)));
             List<WatchedProcess> reference = new ArrayList<>();
             List<List<WatchedProcess>> whole = new ArrayList<>();
@@ -100,34 +96,8 @@ final class SpeedCommand implements Callable<Integer> {
         return new Warm(files, median(times, Long::longValue));
     }
 
-    private List<String> javac(Chisel chisel) throws IOException {
-        Path out = Files.createTempDirectory("javac");
-        Path list = out.resolve("files");
-        Files.writeString(list, chisel.snapshot().files().stream()
-                .filter(file -> !file.isModuleInfo())
-                .map(SourceFile::path)
-                .map(Path::toString)
-                .collect(Collectors.joining("\n")));
-        String classPath = chisel.workspace().modules().stream()
-                .map(Module::classPath)
-                .flatMap(List::stream)
-                .map(Path::toString)
-                .distinct()
-                .collect(Collectors.joining(File.pathSeparator));
-        return List.of(Path.of(System.getProperty("java.home"), "bin", "javac").toString(), "-proc:none", "-nowarn",
-                "-cp", classPath.isEmpty() ? "." : classPath, "-d", out.toString(), "@" + list);
-    }
-
     private List<String> deft(OpenRequest request, String member) {
-        List<String> command = new ArrayList<>(List.of(
-                deft.toString(), "rename", member, "zqName", "--yes", "--quiet", "--workspace", request.folder().toString()));
-        request.sources().forEach(source -> command.addAll(List.of("--source", source.toString())));
-        if (!request.classPath().isEmpty()) {
-            command.addAll(List.of("--class-path", request.classPath().stream()
-                    .map(Path::toString).collect(Collectors.joining(File.pathSeparator))));
-        }
-        request.level().ifPresent(level -> command.addAll(List.of("--level", String.valueOf(level))));
-        return command;
+        return CommandLines.deft(deft, request, List.of("rename", member, "zqName", "--yes", "--quiet"));
     }
 
     private static <T> long median(List<T> values, ToLongFunction<T> of) {

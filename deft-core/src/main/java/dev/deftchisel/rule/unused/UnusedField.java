@@ -76,7 +76,7 @@ public final class UnusedField implements Rule {
         }
         Declared.at(path, survey)
                 .filter(declared -> declared.element().getKind() == ElementKind.FIELD && !isSerialized(declared.element(), survey))
-                .filter(declared -> !declared.isReachedOtherwise() && declared.isOnlyWritten() && !isComponent(declared.element()))
+                .filter(declared -> declared.isOnlyWritten() && !declared.isReachedOtherwise() && !isComponent(declared.element()))
                 .ifPresent(declared -> survey.report(survey.code().name(field), "'" + declared.name() + "' is never read",
                         declared.isRemovable() && keepsInitializer(field, path, survey)
                                 ? new Fix[] {Fix.of("remove the field", declared::remove)} : new Fix[0]));

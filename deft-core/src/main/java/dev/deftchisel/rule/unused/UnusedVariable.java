@@ -77,7 +77,7 @@ public final class UnusedVariable implements Rule {
         }
         Declared.at(path, survey)
                 .filter(declared -> declared.element().getKind() == ElementKind.LOCAL_VARIABLE)
-                .filter(declared -> !declared.name().isEmpty() && !declared.isReachedOtherwise() && declared.isOnlyWritten())
+                .filter(declared -> !declared.name().isEmpty() && declared.isOnlyWritten() && !declared.isReachedOtherwise())
                 .ifPresent(declared -> survey.report(survey.code().name(path.getLeaf()),
                         "'" + declared.name() + "' is never read",
                         declared.isRemovable() ? new Fix[] {Fix.of("remove the variable", declared::remove)} : new Fix[0]));
