@@ -100,8 +100,11 @@ final class Comparison {
                 .isPresent();
     }
 
-    /** Whether a method is the same one, of whose parameters or result the compiler did not know a type before. */
+    /** Whether a method or its type parameter is the same one, of whose parameters or result the compiler did not know a type before. */
     private static boolean isNowKnown(SymbolKey expected, SymbolKey actual) {
+        if (expected instanceof SymbolKey.TypeParameter before && actual instanceof SymbolKey.TypeParameter now) {
+            return before.index() == now.index() && isNowKnown(before.owner(), now.owner());
+        }
         return expected instanceof SymbolKey.Method before && actual instanceof SymbolKey.Method now
                 && before.descriptor().contains(UNKNOWN_TYPE) && before.owner().equals(now.owner()) && before.name().equals(now.name())
                 && now.descriptor().matches(Stream.of(before.descriptor().split(Pattern.quote(UNKNOWN_TYPE), -1))

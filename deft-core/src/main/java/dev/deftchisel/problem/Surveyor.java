@@ -57,7 +57,7 @@ public final class Surveyor {
         if (code.isEmpty()) {
             return List.of();
         }
-        List<CompilerError> errors = analysis.errors().stream().filter(error -> error.file().equals(file)).toList();
+        List<CompilerError> errors = own(analysis, file);
         Survey survey = new Survey(code.get(), !errors.isEmpty(), severities.settings(file));
         List<Finding> found = new ArrayList<>(outside(erroneous(code.get(), errors), ruled(survey)));
         Suppressions suppressions = new Suppressions(code.get(), rules);
@@ -67,6 +67,15 @@ public final class Surveyor {
         shown.removeIf(finding -> finding.severity() == Severity.OFF);
         shown.sort(Comparator.comparing((Finding finding) -> finding.range().start()).thenComparing(finding -> finding.about().id()));
         return List.copyOf(shown);
+    }
+
+    /** The errors of a file, but for those that only follow from an exception whose type is not known. */
+    private static List<CompilerError> own(Analysis analysis, Path file) {
+        List<CompilerError> all = analysis.errors().stream().filter(error -> error.file().equals(file)).toList();
+        return all.stream()
+                .filter(error -> !error.code().contains(".unreported.exception") || all.stream().noneMatch(other -> other != error
+                        && other.code().contains(".cant.resolve") && error.whole().encloses(other.range())))
+                .toList();
     }
 
     private Severity severity(Path file, About about) {

@@ -73,8 +73,8 @@ final class WantedType {
         int index = Calls.arguments(call.getLeaf()).indexOf(value.getLeaf());
         List<ExecutableElement> all = Callable.of(call, code).stream()
                 .filter(method -> method.getParameters().size() == Calls.arguments(call.getLeaf()).size()).toList();
-        return index >= 0 && all.size() == 1
-                ? Optional.of(new WantedType(all.get(0).getParameters().get(index).asType(), Optional.empty())) : Optional.empty();
+        return index < 0 || all.size() != 1 ? Optional.empty() : Callable.wanted(call, all.get(0), index, code.ownType(value), code)
+                .map(type -> new WantedType(type, Optional.empty()));
     }
 
     private static Optional<WantedType> of(TreePath type, Code code) {

@@ -61,6 +61,13 @@ public final class WrongArguments implements Repair {
         return some;
     }
 
+    /** The same arguments in another order, for each method that takes them so. */
+    static List<Fix> reordered(TreePath call, Code code) {
+        List<Fix> fixes = new ArrayList<>();
+        Callable.of(call, code).forEach(method -> reordered(call, Calls.arguments(call.getLeaf()), method, code).ifPresent(fixes::add));
+        return fixes;
+    }
+
     private static boolean fits(TreePath call, ExpressionTree argument, TypeMirror formal, Code code) {
         TreePath path = new TreePath(call, argument);
         boolean isFunction = argument instanceof LambdaExpressionTree || argument instanceof MemberReferenceTree;
@@ -135,8 +142,9 @@ public final class WrongArguments implements Repair {
             return Optional.empty();
         }
         TreePath path = new TreePath(call, arguments.get(wrong.get(0)));
-        TypeMirror wanted = formals.get(wrong.get(0)).asType();
-        return code.ownType(path).flatMap(own -> Conversion.of(path, own, wanted, code).stream().findFirst())
+        Optional<TypeMirror> wanted = Callable.wanted(call, method, wrong.get(0), code.ownType(path), code);
+        return code.ownType(path).filter(own -> wanted.isPresent())
+                .flatMap(own -> Conversion.of(path, own, wanted.get(), code).stream().findFirst())
                 .or(() -> Optional.of(value(path, formals.get(wrong.get(0)), call, code)));
     }
 

@@ -41,11 +41,17 @@ public final class WrongType implements Repair {
         Optional<TypeMirror> own = site.code().ownType(value.get());
         TreePath parent = Code.outer(value.get());
         List<Fix> fixes = new ArrayList<>();
-        if (parent.getLeaf() instanceof MethodInvocationTree || parent.getLeaf() instanceof NewClassTree) {
-            fixes.addAll(WrongArguments.of(parent, site.code()));
+        boolean isArgument = parent.getLeaf() instanceof MethodInvocationTree || parent.getLeaf() instanceof NewClassTree;
+        if (isArgument) {
+            fixes.addAll(WrongArguments.reordered(parent, site.code()));
         }
         if (wanted.isPresent() && own.isPresent()) {
             fixes.addAll(Conversion.of(value.get(), own.get(), wanted.get().type(), site.code()));
+        }
+        if (isArgument) {
+            fixes.addAll(WrongArguments.of(parent, site.code()));
+        }
+        if (wanted.isPresent() && own.isPresent()) {
             retyped(own.get(), wanted.get(), site.code()).ifPresent(fixes::add);
         } else if (value.get().getParentPath().getLeaf() instanceof ReturnTree result) {
             fixes.addAll(unwanted(value.get().getParentPath(), result, own, site));
