@@ -2,6 +2,7 @@ package dev.deftchisel.analysis;
 
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.BreakTree;
+import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.CatchTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ContinueTree;
@@ -156,7 +157,16 @@ public final class Jumps {
                     || attempt.getCatches().stream().map(CatchTree::getBlock).anyMatch(Jumps::canComplete);
             return someWay && (attempt.getFinallyBlock() == null || canComplete(attempt.getFinallyBlock()));
         }
-        return !isEndless(tree) || hasBreak(tree, tree);
+        return !(isEndless(tree) || tree instanceof SwitchTree choice && leavesAlways(choice)) || hasBreak(tree, tree);
+    }
+
+    /** Whether every way through a choice leaves it by something other than a {@code break} (JLS 14.22). */
+    private static boolean leavesAlways(SwitchTree choice) {
+        List<? extends CaseTree> cases = choice.getCases();
+        boolean hasDefault = cases.stream().anyMatch(group -> group.toString().startsWith("default"));
+        return hasDefault && (cases.get(0).getCaseKind() == CaseTree.CaseKind.RULE
+                ? cases.stream().allMatch(group -> group.getBody() instanceof StatementTree body && !canComplete(body))
+                : !canComplete(cases.get(cases.size() - 1).getStatements()));
     }
 
     private static boolean isEndless(StatementTree tree) {

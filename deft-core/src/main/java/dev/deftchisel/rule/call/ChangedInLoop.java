@@ -3,6 +3,7 @@ package dev.deftchisel.rule.call;
 import com.sun.source.tree.BreakTree;
 import com.sun.source.tree.EnhancedForLoopTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.IfTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.StatementTree;
@@ -68,6 +69,11 @@ public final class ChangedInLoop implements Rule {
                                         break;
                                     }
                                 }
+                                for (String name : others) {
+                                    if (others.remove(name)) {
+                                        return;
+                                    }
+                                }
                                 for (String name : all) {
                                     all.remove(name);
                                 }
@@ -116,6 +122,11 @@ public final class ChangedInLoop implements Rule {
     /** Whether the loop may go on behind a call: no jump or result follows in its block or in a block around that. */
     private static boolean goesOn(TreePath call, EnhancedForLoopTree loop) {
         for (TreePath at = call; at.getLeaf() != loop; at = at.getParentPath()) {
+            // what is asked whether it changed something is left when it did
+            if (at.getParentPath().getLeaf() instanceof IfTree asked && asked.getCondition() == at.getLeaf()
+                    && !Jumps.canComplete(asked.getThenStatement())) {
+                return false;
+            }
             List<? extends StatementTree> all = Code.statements(at.getParentPath().getLeaf());
             int index = all.indexOf(at.getLeaf());
             if (index >= 0 && !all.subList(index, all.size()).stream().allMatch(ChangedInLoop::mayGoOn)) {

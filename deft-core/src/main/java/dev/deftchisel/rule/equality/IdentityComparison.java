@@ -1,12 +1,15 @@
 package dev.deftchisel.rule.equality;
 
+import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
@@ -18,10 +21,15 @@ import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
+import javax.lang.model.element.VariableElement;
 
 /** Strings and boxes compared by identity (JLS 15.21.3). */
 public final class IdentityComparison implements Rule {
@@ -59,6 +67,16 @@ public final class IdentityComparison implements Rule {
                                 return name == null || number == next || name == NONE
                                         || name == other || name.equals(other);
                             }
+
+                            String plain(String name) {
+                                String stripped = name.strip();
+                                return stripped == name ? name : plain(stripped);
+                            }
+
+                            boolean isNorth(String side) {
+                                String one = side.intern();
+                                return one == "north";
+                            }
                         }
                         """)
                 .doing(Effect.OTHER);
@@ -76,7 +94,8 @@ public final class IdentityComparison implements Rule {
         TreePath left = new TreePath(path, comparison.getLeftOperand());
         TreePath right = new TreePath(path, comparison.getRightOperand());
         if (!isValue(left, code) || !isValue(right, code) || isMarker(left, code) || isMarker(right, code)
-                || asksBoth(path, comparison, code)) {
+                || asksBoth(path, comparison, code) || isInterned(left, survey) || isInterned(right, survey)
+                || comesFrom(left, right, survey) || comesFrom(right, left, survey)) {
             return;
         }
         boolean isOpposite = comparison.getKind() == Tree.Kind.NOT_EQUAL_TO;
@@ -96,9 +115,41 @@ public final class IdentityComparison implements Rule {
 
     /** A constant object that is there to be recognised, or the object itself. */
     private static boolean isMarker(TreePath operand, Code code) {
-        return Constants.value(code, operand).isEmpty() && code.element(Code.inner(operand))
-                .filter(element -> element.getKind() == ElementKind.FIELD && element.getModifiers().contains(Modifier.FINAL)
-                        || element.getSimpleName().contentEquals("this")).isPresent();
+        Optional<Element> named = code.element(Code.inner(operand));
+        boolean isConstant = Constants.value(code, operand).isPresent();
+        return named.filter(element -> element.getKind() == ElementKind.FIELD && element.getModifiers().contains(Modifier.FINAL)
+                && (!isConstant || element.getModifiers().contains(Modifier.PRIVATE))
+                || !isConstant && element.getSimpleName().contentEquals("this")).isPresent();
+    }
+
+    /** Whether a variable only gets values of which there is one object each (see {@link String#intern}). */
+    private static boolean isInterned(TreePath operand, Survey survey) {
+        List<ExpressionTree> values = values(operand, survey);
+        return values.stream().anyMatch(value -> value instanceof MethodInvocationTree call && Calls.name(call).equals("intern"));
+    }
+
+    /** Whether a variable is made of what the other operand names: then the question is whether that gave another object. */
+    private static boolean comesFrom(TreePath operand, TreePath other, Survey survey) {
+        String text = survey.code().reads(Code.inner(other).getLeaf());
+        return values(operand, survey).stream().anyMatch(value -> survey.code().reads(value).equals(text)
+                || value instanceof MethodInvocationTree call && call.getArguments().stream()
+                        .anyMatch(argument -> survey.code().reads(argument).equals(text)));
+    }
+
+    /** What a variable gets in its declaration and by assignments in the file. */
+    private static List<ExpressionTree> values(TreePath operand, Survey survey) {
+        Optional<Element> variable = survey.code().element(Code.inner(operand)).filter(element -> element instanceof VariableElement);
+        List<ExpressionTree> values = new ArrayList<>();
+        variable.flatMap(survey.names()::declaration).map(TreePath::getLeaf)
+                .filter(tree -> tree instanceof VariableTree declared && declared.getInitializer() != null)
+                .ifPresent(tree -> values.add(((VariableTree) tree).getInitializer()));
+        variable.map(survey.names()::uses).orElse(List.of()).forEach(use -> {
+            TreePath target = use.getParentPath().getLeaf() instanceof MemberSelectTree ? use.getParentPath() : use;
+            if (target.getParentPath().getLeaf() instanceof AssignmentTree assignment && assignment.getVariable() == target.getLeaf()) {
+                values.add(assignment.getExpression());
+            }
+        });
+        return values;
     }
 
     /** Whether the same method compares the two by their values as well, so that this is only a short cut. */

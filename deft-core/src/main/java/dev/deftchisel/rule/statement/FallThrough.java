@@ -1,6 +1,7 @@
 package dev.deftchisel.rule.statement;
 
 import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.BreakTree;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.SwitchTree;
@@ -71,6 +72,17 @@ public final class FallThrough implements Rule {
                                         // and six more
                                     case 2:
                                         return hours + 6;
+                                    case 3:
+                                        switch (hours) {
+                                            case 0:
+                                                return 3;
+                                            default:
+                                                throw new IllegalStateException();
+                                        }
+                                    case 4:
+                                        hours = 1;
+                                    case 5:
+                                        break;
                                     default:
                                         hours = 0;
                                 }
@@ -97,7 +109,7 @@ public final class FallThrough implements Rule {
         for (int i = 0; i + 1 < cases.size(); i++) {
             List<? extends StatementTree> statements = Code.statements(cases.get(i));
             CaseTree next = cases.get(i + 1);
-            boolean falls = !statements.isEmpty() && !Code.statements(next).isEmpty() && Jumps.canComplete(statements)
+            boolean falls = !statements.isEmpty() && !Code.statements(next).isEmpty() && !isEnd(Code.statements(next)) && Jumps.canComplete(statements)
                     && !isSaid(code, statements.get(statements.size() - 1), next);
             if (falls) {
                 StatementTree last = statements.get(statements.size() - 1);
@@ -111,6 +123,11 @@ public final class FallThrough implements Rule {
                         }));
             }
         }
+    }
+
+    /** Whether a group does nothing but to leave. */
+    private static boolean isEnd(List<? extends StatementTree> statements) {
+        return statements.get(0) instanceof BreakTree;
     }
 
     /** Whether more groups go on than end: then they are meant to run down. */

@@ -15,6 +15,7 @@ import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 
 /** A nested loop that counts with the variable of the loop around (JLS 14.14.1). */
@@ -56,6 +57,11 @@ public final class OtherLoopVariable implements Rule {
                                 for (int i = 0, j = depths.length; i < j; j--) {
                                     sum += depths[i++];
                                 }
+                                for (int i = 0; i < depths.length;) {
+                                    for (int few = 3; i < depths.length && --few >= 0; i++) {
+                                        sum += depths[i];
+                                    }
+                                }
                                 return sum;
                             }
                         }
@@ -82,7 +88,8 @@ public final class OtherLoopVariable implements Rule {
         Optional<Element> other = code.element(new TreePath(new TreePath(new TreePath(path, loop.getUpdate().get(0)), step), counted));
         boolean isOther = own.isPresent() && other.isPresent() && !own.equals(other) && code.isOfLoop(path, other.get());
         boolean isTested = isOther && names(new TreePath(path, loop.getCondition()), own.get(), code)
-                && code.occurrences(new TreePath(path, loop.getStatement())).stream()
+                && Stream.of(loop.getCondition(), loop.getStatement())
+                .flatMap(part -> code.occurrences(new TreePath(path, part)).stream())
                 .noneMatch(place -> place.variable().equals(own.get()) && place.isWritten());
         if (isTested) {
             survey.report(counted, "the loop counts '" + counted + "' and tests '" + variable.getName() + "'",

@@ -1,8 +1,14 @@
 package dev.deftchisel.rule.statement;
 
 import com.sun.source.tree.CatchTree;
+import com.sun.source.tree.ExpressionStatementTree;
+import com.sun.source.tree.IfTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
+import com.sun.source.tree.TryTree;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Fix;
@@ -11,6 +17,7 @@ import dev.deftchisel.problem.Severity;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
+import java.util.List;
 import java.util.Set;
 
 /** A {@code catch} that does nothing and says nothing (JLS 14.20). */
@@ -52,6 +59,13 @@ public final class SwallowedException implements Rule {
                                     // nobody reads the log
                                 }
                             }
+
+                            void end(java.io.Closeable out) {
+                                try {
+                                    out.close();
+                                } catch (java.io.IOException e) {
+                                }
+                            }
                         }
                         """)
                 .weighing(Severity.NOTE);
@@ -69,11 +83,26 @@ public final class SwallowedException implements Rule {
         String name = tree.getParameter().getName().toString();
         boolean isMeant = name.startsWith("ignore") || name.startsWith("expected") || name.startsWith("impossible")
                 || name.startsWith("unused") || name.equals("_");
-        if (tree.getBlock().getStatements().isEmpty() && !isMeant && !code.hasComment(code.range(tree.getBlock()))) {
+        if (tree.getBlock().getStatements().isEmpty() && !isMeant && !isClosing((TryTree) path.getParentPath().getLeaf()) && !code.hasComment(code.range(tree.getBlock()))) {
             Range place = code.range(tree.getParameter());
             Range word = new Range(place.end() - name.length(), place.end());
             survey.report(place, "what went wrong is forgotten here", Fix.of("call it 'ignored'",
                     edits -> edits.replace(word, "ignored")));
         }
+    }
+
+    /** Whether only something is closed: when that fails, there is nothing left to do. */
+    private static boolean isClosing(TryTree attempt) {
+        List<? extends StatementTree> statements = attempt.getBlock().getStatements();
+        return statements.size() == 1 && isClosing(statements.get(0));
+    }
+
+    private static boolean isClosing(StatementTree statement) {
+        if (statement instanceof IfTree choice) {
+            return choice.getElseStatement() == null && isClosing(choice.getThenStatement());
+        }
+        List<? extends StatementTree> inner = Code.statements(statement);
+        return inner.size() == 1 ? isClosing(inner.get(0)) : statement instanceof ExpressionStatementTree whole
+                && whole.getExpression() instanceof MethodInvocationTree call && Calls.name(call).equals("close");
     }
 }
