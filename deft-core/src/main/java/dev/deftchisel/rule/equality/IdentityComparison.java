@@ -132,8 +132,10 @@ public final class IdentityComparison implements Rule {
     private static boolean comesFrom(TreePath operand, TreePath other, Survey survey) {
         String text = survey.code().reads(Code.inner(other).getLeaf());
         return values(operand, survey).stream().anyMatch(value -> survey.code().reads(value).equals(text)
-                || value instanceof MethodInvocationTree call && call.getArguments().stream()
-                        .anyMatch(argument -> survey.code().reads(argument).equals(text)));
+                || value instanceof MethodInvocationTree call && (call.getArguments().stream()
+                        .anyMatch(argument -> survey.code().reads(argument).equals(text))
+                        || call.getMethodSelect() instanceof MemberSelectTree select
+                                && survey.code().reads(select.getExpression()).equals(text)));
     }
 
     /** What a variable gets in its declaration and by assignments in the file. */
