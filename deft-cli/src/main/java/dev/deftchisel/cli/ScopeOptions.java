@@ -9,6 +9,7 @@ import dev.deftchisel.problem.Severity;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.GitChanges;
+import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.WorkspaceException;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -35,8 +36,12 @@ final class ScopeOptions {
     private String scope;
 
     @Option(names = "--rules", paramLabel = "RULE,...", split = ",",
-            description = "only these rules, or those of a tag: error, suspicious, unused, redundant, idiom")
+            description = "only these rules, or those of a tag: error, suspicious, unused, redundant, idiom, style")
     private List<String> rules = List.of();
+
+    @Option(names = "--leave", paramLabel = "PATH|PLACE", split = ",",
+            description = "leave these files, folders or lines alone, as path or path:line")
+    private List<String> left = List.of();
 
     boolean isGiven() {
         return scope != null;
@@ -46,8 +51,24 @@ final class ScopeOptions {
         return !rules.isEmpty();
     }
 
-    /** The scope for what was named on the command line. */
+    /** The scope for what was named on the command line, but for what is to be left alone. */
     Scope of(Chisel chisel, Problems problems, List<String> named) {
+        Scope scope = named(chisel, problems, named);
+        for (String text : left) {
+            Optional<Path> path = path(chisel, text);
+            scope = path.isPresent() ? scope.without(path.get()) : without(scope, chisel, chisel.place(text));
+        }
+        return scope;
+    }
+
+    private static Scope without(Scope scope, Chisel chisel, Place place) {
+        SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
+        Range line = file.lines().rangeOf(file.position(place.caret()).line());
+        // what starts behind the last character of a line is of the next one
+        return scope.without(file.path(), new Range(Math.max(0, line.start() - 1), line.end() + 1), file.content().length());
+    }
+
+    private Scope named(Chisel chisel, Problems problems, List<String> named) {
         Optional<Place> place = named.size() == 1 && path(chisel, named.get(0)).isEmpty()
                 ? Optional.of(chisel.place(named.get(0))) : Optional.empty();
         if (place.isPresent()) {
@@ -110,8 +131,8 @@ final class ScopeOptions {
         for (String word : rules) {
             boolean isKnown = problems.rules().named(word).isPresent() || tag(word).isPresent() || word.contains(".");
             if (!isKnown) {
-                throw new WorkspaceException("there is no rule or tag '" + word + "'" + problems.rules().near(word).map(id -> " (did you mean '" + id + "'?)").orElse("")
-                        + "; 'deft rules' lists them");
+                String near = problems.rules().near(word).map(id -> " (did you mean '" + id + "'?)").orElse("");
+                throw new WorkspaceException("there is no rule or tag '" + word + "'" + near + "; 'deft rules' lists them");
             }
         }
         return problem -> rules.isEmpty() || rules.contains(problem.rule()) || rules.contains(problem.tag().word());

@@ -2,6 +2,7 @@ package dev.deftchisel.analysis;
 
 import dev.deftchisel.source.Skeleton;
 import dev.deftchisel.source.SourceText;
+import dev.deftchisel.source.Tokens;
 import dev.deftchisel.source.Words;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.charset.StandardCharsets;
@@ -35,11 +36,21 @@ public record Outline(
         for (Skeleton.Secret secret : file.skeleton().secrets()) {
             secrets.merge(secret.name(), hash(file.content().substring(secret.range().start(), secret.range().end())), String::concat);
         }
-        return new Outline(hash(file.content()), List.copyOf(file.headline().types()), hash(open(file)), secrets, Set.of(), Set.of());
+        return new Outline(hash(file.content()), List.copyOf(file.headline().types()), hash(words(open(file))), secrets, Set.of(), Set.of());
     }
 
     private static String open(SourceFile file) {
         return file.skeleton().openDeclarations(file.content());
+    }
+
+    /** Code without its layout. */
+    private static String words(String code) {
+        Tokens tokens = Tokens.of(code);
+        StringBuilder words = new StringBuilder();
+        for (int i = tokens.code(0); i < tokens.count(); i = tokens.code(i + 1)) {
+            words.append(tokens.text(i)).append(' ');
+        }
+        return words.toString();
     }
 
     /** Whether it is of this text. */

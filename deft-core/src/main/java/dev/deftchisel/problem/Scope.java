@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Where problems are looked for and fixed.
@@ -33,6 +34,36 @@ public record Scope(Map<Path, List<Range>> stretches) {
     /** A stretch of one file. */
     public static Scope of(Path file, Range stretch) {
         return new Scope(Map.of(file, List.of(stretch)));
+    }
+
+    /** The same without a file, or all files of a folder. */
+    public Scope without(Path path) {
+        Map<Path, List<Range>> left = new LinkedHashMap<>(stretches);
+        left.keySet().removeIf(file -> file.startsWith(path));
+        return new Scope(left);
+    }
+
+    /**
+     * The same without a stretch of a file.
+     *
+     * @param length of the file
+     */
+    public Scope without(Path file, Range stretch, int length) {
+        if (!stretches.containsKey(file)) {
+            return this;
+        }
+        List<Range> own = stretches.get(file).isEmpty() ? List.of(new Range(0, length)) : stretches.get(file);
+        List<Range> left = own.stream().flatMap(range -> Stream.of(
+                        new Range(range.start(), Math.max(range.start(), Math.min(range.end(), stretch.start()))),
+                        new Range(Math.min(range.end(), Math.max(range.start(), stretch.end())), range.end())))
+                .filter(range -> range.length() > 0).toList();
+        Map<Path, List<Range>> all = new LinkedHashMap<>(stretches);
+        if (left.isEmpty()) {
+            all.remove(file);
+        } else {
+            all.put(file, left);
+        }
+        return new Scope(all);
     }
 
     /** The files. */

@@ -9,6 +9,7 @@ import dev.deftchisel.Outcome;
 import dev.deftchisel.Problems;
 import dev.deftchisel.SampleWorkspace;
 import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -97,5 +98,30 @@ class FixRoundsTest {
                     }
                 }
                 """));
+    }
+
+    @Test
+    void whatIsLeftAloneStaysAsItIs() throws Exception {
+        String code = """
+                class Berth {
+                    boolean isFree(Object vessel) {
+                        return vessel == null ? true : false;
+                    }
+
+                    boolean isTaken(Object vessel) {
+                        return vessel != null ? true : false;
+                    }
+                }
+                """;
+        SampleWorkspace workspace = new SampleWorkspace(folder);
+        Path file = workspace.write("Berth.java", code);
+        try (Chisel chisel = Chisel.open(workspace.request(), Monitor.SILENT)) {
+            Problems problems = chisel.problems();
+            int start = code.indexOf("        return vessel != null");
+            Scope scope = problems.everywhere().without(file, new Range(start - 1, code.indexOf('\n', start)), code.length());
+            Outcome.Preview preview = assertInstanceOf(Outcome.Preview.class,
+                    problems.fixAll(scope, problem -> true).outcome().orElseThrow());
+            assertEquals(code.replace("== null ? true : false", "== null"), preview.change().file(file).orElseThrow().after().content());
+        }
     }
 }
