@@ -36,7 +36,16 @@ public final class Calls {
     public static boolean isOf(Code code, TreePath call, String owner, String name, int arguments) {
         return call.getLeaf() instanceof MethodInvocationTree tree && tree.getArguments().size() == arguments
                 && name(tree).equals(name)
-                && method(code, call).filter(method -> isIn(code, method, owner)).isPresent();
+                && method(code, call).filter(method -> isIn(code, method, owner) && isOneOf(code, method, owner)).isPresent();
+    }
+
+    /** Whether a method is declared by a type, or overrides one of it; another one may only have the name (JLS 8.4.8.1). */
+    private static boolean isOneOf(Code code, ExecutableElement method, String owner) {
+        TypeElement type = code.elements().getTypeElement(owner);
+        return method.getEnclosingElement().equals(type) || code.elements().getAllMembers(type).stream()
+                .anyMatch(member -> member.equals(method) || member instanceof ExecutableElement above
+                        && above.getSimpleName().equals(method.getSimpleName())
+                        && code.elements().overrides(method, above, (TypeElement) method.getEnclosingElement()));
     }
 
     /** Whether a method is one of a type or of a subtype of that. */

@@ -3,6 +3,7 @@ package dev.deftchisel.rule.call;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.Tree;
+import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
@@ -84,7 +85,26 @@ public final class IntegerDivision implements Rule {
         Optional<Object> left = Constants.value(code, new TreePath(path, division.getLeftOperand()));
         Optional<Object> right = Constants.value(code, new TreePath(path, division.getRightOperand()));
         return left.isPresent() && right.isPresent() && left.get() instanceof Number one && right.get() instanceof Number other
-                && other.longValue() != 0 && one.longValue() % other.longValue() == 0;
+                && other.longValue() != 0 && one.longValue() % other.longValue() == 0
+                || right.filter(value -> value instanceof Number half && half.longValue() == 2).isPresent()
+                && Code.inner(division.getLeftOperand()) instanceof BinaryTree product && isOfNeighbours(product, code);
+    }
+
+    /** Whether a number is multiplied with the one before or behind it, of which one is even. */
+    private static boolean isOfNeighbours(BinaryTree product, Code code) {
+        ExpressionTree left = plain(product.getLeftOperand());
+        ExpressionTree right = plain(product.getRightOperand());
+        return product.getKind() == Tree.Kind.MULTIPLY && (isNeighbour(left, right, code) || isNeighbour(right, left, code));
+    }
+
+    private static boolean isNeighbour(ExpressionTree one, ExpressionTree other, Code code) {
+        return other instanceof BinaryTree sum && (sum.getKind() == Tree.Kind.PLUS || sum.getKind() == Tree.Kind.MINUS)
+                && code.reads(sum.getRightOperand()).equals("1") && code.reads(plain(sum.getLeftOperand())).equals(code.reads(one));
+    }
+
+    private static ExpressionTree plain(ExpressionTree tree) {
+        ExpressionTree inner = Code.inner(tree);
+        return inner instanceof TypeCastTree cast ? plain(cast.getExpression()) : inner;
     }
 
     /** The floating type that the place of the result turns it into by itself. */

@@ -19,6 +19,7 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.Range;
 import java.util.Set;
 import javax.lang.model.type.TypeKind;
 
@@ -79,11 +80,19 @@ public final class ComparisonBySubtraction implements Rule {
         TreePath left = new TreePath(path, difference.getLeftOperand());
         TreePath right = new TreePath(path, difference.getRightOperand());
         boolean isInt = isInt(left, code) && isInt(right, code);
-        if (isInt && isResultOfOrder(path, code)) {
+        if (isInt && isResultOfOrder(path, code) && !isSaid(path, code)) {
             survey.report(difference, "the difference of two numbers can overflow", Fix.of("use Integer.compare",
                     edits -> edits.replace(difference, to -> to.write("Integer.compare(").carry(code.range(Code.inner(difference.getLeftOperand())))
                             .write(", ").carry(code.range(Code.inner(difference.getRightOperand()))).write(")"))));
         }
+    }
+
+    /** Whether a comment stands before the statement, in which the numbers may be said to be small enough. */
+    private static boolean isSaid(TreePath path, Code code) {
+        TreePath statement = Code.outer(path);
+        int start = code.range(statement.getLeaf()).start();
+        return statement.getLeaf() instanceof ReturnTree && code.hasComment(new Range(code.tokens().end(
+                code.tokens().codeBefore(code.tokens().at(start) - 1)), start));
     }
 
     /** Whether any number can stand there: not a small one, nor how much there is of something, nor one that is known. */

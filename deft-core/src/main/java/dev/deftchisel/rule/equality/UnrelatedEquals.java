@@ -42,6 +42,10 @@ public final class UnrelatedEquals implements Rule {
                             boolean isSame(Object name, CharSequence text, String other, List<String> names, Iterable<String> all) {
                                 return name.equals(text) || other.equals(text) || names.equals(all);
                             }
+
+                            boolean equals(String name) {
+                                return equals("east") || equals(name);
+                            }
                         }
                         """)
                 .doing(Effect.OTHER);

@@ -80,15 +80,24 @@ public final class SwallowedException implements Rule {
     public void look(TreePath path, Survey survey) {
         CatchTree tree = (CatchTree) path.getLeaf();
         Code code = survey.code();
+        TryTree attempt = (TryTree) path.getParentPath().getLeaf();
         String name = tree.getParameter().getName().toString();
         boolean isMeant = name.startsWith("ignore") || name.startsWith("expected") || name.startsWith("impossible")
-                || name.startsWith("unused") || name.equals("_");
-        if (tree.getBlock().getStatements().isEmpty() && !isMeant && !isClosing((TryTree) path.getParentPath().getLeaf()) && !code.hasComment(code.range(tree.getBlock()))) {
+                || name.startsWith("unused") || name.equals("_") || !tree.getParameter().getModifiers().getAnnotations().isEmpty()
+                || code.type(new TreePath(path, tree.getParameter())).filter(type -> Calls.isNamed(type,
+                        "java.lang.CloneNotSupportedException")).isPresent();
+        if (tree.getBlock().getStatements().isEmpty() && !isMeant && !isClosing(attempt) && !isSaid(attempt, code)
+                && !code.hasComment(code.range(tree.getBlock()))) {
             Range place = code.range(tree.getParameter());
             Range word = new Range(place.end() - name.length(), place.end());
             survey.report(place, "what went wrong is forgotten here", Fix.of("call it 'ignored'",
                     edits -> edits.replace(word, "ignored")));
         }
+    }
+
+    /** Whether a comment says something of the one thing that is tried. */
+    private static boolean isSaid(TryTree attempt, Code code) {
+        return attempt.getBlock().getStatements().size() == 1 && code.hasComment(code.range(attempt.getBlock()));
     }
 
     /** Whether only something is closed: when that fails, there is nothing left to do. */
