@@ -20,6 +20,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ExecutableElement;
@@ -34,6 +35,7 @@ import javax.lang.model.util.Types;
  */
 public final class Analysis {
 
+    private final Map<String, Long> imports = new ConcurrentHashMap<>();
     private final Snapshot snapshot;
     private final Focus focus;
     private final List<Attribution> parts;
@@ -252,7 +254,8 @@ public final class Analysis {
     public List<String> typesCalled(String simpleName, Path from) {
         Set<String> found = new LinkedHashSet<>();
         partOf(from).ifPresent(part -> {
-            snapshot.mentioning(Set.of(simpleName)).stream().filter(file -> part.universe().sees(file.module()))
+            snapshot.files().stream()
+                    .filter(file -> file.headline().headerNames().contains(simpleName) && part.universe().sees(file.module()))
                     .flatMap(file -> file.skeleton().types().stream().filter(type -> type.name().equals(simpleName))
                             .map(type -> file.skeleton().qualifiedName(type)))
                     .forEach(found::add);
@@ -263,6 +266,11 @@ public final class Analysis {
 
     /** How many files import a name. */
     public long importing(String qualifiedName) {
+        // asked for each of the many errors that one missing library causes
+        return imports.computeIfAbsent(qualifiedName, this::countImports);
+    }
+
+    private long countImports(String qualifiedName) {
         return snapshot.mentioning(Set.of(qualifiedName.substring(qualifiedName.lastIndexOf('.') + 1))).stream()
                 .filter(file -> file.skeleton().imports().stream()
                         .anyMatch(line -> !line.isStatic() && line.name().equals(qualifiedName)))
