@@ -39,9 +39,9 @@ final class ScopeOptions {
             description = "only these rules, or those of a tag: error, suspicious, unused, redundant, idiom, style")
     private List<String> rules = List.of();
 
-    @Option(names = "--leave", paramLabel = "PATH|PLACE", split = ",",
-            description = "leave these files, folders or lines alone, as path or path:line")
-    private List<String> left = List.of();
+    @Option(names = "--omit", paramLabel = "PATH[:LINE]",
+            description = "leave this file, folder or line alone; repeatable")
+    private List<String> omitted = List.of();
 
     boolean isGiven() {
         return scope != null;
@@ -54,7 +54,7 @@ final class ScopeOptions {
     /** The scope for what was named on the command line, but for what is to be left alone. */
     Scope of(Chisel chisel, Problems problems, List<String> named) {
         Scope scope = named(chisel, problems, named);
-        for (String text : left) {
+        for (String text : omitted) {
             Optional<Path> path = path(chisel, text);
             scope = path.isPresent() ? scope.without(path.get()) : without(scope, chisel, chisel.place(text));
         }

@@ -119,6 +119,28 @@ class ProblemsTest {
     }
 
     @Test
+    void leavesAloneWhatIsOmitted() throws Exception {
+        DeftProcess.Result some = deft("fix", FILE, "--rules", "suspicious,unused", "--omit", FILE + ":10");
+        assertTrue(some.text().contains("-import harbour.tides.Tide;"), some.text());
+        assertFalse(some.text().contains("this.paid"), some.text());
+        DeftProcess.Result none = deft("fix", "--rules", "suspicious,unused", "--omit", FILE);
+        assertFalse(none.text().contains("Clearance"), none.text());
+        assertEquals(2, deft("fix", FILE, "--rules", "suspicious", "--omit", "no/Such.java:1").code());
+    }
+
+    @Test
+    void aSecondLookTellsTheSame() throws Exception {
+        String first = deft("problems", "--least", "hint").text();
+        assertTrue(Files.exists(folder.resolve(".deft/problems.json")), first);
+        assertEquals(first, deft("problems", "--least", "hint").text());
+        assertEquals(first, deft("problems", "--least", "hint", "--fresh").text());
+        Files.writeString(folder.resolve(FILE), CODE.replace("return (paid);", "return paid;"));
+        String changed = deft("problems", "--least", "hint").text();
+        assertFalse(changed.contains("redundant-parentheses"), changed);
+        assertEquals(deft("problems", "--least", "hint", "--fresh").text(), changed);
+    }
+
+    @Test
     void aBaselineKnowsWhatWasThereBefore() throws Exception {
         assertEquals(0, deft("problems", FILE, "--write-baseline", folder.resolve("known.json").toString()).code());
         DeftProcess.Result nothing = deft("problems", FILE, "--baseline", folder.resolve("known.json").toString(), "--fail-at", "hint");
