@@ -1,7 +1,12 @@
 package dev.deftchisel.repair;
 
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.ConditionalExpressionTree;
+import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.IfTree;
 import com.sun.source.tree.ImportTree;
+import com.sun.source.tree.InstanceOfTree;
 import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
@@ -25,6 +30,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.PackageElement;
@@ -130,20 +136,43 @@ public final class UnknownName implements Repair {
         }
         Optional<TypeMirror> own = code.type(new TreePath(missing.path(), select.getExpression()))
                 .filter(type -> type instanceof DeclaredType);
-        return own.isEmpty() ? List.of() : imported(code).stream().distinct()
+        if (own.isEmpty()) {
+            return List.of();
+        }
+        List<TypeElement> tested = tested(missing.path(), select.getExpression(), code);
+        Stream<TypeElement> known = imported(code).stream().distinct()
                 .flatMap(name -> site.analysis().typesCalled(name, code.file().path()).stream())
                 .map(name -> code.elements().getTypeElement(name))
                 .filter(type -> type != null && code.isKind(type.asType(), own.get()) && !code.isKind(own.get(), type.asType())
-                        && isNear(type, code)
-                        && declares(code.elements().getAllMembers(type), missing))
+                        && isNear(type, code));
+        return Stream.concat(tested.stream(), known).distinct()
+                .filter(type -> declares(code.elements().getAllMembers(type), missing))
                 // the one that the member comes from is more likely than one that only has it as well
-                .sorted(Comparator.comparing((TypeElement type) -> !declares(type.getEnclosedElements(), missing))
+                .sorted(Comparator.comparing((TypeElement type) -> !tested.contains(type))
+                        .thenComparing(type -> !declares(type.getEnclosedElements(), missing))
                         .thenComparing(type -> !type.getKind().isInterface()))
                 .limit(MOST_NEAR)
                 .map(type -> Fix.of("cast '" + code.shown(code.range(select.getExpression()), 30) + "' to " + type.getSimpleName(),
                         edits -> edits.replace(select.getExpression(), to -> to.write("((" + edits.types().name(type) + ") ")
                                 .carry(code.range(Code.inner(select.getExpression()))).write(")"))))
                 .toList();
+    }
+
+    /** The types of which an expression is asked in conditions around a place. */
+    private static List<TypeElement> tested(TreePath place, ExpressionTree expression, Code code) {
+        List<TypeElement> found = new ArrayList<>();
+        String text = code.reads(Code.inner(expression));
+        for (TreePath at = place; at.getParentPath() != null; at = at.getParentPath()) {
+            Optional<ExpressionTree> condition = at.getParentPath().getLeaf() instanceof IfTree choice ? Optional.of(choice.getCondition())
+                    : at.getParentPath().getLeaf() instanceof ConditionalExpressionTree choice ? Optional.of(choice.getCondition())
+                    : at.getParentPath().getLeaf() instanceof BinaryTree both ? Optional.of(both.getLeftOperand()) : Optional.empty();
+            TreePath around = at.getParentPath();
+            condition.map(tree -> code.expressions(new TreePath(around, tree))).orElse(List.of()).stream()
+                    .filter(part -> part.getLeaf() instanceof InstanceOfTree test && code.reads(Code.inner(test.getExpression())).equals(text))
+                    .flatMap(part -> code.element(new TreePath(part, ((InstanceOfTree) part.getLeaf()).getType())).stream())
+                    .filter(element -> element instanceof TypeElement).map(element -> (TypeElement) element).forEach(found::add);
+        }
+        return found;
     }
 
     private static boolean declares(List<? extends Element> members, Missing missing) {
