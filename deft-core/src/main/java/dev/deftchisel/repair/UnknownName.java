@@ -146,10 +146,10 @@ public final class UnknownName implements Repair {
                 .filter(type -> type != null && code.isKind(type.asType(), own.get()) && !code.isKind(own.get(), type.asType())
                         && isNear(type, code));
         return Stream.concat(tested.stream(), known).distinct()
-                .filter(type -> declares(code.elements().getAllMembers(type), missing))
+                .filter(type -> declares(code.elements().getAllMembers(type), missing, code))
                 // the one that the member comes from is more likely than one that only has it as well
                 .sorted(Comparator.comparing((TypeElement type) -> !tested.contains(type))
-                        .thenComparing(type -> !declares(type.getEnclosedElements(), missing))
+                        .thenComparing(type -> !declares(type.getEnclosedElements(), missing, code))
                         .thenComparing(type -> !type.getKind().isInterface()))
                 .limit(MOST_NEAR)
                 .map(type -> Fix.of("cast '" + code.shown(code.range(select.getExpression()), 30) + "' to " + type.getSimpleName(),
@@ -175,8 +175,8 @@ public final class UnknownName implements Repair {
         return found;
     }
 
-    private static boolean declares(List<? extends Element> members, Missing missing) {
-        return members.stream().anyMatch(member -> member.getSimpleName().contentEquals(missing.name()));
+    private static boolean declares(List<? extends Element> members, Missing missing, Code code) {
+        return members.stream().anyMatch(member -> member.getSimpleName().contentEquals(missing.name()) && fits(member, missing, code));
     }
 
     /** Whether a type is imported, or in the same package. */
