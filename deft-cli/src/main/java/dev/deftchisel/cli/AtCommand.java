@@ -32,6 +32,9 @@ final class AtCommand extends ChiselCommand {
 
     /** The one question about several that is asked before there is anything to see. */
     private static final String MEMBERS = "members";
+    /** Keys that no operation can take, since they are no letters. */
+    private static final char NEXT_PROBLEM = '.';
+    private static final char FIX = ',';
     private static final int LINES_AROUND = 5;
     private static final int MOST_TARGETS = 9;
 
@@ -67,6 +70,8 @@ final class AtCommand extends ChiselCommand {
                 console.out().println(console.palette().quiet("nothing to offer here"));
             }
             List<Place> targets = targets(chisel, place, written);
+            keys.add(new Keyboard.Key(NEXT_PROBLEM, "next problem"));
+            keys.add(new Keyboard.Key(FIX, "fix it"));
             keys.add(new Keyboard.Key('g', "go to"));
             if (!targets.isEmpty()) {
                 keys.add(new Keyboard.Key('j', "jump to " + (targets.size() == 1 ? name(targets.get(0)) : "what belongs to it")));
@@ -84,6 +89,8 @@ final class AtCommand extends ChiselCommand {
                 case 'g' -> place = go(chisel, console, keyboard, place);
                 case 'j' -> place = jump(chisel, console, keyboard, place, targets(chisel, place, written));
                 case 'u' -> undo(chisel, console);
+                case NEXT_PROBLEM -> place = new Marks(chisel, console).next(place);
+                case FIX -> place = after(chisel, console, place, new Marks(chisel, console).fix(keyboard, place)).place();
                 default -> {
                     Taken taken = take(chisel, console, keyboard, place, offers.get(key));
                     place = taken.place();
@@ -178,6 +185,10 @@ final class AtCommand extends ChiselCommand {
         }
         Outcome outcome = chisel.preview(place, offer.operation(), answers);
         PreviewLoop.End end = new PreviewLoop(chisel, console, place, offer.operation(), questions(offer)).run(keyboard, answers, outcome);
+        return after(chisel, console, place, end);
+    }
+
+    private static Taken after(Chisel chisel, Console console, Place place, PreviewLoop.End end) {
         return new Taken(end.applied().map(change -> moved(chisel, console, place, change)).orElse(place), end.applied());
     }
 

@@ -22,12 +22,21 @@ final class PreviewLoop {
     private final Chisel chisel;
     private final Console console;
     private final Place place;
-    private final String operation;
+    private final Optional<String> operation;
     private final OutcomeText text;
     private final Choices choices;
 
     /** @param questions what can be answered otherwise */
     PreviewLoop(Chisel chisel, Console console, Place place, String operation, List<Question> questions) {
+        this(chisel, console, place, Optional.of(operation), questions);
+    }
+
+    /** About a fix, of which nothing can be chosen otherwise. */
+    PreviewLoop(Chisel chisel, Console console, Place place) {
+        this(chisel, console, place, Optional.empty(), List.of());
+    }
+
+    private PreviewLoop(Chisel chisel, Console console, Place place, Optional<String> operation, List<Question> questions) {
         this.chisel = chisel;
         this.console = console;
         this.place = place;
@@ -74,7 +83,7 @@ final class PreviewLoop {
                     String name = keyboard.line("new name", said.single(NAME).orElse(""));
                     if (!name.isEmpty()) {
                         said = said.and(NAME, name);
-                        outcome = chisel.preview(place, operation, said);
+                        outcome = chisel.preview(place, operation.orElseThrow(), said);
                         show(outcome, true);
                     }
                 }
@@ -82,7 +91,7 @@ final class PreviewLoop {
                     Answers chosen = choices.ask(keyboard, said);
                     if (!chosen.equals(said)) {
                         said = chosen;
-                        outcome = chisel.preview(place, operation, said);
+                        outcome = chisel.preview(place, operation.orElseThrow(), said);
                         show(outcome, true);
                     }
                 }
@@ -101,7 +110,7 @@ final class PreviewLoop {
             keys.add(new Keyboard.Key('f', "one file"));
             keys.add(new Keyboard.Key('o', "omit"));
         }
-        boolean hasName = Chisel.operation(operation).questions().stream()
+        boolean hasName = operation.stream().flatMap(id -> Chisel.operation(id).questions().stream())
                 .anyMatch(question -> question.key().equals(NAME));
         if (hasName) {
             keys.add(new Keyboard.Key('n', "other name"));

@@ -94,6 +94,27 @@ class AtCommandTest {
     }
 
     @Test
+    void theNextProblemIsFixedWithOneKeyEach() throws IOException {
+        String source = "class Berth {\n    boolean isFree(Object vessel) {\n        int spare = 0;\n"
+                + "        return vessel == null ? true : false;\n    }\n}\n";
+        Files.writeString(file, source);
+        chisel.refresh();
+        keys('.', ',', 'a', '.', ',', 'a', ',', 'u', 'u', 'q');
+        String said = play("Berth");
+        assertTrue(said.contains("Berth.java:3:13  warning  'spare' is never read"), said);
+        assertTrue(said.contains("done: remove the variable"), said);
+        assertTrue(said.contains("+        return vessel == null;"), said);
+        assertTrue(said.contains("there is nothing to fix on this line; '.' goes to the next problem"), said);
+        assertEquals(source, Files.readString(file));
+    }
+
+    @Test
+    void whereThereIsNoProblemThatIsSaid() {
+        keys('.', ',', 'q');
+        assertTrue(play("Berth#depth").contains("there is no problem in this file"));
+    }
+
+    @Test
     void nothingIsDoneWithoutAName() throws IOException {
         keys('r', 'u', 'q');
         lines("");

@@ -1,0 +1,56 @@
+package dev.deftchisel.cli;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.Outcome;
+import dev.deftchisel.Problems;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.problem.Problem;
+import dev.deftchisel.source.Range;
+import java.util.List;
+import java.util.Optional;
+
+/** Problems in the keyboard loop: from one to the next, and the first fix of each with one key. */
+final class Marks {
+
+    private final Chisel chisel;
+    private final Console console;
+
+    Marks(Chisel chisel, Console console) {
+        this.chisel = chisel;
+        this.console = console;
+    }
+
+    /** Where the next problem behind a place starts, which is told; the same place when there is none. */
+    Place next(Place place) {
+        Optional<Problem> next = chisel.problems().next(place);
+        show(next, "there is no problem in this file");
+        return next.map(problem -> new Place(problem.file(), new Range(problem.range().start(), problem.range().start()))).orElse(place);
+    }
+
+    /** Shows the first fix of the problem here, or of the first on this line, and applies it when that is wished. */
+    PreviewLoop.End fix(Keyboard keyboard, Place place) {
+        Problems problems = chisel.problems();
+        Optional<Problem> here = here(problems, place);
+        show(here, "there is nothing to fix on this line; '.' goes to the next problem");
+        if (here.isEmpty()) {
+            return new PreviewLoop.End(Optional.empty(), ExitCode.DONE);
+        }
+        Outcome outcome = problems.fix(here.get(), 0);
+        return new PreviewLoop(chisel, console, place).run(keyboard, Answers.none(), outcome);
+    }
+
+    private Optional<Problem> here(Problems problems, Place place) {
+        List<Problem> all = problems.in(problems.around(place, Problems.Reach.FILE)).stream()
+                .filter(problem -> !problem.fixes().isEmpty()).toList();
+        int line = chisel.snapshot().file(place.file()).orElseThrow().position(place.caret()).line();
+        return all.stream().filter(problem -> problem.range().touches(place.caret())).findFirst()
+                .or(() -> all.stream().filter(problem -> problem.position().line() == line).findFirst());
+    }
+
+    private void show(Optional<Problem> problem, String otherwise) {
+        console.out().println();
+        problem.map(new ProblemText(chisel, console.palette())::lines).orElse(List.of(console.palette().quiet(otherwise)))
+                .forEach(console.out()::println);
+    }
+}
