@@ -37,6 +37,7 @@ final class Marks {
             return new PreviewLoop.End(Optional.empty(), ExitCode.DONE);
         }
         Outcome outcome = problems.fix(here.get(), 0);
+        console.out().println();
         return new PreviewLoop(chisel, console, place).run(keyboard, Answers.none(), outcome);
     }
 
