@@ -3,13 +3,17 @@ package dev.deftchisel.member;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Subtypes;
 import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.source.Words;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.TypeElement;
 
 /**
  * How far members that come to a type can be noticed: by its own bodies, by whoever calls methods of these names (JLS
@@ -42,15 +46,42 @@ public record Extent(Target target, Set<String> names, boolean isFinal, boolean 
     /** What is to be looked at. */
     public Focus focus(Snapshot snapshot) {
         SourceFile file = target.code().file();
-        Map<SourceFile, List<TypeSketch>> below = !(isFinal || isOfMoreKinds) || target.name().isEmpty() ? Map.of()
-                : new Subtypes(snapshot).of(Set.of(target.name()));
-        Set<String> wanted = new HashSet<>(names);
+        Map<SourceFile, List<TypeSketch>> below = target.name().isEmpty() ? Map.of() : new Subtypes(snapshot).of(Set.of(target.name()));
+        Set<String> contested = new HashSet<>(names);
+        contested.removeIf(name -> !isContested(name, below.keySet()));
+        Set<String> kinds = new HashSet<>();
         if (isOfMoreKinds) {
-            below.values().forEach(types -> types.forEach(type -> wanted.add(type.name())));
+            below.values().forEach(types -> types.forEach(type -> kinds.add(type.name())));
         }
-        Focus focus = new Focus(Set.of(file.path()), wanted, Set.of(),
-                Map.of(file.path(), List.of(target.code().range(target.tree()))), true).andFiles(snapshot.pathsMentioning(wanted));
+        Set<String> everywhere = union(contested, kinds);
+        Set<Path> naming = target.name().isEmpty() ? Set.of() : snapshot.pathsMentioning(Set.of(target.name()));
+        Focus focus = new Focus(Set.of(file.path()), union(names, kinds), Set.of(),
+                Map.of(file.path(), List.of(target.code().range(target.tree()))), true)
+                .andFiles(snapshot.pathsMentioning(everywhere))
+                // members can also be imported by the name of the type
+                .andFiles(snapshot.pathsMentioning(names).stream().filter(naming::contains).toList());
         return below.isEmpty() ? focus
                 : focus.andFiles(below.keySet().stream().map(SourceFile::path).toList()).withTypes(Set.of(target.name()));
+    }
+
+    /**
+     * Whether calls by a name are there that may find a new method: only where the type has such a member already, or is
+     * in one that has, or a subtype may have one. Of a type that has none there can be no such call (JLS 15.12.1).
+     */
+    private boolean isContested(String name, Set<SourceFile> below) {
+        for (Element around = target.type(); around != null; around = around.getEnclosingElement()) {
+            boolean isThere = around instanceof TypeElement type && target.code().elements().getAllMembers(type).stream()
+                    .anyMatch(member -> member.getSimpleName().contentEquals(name));
+            if (isThere) {
+                return true;
+            }
+        }
+        return below.stream().filter(file -> file != target.code().file()).anyMatch(file -> Words.contains(file.content(), name));
+    }
+
+    private static Set<String> union(Set<String> some, Set<String> others) {
+        Set<String> all = new HashSet<>(some);
+        all.addAll(others);
+        return all;
     }
 }
