@@ -25,13 +25,13 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -140,13 +140,16 @@ public final class Problems {
      */
     public List<Problem> sinceLast(Scope scope) {
         Logbook logbook = Logbook.open(analyst.snapshot(), rules(), severities);
-        List<Path> changed = scope.files().stream().filter(file -> logbook.of(file).isEmpty()).toList();
+        Map<Path, List<Problem>> known = new HashMap<>();
+        scope.files().forEach(file -> logbook.of(file).ifPresent(problems -> known.put(file, problems)));
+        List<Path> changed = scope.files().stream().filter(file -> !known.containsKey(file)).toList();
         if (!changed.isEmpty()) {
-            Map<Path, List<Problem>> found = in(Scope.of(changed)).stream().collect(Collectors.groupingBy(Problem::file));
-            changed.forEach(file -> logbook.note(file, found.getOrDefault(file, List.of())));
+            changed.forEach(file -> known.put(file, new ArrayList<>()));
+            in(Scope.of(changed)).forEach(problem -> known.get(problem.file()).add(problem));
+            changed.forEach(file -> logbook.note(file, known.get(file)));
             logbook.close();
         }
-        return scope.files().stream().flatMap(file -> logbook.of(file).orElseThrow().stream())
+        return scope.files().stream().flatMap(file -> known.get(file).stream())
                 .filter(problem -> scope.contains(problem.file(), problem.range().start())).toList();
     }
 

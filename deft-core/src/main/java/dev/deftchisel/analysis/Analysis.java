@@ -21,6 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ExecutableElement;
@@ -35,7 +36,6 @@ import javax.lang.model.util.Types;
  */
 public final class Analysis {
 
-    private final Map<String, Long> imports = new ConcurrentHashMap<>();
     private final Snapshot snapshot;
     private final Focus focus;
     private final List<Attribution> parts;
@@ -44,6 +44,8 @@ public final class Analysis {
     private final Map<Path, List<Binding>> byFile = new HashMap<>();
     private final Map<SymbolKey, List<Binding>> byKey = new HashMap<>();
     private final Libraries libraries;
+    private final Map<Path, List<CompilerError>> errorsByFile;
+    private final Map<String, Long> imports = new ConcurrentHashMap<>();
     private boolean isRead;
 
     Analysis(Snapshot snapshot, Focus focus, List<Attribution> parts, List<Binding> moduleBindings, Libraries libraries) {
@@ -52,6 +54,7 @@ public final class Analysis {
         this.parts = List.copyOf(parts);
         this.moduleBindings = List.copyOf(moduleBindings);
         this.libraries = libraries;
+        this.errorsByFile = errors().stream().collect(Collectors.groupingBy(CompilerError::file));
     }
 
     private void read() {
@@ -130,6 +133,11 @@ public final class Analysis {
     /** The errors in the files. */
     public List<CompilerError> errors() {
         return parts.stream().flatMap(part -> part.run().errors().stream()).toList();
+    }
+
+    /** Those in one file. */
+    public List<CompilerError> errors(Path file) {
+        return errorsByFile.getOrDefault(file, List.of());
     }
 
     /** The facts beyond names, in the files. */

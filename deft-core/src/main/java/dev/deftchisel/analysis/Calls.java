@@ -8,6 +8,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
@@ -36,22 +37,15 @@ public final class Calls {
     public static boolean isOf(Code code, TreePath call, String owner, String name, int arguments) {
         return call.getLeaf() instanceof MethodInvocationTree tree && tree.getArguments().size() == arguments
                 && name(tree).equals(name)
-                && method(code, call).filter(method -> isIn(code, method, owner) && isOneOf(code, method, owner)).isPresent();
+                && method(code, call).filter(method -> isOneOf(code, method, owner)).isPresent();
     }
 
     /** Whether a method is declared by a type, or overrides one of it; another one may only have the name (JLS 8.4.8.1). */
     private static boolean isOneOf(Code code, ExecutableElement method, String owner) {
         TypeElement type = code.elements().getTypeElement(owner);
-        return method.getEnclosingElement().equals(type) || code.elements().getAllMembers(type).stream()
-                .anyMatch(member -> member.equals(method) || member instanceof ExecutableElement above
-                        && above.getSimpleName().equals(method.getSimpleName())
-                        && code.elements().overrides(method, above, (TypeElement) method.getEnclosingElement()));
-    }
-
-    /** Whether a method is one of a type or of a subtype of that. */
-    public static boolean isIn(Code code, ExecutableElement method, String owner) {
-        TypeElement type = code.elements().getTypeElement(owner);
-        return type != null && method.getEnclosingElement() instanceof TypeElement own && code.isKind(own.asType(), type.asType());
+        return type != null && code.isKind(method.getEnclosingElement().asType(), type.asType())
+                && Stream.concat(Stream.of(method), Supertypes.overridden(method, code.elements(), code.types()).stream())
+                        .anyMatch(above -> code.isKind(type.asType(), above.getEnclosingElement().asType()));
     }
 
     /** Whether something makes an object of a class, without a body of its own. */

@@ -47,15 +47,16 @@ public record Extent(Target target, Set<String> names, boolean isFinal, boolean 
     public Focus focus(Snapshot snapshot) {
         SourceFile file = target.code().file();
         Map<SourceFile, List<TypeSketch>> below = target.name().isEmpty() ? Map.of() : new Subtypes(snapshot).of(Set.of(target.name()));
-        Set<String> contested = new HashSet<>(names);
-        contested.removeIf(name -> !isContested(name, below.keySet()));
         Set<String> kinds = new HashSet<>();
         if (isOfMoreKinds) {
             below.values().forEach(types -> types.forEach(type -> kinds.add(type.name())));
         }
-        Set<String> everywhere = union(contested, kinds);
+        Set<String> wanted = new HashSet<>(names);
+        wanted.addAll(kinds);
+        Set<String> everywhere = new HashSet<>(wanted);
+        everywhere.removeIf(name -> !kinds.contains(name) && !isContested(name, below.keySet()));
         Set<Path> naming = target.name().isEmpty() ? Set.of() : snapshot.pathsMentioning(Set.of(target.name()));
-        Focus focus = new Focus(Set.of(file.path()), union(names, kinds), Set.of(),
+        Focus focus = new Focus(Set.of(file.path()), wanted, Set.of(),
                 Map.of(file.path(), List.of(target.code().range(target.tree()))), true)
                 .andFiles(snapshot.pathsMentioning(everywhere))
                 // members can also be imported by the name of the type
@@ -77,11 +78,5 @@ public record Extent(Target target, Set<String> names, boolean isFinal, boolean 
             }
         }
         return below.stream().filter(file -> file != target.code().file()).anyMatch(file -> Words.contains(file.content(), name));
-    }
-
-    private static Set<String> union(Set<String> some, Set<String> others) {
-        Set<String> all = new HashSet<>(some);
-        all.addAll(others);
-        return all;
     }
 }

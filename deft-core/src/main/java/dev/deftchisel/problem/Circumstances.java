@@ -4,14 +4,17 @@ import dev.deftchisel.source.SourceText;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.io.IOException;
-import java.net.URISyntaxException;
+import java.net.URI;
+import java.net.URL;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.FileSystemNotFoundException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.security.CodeSource;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /** What findings depend on besides the code: the compiler, the rules, the libraries, and what is said of packages and modules. */
@@ -23,8 +26,9 @@ final class Circumstances {
     /** One word for all of them, another one as soon as something is different. */
     static String of(Snapshot snapshot, Rules rules) {
         List<String> all = new ArrayList<>(List.of(Runtime.version().toString()));
-        Stream.concat(Stream.of(Rules.class), rules.all().stream().map(Rule::getClass)).map(Circumstances::origin).distinct()
-                .forEach(all::add);
+        Stream.concat(Stream.of(Rules.class), rules.all().stream().map(Rule::getClass))
+                .map(type -> Optional.ofNullable(type.getProtectionDomain().getCodeSource()).map(CodeSource::getLocation))
+                .flatMap(Optional::stream).map(URL::toString).distinct().map(Circumstances::stamp).forEach(all::add);
         rules.abouts().forEach(about -> all.add(about.id()));
         snapshot.workspace().modules().forEach(module -> {
             all.add(module.name() + module.level() + module.upstream());
@@ -34,13 +38,12 @@ final class Circumstances {
         return SourceText.hash(String.join("\n", all).getBytes(StandardCharsets.UTF_8));
     }
 
-    /** Where a class was loaded from, and when that was written. */
-    private static String origin(Class<?> type) {
-        CodeSource source = type.getProtectionDomain().getCodeSource();
+    /** Where classes were loaded from, and when that was written; only where, when it is no file. */
+    private static String stamp(String location) {
         try {
-            return source == null ? type.getName() : stamp(Path.of(source.getLocation().toURI()));
-        } catch (URISyntaxException | IllegalArgumentException | java.nio.file.FileSystemNotFoundException elsewhere) {
-            return source.getLocation().toString();
+            return stamp(Path.of(URI.create(location)));
+        } catch (IllegalArgumentException | FileSystemNotFoundException elsewhere) {
+            return location;
         }
     }
 

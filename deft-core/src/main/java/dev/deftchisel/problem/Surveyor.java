@@ -71,7 +71,7 @@ public final class Surveyor {
 
     /** The errors of a file, but for those that only follow from an exception whose type is not known. */
     private static List<CompilerError> own(Analysis analysis, Path file) {
-        List<CompilerError> all = analysis.errors().stream().filter(error -> error.file().equals(file)).toList();
+        List<CompilerError> all = analysis.errors(file);
         return all.stream()
                 .filter(error -> !error.code().contains(".unreported.exception") || all.stream().noneMatch(other -> other != error
                         && other.code().contains(".cant.resolve") && error.whole().encloses(other.range())))

@@ -5,6 +5,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.rewrite.Precedence;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,7 +30,7 @@ final class Conversion {
         boolean isNarrowed = !own.getKind().isPrimitive() && !wanted.getKind().isPrimitive() && code.isKind(wanted, own);
         if (isNarrowed) {
             // what is a kind of the other is rather the thing itself than something to be made of it
-            fixes.add(cast(path, wanted, code));
+            fixes.add(cast(path, wanted));
         }
         boolean toText = Calls.isNamed(wanted, "java.lang.String");
         boolean fromText = Calls.isNamed(own, "java.lang.String");
@@ -54,19 +55,22 @@ final class Conversion {
             fixes.add(suffixed(path, " != null", "compare it with null"));
         }
         if (!isNarrowed && wanted.getKind() != TypeKind.BOOLEAN && isCastable(own, wanted, code)) {
-            fixes.add(cast(path, wanted, code));
+            fixes.add(cast(path, wanted));
         }
         return fixes;
     }
 
-    private static Fix cast(TreePath path, TypeMirror wanted, Code code) {
-        return Fix.of("cast it to " + shown(wanted), edits -> {
-            ExpressionTree tree = (ExpressionTree) path.getLeaf();
-            boolean isGrouped = Precedence.needsParenthesesInCast(tree);
-            boolean isWholeGrouped = Precedence.castNeedsParentheses(tree, tree, path.getParentPath().getLeaf());
-            edits.replace(tree, to -> to.write((isWholeGrouped ? "((" : "(") + edits.types().write(wanted).orElse(wanted.toString()) + ") ")
-                    .write(isGrouped ? "(" : "").carry(code.range(tree)).write((isGrouped ? ")" : "") + (isWholeGrouped ? ")" : "")));
-        });
+    private static Fix cast(TreePath path, TypeMirror wanted) {
+        return Fix.of("cast it to " + shown(wanted), edits -> cast(edits, path, edits.types().write(wanted).orElse(wanted.toString())));
+    }
+
+    /** Writes a cast before an expression, with the parentheses that it needs. */
+    static void cast(FixEdits edits, TreePath path, String type) {
+        ExpressionTree tree = (ExpressionTree) path.getLeaf();
+        boolean isGrouped = Precedence.needsParenthesesInCast(tree);
+        boolean isWholeGrouped = Precedence.castNeedsParentheses(tree, tree, path.getParentPath().getLeaf());
+        edits.replace(tree, to -> to.write((isWholeGrouped ? "((" : "(") + type + ") ")
+                .write(isGrouped ? "(" : "").carry(edits.code().range(tree)).write((isGrouped ? ")" : "") + (isWholeGrouped ? ")" : "")));
     }
 
     private static boolean isBox(TypeMirror type) {

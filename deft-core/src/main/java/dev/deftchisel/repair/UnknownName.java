@@ -244,8 +244,7 @@ public final class UnknownName implements Repair {
     /** The most likely type for each name that the file does not know, as after code was put into it that came from elsewhere. */
     private static Optional<Fix> allMissing(Missing missing, ErrorSite site) {
         Map<String, CompilerError> byName = new LinkedHashMap<>();
-        site.analysis().errors().stream()
-                .filter(error -> error.file().equals(site.code().file().path()) && error.code().contains("cant.resolve"))
+        site.analysis().errors(site.code().file().path()).stream().filter(error -> error.code().contains("cant.resolve"))
                 .forEach(error -> byName.putIfAbsent(site.code().text(error.range()), error));
         byName.keySet().removeIf(name -> !name.matches("\\p{Lu}[\\p{L}\\p{N}_$]*"));
         return byName.size() < 2 || !byName.containsKey(missing.name()) ? Optional.empty()

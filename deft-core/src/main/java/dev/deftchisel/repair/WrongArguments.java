@@ -49,9 +49,8 @@ public final class WrongArguments implements Repair {
     /** What can be done about a call. */
     static List<Fix> of(TreePath call, Code code) {
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
-        List<Fix> fixes = new ArrayList<>();
+        List<Fix> fixes = reordered(call, code);
         List<ExecutableElement> all = Callable.of(call, code);
-        all.forEach(method -> reordered(call, arguments, method, code).ifPresent(fixes::add));
         all.forEach(method -> levelled(call, arguments, method, code).ifPresent(fixes::add));
         all.forEach(method -> converted(call, arguments, method, code).ifPresent(fixes::add));
         all.forEach(method -> filled(call, arguments, method, code).ifPresent(fixes::add));

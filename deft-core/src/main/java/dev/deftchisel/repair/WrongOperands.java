@@ -14,9 +14,7 @@ import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
-import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.rewrite.Precedence;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -72,7 +70,8 @@ public final class WrongOperands implements Repair {
                         .filter(type -> fits(argument, type, call, code))
                         .sorted(Comparator.comparing(type -> type.getKind().isPrimitive()))
                         .forEach(type -> fixes.add(Fix.of("cast '" + code.shown(code.range(argument), 30) + "' to " + Conversion.shown(type),
-                                edits -> cast(edits, argument, type))));
+                                edits -> Conversion.cast(edits, new TreePath(call, argument),
+                                        edits.types().write(code.types().erasure(type)).orElse(type.toString())))));
                 break;
             }
         }
@@ -91,13 +90,6 @@ public final class WrongOperands implements Repair {
         }
         return code.type(new TreePath(call, argument))
                 .filter(own -> code.types().isAssignable(code.types().erasure(own), code.types().erasure(type))).isPresent();
-    }
-
-    private static void cast(FixEdits edits, ExpressionTree argument, TypeMirror type) {
-        boolean isGrouped = Precedence.needsParenthesesInCast(argument);
-        String written = edits.types().write(edits.code().types().erasure(type)).orElse(type.toString());
-        edits.replace(argument, to -> to.write("(" + written + ") " + (isGrouped ? "(" : ""))
-                .carry(edits.code().range(argument)).write(isGrouped ? ")" : ""));
     }
 
     private static List<Fix> operands(TreePath path, Code code) {

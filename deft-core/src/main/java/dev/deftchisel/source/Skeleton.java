@@ -80,12 +80,12 @@ public record Skeleton(
      */
     public String openDeclarations(String content) {
         List<Secret> hidden = secrets;
-        String rest = without(hidden, content);
+        String rest = declarationsWithout(hidden, content);
         Set<String> named = namesOf(hidden, rest);
         while (!named.isEmpty()) {
             Set<String> known = named;
             hidden = hidden.stream().filter(secret -> !known.contains(secret.name())).toList();
-            rest = without(hidden, content);
+            rest = declarationsWithout(hidden, content);
             named = namesOf(hidden, rest);
         }
         return rest;
@@ -95,7 +95,7 @@ public record Skeleton(
         return Words.among(hidden.stream().map(Secret::name).collect(Collectors.toSet()), rest, new Range(0, rest.length()));
     }
 
-    private String without(List<Secret> hidden, String content) {
+    private String declarationsWithout(List<Secret> hidden, String content) {
         List<Range> left = hidden.stream().map(Secret::range).collect(Collectors.toCollection(ArrayList::new));
         Stream.concat(bodies.stream(), comments.stream())
                 .filter(range -> hidden.stream().noneMatch(secret -> secret.range().encloses(range)))

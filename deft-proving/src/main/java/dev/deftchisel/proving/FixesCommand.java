@@ -1,16 +1,13 @@
 package dev.deftchisel.proving;
 
-import dev.deftchisel.maven.Artifacts;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rules;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.proving.compiled.TestSuite;
 import dev.deftchisel.proving.corpus.Corpus;
-import dev.deftchisel.proving.corpus.CorpusException;
 import dev.deftchisel.proving.mend.FixedEverywhere;
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -44,7 +41,7 @@ final class FixesCommand implements Callable<Integer> {
     public Integer call() throws IOException, InterruptedException {
         boolean passed = true;
         Map<String, Integer> sums = new TreeMap<>();
-        Optional<TestSuite> tests = suite ? Optional.of(new TestSuite(console())) : Optional.empty();
+        Optional<TestSuite> tests = suite ? Optional.of(new TestSuite(SuiteCommand.console())) : Optional.empty();
         for (Corpus copy : corpora.copies()) {
             for (FixedEverywhere.Result result : new FixedEverywhere(copy, tests).run(turns())) {
                 System.out.printf("%s, %s: %d fixes in %d files, %d left%n", copy.name(), result.name(),
@@ -76,10 +73,5 @@ final class FixesCommand implements Callable<Integer> {
 
     private static Set<String> ids(List<About> chosen, Predicate<About> wanted) {
         return chosen.stream().filter(wanted).map(About::id).collect(Collectors.toSet());
-    }
-
-    private static Path console() {
-        return Artifacts.open(true).find(SuiteCommand.CONSOLE).orElseThrow(() -> new CorpusException(
-                SuiteCommand.CONSOLE + " is not on this machine and cannot be fetched; is the network there?"));
     }
 }

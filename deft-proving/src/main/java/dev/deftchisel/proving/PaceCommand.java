@@ -122,6 +122,6 @@ final class PaceCommand implements Callable<Integer> {
     }
 
     private static long median(List<Long> values) {
-        return values.stream().sorted().toList().get(values.size() / 2);
+        return SpeedCommand.median(values, Long::longValue);
     }
 }

@@ -100,7 +100,7 @@ final class SpeedCommand implements Callable<Integer> {
         return CommandLines.deft(deft, request, List.of("rename", member, "zqName", "--yes", "--quiet"));
     }
 
-    private static <T> long median(List<T> values, ToLongFunction<T> of) {
+    static <T> long median(List<T> values, ToLongFunction<T> of) {
         long[] sorted = values.stream().mapToLong(of).sorted().toArray();
         return sorted[sorted.length / 2];
     }

@@ -27,7 +27,7 @@ import picocli.CommandLine.Option;
         description = "Applies changes one after the other and runs the corpus's own test suite before and after.")
 final class SuiteCommand implements Callable<Integer> {
 
-    static final String CONSOLE = "org.junit.platform:junit-platform-console-standalone:1.13.4";
+    private static final String CONSOLE = "org.junit.platform:junit-platform-console-standalone:1.13.4";
 
     @Mixin
     private final CorpusOptions corpora = new CorpusOptions();
@@ -48,8 +48,7 @@ final class SuiteCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException, InterruptedException {
-        Path console = Artifacts.open(true).find(CONSOLE).orElseThrow(() ->
-                new CorpusException(CONSOLE + " is not on this machine and cannot be fetched; is the network there?"));
+        Path console = console();
         boolean passed = true;
         for (Corpus copy : corpora.copies()) {
             SuiteTrial.Result result = new SuiteTrial(copy, new TestSuite(console)).run(count, this::subjects);
@@ -62,6 +61,12 @@ final class SuiteCommand implements Callable<Integer> {
             passed &= result.isPassed();
         }
         return passed ? 0 : 1;
+    }
+
+    /** What runs the tests of a corpus. */
+    static Path console() {
+        return Artifacts.open(true).find(CONSOLE).orElseThrow(() ->
+                new CorpusException(CONSOLE + " is not on this machine and cannot be fetched; is the network there?"));
     }
 
     private Subjects subjects(Analyst analyst) {

@@ -8,6 +8,7 @@ import dev.deftchisel.operation.Reason;
 import dev.deftchisel.proving.compiled.CompiledCode;
 import dev.deftchisel.proving.compiled.TestSuite;
 import dev.deftchisel.proving.corpus.Corpus;
+import dev.deftchisel.proving.oracle.NoNewDiagnostics;
 import dev.deftchisel.proving.oracle.SameClasses;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -64,27 +65,30 @@ public final class FixedEverywhere {
             CompiledCode before = CompiledCode.of(chisel.snapshot());
             Optional<TestSuite.Result> tests = tests(chisel, before);
             for (Turn turn : turns) {
-                results.add(run(turn, chisel, before, tests));
-                before = turn.isUndone() ? before : CompiledCode.of(chisel.snapshot());
+                Turned turned = run(turn, chisel, before, tests);
+                results.add(turned.result());
+                before = turned.code();
             }
         }
         return results;
     }
 
-    private Result run(Turn turn, Chisel chisel, CompiledCode before, Optional<TestSuite.Result> tests)
+    /** What came of a turn, and the code that the next one starts from. */
+    private record Turned(Result result, CompiledCode code) {
+    }
+
+    private Turned run(Turn turn, Chisel chisel, CompiledCode before, Optional<TestSuite.Result> tests)
             throws IOException, InterruptedException {
         Problems problems = chisel.problems();
         Problems.Fixed fixed = problems.fixAll(problems.everywhere(), problem -> turn.rules().contains(problem.rule()));
         List<String> left = fixed.left().stream().map(reason -> show(chisel, reason)).toList();
         if (fixed.outcome().isEmpty() || !(fixed.outcome().get() instanceof Outcome.Preview preview)) {
-            return new Result(turn.name(), Map.of(), 0, left, List.of(), Optional.empty());
+            return new Turned(new Result(turn.name(), Map.of(), 0, left, List.of(), Optional.empty()), before);
         }
         chisel.apply(preview);
         CompiledCode after = CompiledCode.of(chisel.snapshot());
         List<String> objections = new ArrayList<>();
-        after.errors().stream().limit(5).filter(error -> before.errors().isEmpty()).forEach(objections::add);
-        after.warnings().stream().filter(code -> !before.warnings().contains(code))
-                .forEach(code -> objections.add("a new kind of warning: " + code));
+        new NoNewDiagnostics().objection(before, after, List.of()).ifPresent(objections::add);
         if (turn.keepsClasses()) {
             new SameClasses().objection(before, after, List.of()).ifPresent(objections::add);
         }
@@ -99,7 +103,8 @@ public final class FixedEverywhere {
         if (turn.isUndone()) {
             chisel.undo();
         }
-        return new Result(turn.name(), new TreeMap<>(fixed.fixes()), preview.change().effective().size(), left, objections, words);
+        return new Turned(new Result(turn.name(), new TreeMap<>(fixed.fixes()), preview.change().effective().size(), left, objections,
+                words), turn.isUndone() ? before : after);
     }
 
     private Optional<TestSuite.Result> tests(Chisel chisel, CompiledCode code) throws IOException, InterruptedException {

@@ -3,8 +3,8 @@ package dev.deftchisel.proving.mend;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import dev.deftchisel.proving.Harbour;
 import dev.deftchisel.proving.corpus.Corpus;
-import dev.deftchisel.workspace.OpenRequest;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -45,10 +45,8 @@ class MendTest {
 
     @BeforeEach
     void write() throws Exception {
-        Path root = folder.toRealPath();
-        Files.createDirectories(root.resolve("harbour"));
-        Files.writeString(root.resolve("harbour/Berths.java"), CODE);
-        corpus = new Corpus("berths", new OpenRequest(root, true, List.of(root), List.of(), Optional.of(17), Optional.empty(), false));
+        Files.createDirectories(folder.resolve("harbour"));
+        corpus = Harbour.of(folder, "harbour/Berths.java", CODE);
     }
 
     private FixedEverywhere.Result fixed(String rule, boolean keepsClasses) throws Exception {
