@@ -72,6 +72,9 @@ public final class Chisel implements AutoCloseable {
     private final Journal journal;
     private final Monitor monitor;
     private final List<Operation> operations;
+    /** Looked for when they are first needed, since most commands never ask. */
+    private Optional<Rules> rules = Optional.empty();
+    private Optional<Repairs> repairs = Optional.empty();
     private Snapshot snapshot;
     private Analyst analyst;
 
@@ -317,12 +320,20 @@ public final class Chisel implements AutoCloseable {
 
     /** What is wrong with the code as it is now, by all rules on the class path. */
     public Problems problems() {
-        return new Problems(analyst(), operations, Rules.installed(), Repairs.installed());
+        return problems(analyst());
     }
 
     /** What is wrong with other code of the workspace, such as files with changes that are not saved. */
     public Problems problems(Snapshot code) {
-        return new Problems(analyst().of(code), operations, Rules.installed(), Repairs.installed());
+        return problems(analyst().of(code));
+    }
+
+    private Problems problems(Analyst of) {
+        if (rules.isEmpty()) {
+            rules = Optional.of(Rules.installed());
+            repairs = Optional.of(Repairs.installed());
+        }
+        return new Problems(of, operations, rules.orElseThrow(), repairs.orElseThrow());
     }
 
     /** What is known of the symbol at a place. */

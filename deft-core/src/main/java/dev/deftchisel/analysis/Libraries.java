@@ -22,7 +22,7 @@ import javax.tools.ToolProvider;
 public final class Libraries implements AutoCloseable {
 
     private final JavaCompiler compiler;
-    private final Map<List<Path>, StandardJavaFileManager> managers = new HashMap<>();
+    private final Map<List<Path>, PlatformLists> managers = new HashMap<>();
     private final Map<List<Path>, TypeNames> names = new HashMap<>();
 
     /** @throws AnalysisException when the running Java has no compiler */
@@ -52,13 +52,13 @@ public final class Libraries implements AutoCloseable {
             } catch (IOException failed) {
                 throw new UncheckedIOException(failed);
             }
-            return manager;
+            return new PlatformLists(manager);
         });
     }
 
     @Override
     public void close() {
-        for (StandardJavaFileManager manager : managers.values()) {
+        for (JavaFileManager manager : managers.values()) {
             try {
                 manager.close();
             } catch (IOException failed) {

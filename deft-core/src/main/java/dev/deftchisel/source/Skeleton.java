@@ -1,8 +1,9 @@
 package dev.deftchisel.source;
 
-import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -19,6 +20,8 @@ import java.util.stream.Stream;
  *                     braces of the file do not match
  * @param comments     every comment outside the bodies
  * @param secrets      private methods and fields; fields that are declared together are left out
+ * @param values       what fields are set to that are no constants by their type (JLS 4.12.4), without the {@code =};
+ *                     fields that are declared together are left out
  */
 public record Skeleton(
         String packageName,
@@ -27,7 +30,11 @@ public record Skeleton(
         List<TypeSketch> types,
         List<Range> bodies,
         List<Range> comments,
-        List<Secret> secrets) {
+        List<Secret> secrets,
+        List<Range> values) {
+
+    /** A value that fits every type which has no constants. */
+    private static final String NO_VALUE = "null";
 
     /**
      * A private method with a body or a private field, which no other file can use (JLS 6.6.1).
@@ -36,6 +43,15 @@ public record Skeleton(
      * @param range all of it, with the white space and comments before it
      */
     public record Secret(String name, Range range) {
+    }
+
+    /**
+     * What is left out of a text.
+     *
+     * @param range   of the text; one that lies in another is left out with it
+     * @param instead what stands there then
+     */
+    private record Cut(Range range, String instead) {
     }
 
     /** Reads the outline off the tokens; never fails. */
@@ -65,13 +81,11 @@ public record Skeleton(
     }
 
     /**
-     * The declarations alone: no body, no comment, no import that they do not name. Shorter than the content, so that
-     * offsets mean nothing; for reading what a file declares, as fast as possible.
+     * The declarations alone: no body, no comment, no value of a field that is no constant, no import that they do not
+     * name. Shorter than the content, so that offsets mean nothing; for reading what a file declares, as fast as possible.
      */
     public String declarations(String content) {
-        List<Range> left = new ArrayList<>(bodies);
-        left.addAll(comments);
-        return declarations(content, left);
+        return declarationsWithout(List.of(), content);
     }
 
     /**
@@ -96,22 +110,18 @@ public record Skeleton(
     }
 
     private String declarationsWithout(List<Secret> hidden, String content) {
-        List<Range> left = hidden.stream().map(Secret::range).collect(Collectors.toCollection(ArrayList::new));
-        Stream.concat(bodies.stream(), comments.stream())
-                .filter(range -> hidden.stream().noneMatch(secret -> secret.range().encloses(range)))
-                .forEach(left::add);
-        return declarations(content, left);
-    }
-
-    private String declarations(String content, List<Range> left) {
+        List<Cut> cuts = Stream.of(
+                        hidden.stream().map(secret -> new Cut(secret.range(), "")),
+                        values.stream().map(value -> new Cut(value, NO_VALUE)),
+                        Stream.concat(bodies.stream(), comments.stream()).map(range -> new Cut(range, "")))
+                .flatMap(Function.identity())
+                .sorted(Comparator.comparingInt((Cut cut) -> cut.range().start()).thenComparingInt(cut -> -cut.range().end()))
+                .toList();
         if (imports.isEmpty() || content.contains("\\u")) {
-            return without(content, left);
+            return without(content, 0, cuts);
         }
         int codeStart = imports.get(imports.size() - 1).range().end();
-        List<Range> behind = left.stream().filter(range -> range.start() >= codeStart).toList();
-        String rest = without(content.substring(codeStart), behind.stream()
-                .map(range -> new Range(range.start() - codeStart, range.end() - codeStart))
-                .toList());
+        String rest = without(content, codeStart, cuts);
         StringBuilder shortened = new StringBuilder();
         if (!packageName.isEmpty()) {
             shortened.append("package ").append(packageName).append(';');
@@ -129,13 +139,16 @@ public record Skeleton(
         return imports.stream().map(ImportSketch::simpleName).collect(Collectors.toSet());
     }
 
-    /** The content without some ranges; a blank stands where names would grow together. */
-    private static String without(String content, List<Range> ranges) {
+    /** The content from somewhere on, cut; a blank stands where names would grow together. */
+    private static String without(String content, int from, List<Cut> cuts) {
         StringBuilder rest = new StringBuilder();
-        int at = 0;
-        for (Range range : ranges.stream().sorted().toList()) {
-            rest.append(content, at, range.start());
-            at = range.end();
+        int at = from;
+        for (Cut cut : cuts) {
+            if (cut.range().start() < at) {
+                continue;
+            }
+            rest.append(content, at, cut.range().start()).append(cut.instead());
+            at = cut.range().end();
             if (rest.length() > 0 && at < content.length() && Words.isPart(rest.charAt(rest.length() - 1))
                     && Words.isPart(content.charAt(at))) {
                 rest.append(' ');

@@ -21,12 +21,17 @@ import java.util.Set;
  */
 final class SkeletonReader {
 
+    /** Of a field (JLS 8.3.1). */
+    private static final Set<String> MODIFIERS =
+            Set.of("public", "protected", "private", "static", "final", "transient", "volatile", "abstract");
+
     private final Tokens tokens;
     private final int count;
     private final List<TypeSketch> types = new ArrayList<>();
     private final List<ImportSketch> imports = new ArrayList<>();
     private final List<Range> bodies = new ArrayList<>();
     private final List<Skeleton.Secret> secrets = new ArrayList<>();
+    private final List<Range> values = new ArrayList<>();
     private String packageName = "";
     private Range packageRange = new Range(0, 0);
     private boolean balanced = true;
@@ -44,7 +49,7 @@ final class SkeletonReader {
             members();
         }
         return new Skeleton(packageName, packageRange, List.copyOf(imports), List.copyOf(types), List.copyOf(bodies),
-                comments(), List.copyOf(secrets));
+                comments(), List.copyOf(secrets), List.copyOf(values));
     }
 
     private void findTypes() {
@@ -185,6 +190,7 @@ final class SkeletonReader {
         boolean hasParameters = false;
         boolean isPrivate = false;
         int before = tokens.codeBefore(at - 1);
+        int type = -1;
         int name = -1;
         while (at < count && !tokens.is(at, '}')) {
             if (tokens.is(at, ';')) {
@@ -205,7 +211,12 @@ final class SkeletonReader {
                 return;
             } else if (tokens.is(at, '=') || hasParameters && tokens.is(at, "default")) {
                 boolean isField = tokens.is(at, '=');
+                int start = tokens.end(at);
                 boolean isOne = skipInitializer();
+                int last = tokens.codeBefore(Math.min(at, count) - 1);
+                if (isField && isOne && !mayBeConstant(type) && tokens.is(last, ';')) {
+                    values.add(new Range(start, tokens.start(last)));
+                }
                 keepSecret(isPrivate && isField && isOne, before, name);
                 return;
             } else if (tokens.is(at, '{')) {
@@ -217,10 +228,21 @@ final class SkeletonReader {
                 return;
             } else {
                 isPrivate |= tokens.is(at, "private");
+                type = type < 0 && !isModifier(at) ? at : type;
                 name = hasParameters || tokens.kind(at) != TokenKind.IDENTIFIER ? name : at;
                 next();
             }
         }
+    }
+
+    /** Whether fields of the type that begins here may be constant variables: whether it is primitive, or String. */
+    private boolean mayBeConstant(int type) {
+        return type < 0 || !tokens.is(tokens.code(type + 1), '[')
+                && (tokens.kind(type) == TokenKind.KEYWORD || tokens.is(type, "String") || tokens.is(tokens.code(type + 1), '.'));
+    }
+
+    private boolean isModifier(int index) {
+        return tokens.kind(index) == TokenKind.KEYWORD && MODIFIERS.contains(tokens.text(index));
     }
 
     /** Notes the member that ends here. */

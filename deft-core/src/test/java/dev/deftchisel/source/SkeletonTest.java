@@ -75,6 +75,34 @@ class SkeletonTest {
     }
 
     @Test
+    void onlyValuesOfConstantsAreDeclared() {
+        String source = """
+                class Berth {
+                    static final int DEPTH = 12;
+                    static final String NAME = "A" + DEPTH;
+                    static final java.lang.String FULL = "B";
+                    @Deprecated final List<String> names = new ArrayList<>(/* all */ List.of(NAME)) { void go() { a = b; } };
+                    int[] tides = {1, 2}, more[] = {};
+                    int[] loads = {1, 2};
+                    private Berth[] next = {new Berth()};
+                    Tide a, b = new Tide(1);
+                }
+                """;
+        assertEquals("""
+                class Berth {
+                    static final int DEPTH = 12;
+                    static final String NAME = "A" + DEPTH;
+                    static final java.lang.String FULL = "B";
+                    @Deprecated final List<String> names =null;
+                    int[] tides = {1, 2}, more[] = {};
+                    int[] loads =null;
+                    private Berth[] next =null;
+                    Tide a, b =null;
+                }
+                """, Skeleton.of(Tokens.of(source)).declarations(source));
+    }
+
+    @Test
     void whatIsPrivateDoesNotShow() {
         String open = """
                 class Berth {

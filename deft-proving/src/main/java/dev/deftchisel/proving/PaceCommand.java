@@ -1,6 +1,7 @@
 package dev.deftchisel.proving;
 
 import dev.deftchisel.Chisel;
+import dev.deftchisel.Problems;
 import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Scope;
@@ -9,6 +10,7 @@ import dev.deftchisel.proving.bench.WatchedProcess;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -99,9 +101,30 @@ final class PaceCommand implements Callable<Integer> {
         return file.content().substring(0, end) + " ;" + file.content().substring(end);
     }
 
-    /** A file as it is typed in: each time its text is another one. */
-    private static void warm(OpenRequest request) {
+    /**
+     * The same process goes on: everything is looked at after an edit in one file, and one file as it is typed in, each
+     * time with another text.
+     */
+    private void warm(OpenRequest request) {
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
+            List<SourceFile> files = chisel.snapshot().files().stream().filter(each -> !each.skeleton().bodies().isEmpty()).toList();
+            Random random = new Random(seed);
+            long from = System.nanoTime();
+            int all = chisel.problems().in(chisel.problems().everywhere()).size();
+            long first = (System.nanoTime() - from) / 1_000_000;
+            chisel.problems().sinceLast(chisel.problems().everywhere());
+            long[] looks = new long[WARM_UP];
+            for (int run = 0; run < 2 * WARM_UP; run++) {
+                SourceFile edited = files.get(random.nextInt(files.size()));
+                Snapshot now = chisel.snapshot().with(Map.of(edited.path(), Optional.of(edited(edited, random))), Map.of());
+                long start = System.nanoTime();
+                Problems problems = chisel.problems(now);
+                problems.sinceLast(problems.everywhere());
+                looks[run % WARM_UP] = (System.nanoTime() - start) / 1_000_000;
+            }
+            Arrays.sort(looks);
+            System.out.printf("in one process: everything for the first time %d ms, %d problems; after one edit %d ms (1/%.1f), at most %d ms%n",
+                    first, all, looks[WARM_UP / 2], (double) first / looks[WARM_UP / 2], looks[WARM_UP - 1]);
             Optional<SourceFile> open = chisel.snapshot().files().stream()
                     .min(Comparator.comparingInt(file -> Math.abs(file.lines().count() - LINES)));
             SourceFile file = open.orElseThrow();

@@ -84,10 +84,12 @@ public final class RedundantImport implements Rule {
             // an import also wins over what other imports bring on demand, but so does the package itself (JLS 6.4.1)
             return "is one of the same package";
         }
+        if (!home.equals("java.lang")) {
+            return "";
+        }
         // an import on demand of something else with the name would be in doubt, or the package's own type would win
         boolean isAlone = unit.getImports().stream().allMatch(other -> other.isStatic() || !other.toString().contains("*"))
                 && survey.code().elements().getTypeElement((own.isEmpty() ? "" : own + ".") + imported.getIdentifier()) == null;
-        return home.equals("java.lang") && (isAlone || imported.getIdentifier().contentEquals("*"))
-                ? "is not needed for java.lang" : "";
+        return isAlone || imported.getIdentifier().contentEquals("*") ? "is not needed for java.lang" : "";
     }
 }
