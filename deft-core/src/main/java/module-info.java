@@ -32,6 +32,7 @@ module dev.deftchisel.core {
     uses dev.deftchisel.workspace.ProjectReader;
 
     provides dev.deftchisel.operation.Operation with
+            dev.deftchisel.access.OpenAccessOperation,
             dev.deftchisel.declare.BindParametersOperation,
             dev.deftchisel.declare.DeclareAllOperation,
             dev.deftchisel.declare.DeclareCasesOperation,
@@ -46,6 +47,7 @@ module dev.deftchisel.core {
             dev.deftchisel.extract.ExtractMethodOperation,
             dev.deftchisel.extract.ExtractParameterOperation,
             dev.deftchisel.extract.ExtractVariableOperation,
+            dev.deftchisel.generate.CheckForNullOperation,
             dev.deftchisel.generate.GenerateAccessorsOperation,
             dev.deftchisel.generate.GenerateConstructorOperation,
             dev.deftchisel.generate.GenerateDelegationOperation,
@@ -57,6 +59,7 @@ module dev.deftchisel.core {
             dev.deftchisel.generate.ImplementMethodsOperation,
             dev.deftchisel.generate.InheritDocumentationOperation,
             dev.deftchisel.inline.InlineOperation,
+            dev.deftchisel.move.MoveToPackageFolderOperation,
             dev.deftchisel.rename.RenameOperation;
     provides dev.deftchisel.problem.Repair with
             dev.deftchisel.repair.FinalAssigned,
@@ -118,6 +121,7 @@ module dev.deftchisel.core {
             dev.deftchisel.rule.idiom.CastAfterTest,
             dev.deftchisel.rule.idiom.CharsetByName,
             dev.deftchisel.rule.idiom.ChoiceOfResults,
+            dev.deftchisel.rule.idiom.ClosedByHand,
             dev.deftchisel.rule.idiom.Diamond,
             dev.deftchisel.rule.idiom.EmptyBySize,
             dev.deftchisel.rule.idiom.ForwardingLambda,
@@ -126,9 +130,11 @@ module dev.deftchisel.core {
             dev.deftchisel.rule.idiom.JoinedLines,
             dev.deftchisel.rule.idiom.MissingOverride,
             dev.deftchisel.rule.idiom.RepeatedTarget,
+            dev.deftchisel.rule.idiom.RepeatedType,
             dev.deftchisel.rule.idiom.SameCatches,
             dev.deftchisel.rule.idiom.SmallLong,
             dev.deftchisel.rule.redundant.LambdaBlock,
+            dev.deftchisel.rule.redundant.LambdaParameterTypes,
             dev.deftchisel.rule.redundant.RedundantArgumentArray,
             dev.deftchisel.rule.redundant.RedundantCast,
             dev.deftchisel.rule.redundant.RedundantContinue,
@@ -140,6 +146,7 @@ module dev.deftchisel.core {
             dev.deftchisel.rule.redundant.RedundantReturn,
             dev.deftchisel.rule.redundant.RedundantSemicolon,
             dev.deftchisel.rule.redundant.RedundantSuperCall,
+            dev.deftchisel.rule.redundant.RedundantThis,
             dev.deftchisel.rule.redundant.RedundantValueOf,
             dev.deftchisel.rule.statement.AssignmentInCondition,
             dev.deftchisel.rule.statement.EmptyBody,
@@ -155,6 +162,7 @@ module dev.deftchisel.core {
             dev.deftchisel.rule.statement.SwallowedException,
             dev.deftchisel.rule.statement.TurnedOperator,
             dev.deftchisel.rule.style.ImportOrder,
+            dev.deftchisel.rule.style.PackageFolder,
             dev.deftchisel.rule.unused.IdleSuppression,
             dev.deftchisel.rule.unused.OverwrittenValue,
             dev.deftchisel.rule.unused.RedundantImport,

@@ -18,7 +18,8 @@ class ArchitectureTest {
             .layer("facade").definedBy("dev.deftchisel")
             .layer("journal").definedBy("..journal..")
             .layer("guard").definedBy("..guard..")
-            .layer("operations").definedBy("..rename..", "..extract..", "..inline..", "..generate..", "..declare..")
+            .layer("operations").definedBy("..rename..", "..extract..", "..inline..", "..generate..", "..declare..",
+                    "..access..", "..move..")
             .layer("rules").definedBy("..rule..", "..repair..")
             .layer("problem").definedBy("..problem..")
             .layer("member").definedBy("..member..")

@@ -22,7 +22,7 @@ class ChangeCasesTest {
         List<Path> files = new ArrayList<>();
         for (String folder : List.of(
                 "extract-constant", "extract-field", "extract-method", "extract-parameter", "extract-variable", "declare", "generate",
-                        "inline", "rename-related")) {
+                        "inline", "rename-related", "access", "move")) {
             try (Stream<Path> found = Files.list(Path.of(ChangeCasesTest.class.getResource("/" + folder).toURI()))) {
                 found.sorted().forEach(files::add);
             }

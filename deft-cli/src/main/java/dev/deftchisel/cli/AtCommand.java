@@ -35,6 +35,7 @@ final class AtCommand extends ChiselCommand {
     /** Keys that no operation can take, since they are no letters. */
     private static final char NEXT_PROBLEM = '.';
     private static final char FIX = ',';
+    private static final char OTHER_FIX = ';';
     private static final int LINES_AROUND = 5;
     private static final int MOST_TARGETS = 9;
 
@@ -72,6 +73,7 @@ final class AtCommand extends ChiselCommand {
             List<Place> targets = targets(chisel, place, written);
             keys.add(new Keyboard.Key(NEXT_PROBLEM, "next problem"));
             keys.add(new Keyboard.Key(FIX, "fix it"));
+            keys.add(new Keyboard.Key(OTHER_FIX, "another way"));
             keys.add(new Keyboard.Key('g', "go to"));
             if (!targets.isEmpty()) {
                 keys.add(new Keyboard.Key('j', "jump to " + (targets.size() == 1 ? name(targets.get(0)) : "what belongs to it")));
@@ -91,6 +93,7 @@ final class AtCommand extends ChiselCommand {
                 case 'u' -> undo(chisel, console);
                 case NEXT_PROBLEM -> place = new Marks(chisel, console).next(place);
                 case FIX -> place = after(chisel, console, place, new Marks(chisel, console).fix(keyboard, place)).place();
+                case OTHER_FIX -> place = after(chisel, console, place, new Marks(chisel, console).choose(keyboard, place)).place();
                 default -> {
                     Taken taken = take(chisel, console, keyboard, place, offers.get(key));
                     place = taken.place();

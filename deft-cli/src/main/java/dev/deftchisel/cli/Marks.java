@@ -9,8 +9,10 @@ import dev.deftchisel.problem.Problem;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.function.Function;
 
-/** Problems in the keyboard loop: from one to the next, and the first fix of each with one key. */
+/** Problems in the keyboard loop: from one to the next, the first fix of each with one key, the others with two. */
 final class Marks {
 
     private final Chisel chisel;
@@ -30,13 +32,24 @@ final class Marks {
 
     /** Shows the first fix of the problem here, or of the first on this line, and applies it when that is wished. */
     PreviewLoop.End fix(Keyboard keyboard, Place place) {
+        return fix(keyboard, place, problem -> OptionalInt.of(0));
+    }
+
+    /** The same with one of several fixes, which is asked for. */
+    PreviewLoop.End choose(Keyboard keyboard, Place place) {
+        return fix(keyboard, place, problem -> problem.fixes().size() == 1 ? OptionalInt.of(0)
+                : Choices.number(console, keyboard, problem.fixes()));
+    }
+
+    private PreviewLoop.End fix(Keyboard keyboard, Place place, Function<Problem, OptionalInt> chosen) {
         Problems problems = chisel.problems();
         Optional<Problem> here = here(problems, place);
         show(here, "there is nothing to fix on this line; '.' goes to the next problem");
-        if (here.isEmpty()) {
+        OptionalInt fix = here.map(chosen).orElse(OptionalInt.empty());
+        if (fix.isEmpty()) {
             return new PreviewLoop.End(Optional.empty(), ExitCode.DONE);
         }
-        Outcome outcome = problems.fix(here.get(), 0);
+        Outcome outcome = problems.fix(here.orElseThrow(), fix.getAsInt());
         console.out().println();
         return new PreviewLoop(chisel, console, place).run(keyboard, Answers.none(), outcome);
     }

@@ -1,6 +1,7 @@
 package dev.deftchisel.cli;
 
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Example;
 import dev.deftchisel.problem.Rules;
 import dev.deftchisel.problem.Tag;
 import java.util.List;
@@ -75,7 +76,8 @@ final class RulesCommand implements Callable<Integer> {
         console.out().println(palette.strong(about.id()) + "  " + about.title());
         console.out().println(about.why());
         console.out().println();
-        console.out().println(palette.strong("found"));
+        console.out().println(palette.strong("found") + (about.example().file().equals(Example.FILE) ? ""
+                : "  in " + about.example().file()));
         console.out().println(about.example().before().stripTrailing().indent(4).stripTrailing());
         if (!about.example().after().equals(about.example().before())) {
             console.out().println();

@@ -1,6 +1,7 @@
 package dev.deftchisel.cli;
 
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Example;
 import dev.deftchisel.problem.Rules;
 import dev.deftchisel.problem.Tag;
 import java.util.List;
@@ -48,7 +49,8 @@ final class RulesPage {
     private static String section(About about) {
         String head = "## " + about.id() + "\n\n" + about.title() + ". " + about.why() + "\n\n"
                 + capital(about.severity().word()) + ", " + about.tag().word() + ", from Java " + about.level() + ".\n\n";
-        String before = "```java\n" + about.example().before() + "```\n\n";
+        String file = about.example().file();
+        String before = (file.equals(Example.FILE) ? "" : "In `" + file + "`:\n\n") + "```java\n" + about.example().before() + "```\n\n";
         boolean isFixed = !about.example().after().equals(about.example().before());
         String after = isFixed ? "Fixed (" + about.effect().words() + "):\n\n```java\n" + about.example().after() + "```\n\n"
                 : "There is no fix that would be right for sure.\n\n";

@@ -109,6 +109,17 @@ class AtCommandTest {
     }
 
     @Test
+    void anotherFixIsPickedByItsNumber() throws IOException {
+        file = folder.resolve("Quay.java");
+        Files.writeString(file, "class Quay {\n    void tell(int depth) { int due = 2L * depth; due++; }\n}\n");
+        chisel.refresh();
+        keys('.', ';', '2', 'a', ';', 'q');
+        String said = play("Quay");
+        assertTrue(said.contains("  1 cast it to int\n  2 change the type of 'due' to long\n"), said);
+        assertTrue(Files.readString(file).contains("void tell(int depth) { long due = 2L * depth; due++; }"), Files.readString(file));
+    }
+
+    @Test
     void whereThereIsNoProblemThatIsSaid() {
         keys('.', ',', 'q');
         assertTrue(play("Berth#depth").contains("there is no problem in this file"));

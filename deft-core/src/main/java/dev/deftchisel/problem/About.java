@@ -45,13 +45,20 @@ public record About(
 
     /** The same, with its example. */
     public About example(String before, String after) {
-        return new About(id, tag, title, why, new Example(before, after, example.silent()), severity, level, effect, alsoNamed);
+        return new About(id, tag, title, why, new Example(before, after, example.silent(), example.file()), severity, level, effect,
+                alsoNamed);
     }
 
     /** The same, with code about which nothing is to be said. */
     public About silentOn(String silent) {
-        return new About(id, tag, title, why, new Example(example.before(), example.after(), silent), severity, level, effect,
-                alsoNamed);
+        return new About(id, tag, title, why, new Example(example.before(), example.after(), silent, example.file()), severity, level,
+                effect, alsoNamed);
+    }
+
+    /** The same, whose example stands in a certain file. */
+    public About inFile(String file) {
+        return new About(id, tag, title, why, new Example(example.before(), example.after(), example.silent(), file), severity, level,
+                effect, alsoNamed);
     }
 
     /** The same, of another severity. */

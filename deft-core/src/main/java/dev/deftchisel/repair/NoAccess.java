@@ -7,6 +7,8 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -20,7 +22,7 @@ import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.util.ElementFilter;
 
-/** What is not open enough to be used where it is, in the same file or through an accessor (JLS 6.6). */
+/** What is not open enough to be used where it is: it is opened, or an accessor is used (JLS 6.6). */
 public final class NoAccess implements Repair {
 
     @Override
@@ -42,9 +44,15 @@ public final class NoAccess implements Repair {
         if (named.get().getLeaf() instanceof MemberSelectTree select) {
             accessor(named.get(), select, code).ifPresent(fixes::add);
         }
-        site.declaration(named.get()).or(() -> hidden(named.get(), site))
-                .ifPresent(declared -> fixes.add(Fix.of("open it to its package", edits ->
-                        ModifierWords.remove(edits, code.range(declared.getLeaf()), "private"))));
+        Optional<TreePath> here = site.declaration(named.get()).or(() -> hidden(named.get(), site));
+        if (here.isPresent()) {
+            fixes.add(Fix.of("open it to its package", edits ->
+                    ModifierWords.remove(edits, code.range(here.get().getLeaf()), "private")));
+        } else {
+            int end = code.range(named.get().getLeaf() instanceof NewClassTree made ? made.getIdentifier() : named.get().getLeaf()).end();
+            fixes.add(new Fix.Use("open it where it is declared", "open-access", new Place(code.file().path(), new Range(end, end)),
+                    Answers.none()));
+        }
         return fixes;
     }
 

@@ -21,9 +21,10 @@ import org.junit.jupiter.api.TestFactory;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * Errors of the compiler and what mends them, from text files: a line that says what it is about, the code, the first error
- * with its fixes in order, and the code after the first of them or the one whose number is said. A JDK may have its own code for an error, so there may be
- * several, and more fixes behind those that are listed.
+ * Errors of the compiler and what mends them, from text files: a line that says what it is about, the code, the first
+ * error with its fixes in order (other files may stand {@code --- beside} it), and the code after the first of them or
+ * the one whose number is said. A JDK may have its own code for an error, so there may be several, and more fixes behind
+ * those that are listed.
  */
 class RepairCasesTest {
 
@@ -53,7 +54,12 @@ class RepairCasesTest {
         String text = Files.readString(file);
         String code = text.substring(text.indexOf('\n') + 1, text.indexOf("--- error"));
         SampleWorkspace workspace = new SampleWorkspace(Files.createDirectories(folder.resolve(name(file))));
-        workspace.write("Sample.java", code);
+        String[] sources = code.split("--- beside ");
+        workspace.write("Sample.java", sources[0]);
+        for (String other : List.of(sources).subList(1, sources.length)) {
+            String[] named = other.split("\n", 2);
+            workspace.write(named[0], named[1]);
+        }
         try (Chisel chisel = Chisel.open(workspace.request(), Monitor.SILENT)) {
             Problems problems = chisel.problems();
             List<Problem> errors = problems.in(problems.everywhere()).stream().filter(problem -> problem.tag() == Tag.ERROR).toList();

@@ -34,7 +34,7 @@ class RuleExamplesTest {
         About about = rule.about();
         Example example = about.example();
         assertFalse(about.why().isBlank(), "says why");
-        try (Chisel chisel = open(about.id() + "/before", example.before())) {
+        try (Chisel chisel = open(about, "before", example.before())) {
             Problems problems = chisel.problems();
             assertFalse(found(problems, rule).isEmpty(), "reports something");
             Problems.Fixed fixed = problems.fixAll(problems.everywhere(), problem -> problem.rule().equals(about.id()));
@@ -50,7 +50,7 @@ class RuleExamplesTest {
     }
 
     private List<Problem> found(Rule rule, String name, String code) throws Exception {
-        try (Chisel chisel = open(rule.about().id() + "/" + name, code)) {
+        try (Chisel chisel = open(rule.about(), name, code)) {
             return found(chisel.problems(), rule);
         }
     }
@@ -65,11 +65,11 @@ class RuleExamplesTest {
                 .toList();
     }
 
-    private Chisel open(String name, String code) throws Exception {
+    private Chisel open(About about, String name, String code) throws Exception {
         assertFalse(code.isBlank(), () -> name + " is missing");
-        SampleWorkspace workspace = new SampleWorkspace(Files.createDirectories(folder.resolve(name)));
-        workspace.write("Sample.java", code);
-        workspace.write(".editorconfig", "root = true\n[*]\ndeft_" + name.substring(0, name.indexOf('/')) + " = warning\n"
+        SampleWorkspace workspace = new SampleWorkspace(Files.createDirectories(folder.resolve(about.id()).resolve(name)));
+        workspace.write(about.example().file(), code);
+        workspace.write(".editorconfig", "root = true\n[*]\ndeft_" + about.id() + " = warning\n"
                 + "deft_imports = java, *, static\ndeft_wildcards_from = 99\n");
         return Chisel.open(workspace.request(), Monitor.SILENT);
     }

@@ -21,6 +21,7 @@ import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Layout;
+import dev.deftchisel.rule.Wanted;
 import dev.deftchisel.source.Range;
 import java.util.HashSet;
 import java.util.List;

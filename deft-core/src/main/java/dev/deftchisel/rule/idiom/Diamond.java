@@ -13,6 +13,7 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rule.Wanted;
 import dev.deftchisel.source.Range;
 import java.util.Optional;
 import java.util.Set;

@@ -16,6 +16,7 @@ import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rule.Wanted;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;

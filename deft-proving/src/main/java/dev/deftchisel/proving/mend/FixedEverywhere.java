@@ -11,12 +11,14 @@ import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.oracle.NoNewDiagnostics;
 import dev.deftchisel.proving.oracle.SameClasses;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 
 /** Applies the first fix of every problem everywhere, and looks at what the compiler and the tests make of the code then. */
 public final class FixedEverywhere {
@@ -61,6 +63,9 @@ public final class FixedEverywhere {
     /** Runs, one turn after the other. */
     public List<Result> run(List<Turn> turns) throws IOException, InterruptedException {
         List<Result> results = new ArrayList<>();
+        // rules that are off unless a project wants them are wanted here
+        Files.writeString(corpus.request().folder().resolve(".editorconfig"), turns.stream().flatMap(turn -> turn.rules().stream())
+                .distinct().map(rule -> "deft_" + rule + " = warning\n").collect(Collectors.joining("", "root = true\n[*]\n", "")));
         try (Chisel chisel = Chisel.open(corpus.request(), Monitor.SILENT)) {
             CompiledCode before = CompiledCode.of(chisel.snapshot());
             Optional<TestSuite.Result> tests = tests(chisel, before);

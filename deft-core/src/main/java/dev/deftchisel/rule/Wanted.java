@@ -1,4 +1,4 @@
-package dev.deftchisel.rule.idiom;
+package dev.deftchisel.rule;
 
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
@@ -15,19 +15,19 @@ import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.TypeMirror;
 
 /** The type that the place of an expression asks for (JLS 5.2). */
-final class Wanted {
+public final class Wanted {
 
     private Wanted() {
     }
 
     /** Where a variable is declared with its type, where one is assigned, and where a method hands back a result. */
-    static Optional<TypeMirror> at(TreePath value, Code code) {
+    public static Optional<TypeMirror> at(TreePath value, Code code) {
         TreePath parent = value.getParentPath();
         return parent.getLeaf() instanceof ReturnTree ? code.result(parent).flatMap(code::type) : code.target(parent);
     }
 
     /** The same, also for an argument of a method or constructor of whose name and number of parameters there is one only. */
-    static Optional<TypeMirror> orTaken(TreePath value, Code code) {
+    public static Optional<TypeMirror> orTaken(TreePath value, Code code) {
         TreePath call = value.getParentPath();
         boolean isCall = call.getLeaf() instanceof MethodInvocationTree || call.getLeaf() instanceof NewClassTree;
         if (!isCall || !Calls.arguments(call.getLeaf()).contains(value.getLeaf())) {

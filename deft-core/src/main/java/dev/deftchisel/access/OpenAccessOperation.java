@@ -1,0 +1,183 @@
+package dev.deftchisel.access;
+
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.AccessLevel;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Meaning;
+import dev.deftchisel.operation.AccessQuestion;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.rewrite.EditsByFile;
+import dev.deftchisel.rewrite.Opening;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.DeclaredType;
+
+/** Opens a member or type to code that uses it and may not: as far as that is needed, or as far as is said (JLS 6.6). */
+public final class OpenAccessOperation implements Operation {
+
+    private static final Question QUESTION = AccessQuestion.asNeeded("whoever uses it here",
+            List.of(AccessLevel.PACKAGE, AccessLevel.PROTECTED, AccessLevel.PUBLIC));
+
+    @Override
+    public String id() {
+        return "open-access";
+    }
+
+    @Override
+    public String summary() {
+        return "Open a member or type to code that may not use it";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return List.of(QUESTION);
+    }
+
+    @Override
+    public Optional<Offer> offer(Spot spot) {
+        return closed(spot).map(closed -> new Offer(id(), "open '" + closed.name() + "' to " + closed.needed().words(),
+                Offer.Kind.FIX, spot.place().selection(), List.of(QUESTION)));
+    }
+
+    /**
+     * What is used at a place where it may not.
+     *
+     * @param needed how open it must be for that
+     */
+    private record Closed(SymbolKey key, String name, AccessLevel needed) {
+    }
+
+    private static Optional<Closed> closed(Spot spot) {
+        Optional<Code> code = spot.analysis().code(spot.file().path());
+        return code.flatMap(known -> known.around(spot.place().selection()).stream()
+                .filter(path -> isNamed(path, known, spot.place().selection()))
+                .flatMap(path -> closed(path, known).stream())
+                .findFirst());
+    }
+
+    /** Whether the place is at the name that a tree selects, or at the type of which it makes an object. */
+    private static boolean isNamed(TreePath path, Code code, Range place) {
+        if (path.getLeaf() instanceof NewClassTree made) {
+            return code.range(made.getIdentifier()).touches(place.start());
+        }
+        return path.getLeaf() instanceof IdentifierTree
+                || path.getLeaf() instanceof MemberSelectTree select && place.start() > code.range(select.getExpression()).end();
+    }
+
+    private static Optional<Closed> closed(TreePath path, Code code) {
+        Optional<TypeElement> user = code.enclosingType(path);
+        if (user.isEmpty()) {
+            return Optional.empty();
+        }
+        return used(path, code)
+                .filter(element -> AccessLevel.of(element.getModifiers()).compareTo(AccessLevel.between(element, user.get())) < 0
+                        && !isSeenFromBelow(element, path, user.get(), code))
+                .map(element -> new Closed(code.key(element), name(element), AccessLevel.between(element, user.get())));
+    }
+
+    /** Whether it is protected, and used in a subclass as that may (JLS 6.6.2). */
+    private static boolean isSeenFromBelow(Element element, TreePath path, TypeElement user, Code code) {
+        boolean isInherited = AccessLevel.of(element.getModifiers()) == AccessLevel.PROTECTED
+                && element.getEnclosingElement() instanceof TypeElement owner && code.isKind(user.asType(), owner.asType());
+        return isInherited && (element.getModifiers().contains(Modifier.STATIC) || !(path.getLeaf() instanceof MemberSelectTree select)
+                || code.text(select.getExpression()).endsWith("super")
+                || code.type(new TreePath(path, select.getExpression())).filter(type -> code.isKind(type, user.asType())).isPresent());
+    }
+
+    private static String name(Element element) {
+        return element.getKind() == ElementKind.CONSTRUCTOR ? element.getEnclosingElement().getSimpleName().toString()
+                : element.getSimpleName().toString();
+    }
+
+    /** What the name stands for; the compiler does not always show what must not be used, so it is looked up where it should be. */
+    private static Optional<Element> used(TreePath path, Code code) {
+        if (path.getLeaf() instanceof NewClassTree made) {
+            return owner(new TreePath(path, made.getIdentifier()), code).flatMap(type -> members(type)
+                    .filter(member -> member.getKind() == ElementKind.CONSTRUCTOR && takes(member, made.getArguments())).findFirst());
+        }
+        if (path.getLeaf() instanceof MemberSelectTree select) {
+            Optional<Element> member = owner(new TreePath(path, select.getExpression()), code).flatMap(type ->
+                    Stream.iterate(Optional.of(type), Optional::isPresent, one -> one.flatMap(OpenAccessOperation::above))
+                            .flatMap(one -> members(one.orElseThrow()))
+                            .filter(one -> one.getSimpleName().equals(select.getIdentifier()) && isCalled(one, path)).findFirst());
+            return member.or(() -> Optional.ofNullable(code.elements().getTypeElement(select.toString())));
+        }
+        String name = path.getLeaf().toString();
+        return code.unit().getImports().stream().map(line -> line.getQualifiedIdentifier().toString())
+                .filter(line -> line.endsWith("." + name))
+                .map(code.elements()::getTypeElement).filter(Objects::nonNull).map(Element.class::cast).findFirst();
+    }
+
+    private static Optional<TypeElement> above(TypeElement type) {
+        return type.getSuperclass() instanceof DeclaredType above ? Optional.of((TypeElement) above.asElement()) : Optional.empty();
+    }
+
+    private static Stream<? extends Element> members(TypeElement type) {
+        return type.getEnclosedElements().stream();
+    }
+
+    /** Whether it is a method exactly if it is called, and takes as much as it is given. */
+    private static boolean isCalled(Element member, TreePath name) {
+        Tree parent = name.getParentPath().getLeaf();
+        boolean isCall = parent instanceof MethodInvocationTree call && call.getMethodSelect() == name.getLeaf();
+        return isCall ? takes(member, ((MethodInvocationTree) parent).getArguments()) : !(member instanceof ExecutableElement);
+    }
+
+    private static boolean takes(Element member, List<? extends Tree> arguments) {
+        return member instanceof ExecutableElement method
+                && (method.getParameters().size() == arguments.size()
+                        || method.isVarArgs() && method.getParameters().size() - 1 <= arguments.size());
+    }
+
+    private static Optional<TypeElement> owner(TreePath path, Code code) {
+        return code.type(path).filter(type -> type instanceof DeclaredType).map(type -> (TypeElement) ((DeclaredType) type).asElement());
+    }
+
+    @Override
+    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+        Optional<Closed> found = closed(spot);
+        Optional<SourceFile> home = found.flatMap(closed -> analyst.declaring(closed.key()));
+        if (found.isEmpty() || home.isEmpty()) {
+            return Plan.refused(spot, found.isEmpty() ? "nothing is used here that must not be"
+                    : "'" + found.get().name() + "' is not declared in the workspace");
+        }
+        Closed closed = found.get();
+        Set<String> names = Set.of(closed.name());
+        Analysis before = analyst.analyse(Focus.on(analyst.snapshot().pathsMentioning(names), names)
+                .andFiles(Set.of(home.get().path(), spot.file().path())));
+        Opening opening = new Opening(before);
+        Optional<String> objection = opening.open(closed.key(), AccessQuestion.said(answers).orElse(closed.needed()));
+        if (objection.isPresent()) {
+            return Plan.refused(spot, "'" + closed.name() + "' " + objection.get());
+        }
+        EditsByFile edits = new EditsByFile(before);
+        opening.write(edits);
+        Change change = edits.change("open '" + closed.name() + "'", Meaning.same().opening(opening.opened()), opening.notes());
+        return new Plan.Ready(change, before);
+    }
+}

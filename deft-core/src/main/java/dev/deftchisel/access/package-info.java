@@ -1,0 +1,2 @@
+/** Operations on who may use what. */
+package dev.deftchisel.access;

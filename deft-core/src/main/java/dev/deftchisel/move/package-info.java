@@ -1,0 +1,2 @@
+/** Operations that put files and declarations elsewhere. */
+package dev.deftchisel.move;
