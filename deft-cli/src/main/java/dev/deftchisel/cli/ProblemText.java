@@ -17,6 +17,8 @@ import java.util.stream.Collectors;
 final class ProblemText {
 
     private static final int WIDEST = 160;
+    private static final int LONG = 118;
+    private static final String INDENT = "        ";
 
     private final Chisel chisel;
     private final Palette palette;
@@ -32,9 +34,29 @@ final class ProblemText {
         lines.add(palette.place(chisel.workspace().show(problem.file()) + ":" + problem.position()) + "  "
                 + weight(problem.severity()) + "  " + problem.sentence());
         lines.add(palette.quiet("%6d  ".formatted(problem.position().line())) + code(problem));
-        String fixes = problem.fixes().isEmpty() ? "" : palette.quiet(problem.fixes().size() == 1 ? "fix: " : "fixes: ")
-                + String.join(palette.quiet(" | "), problem.fixes());
-        lines.add("        " + palette.quiet(problem.rule()) + (fixes.isEmpty() ? "" : "  " + fixes));
+        lines.addAll(fixes(problem));
+        return lines;
+    }
+
+    /** The rule with what would mend it, broken between fixes where a line gets long. */
+    private List<String> fixes(Problem problem) {
+        List<String> lines = new ArrayList<>();
+        List<String> fixes = problem.fixes();
+        String label = fixes.isEmpty() ? "" : fixes.size() == 1 ? "  fix: " : "  fixes: ";
+        StringBuilder line = new StringBuilder(INDENT + palette.quiet(problem.rule() + label));
+        int length = INDENT.length() + problem.rule().length() + label.length();
+        for (int i = 0; i < fixes.size(); i++) {
+            if (i > 0 && length + fixes.get(i).length() > LONG) {
+                lines.add(line.toString());
+                line = new StringBuilder(INDENT + palette.quiet("| "));
+                length = INDENT.length();
+            } else if (i > 0) {
+                line.append(palette.quiet(" | "));
+            }
+            line.append(fixes.get(i));
+            length += fixes.get(i).length() + 3;
+        }
+        lines.add(line.toString());
         return lines;
     }
 
