@@ -17,6 +17,7 @@ module dev.deftchisel.core {
     exports dev.deftchisel.change;
     exports dev.deftchisel.guard;
     exports dev.deftchisel.journal;
+    exports dev.deftchisel.navigation;
     exports dev.deftchisel.operation;
     exports dev.deftchisel.problem;
     exports dev.deftchisel.rewrite;

@@ -35,8 +35,11 @@ import dev.deftchisel.workspace.Workspace;
 import dev.deftchisel.workspace.Workspaces;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.ServiceLoader;
 import java.util.Set;
@@ -75,6 +78,10 @@ public final class Chisel implements AutoCloseable {
     /** Looked for when they are first needed, since most commands never ask. */
     private Optional<Rules> rules = Optional.empty();
     private Optional<Repairs> repairs = Optional.empty();
+    /** What is on disk, as far as is known. */
+    private Snapshot saved;
+    /** What stands instead in files that are being edited. */
+    private Map<Path, String> unsaved = Map.of();
     private Snapshot snapshot;
     private Analyst analyst;
 
@@ -84,7 +91,8 @@ public final class Chisel implements AutoCloseable {
         this.operations = operations;
         this.journal = new Journal(workspace);
         journal.recover();
-        this.snapshot = Snapshot.read(workspace);
+        this.saved = Snapshot.read(workspace);
+        this.snapshot = saved;
         this.analyst = new Analyst(snapshot, libraries, monitor);
     }
 
@@ -130,14 +138,48 @@ public final class Chisel implements AutoCloseable {
         return workspace;
     }
 
-    /** The texts as they were read last. */
+    /** The texts as they were read last, or as they are being edited. */
     public Snapshot snapshot() {
         return snapshot;
     }
 
-    /** Reads all texts anew. */
+    /** Reads all texts anew; files that are being edited stay as they are. */
     public void refresh() {
-        snapshot = snapshot.readAgain();
+        saved = saved.readAgain();
+        snapshot = saved.with(contents(unsaved), Map.of());
+    }
+
+    /** Reads some files anew that another program may have written, or removed. */
+    public void refresh(Collection<Path> files) {
+        saved = saved.reread(files);
+        snapshot = saved.with(contents(unsaved), Map.of());
+    }
+
+    /**
+     * Says what stands in files that are being edited elsewhere and are not saved. It counts instead of what is on disk, until
+     * something else is said; a file that is not among them any more is as it is on disk.
+     *
+     * @param texts by path; files outside of the source folders are left out
+     */
+    public void edited(Map<Path, String> texts) {
+        Map<Path, Optional<String>> changed = new HashMap<>();
+        texts.forEach((path, text) -> {
+            if (!text.equals(unsaved.get(path))) {
+                changed.put(path, Optional.of(text));
+            }
+        });
+        unsaved.keySet().stream().filter(path -> !texts.containsKey(path))
+                .forEach(path -> changed.put(path, saved.file(path).map(SourceFile::content)));
+        unsaved = Map.copyOf(texts);
+        if (!changed.isEmpty()) {
+            snapshot = snapshot.with(changed, Map.of());
+        }
+    }
+
+    private static Map<Path, Optional<String>> contents(Map<Path, String> texts) {
+        Map<Path, Optional<String>> contents = new HashMap<>();
+        texts.forEach((path, text) -> contents.put(path, Optional.of(text)));
+        return contents;
     }
 
     /** One analyst for each snapshot: he remembers his last answer. */
@@ -187,6 +229,14 @@ public final class Chisel implements AutoCloseable {
                 .toList();
     }
 
+    /** Where the symbol at a place is declared; empty when no name stands there, or a library declares it. */
+    public Optional<Place> declaration(Place place) {
+        return symbol(place).flatMap(symbol -> analyst().declaring(symbol.key()).flatMap(file -> {
+            Analysis analysis = analyst().analyse(Focus.on(Set.of(file.path()), Set.of(symbol.name())));
+            return analysis.declaration(symbol.key()).map(binding -> new Place(binding.file(), binding.range()));
+        }));
+    }
+
     /** Every use of the symbol at a place; empty when no name stands there. */
     public Optional<Uses> uses(Place place) {
         Spot spot = spot(place);
@@ -208,7 +258,7 @@ public final class Chisel implements AutoCloseable {
 
     private Uses.Use use(Binding binding) {
         SourceFile file = snapshot.file(binding.file()).orElseThrow();
-        return new Uses.Use(file.path(), file.position(binding.range().start()), binding.role(), file.root().use(),
+        return new Uses.Use(file.path(), binding.range(), file.position(binding.range().start()), binding.role(), file.root().use(),
                 file.lines().text(file.lines().line(binding.range().start())).strip());
     }
 
@@ -269,7 +319,7 @@ public final class Chisel implements AutoCloseable {
     }
 
     private Entry reread(Entry entry) {
-        snapshot = snapshot.reread(entry.files().stream()
+        refresh(entry.files().stream()
                 .flatMap(image -> Stream.of(image.before(), image.after()))
                 .map(shown -> workspace.root().resolve(shown))
                 .collect(Collectors.toSet()));

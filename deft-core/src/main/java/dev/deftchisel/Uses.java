@@ -3,6 +3,7 @@ package dev.deftchisel;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.source.Position;
+import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceRoot;
 import java.nio.file.Path;
 import java.util.List;
@@ -19,12 +20,13 @@ public record Uses(Symbol symbol, List<Use> all) {
      * One use.
      *
      * @param file     absolute
-     * @param position of the name
+     * @param range    of the name
+     * @param position of its start
      * @param role     what it does there
      * @param code     whether it is in main or test code
      * @param line     the text of the line
      */
-    public record Use(Path file, Position position, Role role, SourceRoot.Use code, String line) {
+    public record Use(Path file, Range range, Position position, Role role, SourceRoot.Use code, String line) {
     }
 
     /** Copies the list. */

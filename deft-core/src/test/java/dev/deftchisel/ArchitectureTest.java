@@ -20,6 +20,7 @@ class ArchitectureTest {
             .layer("guard").definedBy("..guard..")
             .layer("operations").definedBy("..rename..", "..extract..", "..inline..", "..generate..", "..declare..",
                     "..access..", "..move..")
+            .layer("navigation").definedBy("..navigation..")
             .layer("rules").definedBy("..rule..", "..repair..")
             .layer("problem").definedBy("..problem..")
             .layer("member").definedBy("..member..")
@@ -33,6 +34,7 @@ class ArchitectureTest {
             .whereLayer("journal").mayOnlyBeAccessedByLayers("facade")
             .whereLayer("guard").mayOnlyBeAccessedByLayers("facade")
             .whereLayer("operations").mayNotBeAccessedByAnyLayer()
+            .whereLayer("navigation").mayNotBeAccessedByAnyLayer()
             .whereLayer("rules").mayNotBeAccessedByAnyLayer()
             .whereLayer("problem").mayOnlyBeAccessedByLayers("facade", "rules")
             .whereLayer("member").mayOnlyBeAccessedByLayers("operations", "rules")

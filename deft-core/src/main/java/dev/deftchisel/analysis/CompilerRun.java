@@ -194,6 +194,7 @@ final class CompilerRun {
             if (event.getSourceFile() != null) {
                 at = event.getSourceFile();
             }
+            monitor.check();
         }
 
         @Override

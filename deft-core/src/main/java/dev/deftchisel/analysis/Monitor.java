@@ -19,4 +19,8 @@ public interface Monitor {
      * @param total how much there is, in files
      */
     void at(String step, int done, int total);
+
+    /** Called between the steps, more often than the others; stops the work in the same way. */
+    default void check() {
+    }
 }

@@ -22,6 +22,8 @@ import java.util.stream.Stream;
  * @param secrets      private methods and fields; fields that are declared together are left out
  * @param values       what fields are set to that are no constants by their type (JLS 4.12.4), without the {@code =};
  *                     fields that are declared together are left out
+ * @param members      what types declare, and the types, in the order in which they end; those of types in bodies are not
+ *                     among them
  */
 public record Skeleton(
         String packageName,
@@ -31,7 +33,8 @@ public record Skeleton(
         List<Range> bodies,
         List<Range> comments,
         List<Secret> secrets,
-        List<Range> values) {
+        List<Range> values,
+        List<MemberSketch> members) {
 
     /** A value that fits every type which has no constants. */
     private static final String NO_VALUE = "null";

@@ -32,6 +32,7 @@ final class SkeletonReader {
     private final List<Range> bodies = new ArrayList<>();
     private final List<Skeleton.Secret> secrets = new ArrayList<>();
     private final List<Range> values = new ArrayList<>();
+    private final List<MemberSketch> members = new ArrayList<>();
     private String packageName = "";
     private Range packageRange = new Range(0, 0);
     private boolean balanced = true;
@@ -49,7 +50,7 @@ final class SkeletonReader {
             members();
         }
         return new Skeleton(packageName, packageRange, List.copyOf(imports), List.copyOf(types), List.copyOf(bodies),
-                comments(), List.copyOf(secrets), List.copyOf(values));
+                comments(), List.copyOf(secrets), List.copyOf(values), List.copyOf(members));
     }
 
     private void findTypes() {
@@ -190,33 +191,42 @@ final class SkeletonReader {
         boolean hasParameters = false;
         boolean isPrivate = false;
         int before = tokens.codeBefore(at - 1);
+        int start = at;
         int type = -1;
         int name = -1;
+        int parameters = -1;
+        int angles = 0;
         while (at < count && !tokens.is(at, '}')) {
             if (tokens.is(at, ';')) {
                 next();
                 keepSecret(isPrivate && !hasParameters, before, name);
+                keepMember(start, type, name, parameters);
                 return;
             } else if (tokens.is(at, ',') && !hasParameters) {
                 // either type arguments, or several fields: which of the names is theirs is not worth to find out
                 isPrivate = false;
+                if (angles == 0) {
+                    keepMember(start, type, name, parameters);
+                }
                 next();
             } else if (tokens.is(at, '(')) {
+                parameters = parameters < 0 ? at : parameters;
                 skipGroup('(', ')');
                 hasParameters = true;
             } else if (tokens.is(at, '@')) {
                 annotation();
             } else if (isTypeKeyword(at)) {
-                type();
+                type(start);
                 return;
             } else if (tokens.is(at, '=') || hasParameters && tokens.is(at, "default")) {
                 boolean isField = tokens.is(at, '=');
-                int start = tokens.end(at);
+                int behind = tokens.end(at);
                 boolean isOne = skipInitializer();
                 int last = tokens.codeBefore(Math.min(at, count) - 1);
                 if (isField && isOne && !mayBeConstant(type) && tokens.is(last, ';')) {
-                    values.add(new Range(start, tokens.start(last)));
+                    values.add(new Range(behind, tokens.start(last)));
                 }
+                keepMember(start, type, name, parameters);
                 keepSecret(isPrivate && isField && isOne, before, name);
                 return;
             } else if (tokens.is(at, '{')) {
@@ -225,10 +235,17 @@ final class SkeletonReader {
                 int close = tokens.codeBefore(Math.min(at, count) - 1);
                 bodies.add(new Range(tokens.end(open), tokens.start(close)));
                 keepSecret(isPrivate && hasParameters, before, name);
+                if (hasParameters) {
+                    keepMember(start, type, name, parameters);
+                } else if (name >= 0) {
+                    // a compact one (JLS 8.10.4.2)
+                    keep(MemberSketch.Kind.CONSTRUCTOR, start, name, -1);
+                }
                 return;
             } else {
                 isPrivate |= tokens.is(at, "private");
                 type = type < 0 && !isModifier(at) ? at : type;
+                angles += angles(at);
                 name = hasParameters || tokens.kind(at) != TokenKind.IDENTIFIER ? name : at;
                 next();
             }
@@ -241,8 +258,46 @@ final class SkeletonReader {
                 && (tokens.kind(type) == TokenKind.KEYWORD || tokens.is(type, "String") || tokens.is(tokens.code(type + 1), '.'));
     }
 
+    /** By how many type arguments a token opens, or closes. */
+    private int angles(int index) {
+        String text = tokens.text(index);
+        return text.matches("<+") ? text.length() : text.matches(">+") ? -text.length() : 0;
+    }
+
     private boolean isModifier(int index) {
         return tokens.kind(index) == TokenKind.KEYWORD && MODIFIERS.contains(tokens.text(index));
+    }
+
+    /** Notes the member that ends here; an initialiser has no name, and the head of the file only looks like one. */
+    private void keepMember(int start, int type, int name, int parameters) {
+        boolean isHead = tokens.is(start, "package") || tokens.is(start, "import");
+        if (name >= 0 && !isHead) {
+            boolean isConstructor = parameters >= 0 && type == name;
+            MemberSketch.Kind kind = parameters < 0 ? MemberSketch.Kind.FIELD
+                    : isConstructor ? MemberSketch.Kind.CONSTRUCTOR : MemberSketch.Kind.METHOD;
+            keep(kind, start, name, parameters);
+        }
+    }
+
+    private void keep(MemberSketch.Kind kind, int start, int name, int parameters) {
+        int last = tokens.codeBefore(Math.min(at, count) - 1);
+        String between = parameters < 0 ? "" : parameters(parameters);
+        members.add(new MemberSketch(kind, tokens.name(name), tokens.name(name) + between, tokens.range(name),
+                new Range(tokens.start(start), tokens.end(last))));
+    }
+
+    /** A list of parameters on one line. */
+    private String parameters(int open) {
+        int depth = 0;
+        int close = open;
+        for (int i = open; i < count; i = tokens.code(i + 1)) {
+            depth += tokens.is(i, '(') ? 1 : tokens.is(i, ')') ? -1 : 0;
+            close = i;
+            if (depth == 0) {
+                break;
+            }
+        }
+        return tokens.content().substring(tokens.start(open), tokens.end(close)).replaceAll("\\s+", " ");
     }
 
     /** Notes the member that ends here. */
@@ -268,8 +323,15 @@ final class SkeletonReader {
         }
     }
 
-    private void type() {
+    private void type(int start) {
         boolean isEnum = tokens.is(at, "enum");
+        MemberSketch.Kind kind = switch (tokens.text(at)) {
+            case "enum" -> MemberSketch.Kind.ENUM;
+            case "record" -> MemberSketch.Kind.RECORD;
+            case "interface" -> tokens.is(tokens.codeBefore(at - 1), '@') ? MemberSketch.Kind.ANNOTATION : MemberSketch.Kind.INTERFACE;
+            default -> MemberSketch.Kind.CLASS;
+        };
+        int name = tokens.code(at + 1);
         while (at < count && !tokens.is(at, '{')) {
             if (tokens.is(at, '(')) {
                 skipGroup('(', ')');
@@ -281,11 +343,19 @@ final class SkeletonReader {
         if (!isEnum || constants()) {
             members();
         }
+        if (name < count && tokens.kind(name) == TokenKind.IDENTIFIER) {
+            keep(kind, start, name, -1);
+        }
     }
 
     /** The constants of an enum; returns whether members follow. */
     private boolean constants() {
+        int name = -1;
         while (at < count) {
+            if (name >= 0 && (tokens.is(at, ',') || tokens.is(at, ';') || tokens.is(at, '}'))) {
+                keep(MemberSketch.Kind.ENUM_CONSTANT, name, name, -1);
+                name = -1;
+            }
             if (tokens.is(at, ';')) {
                 next();
                 return true;
@@ -300,6 +370,7 @@ final class SkeletonReader {
                 next();
                 members();
             } else {
+                name = name < 0 && tokens.kind(at) == TokenKind.IDENTIFIER ? at : name;
                 next();
             }
         }
@@ -322,10 +393,21 @@ final class SkeletonReader {
             if (depth < 0) {
                 return isOne;
             }
-            isOne &= depth > 0 || !tokens.is(at, ',');
+            boolean isEnd = depth == 0 && tokens.is(at, ',');
+            isOne &= !isEnd;
             next();
+            if (isEnd && at < count && tokens.kind(at) == TokenKind.IDENTIFIER && isBeforeValue(tokens.code(at + 1))) {
+                int name = at;
+                next();
+                keep(MemberSketch.Kind.FIELD, name, name, -1);
+            }
         }
         return isOne;
+    }
+
+    /** Whether what stands before is the name of a field that is declared together with others. */
+    private boolean isBeforeValue(int index) {
+        return index < count && "=,;[".indexOf(tokens.text(index)) >= 0;
     }
 
     private void skipGroup(char open, char close) {

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
 class SkeletonTest {
@@ -72,6 +73,35 @@ class SkeletonTest {
         String declarations = skeleton.declarations(SOURCE);
         assertTrue(!declarations.contains("Map") && !declarations.contains("check(from)"), declarations);
         assertTrue(declarations.contains("import java.util.List;") && declarations.contains("Math.*"), declarations);
+    }
+
+    @Test
+    void membersAreFoundWithTheirParameters() {
+        String source = """
+                @Deprecated class Berth<T> extends Place {
+                    private Map<String, Integer> a, b = new HashMap<String, Integer>(), c = null;
+                    static { int no = 1; }
+                    Berth(int length, @Old final String... names) { int no; }
+                    abstract <R> List<R> all(Map<String,T> by);
+                    record Line(int from, int to) { Line { check(from); } }
+                    enum State { FREE, TAKEN(2) { void go() { } }; State(int... n) { } }
+                    @interface Mark { String value() default "x"; }
+                }
+                interface Sized { }
+                """;
+        List<MemberSketch> members = Skeleton.of(Tokens.of(source)).members();
+        assertEquals("""
+                FIELD a, FIELD c, FIELD b, CONSTRUCTOR Berth(int length, @Old final String... names), METHOD all(Map<String,T> by), \
+                CONSTRUCTOR Line, RECORD Line, ENUM_CONSTANT FREE, METHOD go(), ENUM_CONSTANT TAKEN, CONSTRUCTOR State(int... n), \
+                ENUM State, METHOD value(), ANNOTATION Mark, CLASS Berth, INTERFACE Sized""",
+                members.stream().map(member -> member.kind() + " " + member.signature()).collect(Collectors.joining(", ")));
+        assertEquals("@Deprecated class Berth", source.substring(members.get(14).range().start()).substring(0, 23));
+        assertEquals("abstract <R> List<R> all(Map<String,T> by);", text(source, members.get(4).range()));
+        assertEquals("all", text(source, members.get(4).nameRange()));
+    }
+
+    private static String text(String source, Range range) {
+        return source.substring(range.start(), range.end());
     }
 
     @Test

@@ -1,0 +1,41 @@
+package dev.deftchisel.navigation;
+
+import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.List;
+
+/**
+ * What a file declares, as a tree: types with their members.
+ *
+ * @param member   a declaration
+ * @param children what is declared in it, in order
+ */
+public record Declared(MemberSketch member, List<Declared> children) {
+
+    /** Copies the list. */
+    public Declared {
+        children = List.copyOf(children);
+    }
+
+    /** What is declared in a file outside of all types, in order; broken code gives what could be made out. */
+    public static List<Declared> in(SourceFile file) {
+        List<MemberSketch> members = file.skeleton().members().stream()
+                .sorted(Comparator.comparingInt((MemberSketch member) -> member.range().start())
+                        .thenComparingInt(member -> -member.range().end()))
+                .toList();
+        return within(new ArrayDeque<>(members), Integer.MAX_VALUE);
+    }
+
+    private static List<Declared> within(Deque<MemberSketch> rest, int end) {
+        List<Declared> found = new ArrayList<>();
+        while (!rest.isEmpty() && rest.peek().range().end() <= end) {
+            MemberSketch next = rest.pop();
+            found.add(new Declared(next, within(rest, next.range().end())));
+        }
+        return found;
+    }
+}

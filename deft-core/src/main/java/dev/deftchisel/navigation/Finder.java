@@ -1,0 +1,74 @@
+package dev.deftchisel.navigation;
+
+import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+
+/** Finds what is declared anywhere by a part of its name, without the compiler. */
+public final class Finder {
+
+    private final Snapshot snapshot;
+
+    /** @param snapshot where to look */
+    public Finder(Snapshot snapshot) {
+        this.snapshot = snapshot;
+    }
+
+    /**
+     * Something that goes with what was typed.
+     *
+     * @param container the type or package that it is declared in; empty in the unnamed package
+     */
+    public record Found(SourceFile file, MemberSketch member, String container) {
+    }
+
+    private record Ranked(Found found, int match) {
+
+        boolean isType() {
+            return switch (found.member().kind()) {
+                case CLASS, INTERFACE, ENUM, RECORD, ANNOTATION -> true;
+                default -> false;
+            };
+        }
+    }
+
+    /**
+     * The declarations that go with it: those that do best, types before members, short names before long ones.
+     *
+     * @param typed see {@link Initials}; empty for all
+     * @param most  how many at most
+     */
+    public List<Found> find(String typed, int most) {
+        Initials initials = new Initials(typed);
+        return snapshot.files().parallelStream()
+                .flatMap(file -> ranked(file, initials))
+                .sorted(Comparator.comparingInt((Ranked one) -> -one.match())
+                        .thenComparing(one -> !one.isType())
+                        .thenComparingInt(one -> one.found().member().name().length())
+                        .thenComparing(one -> one.found().member().name())
+                        .thenComparing(one -> one.found().file().path())
+                        .thenComparingInt(one -> one.found().member().range().start()))
+                .limit(most)
+                .map(Ranked::found)
+                .toList();
+    }
+
+    private static Stream<Ranked> ranked(SourceFile file, Initials initials) {
+        return file.skeleton().members().stream()
+                .filter(member -> member.kind() != MemberSketch.Kind.CONSTRUCTOR)
+                .map(member -> new Ranked(new Found(file, member, ""), initials.match(member.name())))
+                .filter(one -> one.match() != Initials.NONE)
+                .map(one -> new Ranked(new Found(file, one.found().member(), container(file, one.found().member())), one.match()));
+    }
+
+    private static String container(SourceFile file, MemberSketch member) {
+        return file.skeleton().members().stream()
+                .filter(other -> other != member && other.range().encloses(member.range()))
+                .min(Comparator.comparingInt(other -> other.range().length()))
+                .map(MemberSketch::name)
+                .orElse(file.headline().packageName());
+    }
+}

@@ -1,0 +1,32 @@
+package dev.deftchisel.navigation;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class InitialsTest {
+
+    @ParameterizedTest
+    @CsvSource({"BP, BerthPlan", "beP, BerthPlan", "bpl, BerthPlan", "plan, BerthPlan", "ert, BerthPlan", "moT, MAX_OF_TIDES",
+        "hs, HTTPServer", "h2, Height2", "'', Berth"})
+    void goesWith(String typed, String name) {
+        assertTrue(new Initials(typed).match(name) > Initials.NONE);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"PB, BerthPlan", "bn, BerthPlan", "berths, Berth"})
+    void doesNotGoWith(String typed, String name) {
+        assertEquals(Initials.NONE, new Initials(typed).match(name));
+    }
+
+    @Test
+    void allOfANameIsBetterThanItsStartAndThatThanItsWordsAndThoseThanAPart() {
+        Initials typed = new Initials("be");
+        List<Integer> matches = List.of(typed.match("be"), typed.match("Berth"), typed.match("BigElm"), typed.match("abe"));
+        assertEquals(matches.stream().sorted((one, other) -> other - one).distinct().toList(), matches);
+    }
+}
