@@ -239,10 +239,19 @@ public final class Chisel implements AutoCloseable {
 
     /** Every use of the symbol at a place; empty when no name stands there. */
     public Optional<Uses> uses(Place place) {
+        return uses(place, false);
+    }
+
+    /** Every use in the same file. */
+    public Optional<Uses> usesInFile(Place place) {
+        return uses(place, true);
+    }
+
+    private Optional<Uses> uses(Place place, boolean onlyThere) {
         Spot spot = spot(place);
         return spot.symbol().map(symbol -> {
             Set<String> words = SearchWords.of(symbol, spot.analysis());
-            Set<Path> files = symbol.kind().isLocal()
+            Set<Path> files = symbol.kind().isLocal() || onlyThere
                     ? Set.of(place.file())
                     : snapshot.pathsMentioning(words);
             Analysis analysis = analyst().analyse(Focus.on(files, words));

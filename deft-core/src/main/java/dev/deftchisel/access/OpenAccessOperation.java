@@ -83,10 +83,12 @@ public final class OpenAccessOperation implements Operation {
     /** Whether the place is at the name that a tree selects, or at the type of which it makes an object. */
     private static boolean isNamed(TreePath path, Code code, Range place) {
         if (path.getLeaf() instanceof NewClassTree made) {
-            return code.range(made.getIdentifier()).touches(place.start());
+            // the body of an enum constant makes an object without saying of what
+            return code.find(made.getIdentifier()).filter(range -> range.touches(place.start())).isPresent();
         }
         return path.getLeaf() instanceof IdentifierTree
-                || path.getLeaf() instanceof MemberSelectTree select && place.start() > code.range(select.getExpression()).end();
+                || path.getLeaf() instanceof MemberSelectTree select
+                && code.find(select.getExpression()).filter(range -> place.start() > range.end()).isPresent();
     }
 
     private static Optional<Closed> closed(TreePath path, Code code) {

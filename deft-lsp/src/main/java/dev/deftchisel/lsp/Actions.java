@@ -1,0 +1,208 @@
+package dev.deftchisel.lsp;
+
+import com.google.gson.Gson;
+import com.google.gson.JsonElement;
+import com.google.gson.JsonParseException;
+import dev.deftchisel.Chisel;
+import dev.deftchisel.Outcome;
+import dev.deftchisel.Problems;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.problem.Problem;
+import dev.deftchisel.problem.Scope;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+import org.eclipse.lsp4j.CodeAction;
+import org.eclipse.lsp4j.CodeActionKind;
+import org.eclipse.lsp4j.CodeActionParams;
+import org.eclipse.lsp4j.Command;
+import org.eclipse.lsp4j.Diagnostic;
+import org.eclipse.lsp4j.WorkspaceEdit;
+import org.eclipse.lsp4j.jsonrpc.messages.Either;
+
+/**
+ * What can be done at a place, as code actions. A list of them is quick, since what each would change is worked out when it is
+ * taken: by {@code codeAction/resolve}, or for a client that does not know that by the command {@link #COMMAND}.
+ */
+final class Actions {
+
+    /** The command that works out an action and has the client make its changes; its argument is an {@link Action}. */
+    static final String COMMAND = "deft.take";
+
+    /** Members that are written from others. */
+    private static final String GENERATE = CodeActionKind.Source + ".generate";
+    private static final String FIX_ALL = CodeActionKind.SourceFixAll + ".deft";
+    private static final Gson GSON = new Gson();
+
+    private final Session session;
+    private final Edits edits;
+
+    Actions(Session session) {
+        this.session = session;
+        this.edits = new Edits(session);
+    }
+
+    /** The kinds there are (LSP 3.17, CodeActionKind). */
+    static List<String> kinds() {
+        return List.of(CodeActionKind.QuickFix, CodeActionKind.RefactorExtract, CodeActionKind.RefactorInline,
+                CodeActionKind.RefactorRewrite, CodeActionKind.SourceOrganizeImports, FIX_ALL, GENERATE);
+    }
+
+    /**
+     * All that must be known to work an action out later.
+     *
+     * @param uri     of the file
+     * @param version for which it was offered
+     * @param what    a fix, an offer, or all fixes of some sort
+     * @param id      of the rule or operation
+     * @param start   offset
+     * @param end     offset
+     * @param fix     which fix of a problem, from 0 on
+     */
+    record Action(String uri, int version, What what, String id, int start, int end, int fix) {
+
+        enum What { FIX, OFFER, FIX_ALL, IMPORTS }
+
+        static Action of(JsonElement json) {
+            try {
+                Action action = GSON.fromJson(json, Action.class);
+                if (action != null && action.uri != null && action.what != null && action.id != null) {
+                    return action;
+                }
+            } catch (JsonParseException other) {
+                // the same as for one that says too little
+            }
+            throw Refused.invalid("this is no action that was offered here");
+        }
+    }
+
+    List<Either<Command, CodeAction>> at(Session.Asked asked, CodeActionParams params) {
+        List<String> only = params.getContext() == null || params.getContext().getOnly() == null ? List.of() : params.getContext().getOnly();
+        Predicate<String> isWanted = kind -> only.isEmpty() ? !kind.startsWith(CodeActionKind.SourceFixAll)
+                : only.stream().anyMatch(wanted -> kind.equals(wanted) || kind.startsWith(wanted + "."));
+        Range selection = asked.positions().range(params.getRange());
+        List<CodeAction> all = new ArrayList<>();
+        if (isWanted.test(CodeActionKind.QuickFix)) {
+            all.addAll(fixes(asked, selection));
+        }
+        offers(asked, selection).stream().filter(action -> isWanted.test(action.getKind())).forEach(all::add);
+        if (isWanted.test(CodeActionKind.SourceOrganizeImports)) {
+            all.add(action("put the imports in order", CodeActionKind.SourceOrganizeImports, asked, Action.What.IMPORTS, "imports",
+                    selection, 0));
+        }
+        if (isWanted.test(FIX_ALL)) {
+            all.add(action("fix all that can be fixed in the file", FIX_ALL, asked, Action.What.FIX_ALL, "all", selection, 0));
+        }
+        return all.stream().map(this::shown).toList();
+    }
+
+    /** As the client can take it. */
+    private Either<Command, CodeAction> shown(CodeAction action) {
+        Command command = new Command(action.getTitle(), COMMAND, List.of(action.getData()));
+        if (!session.client().actionObjects()) {
+            return Either.forLeft(command);
+        } else if (!session.client().resolvesEdits()) {
+            action.setData(null);
+            action.setCommand(command);
+        }
+        return Either.forRight(action);
+    }
+
+    private List<CodeAction> fixes(Session.Asked asked, Range selection) {
+        List<CodeAction> actions = new ArrayList<>();
+        for (Problem problem : Diagnostics.problems(asked)) {
+            if (problem.range().touches(selection.start()) || problem.range().overlaps(selection)) {
+                Diagnostic diagnostic = Diagnostics.diagnostic(problem, asked);
+                for (int fix = 0; fix < problem.fixes().size(); fix++) {
+                    CodeAction action = action(problem.fixes().get(fix), CodeActionKind.QuickFix, asked, Action.What.FIX, problem.rule(),
+                            problem.range(), fix);
+                    action.setDiagnostics(List.of(diagnostic));
+                    action.setIsPreferred(fix == 0);
+                    actions.add(action);
+                }
+            }
+        }
+        return actions;
+    }
+
+    private List<CodeAction> offers(Session.Asked asked, Range selection) {
+        return asked.chisel().offers(new Place(asked.file().path(), selection)).stream()
+                // that has a request of its own
+                .filter(offer -> !offer.operation().equals("rename"))
+                .map(offer -> action(offer.title(), kind(offer), asked, Action.What.OFFER, offer.operation(), selection, 0))
+                .toList();
+    }
+
+    private static String kind(Offer offer) {
+        if (offer.operation().startsWith("extract-")) {
+            return CodeActionKind.RefactorExtract;
+        } else if (offer.operation().startsWith("inline")) {
+            return CodeActionKind.RefactorInline;
+        }
+        return switch (offer.kind()) {
+            case FIX -> CodeActionKind.QuickFix;
+            case GENERATE -> GENERATE;
+            case REFACTORING, RESHAPE -> CodeActionKind.RefactorRewrite;
+        };
+    }
+
+    private static CodeAction action(String title, String kind, Session.Asked asked, Action.What what, String id, Range range, int fix) {
+        CodeAction action = new CodeAction(title);
+        action.setKind(kind);
+        action.setData(GSON.toJsonTree(new Action(asked.session().documents().uri(asked.file().path()), asked.version(), what, id,
+                range.start(), range.end(), fix)));
+        return action;
+    }
+
+    /**
+     * Works an action out.
+     *
+     * @throws org.eclipse.lsp4j.jsonrpc.ResponseErrorException when it is refused, or the file is another one by now
+     */
+    WorkspaceEdit edit(Action action) {
+        Session.Asked asked = session.asked(action.uri()).orElseThrow(() -> Refused.invalid(action.uri() + " is no file of a workspace"));
+        if (asked.version() != action.version()) {
+            throw Refused.outdated();
+        }
+        Chisel chisel = asked.chisel();
+        Optional<Outcome> outcome = outcome(action, asked);
+        if (outcome.isEmpty()) {
+            return new WorkspaceEdit();
+        } else if (outcome.get() instanceof Outcome.Refusal refusal) {
+            throw Refused.because(refusal.reasons(), chisel);
+        }
+        Outcome.Preview preview = (Outcome.Preview) outcome.get();
+        if (!edits.canMake(preview.change())) {
+            throw Refused.invalid("this makes or moves files, which the editor says it cannot");
+        }
+        return edits.of(preview.change());
+    }
+
+    private static Optional<Outcome> outcome(Action action, Session.Asked asked) {
+        Problems problems = asked.chisel().problems();
+        Scope file = Scope.of(List.of(asked.file().path()));
+        return switch (action.what()) {
+            case FIX -> Optional.of(problems.fix(problems.in(file).stream()
+                    .filter(problem -> problem.rule().equals(action.id()) && problem.range().equals(new Range(action.start(), action.end()))
+                            && action.fix() >= 0 && action.fix() < problem.fixes().size())
+                    .findFirst().orElseThrow(Refused::outdated), action.fix()));
+            case OFFER -> Optional.of(asked.chisel().preview(new Place(asked.file().path(), selection(action, asked)), action.id(),
+                    Answers.none()));
+            case FIX_ALL -> problems.fixAll(file, problem -> true).outcome();
+            case IMPORTS -> problems.fixAll(file, problem -> problem.rule().endsWith("-import") || problem.rule().equals("import-order"))
+                    .outcome();
+        };
+    }
+
+    private static Range selection(Action action, Session.Asked asked) {
+        int length = asked.file().content().length();
+        if (action.start() < 0 || action.end() < action.start() || action.end() > length) {
+            throw Refused.invalid("there is no such place in the file");
+        }
+        return new Range(action.start(), action.end());
+    }
+}

@@ -1,0 +1,142 @@
+package dev.deftchisel.lsp;
+
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.Future;
+import org.eclipse.lsp4j.CodeActionOptions;
+import org.eclipse.lsp4j.DiagnosticRegistrationOptions;
+import org.eclipse.lsp4j.ExecuteCommandOptions;
+import org.eclipse.lsp4j.InitializeParams;
+import org.eclipse.lsp4j.InitializeResult;
+import org.eclipse.lsp4j.RenameOptions;
+import org.eclipse.lsp4j.SaveOptions;
+import org.eclipse.lsp4j.ServerCapabilities;
+import org.eclipse.lsp4j.ServerInfo;
+import org.eclipse.lsp4j.TextDocumentSyncKind;
+import org.eclipse.lsp4j.TextDocumentSyncOptions;
+import org.eclipse.lsp4j.WorkspaceFoldersOptions;
+import org.eclipse.lsp4j.WorkspaceServerCapabilities;
+import org.eclipse.lsp4j.jsonrpc.Launcher;
+import org.eclipse.lsp4j.launch.LSPLauncher;
+import org.eclipse.lsp4j.services.LanguageClient;
+import org.eclipse.lsp4j.services.LanguageServer;
+import org.eclipse.lsp4j.services.TextDocumentService;
+import org.eclipse.lsp4j.services.WorkspaceService;
+
+/**
+ * The language server for one client:
+ * <pre>{@code
+ * new DeftServer(Optional.empty()).serve(System.in, System.out);
+ * }</pre>
+ */
+public final class DeftServer implements LanguageServer {
+
+    private final Session session;
+    private final TextRequests texts;
+    private final WorkspaceRequests workspace;
+    private final CompletableFuture<Boolean> ended = new CompletableFuture<>();
+    private volatile boolean isShut;
+
+    /** @param pages the folder with the pages of rules and errors, to which diagnostics lead */
+    public DeftServer(Optional<Path> pages) {
+        this.session = new Session(pages);
+        Diagnostics diagnostics = new Diagnostics(session);
+        this.texts = new TextRequests(session, diagnostics);
+        this.workspace = new WorkspaceRequests(session, diagnostics);
+    }
+
+    /**
+     * Answers a client until it says that it leaves, or is gone.
+     *
+     * @return whether it left in good order: asked to shut down first (LSP 3.17, exit)
+     */
+    public boolean serve(InputStream in, OutputStream out) throws InterruptedException {
+        Launcher<LanguageClient> launcher = LSPLauncher.createServerLauncher(this, in, out);
+        session.connect(launcher.getRemoteProxy());
+        Future<Void> reading = launcher.startListening();
+        Thread watch = new Thread(() -> {
+            try {
+                reading.get();
+            } catch (InterruptedException | ExecutionException gone) {
+                // that it ended is all that matters
+            }
+            ended.complete(isShut);
+        }, "deft-watch");
+        watch.setDaemon(true);
+        watch.start();
+        try {
+            return ended.get();
+        } catch (ExecutionException never) {
+            throw new IllegalStateException(never);
+        } finally {
+            session.close();
+        }
+    }
+
+    @Override
+    public CompletableFuture<InitializeResult> initialize(InitializeParams params) {
+        session.agree(Negotiated.of(params.getCapabilities()));
+        Optional.ofNullable(params.getWorkspaceFolders()).orElse(List.of())
+                .forEach(folder -> Documents.path(folder.getUri()).ifPresent(session.folders()::add));
+        return CompletableFuture.completedFuture(new InitializeResult(capabilities(), new ServerInfo("Deft Chisel")));
+    }
+
+    private ServerCapabilities capabilities() {
+        ServerCapabilities can = new ServerCapabilities();
+        can.setPositionEncoding(session.client().units().word());
+        TextDocumentSyncOptions sync = new TextDocumentSyncOptions();
+        sync.setOpenClose(true);
+        sync.setChange(TextDocumentSyncKind.Incremental);
+        sync.setSave(new SaveOptions(false));
+        can.setTextDocumentSync(sync);
+        CodeActionOptions actions = new CodeActionOptions(Actions.kinds());
+        actions.setResolveProvider(true);
+        can.setCodeActionProvider(actions);
+        can.setExecuteCommandProvider(new ExecuteCommandOptions(List.of(Actions.COMMAND)));
+        RenameOptions rename = new RenameOptions();
+        rename.setPrepareProvider(true);
+        can.setRenameProvider(rename);
+        can.setDefinitionProvider(true);
+        can.setDeclarationProvider(true);
+        can.setReferencesProvider(true);
+        can.setDocumentHighlightProvider(true);
+        can.setDocumentSymbolProvider(true);
+        can.setWorkspaceSymbolProvider(true);
+        if (session.client().pullsDiagnostics()) {
+            DiagnosticRegistrationOptions diagnostic = new DiagnosticRegistrationOptions(true, false);
+            diagnostic.setIdentifier(Diagnostics.SOURCE);
+            can.setDiagnosticProvider(diagnostic);
+        }
+        WorkspaceFoldersOptions folders = new WorkspaceFoldersOptions();
+        folders.setSupported(true);
+        folders.setChangeNotifications(true);
+        can.setWorkspace(new WorkspaceServerCapabilities(folders));
+        return can;
+    }
+
+    @Override
+    public CompletableFuture<Object> shutdown() {
+        isShut = true;
+        return CompletableFuture.completedFuture(null);
+    }
+
+    @Override
+    public void exit() {
+        ended.complete(isShut);
+    }
+
+    @Override
+    public TextDocumentService getTextDocumentService() {
+        return texts;
+    }
+
+    @Override
+    public WorkspaceService getWorkspaceService() {
+        return workspace;
+    }
+}

@@ -1,0 +1,81 @@
+package dev.deftchisel.lsp;
+
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.FileChange;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.eclipse.lsp4j.AnnotatedTextEdit;
+import org.eclipse.lsp4j.ChangeAnnotation;
+import org.eclipse.lsp4j.CreateFile;
+import org.eclipse.lsp4j.RenameFile;
+import org.eclipse.lsp4j.ResourceOperation;
+import org.eclipse.lsp4j.TextDocumentEdit;
+import org.eclipse.lsp4j.TextEdit;
+import org.eclipse.lsp4j.VersionedTextDocumentIdentifier;
+import org.eclipse.lsp4j.WorkspaceEdit;
+import org.eclipse.lsp4j.jsonrpc.messages.Either;
+
+/** Changes as the editor makes them: text by text, with the version each is meant for, and files that come or move. */
+final class Edits {
+
+    /** The annotation of what stands in text rather than in code. */
+    private static final String MENTION = "mention";
+
+    private final Session session;
+
+    Edits(Session session) {
+        this.session = session;
+    }
+
+    /** Whether the client can make all of a change; files that come or move need more than texts. */
+    boolean canMake(Change change) {
+        return session.client().fileOperations() && session.client().documentChanges()
+                || change.effective().stream().noneMatch(file -> file.isNew() || file.target().isPresent());
+    }
+
+    WorkspaceEdit of(Change change) {
+        WorkspaceEdit edit = new WorkspaceEdit();
+        if (!session.client().documentChanges()) {
+            Map<String, List<TextEdit>> texts = new LinkedHashMap<>();
+            change.effective().forEach(file -> texts.put(session.documents().uri(file.path()), texts(file, false)));
+            edit.setChanges(texts);
+            return edit;
+        }
+        boolean isAnnotated = session.client().annotations()
+                && change.effective().stream().anyMatch(file -> file.takenEdits().stream().anyMatch(one -> one.kind().isMention()));
+        List<Either<TextDocumentEdit, ResourceOperation>> steps = new ArrayList<>();
+        for (FileChange file : change.effective()) {
+            String uri = session.documents().uri(file.path());
+            if (file.isNew()) {
+                steps.add(Either.forRight(new CreateFile(uri)));
+            }
+            if (!file.takenEdits().isEmpty()) {
+                steps.add(Either.forLeft(new TextDocumentEdit(new VersionedTextDocumentIdentifier(uri,
+                        session.documents().of(file.path()).map(Document::version).orElse(null)), texts(file, isAnnotated))));
+            }
+            file.target().ifPresent(target -> steps.add(Either.forRight(new RenameFile(uri, target.toUri().toString()))));
+        }
+        edit.setDocumentChanges(steps);
+        if (isAnnotated) {
+            ChangeAnnotation mention = new ChangeAnnotation("mentions in text");
+            mention.setNeedsConfirmation(true);
+            mention.setDescription("the name in comments, strings and files that are not Java");
+            edit.setChangeAnnotations(Map.of(MENTION, mention));
+        }
+        return edit;
+    }
+
+    private List<TextEdit> texts(FileChange file, boolean isAnnotated) {
+        Positions positions = Positions.of(file.before().content(), session.client().units());
+        List<TextEdit> texts = new ArrayList<>();
+        for (Edit edit : file.takenEdits()) {
+            org.eclipse.lsp4j.Range range = positions.of(edit.range());
+            texts.add(isAnnotated && edit.kind().isMention() ? new AnnotatedTextEdit(range, edit.replacement(), MENTION)
+                    : new TextEdit(range, edit.replacement()));
+        }
+        return texts;
+    }
+}

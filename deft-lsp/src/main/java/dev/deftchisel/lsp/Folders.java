@@ -1,0 +1,83 @@
+package dev.deftchisel.lsp;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.WorkspaceException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.CopyOnWriteArrayList;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * The workspaces of the folders that the editor has open. Each is opened when something in it is asked for, and used by the
+ * worker's thread only.
+ */
+final class Folders implements AutoCloseable {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Folders.class);
+
+    private final Monitor monitor;
+    private final List<Path> roots = new CopyOnWriteArrayList<>();
+    private final Map<Path, Optional<Chisel>> open = new HashMap<>();
+
+    Folders(Monitor monitor) {
+        this.monitor = monitor;
+    }
+
+    void add(Path folder) {
+        if (!roots.contains(folder)) {
+            roots.add(folder);
+        }
+    }
+
+    /** A folder that is not worked on any more; to be called on the worker's thread. */
+    void remove(Path folder) {
+        roots.remove(folder);
+        Optional.ofNullable(open.remove(folder)).flatMap(chisel -> chisel).ifPresent(Chisel::close);
+    }
+
+    /** The workspace that a file belongs to: of the innermost folder, or of the project around the file. */
+    Optional<Chisel> of(Path file) {
+        Path folder = roots.stream().filter(file::startsWith).max(Comparator.comparingInt(Path::getNameCount))
+                .orElseGet(file::getParent);
+        return folder == null ? Optional.empty() : open.computeIfAbsent(folder, this::open);
+    }
+
+    /** All that are open, those of the folders of the editor opened first. */
+    List<Chisel> all() {
+        roots.forEach(root -> open.computeIfAbsent(root, this::open));
+        return open.values().stream().flatMap(Optional::stream).toList();
+    }
+
+    private Optional<Chisel> open(Path folder) {
+        if (!Files.isDirectory(folder)) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(Chisel.open(OpenRequest.around(folder), monitor));
+        } catch (WorkspaceException nothing) {
+            LOG.warn("{}: {}", folder, nothing.getMessage());
+            return Optional.empty();
+        }
+    }
+
+    /** Files were written, made or removed by somebody else. */
+    void refresh(Collection<Path> files) {
+        open.values().removeIf(Optional::isEmpty);
+        open.values().stream().flatMap(Optional::stream).forEach(chisel -> chisel.refresh(files));
+    }
+
+    @Override
+    public void close() {
+        open.values().stream().flatMap(Optional::stream).forEach(Chisel::close);
+        open.clear();
+    }
+}

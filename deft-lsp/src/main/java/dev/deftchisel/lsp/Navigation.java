@@ -1,0 +1,98 @@
+package dev.deftchisel.lsp;
+
+import dev.deftchisel.Uses;
+import dev.deftchisel.analysis.Role;
+import dev.deftchisel.navigation.Declared;
+import dev.deftchisel.navigation.Finder;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.source.Range;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.eclipse.lsp4j.DocumentHighlight;
+import org.eclipse.lsp4j.DocumentHighlightKind;
+import org.eclipse.lsp4j.DocumentSymbol;
+import org.eclipse.lsp4j.Location;
+import org.eclipse.lsp4j.Position;
+import org.eclipse.lsp4j.SymbolKind;
+import org.eclipse.lsp4j.WorkspaceSymbol;
+import org.eclipse.lsp4j.jsonrpc.messages.Either;
+
+/** Where things are declared and used, and what there is. */
+final class Navigation {
+
+    private static final int MOST_FOUND = 200;
+
+    private Navigation() {
+    }
+
+    private static Place place(Session.Asked asked, Position position) {
+        int caret = asked.positions().offset(position);
+        return new Place(asked.file().path(), new Range(caret, caret));
+    }
+
+    private static Optional<Location> location(Session.Asked asked, Path file, Range range) {
+        return asked.positions(file).map(positions -> new Location(asked.session().documents().uri(file), positions.of(range)));
+    }
+
+    static List<Location> declaration(Session.Asked asked, Position position) {
+        return asked.chisel().declaration(place(asked, position)).flatMap(found -> location(asked, found.file(), found.selection()))
+                .map(List::of).orElse(List.of());
+    }
+
+    /** Every use; those in documentation too, and the imports. */
+    static List<Location> references(Session.Asked asked, Position position, boolean withDeclarations) {
+        return asked.chisel().uses(place(asked, position)).map(Uses::all).orElse(List.of()).stream()
+                .filter(use -> withDeclarations || use.role() != Role.DECLARATION)
+                .flatMap(use -> location(asked, use.file(), use.range()).stream())
+                .toList();
+    }
+
+    /** The uses in the same file, told apart by what they do. */
+    static List<DocumentHighlight> highlights(Session.Asked asked, Position position) {
+        return asked.chisel().usesInFile(place(asked, position)).map(Uses::all).orElse(List.of()).stream()
+                .map(use -> new DocumentHighlight(asked.positions().of(use.range()), switch (use.role()) {
+                    case DECLARATION, WRITE -> DocumentHighlightKind.Write;
+                    case READ, CALL -> DocumentHighlightKind.Read;
+                    case TYPE, IMPORT, DOC -> DocumentHighlightKind.Text;
+                }))
+                .toList();
+    }
+
+    static List<DocumentSymbol> symbols(Session.Asked asked) {
+        return Declared.in(asked.file()).stream().map(one -> symbol(one, asked.positions())).toList();
+    }
+
+    private static DocumentSymbol symbol(Declared declared, Positions positions) {
+        MemberSketch member = declared.member();
+        return new DocumentSymbol(member.signature(), kind(member), positions.of(member.range()), positions.of(member.nameRange()), null,
+                declared.children().stream().map(one -> symbol(one, positions)).toList());
+    }
+
+    /** What goes with some typed letters, in all workspaces. */
+    static List<WorkspaceSymbol> find(Session session, String typed) {
+        List<WorkspaceSymbol> found = new ArrayList<>();
+        session.folders().all().forEach(chisel -> {
+            chisel.edited(session.documents().texts());
+            new Finder(chisel.snapshot()).find(typed, MOST_FOUND).forEach(one -> found.add(new WorkspaceSymbol(one.member().signature(),
+                    kind(one.member()), Either.forLeft(new Location(session.documents().uri(one.file().path()),
+                            new Positions(one.file().content(), one.file().lines(), session.client().units()).of(one.member().nameRange()))),
+                    one.container())));
+        });
+        return found;
+    }
+
+    private static SymbolKind kind(MemberSketch member) {
+        return switch (member.kind()) {
+            case CLASS, RECORD -> SymbolKind.Class;
+            case INTERFACE, ANNOTATION -> SymbolKind.Interface;
+            case ENUM -> SymbolKind.Enum;
+            case ENUM_CONSTANT -> SymbolKind.EnumMember;
+            case FIELD -> SymbolKind.Field;
+            case METHOD -> SymbolKind.Method;
+            case CONSTRUCTOR -> SymbolKind.Constructor;
+        };
+    }
+}

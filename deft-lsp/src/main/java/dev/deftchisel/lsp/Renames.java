@@ -1,0 +1,63 @@
+package dev.deftchisel.lsp;
+
+import dev.deftchisel.Outcome;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.source.Range;
+import java.util.Optional;
+import org.eclipse.lsp4j.Position;
+import org.eclipse.lsp4j.PrepareRenameResult;
+import org.eclipse.lsp4j.WorkspaceEdit;
+
+/** Renames: whether there is a name, and what another one would change. */
+final class Renames {
+
+    private static final String RENAME = "rename";
+
+    private final Session session;
+
+    Renames(Session session) {
+        this.session = session;
+    }
+
+    /** Where the name stands and how it reads; empty where nothing can be renamed. */
+    Optional<PrepareRenameResult> prepare(Session.Asked asked, Position position) {
+        int caret = asked.positions().offset(position);
+        Place place = new Place(asked.file().path(), new Range(caret, caret));
+        Optional<Offer> offer = asked.chisel().offers(place).stream().filter(one -> one.operation().equals(RENAME)).findFirst();
+        Spot spot = asked.chisel().spot(place);
+        return offer.flatMap(known -> spot.bindings().stream().findFirst().map(Binding::range)
+                .map(range -> new PrepareRenameResult(asked.positions().of(range), current(known, asked, range))));
+    }
+
+    private static String current(Offer offer, Session.Asked asked, Range range) {
+        return offer.questions().stream().filter(question -> question instanceof Question.Name)
+                .map(question -> ((Question.Name) question).current()).filter(name -> !name.isEmpty()).findFirst()
+                .orElseGet(() -> asked.file().content().substring(range.start(), range.end()));
+    }
+
+    /**
+     * What a rename changes. Mentions of the name in text are part of it only for a client that has them confirmed.
+     *
+     * @throws org.eclipse.lsp4j.jsonrpc.ResponseErrorException when it is refused
+     */
+    WorkspaceEdit rename(Session.Asked asked, Position position, String newName) {
+        int caret = asked.positions().offset(position);
+        Answers answers = Answers.of("name", newName);
+        Outcome outcome = asked.chisel().preview(new Place(asked.file().path(), new Range(caret, caret)), RENAME,
+                session.client().annotations() && session.client().documentChanges() ? answers.and("mentions", "all") : answers);
+        if (outcome instanceof Outcome.Refusal refusal) {
+            throw Refused.because(refusal.reasons(), asked.chisel());
+        }
+        Edits edits = new Edits(session);
+        Outcome.Preview preview = (Outcome.Preview) outcome;
+        if (!edits.canMake(preview.change())) {
+            throw Refused.invalid("this moves files, which the editor says it cannot");
+        }
+        return edits.of(preview.change());
+    }
+}

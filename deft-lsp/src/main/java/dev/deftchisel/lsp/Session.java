@@ -1,0 +1,108 @@
+package dev.deftchisel.lsp;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import org.eclipse.lsp4j.services.LanguageClient;
+
+/** What one client and this server have agreed on, and what the client has open. */
+final class Session implements AutoCloseable {
+
+    private final Documents documents = new Documents();
+    private final Worker worker = new Worker();
+    private final Folders folders = new Folders(worker.monitor());
+    private final Optional<Path> pages;
+    private volatile Negotiated client = Negotiated.NOTHING;
+    private volatile Optional<LanguageClient> editor = Optional.empty();
+
+    /** @param pages the folder with the pages of rules and errors, if there is one */
+    Session(Optional<Path> pages) {
+        this.pages = pages;
+    }
+
+    /** From now on messages go there. */
+    void connect(LanguageClient other) {
+        editor = Optional.of(other);
+    }
+
+    /** To whom messages go. */
+    LanguageClient editor() {
+        return editor.orElseThrow(() -> new IllegalStateException("there is no client yet"));
+    }
+
+    void agree(Negotiated negotiated) {
+        this.client = negotiated;
+    }
+
+    Negotiated client() {
+        return client;
+    }
+
+    Documents documents() {
+        return documents;
+    }
+
+    Worker worker() {
+        return worker;
+    }
+
+    Folders folders() {
+        return folders;
+    }
+
+    Optional<Path> pages() {
+        return pages;
+    }
+
+    /**
+     * A file that something is asked about, and the workspace it is in, as the editor sees both.
+     *
+     * @param version of the document; 0 when it is not open
+     */
+    record Asked(Session session, Chisel chisel, SourceFile file, int version) {
+
+        Positions positions() {
+            return session.positions(file);
+        }
+
+        /** Another file of the workspace. */
+        Optional<Positions> positions(Path other) {
+            return chisel.snapshot().file(other).map(session::positions);
+        }
+    }
+
+    private Positions positions(SourceFile file) {
+        return new Positions(file.content(), file.lines(), client.units());
+    }
+
+    /**
+     * Asks something about a file, on the worker's thread.
+     *
+     * @param otherwise the answer for what is no Java file of a workspace
+     */
+    <T> CompletableFuture<T> ask(String uri, Supplier<T> otherwise, Function<Asked, T> question) {
+        return worker.ask(() -> asked(uri).map(question).orElseGet(otherwise));
+    }
+
+    /** The same, for those who are on that thread. */
+    Optional<Asked> asked(String uri) {
+        Optional<Path> path = Documents.path(uri);
+        Optional<Chisel> chisel = path.flatMap(folders::of);
+        if (chisel.isEmpty()) {
+            return Optional.empty();
+        }
+        chisel.get().edited(documents.texts());
+        return chisel.get().snapshot().file(path.get()).map(file -> new Asked(this, chisel.get(), file,
+                documents.of(path.get()).map(Document::version).orElse(0)));
+    }
+
+    @Override
+    public void close() {
+        worker.close();
+        folders.close();
+    }
+}

@@ -1,0 +1,153 @@
+package dev.deftchisel.lsp;
+
+import com.google.gson.JsonElement;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import org.eclipse.lsp4j.CodeAction;
+import org.eclipse.lsp4j.CodeActionParams;
+import org.eclipse.lsp4j.Command;
+import org.eclipse.lsp4j.DeclarationParams;
+import org.eclipse.lsp4j.DefinitionParams;
+import org.eclipse.lsp4j.DidChangeTextDocumentParams;
+import org.eclipse.lsp4j.DidCloseTextDocumentParams;
+import org.eclipse.lsp4j.DidOpenTextDocumentParams;
+import org.eclipse.lsp4j.DidSaveTextDocumentParams;
+import org.eclipse.lsp4j.DocumentDiagnosticParams;
+import org.eclipse.lsp4j.DocumentDiagnosticReport;
+import org.eclipse.lsp4j.DocumentHighlight;
+import org.eclipse.lsp4j.DocumentHighlightParams;
+import org.eclipse.lsp4j.DocumentSymbol;
+import org.eclipse.lsp4j.DocumentSymbolParams;
+import org.eclipse.lsp4j.Location;
+import org.eclipse.lsp4j.LocationLink;
+import org.eclipse.lsp4j.PrepareRenameDefaultBehavior;
+import org.eclipse.lsp4j.PrepareRenameParams;
+import org.eclipse.lsp4j.PrepareRenameResult;
+import org.eclipse.lsp4j.Range;
+import org.eclipse.lsp4j.ReferenceParams;
+import org.eclipse.lsp4j.RelatedFullDocumentDiagnosticReport;
+import org.eclipse.lsp4j.RenameParams;
+import org.eclipse.lsp4j.SymbolInformation;
+import org.eclipse.lsp4j.VersionedTextDocumentIdentifier;
+import org.eclipse.lsp4j.WorkspaceEdit;
+import org.eclipse.lsp4j.jsonrpc.messages.Either;
+import org.eclipse.lsp4j.jsonrpc.messages.Either3;
+import org.eclipse.lsp4j.services.TextDocumentService;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/** What is asked and told about one file. */
+final class TextRequests implements TextDocumentService {
+
+    private static final Logger LOG = LoggerFactory.getLogger(TextRequests.class);
+
+    private final Session session;
+    private final Diagnostics diagnostics;
+    private final Actions actions;
+    private final Renames renames;
+
+    TextRequests(Session session, Diagnostics diagnostics) {
+        this.session = session;
+        this.diagnostics = diagnostics;
+        this.actions = new Actions(session);
+        this.renames = new Renames(session);
+    }
+
+    @Override
+    public void didOpen(DidOpenTextDocumentParams params) {
+        session.documents().open(params.getTextDocument().getUri(), params.getTextDocument().getVersion(), params.getTextDocument().getText());
+        diagnostics.changed();
+    }
+
+    @Override
+    public void didChange(DidChangeTextDocumentParams params) {
+        VersionedTextDocumentIdentifier document = params.getTextDocument();
+        int version = Optional.ofNullable(document.getVersion()).orElse(Integer.MAX_VALUE);
+        if (session.documents().change(document.getUri(), version, params.getContentChanges(), session.client().units())) {
+            diagnostics.changed();
+        } else {
+            LOG.warn("{} is not open, or newer than version {}; the change is left out", document.getUri(), version);
+        }
+    }
+
+    @Override
+    public void didClose(DidCloseTextDocumentParams params) {
+        session.documents().close(params.getTextDocument().getUri());
+        diagnostics.closed(params.getTextDocument().getUri());
+        diagnostics.changed();
+    }
+
+    @Override
+    public void didSave(DidSaveTextDocumentParams params) {
+        Documents.path(params.getTextDocument().getUri()).ifPresent(path -> session.worker().ask(() -> {
+            session.folders().refresh(List.of(path));
+            return path;
+        }));
+    }
+
+    @Override
+    public CompletableFuture<DocumentDiagnosticReport> diagnostic(DocumentDiagnosticParams params) {
+        return session.ask(params.getTextDocument().getUri(), () -> report(List.of()), asked -> report(Diagnostics.of(asked)));
+    }
+
+    private static DocumentDiagnosticReport report(List<org.eclipse.lsp4j.Diagnostic> found) {
+        return new DocumentDiagnosticReport(new RelatedFullDocumentDiagnosticReport(found));
+    }
+
+    @Override
+    public CompletableFuture<List<Either<Command, CodeAction>>> codeAction(CodeActionParams params) {
+        return session.ask(params.getTextDocument().getUri(), List::of, asked -> actions.at(asked, params));
+    }
+
+    @Override
+    public CompletableFuture<CodeAction> resolveCodeAction(CodeAction unresolved) {
+        return session.worker().ask(() -> {
+            unresolved.setEdit(actions.edit(Actions.Action.of((JsonElement) unresolved.getData())));
+            return unresolved;
+        });
+    }
+
+    @Override
+    public CompletableFuture<Either3<Range, PrepareRenameResult, PrepareRenameDefaultBehavior>> prepareRename(PrepareRenameParams params) {
+        return session.ask(params.getTextDocument().getUri(), () -> null, asked ->
+                renames.prepare(asked, params.getPosition())
+                        .map(found -> Either3.<Range, PrepareRenameResult, PrepareRenameDefaultBehavior>forSecond(found)).orElse(null));
+    }
+
+    @Override
+    public CompletableFuture<WorkspaceEdit> rename(RenameParams params) {
+        return session.ask(params.getTextDocument().getUri(), () -> null,
+                asked -> renames.rename(asked, params.getPosition(), params.getNewName()));
+    }
+
+    @Override
+    public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> definition(DefinitionParams params) {
+        return session.ask(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
+                asked -> Either.forLeft(Navigation.declaration(asked, params.getPosition())));
+    }
+
+    @Override
+    public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> declaration(DeclarationParams params) {
+        return session.ask(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
+                asked -> Either.forLeft(Navigation.declaration(asked, params.getPosition())));
+    }
+
+    @Override
+    public CompletableFuture<List<? extends Location>> references(ReferenceParams params) {
+        boolean withDeclarations = params.getContext() != null && params.getContext().isIncludeDeclaration();
+        return session.ask(params.getTextDocument().getUri(), List::of,
+                asked -> Navigation.references(asked, params.getPosition(), withDeclarations));
+    }
+
+    @Override
+    public CompletableFuture<List<? extends DocumentHighlight>> documentHighlight(DocumentHighlightParams params) {
+        return session.ask(params.getTextDocument().getUri(), List::of, asked -> Navigation.highlights(asked, params.getPosition()));
+    }
+
+    @Override
+    public CompletableFuture<List<Either<SymbolInformation, DocumentSymbol>>> documentSymbol(DocumentSymbolParams params) {
+        return session.ask(params.getTextDocument().getUri(), List::of, asked -> Navigation.symbols(asked).stream()
+                .map(Either::<SymbolInformation, DocumentSymbol>forRight).toList());
+    }
+}

@@ -1,0 +1,79 @@
+package dev.deftchisel.lsp;
+
+import com.google.gson.JsonElement;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import org.eclipse.lsp4j.ApplyWorkspaceEditParams;
+import org.eclipse.lsp4j.DidChangeConfigurationParams;
+import org.eclipse.lsp4j.DidChangeWatchedFilesParams;
+import org.eclipse.lsp4j.DidChangeWorkspaceFoldersParams;
+import org.eclipse.lsp4j.ExecuteCommandParams;
+import org.eclipse.lsp4j.SymbolInformation;
+import org.eclipse.lsp4j.WorkspaceEdit;
+import org.eclipse.lsp4j.WorkspaceFolder;
+import org.eclipse.lsp4j.WorkspaceSymbol;
+import org.eclipse.lsp4j.WorkspaceSymbolParams;
+import org.eclipse.lsp4j.jsonrpc.messages.Either;
+import org.eclipse.lsp4j.services.WorkspaceService;
+
+/** What is asked and told about all files together. */
+final class WorkspaceRequests implements WorkspaceService {
+
+    private final Session session;
+    private final Diagnostics diagnostics;
+    private final Actions actions;
+
+    WorkspaceRequests(Session session, Diagnostics diagnostics) {
+        this.session = session;
+        this.diagnostics = diagnostics;
+        this.actions = new Actions(session);
+    }
+
+    @Override
+    public CompletableFuture<Object> executeCommand(ExecuteCommandParams params) {
+        if (!params.getCommand().equals(Actions.COMMAND) || params.getArguments().size() != 1) {
+            return CompletableFuture.failedFuture(Refused.invalid("there is no command '" + params.getCommand() + "' with "
+                    + params.getArguments().size() + " arguments; there is '" + Actions.COMMAND + "' with one"));
+        }
+        return session.worker().<WorkspaceEdit>ask(() -> actions.edit(Actions.Action.of((JsonElement) params.getArguments().get(0))))
+                .thenCompose(edit -> session.editor().applyEdit(new ApplyWorkspaceEditParams(edit)))
+                .thenApply(done -> null);
+    }
+
+    @Override
+    public CompletableFuture<Either<List<? extends SymbolInformation>, List<? extends WorkspaceSymbol>>> symbol(
+            WorkspaceSymbolParams params) {
+        return session.worker().ask(() -> Either.forRight(Navigation.find(session, params.getQuery())));
+    }
+
+    @Override
+    public void didChangeConfiguration(DidChangeConfigurationParams params) {
+        diagnostics.changed();
+    }
+
+    @Override
+    public void didChangeWatchedFiles(DidChangeWatchedFilesParams params) {
+        List<Path> files = params.getChanges().stream().map(change -> Documents.path(change.getUri())).flatMap(Optional::stream).toList();
+        session.worker().ask(() -> {
+            session.folders().refresh(files);
+            return files;
+        });
+        diagnostics.changed();
+    }
+
+    @Override
+    public void didChangeWorkspaceFolders(DidChangeWorkspaceFoldersParams params) {
+        params.getEvent().getAdded().forEach(folder -> path(folder).ifPresent(session.folders()::add));
+        session.worker().ask(() -> {
+            params.getEvent().getRemoved().forEach(folder -> path(folder).ifPresent(session.folders()::remove));
+            return params;
+        });
+        diagnostics.changed();
+    }
+
+    private static Optional<Path> path(WorkspaceFolder folder) {
+        return Documents.path(folder.getUri());
+    }
+}

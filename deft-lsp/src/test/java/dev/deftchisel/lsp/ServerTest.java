@@ -1,0 +1,294 @@
+package dev.deftchisel.lsp;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertInstanceOf;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
+import static org.junit.jupiter.api.Assertions.assertNull;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.ExecutionException;
+import org.eclipse.lsp4j.CodeAction;
+import org.eclipse.lsp4j.CodeActionContext;
+import org.eclipse.lsp4j.CodeActionParams;
+import org.eclipse.lsp4j.DefinitionParams;
+import org.eclipse.lsp4j.Diagnostic;
+import org.eclipse.lsp4j.DiagnosticCapabilities;
+import org.eclipse.lsp4j.DiagnosticTag;
+import org.eclipse.lsp4j.DidCloseTextDocumentParams;
+import org.eclipse.lsp4j.DocumentDiagnosticParams;
+import org.eclipse.lsp4j.DocumentHighlight;
+import org.eclipse.lsp4j.DocumentHighlightParams;
+import org.eclipse.lsp4j.DocumentSymbol;
+import org.eclipse.lsp4j.DocumentSymbolParams;
+import org.eclipse.lsp4j.ExecuteCommandParams;
+import org.eclipse.lsp4j.GeneralClientCapabilities;
+import org.eclipse.lsp4j.Position;
+import org.eclipse.lsp4j.PrepareRenameParams;
+import org.eclipse.lsp4j.PublishDiagnosticsParams;
+import org.eclipse.lsp4j.Range;
+import org.eclipse.lsp4j.ReferenceContext;
+import org.eclipse.lsp4j.ReferenceParams;
+import org.eclipse.lsp4j.RenameParams;
+import org.eclipse.lsp4j.TextDocumentIdentifier;
+import org.eclipse.lsp4j.WorkspaceEdit;
+import org.eclipse.lsp4j.WorkspaceSymbolParams;
+import org.eclipse.lsp4j.jsonrpc.ResponseErrorException;
+import org.eclipse.lsp4j.jsonrpc.messages.ResponseErrorCode;
+import org.eclipse.lsp4j.services.TextDocumentService;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The server as a client sees it, message by message. */
+class ServerTest {
+
+    private static final String BERTH = """
+            package harbour;
+
+            /** A place at the quay: Berth. */
+            public class Berth {
+                private int depth;
+
+                public int room(int draught) {
+                    int spare = depth - draught;
+                    return depth - draught;
+                }
+            }
+            """;
+    private static final String QUAY = """
+            package harbour;
+
+            class Quay {
+                int first(Berth berth) {
+                    return berth.room(2) + /* ⚓𝄞 */ berth.room(3);
+                }
+            }
+            """;
+
+    @TempDir
+    private Path folder;
+    private Path berthFile;
+    private Path quayFile;
+    private Editor editor;
+
+    @BeforeEach
+    void write() throws Exception {
+        folder = folder.toRealPath();
+        Path home = Files.createDirectories(folder.resolve("src/main/java/harbour"));
+        berthFile = Files.writeString(home.resolve("Berth.java"), BERTH);
+        quayFile = Files.writeString(home.resolve("Quay.java"), QUAY);
+        Files.writeString(folder.resolve("settings.gradle"), "");
+        editor = new Editor(folder, can -> { });
+    }
+
+    @AfterEach
+    void leave() {
+        editor.close();
+    }
+
+    private TextDocumentService texts() {
+        return editor.server().getTextDocumentService();
+    }
+
+    private List<CodeAction> actions(TextDocumentIdentifier document, String part, String... only) {
+        Range range = new Range(editor.at(document, part, 0), editor.at(document, part, part.length()));
+        CodeActionContext context = new CodeActionContext(List.of());
+        context.setOnly(only.length == 0 ? null : List.of(only));
+        return texts().codeAction(new CodeActionParams(document, range, context)).join().stream()
+                .map(action -> action.getRight()).toList();
+    }
+
+    private String taken(TextDocumentIdentifier document, List<CodeAction> actions, String title) {
+        CodeAction action = actions.stream().filter(one -> one.getTitle().equals(title)).findFirst().orElseThrow(() ->
+                new AssertionError(actions.stream().map(CodeAction::getTitle).toList().toString()));
+        return editor.after(document, texts().resolveCodeAction(action).join().getEdit());
+    }
+
+    private static ResponseErrorCode code(Throwable failed) {
+        ResponseErrorException cause = assertInstanceOf(ResponseErrorException.class, failed.getCause());
+        return List.of(ResponseErrorCode.values()).stream().filter(code -> code.getValue() == cause.getResponseError().getCode())
+                .findFirst().orElseThrow();
+    }
+
+    @Test
+    void problemsAreToldOfWhatIsOpenAndAgainWhenItIsChanged() throws Exception {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
+        PublishDiagnosticsParams first = editor.diagnostics();
+        assertEquals(berth.getUri(), first.getUri());
+        Diagnostic unused = first.getDiagnostics().get(0);
+        assertEquals("unused-variable", unused.getCode().getLeft());
+        assertEquals(List.of(DiagnosticTag.Unnecessary), unused.getTags());
+        assertEquals(new Range(new Position(7, 12), new Position(7, 17)), unused.getRange());
+        editor.type(berth, "return depth", "return spare + depth");
+        PublishDiagnosticsParams second = editor.diagnostics();
+        assertEquals(2, second.getVersion());
+        assertEquals(List.of(), second.getDiagnostics());
+        texts().didClose(new DidCloseTextDocumentParams(berth));
+        assertEquals(List.of(), editor.diagnostics().getDiagnostics());
+    }
+
+    @Test
+    void aClientThatAsksForProblemsIsToldNone() throws Exception {
+        try (Editor asking = new Editor(folder, can -> can.getTextDocument().setDiagnostic(new DiagnosticCapabilities()))) {
+            assertNotNull(asking.agreed().getCapabilities().getDiagnosticProvider());
+            TextDocumentIdentifier berth = asking.open(berthFile, BERTH);
+            List<Diagnostic> found = asking.server().getTextDocumentService().diagnostic(new DocumentDiagnosticParams(berth)).join()
+                    .getLeft().getItems();
+            assertEquals(List.of("unused-variable"), found.stream().map(one -> one.getCode().getLeft()).toList());
+        }
+        assertNull(editor.agreed().getCapabilities().getDiagnosticProvider());
+    }
+
+    @Test
+    void aFixIsOfferedWithItsProblemAndWorkedOutWhenItIsTaken() {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
+        List<CodeAction> fixes = actions(berth, "spare", "quickfix");
+        assertTrue(fixes.get(0).getIsPreferred());
+        assertNull(fixes.get(0).getEdit());
+        assertEquals("unused-variable", fixes.get(0).getDiagnostics().get(0).getCode().getLeft());
+        assertFalse(taken(berth, fixes, fixes.get(0).getTitle()).contains("spare"));
+    }
+
+    @Test
+    void whatIsSelectedIsExtracted() {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH.replace("        int spare = depth - draught;\n", ""));
+        List<CodeAction> extracts = actions(berth, "depth - draught", "refactor.extract");
+        assertTrue(extracts.stream().allMatch(action -> action.getKind().equals("refactor.extract")));
+        String title = extracts.stream().map(CodeAction::getTitle).filter(one -> one.endsWith("to a method")).findFirst().orElseThrow();
+        String after = taken(berth, extracts, title);
+        assertTrue(after.contains("private int") && after.contains("return depth - draught;"), after);
+    }
+
+    @Test
+    void whatWasOfferedForAnOlderTextIsNotDone() {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
+        CodeAction fix = actions(berth, "spare", "quickfix").get(0);
+        editor.type(berth, "int depth;", "int  depth;");
+        CompletionException failed = assertThrows(CompletionException.class, () -> texts().resolveCodeAction(fix).join());
+        assertEquals(ResponseErrorCode.ContentModified, code(failed));
+    }
+
+    @Test
+    void aChangeForAnOlderVersionIsLeftOut() {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
+        editor.type(berth, "spare", "extra");
+        texts().didChange(new org.eclipse.lsp4j.DidChangeTextDocumentParams(
+                new org.eclipse.lsp4j.VersionedTextDocumentIdentifier(berth.getUri(), 1),
+                List.of(new org.eclipse.lsp4j.TextDocumentContentChangeEvent("class Nothing { }"))));
+        assertTrue(actions(berth, "extra", "quickfix").size() > 0);
+    }
+
+    @Test
+    void aClientWithoutResolvingIsGivenCommands() throws Exception {
+        try (Editor plain = new Editor(folder, can -> can.getTextDocument().getCodeAction().setResolveSupport(null))) {
+            TextDocumentIdentifier berth = plain.open(berthFile, BERTH);
+            Range range = new Range(plain.at(berth, "spare", 0), plain.at(berth, "spare", 0));
+            CodeAction fix = plain.server().getTextDocumentService().codeAction(new CodeActionParams(berth, range,
+                    new CodeActionContext(List.of()))).join().get(0).getRight();
+            plain.server().getWorkspaceService().executeCommand(new ExecuteCommandParams(fix.getCommand().getCommand(),
+                    fix.getCommand().getArguments())).join();
+            assertFalse(plain.after(berth, plain.asked()).contains("spare"));
+        }
+    }
+
+    @Test
+    void aRenameGoesOverAllFilesAndMovesTheOneOfATheType() {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
+        TextDocumentIdentifier quay = editor.open(quayFile, QUAY);
+        Position name = editor.at(quay, "Berth berth", 1);
+        assertEquals("Berth", texts().prepareRename(new PrepareRenameParams(quay, name)).join().getSecond().getPlaceholder());
+        WorkspaceEdit edit = texts().rename(new RenameParams(quay, name, "Mooring")).join();
+        assertTrue(editor.after(quay, edit).contains("int first(Mooring berth)"));
+        assertTrue(editor.after(berth, edit).contains("quay: Berth. */\npublic class Mooring {"));
+        assertEquals(List.of("Mooring.java"), Editor.moved(edit));
+        assertNull(texts().prepareRename(new PrepareRenameParams(quay, new Position(1, 0))).join());
+    }
+
+    @Test
+    void mentionsAreForAClientThatHasThemConfirmed() throws Exception {
+        try (Editor careful = new Editor(folder, can -> can.getWorkspace().getWorkspaceEdit()
+                .setChangeAnnotationSupport(new org.eclipse.lsp4j.WorkspaceEditChangeAnnotationSupportCapabilities()))) {
+            TextDocumentIdentifier berth = careful.open(berthFile, BERTH);
+            WorkspaceEdit edit = careful.server().getTextDocumentService().rename(new RenameParams(berth,
+                    careful.at(berth, "Berth {", 0), "Mooring")).join();
+            assertTrue(careful.after(berth, edit).contains("quay: Mooring. */\npublic class Mooring {"));
+            assertTrue(edit.getChangeAnnotations().get("mention").getNeedsConfirmation());
+        }
+    }
+
+    @Test
+    void aRenameThatWouldChangeTheMeaningIsRefusedWithItsReason() {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
+        CompletionException failed = assertThrows(CompletionException.class, () -> texts().rename(
+                new RenameParams(berth, editor.at(berth, "draught)", 0), "spare")).join());
+        assertEquals(ResponseErrorCode.RequestFailed, code(failed));
+        assertTrue(failed.getCause().getMessage().contains("src/main/java/harbour/Berth.java:"), failed.getCause().getMessage());
+    }
+
+    @Test
+    void declarationsAndUsesAreFoundInWhatIsEdited() {
+        TextDocumentIdentifier berth = editor.open(berthFile, "\n\n" + BERTH);
+        TextDocumentIdentifier quay = editor.open(quayFile, QUAY);
+        Position use = editor.at(quay, "room(3)", 1);
+        assertEquals(new Range(new Position(8, 15), new Position(8, 19)),
+                texts().definition(new DefinitionParams(quay, use)).join().getLeft().get(0).getRange());
+        assertEquals(List.of("Quay.java 4 21", "Quay.java 4 47"), texts().references(new ReferenceParams(quay, use,
+                new ReferenceContext(false))).join().stream().map(one -> one.getUri().replaceAll(".*/", "") + " "
+                        + one.getRange().getStart().getLine() + " " + one.getRange().getStart().getCharacter()).toList());
+        List<? extends DocumentHighlight> marks = texts().documentHighlight(new DocumentHighlightParams(berth,
+                editor.at(berth, "depth -", 0))).join();
+        assertEquals(3, marks.size());
+    }
+
+    @Test
+    void columnsAreCountedAsWasAgreed() throws Exception {
+        try (Editor bytes = new Editor(folder, can -> {
+            can.setGeneral(new GeneralClientCapabilities());
+            can.getGeneral().setPositionEncodings(List.of("utf-8", "utf-16"));
+        })) {
+            assertEquals("utf-8", bytes.agreed().getCapabilities().getPositionEncoding());
+            TextDocumentIdentifier quay = bytes.open(quayFile, QUAY);
+            assertEquals(51, bytes.server().getTextDocumentService().references(new ReferenceParams(quay, new Position(4, 52),
+                    new ReferenceContext(false))).join().get(1).getRange().getStart().getCharacter());
+        }
+    }
+
+    @Test
+    void symbolsAreATreeAndAreFoundByInitials() throws Exception {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
+        DocumentSymbol type = texts().documentSymbol(new DocumentSymbolParams(berth)).join().get(0).getRight();
+        assertEquals("Berth", type.getName());
+        assertEquals(List.of("depth", "room(int draught)"), type.getChildren().stream().map(DocumentSymbol::getName).toList());
+        assertEquals("room(int draught)", editor.server().getWorkspaceService().symbol(new WorkspaceSymbolParams("ro")).get()
+                .getRight().get(0).getName());
+    }
+
+    @Test
+    void whatIsNotUnderstoodIsAnErrorAndTheServerGoesOn() {
+        CompletionException unknown = assertThrows(CompletionException.class, () -> editor.server().getWorkspaceService()
+                .executeCommand(new ExecuteCommandParams("nothing", List.of())).join());
+        assertEquals(ResponseErrorCode.InvalidParams, code(unknown));
+        CodeAction broken = new CodeAction("broken");
+        broken.setData("nonsense");
+        assertThrows(CompletionException.class, () -> texts().resolveCodeAction(broken).join());
+        TextDocumentIdentifier elsewhere = new TextDocumentIdentifier("untitled:one");
+        assertEquals(List.of(), texts().documentSymbol(new DocumentSymbolParams(elsewhere)).join());
+    }
+
+    @Test
+    void leavingInOrderIsToldFromLeavingWithoutAWord() throws ExecutionException, InterruptedException {
+        assertTrue(editor.leave(true));
+        try (Editor other = new Editor(folder, can -> { })) {
+            assertFalse(other.leave(false));
+        } catch (java.io.IOException failed) {
+            throw new AssertionError(failed);
+        }
+    }
+}
