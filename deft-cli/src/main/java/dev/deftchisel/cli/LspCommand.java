@@ -1,0 +1,69 @@
+package dev.deftchisel.cli;
+
+import dev.deftchisel.lsp.DeftServer;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.net.BindException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.net.Socket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.logging.LogManager;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+/** Serves an editor that speaks the Language Server Protocol, over the standard streams or a socket. */
+@Command(name = "lsp", description = LspCommand.WHAT)
+final class LspCommand implements Callable<Integer> {
+
+    static final String WHAT = "Serve an editor that has a language-server client.";
+
+    private static final int HIGHEST_PORT = 65_535;
+
+    private final Console console;
+
+    @Option(names = {"-h", "--help"}, usageHelp = true, description = "show this help")
+    private boolean help;
+
+    @Option(names = "--port", paramLabel = "N",
+            description = "wait for one client at this port of this machine (0 for any that is free), instead of the standard streams")
+    private Integer port;
+
+    LspCommand(Console console) {
+        this.console = console;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        // what the protocol library writes on its own would stand between our messages
+        LogManager.getLogManager().reset();
+        if (port == null) {
+            return serve(console.in(), console.out());
+        } else if (port < 0 || port > HIGHEST_PORT) {
+            console.say("deft: " + port + " is no port; take one from 0 to " + HIGHEST_PORT);
+            return ExitCode.USAGE;
+        }
+        try (ServerSocket listening = new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
+            console.say("deft: waiting for a client at port " + listening.getLocalPort());
+            try (Socket client = listening.accept()) {
+                return serve(client.getInputStream(), client.getOutputStream());
+            }
+        } catch (BindException taken) {
+            console.say("deft: port " + port + " is taken; choose another, or 0 for any that is free");
+            return ExitCode.USAGE;
+        }
+    }
+
+    private static int serve(InputStream in, OutputStream out) throws InterruptedException {
+        return new DeftServer(pages()).serve(in, out) ? ExitCode.DONE : ExitCode.REFUSED;
+    }
+
+    /** Where the pages of rules and errors are, in a checkout. */
+    private static Optional<Path> pages() {
+        return Optional.ofNullable(System.getProperty("deft.home")).map(home -> Path.of(home, "docs")).filter(Files::isDirectory);
+    }
+}
