@@ -1,14 +1,10 @@
 package dev.deftchisel;
 
-import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.DeepStack;
-import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Libraries;
 import dev.deftchisel.analysis.Monitor;
-import dev.deftchisel.analysis.SearchWords;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
@@ -229,46 +225,14 @@ public final class Chisel implements AutoCloseable {
                 .toList();
     }
 
-    /** Where the symbol at a place is declared; empty when no name stands there, or a library declares it. */
-    public Optional<Place> declaration(Place place) {
-        return symbol(place).flatMap(symbol -> analyst().declaring(symbol.key()).flatMap(file -> {
-            Analysis analysis = analyst().analyse(Focus.on(Set.of(file.path()), Set.of(symbol.name())));
-            return analysis.declaration(symbol.key()).map(binding -> new Place(binding.file(), binding.range()));
-        }));
+    /** Where things are declared and used, in the code as it is now. */
+    public Navigator navigator() {
+        return new Navigator(analyst(), this::spot);
     }
 
     /** Every use of the symbol at a place; empty when no name stands there. */
     public Optional<Uses> uses(Place place) {
-        return uses(place, false);
-    }
-
-    /** Every use in the same file. */
-    public Optional<Uses> usesInFile(Place place) {
-        return uses(place, true);
-    }
-
-    private Optional<Uses> uses(Place place, boolean onlyThere) {
-        Spot spot = spot(place);
-        return spot.symbol().map(symbol -> {
-            Set<String> words = SearchWords.of(symbol, spot.analysis());
-            Set<Path> files = symbol.kind().isLocal() || onlyThere
-                    ? Set.of(place.file())
-                    : snapshot.pathsMentioning(words);
-            Analysis analysis = analyst().analyse(Focus.on(files, words));
-            List<Uses.Use> found = Family.of(symbol, analysis).stream()
-                    .flatMap(key -> analysis.uses(key).stream())
-                    .map(this::use)
-                    .distinct()
-                    .sorted(Comparator.comparing(Uses.Use::file).thenComparing(Uses.Use::position))
-                    .toList();
-            return new Uses(symbol, found);
-        });
-    }
-
-    private Uses.Use use(Binding binding) {
-        SourceFile file = snapshot.file(binding.file()).orElseThrow();
-        return new Uses.Use(file.path(), binding.range(), file.position(binding.range().start()), binding.role(), file.root().use(),
-                file.lines().text(file.lines().line(binding.range().start())).strip());
+        return navigator().uses(place);
     }
 
     /**

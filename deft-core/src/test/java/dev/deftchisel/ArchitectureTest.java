@@ -34,7 +34,7 @@ class ArchitectureTest {
             .whereLayer("journal").mayOnlyBeAccessedByLayers("facade")
             .whereLayer("guard").mayOnlyBeAccessedByLayers("facade")
             .whereLayer("operations").mayNotBeAccessedByAnyLayer()
-            .whereLayer("navigation").mayNotBeAccessedByAnyLayer()
+            .whereLayer("navigation").mayOnlyBeAccessedByLayers("facade")
             .whereLayer("rules").mayNotBeAccessedByAnyLayer()
             .whereLayer("problem").mayOnlyBeAccessedByLayers("facade", "rules")
             .whereLayer("member").mayOnlyBeAccessedByLayers("operations", "rules")

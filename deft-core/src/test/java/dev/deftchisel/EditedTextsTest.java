@@ -51,7 +51,7 @@ class EditedTextsTest {
     void usesAndDeclarationsAreThoseOfTheEditedText() {
         chisel.edited(Map.of(file, EDITED));
         Place use = new Place(file, new Range(EDITED.lastIndexOf("length"), EDITED.lastIndexOf("length")));
-        assertEquals(EDITED.indexOf("length"), chisel.declaration(use).orElseThrow().caret());
+        assertEquals(EDITED.indexOf("length"), chisel.navigator().declaration(use).orElseThrow().caret());
         assertEquals(List.of("length", "length"), chisel.uses(use).orElseThrow().all().stream()
                 .map(found -> EDITED.substring(found.range().start(), found.range().end())).toList());
     }

@@ -29,7 +29,8 @@ class LspCommandTest {
     @Test
     void overTheStandardStreamsThereIsNothingButTheProtocol() {
         int code = run(message("{\"jsonrpc\":\"2.0\",\"id\":1,\"method\":\"initialize\",\"params\":{\"capabilities\":{}}}")
-                + message("{\"jsonrpc\":\"2.0\",\"id\":2,\"method\":\"shutdown\"}") + message("{\"jsonrpc\":\"2.0\",\"method\":\"exit\"}"), "lsp");
+                + message("{\"jsonrpc\":\"2.0\",\"id\":2,\"method\":\"shutdown\"}")
+                + message("{\"jsonrpc\":\"2.0\",\"method\":\"exit\"}"), "lsp");
         assertEquals(ExitCode.DONE, code);
         String said = out.toString(StandardCharsets.UTF_8);
         assertTrue(said.startsWith("Content-Length: ") && said.contains("\"renameProvider\":{\"prepareProvider\":true}"), said);

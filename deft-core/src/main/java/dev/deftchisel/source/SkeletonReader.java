@@ -328,7 +328,7 @@ final class SkeletonReader {
         MemberSketch.Kind kind = switch (tokens.text(at)) {
             case "enum" -> MemberSketch.Kind.ENUM;
             case "record" -> MemberSketch.Kind.RECORD;
-            case "interface" -> tokens.is(tokens.codeBefore(at - 1), '@') ? MemberSketch.Kind.ANNOTATION : MemberSketch.Kind.INTERFACE;
+            case "interface" -> isBehind('@') ? MemberSketch.Kind.ANNOTATION : MemberSketch.Kind.INTERFACE;
             default -> MemberSketch.Kind.CLASS;
         };
         int name = tokens.code(at + 1);
@@ -346,6 +346,11 @@ final class SkeletonReader {
         if (name < count && tokens.kind(name) == TokenKind.IDENTIFIER) {
             keep(kind, start, name, -1);
         }
+    }
+
+    private boolean isBehind(char expected) {
+        int before = tokens.codeBefore(at - 1);
+        return before >= 0 && tokens.is(before, expected);
     }
 
     /** The constants of an enum; returns whether members follow. */

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 class SkeletonTest {
@@ -98,6 +99,13 @@ class SkeletonTest {
         assertEquals("@Deprecated class Berth", source.substring(members.get(14).range().start()).substring(0, 23));
         assertEquals("abstract <R> List<R> all(Map<String,T> by);", text(source, members.get(4).range()));
         assertEquals("all", text(source, members.get(4).nameRange()));
+    }
+
+    @Test
+    void aFileMayBeginWithAType() {
+        assertEquals(List.of("INTERFACE A", "ANNOTATION B"), Stream.of("interface A { }", "@interface B { }")
+                .map(source -> Skeleton.of(Tokens.of(source)).members().get(0))
+                .map(member -> member.kind() + " " + member.name()).toList());
     }
 
     private static String text(String source, Range range) {

@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
 import org.eclipse.lsp4j.CodeAction;
+import org.eclipse.lsp4j.CodeActionContext;
 import org.eclipse.lsp4j.CodeActionKind;
 import org.eclipse.lsp4j.CodeActionParams;
 import org.eclipse.lsp4j.Command;
@@ -81,7 +82,7 @@ final class Actions {
     }
 
     List<Either<Command, CodeAction>> at(Session.Asked asked, CodeActionParams params) {
-        List<String> only = params.getContext() == null || params.getContext().getOnly() == null ? List.of() : params.getContext().getOnly();
+        List<String> only = Optional.ofNullable(params.getContext()).map(CodeActionContext::getOnly).orElse(List.of());
         Predicate<String> isWanted = kind -> only.isEmpty() ? !kind.startsWith(CodeActionKind.SourceFixAll)
                 : only.stream().anyMatch(wanted -> kind.equals(wanted) || kind.startsWith(wanted + "."));
         Range selection = asked.positions().range(params.getRange());

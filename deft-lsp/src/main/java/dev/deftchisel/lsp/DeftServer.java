@@ -106,6 +106,9 @@ public final class DeftServer implements LanguageServer {
         can.setReferencesProvider(true);
         can.setDocumentHighlightProvider(true);
         can.setDocumentSymbolProvider(true);
+        can.setHoverProvider(true);
+        can.setFoldingRangeProvider(true);
+        can.setSelectionRangeProvider(true);
         can.setWorkspaceSymbolProvider(true);
         if (session.client().pullsDiagnostics()) {
             DiagnosticRegistrationOptions diagnostic = new DiagnosticRegistrationOptions(true, false);

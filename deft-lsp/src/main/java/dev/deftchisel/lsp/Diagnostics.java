@@ -67,8 +67,8 @@ final class Diagnostics {
     }
 
     static Diagnostic diagnostic(Problem problem, Session.Asked asked) {
-        Diagnostic diagnostic = new Diagnostic(asked.positions().of(problem.range()), problem.sentence(), severity(problem.severity()), SOURCE,
-                problem.rule());
+        Diagnostic diagnostic = new Diagnostic(asked.positions().of(problem.range()), problem.sentence(),
+                severity(problem.severity()), SOURCE, problem.rule());
         if (problem.tag() == Tag.UNUSED || problem.tag() == Tag.REDUNDANT) {
             diagnostic.setTags(List.of(DiagnosticTag.Unnecessary));
         }

@@ -38,7 +38,8 @@ final class Navigation {
     }
 
     static List<Location> declaration(Session.Asked asked, Position position) {
-        return asked.chisel().declaration(place(asked, position)).flatMap(found -> location(asked, found.file(), found.selection()))
+        return asked.chisel().navigator().declaration(place(asked, position))
+                .flatMap(found -> location(asked, found.file(), found.selection()))
                 .map(List::of).orElse(List.of());
     }
 
@@ -52,7 +53,7 @@ final class Navigation {
 
     /** The uses in the same file, told apart by what they do. */
     static List<DocumentHighlight> highlights(Session.Asked asked, Position position) {
-        return asked.chisel().usesInFile(place(asked, position)).map(Uses::all).orElse(List.of()).stream()
+        return asked.chisel().navigator().usesInFile(place(asked, position)).map(Uses::all).orElse(List.of()).stream()
                 .map(use -> new DocumentHighlight(asked.positions().of(use.range()), switch (use.role()) {
                     case DECLARATION, WRITE -> DocumentHighlightKind.Write;
                     case READ, CALL -> DocumentHighlightKind.Read;
@@ -67,8 +68,8 @@ final class Navigation {
 
     private static DocumentSymbol symbol(Declared declared, Positions positions) {
         MemberSketch member = declared.member();
-        return new DocumentSymbol(member.signature(), kind(member), positions.of(member.range()), positions.of(member.nameRange()), null,
-                declared.children().stream().map(one -> symbol(one, positions)).toList());
+        return new DocumentSymbol(member.signature(), kind(member), positions.of(member.range()),
+                positions.of(member.nameRange()), null, declared.children().stream().map(one -> symbol(one, positions)).toList());
     }
 
     /** What goes with some typed letters, in all workspaces. */
@@ -76,10 +77,11 @@ final class Navigation {
         List<WorkspaceSymbol> found = new ArrayList<>();
         session.folders().all().forEach(chisel -> {
             chisel.edited(session.documents().texts());
-            new Finder(chisel.snapshot()).find(typed, MOST_FOUND).forEach(one -> found.add(new WorkspaceSymbol(one.member().signature(),
-                    kind(one.member()), Either.forLeft(new Location(session.documents().uri(one.file().path()),
-                            new Positions(one.file().content(), one.file().lines(), session.client().units()).of(one.member().nameRange()))),
-                    one.container())));
+            new Finder(chisel.snapshot()).find(typed, MOST_FOUND).forEach(one -> {
+                Location location = new Location(session.documents().uri(one.file().path()),
+                        session.positions(one.file()).of(one.member().nameRange()));
+                found.add(new WorkspaceSymbol(one.member().signature(), kind(one.member()), Either.forLeft(location), one.container()));
+            });
         });
         return found;
     }

@@ -75,7 +75,7 @@ final class Session implements AutoCloseable {
         }
     }
 
-    private Positions positions(SourceFile file) {
+    Positions positions(SourceFile file) {
         return new Positions(file.content(), file.lines(), client.units());
     }
 

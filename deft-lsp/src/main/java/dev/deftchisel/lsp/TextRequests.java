@@ -19,6 +19,10 @@ import org.eclipse.lsp4j.DocumentHighlight;
 import org.eclipse.lsp4j.DocumentHighlightParams;
 import org.eclipse.lsp4j.DocumentSymbol;
 import org.eclipse.lsp4j.DocumentSymbolParams;
+import org.eclipse.lsp4j.FoldingRange;
+import org.eclipse.lsp4j.FoldingRangeRequestParams;
+import org.eclipse.lsp4j.Hover;
+import org.eclipse.lsp4j.HoverParams;
 import org.eclipse.lsp4j.Location;
 import org.eclipse.lsp4j.LocationLink;
 import org.eclipse.lsp4j.PrepareRenameDefaultBehavior;
@@ -28,7 +32,10 @@ import org.eclipse.lsp4j.Range;
 import org.eclipse.lsp4j.ReferenceParams;
 import org.eclipse.lsp4j.RelatedFullDocumentDiagnosticReport;
 import org.eclipse.lsp4j.RenameParams;
+import org.eclipse.lsp4j.SelectionRange;
+import org.eclipse.lsp4j.SelectionRangeParams;
 import org.eclipse.lsp4j.SymbolInformation;
+import org.eclipse.lsp4j.TextDocumentItem;
 import org.eclipse.lsp4j.VersionedTextDocumentIdentifier;
 import org.eclipse.lsp4j.WorkspaceEdit;
 import org.eclipse.lsp4j.jsonrpc.messages.Either;
@@ -56,7 +63,8 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public void didOpen(DidOpenTextDocumentParams params) {
-        session.documents().open(params.getTextDocument().getUri(), params.getTextDocument().getVersion(), params.getTextDocument().getText());
+        TextDocumentItem opened = params.getTextDocument();
+        session.documents().open(opened.getUri(), opened.getVersion(), opened.getText());
         diagnostics.changed();
     }
 
@@ -138,6 +146,21 @@ final class TextRequests implements TextDocumentService {
         boolean withDeclarations = params.getContext() != null && params.getContext().isIncludeDeclaration();
         return session.ask(params.getTextDocument().getUri(), List::of,
                 asked -> Navigation.references(asked, params.getPosition(), withDeclarations));
+    }
+
+    @Override
+    public CompletableFuture<Hover> hover(HoverParams params) {
+        return session.ask(params.getTextDocument().getUri(), () -> null, asked -> Hovers.at(asked, params.getPosition()).orElse(null));
+    }
+
+    @Override
+    public CompletableFuture<List<FoldingRange>> foldingRange(FoldingRangeRequestParams params) {
+        return session.ask(params.getTextDocument().getUri(), List::of, asked -> Shapes.folds(asked.file()));
+    }
+
+    @Override
+    public CompletableFuture<List<SelectionRange>> selectionRange(SelectionRangeParams params) {
+        return session.ask(params.getTextDocument().getUri(), List::of, asked -> Shapes.growing(asked, params.getPositions()));
     }
 
     @Override

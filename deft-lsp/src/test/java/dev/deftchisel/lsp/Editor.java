@@ -121,7 +121,8 @@ final class Editor implements LanguageClient, AutoCloseable {
         texts.put(document.getUri(), text.replace(part, instead));
         int version = versions.merge(document.getUri(), 1, Integer::sum);
         server.getTextDocumentService().didChange(new DidChangeTextDocumentParams(
-                new VersionedTextDocumentIdentifier(document.getUri(), version), List.of(new TextDocumentContentChangeEvent(range, instead))));
+                new VersionedTextDocumentIdentifier(document.getUri(), version),
+                List.of(new TextDocumentContentChangeEvent(range, instead))));
     }
 
     /** Where a part of the text stands, and so many chars behind. */
@@ -145,8 +146,9 @@ final class Editor implements LanguageClient, AutoCloseable {
     /** The text of an open file after an edit of the workspace. */
     String after(TextDocumentIdentifier document, WorkspaceEdit edit) {
         List<? extends TextEdit> own = edit.getDocumentChanges() == null ? edit.getChanges().getOrDefault(document.getUri(), List.of())
-                : edit.getDocumentChanges().stream().filter(step -> step.isLeft() && step.getLeft().getTextDocument().getUri()
-                        .equals(document.getUri())).map(step -> step.getLeft()).map(TextDocumentEdit::getEdits).findFirst().orElse(List.of());
+                : edit.getDocumentChanges().stream().filter(step -> step.isLeft()).map(step -> step.getLeft())
+                        .filter(step -> step.getTextDocument().getUri().equals(document.getUri()))
+                        .map(TextDocumentEdit::getEdits).findFirst().orElse(List.of());
         Positions positions = Positions.of(text(document), Units.UTF16);
         StringBuilder text = new StringBuilder(text(document));
         own.stream().sorted((one, other) -> positions.offset(other.getRange().getStart()) - positions.offset(one.getRange().getStart()))

@@ -27,7 +27,10 @@ import org.eclipse.lsp4j.DocumentHighlightParams;
 import org.eclipse.lsp4j.DocumentSymbol;
 import org.eclipse.lsp4j.DocumentSymbolParams;
 import org.eclipse.lsp4j.ExecuteCommandParams;
+import org.eclipse.lsp4j.FoldingRangeRequestParams;
 import org.eclipse.lsp4j.GeneralClientCapabilities;
+import org.eclipse.lsp4j.Hover;
+import org.eclipse.lsp4j.HoverParams;
 import org.eclipse.lsp4j.Position;
 import org.eclipse.lsp4j.PrepareRenameParams;
 import org.eclipse.lsp4j.PublishDiagnosticsParams;
@@ -35,6 +38,8 @@ import org.eclipse.lsp4j.Range;
 import org.eclipse.lsp4j.ReferenceContext;
 import org.eclipse.lsp4j.ReferenceParams;
 import org.eclipse.lsp4j.RenameParams;
+import org.eclipse.lsp4j.SelectionRange;
+import org.eclipse.lsp4j.SelectionRangeParams;
 import org.eclipse.lsp4j.TextDocumentIdentifier;
 import org.eclipse.lsp4j.WorkspaceEdit;
 import org.eclipse.lsp4j.WorkspaceSymbolParams;
@@ -245,6 +250,37 @@ class ServerTest {
         List<? extends DocumentHighlight> marks = texts().documentHighlight(new DocumentHighlightParams(berth,
                 editor.at(berth, "depth -", 0))).join();
         assertEquals(3, marks.size());
+    }
+
+    @Test
+    void aNameIsExplainedWhereItStands() {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH.replace("    private int depth;", """
+                    /** The depth in {@code dm}, see {@link #room}.
+                     * @param none of it */
+                    private static final int depth = 3 * 4;"""));
+        Hover field = texts().hover(new HoverParams(berth, editor.at(berth, "depth -", 0))).join();
+        assertEquals("""
+                ```java
+                private static final int depth = 12
+                ```
+                field Berth.depth
+
+                The depth in `dm`, see `room`.
+
+                - `none`: of it""", field.getContents().getRight().getValue());
+        Hover local = texts().hover(new HoverParams(berth, editor.at(berth, "spare", 0))).join();
+        assertEquals("```java\nint spare\n```\nlocal variable", local.getContents().getRight().getValue());
+        assertNull(texts().hover(new HoverParams(berth, new Position(1, 0))).join());
+    }
+
+    @Test
+    void blocksAreFoldedUpToTheirBraceAndSelectionsGrow() {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
+        assertEquals(List.of("3 9", "6 8"), texts().foldingRange(new FoldingRangeRequestParams(berth)).join().stream()
+                .map(fold -> fold.getStartLine() + " " + fold.getEndLine()).sorted().toList());
+        SelectionRange word = texts().selectionRange(new SelectionRangeParams(berth, List.of(editor.at(berth, "spare", 2)))).join().get(0);
+        assertEquals(new Range(editor.at(berth, "spare", 0), editor.at(berth, "spare", 5)), word.getRange());
+        assertEquals(editor.at(berth, "int spare", 0), word.getParent().getRange().getStart());
     }
 
     @Test

@@ -1,0 +1,105 @@
+package dev.deftchisel;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Family;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.SearchWords;
+import dev.deftchisel.navigation.Described;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.VariableElement;
+import javax.lang.model.type.TypeMirror;
+
+/** From a name to where it is declared and used, and to what is known of it. Of the moment it was made. */
+public final class Navigator {
+
+    private final Analyst analyst;
+    private final Function<Place, Spot> spots;
+
+    /** @param spots tells what the code at a place means */
+    Navigator(Analyst analyst, Function<Place, Spot> spots) {
+        this.analyst = analyst;
+        this.spots = spots;
+    }
+
+    /** Where the symbol at a place is declared; empty when no name stands there, or a library declares it. */
+    public Optional<Place> declaration(Place place) {
+        return spots.apply(place).symbol().flatMap(symbol -> analyst.declaring(symbol.key()).flatMap(file -> {
+            Analysis analysis = analyst.analyse(Focus.on(Set.of(file.path()), Set.of(symbol.name())));
+            return analysis.declaration(symbol.key()).map(binding -> new Place(binding.file(), binding.range()));
+        }));
+    }
+
+    /** What the declaration of the symbol at a place says of itself; empty for locals, and for what a library declares. */
+    public Optional<Described> described(Place place) {
+        return declaration(place).flatMap(found -> analyst.snapshot().file(found.file())
+                .flatMap(file -> Described.at(file, found.selection())));
+    }
+
+    /** The type of the variable or the result of the method at a place, and its value where that is a constant (JLS 15.29). */
+    public Optional<Typed> typed(Place place) {
+        Spot spot = spots.apply(place);
+        return spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key())).map(Analysis.Known::element)
+                .flatMap(element -> element instanceof ExecutableElement method
+                        ? Optional.of(new Typed(shown(method.getReturnType()), Optional.empty()))
+                        : element instanceof VariableElement variable ? Optional.of(new Typed(shown(variable.asType()),
+                                Optional.ofNullable(variable.getConstantValue()))) : Optional.empty());
+    }
+
+    private static String shown(TypeMirror type) {
+        return type.toString().replaceAll("\\b[a-z][\\w$]*\\.(?=[\\w$])", "");
+    }
+
+    /**
+     * What is known of a value.
+     *
+     * @param type  with simple names
+     * @param value of a constant: a box of a primitive type, or a string
+     */
+    public record Typed(String type, Optional<Object> value) {
+    }
+
+    /** Every use of the symbol at a place; empty when no name stands there. */
+    public Optional<Uses> uses(Place place) {
+        return uses(place, false);
+    }
+
+    /** Every use in the same file. */
+    public Optional<Uses> usesInFile(Place place) {
+        return uses(place, true);
+    }
+
+    private Optional<Uses> uses(Place place, boolean onlyThere) {
+        Spot spot = spots.apply(place);
+        return spot.symbol().map(symbol -> {
+            Set<String> words = SearchWords.of(symbol, spot.analysis());
+            Set<Path> files = symbol.kind().isLocal() || onlyThere
+                    ? Set.of(place.file())
+                    : analyst.snapshot().pathsMentioning(words);
+            Analysis analysis = analyst.analyse(Focus.on(files, words));
+            List<Uses.Use> found = Family.of(symbol, analysis).stream()
+                    .flatMap(key -> analysis.uses(key).stream())
+                    .map(this::use)
+                    .distinct()
+                    .sorted(Comparator.comparing(Uses.Use::file).thenComparing(Uses.Use::position))
+                    .toList();
+            return new Uses(symbol, found);
+        });
+    }
+
+    private Uses.Use use(Binding binding) {
+        SourceFile file = analyst.snapshot().file(binding.file()).orElseThrow();
+        return new Uses.Use(file.path(), binding.range(), file.position(binding.range().start()), binding.role(), file.root().use(),
+                file.lines().text(file.lines().line(binding.range().start())).strip());
+    }
+}

@@ -1,0 +1,48 @@
+package dev.deftchisel.lsp;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.Navigator;
+import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.navigation.Described;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.source.Range;
+import java.util.Optional;
+import org.eclipse.lsp4j.Hover;
+import org.eclipse.lsp4j.MarkupContent;
+import org.eclipse.lsp4j.MarkupKind;
+import org.eclipse.lsp4j.Position;
+
+/** What is known of a name: how it is declared, its type and constant value, its documentation. */
+final class Hovers {
+
+    private Hovers() {
+    }
+
+    static Optional<Hover> at(Session.Asked asked, Position position) {
+        int caret = asked.positions().offset(position);
+        Place place = new Place(asked.file().path(), new Range(caret, caret));
+        Chisel chisel = asked.chisel();
+        return chisel.symbol(place).map(symbol -> {
+            Optional<Described> described = chisel.navigator().described(place);
+            Optional<Navigator.Typed> typed = chisel.navigator().typed(place);
+            String heading = described.map(Described::heading).orElseGet(() -> typed.filter(known -> !known.type().equals("void"))
+                    .map(known -> known.type() + " ").orElse("") + symbol.signature());
+            String value = typed.flatMap(Navigator.Typed::value).map(known -> " = " + shown(known)).orElse("");
+            String text = "```java\n" + heading + value + "\n```\n"
+                    + where(symbol) + described.map(Described::documentation).filter(comment -> !comment.isEmpty())
+                    .map(comment -> "\n\n" + JavadocText.markdown(comment)).orElse("");
+            return new Hover(new MarkupContent(MarkupKind.MARKDOWN, text), chisel.spot(place).bindings().stream().findFirst()
+                    .map(binding -> asked.positions().of(binding.range())).orElse(null));
+        });
+    }
+
+    private static String where(Symbol symbol) {
+        return symbol.kind().isLocal() ? symbol.kind().words() : symbol.describe();
+    }
+
+    private static String shown(Object value) {
+        return value instanceof String text ? "\"" + text.replace("\\", "\\\\").replace("\"", "\\\"").replace("\n", "\\n") + "\""
+                : value instanceof Character letter ? "'" + letter + "'"
+                : value instanceof Long number ? number + "L" : String.valueOf(value);
+    }
+}
