@@ -7,8 +7,10 @@ import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SearchWords;
 import dev.deftchisel.navigation.Described;
+import dev.deftchisel.navigation.Hints;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Spot;
+import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.Comparator;
@@ -18,7 +20,6 @@ import java.util.Set;
 import java.util.function.Function;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.VariableElement;
-import javax.lang.model.type.TypeMirror;
 
 /** From a name to where it is declared and used, and to what is known of it. Of the moment it was made. */
 public final class Navigator {
@@ -51,13 +52,9 @@ public final class Navigator {
         Spot spot = spots.apply(place);
         return spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key())).map(Analysis.Known::element)
                 .flatMap(element -> element instanceof ExecutableElement method
-                        ? Optional.of(new Typed(shown(method.getReturnType()), Optional.empty()))
-                        : element instanceof VariableElement variable ? Optional.of(new Typed(shown(variable.asType()),
+                        ? Optional.of(new Typed(Hints.shown(method.getReturnType()), Optional.empty()))
+                        : element instanceof VariableElement variable ? Optional.of(new Typed(Hints.shown(variable.asType()),
                                 Optional.ofNullable(variable.getConstantValue()))) : Optional.empty());
-    }
-
-    private static String shown(TypeMirror type) {
-        return type.toString().replaceAll("\\b[a-z][\\w$]*\\.(?=[\\w$])", "");
     }
 
     /**
@@ -67,6 +64,11 @@ public final class Navigator {
      * @param value of a constant: a box of a primitive type, or a string
      */
     public record Typed(String type, Optional<Object> value) {
+    }
+
+    /** What the compiler knows of a stretch of a file and the code does not say. */
+    public List<Hints.Hint> hints(Path file, Range range) {
+        return analyst.analyse(Focus.around(file, range)).code(file).map(code -> Hints.in(code, range)).orElse(List.of());
     }
 
     /** Every use of the symbol at a place; empty when no name stands there. */

@@ -43,7 +43,8 @@ class ArchitectureTest {
             .whereLayer("change").mayOnlyBeAccessedByLayers(
                     "facade", "journal", "guard", "operation", "rewrite", "member", "operations", "problem")
             .whereLayer("analysis").mayOnlyBeAccessedByLayers(
-                    "facade", "guard", "change", "operation", "rewrite", "member", "operations", "problem", "rules");
+                    "facade", "guard", "change", "operation", "rewrite", "member", "operations", "navigation", "problem",
+                    "rules");
 
     @ArchTest
     static final ArchRule NO_CYCLES = slices().matching("dev.deftchisel.(*)..").should().beFreeOfCycles();

@@ -1,2 +1,2 @@
-/** Ways through the code that change nothing: what a file declares, and what is called how, read off the tokens alone. */
+/** Ways through the code that change nothing: what a file declares, what is called how, and what is known but not said. */
 package dev.deftchisel.navigation;

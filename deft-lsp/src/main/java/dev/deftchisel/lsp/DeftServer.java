@@ -9,10 +9,20 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
 import org.eclipse.lsp4j.CodeActionOptions;
+import org.eclipse.lsp4j.CodeLensOptions;
 import org.eclipse.lsp4j.DiagnosticRegistrationOptions;
+import org.eclipse.lsp4j.DidChangeWatchedFilesRegistrationOptions;
 import org.eclipse.lsp4j.ExecuteCommandOptions;
+import org.eclipse.lsp4j.FileOperationFilter;
+import org.eclipse.lsp4j.FileOperationOptions;
+import org.eclipse.lsp4j.FileOperationPattern;
+import org.eclipse.lsp4j.FileOperationsServerCapabilities;
+import org.eclipse.lsp4j.FileSystemWatcher;
 import org.eclipse.lsp4j.InitializeParams;
 import org.eclipse.lsp4j.InitializeResult;
+import org.eclipse.lsp4j.InitializedParams;
+import org.eclipse.lsp4j.Registration;
+import org.eclipse.lsp4j.RegistrationParams;
 import org.eclipse.lsp4j.RenameOptions;
 import org.eclipse.lsp4j.SaveOptions;
 import org.eclipse.lsp4j.ServerCapabilities;
@@ -22,6 +32,7 @@ import org.eclipse.lsp4j.TextDocumentSyncOptions;
 import org.eclipse.lsp4j.WorkspaceFoldersOptions;
 import org.eclipse.lsp4j.WorkspaceServerCapabilities;
 import org.eclipse.lsp4j.jsonrpc.Launcher;
+import org.eclipse.lsp4j.jsonrpc.messages.Either;
 import org.eclipse.lsp4j.launch.LSPLauncher;
 import org.eclipse.lsp4j.services.LanguageClient;
 import org.eclipse.lsp4j.services.LanguageServer;
@@ -107,6 +118,9 @@ public final class DeftServer implements LanguageServer {
         can.setDocumentHighlightProvider(true);
         can.setDocumentSymbolProvider(true);
         can.setHoverProvider(true);
+        can.setInlayHintProvider(true);
+        can.setCodeLensProvider(new CodeLensOptions(true));
+        can.setLinkedEditingRangeProvider(true);
         can.setFoldingRangeProvider(true);
         can.setSelectionRangeProvider(true);
         can.setWorkspaceSymbolProvider(true);
@@ -118,8 +132,23 @@ public final class DeftServer implements LanguageServer {
         WorkspaceFoldersOptions folders = new WorkspaceFoldersOptions();
         folders.setSupported(true);
         folders.setChangeNotifications(true);
-        can.setWorkspace(new WorkspaceServerCapabilities(folders));
+        WorkspaceServerCapabilities workspaces = new WorkspaceServerCapabilities(folders);
+        FileOperationsServerCapabilities files = new FileOperationsServerCapabilities();
+        files.setWillRename(new FileOperationOptions(List.of(new FileOperationFilter(new FileOperationPattern("**/*.java"), "file"))));
+        workspaces.setFileOperations(files);
+        can.setWorkspace(workspaces);
         return can;
+    }
+
+    /** Asks to be told when files change on disk, where the client does that on request. */
+    @Override
+    public void initialized(InitializedParams params) {
+        if (session.client().watchesFiles()) {
+            DidChangeWatchedFilesRegistrationOptions options = new DidChangeWatchedFilesRegistrationOptions(
+                    List.of(new FileSystemWatcher(Either.forLeft("**/*.java"))));
+            session.editor().registerCapability(new RegistrationParams(List.of(
+                    new Registration("files", "workspace/didChangeWatchedFiles", options))));
+        }
     }
 
     @Override

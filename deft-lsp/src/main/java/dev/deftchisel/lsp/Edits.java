@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.eclipse.lsp4j.AnnotatedTextEdit;
 import org.eclipse.lsp4j.ChangeAnnotation;
 import org.eclipse.lsp4j.CreateFile;
@@ -34,6 +35,12 @@ final class Edits {
     boolean canMake(Change change) {
         return session.client().fileOperations() && session.client().documentChanges()
                 || change.effective().stream().noneMatch(file -> file.isNew() || file.target().isPresent());
+    }
+
+    /** What a change does to texts, for a client that moves the files itself. */
+    WorkspaceEdit withoutMoves(Change change) {
+        return of(new Change(change.title(), change.files().stream().map(file -> new FileChange(file.path(), Optional.empty(), file.before(),
+                file.edits(), file.isNew())).toList(), change.meaning(), change.notes()));
     }
 
     WorkspaceEdit of(Change change) {

@@ -25,11 +25,13 @@ final class Folders implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(Folders.class);
 
     private final Monitor monitor;
+    private final Progress progress;
     private final List<Path> roots = new CopyOnWriteArrayList<>();
     private final Map<Path, Optional<Chisel>> open = new HashMap<>();
 
-    Folders(Monitor monitor) {
+    Folders(Monitor monitor, Progress progress) {
         this.monitor = monitor;
+        this.progress = progress;
     }
 
     void add(Path folder) {
@@ -62,7 +64,8 @@ final class Folders implements AutoCloseable {
             return Optional.empty();
         }
         try {
-            return Optional.of(Chisel.open(OpenRequest.around(folder), monitor));
+            return Optional.of(progress.during("opening " + folder.getFileName(),
+                    () -> Chisel.open(OpenRequest.around(folder), monitor)));
         } catch (WorkspaceException nothing) {
             LOG.warn("{}: {}", folder, nothing.getMessage());
             return Optional.empty();

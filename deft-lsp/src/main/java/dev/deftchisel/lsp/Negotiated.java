@@ -22,12 +22,15 @@ import org.eclipse.lsp4j.WorkspaceEditCapabilities;
  * @param pullsDiagnostics  the client asks for diagnostics
  * @param symbolTrees       the symbols of a document may be a tree
  * @param progress          long work may be told
+ * @param watchesFiles      the client tells of files that change on disk, when it is asked to
  */
 record Negotiated(Units units, boolean documentChanges, boolean fileOperations, boolean annotations, boolean actionObjects,
-        boolean resolvesEdits, boolean showsDisabled, boolean pullsDiagnostics, boolean symbolTrees, boolean progress) {
+        boolean resolvesEdits, boolean showsDisabled, boolean pullsDiagnostics, boolean symbolTrees, boolean progress,
+        boolean watchesFiles) {
 
     /** Nothing is known of the client yet. */
-    static final Negotiated NOTHING = new Negotiated(Units.UTF16, false, false, false, false, false, false, false, false, false);
+    static final Negotiated NOTHING = new Negotiated(Units.UTF16, false, false, false, false, false, false, false, false, false,
+            false);
 
     static Negotiated of(ClientCapabilities capabilities) {
         Optional<ClientCapabilities> client = Optional.ofNullable(capabilities);
@@ -48,6 +51,8 @@ record Negotiated(Units units, boolean documentChanges, boolean fileOperations, 
                 texts.map(TextDocumentClientCapabilities::getDiagnostic).isPresent(),
                 texts.map(TextDocumentClientCapabilities::getDocumentSymbol)
                         .map(can -> Boolean.TRUE.equals(can.getHierarchicalDocumentSymbolSupport())).orElse(false),
-                client.map(ClientCapabilities::getWindow).map(can -> Boolean.TRUE.equals(can.getWorkDoneProgress())).orElse(false));
+                client.map(ClientCapabilities::getWindow).map(can -> Boolean.TRUE.equals(can.getWorkDoneProgress())).orElse(false),
+                client.map(ClientCapabilities::getWorkspace).map(WorkspaceClientCapabilities::getDidChangeWatchedFiles)
+                        .map(can -> Boolean.TRUE.equals(can.getDynamicRegistration())).orElse(false));
     }
 }

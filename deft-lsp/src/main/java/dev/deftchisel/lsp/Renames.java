@@ -7,7 +7,10 @@ import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Spot;
+import dev.deftchisel.source.MemberSketch;
 import dev.deftchisel.source.Range;
+import java.nio.file.Path;
+import java.util.Objects;
 import java.util.Optional;
 import org.eclipse.lsp4j.Position;
 import org.eclipse.lsp4j.PrepareRenameResult;
@@ -38,6 +41,29 @@ final class Renames {
         return offer.questions().stream().filter(question -> question instanceof Question.Name)
                 .map(question -> ((Question.Name) question).current()).filter(name -> !name.isEmpty()).findFirst()
                 .orElseGet(() -> asked.file().content().substring(range.start(), range.end()));
+    }
+
+    /**
+     * What else changes when the file of a type is given another name: the type gets that name. Empty for files that only move
+     * to another folder, or have no type of their name.
+     */
+    Optional<WorkspaceEdit> fileRenamed(Session.Asked asked, Path target) {
+        String name = typeName(target);
+        Optional<MemberSketch> type = asked.file().skeleton().members().stream()
+                .filter(member -> member.name().equals(typeName(asked.file().path())) && asked.file().headline().types().contains(member.name()))
+                .findFirst();
+        if (type.isEmpty() || name.equals(type.get().name()) || !Objects.equals(target.getParent(), asked.file().path().getParent())) {
+            return Optional.empty();
+        }
+        Outcome outcome = asked.chisel().preview(new Place(asked.file().path(), type.get().nameRange()), RENAME, Answers.of("name", name));
+        if (outcome instanceof Outcome.Refusal refusal) {
+            throw Refused.because(refusal.reasons(), asked.chisel());
+        }
+        return Optional.of(new Edits(session).withoutMoves(((Outcome.Preview) outcome).change()));
+    }
+
+    private static String typeName(Path file) {
+        return file.getFileName().toString().replaceFirst("\\.java$", "");
     }
 
     /**

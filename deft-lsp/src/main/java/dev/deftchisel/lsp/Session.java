@@ -14,7 +14,7 @@ final class Session implements AutoCloseable {
 
     private final Documents documents = new Documents();
     private final Worker worker = new Worker();
-    private final Folders folders = new Folders(worker.monitor());
+    private final Folders folders = new Folders(worker.monitor(), new Progress(this));
     private final Optional<Path> pages;
     private volatile Negotiated client = Negotiated.NOTHING;
     private volatile Optional<LanguageClient> editor = Optional.empty();

@@ -6,6 +6,8 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import org.eclipse.lsp4j.CodeAction;
 import org.eclipse.lsp4j.CodeActionParams;
+import org.eclipse.lsp4j.CodeLens;
+import org.eclipse.lsp4j.CodeLensParams;
 import org.eclipse.lsp4j.Command;
 import org.eclipse.lsp4j.DeclarationParams;
 import org.eclipse.lsp4j.DefinitionParams;
@@ -23,6 +25,10 @@ import org.eclipse.lsp4j.FoldingRange;
 import org.eclipse.lsp4j.FoldingRangeRequestParams;
 import org.eclipse.lsp4j.Hover;
 import org.eclipse.lsp4j.HoverParams;
+import org.eclipse.lsp4j.InlayHint;
+import org.eclipse.lsp4j.InlayHintParams;
+import org.eclipse.lsp4j.LinkedEditingRangeParams;
+import org.eclipse.lsp4j.LinkedEditingRanges;
 import org.eclipse.lsp4j.Location;
 import org.eclipse.lsp4j.LocationLink;
 import org.eclipse.lsp4j.PrepareRenameDefaultBehavior;
@@ -151,6 +157,27 @@ final class TextRequests implements TextDocumentService {
     @Override
     public CompletableFuture<Hover> hover(HoverParams params) {
         return session.ask(params.getTextDocument().getUri(), () -> null, asked -> Hovers.at(asked, params.getPosition()).orElse(null));
+    }
+
+    @Override
+    public CompletableFuture<List<InlayHint>> inlayHint(InlayHintParams params) {
+        return session.ask(params.getTextDocument().getUri(), List::of, asked -> Insights.hints(asked, params.getRange()));
+    }
+
+    @Override
+    public CompletableFuture<List<? extends CodeLens>> codeLens(CodeLensParams params) {
+        return session.ask(params.getTextDocument().getUri(), List::of, Insights::lenses);
+    }
+
+    @Override
+    public CompletableFuture<CodeLens> resolveCodeLens(CodeLens lens) {
+        return session.worker().ask(() -> session.asked(Insights.uri(lens)).map(asked -> Insights.counted(asked, lens)).orElse(lens));
+    }
+
+    @Override
+    public CompletableFuture<LinkedEditingRanges> linkedEditingRange(LinkedEditingRangeParams params) {
+        return session.ask(params.getTextDocument().getUri(), () -> null,
+                asked -> Insights.linked(asked, params.getPosition()).orElse(null));
     }
 
     @Override

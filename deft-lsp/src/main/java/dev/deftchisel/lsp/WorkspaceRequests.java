@@ -10,6 +10,8 @@ import org.eclipse.lsp4j.DidChangeConfigurationParams;
 import org.eclipse.lsp4j.DidChangeWatchedFilesParams;
 import org.eclipse.lsp4j.DidChangeWorkspaceFoldersParams;
 import org.eclipse.lsp4j.ExecuteCommandParams;
+import org.eclipse.lsp4j.FileRename;
+import org.eclipse.lsp4j.RenameFilesParams;
 import org.eclipse.lsp4j.SymbolInformation;
 import org.eclipse.lsp4j.WorkspaceEdit;
 import org.eclipse.lsp4j.WorkspaceFolder;
@@ -46,6 +48,17 @@ final class WorkspaceRequests implements WorkspaceService {
     public CompletableFuture<Either<List<? extends SymbolInformation>, List<? extends WorkspaceSymbol>>> symbol(
             WorkspaceSymbolParams params) {
         return session.worker().ask(() -> Either.forRight(Navigation.find(session, params.getQuery())));
+    }
+
+    @Override
+    public CompletableFuture<WorkspaceEdit> willRenameFiles(RenameFilesParams params) {
+        if (params.getFiles().size() != 1) {
+            // several at once would each be planned on code without the others
+            return CompletableFuture.completedFuture(null);
+        }
+        FileRename renamed = params.getFiles().get(0);
+        return session.ask(renamed.getOldUri(), () -> null, asked -> Documents.path(renamed.getNewUri())
+                .flatMap(target -> new Renames(session).fileRenamed(asked, target)).orElse(null));
     }
 
     @Override

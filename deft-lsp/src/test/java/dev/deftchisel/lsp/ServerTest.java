@@ -16,6 +16,8 @@ import java.util.concurrent.ExecutionException;
 import org.eclipse.lsp4j.CodeAction;
 import org.eclipse.lsp4j.CodeActionContext;
 import org.eclipse.lsp4j.CodeActionParams;
+import org.eclipse.lsp4j.CodeLens;
+import org.eclipse.lsp4j.CodeLensParams;
 import org.eclipse.lsp4j.DefinitionParams;
 import org.eclipse.lsp4j.Diagnostic;
 import org.eclipse.lsp4j.DiagnosticCapabilities;
@@ -27,16 +29,21 @@ import org.eclipse.lsp4j.DocumentHighlightParams;
 import org.eclipse.lsp4j.DocumentSymbol;
 import org.eclipse.lsp4j.DocumentSymbolParams;
 import org.eclipse.lsp4j.ExecuteCommandParams;
+import org.eclipse.lsp4j.FileRename;
 import org.eclipse.lsp4j.FoldingRangeRequestParams;
 import org.eclipse.lsp4j.GeneralClientCapabilities;
 import org.eclipse.lsp4j.Hover;
 import org.eclipse.lsp4j.HoverParams;
+import org.eclipse.lsp4j.InlayHint;
+import org.eclipse.lsp4j.InlayHintParams;
+import org.eclipse.lsp4j.LinkedEditingRangeParams;
 import org.eclipse.lsp4j.Position;
 import org.eclipse.lsp4j.PrepareRenameParams;
 import org.eclipse.lsp4j.PublishDiagnosticsParams;
 import org.eclipse.lsp4j.Range;
 import org.eclipse.lsp4j.ReferenceContext;
 import org.eclipse.lsp4j.ReferenceParams;
+import org.eclipse.lsp4j.RenameFilesParams;
 import org.eclipse.lsp4j.RenameParams;
 import org.eclipse.lsp4j.SelectionRange;
 import org.eclipse.lsp4j.SelectionRangeParams;
@@ -250,6 +257,42 @@ class ServerTest {
         List<? extends DocumentHighlight> marks = texts().documentHighlight(new DocumentHighlightParams(berth,
                 editor.at(berth, "depth -", 0))).join();
         assertEquals(3, marks.size());
+    }
+
+    @Test
+    void whatIsKnownAndNotSaidIsShownBesideTheCode() {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH.replace("int spare", "var spare").replace("private int depth;",
+                "private final int depth = 3 * 4;"));
+        List<InlayHint> hints = texts().inlayHint(new InlayHintParams(berth, new Range(new Position(0, 0), new Position(99, 0)))).join();
+        assertEquals(List.of(" = 12", ": int"), hints.stream().map(hint -> hint.getLabel().getLeft()).toList());
+        assertEquals(editor.at(berth, "spare", 5), hints.get(1).getPosition());
+    }
+
+    @Test
+    void usesAreCountedWhenALensIsSeen() {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
+        List<? extends CodeLens> lenses = texts().codeLens(new CodeLensParams(berth)).join();
+        assertEquals(List.of("2 uses", "1 use"), lenses.stream().map(lens -> texts().resolveCodeLens(lens).join().getCommand().getTitle())
+                .toList());
+    }
+
+    @Test
+    void namesThatStandInOneFileAreTypedOverTogether() {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
+        assertEquals(3, texts().linkedEditingRange(new LinkedEditingRangeParams(berth, editor.at(berth, "draught)", 0))).join()
+                .getRanges().size());
+        assertNull(texts().linkedEditingRange(new LinkedEditingRangeParams(berth, editor.at(berth, "room", 0))).join());
+    }
+
+    @Test
+    void aTypeGetsTheNameOfItsFile() {
+        TextDocumentIdentifier quay = editor.open(quayFile, QUAY);
+        WorkspaceEdit edit = editor.server().getWorkspaceService().willRenameFiles(new RenameFilesParams(List.of(new FileRename(
+                berthFile.toUri().toString(), berthFile.resolveSibling("Mooring.java").toUri().toString())))).join();
+        assertTrue(editor.after(quay, edit).contains("first(Mooring berth)"));
+        assertEquals(List.of(), Editor.moved(edit));
+        assertNull(editor.server().getWorkspaceService().willRenameFiles(new RenameFilesParams(List.of(new FileRename(
+                berthFile.toUri().toString(), folder.resolve("Berth.java").toUri().toString())))).join());
     }
 
     @Test
