@@ -125,6 +125,7 @@ final class CompilerRun {
                 units.put(path(unit.getSourceFile()), unit);
             }
             analyse(task, progress);
+            progress.end();
         } catch (IOException impossible) {
             throw new IllegalStateException("all sources are in memory", impossible);
         }
@@ -179,6 +180,8 @@ final class CompilerRun {
         private final int total;
         private JavaFileObject at;
         private boolean isDone;
+        /** Later on the compiler still reads classes when somebody asks for them, who does not expect to be stopped there. */
+        private boolean isOver;
 
         /** @param wanted the files that matter */
         Progress(List<SourceFile> wanted, Monitor monitor) {
@@ -194,7 +197,9 @@ final class CompilerRun {
             if (event.getSourceFile() != null) {
                 at = event.getSourceFile();
             }
-            monitor.check();
+            if (!isOver) {
+                monitor.check();
+            }
         }
 
         @Override
@@ -211,6 +216,10 @@ final class CompilerRun {
 
         boolean isDone() {
             return isDone;
+        }
+
+        void end() {
+            isOver = true;
         }
 
         Optional<Path> culprit() {

@@ -32,7 +32,12 @@ import org.eclipse.lsp4j.TextDocumentSyncOptions;
 import org.eclipse.lsp4j.WorkspaceFoldersOptions;
 import org.eclipse.lsp4j.WorkspaceServerCapabilities;
 import org.eclipse.lsp4j.jsonrpc.Launcher;
+import org.eclipse.lsp4j.jsonrpc.MessageConsumer;
+import org.eclipse.lsp4j.jsonrpc.MessageIssueException;
 import org.eclipse.lsp4j.jsonrpc.messages.Either;
+import org.eclipse.lsp4j.jsonrpc.messages.MessageIssue;
+import org.eclipse.lsp4j.jsonrpc.messages.RequestMessage;
+import org.eclipse.lsp4j.jsonrpc.messages.ResponseErrorCode;
 import org.eclipse.lsp4j.launch.LSPLauncher;
 import org.eclipse.lsp4j.services.LanguageClient;
 import org.eclipse.lsp4j.services.LanguageServer;
@@ -67,7 +72,9 @@ public final class DeftServer implements LanguageServer {
      * @return whether it left in good order: asked to shut down first (LSP 3.17, exit)
      */
     public boolean serve(InputStream in, OutputStream out) throws InterruptedException {
-        Launcher<LanguageClient> launcher = LSPLauncher.createServerLauncher(this, in, out);
+        Launcher<LanguageClient> launcher = new LSPLauncher.Builder<LanguageClient>().setLocalService(this)
+                .setRemoteInterface(LanguageClient.class).setInput(in).setOutput(out)
+                .validateMessages(true).wrapMessages(DeftServer::withParameters).create();
         session.connect(launcher.getRemoteProxy());
         Future<Void> reading = launcher.startListening();
         Thread watch = new Thread(() -> {
@@ -87,6 +94,17 @@ public final class DeftServer implements LanguageServer {
         } finally {
             session.close();
         }
+    }
+
+    /** Requests without the parameters that all but one of them have are told so; the validation only looks into those. */
+    private static MessageConsumer withParameters(MessageConsumer next) {
+        return message -> {
+            if (message instanceof RequestMessage request && request.getParams() == null && !request.getMethod().equals("shutdown")) {
+                throw new MessageIssueException(message, List.of(new MessageIssue("there are no parameters",
+                        ResponseErrorCode.InvalidParams.getValue())));
+            }
+            next.consume(message);
+        };
     }
 
     @Override

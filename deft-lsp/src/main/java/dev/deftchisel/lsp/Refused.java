@@ -1,6 +1,7 @@
 package dev.deftchisel.lsp;
 
 import dev.deftchisel.Chisel;
+import dev.deftchisel.analysis.AnalysisException;
 import dev.deftchisel.operation.Reason;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -25,6 +26,11 @@ final class Refused {
     /** The text is another one than that for which it was asked. */
     static ResponseErrorException outdated() {
         return error(ResponseErrorCode.ContentModified, "the file was changed since this was offered");
+    }
+
+    /** The compiler cannot make anything of the code. */
+    static ResponseErrorException failed(AnalysisException failed) {
+        return error(ResponseErrorCode.RequestFailed, failed.getMessage());
     }
 
     static ResponseErrorException invalid(String sentence) {

@@ -81,7 +81,7 @@ final class TextRequests implements TextDocumentService {
         if (session.documents().change(document.getUri(), version, params.getContentChanges(), session.client().units())) {
             diagnostics.changed();
         } else {
-            LOG.warn("{} is not open, or newer than version {}; the change is left out", document.getUri(), version);
+            LOG.debug("{} is not open, or newer than version {}; the change is left out", document.getUri(), version);
         }
     }
 

@@ -1,5 +1,6 @@
 package dev.deftchisel.lsp;
 
+import dev.deftchisel.analysis.AnalysisException;
 import dev.deftchisel.analysis.Monitor;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
@@ -63,7 +64,11 @@ final class Worker implements AutoCloseable {
         return CompletableFutures.computeAsync(thread, checker -> {
             checker.checkCanceled();
             current = checker;
-            return work.get();
+            try {
+                return work.get();
+            } catch (AnalysisException failed) {
+                throw Refused.failed(failed);
+            }
         });
     }
 

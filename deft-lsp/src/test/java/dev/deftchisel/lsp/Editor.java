@@ -13,6 +13,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
+import java.util.logging.LogManager;
 import org.eclipse.lsp4j.ApplyWorkspaceEditParams;
 import org.eclipse.lsp4j.ApplyWorkspaceEditResponse;
 import org.eclipse.lsp4j.ClientCapabilities;
@@ -59,6 +60,8 @@ final class Editor implements LanguageClient, AutoCloseable {
     private final CompletableFuture<Boolean> end = new CompletableFuture<>();
 
     Editor(Path folder, Consumer<ClientCapabilities> abilities) throws IOException {
+        // a pipe that breaks at the end is no news
+        LogManager.getLogManager().reset();
         PipedInputStream toServer = new PipedInputStream(PIPE);
         PipedInputStream toClient = new PipedInputStream(PIPE);
         PipedOutputStream fromClient = new PipedOutputStream(toServer);
