@@ -41,6 +41,7 @@ final class CompilerRun {
     private final JavaCompiler compiler;
     private final JavaFileManager manager;
     private final List<String> options;
+    private final boolean isDeep;
     private final Monitor monitor;
     private final List<String> gaps = new ArrayList<>();
 
@@ -48,6 +49,7 @@ final class CompilerRun {
         this.compiler = compiler;
         this.manager = manager;
         this.monitor = monitor;
+        this.isDeep = isDeep;
         String depth = isDeep ? "FLOW" : "ATTR";
         this.options = List.of("-proc:none", "-nowarn", "-Xlint:none", "-Xmaxerrs", "100000",
                 "-source", String.valueOf(level),
@@ -74,7 +76,7 @@ final class CompilerRun {
         Set<Path> dropped = new HashSet<>();
         RuntimeException last = null;
         for (int attempt = 0; attempt < MOST_ATTEMPTS; attempt++) {
-            Progress progress = new Progress(files, monitor);
+            Progress progress = new Progress(files, isDeep, monitor);
             try {
                 return attempt(files, visible, blanked, dropped, progress);
             } catch (RuntimeException | StackOverflowError | AssertionError failed) {
@@ -170,12 +172,15 @@ final class CompilerRun {
      * matter are done.
      *
      * <p>The compiler attributes every source that it read to resolve a name, in an order of its own. Nobody asked for
-     * those, so once all types of the wanted files are finished, {@link Enough} is thrown, which is the only way the
-     * public API leaves to stop there. Should a type never be reported, the run merely goes to its end.
+     * those, so {@link Enough} is thrown, which is the only way the public API leaves to stop there: when all types of the
+     * wanted files are attributed and another one begins, or in a deep run, where flow analysis comes behind the
+     * attribution of all, when they are finished. Should a type never be reported, the run merely goes to its end.
      */
     private static final class Progress implements TaskListener {
 
         private final Set<String> open = new HashSet<>();
+        private final Set<String> ahead = new HashSet<>();
+        private final boolean isDeep;
         private final Monitor monitor;
         private final int total;
         private JavaFileObject at;
@@ -184,10 +189,12 @@ final class CompilerRun {
         private boolean isOver;
 
         /** @param wanted the files that matter */
-        Progress(List<SourceFile> wanted, Monitor monitor) {
+        Progress(List<SourceFile> wanted, boolean isDeep, Monitor monitor) {
             for (SourceFile file : wanted) {
                 file.headline().types().forEach(type -> open.add(file.headline().qualifiedName(type)));
             }
+            this.ahead.addAll(open);
+            this.isDeep = isDeep;
             this.monitor = monitor;
             this.total = open.size();
         }
@@ -200,17 +207,23 @@ final class CompilerRun {
             if (!isOver) {
                 monitor.check();
             }
+            if (event.getKind() == TaskEvent.Kind.ANALYZE && event.getTypeElement() != null && !isOver) {
+                boolean isWanted = ahead.remove(event.getTypeElement().getQualifiedName().toString());
+                if (isWanted) {
+                    monitor.at("analysing", total - ahead.size(), total);
+                } else if (!isDeep && total > 0 && ahead.isEmpty()) {
+                    isDone = true;
+                    throw new Enough();
+                }
+            }
         }
 
         @Override
         public void finished(TaskEvent event) {
             if (event.getKind() == TaskEvent.Kind.ANALYZE && event.getTypeElement() != null
-                    && open.remove(event.getTypeElement().getQualifiedName().toString())) {
-                monitor.at("analysing", total - open.size(), total);
-                if (open.isEmpty()) {
-                    isDone = true;
-                    throw new Enough();
-                }
+                    && open.remove(event.getTypeElement().getQualifiedName().toString()) && open.isEmpty()) {
+                isDone = true;
+                throw new Enough();
             }
         }
 

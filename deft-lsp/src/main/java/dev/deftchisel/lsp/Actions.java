@@ -115,7 +115,7 @@ final class Actions {
 
     private List<CodeAction> fixes(Session.Asked asked, Range selection) {
         List<CodeAction> actions = new ArrayList<>();
-        for (Problem problem : Diagnostics.problems(asked)) {
+        for (Problem problem : asked.problems()) {
             if (problem.range().touches(selection.start()) || problem.range().overlaps(selection)) {
                 Diagnostic diagnostic = Diagnostics.diagnostic(problem, asked);
                 for (int fix = 0; fix < problem.fixes().size(); fix++) {

@@ -1,12 +1,12 @@
 package dev.deftchisel.lsp;
 
 import dev.deftchisel.problem.Problem;
-import dev.deftchisel.problem.Scope;
 import dev.deftchisel.problem.Severity;
 import dev.deftchisel.problem.Tag;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import org.eclipse.lsp4j.Diagnostic;
 import org.eclipse.lsp4j.DiagnosticCodeDescription;
@@ -20,7 +20,7 @@ final class Diagnostics {
     static final String SOURCE = "deft";
 
     /** How long nothing must be typed, in milliseconds. */
-    private static final long PAUSE = 120;
+    private static final long PAUSE = 80;
 
     private final Session session;
     private final Set<String> waiting = ConcurrentHashMap.newKeySet();
@@ -47,23 +47,25 @@ final class Diagnostics {
 
     private void tell() {
         for (String uri : waiting) {
-            session.asked(uri).ifPresent(asked -> {
-                List<Diagnostic> found = of(asked);
-                if (waiting.remove(uri)) {
-                    session.editor().publishDiagnostics(new PublishDiagnosticsParams(uri, found, asked.version()));
-                }
-            });
+            // taken off before it is looked at: a change in the meantime puts it there again
             waiting.remove(uri);
+            try {
+                session.asked(uri).ifPresent(asked -> {
+                    PublishDiagnosticsParams found = new PublishDiagnosticsParams(uri, of(asked), asked.version());
+                    if (session.documents().of(uri).isPresent()) {
+                        session.editor().publishDiagnostics(found);
+                    }
+                });
+            } catch (CancellationException stopped) {
+                waiting.add(uri);
+                throw stopped;
+            }
         }
     }
 
     /** Those of one file. */
     static List<Diagnostic> of(Session.Asked asked) {
-        return problems(asked).stream().map(problem -> diagnostic(problem, asked)).toList();
-    }
-
-    static List<Problem> problems(Session.Asked asked) {
-        return asked.chisel().problems().in(Scope.of(List.of(asked.file().path())));
+        return asked.problems().stream().map(problem -> diagnostic(problem, asked)).toList();
     }
 
     static Diagnostic diagnostic(Problem problem, Session.Asked asked) {

@@ -39,8 +39,9 @@ final class Edits {
 
     /** What a change does to texts, for a client that moves the files itself. */
     WorkspaceEdit withoutMoves(Change change) {
-        return of(new Change(change.title(), change.files().stream().map(file -> new FileChange(file.path(), Optional.empty(), file.before(),
-                file.edits(), file.isNew())).toList(), change.meaning(), change.notes()));
+        return of(new Change(change.title(), change.files().stream()
+                .map(file -> new FileChange(file.path(), Optional.empty(), file.before(), file.edits(), file.isNew()))
+                .toList(), change.meaning(), change.notes()));
     }
 
     WorkspaceEdit of(Change change) {

@@ -52,7 +52,8 @@ final class Insights {
     static CodeLens counted(Session.Asked asked, CodeLens lens) {
         long uses = uses(asked, lens.getRange().getStart()).map(Uses::all).orElse(List.of()).stream()
                 .filter(use -> use.role() != Role.DECLARATION).count();
-        return new CodeLens(lens.getRange(), new Command(uses == 0 ? "not used" : uses == 1 ? "1 use" : uses + " uses", ""), lens.getData());
+        String title = uses == 0 ? "not used" : uses == 1 ? "1 use" : uses + " uses";
+        return new CodeLens(lens.getRange(), new Command(title, ""), lens.getData());
     }
 
     private static Optional<Uses> uses(Session.Asked asked, Position position) {
@@ -66,8 +67,8 @@ final class Insights {
 
     /** All places of a name that only stands in this file, to be typed over together. */
     static Optional<LinkedEditingRanges> linked(Session.Asked asked, Position position) {
-        return uses(asked, position).filter(uses -> uses.symbol().kind().isLocal()).map(uses -> new LinkedEditingRanges(uses.all().stream()
-                .map(Uses.Use::range)
+        return uses(asked, position).filter(uses -> uses.symbol().kind().isLocal()).map(uses -> new LinkedEditingRanges(
+                uses.all().stream().map(Uses.Use::range)
                 .filter(range -> asked.file().content().substring(range.start(), range.end()).equals(uses.symbol().name()))
                 .map(asked.positions()::of).toList()));
     }

@@ -50,7 +50,8 @@ final class Renames {
     Optional<WorkspaceEdit> fileRenamed(Session.Asked asked, Path target) {
         String name = typeName(target);
         Optional<MemberSketch> type = asked.file().skeleton().members().stream()
-                .filter(member -> member.name().equals(typeName(asked.file().path())) && asked.file().headline().types().contains(member.name()))
+                .filter(member -> member.name().equals(typeName(asked.file().path())))
+                .filter(member -> asked.file().headline().types().contains(member.name()))
                 .findFirst();
         if (type.isEmpty() || name.equals(type.get().name()) || !Objects.equals(target.getParent(), asked.file().path().getParent())) {
             return Optional.empty();

@@ -1,8 +1,12 @@
 package dev.deftchisel.lsp;
 
 import dev.deftchisel.Chisel;
+import dev.deftchisel.problem.Problem;
+import dev.deftchisel.problem.Scope;
+import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Function;
@@ -16,8 +20,14 @@ final class Session implements AutoCloseable {
     private final Worker worker = new Worker();
     private final Folders folders = new Folders(worker.monitor(), new Progress(this));
     private final Optional<Path> pages;
+    /** Of the worker's thread. */
+    private Optional<Looked> looked = Optional.empty();
     private volatile Negotiated client = Negotiated.NOTHING;
     private volatile Optional<LanguageClient> editor = Optional.empty();
+
+    /** What was found at the latest look at a file; actions ask for it right behind the diagnostics. */
+    private record Looked(Snapshot snapshot, Path file, List<Problem> problems) {
+    }
 
     /** @param pages the folder with the pages of rules and errors, if there is one */
     Session(Optional<Path> pages) {
@@ -67,6 +77,16 @@ final class Session implements AutoCloseable {
 
         Positions positions() {
             return session.positions(file);
+        }
+
+        /** What is wrong with the file; looked for once, as long as nothing changes anywhere. */
+        List<Problem> problems() {
+            Optional<Looked> latest = session.looked.filter(known ->
+                    known.snapshot() == chisel.snapshot() && known.file().equals(file.path()));
+            Looked looked = latest.orElseGet(() -> new Looked(chisel.snapshot(), file.path(),
+                    chisel.problems().in(Scope.of(List.of(file.path())))));
+            session.looked = Optional.of(looked);
+            return looked.problems();
         }
 
         /** Another file of the workspace. */

@@ -123,7 +123,8 @@ final class PaceCommand implements Callable<Integer> {
                 looks[run % WARM_UP] = (System.nanoTime() - start) / 1_000_000;
             }
             Arrays.sort(looks);
-            System.out.printf("in one process: everything for the first time %d ms, %d problems; after one edit %d ms (1/%.1f), at most %d ms%n",
+            System.out.printf("in one process: everything for the first time %d ms, %d problems; after one edit %d ms (1/%.1f), "
+                    + "at most %d ms%n",
                     first, all, looks[WARM_UP / 2], (double) first / looks[WARM_UP / 2], looks[WARM_UP - 1]);
             Optional<SourceFile> open = chisel.snapshot().files().stream()
                     .min(Comparator.comparingInt(file -> Math.abs(file.lines().count() - LINES)));

@@ -1,7 +1,6 @@
 package dev.deftchisel.proving.message;
 
 import com.google.gson.JsonObject;
-import com.google.gson.JsonPrimitive;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -24,11 +23,12 @@ public final class RandomMessages {
     private static final List<String> QUESTIONS = List.of("hover", "definition", "declaration", "references", "documentHighlight",
             "documentSymbol", "foldingRange", "prepareRename", "rename", "codeAction", "linkedEditingRange", "inlayHint", "codeLens",
             "selectionRange");
-    private static final List<String> PIECES = List.of("", " ", "\n", "}", "{", "int depth = 1;", "/* ⚓𝄞 */", "\"", "Berth", ";", "\r\n", "(");
-    private static final List<String> NONSENSE = List.of("null", "[]", "{}", "7", "\"text\"", "{\"textDocument\":7}",
-            "{\"textDocument\":{\"uri\":\"file:///nowhere/None.java\"},\"position\":{\"line\":1,\"character\":1}}",
-            "{\"textDocument\":{\"uri\":\"untitled:one\"},\"position\":{\"line\":-5,\"character\":99999}}",
-            "{\"textDocument\":{\"uri\":\":\"},\"range\":{}}");
+    private static final List<String> PIECES = List.of("", " ", "\n", "}", "{", "int depth = 1;", "/* ⚓𝄞 */", "\"", "Berth", ";", "\r\n",
+            "(");
+    private static final List<String> NONSENSE = List.of("null", "[]", "{}", "7", "'text'", "{'textDocument':7}",
+            "{'textDocument':{'uri':'file:///nowhere/None.java'},'position':{'line':1,'character':1}}",
+            "{'textDocument':{'uri':'untitled:one'},'position':{'line':-5,'character':99999}}",
+            "{'textDocument':{'uri':':'},'range':{}}");
     private static final int CHECKED_EACH = 100;
     private static final int PATIENCE = 120;
 
@@ -61,14 +61,15 @@ public final class RandomMessages {
         List<String> wrong = new ArrayList<>();
         List<CompletableFuture<JsonObject>> asked = new ArrayList<>();
         try (Wire wire = new Wire()) {
-            wait(wire.ask("initialize", "{\"capabilities\":{},\"workspaceFolders\":[{\"uri\":\"" + folder.toUri() + "\",\"name\":\"all\"}]}"));
+            wait(wire.ask("initialize", Wire.json("{'capabilities':{},'workspaceFolders':[{'uri':%s,'name':'all'}]}",
+                    Wire.text(folder.toUri().toString()))));
             wire.tell("initialized", "{}");
             for (Path file : files) {
                 String text = Files.readString(file);
                 texts.put(file.toUri().toString(), text);
                 versions.put(file.toUri().toString(), 0);
-                wire.tell("textDocument/didOpen", "{\"textDocument\":{\"uri\":\"" + file.toUri() + "\",\"languageId\":\"java\",\"version\":0,"
-                        + "\"text\":" + new JsonPrimitive(text) + "}}");
+                wire.tell("textDocument/didOpen", Wire.json("{'textDocument':{'uri':%s,'languageId':'java','version':0,'text':%s}}",
+                        Wire.text(file.toUri().toString()), Wire.text(text)));
             }
             for (int i = 1; i <= count; i++) {
                 message(wire, asked);
@@ -111,22 +112,26 @@ public final class RandomMessages {
         switch (random.nextInt(8)) {
             case 0, 1 -> type(wire, uri);
             case 2, 3, 4 -> asked.add(wire.ask(method, params(uri)));
-            case 5 -> asked.add(wire.ask(random.nextInt(4) == 0 ? "workspace/nothing" : method, NONSENSE.get(random.nextInt(NONSENSE.size()))));
-            case 6 -> wire.tell("$/cancelRequest", "{\"id\":" + Math.max(1, wire.lastId() - random.nextInt(3)) + "}");
+            case 5 -> asked.add(wire.ask(random.nextInt(4) == 0 ? "workspace/nothing" : method, nonsense()));
+            case 6 -> wire.tell("$/cancelRequest", Wire.json("{'id':%s}", Math.max(1, wire.lastId() - random.nextInt(3))));
             default -> nonsense(wire, uri, asked);
         }
     }
 
     private void nonsense(Wire wire, String uri, List<CompletableFuture<JsonObject>> asked) throws IOException {
         switch (random.nextInt(5)) {
-            case 0 -> wire.send("{\"jsonrpc\":\"2.0\",\"method\":");
-            case 1 -> wire.tell("textDocument/didChange", NONSENSE.get(random.nextInt(NONSENSE.size())));
-            case 2 -> asked.add(wire.ask("codeAction/resolve", "{\"title\":\"x\",\"data\":" + NONSENSE.get(random.nextInt(NONSENSE.size())) + "}"));
+            case 0 -> wire.send(Wire.json("{'jsonrpc':'2.0','method':"));
+            case 1 -> wire.tell("textDocument/didChange", nonsense());
+            case 2 -> asked.add(wire.ask("codeAction/resolve", Wire.json("{'title':'x','data':%s}", nonsense())));
             // an older version, which must not be taken
-            case 3 -> wire.tell("textDocument/didChange", "{\"textDocument\":{\"uri\":\"" + uri + "\",\"version\":" + (versions.get(uri) - 1)
-                    + "},\"contentChanges\":[{\"text\":\"class Wrong { }\"}]}");
-            default -> asked.add(wire.ask("workspace/executeCommand", "{\"command\":\"deft.take\",\"arguments\":[" + NONSENSE.get(0) + "]}"));
+            case 3 -> wire.tell("textDocument/didChange", Wire.json("{'textDocument':{'uri':%s,'version':%s},'contentChanges':"
+                    + "[{'text':'class Wrong { }'}]}", Wire.text(uri), versions.get(uri) - 1));
+            default -> asked.add(wire.ask("workspace/executeCommand", Wire.json("{'command':'deft.take','arguments':[null]}")));
         }
+    }
+
+    private String nonsense() {
+        return Wire.json(NONSENSE.get(random.nextInt(NONSENSE.size())));
     }
 
     /** Types something somewhere, which lies within the text more often than not. */
@@ -140,8 +145,9 @@ public final class RandomMessages {
         }
         texts.put(uri, text.substring(0, start) + piece + text.substring(end));
         int version = versions.merge(uri, 1, Integer::sum);
-        wire.tell("textDocument/didChange", "{\"textDocument\":{\"uri\":\"" + uri + "\",\"version\":" + version + "},\"contentChanges\":[{\"range\":"
-                + "{\"start\":" + position(text, start) + ",\"end\":" + position(text, end) + "},\"text\":" + new JsonPrimitive(piece) + "}]}");
+        wire.tell("textDocument/didChange", Wire.json("{'textDocument':{'uri':%s,'version':%s},'contentChanges':[{'range':"
+                + "{'start':%s,'end':%s},'text':%s}]}", Wire.text(uri), version, position(text, start), position(text, end),
+                Wire.text(piece)));
     }
 
     /** Within a line end of two characters or a character of two chars there is no position. */
@@ -160,21 +166,23 @@ public final class RandomMessages {
                 start = i + 1;
             }
         }
-        return "{\"line\":" + line + ",\"character\":" + (offset - start) + "}";
+        return Wire.json("{'line':%s,'character':%s}", line, offset - start);
     }
 
     private String params(String uri) {
         String at = position(texts.get(uri), random.nextInt(texts.get(uri).length() + 1));
-        String far = random.nextInt(3) == 0 ? "{\"line\":" + random.nextInt(500) + ",\"character\":" + random.nextInt(300) + "}" : at;
-        return "{\"textDocument\":{\"uri\":\"" + uri + "\"},\"position\":" + at + ",\"positions\":[" + at + "],\"range\":{\"start\":" + at
-                + ",\"end\":" + far + "},\"context\":{\"includeDeclaration\":true,\"diagnostics\":[]},\"newName\":\"zq" + random.nextInt(9) + "\"}";
+        String far = random.nextInt(3) == 0
+                ? Wire.json("{'line':%s,'character':%s}", random.nextInt(500), random.nextInt(300)) : at;
+        return Wire.json("{'textDocument':{'uri':%s},'position':%s,'positions':[%s],'range':{'start':%s,'end':%s},"
+                + "'context':{'includeDeclaration':true,'diagnostics':[]},'newName':'zq%s'}", Wire.text(uri), at, at, at, far,
+                random.nextInt(9));
     }
 
     /** The last step to which a selection grows is all of the text, so its end is the end of the text. */
     private void checkText(Wire wire, List<String> wrong) throws IOException, InterruptedException, TimeoutException, ExecutionException {
         String uri = files.get(random.nextInt(files.size())).toUri().toString();
-        JsonObject answer = wait(wire.ask("textDocument/selectionRange", "{\"textDocument\":{\"uri\":\"" + uri
-                + "\"},\"positions\":[{\"line\":0,\"character\":0}]}"));
+        JsonObject answer = wait(wire.ask("textDocument/selectionRange", Wire.json(
+                "{'textDocument':{'uri':%s},'positions':[{'line':0,'character':0}]}", Wire.text(uri))));
         JsonObject step = answer.getAsJsonArray("result").get(0).getAsJsonObject();
         while (step.has("parent")) {
             step = step.getAsJsonObject("parent");

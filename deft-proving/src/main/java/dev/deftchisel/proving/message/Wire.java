@@ -2,6 +2,7 @@ package dev.deftchisel.proving.message;
 
 import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
+import com.google.gson.JsonPrimitive;
 import dev.deftchisel.lsp.DeftServer;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -12,8 +13,11 @@ import java.io.PipedOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
 
 /** A connection to a server in this process, message by message as they go over the wire (LSP 3.17, base protocol). */
 final class Wire implements AutoCloseable {
@@ -23,6 +27,7 @@ final class Wire implements AutoCloseable {
     private final OutputStream toServer;
     private final InputStream fromServer;
     private final Map<Integer, CompletableFuture<JsonObject>> waiting = new ConcurrentHashMap<>();
+    private final BlockingQueue<JsonObject> told = new LinkedBlockingQueue<>();
     private final CompletableFuture<Boolean> end = new CompletableFuture<>();
     private int lastId;
 
@@ -55,14 +60,17 @@ final class Wire implements AutoCloseable {
                 if (length < 0) {
                     return;
                 }
-                JsonObject message = JsonParser.parseString(new String(fromServer.readNBytes(length), StandardCharsets.UTF_8)).getAsJsonObject();
+                String text = new String(fromServer.readNBytes(length), StandardCharsets.UTF_8);
+                JsonObject message = JsonParser.parseString(text).getAsJsonObject();
                 boolean isAnswer = message.has("id") && !message.has("method") && message.get("id").isJsonPrimitive();
                 CompletableFuture<JsonObject> asked = isAnswer ? waiting.remove(message.get("id").getAsInt()) : null;
                 if (asked != null) {
                     asked.complete(message);
+                } else if (message.has("method") && message.get("method").getAsString().equals("textDocument/publishDiagnostics")) {
+                    told.add(message.getAsJsonObject("params"));
                 } else if (message.has("id") && message.has("method")) {
                     // the server asks something; nothing is an answer to all of it
-                    send("{\"jsonrpc\":\"2.0\",\"id\":" + message.get("id") + ",\"result\":null}");
+                    send(json("{'jsonrpc':'2.0','id':%s,'result':null}", message.get("id")));
                 }
             }
         } catch (IOException gone) {
@@ -83,6 +91,21 @@ final class Wire implements AutoCloseable {
         return Integer.parseInt(header.toString(StandardCharsets.US_ASCII).replaceAll("(?s).*Content-Length: (\\d+).*", "$1"));
     }
 
+    /**
+     * JSON from a template.
+     *
+     * @param template with single quotes for double ones, and {@code %s} for values
+     * @param values   which are JSON already
+     */
+    static String json(String template, Object... values) {
+        return template.replace('\'', '"').formatted(values);
+    }
+
+    /** A text as JSON. */
+    static String text(String text) {
+        return new JsonPrimitive(text).toString();
+    }
+
     /** Sends any text as one message. */
     void send(String text) throws IOException {
         byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
@@ -94,7 +117,7 @@ final class Wire implements AutoCloseable {
     }
 
     void tell(String method, String params) throws IOException {
-        send("{\"jsonrpc\":\"2.0\",\"method\":\"" + method + "\",\"params\":" + params + "}");
+        send(json("{'jsonrpc':'2.0','method':%s,'params':%s}", text(method), params));
     }
 
     /** Asks something; the answer is a result or an error. */
@@ -102,8 +125,19 @@ final class Wire implements AutoCloseable {
         int id = ++lastId;
         CompletableFuture<JsonObject> answer = new CompletableFuture<>();
         waiting.put(id, answer);
-        send("{\"jsonrpc\":\"2.0\",\"id\":" + id + ",\"method\":\"" + method + "\",\"params\":" + params + "}");
+        send(json("{'jsonrpc':'2.0','id':%s,'method':%s,'params':%s}", id, text(method), params));
         return answer;
+    }
+
+    /** Waits until problems are told of a file in a version. */
+    void awaitDiagnostics(String uri, int version, int seconds) throws InterruptedException {
+        JsonObject next;
+        do {
+            next = told.poll(seconds, TimeUnit.SECONDS);
+            if (next == null) {
+                throw new IllegalStateException("no diagnostics of version " + version + " came in " + seconds + " s");
+            }
+        } while (!next.get("uri").getAsString().equals(uri) || !next.has("version") || next.get("version").getAsInt() != version);
     }
 
     /** The id of the latest question. */
