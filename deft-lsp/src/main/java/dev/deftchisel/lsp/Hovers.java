@@ -5,7 +5,6 @@ import dev.deftchisel.Navigator;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.navigation.Described;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.source.Range;
 import java.util.Optional;
 import org.eclipse.lsp4j.Hover;
 import org.eclipse.lsp4j.MarkupContent;
@@ -19,8 +18,7 @@ final class Hovers {
     }
 
     static Optional<Hover> at(Session.Asked asked, Position position) {
-        int caret = asked.positions().offset(position);
-        Place place = new Place(asked.file().path(), new Range(caret, caret));
+        Place place = asked.place(position);
         Chisel chisel = asked.chisel();
         return chisel.symbol(place).map(symbol -> {
             Optional<Described> described = chisel.navigator().described(place);

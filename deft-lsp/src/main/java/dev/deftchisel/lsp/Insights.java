@@ -3,7 +3,6 @@ package dev.deftchisel.lsp;
 import com.google.gson.JsonElement;
 import dev.deftchisel.Uses;
 import dev.deftchisel.analysis.Role;
-import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.MemberSketch;
 import dev.deftchisel.source.Range;
 import java.util.List;
@@ -57,12 +56,7 @@ final class Insights {
     }
 
     private static Optional<Uses> uses(Session.Asked asked, Position position) {
-        return asked.chisel().uses(place(asked, position));
-    }
-
-    private static Place place(Session.Asked asked, Position position) {
-        int caret = asked.positions().offset(position);
-        return new Place(asked.file().path(), new Range(caret, caret));
+        return asked.chisel().uses(asked.place(position));
     }
 
     /** All places of a name that only stands in this file, to be typed over together. */

@@ -4,7 +4,6 @@ import dev.deftchisel.Uses;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.navigation.Declared;
 import dev.deftchisel.navigation.Finder;
-import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.MemberSketch;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
@@ -28,24 +27,19 @@ final class Navigation {
     private Navigation() {
     }
 
-    private static Place place(Session.Asked asked, Position position) {
-        int caret = asked.positions().offset(position);
-        return new Place(asked.file().path(), new Range(caret, caret));
-    }
-
     private static Optional<Location> location(Session.Asked asked, Path file, Range range) {
         return asked.positions(file).map(positions -> new Location(asked.session().documents().uri(file), positions.of(range)));
     }
 
     static List<Location> declaration(Session.Asked asked, Position position) {
-        return asked.chisel().navigator().declaration(place(asked, position))
+        return asked.chisel().navigator().declaration(asked.place(position))
                 .flatMap(found -> location(asked, found.file(), found.selection()))
                 .map(List::of).orElse(List.of());
     }
 
     /** Every use; those in documentation too, and the imports. */
     static List<Location> references(Session.Asked asked, Position position, boolean withDeclarations) {
-        return asked.chisel().uses(place(asked, position)).map(Uses::all).orElse(List.of()).stream()
+        return asked.chisel().uses(asked.place(position)).map(Uses::all).orElse(List.of()).stream()
                 .filter(use -> withDeclarations || use.role() != Role.DECLARATION)
                 .flatMap(use -> location(asked, use.file(), use.range()).stream())
                 .toList();
@@ -53,7 +47,7 @@ final class Navigation {
 
     /** The uses in the same file, told apart by what they do. */
     static List<DocumentHighlight> highlights(Session.Asked asked, Position position) {
-        return asked.chisel().navigator().usesInFile(place(asked, position)).map(Uses::all).orElse(List.of()).stream()
+        return asked.chisel().navigator().usesInFile(asked.place(position)).map(Uses::all).orElse(List.of()).stream()
                 .map(use -> new DocumentHighlight(asked.positions().of(use.range()), switch (use.role()) {
                     case DECLARATION, WRITE -> DocumentHighlightKind.Write;
                     case READ, CALL -> DocumentHighlightKind.Read;

@@ -29,8 +29,7 @@ final class Renames {
 
     /** Where the name stands and how it reads; empty where nothing can be renamed. */
     Optional<PrepareRenameResult> prepare(Session.Asked asked, Position position) {
-        int caret = asked.positions().offset(position);
-        Place place = new Place(asked.file().path(), new Range(caret, caret));
+        Place place = asked.place(position);
         Optional<Offer> offer = asked.chisel().offers(place).stream().filter(one -> one.operation().equals(RENAME)).findFirst();
         Spot spot = asked.chisel().spot(place);
         return offer.flatMap(known -> spot.bindings().stream().findFirst().map(Binding::range)
@@ -73,9 +72,8 @@ final class Renames {
      * @throws org.eclipse.lsp4j.jsonrpc.ResponseErrorException when it is refused
      */
     WorkspaceEdit rename(Session.Asked asked, Position position, String newName) {
-        int caret = asked.positions().offset(position);
         Answers answers = Answers.of("name", newName);
-        Outcome outcome = asked.chisel().preview(new Place(asked.file().path(), new Range(caret, caret)), RENAME,
+        Outcome outcome = asked.chisel().preview(asked.place(position), RENAME,
                 session.client().annotations() && session.client().documentChanges() ? answers.and("mentions", "all") : answers);
         if (outcome instanceof Outcome.Refusal refusal) {
             throw Refused.because(refusal.reasons(), asked.chisel());

@@ -1,8 +1,10 @@
 package dev.deftchisel.lsp;
 
 import dev.deftchisel.Chisel;
+import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Scope;
+import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -11,6 +13,7 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import org.eclipse.lsp4j.Position;
 import org.eclipse.lsp4j.services.LanguageClient;
 
 /** What one client and this server have agreed on, and what the client has open. */
@@ -77,6 +80,12 @@ final class Session implements AutoCloseable {
 
         Positions positions() {
             return session.positions(file);
+        }
+
+        /** The caret at a position of the file. */
+        Place place(Position position) {
+            int caret = positions().offset(position);
+            return new Place(file.path(), new Range(caret, caret));
         }
 
         /** What is wrong with the file; looked for once, as long as nothing changes anywhere. */
