@@ -5,21 +5,29 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.SearchWords;
+import dev.deftchisel.analysis.Subtypes;
+import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.navigation.Described;
 import dev.deftchisel.navigation.Hints;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TypeSketch;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.TypeElement;
 import javax.lang.model.element.VariableElement;
+import javax.lang.model.type.DeclaredType;
 
 /** From a name to where it is declared and used, and to what is known of it. Of the moment it was made. */
 public final class Navigator {
@@ -39,6 +47,43 @@ public final class Navigator {
             Analysis analysis = analyst.analyse(Focus.on(Set.of(file.path()), Set.of(symbol.name())));
             return analysis.declaration(symbol.key()).map(binding -> new Place(binding.file(), binding.range()));
         }));
+    }
+
+    /** Where the type of what stands at a place is declared; empty for primitive types, and for types of libraries. */
+    public Optional<Place> typeDeclaration(Place place) {
+        Spot spot = spots.apply(place);
+        return spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key())).map(Analysis.Known::element)
+                .map(element -> element instanceof ExecutableElement method ? method.getReturnType() : element.asType())
+                .filter(type -> type instanceof DeclaredType)
+                .map(type -> spot.analysis().key(((DeclaredType) type).asElement()))
+                .flatMap(key -> analyst.declaring(key).flatMap(file ->
+                        analyst.analyse(Focus.on(Set.of(file.path()), Set.of())).declaration(key)))
+                .map(binding -> new Place(binding.file(), binding.range()));
+    }
+
+    /** The types below the one at a place, or the methods that override the one there, in the workspace. */
+    public List<Place> implementations(Place place) {
+        return spots.apply(place).symbol().map(symbol -> {
+            boolean isType = symbol.key() instanceof SymbolKey.Type;
+            Map<SourceFile, List<TypeSketch>> below = isType ? new Subtypes(analyst.snapshot()).of(Set.of(symbol.name())) : Map.of();
+            Set<Path> files = isType ? below.keySet().stream().map(SourceFile::path).collect(Collectors.toSet())
+                    : analyst.snapshot().pathsMentioning(Set.of(symbol.name()));
+            Set<String> names = isType ? below.values().stream().flatMap(List::stream).map(TypeSketch::name).collect(Collectors.toSet())
+                    : Set.of(symbol.name());
+            Analysis analysis = analyst.analyse(Focus.on(files, names));
+            return files.stream().sorted()
+                    .flatMap(file -> analysis.bindings(file).stream())
+                    .filter(binding -> binding.role() == Role.DECLARATION && !binding.key().equals(symbol.key()))
+                    .filter(binding -> isType ? isBelow(binding.key(), symbol.key(), analysis)
+                            : binding.key() instanceof SymbolKey.Method && analysis.overrides(binding.key(), symbol.key()))
+                    .map(binding -> new Place(binding.file(), binding.range()))
+                    .toList();
+        }).orElse(List.of());
+    }
+
+    private static boolean isBelow(SymbolKey type, SymbolKey above, Analysis analysis) {
+        return analysis.known(type).filter(known -> known.element() instanceof TypeElement below && analysis.isSubtype(below, above))
+                .isPresent();
     }
 
     /** What the declaration of the symbol at a place says of itself; empty for locals, and for what a library declares. */

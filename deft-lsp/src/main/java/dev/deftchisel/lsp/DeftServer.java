@@ -132,6 +132,8 @@ public final class DeftServer implements LanguageServer {
         can.setRenameProvider(rename);
         can.setDefinitionProvider(true);
         can.setDeclarationProvider(true);
+        can.setTypeDefinitionProvider(true);
+        can.setImplementationProvider(true);
         can.setReferencesProvider(true);
         can.setDocumentHighlightProvider(true);
         can.setDocumentSymbolProvider(true);

@@ -37,6 +37,18 @@ final class Navigation {
                 .map(List::of).orElse(List.of());
     }
 
+    static List<Location> typeDeclaration(Session.Asked asked, Position position) {
+        return asked.chisel().navigator().typeDeclaration(asked.place(position))
+                .flatMap(found -> location(asked, found.file(), found.selection()))
+                .map(List::of).orElse(List.of());
+    }
+
+    /** The types below a type, the methods that override a method. */
+    static List<Location> implementations(Session.Asked asked, Position position) {
+        return asked.chisel().navigator().implementations(asked.place(position)).stream()
+                .flatMap(found -> location(asked, found.file(), found.selection()).stream()).toList();
+    }
+
     /** Every use; those in documentation too, and the imports. */
     static List<Location> references(Session.Asked asked, Position position, boolean withDeclarations) {
         return asked.chisel().uses(asked.place(position)).map(Uses::all).orElse(List.of()).stream()

@@ -25,6 +25,7 @@ import org.eclipse.lsp4j.FoldingRange;
 import org.eclipse.lsp4j.FoldingRangeRequestParams;
 import org.eclipse.lsp4j.Hover;
 import org.eclipse.lsp4j.HoverParams;
+import org.eclipse.lsp4j.ImplementationParams;
 import org.eclipse.lsp4j.InlayHint;
 import org.eclipse.lsp4j.InlayHintParams;
 import org.eclipse.lsp4j.LinkedEditingRangeParams;
@@ -42,6 +43,7 @@ import org.eclipse.lsp4j.SelectionRange;
 import org.eclipse.lsp4j.SelectionRangeParams;
 import org.eclipse.lsp4j.SymbolInformation;
 import org.eclipse.lsp4j.TextDocumentItem;
+import org.eclipse.lsp4j.TypeDefinitionParams;
 import org.eclipse.lsp4j.VersionedTextDocumentIdentifier;
 import org.eclipse.lsp4j.WorkspaceEdit;
 import org.eclipse.lsp4j.jsonrpc.messages.Either;
@@ -145,6 +147,18 @@ final class TextRequests implements TextDocumentService {
     public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> declaration(DeclarationParams params) {
         return session.ask(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
                 asked -> Either.forLeft(Navigation.declaration(asked, params.getPosition())));
+    }
+
+    @Override
+    public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> typeDefinition(TypeDefinitionParams params) {
+        return session.ask(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
+                asked -> Either.forLeft(Navigation.typeDeclaration(asked, params.getPosition())));
+    }
+
+    @Override
+    public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> implementation(ImplementationParams params) {
+        return session.ask(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
+                asked -> Either.forLeft(Navigation.implementations(asked, params.getPosition())));
     }
 
     @Override

@@ -22,7 +22,7 @@ public final class RandomMessages {
 
     private static final List<String> QUESTIONS = List.of("hover", "definition", "declaration", "references", "documentHighlight",
             "documentSymbol", "foldingRange", "prepareRename", "rename", "codeAction", "linkedEditingRange", "inlayHint", "codeLens",
-            "selectionRange");
+            "selectionRange", "typeDefinition", "implementation");
     private static final List<String> PIECES = List.of("", " ", "\n", "}", "{", "int depth = 1;", "/* ⚓𝄞 */", "\"", "Berth", ";", "\r\n",
             "(");
     private static final List<String> NONSENSE = List.of("null", "[]", "{}", "7", "'text'", "{'textDocument':7}",
