@@ -48,9 +48,15 @@ final class Folders implements AutoCloseable {
 
     /** The workspace that a file belongs to: of the innermost folder, or of the project around the file. */
     Optional<Chisel> of(Path file) {
-        Path folder = roots.stream().filter(file::startsWith).max(Comparator.comparingInt(Path::getNameCount))
-                .orElseGet(file::getParent);
-        return folder == null ? Optional.empty() : open.computeIfAbsent(folder, this::open);
+        Optional<Path> root = roots.stream().filter(file::startsWith).max(Comparator.comparingInt(Path::getNameCount));
+        if (root.isPresent()) {
+            return open.computeIfAbsent(root.get(), this::open);
+        }
+        // outside of all folders; what is open already may hold it
+        Optional<Chisel> around = open.values().stream().flatMap(Optional::stream)
+                .filter(chisel -> file.startsWith(chisel.workspace().root()))
+                .max(Comparator.comparingInt(chisel -> chisel.workspace().root().getNameCount()));
+        return around.isPresent() || file.getParent() == null ? around : open.computeIfAbsent(file.getParent(), this::open);
     }
 
     /** All that are open, those of the folders of the editor opened first. */

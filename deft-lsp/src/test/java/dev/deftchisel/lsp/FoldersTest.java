@@ -1,0 +1,70 @@
+package dev.deftchisel.lsp;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotSame;
+import static org.junit.jupiter.api.Assertions.assertSame;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import dev.deftchisel.Chisel;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class FoldersTest {
+
+    @TempDir
+    private Path folder;
+    private final Session session = new Session(Optional.empty());
+    private Path berth;
+    private Path tide;
+
+    @BeforeEach
+    void write() throws Exception {
+        folder = folder.toRealPath();
+        berth = file("harbour", "src/main/java/harbour/Berth.java", "package harbour;\n\nclass Berth { }\n");
+        tide = file("harbour", "src/main/java/harbour/tides/Tide.java", "package harbour.tides;\n\nclass Tide { }\n");
+    }
+
+    private Path file(String project, String path, String text) throws Exception {
+        Files.createDirectories(folder.resolve(project));
+        Files.writeString(folder.resolve(project).resolve("settings.gradle"), "");
+        Path file = folder.resolve(project).resolve(path);
+        Files.createDirectories(file.getParent());
+        return Files.writeString(file, text);
+    }
+
+    @AfterEach
+    void close() {
+        session.close();
+    }
+
+    private Chisel of(Path file) {
+        return session.folders().of(file).orElseThrow();
+    }
+
+    @Test
+    void filesOfOneProjectShareItAlsoOutsideOfAllFolders() {
+        assertSame(of(berth), of(tide));
+        assertEquals(folder.resolve("harbour"), of(tide).workspace().root());
+    }
+
+    @Test
+    void eachFolderIsAWorkspaceUntilItIsRemoved() throws Exception {
+        Path pier = file("piers", "src/main/java/Pier.java", "class Pier { }\n");
+        session.folders().add(folder.resolve("harbour"));
+        session.folders().add(folder.resolve("piers"));
+        assertNotSame(of(berth), of(pier));
+        assertEquals(2, session.folders().all().size());
+        session.folders().remove(folder.resolve("piers"));
+        assertEquals(1, session.folders().all().size());
+    }
+
+    @Test
+    void whatIsNoWorkspaceIsNone() {
+        assertTrue(session.folders().of(folder.resolve("nothing/Nothing.java")).isEmpty());
+    }
+}
