@@ -9,7 +9,6 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
 import org.eclipse.lsp4j.CodeActionOptions;
-import org.eclipse.lsp4j.CodeLensOptions;
 import org.eclipse.lsp4j.DiagnosticRegistrationOptions;
 import org.eclipse.lsp4j.DidChangeWatchedFilesRegistrationOptions;
 import org.eclipse.lsp4j.ExecuteCommandOptions;
@@ -139,7 +138,6 @@ public final class DeftServer implements LanguageServer {
         can.setDocumentSymbolProvider(true);
         can.setHoverProvider(true);
         can.setInlayHintProvider(true);
-        can.setCodeLensProvider(new CodeLensOptions(true));
         can.setLinkedEditingRangeProvider(true);
         can.setFoldingRangeProvider(true);
         can.setSelectionRangeProvider(true);

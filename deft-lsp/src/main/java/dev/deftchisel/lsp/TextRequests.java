@@ -6,8 +6,6 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import org.eclipse.lsp4j.CodeAction;
 import org.eclipse.lsp4j.CodeActionParams;
-import org.eclipse.lsp4j.CodeLens;
-import org.eclipse.lsp4j.CodeLensParams;
 import org.eclipse.lsp4j.Command;
 import org.eclipse.lsp4j.DeclarationParams;
 import org.eclipse.lsp4j.DefinitionParams;
@@ -176,16 +174,6 @@ final class TextRequests implements TextDocumentService {
     @Override
     public CompletableFuture<List<InlayHint>> inlayHint(InlayHintParams params) {
         return session.ask(params.getTextDocument().getUri(), List::of, asked -> Insights.hints(asked, params.getRange()));
-    }
-
-    @Override
-    public CompletableFuture<List<? extends CodeLens>> codeLens(CodeLensParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of, Insights::lenses);
-    }
-
-    @Override
-    public CompletableFuture<CodeLens> resolveCodeLens(CodeLens lens) {
-        return session.worker().ask(() -> session.asked(Insights.uri(lens)).map(asked -> Insights.counted(asked, lens)).orElse(lens));
     }
 
     @Override

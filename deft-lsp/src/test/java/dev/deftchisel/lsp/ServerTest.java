@@ -16,8 +16,6 @@ import java.util.concurrent.ExecutionException;
 import org.eclipse.lsp4j.CodeAction;
 import org.eclipse.lsp4j.CodeActionContext;
 import org.eclipse.lsp4j.CodeActionParams;
-import org.eclipse.lsp4j.CodeLens;
-import org.eclipse.lsp4j.CodeLensParams;
 import org.eclipse.lsp4j.DefinitionParams;
 import org.eclipse.lsp4j.Diagnostic;
 import org.eclipse.lsp4j.DiagnosticCapabilities;
@@ -266,14 +264,6 @@ class ServerTest {
         List<InlayHint> hints = texts().inlayHint(new InlayHintParams(berth, new Range(new Position(0, 0), new Position(99, 0)))).join();
         assertEquals(List.of(" = 12", ": int"), hints.stream().map(hint -> hint.getLabel().getLeft()).toList());
         assertEquals(editor.at(berth, "spare", 5), hints.get(1).getPosition());
-    }
-
-    @Test
-    void usesAreCountedWhenALensIsSeen() {
-        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
-        List<? extends CodeLens> lenses = texts().codeLens(new CodeLensParams(berth)).join();
-        assertEquals(List.of("2 uses", "1 use"), lenses.stream().map(lens -> texts().resolveCodeLens(lens).join().getCommand().getTitle())
-                .toList());
     }
 
     @Test

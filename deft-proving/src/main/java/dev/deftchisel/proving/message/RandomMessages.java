@@ -21,7 +21,7 @@ import java.util.concurrent.TimeoutException;
 public final class RandomMessages {
 
     private static final List<String> QUESTIONS = List.of("hover", "definition", "declaration", "references", "documentHighlight",
-            "documentSymbol", "foldingRange", "prepareRename", "rename", "codeAction", "linkedEditingRange", "inlayHint", "codeLens",
+            "documentSymbol", "foldingRange", "prepareRename", "rename", "codeAction", "linkedEditingRange", "inlayHint",
             "selectionRange", "typeDefinition", "implementation");
     private static final List<String> PIECES = List.of("", " ", "\n", "}", "{", "int depth = 1;", "/* ⚓𝄞 */", "\"", "Berth", ";", "\r\n",
             "(");
