@@ -57,11 +57,7 @@ final class Worker implements AutoCloseable {
 
     /** Does what the client asks for; the client may change its mind. */
     <T> CompletableFuture<T> ask(Supplier<T> work) {
-        Aside waiting = aside.get();
-        if (waiting != null) {
-            waiting.giveWay();
-        }
-        return CompletableFutures.computeAsync(thread, checker -> {
+        CompletableFuture<T> asked = CompletableFutures.computeAsync(thread, checker -> {
             checker.checkCanceled();
             current = checker;
             try {
@@ -70,6 +66,12 @@ final class Worker implements AutoCloseable {
                 throw Refused.failed(failed);
             }
         });
+        // only now, when the question stands in line, so that what gives way comes behind it
+        Aside waiting = aside.get();
+        if (waiting != null) {
+            waiting.giveWay();
+        }
+        return asked;
     }
 
     /** Does something unasked after a while, unless that is said again before: then only the later one is done. */
