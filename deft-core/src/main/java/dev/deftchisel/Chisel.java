@@ -141,14 +141,17 @@ public final class Chisel implements AutoCloseable {
 
     /** Reads all texts anew; files that are being edited stay as they are. */
     public void refresh() {
-        saved = saved.readAgain();
-        snapshot = saved.with(contents(unsaved), Map.of());
+        refresh(saved.readAgain());
     }
 
     /** Reads some files anew that another program may have written, or removed. */
     public void refresh(Collection<Path> files) {
-        saved = saved.reread(files);
-        snapshot = saved.with(contents(unsaved), Map.of());
+        refresh(saved.reread(files));
+    }
+
+    private void refresh(Snapshot read) {
+        saved = read;
+        snapshot = unsaved.isEmpty() ? saved : saved.with(contents(unsaved), Map.of());
     }
 
     /**

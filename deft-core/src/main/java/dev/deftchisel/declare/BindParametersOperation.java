@@ -1,6 +1,5 @@
 package dev.deftchisel.declare;
 
-import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
@@ -11,6 +10,7 @@ import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.change.Meaning;
 import dev.deftchisel.member.KeptParameters;
 import dev.deftchisel.member.Target;
+import dev.deftchisel.member.WrittenMethod;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
@@ -66,30 +66,17 @@ public final class BindParametersOperation implements Operation {
         });
     }
 
-    /** The one at the caret, or all. */
     private static List<String> chosen(Idle idle, Spot spot) {
-        Code code = idle.target().code();
-        Range caret = spot.place().selection();
-        List<String> at = ((MethodTree) idle.constructor().getLeaf()).getParameters().stream()
-                .filter(parameter -> code.range(parameter).encloses(caret))
-                .map(parameter -> parameter.getName().toString())
-                .filter(idle.parameters()::containsKey).toList();
-        return at.isEmpty() ? List.copyOf(idle.parameters().keySet()) : at;
+        return new WrittenMethod(idle.target().code(), idle.constructor()).meant(idle.parameters().keySet(), spot.place().selection());
     }
 
     private static Optional<Idle> idle(Analysis analysis, Spot spot) {
-        Optional<Code> code = analysis.code(spot.file().path());
-        return code.flatMap(known -> known.around(spot.place().selection()).stream()
-                .filter(path -> path.getLeaf() instanceof MethodTree method && method.getReturnType() == null && method.getBody() != null
-                        && path.getParentPath().getLeaf() instanceof ClassTree && isAtHead(known, method, spot.place().selection()))
-                .findFirst()
-                .flatMap(path -> Target.at(known, known.range(path.getLeaf()).start())
-                        .filter(target -> !target.isRecord()).map(target -> idle(target, path))))
+        return analysis.code(spot.file().path())
+                .flatMap(code -> WrittenMethod.atHead(code, spot.place().selection()))
+                .filter(method -> method.tree().getReturnType() == null)
+                .flatMap(method -> Target.at(method.code(), method.code().range(method.tree()).start())
+                        .filter(target -> !target.isRecord()).map(target -> idle(target, method.path())))
                 .filter(idle -> !idle.parameters().isEmpty());
-    }
-
-    private static boolean isAtHead(Code code, MethodTree method, Range place) {
-        return place.end() <= code.range(method.getBody()).start() + 1;
     }
 
     private static Idle idle(Target target, TreePath constructor) {

@@ -1,6 +1,5 @@
 package dev.deftchisel.generate;
 
-import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.VariableTree;
@@ -11,6 +10,7 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.Meaning;
+import dev.deftchisel.member.WrittenMethod;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
@@ -69,20 +69,23 @@ public final class CheckForNullOperation implements Operation {
      *
      * @param names in order
      */
-    private record Open(Code code, MethodTree method, List<String> names) {
+    private record Open(WrittenMethod method, List<String> names) {
 
-        /** Those that are chosen when nothing is said: the one at the caret, or all. */
         List<String> chosen(Range caret) {
-            List<String> at = method.getParameters().stream()
-                    .filter(parameter -> code.range(parameter).encloses(caret))
-                    .map(parameter -> parameter.getName().toString())
-                    .filter(names::contains).toList();
-            return at.isEmpty() ? names : at;
+            return method.meant(names, caret);
         }
 
         /** Whether it may simply end: it has no result, and no fields to set. */
         boolean mayLeave() {
-            return method.getReturnType() != null && method.getReturnType().toString().equals("void");
+            return method.tree().getReturnType() != null && method.tree().getReturnType().toString().equals("void");
+        }
+
+        Code code() {
+            return method.code();
+        }
+
+        Range body() {
+            return code().range(method.tree().getBody());
         }
     }
 
@@ -99,18 +102,10 @@ public final class CheckForNullOperation implements Operation {
     }
 
     private static Optional<Open> open(Analysis analysis, Spot spot) {
-        Range place = spot.place().selection();
-        return analysis.code(spot.file().path()).flatMap(code -> code.around(place).stream()
-                .filter(path -> path.getLeaf() instanceof MethodTree && path.getParentPath().getLeaf() instanceof ClassTree)
-                .findFirst()
-                .filter(path -> isAtHead(code, (MethodTree) path.getLeaf(), place))
-                .map(path -> new Open(code, (MethodTree) path.getLeaf(), names(code, path)))
-                .filter(open -> !open.names().isEmpty()));
-    }
-
-    private static boolean isAtHead(Code code, MethodTree method, Range place) {
-        return method.getBody() != null && code.find(method.getBody()).isPresent()
-                && place.end() <= code.range(method.getBody()).start() + 1;
+        return analysis.code(spot.file().path())
+                .flatMap(code -> WrittenMethod.atHead(code, spot.place().selection()))
+                .map(method -> new Open(method, names(method.code(), method.path())))
+                .filter(open -> !open.names().isEmpty());
     }
 
     private static List<String> names(Code code, TreePath path) {
@@ -181,10 +176,10 @@ public final class CheckForNullOperation implements Operation {
     private static List<Edit> written(Open open, List<String> lines) {
         Code code = open.code();
         Layout layout = Layout.of(code.file());
-        String outer = Layout.indentOf(code.file(), code.range(open.method()).start());
+        String outer = Layout.indentOf(code.file(), code.range(open.method().tree()).start());
         String indent = outer + layout.unit();
         NewCode text = new NewCode(code.file()).write(layout.lineEnd() + indent + layout.text(lines, indent));
-        Range body = code.range(open.method().getBody());
+        Range body = open.body();
         int start = start(open);
         if (code.text(body).indexOf('\n') >= 0) {
             return List.of(text.at(start));
@@ -209,15 +204,10 @@ public final class CheckForNullOperation implements Operation {
 
     /** Behind what must come first (JLS 8.8.7.1). */
     private static int start(Open open) {
-        List<? extends StatementTree> statements = statements(open);
+        List<? extends StatementTree> statements = open.method().statements();
         boolean isFirstFixed = !statements.isEmpty()
                 && open.code().text(statements.get(0)).matches("(?s)(this|super)\\s*\\(.*|\\w+\\.super\\s*\\(.*");
         return isFirstFixed ? Layout.behind(open.code().file(), open.code().range(statements.get(0)).end())
-                : open.code().range(open.method().getBody()).start() + 1;
-    }
-
-    private static List<? extends StatementTree> statements(Open open) {
-        // the compiler adds a call of the constructor above
-        return open.method().getBody().getStatements().stream().filter(one -> open.code().find(one).isPresent()).toList();
+                : open.body().start() + 1;
     }
 }

@@ -33,8 +33,7 @@ public final class KeptParameters {
         this.target = target;
         this.code = target.code();
         this.constructor = (MethodTree) constructor.getLeaf();
-        // the compiler adds a call of the constructor above
-        this.statements = this.constructor.getBody().getStatements().stream().filter(one -> code.find(one).isPresent()).toList();
+        this.statements = new WrittenMethod(code, constructor).statements();
     }
 
     /** Whether the constructor leaves its work to another one of the class, which then has the fields. */

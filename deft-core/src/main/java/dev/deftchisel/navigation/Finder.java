@@ -25,10 +25,10 @@ public final class Finder {
     public record Found(SourceFile file, MemberSketch member, String container) {
     }
 
-    private record Ranked(Found found, int match) {
+    private record Ranked(SourceFile file, MemberSketch member, int match) {
 
         boolean isType() {
-            return switch (found.member().kind()) {
+            return switch (member.kind()) {
                 case CLASS, INTERFACE, ENUM, RECORD, ANNOTATION -> true;
                 default -> false;
             };
@@ -47,21 +47,20 @@ public final class Finder {
                 .flatMap(file -> ranked(file, initials))
                 .sorted(Comparator.comparingInt((Ranked one) -> -one.match())
                         .thenComparing(one -> !one.isType())
-                        .thenComparingInt(one -> one.found().member().name().length())
-                        .thenComparing(one -> one.found().member().name())
-                        .thenComparing(one -> one.found().file().path())
-                        .thenComparingInt(one -> one.found().member().range().start()))
+                        .thenComparingInt(one -> one.member().name().length())
+                        .thenComparing(one -> one.member().name())
+                        .thenComparing(one -> one.file().path())
+                        .thenComparingInt(one -> one.member().range().start()))
                 .limit(most)
-                .map(Ranked::found)
+                .map(one -> new Found(one.file(), one.member(), container(one.file(), one.member())))
                 .toList();
     }
 
     private static Stream<Ranked> ranked(SourceFile file, Initials initials) {
         return file.skeleton().members().stream()
                 .filter(member -> member.kind() != MemberSketch.Kind.CONSTRUCTOR)
-                .map(member -> new Ranked(new Found(file, member, ""), initials.match(member.name())))
-                .filter(one -> one.match() != Initials.NONE)
-                .map(one -> new Ranked(new Found(file, one.found().member(), container(file, one.found().member())), one.match()));
+                .map(member -> new Ranked(file, member, initials.match(member.name())))
+                .filter(one -> one.match() != Initials.NONE);
     }
 
     private static String container(SourceFile file, MemberSketch member) {

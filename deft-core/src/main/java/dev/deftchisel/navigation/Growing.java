@@ -7,6 +7,8 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
 
 /**
  * How a selection grows along the code: from a word to the argument or statement that it is in, to all between the
@@ -53,33 +55,39 @@ public final class Growing {
      */
     public List<Range> around(Range selection) {
         List<Range> steps = new ArrayList<>();
-        Range at = selection;
-        if (selection.length() == 0 && count > 0) {
-            for (int offset : List.of(selection.start(), selection.start() - 1)) {
-                int token = offset >= 0 && offset < tokens.content().length() ? tokens.at(offset) : -1;
-                if (token >= 0 && !tokens.kind(token).isTrivia() && (partners[token] < 0 || offset == selection.start())
-                        && !isOne(token, ",;") && steps.isEmpty()) {
-                    add(steps, at, tokens.range(token));
-                }
-            }
+        word(selection).ifPresent(word -> add(steps, selection, word));
+        for (int open = opening(last(steps, selection)); open >= 0; open = opening(brackets(open))) {
+            add(steps, selection, item(open, partners[open], last(steps, selection)));
+            add(steps, selection, trimmed(tokens.end(open), tokens.start(partners[open])));
+            add(steps, selection, brackets(open));
         }
-        for (int open = opening(steps.isEmpty() ? at : steps.get(steps.size() - 1)); open >= 0; open = openingBefore(open)) {
-            int close = partners[open];
-            at = steps.isEmpty() ? selection : steps.get(steps.size() - 1);
-            add(steps, at, item(open, close, at));
-            add(steps, last(steps, selection), trimmed(tokens.end(open), tokens.start(close)));
-            add(steps, last(steps, selection), new Range(tokens.start(open), tokens.end(close)));
-        }
-        add(steps, last(steps, selection), item(-1, count, last(steps, selection)));
-        add(steps, last(steps, selection), new Range(0, tokens.content().length()));
+        add(steps, selection, item(-1, count, last(steps, selection)));
+        add(steps, selection, new Range(0, tokens.content().length()));
         return List.copyOf(steps);
+    }
+
+    /** The word at a caret, or else the one before it; a bracket only when the caret is before it. */
+    private Optional<Range> word(Range caret) {
+        return caret.length() > 0 ? Optional.empty() : IntStream.of(caret.start(), caret.start() - 1)
+                .filter(offset -> offset >= 0 && offset < tokens.content().length())
+                .filter(offset -> isWord(tokens.at(offset), offset == caret.start()))
+                .mapToObj(offset -> tokens.range(tokens.at(offset))).findFirst();
+    }
+
+    private boolean isWord(int token, boolean isAhead) {
+        return !tokens.kind(token).isTrivia() && (partners[token] < 0 || isAhead) && !isOne(token, ",;");
+    }
+
+    private Range brackets(int open) {
+        return new Range(tokens.start(open), tokens.end(partners[open]));
     }
 
     private static Range last(List<Range> steps, Range selection) {
         return steps.isEmpty() ? selection : steps.get(steps.size() - 1);
     }
 
-    private static void add(List<Range> steps, Range from, Range to) {
+    private static void add(List<Range> steps, Range selection, Range to) {
+        Range from = last(steps, selection);
         if (to.encloses(from) && to.length() > from.length()) {
             steps.add(to);
         }
@@ -93,10 +101,6 @@ public final class Growing {
             }
         }
         return -1;
-    }
-
-    private int openingBefore(int inner) {
-        return opening(new Range(tokens.start(inner), tokens.end(partners[inner])));
     }
 
     /** The argument, statement or declaration between two brackets that a range is in. */

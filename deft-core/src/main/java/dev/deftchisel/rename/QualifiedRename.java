@@ -126,10 +126,9 @@ final class QualifiedRename {
                     "this file of the package is generated and cannot be changed"));
             return;
         }
-        Path root = file.root().folder();
-        boolean isConventional = file.path().getParent().equals(root.resolve(home.replace('.', '/')));
+        boolean isConventional = file.path().getParent().equals(file.root().folderOf(home));
         if (isConventional) {
-            Path to = root.resolve(newHome.replace('.', '/')).resolve(file.path().getFileName());
+            Path to = file.root().folderOf(newHome).resolve(file.path().getFileName());
             if (snapshot.file(to).isPresent()) {
                 obstacles.add(Reason.at(to, new Range(0, 0),
                         "this file is in the way of one that would move here from the package " + home));

@@ -41,7 +41,7 @@ public final class NewFile {
      * @throws IllegalArgumentException when the root is not one of the workspace
      */
     public static NewFile of(SourceRoot root, String packageName, String type, SourceFile neighbour, Snapshot snapshot, Elements elements) {
-        Path path = root.folder().resolve(packageName.replace('.', '/')).resolve(type + ".java");
+        Path path = root.folderOf(packageName).resolve(type + ".java");
         Layout around = Layout.of(neighbour);
         EditorStyle style = EditorStyle.of(path, snapshot.workspace().root());
         Layout layout = new Layout(style.lineEnd().orElse(around.lineEnd()), style.unit().orElse(around.unit()));

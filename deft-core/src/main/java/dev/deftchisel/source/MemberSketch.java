@@ -5,12 +5,21 @@ package dev.deftchisel.source;
  *
  * @param kind       what it is
  * @param name       simple name; that of its class for a constructor
- * @param signature  the name with what stands between the parentheses of a method, blanks put together
  * @param nameRange  where the name stands
+ * @param parameters from parenthesis to parenthesis; empty for what has none
  * @param range      all of it, without the comments before it
  */
-public record MemberSketch(Kind kind, String name, String signature, Range nameRange, Range range) {
+public record MemberSketch(Kind kind, String name, Range nameRange, Range parameters, Range range) {
 
     /** What is declared. */
     public enum Kind { CLASS, INTERFACE, ENUM, RECORD, ANNOTATION, ENUM_CONSTANT, FIELD, METHOD, CONSTRUCTOR }
+
+    /**
+     * The name with the parameters, on one line.
+     *
+     * @param content of the file; put together only when somebody wants to see it, since all files are sketched
+     */
+    public String signature(String content) {
+        return name + content.substring(parameters.start(), parameters.end()).replaceAll("\\s+", " ");
+    }
 }

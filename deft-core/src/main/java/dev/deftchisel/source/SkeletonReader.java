@@ -25,6 +25,9 @@ final class SkeletonReader {
     private static final Set<String> MODIFIERS =
             Set.of("public", "protected", "private", "static", "final", "transient", "volatile", "abstract");
 
+    /** The parameters of what has none. */
+    private static final Range NONE = new Range(0, 0);
+
     private final Tokens tokens;
     private final int count;
     private final List<TypeSketch> types = new ArrayList<>();
@@ -194,7 +197,7 @@ final class SkeletonReader {
         int start = at;
         int type = -1;
         int name = -1;
-        int parameters = -1;
+        Range parameters = NONE;
         int angles = 0;
         while (at < count && !tokens.is(at, '}')) {
             if (tokens.is(at, ';')) {
@@ -210,8 +213,10 @@ final class SkeletonReader {
                 }
                 next();
             } else if (tokens.is(at, '(')) {
-                parameters = parameters < 0 ? at : parameters;
+                int open = at;
                 skipGroup('(', ')');
+                parameters = hasParameters ? parameters
+                        : new Range(tokens.start(open), tokens.end(tokens.codeBefore(Math.min(at, count) - 1)));
                 hasParameters = true;
             } else if (tokens.is(at, '@')) {
                 annotation();
@@ -239,7 +244,7 @@ final class SkeletonReader {
                     keepMember(start, type, name, parameters);
                 } else if (name >= 0) {
                     // a compact one (JLS 8.10.4.2)
-                    keep(MemberSketch.Kind.CONSTRUCTOR, start, name, -1);
+                    keep(MemberSketch.Kind.CONSTRUCTOR, start, name, NONE);
                 }
                 return;
             } else {
@@ -260,8 +265,7 @@ final class SkeletonReader {
 
     /** By how many type arguments a token opens, or closes. */
     private int angles(int index) {
-        String text = tokens.text(index);
-        return text.matches("<+") ? text.length() : text.matches(">+") ? -text.length() : 0;
+        return tokens.is(index, '<') ? 1 : tokens.is(index, '>') ? -1 : 0;
     }
 
     private boolean isModifier(int index) {
@@ -269,35 +273,19 @@ final class SkeletonReader {
     }
 
     /** Notes the member that ends here; an initialiser has no name, and the head of the file only looks like one. */
-    private void keepMember(int start, int type, int name, int parameters) {
+    private void keepMember(int start, int type, int name, Range parameters) {
         boolean isHead = tokens.is(start, "package") || tokens.is(start, "import");
         if (name >= 0 && !isHead) {
-            boolean isConstructor = parameters >= 0 && type == name;
-            MemberSketch.Kind kind = parameters < 0 ? MemberSketch.Kind.FIELD
-                    : isConstructor ? MemberSketch.Kind.CONSTRUCTOR : MemberSketch.Kind.METHOD;
+            MemberSketch.Kind kind = parameters.equals(NONE) ? MemberSketch.Kind.FIELD
+                    : type == name ? MemberSketch.Kind.CONSTRUCTOR : MemberSketch.Kind.METHOD;
             keep(kind, start, name, parameters);
         }
     }
 
-    private void keep(MemberSketch.Kind kind, int start, int name, int parameters) {
+    private void keep(MemberSketch.Kind kind, int start, int name, Range parameters) {
         int last = tokens.codeBefore(Math.min(at, count) - 1);
-        String between = parameters < 0 ? "" : parameters(parameters);
-        members.add(new MemberSketch(kind, tokens.name(name), tokens.name(name) + between, tokens.range(name),
+        members.add(new MemberSketch(kind, tokens.name(name), tokens.range(name), parameters,
                 new Range(tokens.start(start), tokens.end(last))));
-    }
-
-    /** A list of parameters on one line. */
-    private String parameters(int open) {
-        int depth = 0;
-        int close = open;
-        for (int i = open; i < count; i = tokens.code(i + 1)) {
-            depth += tokens.is(i, '(') ? 1 : tokens.is(i, ')') ? -1 : 0;
-            close = i;
-            if (depth == 0) {
-                break;
-            }
-        }
-        return tokens.content().substring(tokens.start(open), tokens.end(close)).replaceAll("\\s+", " ");
     }
 
     /** Notes the member that ends here. */
@@ -344,7 +332,7 @@ final class SkeletonReader {
             members();
         }
         if (name < count && tokens.kind(name) == TokenKind.IDENTIFIER) {
-            keep(kind, start, name, -1);
+            keep(kind, start, name, NONE);
         }
     }
 
@@ -358,7 +346,7 @@ final class SkeletonReader {
         int name = -1;
         while (at < count) {
             if (name >= 0 && (tokens.is(at, ',') || tokens.is(at, ';') || tokens.is(at, '}'))) {
-                keep(MemberSketch.Kind.ENUM_CONSTANT, name, name, -1);
+                keep(MemberSketch.Kind.ENUM_CONSTANT, name, name, NONE);
                 name = -1;
             }
             if (tokens.is(at, ';')) {
@@ -404,7 +392,7 @@ final class SkeletonReader {
             if (isEnd && at < count && tokens.kind(at) == TokenKind.IDENTIFIER && isBeforeValue(tokens.code(at + 1))) {
                 int name = at;
                 next();
-                keep(MemberSketch.Kind.FIELD, name, name, -1);
+                keep(MemberSketch.Kind.FIELD, name, name, NONE);
             }
         }
         return isOne;

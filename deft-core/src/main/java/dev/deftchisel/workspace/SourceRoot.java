@@ -24,6 +24,11 @@ public record SourceRoot(Path folder, Use use, Kind kind) {
         RESOURCE
     }
 
+    /** The folder in which the files of a package are (JLS 7.2.1). */
+    public Path folderOf(String packageName) {
+        return folder.resolve(packageName.replace('.', '/'));
+    }
+
     /** Whether the root holds Java code. */
     public boolean isJava() {
         return kind != Kind.RESOURCE;

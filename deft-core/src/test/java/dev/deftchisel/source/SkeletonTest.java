@@ -95,7 +95,7 @@ class SkeletonTest {
                 FIELD a, FIELD c, FIELD b, CONSTRUCTOR Berth(int length, @Old final String... names), METHOD all(Map<String,T> by), \
                 CONSTRUCTOR Line, RECORD Line, ENUM_CONSTANT FREE, METHOD go(), ENUM_CONSTANT TAKEN, CONSTRUCTOR State(int... n), \
                 ENUM State, METHOD value(), ANNOTATION Mark, CLASS Berth, INTERFACE Sized""",
-                members.stream().map(member -> member.kind() + " " + member.signature()).collect(Collectors.joining(", ")));
+                members.stream().map(member -> member.kind() + " " + member.signature(source)).collect(Collectors.joining(", ")));
         assertEquals("@Deprecated class Berth", source.substring(members.get(14).range().start()).substring(0, 23));
         assertEquals("abstract <R> List<R> all(Map<String,T> by);", text(source, members.get(4).range()));
         assertEquals("all", text(source, members.get(4).nameRange()));

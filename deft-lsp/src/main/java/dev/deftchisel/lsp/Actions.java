@@ -3,7 +3,6 @@ package dev.deftchisel.lsp;
 import com.google.gson.Gson;
 import com.google.gson.JsonElement;
 import com.google.gson.JsonParseException;
-import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
 import dev.deftchisel.Problems;
 import dev.deftchisel.operation.Answers;
@@ -169,25 +168,14 @@ final class Actions {
         if (asked.version() != action.version()) {
             throw Refused.outdated();
         }
-        Chisel chisel = asked.chisel();
-        Optional<Outcome> outcome = outcome(action, asked);
-        if (outcome.isEmpty()) {
-            return new WorkspaceEdit();
-        } else if (outcome.get() instanceof Outcome.Refusal refusal) {
-            throw Refused.because(refusal.reasons(), chisel);
-        }
-        Outcome.Preview preview = (Outcome.Preview) outcome.get();
-        if (!edits.canMake(preview.change())) {
-            throw Refused.invalid("this makes or moves files, which the editor says it cannot");
-        }
-        return edits.of(preview.change());
+        return outcome(action, asked).map(outcome -> edits.of(outcome, asked.chisel())).orElseGet(WorkspaceEdit::new);
     }
 
     private static Optional<Outcome> outcome(Action action, Session.Asked asked) {
         Problems problems = asked.chisel().problems();
         Scope file = Scope.of(List.of(asked.file().path()));
         return switch (action.what()) {
-            case FIX -> Optional.of(problems.fix(problems.in(file).stream()
+            case FIX -> Optional.of(problems.fix(asked.problems().stream()
                     .filter(problem -> problem.rule().equals(action.id()) && problem.range().equals(new Range(action.start(), action.end()))
                             && action.fix() >= 0 && action.fix() < problem.fixes().size())
                     .findFirst().orElseThrow(Refused::outdated), action.fix()));

@@ -61,8 +61,10 @@ public final class DeftServer implements LanguageServer {
     public DeftServer(Optional<Path> pages) {
         this.session = new Session(pages);
         Diagnostics diagnostics = new Diagnostics(session);
-        this.texts = new TextRequests(session, diagnostics);
-        this.workspace = new WorkspaceRequests(session, diagnostics);
+        Actions actions = new Actions(session);
+        Renames renames = new Renames(session);
+        this.texts = new TextRequests(session, diagnostics, actions, renames);
+        this.workspace = new WorkspaceRequests(session, diagnostics, actions, renames);
     }
 
     /**

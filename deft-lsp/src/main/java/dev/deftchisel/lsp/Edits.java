@@ -1,5 +1,7 @@
 package dev.deftchisel.lsp;
 
+import dev.deftchisel.Chisel;
+import dev.deftchisel.Outcome;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
@@ -31,20 +33,41 @@ final class Edits {
         this.session = session;
     }
 
-    /** Whether the client can make all of a change; files that come or move need more than texts. */
-    boolean canMake(Change change) {
-        return session.client().fileOperations() && session.client().documentChanges()
-                || change.effective().stream().noneMatch(file -> file.isNew() || file.target().isPresent());
+    /**
+     * What comes of asking for something.
+     *
+     * @throws org.eclipse.lsp4j.jsonrpc.ResponseErrorException when it is refused, or more than the client can do
+     */
+    WorkspaceEdit of(Outcome outcome, Chisel chisel) {
+        Change change = accepted(outcome, chisel);
+        if (!canMake(change)) {
+            throw Refused.invalid("this makes or moves files, which the editor says it cannot");
+        }
+        return of(change);
     }
 
-    /** What a change does to texts, for a client that moves the files itself. */
-    WorkspaceEdit withoutMoves(Change change) {
+    /** What it does to texts, for a client that moves the files itself. */
+    WorkspaceEdit withoutMoves(Outcome outcome, Chisel chisel) {
+        Change change = accepted(outcome, chisel);
         return of(new Change(change.title(), change.files().stream()
                 .map(file -> new FileChange(file.path(), Optional.empty(), file.before(), file.edits(), file.isNew()))
                 .toList(), change.meaning(), change.notes()));
     }
 
-    WorkspaceEdit of(Change change) {
+    private static Change accepted(Outcome outcome, Chisel chisel) {
+        if (outcome instanceof Outcome.Refusal refusal) {
+            throw Refused.because(refusal.reasons(), chisel);
+        }
+        return ((Outcome.Preview) outcome).change();
+    }
+
+    /** Whether the client can make all of a change; files that come or move need more than texts. */
+    private boolean canMake(Change change) {
+        return session.client().fileOperations() && session.client().documentChanges()
+                || change.effective().stream().noneMatch(file -> file.isNew() || file.target().isPresent());
+    }
+
+    private WorkspaceEdit of(Change change) {
         WorkspaceEdit edit = new WorkspaceEdit();
         if (!session.client().documentChanges()) {
             Map<String, List<TextEdit>> texts = new LinkedHashMap<>();

@@ -10,6 +10,7 @@ import org.eclipse.lsp4j.Hover;
 import org.eclipse.lsp4j.MarkupContent;
 import org.eclipse.lsp4j.MarkupKind;
 import org.eclipse.lsp4j.Position;
+import org.eclipse.lsp4j.Range;
 
 /** What is known of a name: how it is declared, its type and constant value, its documentation. */
 final class Hovers {
@@ -21,16 +22,18 @@ final class Hovers {
         Place place = asked.place(position);
         Chisel chisel = asked.chisel();
         return chisel.symbol(place).map(symbol -> {
-            Optional<Described> described = chisel.navigator().described(place);
+            // what is of this place first: a declaration in another file is another analysis
+            Range name = chisel.spot(place).bindings().stream().findFirst()
+                    .map(binding -> asked.positions().of(binding.range())).orElse(null);
             Optional<Navigator.Typed> typed = chisel.navigator().typed(place);
+            Optional<Described> described = chisel.navigator().described(place);
             String heading = described.map(Described::heading).orElseGet(() -> typed.filter(known -> !known.type().equals("void"))
                     .map(known -> known.type() + " ").orElse("") + symbol.signature());
             String value = typed.flatMap(Navigator.Typed::value).map(known -> " = " + shown(known)).orElse("");
             String text = "```java\n" + heading + value + "\n```\n"
                     + where(symbol) + described.map(Described::documentation).filter(comment -> !comment.isEmpty())
                     .map(comment -> "\n\n" + JavadocText.markdown(comment)).orElse("");
-            return new Hover(new MarkupContent(MarkupKind.MARKDOWN, text), chisel.spot(place).bindings().stream().findFirst()
-                    .map(binding -> asked.positions().of(binding.range())).orElse(null));
+            return new Hover(new MarkupContent(MarkupKind.MARKDOWN, text), name);
         });
     }
 

@@ -1,6 +1,7 @@
 package dev.deftchisel.lsp;
 
 import dev.deftchisel.Uses;
+import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
@@ -26,15 +27,13 @@ final class Insights {
         }).toList();
     }
 
-    private static Optional<Uses> uses(Session.Asked asked, Position position) {
-        return asked.chisel().uses(asked.place(position));
-    }
-
-    /** All places of a name that only stands in this file, to be typed over together. */
+    /** All places of a name that only stands in this file, to be typed over together; looked for at every step of a caret. */
     static Optional<LinkedEditingRanges> linked(Session.Asked asked, Position position) {
-        return uses(asked, position).filter(uses -> uses.symbol().kind().isLocal()).map(uses -> new LinkedEditingRanges(
-                uses.all().stream().map(Uses.Use::range)
-                .filter(range -> asked.file().content().substring(range.start(), range.end()).equals(uses.symbol().name()))
-                .map(asked.positions()::of).toList()));
+        Place place = asked.place(position);
+        return asked.chisel().symbol(place).filter(symbol -> symbol.kind().isLocal())
+                .flatMap(local -> asked.chisel().uses(place))
+                .map(uses -> new LinkedEditingRanges(uses.all().stream().map(Uses.Use::range)
+                        .filter(range -> asked.file().content().substring(range.start(), range.end()).equals(uses.symbol().name()))
+                        .map(asked.positions()::of).toList()));
     }
 }

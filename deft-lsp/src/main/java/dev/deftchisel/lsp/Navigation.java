@@ -4,12 +4,14 @@ import dev.deftchisel.Uses;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.navigation.Declared;
 import dev.deftchisel.navigation.Finder;
+import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.MemberSketch;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.eclipse.lsp4j.DocumentHighlight;
 import org.eclipse.lsp4j.DocumentHighlightKind;
 import org.eclipse.lsp4j.DocumentSymbol;
@@ -31,22 +33,21 @@ final class Navigation {
         return asked.positions(file).map(positions -> new Location(asked.session().documents().uri(file), positions.of(range)));
     }
 
+    private static List<Location> locations(Session.Asked asked, Stream<Place> places) {
+        return places.flatMap(found -> location(asked, found.file(), found.selection()).stream()).toList();
+    }
+
     static List<Location> declaration(Session.Asked asked, Position position) {
-        return asked.chisel().navigator().declaration(asked.place(position))
-                .flatMap(found -> location(asked, found.file(), found.selection()))
-                .map(List::of).orElse(List.of());
+        return locations(asked, asked.chisel().navigator().declaration(asked.place(position)).stream());
     }
 
     static List<Location> typeDeclaration(Session.Asked asked, Position position) {
-        return asked.chisel().navigator().typeDeclaration(asked.place(position))
-                .flatMap(found -> location(asked, found.file(), found.selection()))
-                .map(List::of).orElse(List.of());
+        return locations(asked, asked.chisel().navigator().typeDeclaration(asked.place(position)).stream());
     }
 
     /** The types below a type, the methods that override a method. */
     static List<Location> implementations(Session.Asked asked, Position position) {
-        return asked.chisel().navigator().implementations(asked.place(position)).stream()
-                .flatMap(found -> location(asked, found.file(), found.selection()).stream()).toList();
+        return locations(asked, asked.chisel().navigator().implementations(asked.place(position)).stream());
     }
 
     /** Every use; those in documentation too, and the imports. */
@@ -69,13 +70,14 @@ final class Navigation {
     }
 
     static List<DocumentSymbol> symbols(Session.Asked asked) {
-        return Declared.in(asked.file()).stream().map(one -> symbol(one, asked.positions())).toList();
+        return Declared.in(asked.file()).stream().map(one -> symbol(one, asked.file().content(), asked.positions())).toList();
     }
 
-    private static DocumentSymbol symbol(Declared declared, Positions positions) {
+    private static DocumentSymbol symbol(Declared declared, String content, Positions positions) {
         MemberSketch member = declared.member();
-        return new DocumentSymbol(member.signature(), kind(member), positions.of(member.range()),
-                positions.of(member.nameRange()), null, declared.children().stream().map(one -> symbol(one, positions)).toList());
+        return new DocumentSymbol(member.signature(content), kind(member), positions.of(member.range()),
+                positions.of(member.nameRange()), null,
+                declared.children().stream().map(one -> symbol(one, content, positions)).toList());
     }
 
     /** What goes with some typed letters, in all workspaces. */
@@ -86,7 +88,8 @@ final class Navigation {
             new Finder(chisel.snapshot()).find(typed, MOST_FOUND).forEach(one -> {
                 Location location = new Location(session.documents().uri(one.file().path()),
                         session.positions(one.file()).of(one.member().nameRange()));
-                found.add(new WorkspaceSymbol(one.member().signature(), kind(one.member()), Either.forLeft(location), one.container()));
+                found.add(new WorkspaceSymbol(one.member().signature(one.file().content()), kind(one.member()),
+                        Either.forLeft(location), one.container()));
             });
         });
         return found;

@@ -18,19 +18,15 @@ import org.eclipse.lsp4j.WorkspaceEditCapabilities;
  * @param annotations       steps may say what they are, and that they want to be confirmed
  * @param actionObjects     code actions may be more than commands
  * @param resolvesEdits     the edit of a code action is asked for when it is wanted
- * @param showsDisabled     code actions may say why they cannot be taken
  * @param pullsDiagnostics  the client asks for diagnostics
- * @param symbolTrees       the symbols of a document may be a tree
  * @param progress          long work may be told
  * @param watchesFiles      the client tells of files that change on disk, when it is asked to
  */
 record Negotiated(Units units, boolean documentChanges, boolean fileOperations, boolean annotations, boolean actionObjects,
-        boolean resolvesEdits, boolean showsDisabled, boolean pullsDiagnostics, boolean symbolTrees, boolean progress,
-        boolean watchesFiles) {
+        boolean resolvesEdits, boolean pullsDiagnostics, boolean progress, boolean watchesFiles) {
 
     /** Nothing is known of the client yet. */
-    static final Negotiated NOTHING = new Negotiated(Units.UTF16, false, false, false, false, false, false, false, false, false,
-            false);
+    static final Negotiated NOTHING = new Negotiated(Units.UTF16, false, false, false, false, false, false, false, false);
 
     static Negotiated of(ClientCapabilities capabilities) {
         Optional<ClientCapabilities> client = Optional.ofNullable(capabilities);
@@ -47,10 +43,7 @@ record Negotiated(Units units, boolean documentChanges, boolean fileOperations, 
                 actions.map(CodeActionCapabilities::getCodeActionLiteralSupport).isPresent(),
                 actions.map(CodeActionCapabilities::getResolveSupport).filter(can -> can.getProperties().contains("edit")).isPresent()
                         && actions.map(CodeActionCapabilities::getDataSupport).orElse(false),
-                actions.map(CodeActionCapabilities::getDisabledSupport).orElse(false),
                 texts.map(TextDocumentClientCapabilities::getDiagnostic).isPresent(),
-                texts.map(TextDocumentClientCapabilities::getDocumentSymbol)
-                        .map(can -> Boolean.TRUE.equals(can.getHierarchicalDocumentSymbolSupport())).orElse(false),
                 client.map(ClientCapabilities::getWindow).map(can -> Boolean.TRUE.equals(can.getWorkDoneProgress())).orElse(false),
                 client.map(ClientCapabilities::getWorkspace).map(WorkspaceClientCapabilities::getDidChangeWatchedFiles)
                         .map(can -> Boolean.TRUE.equals(can.getDynamicRegistration())).orElse(false));

@@ -22,9 +22,11 @@ final class Renames {
     private static final String RENAME = "rename";
 
     private final Session session;
+    private final Edits edits;
 
     Renames(Session session) {
         this.session = session;
+        this.edits = new Edits(session);
     }
 
     /** Where the name stands and how it reads; empty where nothing can be renamed. */
@@ -55,11 +57,8 @@ final class Renames {
         if (type.isEmpty() || name.equals(type.get().name()) || !Objects.equals(target.getParent(), asked.file().path().getParent())) {
             return Optional.empty();
         }
-        Outcome outcome = asked.chisel().preview(new Place(asked.file().path(), type.get().nameRange()), RENAME, Answers.of("name", name));
-        if (outcome instanceof Outcome.Refusal refusal) {
-            throw Refused.because(refusal.reasons(), asked.chisel());
-        }
-        return Optional.of(new Edits(session).withoutMoves(((Outcome.Preview) outcome).change()));
+        Place declared = new Place(asked.file().path(), type.get().nameRange());
+        return Optional.of(edits.withoutMoves(asked.chisel().preview(declared, RENAME, Answers.of("name", name)), asked.chisel()));
     }
 
     private static String typeName(Path file) {
@@ -75,14 +74,6 @@ final class Renames {
         Answers answers = Answers.of("name", newName);
         Outcome outcome = asked.chisel().preview(asked.place(position), RENAME,
                 session.client().annotations() && session.client().documentChanges() ? answers.and("mentions", "all") : answers);
-        if (outcome instanceof Outcome.Refusal refusal) {
-            throw Refused.because(refusal.reasons(), asked.chisel());
-        }
-        Edits edits = new Edits(session);
-        Outcome.Preview preview = (Outcome.Preview) outcome;
-        if (!edits.canMake(preview.change())) {
-            throw Refused.invalid("this moves files, which the editor says it cannot");
-        }
-        return edits.of(preview.change());
+        return edits.of(outcome, asked.chisel());
     }
 }

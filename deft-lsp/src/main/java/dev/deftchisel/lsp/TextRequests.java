@@ -60,11 +60,11 @@ final class TextRequests implements TextDocumentService {
     private final Actions actions;
     private final Renames renames;
 
-    TextRequests(Session session, Diagnostics diagnostics) {
+    TextRequests(Session session, Diagnostics diagnostics, Actions actions, Renames renames) {
         this.session = session;
         this.diagnostics = diagnostics;
-        this.actions = new Actions(session);
-        this.renames = new Renames(session);
+        this.actions = actions;
+        this.renames = renames;
     }
 
     @Override

@@ -26,11 +26,13 @@ final class WorkspaceRequests implements WorkspaceService {
     private final Session session;
     private final Diagnostics diagnostics;
     private final Actions actions;
+    private final Renames renames;
 
-    WorkspaceRequests(Session session, Diagnostics diagnostics) {
+    WorkspaceRequests(Session session, Diagnostics diagnostics, Actions actions, Renames renames) {
         this.session = session;
         this.diagnostics = diagnostics;
-        this.actions = new Actions(session);
+        this.actions = actions;
+        this.renames = renames;
     }
 
     @Override
@@ -58,7 +60,7 @@ final class WorkspaceRequests implements WorkspaceService {
         }
         FileRename renamed = params.getFiles().get(0);
         return session.ask(renamed.getOldUri(), () -> null, asked -> Documents.path(renamed.getNewUri())
-                .flatMap(target -> new Renames(session).fileRenamed(asked, target)).orElse(null));
+                .flatMap(target -> renames.fileRenamed(asked, target)).orElse(null));
     }
 
     @Override

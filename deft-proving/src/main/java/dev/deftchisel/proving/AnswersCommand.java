@@ -7,7 +7,6 @@ import dev.deftchisel.proving.message.AnswerTimes;
 import dev.deftchisel.workspace.SourceFile;
 import java.io.IOException;
 import java.util.Comparator;
-import java.util.List;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
@@ -21,7 +20,6 @@ import picocli.CommandLine.Option;
         description = "Times the answers of the language server over the wire, with one file of about 2,000 lines open and typed in.")
 final class AnswersCommand implements Callable<Integer> {
 
-    private static final int LINES = 2000;
     private static final int USERS = 30;
 
     @Mixin
@@ -40,8 +38,7 @@ final class AnswersCommand implements Callable<Integer> {
             SourceFile open;
             SourceFile renamed;
             try (Chisel chisel = Chisel.open(copy.request(), Monitor.SILENT)) {
-                open = chisel.snapshot().files().stream()
-                        .min(Comparator.comparingInt(file -> Math.abs(file.lines().count() - LINES))).orElseThrow();
+                open = PaceCommand.open(chisel);
                 renamed = chisel.snapshot().files().stream()
                         .filter(file -> file.headline().types().size() == 1 && !file.equals(open))
                         .min(Comparator.comparingInt(file -> Math.abs(
@@ -51,14 +48,10 @@ final class AnswersCommand implements Callable<Integer> {
             AnswerTimes.Times times = AnswerTimes.measure(copy.request().folder(), open, renamed, rounds, seed);
             System.out.printf("%s, open: %s (%d lines), renamed: %s, %d changes%n", copy.name(), open.path().getFileName(),
                     open.lines().count(), renamed.path().getFileName(), times.typed());
-            times.byWhat().forEach((what, all) -> System.out.printf("%36s  median %5d ms, longest %5d ms%n", what, median(all),
-                    all.get(all.size() - 1)));
+            times.byWhat().forEach((what, all) -> System.out.printf("%36s  median %5d ms, longest %5d ms%n", what,
+                    SpeedCommand.median(all, Long::longValue), all.get(all.size() - 1)));
             System.out.printf("%36s  %d MB, then %d MB%n", "in use", times.memory().get(0), times.memory().get(1));
         }
         return 0;
-    }
-
-    private static long median(List<Long> sorted) {
-        return sorted.get(sorted.size() / 2);
     }
 }

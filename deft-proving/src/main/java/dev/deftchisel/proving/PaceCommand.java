@@ -72,7 +72,7 @@ final class PaceCommand implements Callable<Integer> {
         Random random = new Random(seed);
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
             List<String> compiler = CommandLines.javac(chisel, List.of("-Xlint:all", "-Xmaxwarns", "1000000"));
-            List<SourceFile> files = chisel.snapshot().files().stream().filter(file -> !file.skeleton().bodies().isEmpty()).toList();
+            List<SourceFile> files = editable(chisel);
             WatchedProcess.run(look);
             for (int round = 0; round < rounds; round++) {
                 javac.add(WatchedProcess.run(compiler).millis());
@@ -94,6 +94,16 @@ final class PaceCommand implements Callable<Integer> {
         }
     }
 
+    /** The file that stands for one that is open in an editor: of about 2,000 lines. */
+    static SourceFile open(Chisel chisel) {
+        return chisel.snapshot().files().stream()
+                .min(Comparator.comparingInt(file -> Math.abs(file.lines().count() - LINES))).orElseThrow();
+    }
+
+    private static List<SourceFile> editable(Chisel chisel) {
+        return chisel.snapshot().files().stream().filter(file -> !file.skeleton().bodies().isEmpty()).toList();
+    }
+
     /** One more statement in a body. */
     private static String edited(SourceFile file, Random random) {
         List<Range> bodies = file.skeleton().bodies();
@@ -107,7 +117,7 @@ final class PaceCommand implements Callable<Integer> {
      */
     private void warm(OpenRequest request) {
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
-            List<SourceFile> files = chisel.snapshot().files().stream().filter(each -> !each.skeleton().bodies().isEmpty()).toList();
+            List<SourceFile> files = editable(chisel);
             Random random = new Random(seed);
             long from = System.nanoTime();
             int all = chisel.problems().in(chisel.problems().everywhere()).size();
@@ -126,9 +136,7 @@ final class PaceCommand implements Callable<Integer> {
             System.out.printf("in one process: everything for the first time %d ms, %d problems; after one edit %d ms (1/%.1f), "
                     + "at most %d ms%n",
                     first, all, looks[WARM_UP / 2], (double) first / looks[WARM_UP / 2], looks[WARM_UP - 1]);
-            Optional<SourceFile> open = chisel.snapshot().files().stream()
-                    .min(Comparator.comparingInt(file -> Math.abs(file.lines().count() - LINES)));
-            SourceFile file = open.orElseThrow();
+            SourceFile file = open(chisel);
             long[] times = new long[WARM_UP];
             int found = 0;
             for (int run = 0; run < 2 * WARM_UP; run++) {

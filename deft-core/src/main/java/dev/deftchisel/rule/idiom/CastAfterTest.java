@@ -16,6 +16,7 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rule.Together;
 import dev.deftchisel.source.Range;
 import java.util.Optional;
 import java.util.Set;
@@ -93,7 +94,8 @@ public final class CastAfterTest implements Rule {
                 || element.getKind() == ElementKind.LOCAL_VARIABLE || element.getKind().name().equals("BINDING_VARIABLE")).isPresent();
         Range gone = code.range(variable);
         if (test.isPresent() && isPlain && isLocal && !isNamedInTest(tree, variable) && !code.hasComment(gone)
-                && !sharesDeclaration(body, variable, code) && !isWritten(path, test.get(), value, code)) {
+                && !Together.isShared(new TreePath(new TreePath(path, body), variable), code)
+                && !isWritten(path, test.get(), value, code)) {
             boolean isFinal = variable.getModifiers().getFlags().contains(Modifier.FINAL);
             survey.report(cast, "the type was tested just before", Fix.of("name it where it is tested", edits -> {
                 int end = code.range(test.get()).end();
@@ -127,10 +129,5 @@ public final class CastAfterTest implements Rule {
     /** A variable of the name in the condition would be another one. */
     private static boolean isNamedInTest(IfTree tree, VariableTree variable) {
         return tree.getCondition().toString().matches("(?s).*\\b" + variable.getName() + "\\b.*");
-    }
-
-    private static boolean sharesDeclaration(BlockTree body, VariableTree variable, Code code) {
-        return body.getStatements().size() > 1 && body.getStatements().get(1) instanceof VariableTree next
-                && code.find(next.getType()).equals(code.find(variable.getType()));
     }
 }

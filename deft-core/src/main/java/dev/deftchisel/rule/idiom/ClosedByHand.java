@@ -19,6 +19,7 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rule.Together;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
@@ -116,11 +117,9 @@ public final class ClosedByHand implements Rule {
             return;
         }
         TreePath declared = new TreePath(path.getParentPath(), resource);
-        boolean isAlone = index < 2 || !(around.get(index - 2) instanceof VariableTree twin)
-                || !code.find(twin.getType()).equals(code.find(resource.getType()));
         Range gap = new Range(code.range(resource).end(), code.range(attempt).start());
         Range end = new Range(code.range(attempt.getBlock()).end(), code.range(attempt).end());
-        if (isAlone && isCloseable(declared, code) && isUsedOnlyIn(attempt, declared, path.getParentPath(), code)
+        if (!Together.isShared(declared, code) && isCloseable(declared, code) && isUsedOnlyIn(attempt, declared, path.getParentPath(), code)
                 && !code.hasComment(gap) && !code.hasComment(end)) {
             Range written = code.range(resource);
             Range declaration = new Range(written.start(), code.range(resource.getInitializer()).end());

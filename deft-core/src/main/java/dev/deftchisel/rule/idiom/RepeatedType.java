@@ -15,6 +15,7 @@ import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rule.Together;
 import dev.deftchisel.source.Range;
 import java.util.Optional;
 import java.util.Set;
@@ -109,9 +110,7 @@ public final class RepeatedType implements Rule {
     private static boolean isAlone(TreePath path, VariableTree variable, Code code) {
         Range name = code.name(variable);
         Range type = code.range(variable.getType());
-        boolean isShared = Code.statements(path.getParentPath().getLeaf()).stream().anyMatch(other -> other != variable
-                && other instanceof VariableTree twin && code.find(twin.getType()).filter(type::equals).isPresent());
-        return !isShared && code.text(new Range(type.end(), name.start())).isBlank()
+        return !Together.isShared(path, code) && code.text(new Range(type.end(), name.start())).isBlank()
                 && code.text(new Range(name.end(), code.range(variable.getInitializer()).start())).strip().equals("=");
     }
 }

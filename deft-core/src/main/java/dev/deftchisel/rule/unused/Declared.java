@@ -19,6 +19,7 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.rewrite.Layout;
+import dev.deftchisel.rule.Together;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import java.util.List;
@@ -141,19 +142,7 @@ final class Declared {
 
     /** Whether other variables are declared together with it (JLS 8.3, 14.4). */
     boolean sharesDeclaration() {
-        Tokens tokens = code.tokens();
-        int end = code.range(path.getLeaf()).end();
-        int last = tokens.at(end - 1);
-        boolean isFollowed = tokens.is(last, ',') || tokens.is(tokens.code(last + 1), ',');
-        VariableTree variable = (VariableTree) path.getLeaf();
-        return isFollowed || code.find(variable.getType()).filter(type -> siblings().stream()
-                .anyMatch(sibling -> sibling != variable && sibling instanceof VariableTree other
-                        && code.find(other.getType()).filter(type::equals).isPresent())).isPresent();
-    }
-
-    private List<? extends Tree> siblings() {
-        Tree around = path.getParentPath().getLeaf();
-        return around instanceof ClassTree type ? type.getMembers() : Code.statements(around);
+        return Together.isShared(path, code);
     }
 
     /** Takes it away; of the values it was given stays what they do. */
