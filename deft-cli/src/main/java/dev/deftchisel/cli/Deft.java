@@ -81,6 +81,7 @@ public final class Deft {
         entries.put("offers", new Entry(OffersCommand.WHAT, () -> new CommandLine(new OffersCommand(console))));
         entries.put("uses", new Entry(UsesCommand.WHAT, () -> new CommandLine(new UsesCommand(console))));
         entries.put("at", new Entry(AtCommand.WHAT, () -> new CommandLine(new AtCommand(console))));
+        entries.put("desk", new Entry(DeskCommand.WHAT, () -> new CommandLine(new DeskCommand(console))));
         entries.put("problems", new Entry(ProblemsCommand.WHAT, () -> new CommandLine(new ProblemsCommand(console))));
         entries.put("fix", new Entry(FixCommand.WHAT, () -> new CommandLine(new FixCommand(console))));
         entries.put("next", new Entry(NextCommand.WHAT, () -> new CommandLine(new NextCommand(console))));

@@ -2,7 +2,6 @@ package dev.deftchisel.navigation;
 
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
-import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -21,9 +20,9 @@ public final class Growing {
     /** For each token that closes a bracket its partner, and the other way round; -1 for all others. */
     private final int[] partners;
 
-    /** @param file in which something is selected */
-    public Growing(SourceFile file) {
-        this.tokens = file.tokens();
+    /** @param tokens of the file in which something is selected */
+    public Growing(Tokens tokens) {
+        this.tokens = tokens;
         this.count = tokens.count();
         this.partners = partners();
     }

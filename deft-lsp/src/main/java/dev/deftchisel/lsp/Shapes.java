@@ -59,7 +59,7 @@ final class Shapes {
         for (Position position : positions) {
             int caret = places.offset(position);
             SelectionRange range = null;
-            List<Range> steps = new Growing(asked.file()).around(new Range(caret, caret));
+            List<Range> steps = new Growing(asked.file().tokens()).around(new Range(caret, caret));
             for (int i = steps.size() - 1; i >= 0; i--) {
                 range = new SelectionRange(places.of(steps.get(i)), range);
             }

@@ -1,0 +1,149 @@
+package dev.deftchisel.cli;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.desk.Desk;
+import dev.deftchisel.desk.Helper;
+import dev.deftchisel.desk.Manual;
+import dev.deftchisel.desk.Rescue;
+import dev.deftchisel.desk.key.KeyFile;
+import dev.deftchisel.desk.key.KeyMap;
+import dev.deftchisel.desk.key.KeyPage;
+import dev.deftchisel.desk.key.StandardKeys;
+import dev.deftchisel.desk.terminal.DeskTerminal;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.WorkspaceException;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.atomic.AtomicReference;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** The keyboard screen: code on the whole terminal, and everything that can be done to it a key or two away. */
+@Command(name = "desk", description = DeskCommand.WHAT)
+final class DeskCommand implements Callable<Integer> {
+
+    static final String WHAT = "Work on the code on a full screen, by keys.";
+
+    private static final String OWN_KEYS = "keys";
+
+    private final Console console;
+
+    @Mixin
+    private final CommonOptions common = new CommonOptions();
+
+    @Parameters(index = "0", arity = "0..1", paramLabel = "PLACE", description = "where to begin; see 'deft --help'")
+    private Optional<String> start = Optional.empty();
+
+    @Option(names = "--keys", description = "print what the keys do, and end")
+    private boolean keys;
+
+    @Option(names = "--key-file", paramLabel = "FILE", description = "your own keys; else the file 'keys' in ~/.config/deft")
+    private Optional<Path> keyFile = Optional.empty();
+
+    @Option(names = "--ground", paramLabel = "WHICH", description = "auto, dark or light: what is behind the text")
+    private GroundOf ground = GroundOf.auto;
+
+    @Option(names = {"-h", "--help"}, usageHelp = true, description = "show this help")
+    private boolean help;
+
+    /** What is behind the text; in small letters since these are the words people type. */
+    enum GroundOf { auto, dark, light }
+
+    DeskCommand(Console console) {
+        this.console = console;
+    }
+
+    @Override
+    public Integer call() {
+        Console dressed = common.dress(console);
+        Manual manual = Manual.installed();
+        KeyFile map = map(manual);
+        if (keys) {
+            dressed.out().print(new KeyPage(map.map(), manual.operations()).plain());
+            map.faults().forEach(dressed::say);
+            return map.faults().isEmpty() ? ExitCode.DONE : ExitCode.REFUSED;
+        }
+        if (!dressed.isTerminal()) {
+            dressed.say("deft: 'deft desk' needs a terminal; 'deft desk --keys' prints what its keys do");
+            return ExitCode.USAGE;
+        }
+        return show(dressed, manual, map);
+    }
+
+    private KeyFile map(Manual manual) {
+        KeyMap standard = StandardKeys.with(manual.operations());
+        Path file = keyFile.orElseGet(DeskCommand::ownKeys);
+        try {
+            return KeyFile.read(String.valueOf(file.getFileName()), Files.readAllLines(file), standard, manual.operations());
+        } catch (NoSuchFileException none) {
+            if (keyFile.isPresent()) {
+                throw new WorkspaceException(file + ": there is no such file");
+            }
+            return new KeyFile(standard, List.of());
+        } catch (IOException failed) {
+            throw new WorkspaceException(file + " cannot be read: " + failed.getMessage());
+        }
+    }
+
+    /** By the XDG Base Directory Specification. */
+    private static Path ownKeys() {
+        String home = System.getenv("XDG_CONFIG_HOME");
+        Path folder = home == null || home.isEmpty() ? Path.of(System.getProperty("user.home"), ".config") : Path.of(home);
+        return folder.resolve("deft").resolve(OWN_KEYS);
+    }
+
+    private int show(Console dressed, Manual manual, KeyFile map) {
+        AtomicReference<DeskTerminal> terminal = new AtomicReference<>();
+        Helper helper = new Helper(what -> terminal.get().front().execute(what));
+        try (Chisel chisel = Chisel.open(common.request(), helper.monitor())) {
+            if (!common.quiet()) {
+                chisel.workspace().gaps().forEach(gap -> dressed.say("deft: " + gap));
+            }
+            Place place = start.map(text -> chisel.place(Files.isRegularFile(Path.of(text)) ? text + ":1:1" : text)).orElseGet(() -> first(chisel));
+            SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
+            return show(terminal, helper, chisel, file, place, manual, map, dressed);
+        }
+    }
+
+    private int show(AtomicReference<DeskTerminal> terminal, Helper helper, Chisel chisel, SourceFile file, Place place, Manual manual,
+            KeyFile map, Console dressed) {
+        Optional<Boolean> isLight = ground == GroundOf.auto ? Optional.empty() : Optional.of(ground == GroundOf.light);
+        Optional<Desk> shown = Optional.empty();
+        boolean hasEnded = false;
+        try (DeskTerminal screen = new DeskTerminal(dressed.palette().isColored(), isLight, System.getenv()); helper) {
+            terminal.set(screen);
+            helper.start(chisel);
+            Desk desk = new Desk(chisel.workspace(), file, place.caret(), helper, map.map(), manual);
+            shown = Optional.of(desk);
+            if (!map.faults().isEmpty()) {
+                desk.say(map.faults().get(0) + (map.faults().size() > 1 ? " (and " + (map.faults().size() - 1) + " more: deft desk --keys)" : ""));
+            }
+            screen.show(desk);
+            hasEnded = true;
+        } finally {
+            boolean isWhole = hasEnded;
+            shown.filter(desk -> !isWhole || desk.isCutOff()).ifPresent(desk -> Rescue.keep(desk.unsaved(), chisel.workspace())
+                    .forEach(kept -> dressed.say("deft: what was not saved is in " + kept)));
+        }
+        return ExitCode.DONE;
+    }
+
+    /** The file that was written last is where somebody was. */
+    private static Place first(Chisel chisel) {
+        return chisel.snapshot().files().stream().filter(file -> !file.isModuleInfo() && !file.isPackageInfo())
+                .max(Comparator.comparing((SourceFile file) -> file.path().toFile().lastModified())
+                        .thenComparing(file -> file.path(), Comparator.reverseOrder()))
+                .map(file -> new Place(file.path(), new Range(0, 0)))
+                .orElseThrow(() -> new WorkspaceException("there is no Java file in this workspace"));
+    }
+}

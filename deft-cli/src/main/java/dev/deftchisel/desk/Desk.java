@@ -1,0 +1,461 @@
+package dev.deftchisel.desk;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.Outcome;
+import dev.deftchisel.desk.key.Action;
+import dev.deftchisel.desk.key.Command;
+import dev.deftchisel.desk.key.Key;
+import dev.deftchisel.desk.key.KeyMap;
+import dev.deftchisel.desk.key.Where;
+import dev.deftchisel.desk.panel.Bench;
+import dev.deftchisel.desk.panel.FindList;
+import dev.deftchisel.desk.panel.Lane;
+import dev.deftchisel.desk.panel.Lists;
+import dev.deftchisel.desk.panel.OffersList;
+import dev.deftchisel.desk.panel.Panel;
+import dev.deftchisel.desk.panel.UsesList;
+import dev.deftchisel.desk.picture.Picture;
+import dev.deftchisel.desk.text.Buffer;
+import dev.deftchisel.desk.text.Caret;
+import dev.deftchisel.desk.text.Draft;
+import dev.deftchisel.desk.text.Motions;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.Workspace;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Function;
+
+/**
+ * The screen as a model: it takes keys, asks backstage what it needs to know, and gives a picture of itself. To be used by one
+ * thread, on which what comes from backstage is told too.
+ */
+public final class Desk implements Bench {
+
+    private final Workspace workspace;
+    private final Backstage backstage;
+    private final KeyMap keys;
+    private final Manual manual;
+    private final OpenFiles files;
+    private final Editing editing = new Editing();
+    private final Writing writing;
+    private final Looks looks;
+    private final Ways ways = new Ways();
+    private final Deque<Panel> panels = new ArrayDeque<>();
+    private final Deque<Runnable> held = new ArrayDeque<>();
+    private List<Key> begun = List.of();
+    private Buffer buffer;
+    private Optional<Linked> linked = Optional.empty();
+    private Optional<String> latest = Optional.empty();
+    private String message = "";
+    private int isWriting;
+    private boolean hasLeft;
+    private boolean isCutOff;
+    private int page = 1;
+
+    /**
+     * A desk with one file on it.
+     *
+     * @param first  the file
+     * @param caret  where in it
+     * @param keys   what keys do
+     * @param manual all that can be done
+     */
+    public Desk(Workspace workspace, SourceFile first, int caret, Backstage backstage, KeyMap keys, Manual manual) {
+        this.workspace = workspace;
+        this.backstage = backstage;
+        this.keys = keys;
+        this.manual = manual;
+        this.files = new OpenFiles(workspace.root());
+        this.writing = new Writing(this, files);
+        this.looks = new Looks(this);
+        this.buffer = files.of(first);
+        buffer.move(Motions.to(buffer.draft(), caret));
+        looks.follow(buffer);
+    }
+
+    // --- what panels may ask -------------------------------------------------------------------------------------
+
+    @Override
+    public <T> void ask(Lane lane, Function<Chisel, T> work, Consumer<T> then) {
+        boolean writes = lane == Lane.WRITE;
+        isWriting += writes ? 1 : 0;
+        backstage.ask(lane, files.texts(), work, found -> {
+            isWriting -= writes ? 1 : 0;
+            then.accept(found);
+            after(writes);
+        }, failed -> {
+            isWriting -= writes ? 1 : 0;
+            say(failed.getMessage() == null ? failed.toString() : failed.getMessage().replaceAll("\\R\\s*", " "));
+            after(writes);
+        });
+    }
+
+    /** What was pressed while something was written comes now. */
+    private void after(boolean wrote) {
+        if (wrote) {
+            looks.again();
+            while (isWriting == 0 && !held.isEmpty()) {
+                held.poll().run();
+            }
+        }
+        looks.follow(buffer);
+    }
+
+    @Override
+    public void say(String text) {
+        message = text;
+    }
+
+    @Override
+    public void open(Panel panel) {
+        panels.push(panel);
+    }
+
+    @Override
+    public void close() {
+        panels.poll();
+    }
+
+    @Override
+    public void go(Path file, Range selection) {
+        ways.leave(place());
+        goQuietly(new Place(file, selection));
+    }
+
+    /** Goes somewhere without noting the way. */
+    void goQuietly(Place to) {
+        Optional<Buffer> open = files.of(to.file());
+        if (open.isPresent()) {
+            show(open.get(), to.selection());
+        } else {
+            ask(Lane.GO, chisel -> chisel.snapshot().file(to.file()), file -> file.ifPresentOrElse(
+                    known -> show(files.of(known), to.selection()), () -> say(shown(to.file()) + " is not there any more")));
+        }
+    }
+
+    private void show(Buffer other, Range selection) {
+        buffer = other;
+        int length = buffer.draft().content().length();
+        buffer.move(Motions.to(buffer.draft(), Math.min(selection.start(), length)));
+        looks.follow(buffer);
+    }
+
+    @Override
+    public Place place() {
+        return new Place(buffer.path(), buffer.draft().caret().range());
+    }
+
+    @Override
+    public void apply(Outcome.Preview preview, Optional<String> operation) {
+        panels.clear();
+        latest = operation.or(() -> latest);
+        writing.apply(preview, place());
+    }
+
+    @Override
+    public String shown(Path path) {
+        return workspace.show(path);
+    }
+
+    // --- what the other parts of the desk ask --------------------------------------------------------------------
+
+    Path resolved(String shown) {
+        return workspace.root().resolve(shown);
+    }
+
+    /** The keys for something, for what is said. */
+    String keysOf(String action) {
+        return keys.keys(Where.CODE, action).map(Key::brief).orElse("'" + action + "'");
+    }
+
+    /** Stays in a file that is open, since the one before may be gone. */
+    void stay() {
+        List<Buffer> open = files.all();
+        if (open.contains(buffer)) {
+            looks.follow(buffer);
+        } else if (!open.isEmpty()) {
+            show(open.get(open.size() - 1), open.get(open.size() - 1).draft().caret().range());
+        }
+    }
+
+    /** New names stand ready to be typed over; where else something was written is one step away. */
+    void link(List<Place> names, List<Place> elsewhere) {
+        linked = Linked.at(buffer, names);
+        linked.ifPresent(Linked::begin);
+        elsewhere.stream().findFirst().ifPresent(place -> {
+            ways.offer(place);
+            say(message + "; " + keysOf(Command.FORTH.id()) + " goes to " + place.file().getFileName());
+        });
+    }
+
+    /** A file is not on disk what it was when it was read. */
+    void changedOutside(Buffer changed, byte[] bytes) {
+        if (isWriting > 0) {
+            return;
+        }
+        if (bytes.length == 0) {
+            say(shown(changed.path()) + " is gone from the disk; " + keysOf(Command.SAVE.id()) + " writes it again");
+        } else if (changed.isDirty()) {
+            say(shown(changed.path()) + " was changed outside; " + keysOf(Command.SAVE.id()) + " asks what to do");
+        } else {
+            writing.takeOutside(changed);
+        }
+    }
+
+    // --- keys ----------------------------------------------------------------------------------------------------
+
+    /** Takes a key. */
+    public void press(Key key) {
+        if (isWriting > 0) {
+            // what is typed meanwhile must not come between a text and what is written of it
+            held.add(() -> press(key));
+            return;
+        }
+        message = "";
+        Where where = panels.isEmpty() ? Where.CODE : panels.peek().where();
+        KeyMap.Pressed pressed = keys.press(where, begun, key);
+        boolean wasBegun = !begun.isEmpty();
+        if (pressed instanceof KeyMap.Pressed.Begun more) {
+            begun = more.keys();
+            return;
+        }
+        List<Key> before = begun;
+        begun = List.of();
+        if (pressed instanceof KeyMap.Pressed.Done done) {
+            take(done.action());
+            boolean stays = wasBegun && done.action() instanceof Command command && command.stays() && panels.isEmpty();
+            begun = stays ? before : List.of();
+        } else if (wasBegun) {
+            if (!key.equals(Key.of("Esc"))) {
+                press(key);
+            }
+        } else {
+            key.text().ifPresentOrElse(this::type, () -> say(key + " does nothing here"));
+        }
+        looks.follow(buffer);
+    }
+
+    /** Takes text that comes in one piece. */
+    public void paste(String text) {
+        if (isWriting > 0) {
+            held.add(() -> paste(text));
+        } else if (panels.isEmpty()) {
+            endLinked(Command.PASTE);
+            editing.paste(buffer, text);
+            looks.follow(buffer);
+        } else {
+            panels.peek().type(text);
+        }
+    }
+
+    private void type(String text) {
+        if (panels.isEmpty()) {
+            endLinked(Command.ENTER, text);
+            editing.type(buffer, text);
+        } else {
+            panels.peek().type(text);
+        }
+    }
+
+    private void take(Action action) {
+        if (!panels.isEmpty()) {
+            if (action instanceof Command command) {
+                panels.peek().take(command);
+            }
+            return;
+        }
+        if (action instanceof Action.Take operation) {
+            endLinked(Command.CHOOSE);
+            offers().take(operation.id());
+            return;
+        }
+        Command command = (Command) action;
+        if (!endLinked(command)) {
+            boolean isDone = editing.take(command, buffer, page) || takeLoop(command) || takeWay(command);
+            if (!isDone) {
+                say("'" + command.id() + "' does nothing here");
+            }
+        }
+    }
+
+    /** A name that is typed over is done with when something else is. Whether the key was for that only. */
+    private boolean endLinked(Command command) {
+        if (linked.isEmpty()) {
+            return false;
+        }
+        boolean goesOn = switch (command) {
+            case BACKSPACE, DELETE, DELETE_WORD_LEFT, DELETE_WORD_RIGHT, LEFT, RIGHT, SELECT_LEFT, SELECT_RIGHT -> true;
+            default -> false;
+        };
+        if (goesOn) {
+            Draft before = buffer.draft();
+            editing.take(command, buffer, page);
+            if (!linked.get().isInside()) {
+                buffer.move(before);
+            }
+            return true;
+        }
+        Linked now = linked.get();
+        linked = Optional.empty();
+        if (command == Command.CLOSE || !now.isChanged()) {
+            now.restore();
+        } else {
+            writing.rename(now);
+        }
+        buffer.move(buffer.draft().with(Caret.at(buffer.draft().caret().range().start())));
+        return command == Command.CLOSE || command == Command.ENTER;
+    }
+
+    /** Text that is typed over a name goes on with it while it can be part of one. */
+    private void endLinked(Command otherwise, String text) {
+        if (linked.isPresent() && !text.codePoints().allMatch(Character::isJavaIdentifierPart)) {
+            endLinked(otherwise);
+        }
+    }
+
+    private OffersList offers() {
+        return new OffersList(this, id -> keys.keys(Where.CODE, id).map(Key::brief).orElse(""));
+    }
+
+    private boolean takeLoop(Command command) {
+        switch (command) {
+            case OFFERS -> offers().open();
+            case OPERATIONS -> manual.open(this, keys, false, this::take);
+            case HELP -> manual.open(this, keys, true, this::take);
+            case NEXT_PROBLEM -> problem(true);
+            case PREVIOUS_PROBLEM -> problem(false);
+            case FIX -> offers().fix();
+            case FIX_ALIKE -> offers().fixAlike();
+            case AGAIN -> latest.ifPresentOrElse(offers()::take, () -> say("no operation was taken yet"));
+            case UNDO -> writing.undo(buffer);
+            case REDO -> writing.redo(buffer);
+            case HISTORY -> History.open(this, writing);
+            case SAVE -> save();
+            case LEAVE -> leave();
+            case PASTE_EARLIER -> Kept.open(this, editing.clips(), clip -> editing.paste(buffer, clip));
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private boolean takeWay(Command command) {
+        switch (command) {
+            case FIND -> FindList.open(this);
+            case OUTLINE -> FindList.outline(this);
+            case DECLARATION -> Lists.places(this, "declaration", chisel -> chisel.navigator().declaration(place()).stream().toList());
+            case TYPE -> Lists.places(this, "its type", chisel -> chisel.navigator().typeDeclaration(place()).stream().toList());
+            case IMPLEMENTATIONS -> Lists.places(this, "implementations", chisel -> chisel.navigator().implementations(place()));
+            case COUNTERPART -> Lists.places(this, "tests, or what is tested", chisel -> chisel.counterparts(place()));
+            case PEEK -> Lists.peek(this, place());
+            case USES -> UsesList.open(this);
+            case CALLERS -> UsesList.callers(this);
+            case BACK -> ways.back(place()).ifPresentOrElse(this::goQuietly, () -> say("there is nowhere to go back to"));
+            case FORTH -> ways.forth(place()).ifPresentOrElse(this::goQuietly, () -> say("there is nowhere to go forth to"));
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void problem(boolean isNext) {
+        looks.beside(buffer.draft(), isNext).ifPresentOrElse(mark ->
+                buffer.move(Motions.to(buffer.draft(), mark.range().start())), () -> say("nothing is wrong in this file"));
+    }
+
+    private void save() {
+        if (buffer.isDirty()) {
+            writing.save(buffer, () -> { });
+        } else {
+            say("there is nothing to save");
+        }
+    }
+
+    private void leave() {
+        List<Buffer> dirty = files.dirty();
+        if (dirty.isEmpty()) {
+            hasLeft = true;
+            return;
+        }
+        Lists.ask(this, dirty.size() == 1 ? shown(dirty.get(0).path()) + " is not saved;" : dirty.size() + " files are not saved;", List.of(
+                new Lists.Answer("save and leave", () -> saveAll(new ArrayDeque<>(dirty))),
+                new Lists.Answer("leave without saving", () -> hasLeft = true),
+                new Lists.Answer("stay", () -> { })));
+    }
+
+    private void saveAll(Deque<Buffer> rest) {
+        if (rest.isEmpty()) {
+            hasLeft = true;
+        } else {
+            writing.save(rest.pop(), () -> saveAll(rest));
+        }
+    }
+
+    // --- what is to be seen --------------------------------------------------------------------------------------
+
+    /** Whether the user has left. */
+    public boolean hasLeft() {
+        return hasLeft;
+    }
+
+    /** The terminal is gone. */
+    public void end() {
+        isCutOff = true;
+        hasLeft = true;
+    }
+
+    /** Whether the end came without the user. */
+    public boolean isCutOff() {
+        return isCutOff;
+    }
+
+    /** What is typed and not saved, by file. */
+    public Map<Path, String> unsaved() {
+        return files.texts();
+    }
+
+    /** The text that is shown. */
+    public Draft draft() {
+        return buffer.draft();
+    }
+
+    /** The panel on top. */
+    public Optional<Panel> panel() {
+        return Optional.ofNullable(panels.peek());
+    }
+
+    /** What is said to the user now; empty when there is nothing. */
+    public String message() {
+        return message;
+    }
+
+    /** Draws itself. */
+    public Picture draw(int height, int width) {
+        page = Math.max(1, Screen.codeRows(height, width, !panels.isEmpty()) - 2);
+        Hints hints = new Hints(keys);
+        List<Hints.Said> said = new ArrayList<>(panels.isEmpty() ? begun.isEmpty()
+                ? hints.of(state(), looks.here(buffer.draft()).isPresent()) : hints.after(begun) : hints.of(panels.peek()));
+        String shown = begun.isEmpty() ? message : (message.isEmpty() ? "" : message + "  ") + Key.brief(begun) + " \u2026";
+        return new Screen(height, width).draw(new Screen.Content(buffer, shown(buffer.path()), looks, panel(), shown,
+                backstage.isWorking(), said));
+    }
+
+    private Hints.State state() {
+        if (linked.isPresent()) {
+            return Hints.State.LINKED;
+        } else if (buffer.draft().carets().size() > 1) {
+            return Hints.State.SEVERAL;
+        }
+        return buffer.draft().caret().isBare() ? Hints.State.PLAIN : Hints.State.SELECTED;
+    }
+}

@@ -1,0 +1,338 @@
+package dev.deftchisel.desk.panel;
+
+import dev.deftchisel.desk.key.Command;
+import dev.deftchisel.desk.picture.Ground;
+import dev.deftchisel.desk.picture.Ink;
+import dev.deftchisel.desk.picture.Line;
+import dev.deftchisel.desk.picture.Pen;
+import dev.deftchisel.desk.picture.Style;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Question;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Stream;
+
+/** One question of an operation, and its answer as it is now. */
+sealed interface AnswerRow {
+
+    /** The question. */
+    Question question();
+
+    /** The answers with this one, where it differs from what is taken anyway. */
+    Answers add(Answers answers);
+
+    /** Whether the user has to say something first. */
+    default boolean isOpen() {
+        return false;
+    }
+
+    /** Does what a key says; whether the answer is another one then. */
+    boolean take(Command command);
+
+    /** Takes text; whether the answer is another one then. */
+    boolean type(String text);
+
+    /** What is shown behind the label when the row is not the one that is answered, or when it has one line only. */
+    Line line(boolean isHere);
+
+    /** Draws more lines below; gives their number. */
+    default int below(Pen pen, int row) {
+        return 0;
+    }
+
+    /** Moves within the row; whether that was possible. */
+    default boolean step(int by) {
+        return false;
+    }
+
+    /** The row for a question. */
+    static AnswerRow of(Question question) {
+        if (question instanceof Question.Name name) {
+            List<String> proposals = Stream.concat(Stream.of(name.current()), name.proposals().stream()).filter(text -> !text.isEmpty())
+                    .distinct().toList();
+            return new Written(name, proposals, !name.current().isEmpty());
+        } else if (question instanceof Question.Proposed name) {
+            return new Written(name, name.proposals(), false);
+        } else if (question instanceof Question.Text text) {
+            return new Written(text, text.standard().isEmpty() ? List.of() : List.of(text.standard()), false);
+        } else if (question instanceof Question.Choice choice) {
+            return new OneOf(choice);
+        } else if (question instanceof Question.Flag flag) {
+            return new YesNo(flag);
+        }
+        return new Several((Question.Members) question);
+    }
+
+    /** A name or another text. */
+    final class Written implements AnswerRow {
+
+        private final Question question;
+        private final List<String> proposals;
+        private final boolean mustChange;
+        private String text;
+        private boolean isTouched;
+        /** Whether the next letter takes the place of all. */
+        private boolean isFresh = true;
+
+        Written(Question question, List<String> proposals, boolean mustChange) {
+            this.question = question;
+            this.proposals = proposals;
+            this.mustChange = mustChange;
+            this.text = proposals.isEmpty() ? "" : proposals.get(0);
+        }
+
+        @Override
+        public Question question() {
+            return question;
+        }
+
+        @Override
+        public Answers add(Answers answers) {
+            boolean isSaid = isTouched || question instanceof Question.Name;
+            return isSaid && !text.isBlank() ? answers.and(question.key(), text.strip()) : answers;
+        }
+
+        @Override
+        public boolean isOpen() {
+            boolean isAsBefore = mustChange && text.equals(proposals.get(0));
+            return question instanceof Question.Name && (text.isBlank() || isAsBefore);
+        }
+
+        @Override
+        public boolean take(Command command) {
+            return switch (command) {
+                case ERASE -> put(text.isEmpty() || isFresh ? "" : text.substring(0, text.offsetByCodePoints(text.length(), -1)));
+                case ERASE_ALL -> put("");
+                case SWITCH -> type(" ");
+                case OTHER -> proposal(1);
+                case OTHER_BACK -> proposal(-1);
+                default -> false;
+            };
+        }
+
+        private boolean proposal(int by) {
+            if (proposals.size() < 2) {
+                return false;
+            }
+            boolean isAnother = put(proposals.get(Math.floorMod(proposals.indexOf(text) + by, proposals.size())));
+            isFresh = true;
+            return isAnother;
+        }
+
+        @Override
+        public boolean type(String more) {
+            String added = question instanceof Question.Text ? more : more.replaceAll("\\s", "");
+            return !added.isEmpty() && put(isFresh ? added : text + added);
+        }
+
+        private boolean put(String other) {
+            isFresh = false;
+            isTouched = true;
+            boolean isAnother = !other.equals(text);
+            text = other;
+            return isAnother;
+        }
+
+        @Override
+        public Line line(boolean isHere) {
+            Style style = Style.PLAIN.strongly();
+            Line line = Line.of(text, isHere && isFresh && !text.isEmpty() ? style.on(Ground.SELECTED) : style);
+            List<String> others = proposals.stream().filter(one -> !one.equals(text)).toList();
+            return isHere && !others.isEmpty() ? line.and("   or " + String.join(", ", others), Ink.QUIET) : line;
+        }
+
+        /** The text alone, behind which the caret is. */
+        String text() {
+            return text;
+        }
+    }
+
+    /** One of several. */
+    final class OneOf implements AnswerRow {
+
+        private final Question.Choice question;
+        private int at;
+
+        OneOf(Question.Choice question) {
+            this.question = question;
+            this.at = standard();
+        }
+
+        private int standard() {
+            for (int i = 0; i < question.options().size(); i++) {
+                if (question.options().get(i).key().equals(question.standard())) {
+                    return i;
+                }
+            }
+            return 0;
+        }
+
+        @Override
+        public Question question() {
+            return question;
+        }
+
+        @Override
+        public Answers add(Answers answers) {
+            return at == standard() ? answers : answers.and(question.key(), question.options().get(at).key());
+        }
+
+        @Override
+        public boolean take(Command command) {
+            int by = command == Command.OTHER || command == Command.SWITCH ? 1 : command == Command.OTHER_BACK ? -1 : 0;
+            at = Math.floorMod(at + by, question.options().size());
+            return by != 0 && question.options().size() > 1;
+        }
+
+        @Override
+        public boolean type(String text) {
+            for (int i = 1; i <= question.options().size(); i++) {
+                int next = (at + i) % question.options().size();
+                if (question.options().get(next).label().startsWith(text)) {
+                    boolean isAnother = next != at;
+                    at = next;
+                    return isAnother;
+                }
+            }
+            return false;
+        }
+
+        @Override
+        public Line line(boolean isHere) {
+            Line line = Line.of("\u2039", Ink.KEY).and(question.options().get(at).label(), Style.PLAIN.strongly()).and("\u203a", Ink.KEY);
+            return isHere ? line.and("  " + (at + 1) + " of " + question.options().size(), Ink.QUIET) : line;
+        }
+    }
+
+    /** Yes or no. */
+    final class YesNo implements AnswerRow {
+
+        private final Question.Flag question;
+        private boolean isOn;
+
+        YesNo(Question.Flag question) {
+            this.question = question;
+            this.isOn = question.standard();
+        }
+
+        @Override
+        public Question question() {
+            return question;
+        }
+
+        @Override
+        public Answers add(Answers answers) {
+            return isOn == question.standard() ? answers : answers.and(question.key(), String.valueOf(isOn));
+        }
+
+        @Override
+        public boolean take(Command command) {
+            boolean isSwitched = command == Command.SWITCH || command == Command.OTHER || command == Command.OTHER_BACK;
+            isOn ^= isSwitched;
+            return isSwitched;
+        }
+
+        @Override
+        public boolean type(String text) {
+            boolean wanted = text.equals("y") || !text.equals("n") && isOn;
+            boolean isAnother = wanted != isOn;
+            isOn = wanted;
+            return isAnother;
+        }
+
+        @Override
+        public Line line(boolean isHere) {
+            return Line.of(isOn ? "[x]" : "[ ]", Ink.KEY);
+        }
+    }
+
+    /** Some of several, in an order. */
+    final class Several implements AnswerRow {
+
+        private final Question.Members question;
+        private final List<String> order = new ArrayList<>();
+        private final Set<String> taken;
+        private int at = -1;
+
+        Several(Question.Members question) {
+            this.question = question;
+            order.addAll(question.standard());
+            question.candidates().stream().filter(one -> !order.contains(one)).forEach(order::add);
+            taken = new LinkedHashSet<>(question.standard());
+        }
+
+        @Override
+        public Question question() {
+            return question;
+        }
+
+        private List<String> chosen() {
+            return order.stream().filter(taken::contains).toList();
+        }
+
+        @Override
+        public Answers add(Answers answers) {
+            return chosen().equals(question.standard()) ? answers : answers.and(question.key(), chosen());
+        }
+
+        @Override
+        public boolean step(int by) {
+            int next = at + by;
+            boolean isPossible = next >= 0 && next < order.size();
+            at = isPossible ? next : -1;
+            return isPossible;
+        }
+
+        @Override
+        public boolean take(Command command) {
+            if (order.isEmpty()) {
+                return false;
+            }
+            at = Math.max(0, at);
+            return switch (command) {
+                case SWITCH -> taken.remove(order.get(at)) || taken.add(order.get(at));
+                case OTHER -> taken.addAll(order);
+                case OTHER_BACK -> taken.retainAll(Set.of());
+                case EARLIER -> swap(-1);
+                case LATER -> swap(1);
+                default -> false;
+            };
+        }
+
+        private boolean swap(int by) {
+            int to = at + by;
+            if (to < 0 || to >= order.size()) {
+                return false;
+            }
+            Collections.swap(order, at, to);
+            at = to;
+            return true;
+        }
+
+        @Override
+        public boolean type(String text) {
+            return false;
+        }
+
+        @Override
+        public Line line(boolean isHere) {
+            return isHere ? Line.of(chosen().size() + " of " + order.size(), Ink.QUIET)
+                    : Line.of(chosen().isEmpty() ? "none" : String.join(", ", chosen()), Style.PLAIN.strongly());
+        }
+
+        @Override
+        public int below(Pen pen, int row) {
+            for (int i = 0; i < order.size(); i++) {
+                int column = pen.write(row + i, 4, taken.contains(order.get(i)) ? "[x] " : "[ ] ", Style.of(Ink.KEY));
+                pen.write(row + i, column, order.get(i), Style.PLAIN);
+                if (i == Math.max(0, at)) {
+                    pen.restyle(row + i, 0, pen.width(), style -> style.on(Ground.HERE).strongly());
+                }
+            }
+            return order.size();
+        }
+    }
+}

@@ -1,0 +1,164 @@
+package dev.deftchisel.desk.panel;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.Outcome;
+import dev.deftchisel.desk.picture.Ink;
+import dev.deftchisel.desk.picture.Line;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.problem.Problem;
+import dev.deftchisel.problem.Scope;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.Predicate;
+
+/** What can be done at a place: fixes of what is wrong there, then all offers, each with its preview. */
+public final class OffersList {
+
+    private final Bench bench;
+    private final Function<String, String> keys;
+
+    /** @param keys of an operation by its id; empty text when it has none */
+    public OffersList(Bench bench, Function<String, String> keys) {
+        this.bench = bench;
+        this.keys = keys;
+    }
+
+    /** Something that can be done. */
+    private sealed interface Doing {
+
+        /** Mends a problem in one of its ways. */
+        record Mend(Problem problem, int fix) implements Doing {
+        }
+
+        /** Takes an offer. */
+        record Take(Offer offer) implements Doing {
+        }
+    }
+
+    /** Shows what can be done where the caret is. */
+    public void open() {
+        Place place = bench.place();
+        bench.ask(Lane.OFFERS, chisel -> {
+            List<Doing> all = new ArrayList<>();
+            problems(chisel, place).forEach(problem -> {
+                for (int fix = 0; fix < problem.fixes().size(); fix++) {
+                    all.add(new Doing.Mend(problem, fix));
+                }
+            });
+            chisel.offers(place).forEach(offer -> all.add(new Doing.Take(offer)));
+            return all;
+        }, all -> {
+            if (all.isEmpty()) {
+                bench.say("nothing can be done here; select an expression or statements, or go to a name");
+                return;
+            }
+            bench.open(Picker.of("do", Source.of(all.stream().map(this::item).toList()))
+                    .showing((doing, show) -> bench.ask(Lane.PREVIEW, chisel -> shown(doing, place, chisel), show))
+                    .then(bench::close, "take it", doing -> {
+                        bench.close();
+                        take(doing, place);
+                    }));
+        });
+    }
+
+    private static List<Problem> problems(Chisel chisel, Place place) {
+        return chisel.problems().in(Scope.of(List.of(place.file()))).stream()
+                .filter(problem -> problem.range().touches(place.caret()) || problem.range().overlaps(place.selection())).toList();
+    }
+
+    private Item<Doing> item(Doing doing) {
+        if (doing instanceof Doing.Mend mend) {
+            String words = mend.problem().fixes().get(mend.fix());
+            return new Item<>(doing, words + " " + mend.problem().rule(), Line.of("fix ", Ink.WARNING).and(words, Ink.PLAIN), "");
+        }
+        Offer offer = ((Doing.Take) doing).offer();
+        return new Item<>(doing, offer.title() + " " + offer.operation(), Line.of(offer.title(), Ink.PLAIN), keys.apply(offer.operation()));
+    }
+
+    private List<Line> shown(Doing doing, Place place, Chisel chisel) {
+        if (doing instanceof Doing.Mend mend) {
+            List<Line> lines = new ArrayList<>();
+            lines.add(Line.of(mend.problem().sentence(), Ink.WARNING));
+            lines.addAll(OutcomeLines.all(chisel.problems().fix(mend.problem(), mend.fix()), chisel, chisel.workspace()::show));
+            return lines;
+        }
+        Offer offer = ((Doing.Take) doing).offer();
+        Optional<Question.Name> name = offer.questions().stream().filter(Question.Name.class::isInstance).map(Question.Name.class::cast)
+                .findFirst();
+        if (name.isPresent() && !name.get().current().isEmpty()) {
+            List<Line> lines = new ArrayList<>(List.of(Line.of("it asks for " + name.get().label(), Ink.QUIET)));
+            name.get().proposals().forEach(proposal -> lines.add(Line.of("  " + proposal, Ink.PLAIN)));
+            return lines;
+        }
+        return OutcomeLines.all(chisel.preview(place, offer.operation(), Answers.none()), chisel, chisel.workspace()::show);
+    }
+
+    private void take(Doing doing, Place place) {
+        if (doing instanceof Doing.Mend mend) {
+            bench.open(new TakePanel(bench, mend.problem().fixes().get(mend.fix()), List.of(), Optional.empty(),
+                    (chisel, answers) -> chisel.problems().fix(mend.problem(), mend.fix())));
+        } else {
+            take(((Doing.Take) doing).offer(), place);
+        }
+    }
+
+    private void take(Offer offer, Place place) {
+        List<Question> questions = new ArrayList<>(offer.questions());
+        Chisel.operation(offer.operation()).questions().stream()
+                .filter(question -> offer.questions().stream().noneMatch(known -> known.key().equals(question.key())))
+                .filter(question -> !(question instanceof Question.Name) && !(question instanceof Question.Members))
+                .forEach(questions::add);
+        bench.open(new TakePanel(bench, offer.title(), questions, Optional.of(offer.operation()),
+                (chisel, answers) -> chisel.preview(place, offer.operation(), answers)));
+    }
+
+    /** Takes an operation where the caret is, or says that it is not possible there. */
+    public void take(String operation) {
+        Place place = bench.place();
+        bench.ask(Lane.OFFERS, chisel -> chisel.offers(place).stream().filter(offer -> offer.operation().equals(operation)).findFirst(),
+                offer -> offer.ifPresentOrElse(one -> take(one, place), () -> bench.say("'" + operation + "' is not possible here")));
+    }
+
+    /** Mends what is wrong at the caret, or else first on its line. */
+    public void fix() {
+        Place place = bench.place();
+        bench.ask(Lane.OFFERS, chisel -> here(chisel, place), problem -> problem.ifPresentOrElse(
+                one -> take(new Doing.Mend(one, 0), place), () -> bench.say("there is nothing to fix on this line")));
+    }
+
+    private static Optional<Problem> here(Chisel chisel, Place place) {
+        List<Problem> all = chisel.problems().in(Scope.of(List.of(place.file()))).stream()
+                .filter(problem -> !problem.fixes().isEmpty()).toList();
+        int line = chisel.snapshot().file(place.file()).orElseThrow().position(place.caret()).line();
+        return all.stream().filter(problem -> problem.range().touches(place.caret())).findFirst()
+                .or(() -> all.stream().filter(problem -> problem.position().line() == line).findFirst());
+    }
+
+    /** Mends everything like what is wrong at the caret, in a scope that is asked for. */
+    public void fixAlike() {
+        Place place = bench.place();
+        bench.ask(Lane.OFFERS, chisel -> here(chisel, place), problem -> {
+            if (problem.isEmpty()) {
+                bench.say("there is nothing to fix on this line");
+                return;
+            }
+            String rule = problem.get().rule();
+            List<Lists.Answer> scopes = FixScope.ALL.stream().map(scope -> new Lists.Answer(scope.words(),
+                    () -> fixAll(rule, chisel -> scope.of(chisel, place), scope.words(), found -> found.rule().equals(rule)))).toList();
+            Lists.ask(bench, "fix all '" + rule + "' in", scopes);
+        });
+    }
+
+    private void fixAll(String rule, Function<Chisel, Scope> scope, String where, Predicate<Problem> wanted) {
+        bench.open(new TakePanel(bench, "fix all '" + rule + "' in " + where, List.of(), Optional.empty(), (chisel, answers) -> {
+            var fixed = chisel.problems().fixAll(scope.apply(chisel), wanted);
+            return fixed.outcome().orElseGet(() -> new Outcome.Refusal(fixed.left().isEmpty()
+                    ? List.of(dev.deftchisel.operation.Reason.of("there is nothing to fix")) : fixed.left(), List.of()));
+        }));
+    }
+}

@@ -1,0 +1,112 @@
+package dev.deftchisel.desk.panel;
+
+import dev.deftchisel.Uses;
+import dev.deftchisel.analysis.Role;
+import dev.deftchisel.desk.picture.Ink;
+import dev.deftchisel.desk.picture.Line;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceRoot;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Predicate;
+
+/** Where something is used, all of it or what is of one sort; and by whom it is called, and they in turn. */
+public final class UsesList {
+
+    private static final List<String> PARTS = List.of("all", "reads", "writes", "calls", "main", "tests");
+
+    private UsesList() {
+    }
+
+    /** The uses of what is at the caret. */
+    public static void open(Bench bench) {
+        Place here = bench.place();
+        bench.ask(Lane.GO, chisel -> chisel.uses(here), uses -> uses.ifPresentOrElse(known -> show(bench, known),
+                () -> bench.say("no name stands here whose uses could be shown")));
+    }
+
+    private static void show(Bench bench, Uses uses) {
+        bench.open(Picker.<Place>of("uses of " + uses.symbol().name(), (typed, part, found) -> found.accept(Source.narrowed(
+                uses.all().stream().filter(sort(part)).map(use -> item(bench, use)).toList(), typed))).parts(PARTS)
+                .showing((place, show) -> Lists.code(bench, place, show))
+                .then(bench::close, "go there", place -> {
+                    bench.close();
+                    bench.go(place.file(), place.selection());
+                }));
+    }
+
+    private static Predicate<Uses.Use> sort(int part) {
+        return switch (part) {
+            case 1 -> use -> use.role() == Role.READ;
+            case 2 -> use -> use.role() == Role.WRITE || use.role() == Role.DECLARATION;
+            case 3 -> use -> use.role() == Role.CALL;
+            case 4 -> use -> use.code() == SourceRoot.Use.MAIN;
+            case 5 -> use -> use.code() == SourceRoot.Use.TEST;
+            default -> use -> true;
+        };
+    }
+
+    private static Item<Place> item(Bench bench, Uses.Use use) {
+        String where = use.file().getFileName() + ":" + use.position().line();
+        return new Item<>(new Place(use.file(), use.range()), bench.shown(use.file()) + " " + use.line(),
+                Line.of(where, Ink.PLACE).and("  " + use.line(), Ink.PLAIN),
+                use.role().name().toLowerCase(Locale.ROOT) + (use.code() == SourceRoot.Use.TEST ? ", test" : ""));
+    }
+
+    /**
+     * A member that calls something.
+     *
+     * @param name of the member
+     * @param call where it does
+     * @param of   the member's own name, whose callers come next
+     */
+    private record Caller(String name, Place call, Optional<Place> of) {
+    }
+
+    /** Who calls what is at the caret; from each caller to those who call it. */
+    public static void callers(Bench bench) {
+        callers(bench, bench.place(), "");
+    }
+
+    private static void callers(Bench bench, Place of, String before) {
+        record Called(String name, List<Caller> callers) {
+        }
+        bench.ask(Lane.GO, chisel -> chisel.uses(of).map(uses -> {
+            List<Caller> callers = new ArrayList<>();
+            uses.all().stream().filter(use -> use.role() == Role.CALL).forEach(use ->
+                    chisel.snapshot().file(use.file()).ifPresent(file -> {
+                        Optional<MemberSketch> around = file.skeleton().members().stream().filter(member -> member.range().encloses(use.range()))
+                                .min(Comparator.comparingInt(member -> member.range().length()));
+                        String name = around.map(member -> member.signature(file.content())).orElse("");
+                        callers.add(new Caller(name, new Place(use.file(), use.range()),
+                                around.map(member -> new Place(use.file(), caret(member.nameRange())))));
+                    }));
+            return new Called(uses.symbol().name(), callers);
+        }), called -> {
+            if (called.filter(one -> !one.callers().isEmpty()).isEmpty()) {
+                bench.say(called.map(one -> "nobody calls " + one.name()).orElse("no name stands here"));
+                return;
+            }
+            String path = called.get().name() + (before.isEmpty() ? "" : " \u2192 " + before);
+            List<Item<Caller>> items = called.get().callers().stream().map(one -> new Item<>(one, one.name() + " " + bench.shown(one.call().file()),
+                    Line.of(one.name(), Ink.CALL).and("  " + one.call().file().getFileName(), Ink.PLACE), "")).toList();
+            bench.open(Picker.<Caller>of("callers of " + path, Source.of(items))
+                    .showing((one, show) -> Lists.code(bench, one.call(), show))
+                    .then(bench::close, "there, or on", one -> Lists.ask(bench, one.name(), List.of(
+                            new Lists.Answer("go there", () -> {
+                                bench.close();
+                                bench.go(one.call().file(), one.call().selection());
+                            }),
+                            new Lists.Answer("who calls that", () -> one.of().ifPresent(next -> callers(bench, next, path)))))));
+        });
+    }
+
+    private static Range caret(Range name) {
+        return new Range(name.start(), name.start());
+    }
+}

@@ -1,0 +1,151 @@
+package dev.deftchisel.desk.text;
+
+import dev.deftchisel.source.SourceText;
+import java.nio.file.Path;
+
+/** A file that is open: its text as it is now, as it is on disk, and the steps between. */
+public final class Buffer {
+
+    private final Steps steps = new Steps();
+    private final Typing typing;
+    private Path path;
+    private SourceText saved;
+    private Draft draft;
+    private int top;
+    private int left;
+    private boolean isTrial;
+
+    /**
+     * A file as it was read.
+     *
+     * @param indent one step of indentation in it
+     */
+    public Buffer(Path path, SourceText saved, String indent) {
+        this.path = path;
+        this.saved = saved;
+        this.draft = Draft.of(saved.content(), 0);
+        this.typing = new Typing(indent, saved.content().contains("\r\n") ? "\r\n" : "\n");
+    }
+
+    /** Absolute. */
+    public Path path() {
+        return path;
+    }
+
+    /** The text and the carets. */
+    public Draft draft() {
+        return draft;
+    }
+
+    /** What writing does here. */
+    public Typing typing() {
+        return typing;
+    }
+
+    /** What can be taken back. */
+    public Steps steps() {
+        return steps;
+    }
+
+    /** The text as it is on disk, as far as is known. */
+    public SourceText saved() {
+        return saved;
+    }
+
+    /** Whether there is something that is not on disk. */
+    public boolean isDirty() {
+        return !draft.content().equals(saved.content());
+    }
+
+    /** The first line that is shown, from 1. */
+    public int top() {
+        return Math.max(1, Math.min(top, draft.lines().count()));
+    }
+
+    /** The number of columns that are not shown since they are left of what is. */
+    public int left() {
+        return left;
+    }
+
+    /** Shows another part. */
+    public void scroll(int toLine, int toColumn) {
+        top = toLine;
+        left = toColumn;
+    }
+
+    /** Moves carets only. */
+    public void move(Draft other) {
+        draft = other;
+    }
+
+    /** Another text, which can be taken back. */
+    public void edit(Draft other, boolean isTyping) {
+        if (!isTrial && !other.content().equals(draft.content())) {
+            steps.edited(draft, other, isTyping);
+        }
+        draft = other;
+    }
+
+    /** From now on edits are only shown, until the text is another one by {@link #settle}. */
+    public void tryOut() {
+        isTrial = true;
+    }
+
+    /** The end of trying something out. */
+    public void settle(Draft text) {
+        isTrial = false;
+        draft = text;
+    }
+
+    /** One edit back. */
+    public void undo() {
+        draft = steps.undo(draft);
+    }
+
+    /** One edit forth. */
+    public void redo() {
+        draft = steps.redo(draft);
+    }
+
+    /** What was written to disk just now. */
+    public void saved(SourceText text) {
+        saved = text;
+    }
+
+    /**
+     * A change was applied.
+     *
+     * @param number in the history
+     * @param to     where the file is now
+     * @param text   what is on disk now
+     */
+    public void applied(int number, Path to, SourceText text) {
+        steps.applied(number);
+        path = to;
+        read(text);
+    }
+
+    /** A change was taken back or done again. */
+    public void stepped(boolean back, Path to, SourceText text) {
+        draft = back ? steps.undo(draft) : steps.redo(draft);
+        path = to;
+        read(text);
+    }
+
+    /** The same for a file that may be elsewhere now. */
+    public void replaced(Path to, SourceText text) {
+        path = to;
+        replaced(text);
+    }
+
+    /** Somebody else wrote the file; steps of before fit no more. */
+    public void replaced(SourceText text) {
+        steps.forget();
+        read(text);
+    }
+
+    private void read(SourceText text) {
+        saved = text;
+        draft = draft.withContent(text.content());
+    }
+}
