@@ -92,13 +92,13 @@ final class Hints {
         if (hasProblem) {
             add(said, Command.FIX, "fix it");
         }
-        add(said, Command.NEXT_PROBLEM, "next problem");
-        add(said, Where.CODE, "rename", "rename");
-        add(said, Command.DECLARATION, "declaration");
-        add(said, Command.USES, "uses");
-        add(said, Command.FIND, "find");
-        add(said, Command.UNDO, "undo");
         add(said, Command.HELP, "all keys");
+        add(said, Where.CODE, "rename", "rename");
+        add(said, Command.FIND, "find");
+        add(said, Command.USES, "uses");
+        add(said, Command.DECLARATION, "declaration");
+        add(said, Command.NEXT_PROBLEM, "next problem");
+        add(said, Command.UNDO, "undo");
         begin(said, Command.TYPE.id(), "go");
         begin(said, Command.LINE_UP.id(), "lines");
         begin(said, Command.CARET_COLUMN.id(), "carets");

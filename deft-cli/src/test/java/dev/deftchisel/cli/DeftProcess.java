@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.stream.Stream;
 
 /** Starts the real command as a process of its own, and makes workspaces for it. */
-final class DeftProcess {
+public final class DeftProcess {
 
     private DeftProcess() {
     }
@@ -47,7 +47,7 @@ final class DeftProcess {
     }
 
     /** A copy of the harbour office. */
-    static Path harbour(Path folder) throws IOException {
+    public static Path harbour(Path folder) throws IOException {
         Path original = Path.of("..", "deft-examples", "harbour");
         for (String part : List.of("pom.xml", "src")) {
             try (Stream<Path> files = Files.walk(original.resolve(part))) {

@@ -188,8 +188,7 @@ public final class CodeView {
                 int column = column(caret.head()) - buffer.left();
                 if (caret.equals(draft.caret())) {
                     pen.caret(row, column);
-                }
-                if (draft.carets().size() > 1) {
+                } else {
                     pen.restyle(row, column, 1, style -> style.on(Ground.CARET));
                 }
             }

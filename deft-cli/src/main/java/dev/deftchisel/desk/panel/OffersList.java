@@ -102,6 +102,7 @@ public final class OffersList {
         if (doing instanceof Doing.Mend mend) {
             bench.open(new TakePanel(bench, mend.problem().fixes().get(mend.fix()), List.of(), Optional.empty(),
                     (chisel, answers) -> chisel.problems().fix(mend.problem(), mend.fix())));
+            bench.say(mend.problem().sentence());
         } else {
             take(((Doing.Take) doing).offer(), place);
         }

@@ -58,10 +58,9 @@ public final class Pen {
      */
     public int put(int row, int column, int codePoint, Style style) {
         int wide = Widths.of(codePoint);
-        boolean isInside = row >= 0 && row < area.height() && column >= 0 && column + wide <= area.width();
-        if (isInside) {
-            int y = area.row() + row;
-            int x = area.column() + column;
+        int y = area.row() + row;
+        int x = area.column() + column;
+        if (isInside(row, column) && column + wide <= area.width() && x + wide <= picture.width()) {
             if (wide == 0 && column > 0) {
                 int base = picture.glyph(y, x - 1).isEmpty() && x > 1 ? x - 2 : x - 1;
                 picture.join(y, base, Character.toString(codePoint));
@@ -75,10 +74,18 @@ public final class Pen {
         return wide;
     }
 
+    /** A screen may be so small that an area lies outside of it. */
+    private boolean isInside(int row, int column) {
+        int y = area.row() + row;
+        int x = area.column() + column;
+        return row >= 0 && row < area.height() && column >= 0 && column < area.width()
+                && y >= 0 && y < picture.height() && x >= 0 && x < picture.width();
+    }
+
     /** Changes how some cells look. */
     public void restyle(int row, int column, int count, UnaryOperator<Style> change) {
         for (int at = Math.max(0, column); at < Math.min(area.width(), column + count); at++) {
-            if (row >= 0 && row < area.height()) {
+            if (isInside(row, at)) {
                 int y = area.row() + row;
                 int x = area.column() + at;
                 picture.style(y, x, change.apply(picture.style(y, x)));
@@ -102,7 +109,7 @@ public final class Pen {
 
     /** Has the terminal show its caret there. */
     public void caret(int row, int column) {
-        if (row >= 0 && row < area.height() && column >= 0 && column < area.width()) {
+        if (isInside(row, column)) {
             picture.caret(area.row() + row, area.column() + column);
         }
     }

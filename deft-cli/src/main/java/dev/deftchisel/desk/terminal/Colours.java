@@ -9,15 +9,20 @@ import org.jline.utils.AttributedStyle;
  * Inks and grounds as colours, for a dark and a light screen. Old and new, and what is worse or better, differ in more than red
  * and green. With sixteen colours or none, grounds become reversed or underlined text.
  */
-final class Colours {
+public final class Colours {
 
     /** How many colours a terminal has. */
-    enum Depth { NONE, SIXTEEN, MANY, TRUE }
+    public enum Depth { NONE, SIXTEEN, MANY, TRUE }
 
     private final Depth depth;
     private final boolean isLight;
 
-    Colours(Depth depth, boolean isLight) {
+    /**
+     * Colours of a terminal.
+     *
+     * @param isLight whether its ground is
+     */
+    public Colours(Depth depth, boolean isLight) {
         this.depth = depth;
         this.isLight = isLight;
     }

@@ -14,7 +14,7 @@ import org.jline.utils.AttributedStringBuilder;
 import org.jline.utils.AttributedStyle;
 
 /** Turns pictures into what a terminal obeys: only rows that are not as they were before. */
-final class Painter {
+public final class Painter {
 
     private static final int SIXTEEN = 16;
     private static final int MANY = 256;
@@ -26,17 +26,18 @@ final class Painter {
     private final Map<Style, AttributedStyle> styles = new HashMap<>();
     private List<String> shown = List.of();
 
-    Painter(Colours colours) {
+    /** @param colours of the terminal */
+    public Painter(Colours colours) {
         this.colours = colours;
     }
 
     /** Forgets what is shown, since the terminal may show something else. */
-    void forget() {
+    public void forget() {
         shown = List.of();
     }
 
     /** What to send so that a picture is shown. */
-    String paint(Picture picture) {
+    public String paint(Picture picture) {
         StringBuilder out = new StringBuilder(HIDE);
         List<String> rows = new ArrayList<>();
         for (int row = 0; row < picture.height(); row++) {
