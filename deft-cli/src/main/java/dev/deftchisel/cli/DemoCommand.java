@@ -84,6 +84,9 @@ final class DemoCommand implements Callable<Integer> {
     @Option(names = "--color", paramLabel = "WHEN", description = "auto, always or never")
     private CommonOptions.When color = CommonOptions.When.auto;
 
+    @Option(names = "--desk", description = "work on the copy yourself, on the keyboard screen")
+    private boolean desk;
+
     private Palette palette;
     private Path copy;
 
@@ -112,7 +115,7 @@ final class DemoCommand implements Callable<Integer> {
         copy = Files.createTempDirectory("harbour-");
         try {
             copy(original, copy);
-            return story();
+            return desk ? Deft.run(console, "desk", "harbour.berths.Berth#occupant", "--workspace", copy.toString()) : story();
         } finally {
             deleteAll(copy);
         }
@@ -160,6 +163,11 @@ final class DemoCommand implements Callable<Integer> {
 
         problems();
 
+        heading("All of that by keys, on a full screen ('deft desk'). What can be done with the field? A new name, and its preview.");
+        new DeskScenes(console.with(palette)).play(copy, "harbour.berths.Berth#occupant",
+                List.of("Tab", "Enter v e s s e l", "Enter Enter"));
+        run("undo");
+
         heading("Rename a class, take every mention of it in text, but leave the comment in the board's layout alone.");
         run("rename", "harbour.reports.DayReport", "BerthReport", "--mentions", "all",
                 "--omit", "src/main/resources/harbour/board.xml:3");
@@ -174,6 +182,7 @@ final class DemoCommand implements Callable<Integer> {
         run("undo");
         boolean same = before.equals(contents());
         console.out().println(same ? "Every file is what it was, byte for byte." : "FILES DIFFER from what they were.");
+        heading("Now you: './deft demo --desk' opens the screen on a copy of the office that nobody will miss.");
         return passed && same ? ExitCode.DONE : ExitCode.REFUSED;
     }
 

@@ -47,6 +47,9 @@ final class DeskCommand implements Callable<Integer> {
     @Option(names = "--keys", description = "print what the keys do, and end")
     private boolean keys;
 
+    @Option(names = "--page", description = "with --keys: as a page of Markdown")
+    private boolean page;
+
     @Option(names = "--key-file", paramLabel = "FILE", description = "your own keys; else the file 'keys' in ~/.config/deft")
     private Optional<Path> keyFile = Optional.empty();
 
@@ -69,7 +72,8 @@ final class DeskCommand implements Callable<Integer> {
         Manual manual = Manual.installed();
         KeyFile map = map(manual);
         if (keys) {
-            dressed.out().print(new KeyPage(map.map(), manual.operations()).plain());
+            KeyPage keyPage = new KeyPage(map.map(), manual.operations());
+            dressed.out().print(page ? keyPage.markdown() : keyPage.plain());
             map.faults().forEach(dressed::say);
             return map.faults().isEmpty() ? ExitCode.DONE : ExitCode.REFUSED;
         }
@@ -118,24 +122,30 @@ final class DeskCommand implements Callable<Integer> {
     private int show(AtomicReference<DeskTerminal> terminal, Helper helper, Chisel chisel, SourceFile file, Place place, Manual manual,
             KeyFile map, Console dressed) {
         Optional<Boolean> isLight = ground == GroundOf.auto ? Optional.empty() : Optional.of(ground == GroundOf.light);
-        Optional<Desk> shown = Optional.empty();
-        boolean hasEnded = false;
+        AtomicReference<Desk> shown = new AtomicReference<>();
+        // also when the terminal is closed, or the process is told to end
+        Thread rescue = new Thread(() -> rescue(shown.get(), chisel, dressed), "deft-rescue");
+        Runtime.getRuntime().addShutdownHook(rescue);
         try (DeskTerminal screen = new DeskTerminal(dressed.palette().isColored(), isLight, System.getenv()); helper) {
             terminal.set(screen);
             helper.start(chisel);
             Desk desk = new Desk(chisel.workspace(), file, place.caret(), helper, map.map(), manual);
-            shown = Optional.of(desk);
+            shown.set(desk);
             if (!map.faults().isEmpty()) {
                 desk.say(map.faults().get(0) + (map.faults().size() > 1 ? " (and " + (map.faults().size() - 1) + " more: deft desk --keys)" : ""));
             }
             screen.show(desk);
-            hasEnded = true;
-        } finally {
-            boolean isWhole = hasEnded;
-            shown.filter(desk -> !isWhole || desk.isCutOff()).ifPresent(desk -> Rescue.keep(desk.unsaved(), chisel.workspace())
-                    .forEach(kept -> dressed.say("deft: what was not saved is in " + kept)));
+            if (!desk.isCutOff()) {
+                Runtime.getRuntime().removeShutdownHook(rescue);
+            }
         }
         return ExitCode.DONE;
+    }
+
+    private static void rescue(Desk desk, Chisel chisel, Console dressed) {
+        if (desk != null) {
+            Rescue.keep(desk.unsaved(), chisel.workspace()).forEach(kept -> dressed.say("deft: what was not saved is in " + kept));
+        }
     }
 
     /** The file that was written last is where somebody was. */

@@ -90,6 +90,12 @@ final class TerminalSession implements AutoCloseable {
         }
     }
 
+    /** Tells the command to end, as a system does that is shut down. */
+    void terminate() {
+        process.descendants().filter(one -> one.info().command().filter(command -> command.endsWith("java")).isPresent())
+                .forEach(ProcessHandle::destroy);
+    }
+
     /** Waits for the end of the process. */
     int end() throws InterruptedException {
         return process.waitFor();

@@ -7,7 +7,6 @@ import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.cli.DeftProcess;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.StandardKeys;
-import dev.deftchisel.desk.panel.Lane;
 import dev.deftchisel.desk.picture.Picture;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
@@ -19,9 +18,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
-import java.util.function.Consumer;
-import java.util.function.Function;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.TestFactory;
@@ -71,34 +67,6 @@ class StoryTest {
             for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
                 Files.delete(file);
             }
-        }
-    }
-
-    /** Looks at code at once, so that what comes of a key is there when the key was taken. */
-    private record AtOnce(Chisel chisel) implements Backstage {
-
-        @Override
-        public <T> void ask(Lane lane, Map<Path, String> texts, Function<Chisel, T> work, Consumer<T> then,
-                Consumer<RuntimeException> failed) {
-            T found;
-            try {
-                chisel.edited(texts);
-                found = work.apply(chisel);
-            } catch (RuntimeException refused) {
-                failed.accept(refused);
-                return;
-            }
-            then.accept(found);
-        }
-
-        @Override
-        public boolean isWorking() {
-            return false;
-        }
-
-        @Override
-        public void close() {
-            // there is nothing to wait for
         }
     }
 

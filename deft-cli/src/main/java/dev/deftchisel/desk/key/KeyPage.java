@@ -4,12 +4,39 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /** A key map to be read: as a page of Markdown, and as plain lines. */
 public final class KeyPage {
 
     private static final int MARGIN = 2;
+    private static final String HEAD = """
+            # The keys of the desk
+
+            Made by `deft desk --keys --page`. The last line of the screen always tells what keys do just then; `Alt-h` lists all of them,
+            and `Shift-Tab` finds anything by a part of its name or by what it does, and does it.
+
+            The thumb holds Alt while the fingers of the left hand find what is done most often, and the right hand is on the arrows. After
+            the first key of a chord (`Alt-t v`) Alt may stay down. Where one wants the second key again at once, as when lines
+            are moved, the first key holds on: `Alt-l` `Down` `Down` `d`.
+
+            ## Your own keys
+
+            The file `keys` in `~/.config/deft` (or `$XDG_CONFIG_HOME/deft`, or `--key-file FILE`) has a line for each thing whose keys are to be
+            others; names are in the last column below.
+
+            ```
+            # what is done = keys, or several with commas
+            uses         = Alt-Enter
+            extract-variable = Alt-t v, Ctrl-e
+            list next    = Ctrl-n        # in a list; 'take' is in front of a change, 'code' need not be said
+            history      =               # no key
+            ```
+
+            Two things with the same keys, or a key that begins the chord of another, are told when the desk begins and by
+            `deft desk --keys`, which then ends with 1: `keys:2: Alt-r is for 'uses' and 'rename'; the first of them counts`.
+            """;
 
     private final KeyMap map;
     private final List<Action.Take> operations;
@@ -71,7 +98,7 @@ public final class KeyPage {
 
     /** As a table for each heading. */
     public String markdown() {
-        StringBuilder page = new StringBuilder();
+        StringBuilder page = new StringBuilder(HEAD);
         rows().forEach((heading, rows) -> {
             page.append("\n## ").append(heading).append("\n\n| key | does | name |\n|---|---|---|\n");
             rows.forEach(row -> page.append("| ").append(row.keys().isEmpty() ? "" : "`" + row.keys().replace(", ", "`, `") + "`")
@@ -92,7 +119,7 @@ public final class KeyPage {
         return page.toString();
     }
 
-    private int width(java.util.function.Function<Row, String> part) {
+    private int width(Function<Row, String> part) {
         return MARGIN + rows().values().stream().flatMap(List::stream).mapToInt(row -> part.apply(row).length()).max().orElse(0);
     }
 }

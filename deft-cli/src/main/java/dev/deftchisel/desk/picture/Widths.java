@@ -12,8 +12,8 @@ public final class Widths {
 
     /** The columns of a character: 0 for one that joins the one before, 2 for a wide one. */
     public static int of(int codePoint) {
-        // what a terminal would obey is shown as a picture of one column instead
-        return Math.max(codePoint < ' ' || codePoint == 0x7f ? 1 : 0, WCWidth.wcwidth(codePoint));
+        // what a terminal would obey, or would turn the order of characters round, is shown as a sign of one column instead
+        return isControl(codePoint) ? 1 : Math.max(0, WCWidth.wcwidth(codePoint));
     }
 
     /** The columns of a text. */
@@ -21,13 +21,17 @@ public final class Widths {
         return text.codePoints().map(Widths::of).sum();
     }
 
+    private static boolean isControl(int codePoint) {
+        return codePoint < ' ' || codePoint >= 0x7f && codePoint < 0xa0 || codePoint >= 0x202a && codePoint <= 0x202e
+                || codePoint >= 0x2066 && codePoint <= 0x2069;
+    }
+
     /** What can be shown of a character. */
     static String shown(int codePoint) {
         if (codePoint < ' ') {
             return Character.toString(CONTROL_PICTURES + codePoint);
         }
-        boolean isUnseen = codePoint >= 0x7f && codePoint < 0xa0 || Character.getType(codePoint) == Character.SURROGATE;
-        return isUnseen ? "\ufffd" : Character.toString(codePoint);
+        return isControl(codePoint) || Character.getType(codePoint) == Character.SURROGATE ? "\ufffd" : Character.toString(codePoint);
     }
 
     /** The beginning of a text that fits, with three dots where something is left out. */

@@ -12,6 +12,8 @@ import org.jline.terminal.Attributes;
 import org.jline.terminal.Terminal;
 import org.jline.terminal.TerminalBuilder;
 import org.jline.utils.InfoCmp;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * Shows a desk on the terminal of the process until the user leaves. One thread reads keys; the thread that calls {@link #show}
@@ -19,6 +21,7 @@ import org.jline.utils.InfoCmp;
  */
 public final class DeskTerminal implements AutoCloseable {
 
+    private static final Logger LOG = LoggerFactory.getLogger(DeskTerminal.class);
     private static final String ENTER = "\u001b[?1049h\u001b[?2004h";
     private static final String EXIT = "\u001b[0m\u001b[?2004l\u001b[?25h\u001b[?1049l";
     private static final int MANY = 256;
@@ -88,10 +91,10 @@ public final class DeskTerminal implements AutoCloseable {
         try {
             draw(desk);
             while (!desk.hasLeft()) {
-                events.take().run();
+                run(events.take(), desk);
                 // what has come meanwhile is to be seen at once
                 for (Runnable next = events.poll(); next != null && !desk.hasLeft(); next = events.poll()) {
-                    next.run();
+                    run(next, desk);
                 }
                 if (!desk.hasLeft()) {
                     draw(desk);
@@ -99,6 +102,16 @@ public final class DeskTerminal implements AutoCloseable {
             }
         } catch (InterruptedException stopped) {
             Thread.currentThread().interrupt();
+        }
+    }
+
+    /** A fault in what one key does must not take the others, or what was typed, along. */
+    private static void run(Runnable event, Desk desk) {
+        try {
+            event.run();
+        } catch (RuntimeException fault) {
+            LOG.error("a key or an answer failed", fault);
+            desk.say("something went wrong inside deft, that was not done: " + fault);
         }
     }
 

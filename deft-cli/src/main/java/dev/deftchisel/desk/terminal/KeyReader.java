@@ -19,7 +19,7 @@ final class KeyReader {
     private static final int LAST_CONTROL_LETTER = 26;
 
     private static final Map<Character, String> FINALS = Map.of('A', "Up", 'B', "Down", 'C', "Right", 'D', "Left", 'H', "Home",
-            'F', "End", 'M', "Enter");
+            'F', "End");
     private static final Map<String, String> NUMBERS = Map.of("1", "Home", "2", "Insert", "3", "Delete", "4", "End", "5", "PageUp",
             "6", "PageDown", "7", "Home", "8", "End");
 
@@ -94,6 +94,9 @@ final class KeyReader {
     private static Input key(String parameters, char last) {
         if (last == 'Z') {
             return new Input.Pressed(Key.of("Tab").withShift());
+        }
+        if (!parameters.matches("[\\d;]*")) {
+            return new Input.Other();
         }
         String[] numbers = parameters.split(";");
         String name = last == '~' ? NUMBERS.get(numbers[0]) : FINALS.get(last);

@@ -53,7 +53,8 @@ public final class Painter {
         return out.toString();
     }
 
-    private String row(Picture picture, int row) {
+    /** One row as a terminal is to be sent it. */
+    public String row(Picture picture, int row) {
         AttributedStringBuilder text = new AttributedStringBuilder();
         for (int column = 0; column < picture.width(); column++) {
             text.styled(styles.computeIfAbsent(picture.style(row, column), colours::style), picture.glyph(row, column));
