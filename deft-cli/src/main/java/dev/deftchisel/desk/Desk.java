@@ -49,13 +49,12 @@ public final class Desk implements Bench {
     private final Looks looks;
     private final Ways ways = new Ways();
     private final Deque<Panel> panels = new ArrayDeque<>();
-    private final Deque<Runnable> held = new ArrayDeque<>();
+    private final Waiting waiting = new Waiting();
     private List<Key> begun = List.of();
     private Buffer buffer;
     private Optional<Linked> linked = Optional.empty();
     private Optional<String> latest = Optional.empty();
     private String message = "";
-    private int isWriting;
     private boolean hasLeft;
     private boolean isCutOff;
     private int page = 1;
@@ -85,27 +84,25 @@ public final class Desk implements Bench {
 
     @Override
     public <T> void ask(Lane lane, Function<Chisel, T> work, Consumer<T> then) {
-        boolean writes = lane == Lane.WRITE;
-        isWriting += writes ? 1 : 0;
+        Object ticket = waiting.begin(lane);
         backstage.ask(lane, files.texts(), work, found -> {
-            isWriting -= writes ? 1 : 0;
-            then.accept(found);
-            after(writes);
+            if (waiting.end(ticket)) {
+                then.accept(found);
+                after(lane);
+            }
         }, failed -> {
-            isWriting -= writes ? 1 : 0;
-            say(failed.getMessage() == null ? failed.toString() : failed.getMessage().replaceAll("\\R\\s*", " "));
-            after(writes);
+            if (waiting.end(ticket)) {
+                say(failed.getMessage() == null ? failed.toString() : failed.getMessage().replaceAll("\\R\\s*", " "));
+                after(lane);
+            }
         });
     }
 
-    /** What was pressed while something was written comes now. */
-    private void after(boolean wrote) {
-        if (wrote) {
+    private void after(Lane lane) {
+        if (lane == Lane.WRITE) {
             looks.again();
-            while (isWriting == 0 && !held.isEmpty()) {
-                held.poll().run();
-            }
         }
+        waiting.release();
         looks.follow(buffer);
     }
 
@@ -198,7 +195,7 @@ public final class Desk implements Bench {
 
     /** A file is not on disk what it was when it was read. */
     void changedOutside(Buffer changed, byte[] bytes) {
-        if (isWriting > 0) {
+        if (waiting.isWriting()) {
             return;
         }
         if (bytes.length == 0) {
@@ -214,9 +211,12 @@ public final class Desk implements Bench {
 
     /** Takes a key. */
     public void press(Key key) {
-        if (isWriting > 0) {
-            // what is typed meanwhile must not come between a text and what is written of it
-            held.add(() -> press(key));
+        if (waiting.isHolding()) {
+            if (key.equals(Key.of("Esc")) && waiting.stop()) {
+                say("stopped");
+            } else {
+                waiting.hold(() -> press(key));
+            }
             return;
         }
         message = "";
@@ -245,8 +245,8 @@ public final class Desk implements Bench {
 
     /** Takes text that comes in one piece. */
     public void paste(String text) {
-        if (isWriting > 0) {
-            held.add(() -> paste(text));
+        if (waiting.isHolding()) {
+            waiting.hold(() -> paste(text));
         } else if (panels.isEmpty()) {
             endLinked(Command.PASTE);
             editing.paste(buffer, text);
@@ -445,7 +445,7 @@ public final class Desk implements Bench {
         Hints hints = new Hints(keys);
         List<Hints.Said> said = new ArrayList<>(panels.isEmpty() ? begun.isEmpty()
                 ? hints.of(state(), looks.here(buffer.draft()).isPresent()) : hints.after(begun) : hints.of(panels.peek()));
-        String shown = begun.isEmpty() ? message : (message.isEmpty() ? "" : message + "  ") + Key.brief(begun) + " \u2026";
+        String shown = waiting.hasHeld() ? "a moment \u2026 Esc stops waiting" : begun.isEmpty() ? message : (message.isEmpty() ? "" : message + "  ") + Key.brief(begun) + " \u2026";
         return new Screen(height, width).draw(new Screen.Content(buffer, shown(buffer.path()), looks, panel(), shown,
                 backstage.isWorking(), said));
     }

@@ -14,6 +14,9 @@ public final class Colours {
     /** How many colours a terminal has. */
     public enum Depth { NONE, SIXTEEN, MANY, TRUE }
 
+    private static final int LIGHT_TEXT = 0x20262e;
+    private static final int DARK_TEXT = 0xdde3ea;
+
     private final Depth depth;
     private final boolean isLight;
 
@@ -81,6 +84,10 @@ public final class Colours {
     private AttributedStyle many(Style style, AttributedStyle drawn) {
         int ink = isLight ? light(style.ink()) : dark(style.ink());
         int ground = isLight ? light(style.ground()) : dark(style.ground());
+        if (ink < 0 && ground >= 0) {
+            // on a ground of ours also the text must be, for when the terminal's own ground is not what it is taken for
+            ink = isLight ? LIGHT_TEXT : DARK_TEXT;
+        }
         AttributedStyle inked = ink < 0 ? drawn : drawn.foreground(ink >> 16 & 0xff, ink >> 8 & 0xff, ink & 0xff);
         if (style.ground() == Ground.CARET) {
             return inked.inverse();

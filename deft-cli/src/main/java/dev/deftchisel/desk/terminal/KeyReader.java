@@ -13,6 +13,8 @@ final class KeyReader {
 
     private static final int ESC = 27;
     private static final int DEL = 127;
+    private static final int BELL = 7;
+    private static final int LONGEST_REPORT = 4096;
     private static final long MOMENT_MILLIS = 40;
     private static final int MOST_PARAMETERS = 32;
     private static final String PASTE_END = "\u001b[201~";
@@ -67,11 +69,27 @@ final class KeyReader {
             return new Input.Pressed(Key.of("Esc"));
         } else if (c == '[' || c == 'O') {
             return sequence(c == 'O');
+        } else if (c == ']' || c == 'P') {
+            return report((char) c);
         } else if (c == ESC) {
             // some terminals send Alt as one more Esc before the sequence
             return escape() instanceof Input.Pressed pressed ? new Input.Pressed(pressed.key().withAlt()) : new Input.Other();
         }
         return new Input.Pressed(plain(c).withAlt());
+    }
+
+    /** What a terminal answers to a question (ECMA-48, 5.6): up to the sign of its end, which is no text whatever is in it. */
+    private Input report(char first) throws IOException {
+        int c = reader.read(MOMENT_MILLIS);
+        if (c < 0) {
+            return new Input.Pressed(Key.of(String.valueOf(first)).withAlt());
+        }
+        boolean isInEnd = false;
+        for (int length = 0; c >= 0 && c != BELL && !(isInEnd && c == '\\') && length < LONGEST_REPORT; length++) {
+            isInEnd = c == ESC;
+            c = reader.read(MOMENT_MILLIS);
+        }
+        return new Input.Other();
     }
 
     private Input sequence(boolean isShort) throws IOException {

@@ -62,6 +62,8 @@ class KeyReaderTest {
             ^[,         Esc
             ^[[,        Alt-[
             ^[O,        Alt-O
+            ^[],        Alt-]
+            ^[P,        Alt-P
             x^[[Bx,     x Down x
             """)
     void keys(String sent, String expected) {
@@ -79,7 +81,7 @@ class KeyReaderTest {
 
     @Test
     void whatIsNoKeyOfOursLeavesNothingBehind() {
-        List<Input> all = read(control("^[[27;5;9~^[[<0;3;4M^[[99~a"));
+        List<Input> all = read(control("^[[27;5;9~^[[<0;3;4M^[[99~^[]11;rgb:00/00/00^[\\^[]11;rgb:00/00/00^G^[[?64;1c^[P1$r0m^[\\a"));
         assertEquals("a", shown(all.subList(all.size() - 1, all.size())));
         all.subList(0, all.size() - 1).forEach(input -> assertInstanceOf(Input.Other.class, input, all.toString()));
     }
