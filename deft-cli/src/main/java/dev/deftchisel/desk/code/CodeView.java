@@ -111,7 +111,9 @@ public final class CodeView {
         if (isFar) {
             top = Math.max(1, line - height / 3);
         }
-        int column = column(draft.caret().head());
+        boolean isOverLines = draft.lines().line(draft.caret().anchor()) != line;
+        // of several selected lines their beginnings say most
+        int column = isOverLines ? 0 : column(draft.caret().head());
         int left = buffer.left();
         if (column < left + MARGIN_COLUMNS) {
             left = Math.max(0, column - MARGIN_COLUMNS);

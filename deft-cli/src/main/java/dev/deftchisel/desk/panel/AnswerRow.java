@@ -139,6 +139,9 @@ sealed interface AnswerRow {
         @Override
         public Line line(boolean isHere) {
             Style style = Style.PLAIN.strongly();
+            if (text.isEmpty() && !isHere) {
+                return Line.of("\u2013", Ink.QUIET);
+            }
             Line line = Line.of(text, isHere && isFresh && !text.isEmpty() ? style.on(Ground.SELECTED) : style);
             List<String> others = proposals.stream().filter(one -> !one.equals(text)).toList();
             return isHere && !others.isEmpty() ? line.and("   or " + String.join(", ", others), Ink.QUIET) : line;

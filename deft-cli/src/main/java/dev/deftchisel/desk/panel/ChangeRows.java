@@ -49,6 +49,12 @@ final class ChangeRows {
         }
     }
 
+    /** What becomes of the code, where nothing is to be switched. */
+    List<Line> plain(Outcome.Preview preview) {
+        return of(preview).stream().filter(row -> !row.isSwitch() || row.edit().isEmpty())
+                .map(row -> row.isSwitch() ? new Line(row.line().spans().subList(1, row.line().spans().size())) : row.line()).toList();
+    }
+
     /** All rows. */
     List<Row> of(Outcome.Preview preview) {
         List<Row> rows = new ArrayList<>();
@@ -92,6 +98,11 @@ final class ChangeRows {
         int end = lines.rangeOf(lines.line(together.get(together.size() - 1).range().end())).end();
         List<String> before = file.before().content().substring(start, end).lines().toList();
         List<String> after = after(file.before().content(), together, start, end).lines().toList();
+        if (before.equals(after)) {
+            // nothing of it is taken: what it is about must be seen all the same
+            before.forEach(text -> rows.add(text(" ", text, 0, Ink.QUIET, file)));
+            return;
+        }
         int same = 0;
         while (same < Math.min(before.size(), after.size()) && before.get(same).equals(after.get(same))) {
             same++;

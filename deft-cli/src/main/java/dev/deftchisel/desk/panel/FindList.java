@@ -59,7 +59,8 @@ public final class FindList {
 
     private static Item<Place> atLine(Chisel chisel, SourceFile file, int number) {
         int line = Math.max(1, Math.min(number, file.lines().count()));
-        int start = file.lines().rangeOf(line).start();
+        String text = file.lines().text(line);
+        int start = file.lines().rangeOf(line).start() + text.length() - text.stripLeading().length();
         String label = chisel.workspace().show(file.path()) + ":" + line;
         return new Item<>(new Place(file.path(), new Range(start, start)), label,
                 Line.of(label, Ink.PLACE).and("  " + file.lines().text(line).strip(), Ink.PLAIN), "");

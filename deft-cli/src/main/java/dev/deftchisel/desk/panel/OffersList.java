@@ -109,12 +109,7 @@ public final class OffersList {
     }
 
     private void take(Offer offer, Place place) {
-        List<Question> questions = new ArrayList<>(offer.questions());
-        Chisel.operation(offer.operation()).questions().stream()
-                .filter(question -> offer.questions().stream().noneMatch(known -> known.key().equals(question.key())))
-                .filter(question -> !(question instanceof Question.Name) && !(question instanceof Question.Members))
-                .forEach(questions::add);
-        bench.open(new TakePanel(bench, offer.title(), questions, Optional.of(offer.operation()),
+        bench.open(new TakePanel(bench, offer.title(), offer.questions(), Optional.of(offer.operation()),
                 (chisel, answers) -> chisel.preview(place, offer.operation(), answers)));
     }
 

@@ -43,8 +43,7 @@ final class OutcomeLines {
     static List<Line> all(Outcome outcome, Chisel chisel, Function<Path, String> shown) {
         List<Line> lines = new ArrayList<>(head(outcome, chisel));
         if (outcome instanceof Outcome.Preview preview) {
-            new ChangeRows(shown).of(preview).stream().filter(row -> !row.isSwitch() || row.edit().isEmpty())
-                    .map(ChangeRows.Row::line).forEach(lines::add);
+            lines.addAll(new ChangeRows(shown).plain(preview));
         }
         return lines;
     }

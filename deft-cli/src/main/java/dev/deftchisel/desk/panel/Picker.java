@@ -219,7 +219,7 @@ public final class Picker<T> implements Panel {
             int own = Math.min(Math.max(2, items.size() + 1), Math.max(3, pen.height() * 2 / 5));
             list(pen.in(pen.area().rows(0, own)));
             pen.write(own, 0, "\u2500".repeat(Math.max(0, pen.width())), Style.of(Ink.QUIET));
-            side(pen.in(pen.area().rows(own + 1, pen.height())));
+            side(pen.in(pen.area().rows(own + 1, pen.height()).columns(1, pen.width())));
         }
     }
 
