@@ -207,6 +207,12 @@ public final class Desk implements Bench {
         }
     }
 
+    /** Selects something in the file that is shown. */
+    public void select(Range selection) {
+        buffer.move(buffer.draft().with(Caret.over(selection)));
+        looks.follow(buffer);
+    }
+
     // --- keys ----------------------------------------------------------------------------------------------------
 
     /** Takes a key. */

@@ -20,7 +20,7 @@ import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 
 /** A connection to a server in this process, message by message as they go over the wire (LSP 3.17, base protocol). */
-final class Wire implements AutoCloseable {
+public final class Wire implements AutoCloseable {
 
     private static final int PIPE = 1 << 22;
 
@@ -31,7 +31,8 @@ final class Wire implements AutoCloseable {
     private final CompletableFuture<Boolean> end = new CompletableFuture<>();
     private int lastId;
 
-    Wire() throws IOException {
+    /** Starts a server. */
+    public Wire() throws IOException {
         PipedInputStream serverIn = new PipedInputStream(PIPE);
         PipedInputStream clientIn = new PipedInputStream(PIPE);
         toServer = new PipedOutputStream(serverIn);
@@ -97,12 +98,12 @@ final class Wire implements AutoCloseable {
      * @param template with single quotes for double ones, and {@code %s} for values
      * @param values   which are JSON already
      */
-    static String json(String template, Object... values) {
+    public static String json(String template, Object... values) {
         return template.replace('\'', '"').formatted(values);
     }
 
     /** A text as JSON. */
-    static String text(String text) {
+    public static String text(String text) {
         return new JsonPrimitive(text).toString();
     }
 
@@ -116,12 +117,13 @@ final class Wire implements AutoCloseable {
         }
     }
 
-    void tell(String method, String params) throws IOException {
+    /** Tells something that has no answer. */
+    public void tell(String method, String params) throws IOException {
         send(json("{'jsonrpc':'2.0','method':%s,'params':%s}", text(method), params));
     }
 
     /** Asks something; the answer is a result or an error. */
-    CompletableFuture<JsonObject> ask(String method, String params) throws IOException {
+    public CompletableFuture<JsonObject> ask(String method, String params) throws IOException {
         int id = ++lastId;
         CompletableFuture<JsonObject> answer = new CompletableFuture<>();
         waiting.put(id, answer);

@@ -1,0 +1,40 @@
+package dev.deftchisel.proving;
+
+import dev.deftchisel.proving.corpus.Corpus;
+import dev.deftchisel.proving.surface.SameEverywhere;
+import java.io.IOException;
+import java.util.concurrent.Callable;
+import java.util.logging.LogManager;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** Does an operation give the same bytes wherever it is taken? */
+@Command(name = "surfaces", mixinStandardHelpOptions = true,
+        description = "Takes offers at random places through library, command line, language server and screen, and compares the files.")
+final class SurfacesCommand implements Callable<Integer> {
+
+    @Mixin
+    private final CorpusOptions corpora = new CorpusOptions();
+
+    @Option(names = "--each", description = "how many of each operation at most (${DEFAULT-VALUE})")
+    private int each = 3;
+
+    @Option(names = "--seed", description = "decides the places (${DEFAULT-VALUE})")
+    private long seed = 1;
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        LogManager.getLogManager().reset();
+        boolean passed = true;
+        for (Corpus copy : corpora.copies()) {
+            SameEverywhere.Result result = new SameEverywhere(copy, seed).run(each);
+            System.out.printf("%s: %d offers of %d operations, each through four surfaces; wrong: %d%n  %s%n", copy.name(),
+                    result.taken().values().stream().mapToInt(Integer::intValue).sum(), result.taken().size(), result.wrong().size(),
+                    result.taken());
+            result.wrong().stream().limit(30).forEach(line -> System.out.println("  WRONG " + line));
+            passed &= result.wrong().isEmpty();
+        }
+        return passed ? 0 : 1;
+    }
+}

@@ -1,0 +1,63 @@
+package dev.deftchisel.proving.surface;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.desk.AtOnce;
+import dev.deftchisel.desk.Desk;
+import dev.deftchisel.desk.Manual;
+import dev.deftchisel.desk.key.Action;
+import dev.deftchisel.desk.key.Binding;
+import dev.deftchisel.desk.key.Key;
+import dev.deftchisel.desk.key.KeyMap;
+import dev.deftchisel.desk.key.StandardKeys;
+import dev.deftchisel.desk.key.Where;
+import dev.deftchisel.proving.corpus.Corpus;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** The keyboard screen: the caret goes there, what is wanted is selected, and every operation has a key of its own. */
+final class ScreenSurface implements Surface {
+
+    private final Chisel chisel;
+    private final Manual manual = Manual.installed();
+    private final KeyMap keys;
+
+    ScreenSurface(Corpus corpus) {
+        this.chisel = Chisel.open(corpus.request(), Monitor.SILENT);
+        List<Binding> bindings = new ArrayList<>(StandardKeys.with(manual.operations()).bindings());
+        manual.operations().forEach(operation -> bindings.add(new Binding(Where.CODE, chord(operation), operation)));
+        this.keys = new KeyMap(bindings);
+    }
+
+    /** A key that no keyboard has. */
+    private List<Key> chord(Action.Take operation) {
+        return List.of(Key.of(Character.toString(0xE000 + manual.operations().indexOf(operation))));
+    }
+
+    @Override
+    public String name() {
+        return "screen";
+    }
+
+    @Override
+    public Optional<String> take(Taken taken) {
+        chisel.refresh();
+        SourceFile file = chisel.snapshot().file(taken.place().file()).orElseThrow();
+        Desk desk = new Desk(chisel.workspace(), file, taken.place().caret(), new AtOnce(chisel), keys, manual);
+        desk.select(taken.place().selection());
+        chord(manual.operations().stream().filter(one -> one.id().equals(taken.offer().operation())).findFirst().orElseThrow())
+                .forEach(desk::press);
+        taken.name().ifPresent(name -> name.codePoints().forEach(letter -> desk.press(Key.of(Character.toString(letter)))));
+        for (int i = 0; i < 2 && desk.panel().isPresent(); i++) {
+            desk.press(Key.of("Enter"));
+        }
+        return desk.message().startsWith("done: ") ? Optional.empty() : Optional.of(desk.message());
+    }
+
+    @Override
+    public void close() {
+        chisel.close();
+    }
+}
