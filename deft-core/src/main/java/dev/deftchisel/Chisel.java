@@ -208,6 +208,13 @@ public final class Chisel implements AutoCloseable {
         return new Spot(place, file, analyst().analyse(focus));
     }
 
+    /** The same for those who only look: what is known of the file already will do, whatever it was asked for. */
+    private Spot look(Place place) {
+        return analyst().known(place.file())
+                .flatMap(known -> snapshot.file(place.file()).map(file -> new Spot(place, file, known)))
+                .orElseGet(() -> spot(place));
+    }
+
     private static Optional<String> nameAt(Tokens tokens, int caret) {
         return Stream.of(caret, caret - 1)
                 .filter(offset -> offset >= 0 && offset < tokens.content().length())
@@ -219,7 +226,7 @@ public final class Chisel implements AutoCloseable {
 
     /** What can be done at a place, best first: what is about all that is selected, then what is about least. */
     public List<Offer> offers(Place place) {
-        Spot spot = spot(place);
+        Spot spot = look(place);
         return operations.stream()
                 .map(operation -> operation.offer(spot))
                 .flatMap(Optional::stream)
@@ -230,7 +237,12 @@ public final class Chisel implements AutoCloseable {
 
     /** Where things are declared and used, in the code as it is now. */
     public Navigator navigator() {
-        return new Navigator(analyst(), this::spot);
+        return new Navigator(analyst(), this::look);
+    }
+
+    /** Who calls whom, and which type is above which, in the code as it is now. */
+    public Hierarchy hierarchy() {
+        return new Hierarchy(analyst(), navigator(), this::look);
     }
 
     /** Every use of the symbol at a place; empty when no name stands there. */
@@ -364,7 +376,7 @@ public final class Chisel implements AutoCloseable {
 
     /** What is known of the symbol at a place. */
     public Optional<Symbol> symbol(Place place) {
-        return spot(place).symbol();
+        return look(place).symbol();
     }
 
     @Override

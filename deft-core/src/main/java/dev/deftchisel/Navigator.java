@@ -9,8 +9,10 @@ import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.SearchWords;
 import dev.deftchisel.analysis.Subtypes;
 import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.navigation.CallAround;
 import dev.deftchisel.navigation.Described;
 import dev.deftchisel.navigation.Hints;
+import dev.deftchisel.navigation.Signatures;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.source.Range;
@@ -111,6 +113,16 @@ public final class Navigator {
     public record Typed(String type, Optional<Object> value) {
     }
 
+    /** What the call can hand over in whose arguments a place is; empty outside of calls, and where nobody knows what is called. */
+    public Optional<Signatures> signatures(Place place) {
+        return analyst.snapshot().file(place.file()).flatMap(file -> CallAround.at(file.tokens(), place.caret())).flatMap(call -> {
+            Spot spot = spots.apply(new Place(place.file(), new Range(call.name(), call.name())));
+            return spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key()))
+                    .filter(known -> known.element() instanceof ExecutableElement || known.element() instanceof TypeElement)
+                    .map(known -> Signatures.of(known.element(), known, call.argument()));
+        });
+    }
+
     /** What the compiler knows of a stretch of a file and the code does not say. */
     public List<Hints.Hint> hints(Path file, Range range) {
         return analyst.analyse(Focus.around(file, range)).code(file).map(code -> Hints.in(code, range)).orElse(List.of());
@@ -133,9 +145,11 @@ public final class Navigator {
             Set<Path> files = symbol.kind().isLocal() || onlyThere
                     ? Set.of(place.file())
                     : analyst.snapshot().pathsMentioning(words);
-            Analysis analysis = analyst.analyse(Focus.on(files, words));
+            Optional<Analysis> known = files.equals(Set.of(place.file())) ? analyst.known(place.file()) : Optional.empty();
+            Analysis analysis = known.orElseGet(() -> analyst.analyse(Focus.on(files, words)));
             List<Uses.Use> found = Family.of(symbol, analysis).stream()
                     .flatMap(key -> analysis.uses(key).stream())
+                    .filter(use -> files.contains(use.file()))
                     .map(this::use)
                     .distinct()
                     .sorted(Comparator.comparing(Uses.Use::file).thenComparing(Uses.Use::position))

@@ -25,6 +25,8 @@ public final class Analyst {
     private final Monitor monitor;
     /** The answer to the last question, which is often asked again: a place is read, then worked on. */
     private volatile Analysis latest;
+    /** The latest answer about whole files, in which whoever looks around in one of them finds all he needs. */
+    private volatile Analysis latestWhole;
 
     /**
      * @param snapshot  the code
@@ -76,8 +78,16 @@ public final class Analyst {
         if (known == null || !known.focus().equals(focus)) {
             known = DeepStack.call(() -> analyseHere(focus));
             latest = known;
+            if (!focus.isPartial()) {
+                latestWhole = known;
+            }
         }
         return known;
+    }
+
+    /** An analysis of all of a file, if there is one already; it may be of other files, too. */
+    public Optional<Analysis> known(Path file) {
+        return Optional.ofNullable(latestWhole).filter(known -> known.focus().files().contains(file));
     }
 
     private Analysis analyseHere(Focus focus) {

@@ -3,6 +3,7 @@ package dev.deftchisel.lsp;
 import com.google.gson.Gson;
 import com.google.gson.JsonElement;
 import com.google.gson.JsonParseException;
+import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
 import dev.deftchisel.Problems;
 import dev.deftchisel.operation.Answers;
@@ -12,7 +13,9 @@ import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Scope;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
 import org.eclipse.lsp4j.CodeAction;
@@ -21,6 +24,7 @@ import org.eclipse.lsp4j.CodeActionKind;
 import org.eclipse.lsp4j.CodeActionParams;
 import org.eclipse.lsp4j.Command;
 import org.eclipse.lsp4j.Diagnostic;
+import org.eclipse.lsp4j.Location;
 import org.eclipse.lsp4j.WorkspaceEdit;
 import org.eclipse.lsp4j.jsonrpc.messages.Either;
 
@@ -32,6 +36,10 @@ final class Actions {
 
     /** The command that works out an action and has the client make its changes; its argument is an {@link Action}. */
     static final String COMMAND = "deft.take";
+    /** Has the client go to a place; its argument is that. */
+    static final String SHOW_COMMAND = "deft.show";
+    /** The same, where the user is asked what the operation wants to be told. */
+    static final String ASKING_COMMAND = "deft.ask";
 
     /** Members that are written from others. */
     private static final String GENERATE = CodeActionKind.Source + ".generate";
@@ -62,8 +70,32 @@ final class Actions {
      * @param start   offset
      * @param end     offset
      * @param fix     which fix of a problem, from 0 on
+     * @param answers to the questions of an operation, where they are not the standard
      */
-    record Action(String uri, int version, What what, String id, int start, int end, int fix) {
+    record Action(String uri, int version, What what, String id, int start, int end, int fix, Map<String, List<String>> answers) {
+
+        /** What is not said in JSON is nothing. */
+        Action {
+            answers = answers == null ? Map.of() : Map.copyOf(answers);
+        }
+
+        /** The same with answers. */
+        Action and(Answers said) {
+            return new Action(uri, version, what, id, start, end, fix, said.values());
+        }
+
+        /** The same with answers as a client gives them: by the keys of the questions, one text or several. */
+        Action and(JsonElement said) {
+            Map<String, List<String>> all = new HashMap<>(answers);
+            try {
+                said.getAsJsonObject().entrySet().forEach(one -> all.put(one.getKey(), one.getValue().isJsonArray()
+                        ? one.getValue().getAsJsonArray().asList().stream().map(JsonElement::getAsString).toList()
+                        : List.of(one.getValue().getAsString())));
+            } catch (IllegalStateException | UnsupportedOperationException other) {
+                throw Refused.invalid("answers are an object with a text, or a list of texts, for each question");
+            }
+            return new Action(uri, version, what, id, start, end, fix, all);
+        }
 
         enum What { FIX, OFFER, FIX_ALL, IMPORTS }
 
@@ -154,7 +186,7 @@ final class Actions {
         CodeAction action = new CodeAction(title);
         action.setKind(kind);
         action.setData(GSON.toJsonTree(new Action(asked.session().documents().uri(asked.file().path()), asked.version(), what, id,
-                range.start(), range.end(), fix)));
+                range.start(), range.end(), fix, Map.of())));
         return action;
     }
 
@@ -171,6 +203,31 @@ final class Actions {
         return outcome(action, asked).map(outcome -> edits.of(outcome, asked.chisel())).orElseGet(WorkspaceEdit::new);
     }
 
+    /**
+     * Works an action out where it was offered. When it gives something a name, and the client goes to places when asked, it is asked to
+     * go to that name afterwards, where its own rename changes all places of it.
+     */
+    CodeAction resolve(CodeAction action) {
+        Action meant = Action.of((JsonElement) action.getData());
+        action.setEdit(edit(meant));
+        if (meant.what() == Action.What.OFFER && session.client().showsDocuments()) {
+            session.asked(meant.uri()).flatMap(asked -> named(meant, asked)).ifPresent(name -> action.setCommand(
+                    new Command("go to the new name", SHOW_COMMAND, List.of(name))));
+        }
+        return action;
+    }
+
+    /** Where the new name stands afterwards, in the file of the action. */
+    private static Optional<Location> named(Action action, Session.Asked asked) {
+        return outcome(action, asked).filter(Outcome.Preview.class::isInstance).map(outcome -> ((Outcome.Preview) outcome).change())
+                .filter(change -> change.effective().stream().flatMap(file -> file.takenEdits().stream())
+                        .anyMatch(edit -> !edit.linked().isEmpty()))
+                .flatMap(change -> Chisel.linkedPlaces(change).stream().filter(place -> place.file().equals(asked.file().path()))
+                        .findFirst().flatMap(place -> change.effective().stream().filter(file -> file.path().equals(place.file())).findFirst()
+                                .map(file -> new Location(action.uri(), Positions.of(file.after().content(), asked.session().client().units())
+                                        .of(place.selection())))));
+    }
+
     private static Optional<Outcome> outcome(Action action, Session.Asked asked) {
         Problems problems = asked.chisel().problems();
         Scope file = Scope.of(List.of(asked.file().path()));
@@ -180,7 +237,7 @@ final class Actions {
                             && action.fix() >= 0 && action.fix() < problem.fixes().size())
                     .findFirst().orElseThrow(Refused::outdated), action.fix()));
             case OFFER -> Optional.of(asked.chisel().preview(new Place(asked.file().path(), selection(action, asked)), action.id(),
-                    Answers.none()));
+                    new Answers(action.answers())));
             case FIX_ALL -> problems.fixAll(file, problem -> true).outcome();
             case IMPORTS -> problems.fixAll(file, problem -> problem.rule().endsWith("-import") || problem.rule().equals("import-order"))
                     .outcome();

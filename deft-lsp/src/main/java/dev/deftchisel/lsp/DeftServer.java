@@ -26,8 +26,10 @@ import org.eclipse.lsp4j.RenameOptions;
 import org.eclipse.lsp4j.SaveOptions;
 import org.eclipse.lsp4j.ServerCapabilities;
 import org.eclipse.lsp4j.ServerInfo;
+import org.eclipse.lsp4j.SignatureHelpOptions;
 import org.eclipse.lsp4j.TextDocumentSyncKind;
 import org.eclipse.lsp4j.TextDocumentSyncOptions;
+import org.eclipse.lsp4j.WorkDoneProgressCancelParams;
 import org.eclipse.lsp4j.WorkspaceFoldersOptions;
 import org.eclipse.lsp4j.WorkspaceServerCapabilities;
 import org.eclipse.lsp4j.jsonrpc.Launcher;
@@ -127,7 +129,7 @@ public final class DeftServer implements LanguageServer {
         CodeActionOptions actions = new CodeActionOptions(Actions.kinds());
         actions.setResolveProvider(true);
         can.setCodeActionProvider(actions);
-        can.setExecuteCommandProvider(new ExecuteCommandOptions(List.of(Actions.COMMAND)));
+        can.setExecuteCommandProvider(new ExecuteCommandOptions(List.of(Actions.COMMAND, Actions.ASKING_COMMAND, Actions.SHOW_COMMAND)));
         RenameOptions rename = new RenameOptions();
         rename.setPrepareProvider(true);
         can.setRenameProvider(rename);
@@ -144,6 +146,9 @@ public final class DeftServer implements LanguageServer {
         can.setFoldingRangeProvider(true);
         can.setSelectionRangeProvider(true);
         can.setWorkspaceSymbolProvider(true);
+        can.setSignatureHelpProvider(new SignatureHelpOptions(List.of("(", ",")));
+        can.setCallHierarchyProvider(true);
+        can.setTypeHierarchyProvider(true);
         if (session.client().pullsDiagnostics()) {
             DiagnosticRegistrationOptions diagnostic = new DiagnosticRegistrationOptions(true, false);
             diagnostic.setIdentifier(Diagnostics.SOURCE);
@@ -163,12 +168,19 @@ public final class DeftServer implements LanguageServer {
     /** Asks to be told when files change on disk, where the client does that on request. */
     @Override
     public void initialized(InitializedParams params) {
+        workspace.askSettings();
         if (session.client().watchesFiles()) {
             DidChangeWatchedFilesRegistrationOptions options = new DidChangeWatchedFilesRegistrationOptions(
                     List.of(new FileSystemWatcher(Either.forLeft("**/*.java"))));
             session.editor().registerCapability(new RegistrationParams(List.of(
                     new Registration("files", "workspace/didChangeWatchedFiles", options))));
         }
+    }
+
+    /** The user wants something that takes its time to stop: what is being done now, since only that is told. */
+    @Override
+    public void cancelProgress(WorkDoneProgressCancelParams params) {
+        session.worker().stop();
     }
 
     @Override

@@ -65,7 +65,8 @@ final class Diagnostics {
 
     /** Those of one file. */
     static List<Diagnostic> of(Session.Asked asked) {
-        return asked.problems().stream().map(problem -> diagnostic(problem, asked)).toList();
+        return asked.problems().stream().filter(problem -> problem.severity().compareTo(asked.session().settings().least()) >= 0)
+                .map(problem -> diagnostic(problem, asked)).toList();
     }
 
     static Diagnostic diagnostic(Problem problem, Session.Asked asked) {

@@ -17,6 +17,7 @@ import org.eclipse.lsp4j.DocumentHighlightKind;
 import org.eclipse.lsp4j.DocumentSymbol;
 import org.eclipse.lsp4j.Location;
 import org.eclipse.lsp4j.Position;
+import org.eclipse.lsp4j.SymbolInformation;
 import org.eclipse.lsp4j.SymbolKind;
 import org.eclipse.lsp4j.WorkspaceSymbol;
 import org.eclipse.lsp4j.jsonrpc.messages.Either;
@@ -69,8 +70,24 @@ final class Navigation {
                 .toList();
     }
 
-    static List<DocumentSymbol> symbols(Session.Asked asked) {
-        return Declared.in(asked.file()).stream().map(one -> symbol(one, asked.file().content(), asked.positions())).toList();
+    /** As a tree, or for a client that knows none one behind the other with what each is declared in. */
+    static List<Either<SymbolInformation, DocumentSymbol>> symbols(Session.Asked asked) {
+        List<Declared> all = Declared.in(asked.file());
+        if (asked.session().client().symbolTrees()) {
+            return all.stream().map(one -> Either.<SymbolInformation, DocumentSymbol>forRight(
+                    symbol(one, asked.file().content(), asked.positions()))).toList();
+        }
+        List<Either<SymbolInformation, DocumentSymbol>> flat = new ArrayList<>();
+        all.forEach(one -> flatten(asked, one, asked.file().headline().packageName(), flat));
+        return flat;
+    }
+
+    @SuppressWarnings("deprecation") // what the protocol has for clients that know no better
+    private static void flatten(Session.Asked asked, Declared declared, String container, List<Either<SymbolInformation, DocumentSymbol>> flat) {
+        MemberSketch member = declared.member();
+        flat.add(Either.forLeft(new SymbolInformation(member.signature(asked.file().content()), kind(member), new Location(
+                asked.session().documents().uri(asked.file().path()), asked.positions().of(member.range())), container)));
+        declared.children().forEach(child -> flatten(asked, child, member.name(), flat));
     }
 
     private static DocumentSymbol symbol(Declared declared, String content, Positions positions) {
@@ -95,7 +112,14 @@ final class Navigation {
         return found;
     }
 
-    private static SymbolKind kind(MemberSketch member) {
+    static boolean isType(MemberSketch member) {
+        return switch (member.kind()) {
+            case CLASS, RECORD, INTERFACE, ANNOTATION, ENUM -> true;
+            case ENUM_CONSTANT, FIELD, METHOD, CONSTRUCTOR -> false;
+        };
+    }
+
+    static SymbolKind kind(MemberSketch member) {
         return switch (member.kind()) {
             case CLASS, RECORD -> SymbolKind.Class;
             case INTERFACE, ANNOTATION -> SymbolKind.Interface;

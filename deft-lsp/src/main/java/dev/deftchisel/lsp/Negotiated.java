@@ -5,7 +5,9 @@ import java.util.Optional;
 import org.eclipse.lsp4j.ClientCapabilities;
 import org.eclipse.lsp4j.CodeActionCapabilities;
 import org.eclipse.lsp4j.GeneralClientCapabilities;
+import org.eclipse.lsp4j.ShowDocumentCapabilities;
 import org.eclipse.lsp4j.TextDocumentClientCapabilities;
+import org.eclipse.lsp4j.WindowClientCapabilities;
 import org.eclipse.lsp4j.WorkspaceClientCapabilities;
 import org.eclipse.lsp4j.WorkspaceEditCapabilities;
 
@@ -21,12 +23,17 @@ import org.eclipse.lsp4j.WorkspaceEditCapabilities;
  * @param pullsDiagnostics  the client asks for diagnostics
  * @param progress          long work may be told
  * @param watchesFiles      the client tells of files that change on disk, when it is asked to
+ * @param symbolTrees       what a file declares may be a tree
+ * @param settings          the client tells settings when it is asked for them
+ * @param showsDocuments    the client goes to a place when it is asked to
  */
 record Negotiated(Units units, boolean documentChanges, boolean fileOperations, boolean annotations, boolean actionObjects,
-        boolean resolvesEdits, boolean pullsDiagnostics, boolean progress, boolean watchesFiles) {
+        boolean resolvesEdits, boolean pullsDiagnostics, boolean progress, boolean watchesFiles, boolean symbolTrees,
+        boolean settings, boolean showsDocuments) {
 
     /** Nothing is known of the client yet. */
-    static final Negotiated NOTHING = new Negotiated(Units.UTF16, false, false, false, false, false, false, false, false);
+    static final Negotiated NOTHING = new Negotiated(Units.UTF16, false, false, false, false, false, false, false, false,
+            false, false, false);
 
     static Negotiated of(ClientCapabilities capabilities) {
         Optional<ClientCapabilities> client = Optional.ofNullable(capabilities);
@@ -46,6 +53,11 @@ record Negotiated(Units units, boolean documentChanges, boolean fileOperations, 
                 texts.map(TextDocumentClientCapabilities::getDiagnostic).isPresent(),
                 client.map(ClientCapabilities::getWindow).map(can -> Boolean.TRUE.equals(can.getWorkDoneProgress())).orElse(false),
                 client.map(ClientCapabilities::getWorkspace).map(WorkspaceClientCapabilities::getDidChangeWatchedFiles)
-                        .map(can -> Boolean.TRUE.equals(can.getDynamicRegistration())).orElse(false));
+                        .map(can -> Boolean.TRUE.equals(can.getDynamicRegistration())).orElse(false),
+                texts.map(TextDocumentClientCapabilities::getDocumentSymbol)
+                        .map(can -> Boolean.TRUE.equals(can.getHierarchicalDocumentSymbolSupport())).orElse(false),
+                client.map(ClientCapabilities::getWorkspace).map(can -> Boolean.TRUE.equals(can.getConfiguration())).orElse(false),
+                client.map(ClientCapabilities::getWindow).map(WindowClientCapabilities::getShowDocument)
+                        .map(ShowDocumentCapabilities::isSupport).orElse(false));
     }
 }

@@ -27,6 +27,7 @@ final class Progress {
         Either<String, Integer> token = Either.forLeft(UUID.randomUUID().toString());
         WorkDoneProgressBegin begin = new WorkDoneProgressBegin();
         begin.setTitle(title);
+        begin.setCancellable(true);
         CompletableFuture<Void> shown = session.editor().createProgress(new WorkDoneProgressCreateParams(token))
                 .thenRun(() -> tell(token, begin));
         try {

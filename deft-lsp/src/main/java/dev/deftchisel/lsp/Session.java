@@ -26,6 +26,7 @@ final class Session implements AutoCloseable {
     /** Of the worker's thread. */
     private Optional<Looked> looked = Optional.empty();
     private volatile Negotiated client = Negotiated.NOTHING;
+    private volatile Settings settings = Settings.STANDARD;
     private volatile Optional<LanguageClient> editor = Optional.empty();
 
     /** What was found at the latest look at a file; actions ask for it right behind the diagnostics. */
@@ -53,6 +54,14 @@ final class Session implements AutoCloseable {
 
     Negotiated client() {
         return client;
+    }
+
+    void set(Settings other) {
+        this.settings = other;
+    }
+
+    Settings settings() {
+        return settings;
     }
 
     Documents documents() {

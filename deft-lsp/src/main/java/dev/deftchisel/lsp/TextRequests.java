@@ -1,9 +1,15 @@
 package dev.deftchisel.lsp;
 
-import com.google.gson.JsonElement;
+import dev.deftchisel.Hierarchy;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import org.eclipse.lsp4j.CallHierarchyIncomingCall;
+import org.eclipse.lsp4j.CallHierarchyIncomingCallsParams;
+import org.eclipse.lsp4j.CallHierarchyItem;
+import org.eclipse.lsp4j.CallHierarchyOutgoingCall;
+import org.eclipse.lsp4j.CallHierarchyOutgoingCallsParams;
+import org.eclipse.lsp4j.CallHierarchyPrepareParams;
 import org.eclipse.lsp4j.CodeAction;
 import org.eclipse.lsp4j.CodeActionParams;
 import org.eclipse.lsp4j.Command;
@@ -39,13 +45,19 @@ import org.eclipse.lsp4j.RelatedFullDocumentDiagnosticReport;
 import org.eclipse.lsp4j.RenameParams;
 import org.eclipse.lsp4j.SelectionRange;
 import org.eclipse.lsp4j.SelectionRangeParams;
+import org.eclipse.lsp4j.SignatureHelp;
+import org.eclipse.lsp4j.SignatureHelpParams;
 import org.eclipse.lsp4j.SymbolInformation;
 import org.eclipse.lsp4j.TextDocumentItem;
 import org.eclipse.lsp4j.TypeDefinitionParams;
+import org.eclipse.lsp4j.TypeHierarchyItem;
+import org.eclipse.lsp4j.TypeHierarchyPrepareParams;
+import org.eclipse.lsp4j.TypeHierarchySubtypesParams;
+import org.eclipse.lsp4j.TypeHierarchySupertypesParams;
 import org.eclipse.lsp4j.VersionedTextDocumentIdentifier;
 import org.eclipse.lsp4j.WorkspaceEdit;
-import org.eclipse.lsp4j.jsonrpc.messages.Either;
 import org.eclipse.lsp4j.jsonrpc.messages.Either3;
+import org.eclipse.lsp4j.jsonrpc.messages.Either;
 import org.eclipse.lsp4j.services.TextDocumentService;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -116,10 +128,7 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public CompletableFuture<CodeAction> resolveCodeAction(CodeAction unresolved) {
-        return session.worker().ask(() -> {
-            unresolved.setEdit(actions.edit(Actions.Action.of((JsonElement) unresolved.getData())));
-            return unresolved;
-        });
+        return session.worker().ask(() -> actions.resolve(unresolved));
     }
 
     @Override
@@ -199,7 +208,42 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public CompletableFuture<List<Either<SymbolInformation, DocumentSymbol>>> documentSymbol(DocumentSymbolParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of, asked -> Navigation.symbols(asked).stream()
-                .map(Either::<SymbolInformation, DocumentSymbol>forRight).toList());
+        return session.ask(params.getTextDocument().getUri(), List::of, Navigation::symbols);
+    }
+
+    @Override
+    public CompletableFuture<SignatureHelp> signatureHelp(SignatureHelpParams params) {
+        return session.ask(params.getTextDocument().getUri(), () -> null,
+                asked -> Hierarchies.signatures(asked, params.getPosition()).orElse(null));
+    }
+
+    @Override
+    public CompletableFuture<List<CallHierarchyItem>> prepareCallHierarchy(CallHierarchyPrepareParams params) {
+        return session.ask(params.getTextDocument().getUri(), List::of, asked -> Hierarchies.calls(asked, params.getPosition()));
+    }
+
+    @Override
+    public CompletableFuture<List<CallHierarchyIncomingCall>> callHierarchyIncomingCalls(CallHierarchyIncomingCallsParams params) {
+        return session.ask(params.getItem().getUri(), List::of, asked -> Hierarchies.incoming(asked, params.getItem()));
+    }
+
+    @Override
+    public CompletableFuture<List<CallHierarchyOutgoingCall>> callHierarchyOutgoingCalls(CallHierarchyOutgoingCallsParams params) {
+        return session.ask(params.getItem().getUri(), List::of, asked -> Hierarchies.outgoing(asked, params.getItem()));
+    }
+
+    @Override
+    public CompletableFuture<List<TypeHierarchyItem>> prepareTypeHierarchy(TypeHierarchyPrepareParams params) {
+        return session.ask(params.getTextDocument().getUri(), List::of, asked -> Hierarchies.types(asked, params.getPosition()));
+    }
+
+    @Override
+    public CompletableFuture<List<TypeHierarchyItem>> typeHierarchySupertypes(TypeHierarchySupertypesParams params) {
+        return session.ask(params.getItem().getUri(), List::of, asked -> Hierarchies.types(asked, params.getItem(), Hierarchy::supertypes));
+    }
+
+    @Override
+    public CompletableFuture<List<TypeHierarchyItem>> typeHierarchySubtypes(TypeHierarchySubtypesParams params) {
+        return session.ask(params.getItem().getUri(), List::of, asked -> Hierarchies.types(asked, params.getItem(), Hierarchy::subtypes));
     }
 }

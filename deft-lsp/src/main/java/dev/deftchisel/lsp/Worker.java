@@ -74,6 +74,13 @@ final class Worker implements AutoCloseable {
         return asked;
     }
 
+    /** Stops what is being done now; whoever asked for it is told that it was stopped. */
+    void stop() {
+        current = () -> {
+            throw new CancellationException();
+        };
+    }
+
     /** Does something unasked after a while, unless that is said again before: then only the later one is done. */
     void later(Runnable work, long millis) {
         Aside next = new Aside(work);

@@ -1,6 +1,9 @@
 package dev.deftchisel.lsp;
 
+import com.google.gson.Gson;
 import com.google.gson.JsonElement;
+import com.google.gson.JsonParseException;
+import dev.deftchisel.operation.Question;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -11,7 +14,9 @@ import org.eclipse.lsp4j.DidChangeWatchedFilesParams;
 import org.eclipse.lsp4j.DidChangeWorkspaceFoldersParams;
 import org.eclipse.lsp4j.ExecuteCommandParams;
 import org.eclipse.lsp4j.FileRename;
+import org.eclipse.lsp4j.Location;
 import org.eclipse.lsp4j.RenameFilesParams;
+import org.eclipse.lsp4j.ShowDocumentParams;
 import org.eclipse.lsp4j.SymbolInformation;
 import org.eclipse.lsp4j.WorkspaceEdit;
 import org.eclipse.lsp4j.WorkspaceFolder;
@@ -37,13 +42,54 @@ final class WorkspaceRequests implements WorkspaceService {
 
     @Override
     public CompletableFuture<Object> executeCommand(ExecuteCommandParams params) {
-        if (!params.getCommand().equals(Actions.COMMAND) || params.getArguments().size() != 1) {
-            return CompletableFuture.failedFuture(Refused.invalid("there is no command '" + params.getCommand() + "' with "
-                    + params.getArguments().size() + " arguments; there is '" + Actions.COMMAND + "' with one"));
+        List<Object> arguments = Optional.ofNullable(params.getArguments()).orElse(List.of());
+        if (params.getCommand().equals(Actions.SHOW_COMMAND) && arguments.size() == 1) {
+            return show((JsonElement) arguments.get(0));
         }
-        return session.worker().<WorkspaceEdit>ask(() -> actions.edit(Actions.Action.of((JsonElement) params.getArguments().get(0))))
+        boolean isAsking = params.getCommand().equals(Actions.ASKING_COMMAND);
+        if (!isAsking && !params.getCommand().equals(Actions.COMMAND) || arguments.isEmpty() || arguments.size() > 2) {
+            return CompletableFuture.failedFuture(Refused.invalid("there is no command '" + params.getCommand() + "' with "
+                    + arguments.size() + " arguments; there are '" + Actions.COMMAND + "' and '" + Actions.ASKING_COMMAND
+                    + "' with an action that was offered, and answers"));
+        }
+        return session.worker().<Actions.Action>ask(() -> Actions.Action.of((JsonElement) arguments.get(0)))
+                .thenCompose(action -> isAsking ? asked(action) : CompletableFuture.completedFuture(action))
+                .thenCompose(action -> session.worker().<WorkspaceEdit>ask(() -> actions.edit(arguments.size() == 2
+                        ? action.and((JsonElement) arguments.get(1)) : action)))
                 .thenCompose(edit -> session.editor().applyEdit(new ApplyWorkspaceEditParams(edit)))
                 .thenApply(done -> null);
+    }
+
+    private CompletableFuture<Object> show(JsonElement where) {
+        try {
+            Location place = new Gson().fromJson(where, Location.class);
+            if (place == null || place.getUri() == null) {
+                return CompletableFuture.failedFuture(Refused.invalid("this is no place"));
+            }
+            ShowDocumentParams shown = new ShowDocumentParams(place.getUri());
+            shown.setTakeFocus(true);
+            shown.setSelection(place.getRange());
+            return session.editor().showDocument(shown).thenApply(done -> null);
+        } catch (JsonParseException other) {
+            return CompletableFuture.failedFuture(Refused.invalid("this is no place"));
+        }
+    }
+
+    /** The action with what the user answers. */
+    private CompletableFuture<Actions.Action> asked(Actions.Action action) {
+        return session.worker().<List<Question>>ask(() -> session.asked(action.uri()).map(asked -> Questions.of(asked, action)).orElse(List.of()))
+                .thenCompose(new Questions(session)::ask)
+                .thenApply(answers -> action.and(answers));
+    }
+
+    /** Asks for settings, if the client tells them. */
+    void askSettings() {
+        if (session.client().settings()) {
+            Settings.ask(session).thenAccept(told -> {
+                session.set(told);
+                diagnostics.changed();
+            });
+        }
     }
 
     @Override
@@ -65,6 +111,7 @@ final class WorkspaceRequests implements WorkspaceService {
 
     @Override
     public void didChangeConfiguration(DidChangeConfigurationParams params) {
+        askSettings();
         diagnostics.changed();
     }
 

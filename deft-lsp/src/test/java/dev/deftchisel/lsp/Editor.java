@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
@@ -21,8 +22,11 @@ import org.eclipse.lsp4j.CodeActionCapabilities;
 import org.eclipse.lsp4j.CodeActionKindCapabilities;
 import org.eclipse.lsp4j.CodeActionLiteralSupportCapabilities;
 import org.eclipse.lsp4j.CodeActionResolveSupportCapabilities;
+import org.eclipse.lsp4j.ConfigurationParams;
+import org.eclipse.lsp4j.DidChangeConfigurationParams;
 import org.eclipse.lsp4j.DidChangeTextDocumentParams;
 import org.eclipse.lsp4j.DidOpenTextDocumentParams;
+import org.eclipse.lsp4j.DocumentSymbolCapabilities;
 import org.eclipse.lsp4j.InitializeParams;
 import org.eclipse.lsp4j.InitializeResult;
 import org.eclipse.lsp4j.MessageActionItem;
@@ -30,6 +34,8 @@ import org.eclipse.lsp4j.MessageParams;
 import org.eclipse.lsp4j.Position;
 import org.eclipse.lsp4j.PublishDiagnosticsParams;
 import org.eclipse.lsp4j.RenameFile;
+import org.eclipse.lsp4j.ShowDocumentParams;
+import org.eclipse.lsp4j.ShowDocumentResult;
 import org.eclipse.lsp4j.ShowMessageRequestParams;
 import org.eclipse.lsp4j.TextDocumentClientCapabilities;
 import org.eclipse.lsp4j.TextDocumentContentChangeEvent;
@@ -57,6 +63,10 @@ final class Editor implements LanguageClient, AutoCloseable {
     private final Map<String, Integer> versions = new ConcurrentHashMap<>();
     private final BlockingQueue<PublishDiagnosticsParams> diagnostics = new LinkedBlockingQueue<>();
     private final BlockingQueue<WorkspaceEdit> edits = new LinkedBlockingQueue<>();
+    private final List<String> clicks = new CopyOnWriteArrayList<>();
+    private final List<String> questions = new CopyOnWriteArrayList<>();
+    private final List<ShowDocumentParams> shown = new CopyOnWriteArrayList<>();
+    private volatile Object settings = "";
     private final CompletableFuture<Boolean> end = new CompletableFuture<>();
 
     Editor(Path folder, Consumer<ClientCapabilities> abilities) throws IOException {
@@ -97,6 +107,8 @@ final class Editor implements LanguageClient, AutoCloseable {
         actions.setDataSupport(true);
         can.setTextDocument(new TextDocumentClientCapabilities());
         can.getTextDocument().setCodeAction(actions);
+        can.getTextDocument().setDocumentSymbol(new DocumentSymbolCapabilities());
+        can.getTextDocument().getDocumentSymbol().setHierarchicalDocumentSymbolSupport(true);
         more.accept(can);
         return can;
     }
@@ -200,7 +212,41 @@ final class Editor implements LanguageClient, AutoCloseable {
 
     @Override
     public CompletableFuture<MessageActionItem> showMessageRequest(ShowMessageRequestParams params) {
-        return CompletableFuture.completedFuture(null);
+        questions.add(params.getMessage());
+        return CompletableFuture.completedFuture(params.getActions().stream().filter(item -> clicks.contains(item.getTitle())).findFirst()
+                .orElse(null));
+    }
+
+    @Override
+    public CompletableFuture<ShowDocumentResult> showDocument(ShowDocumentParams params) {
+        shown.add(params);
+        return CompletableFuture.completedFuture(new ShowDocumentResult(true));
+    }
+
+    /** The latest place that the server wanted to be shown. */
+    ShowDocumentParams shown() {
+        return shown.get(shown.size() - 1);
+    }
+
+    @Override
+    public CompletableFuture<List<Object>> configuration(ConfigurationParams params) {
+        return CompletableFuture.completedFuture(params.getItems().stream().map(item -> settings).toList());
+    }
+
+    /** From now on questions are answered by one of these titles, or closed. */
+    void click(String... titles) {
+        clicks.addAll(List.of(titles));
+    }
+
+    /** What the server has asked the user. */
+    List<String> questions() {
+        return questions;
+    }
+
+    /** Another setting, of which the server is told that there is one. */
+    void set(Object other) {
+        settings = other;
+        server.getWorkspaceService().didChangeConfiguration(new DidChangeConfigurationParams(new Object()));
     }
 
     @Override

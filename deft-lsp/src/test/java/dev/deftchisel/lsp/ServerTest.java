@@ -8,11 +8,18 @@ import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.google.gson.JsonObject;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.ExecutionException;
+import org.eclipse.lsp4j.CallHierarchyIncomingCall;
+import org.eclipse.lsp4j.CallHierarchyIncomingCallsParams;
+import org.eclipse.lsp4j.CallHierarchyItem;
+import org.eclipse.lsp4j.CallHierarchyOutgoingCall;
+import org.eclipse.lsp4j.CallHierarchyOutgoingCallsParams;
+import org.eclipse.lsp4j.CallHierarchyPrepareParams;
 import org.eclipse.lsp4j.CodeAction;
 import org.eclipse.lsp4j.CodeActionContext;
 import org.eclipse.lsp4j.CodeActionParams;
@@ -45,10 +52,20 @@ import org.eclipse.lsp4j.RenameFilesParams;
 import org.eclipse.lsp4j.RenameParams;
 import org.eclipse.lsp4j.SelectionRange;
 import org.eclipse.lsp4j.SelectionRangeParams;
+import org.eclipse.lsp4j.ShowDocumentCapabilities;
+import org.eclipse.lsp4j.SignatureHelp;
+import org.eclipse.lsp4j.SignatureHelpParams;
+import org.eclipse.lsp4j.SymbolInformation;
 import org.eclipse.lsp4j.TextDocumentIdentifier;
+import org.eclipse.lsp4j.TypeHierarchyItem;
+import org.eclipse.lsp4j.TypeHierarchyPrepareParams;
+import org.eclipse.lsp4j.TypeHierarchySubtypesParams;
+import org.eclipse.lsp4j.TypeHierarchySupertypesParams;
 import org.eclipse.lsp4j.WorkspaceEdit;
+import org.eclipse.lsp4j.WindowClientCapabilities;
 import org.eclipse.lsp4j.WorkspaceSymbolParams;
 import org.eclipse.lsp4j.jsonrpc.ResponseErrorException;
+import org.eclipse.lsp4j.jsonrpc.messages.Either;
 import org.eclipse.lsp4j.jsonrpc.messages.ResponseErrorCode;
 import org.eclipse.lsp4j.services.TextDocumentService;
 import org.junit.jupiter.api.AfterEach;
@@ -337,6 +354,115 @@ class ServerTest {
         assertEquals(List.of("depth", "room(int draught)"), type.getChildren().stream().map(DocumentSymbol::getName).toList());
         assertEquals("room(int draught)", editor.server().getWorkspaceService().symbol(new WorkspaceSymbolParams("ro")).get()
                 .getRight().get(0).getName());
+    }
+
+    @Test
+    void aClientThatKnowsNoTreesGetsSymbolsOneBehindTheOther() throws Exception {
+        try (Editor flat = new Editor(folder, can -> can.getTextDocument().setDocumentSymbol(null))) {
+            TextDocumentIdentifier berth = flat.open(berthFile, BERTH);
+            List<SymbolInformation> found = flat.server().getTextDocumentService().documentSymbol(new DocumentSymbolParams(berth)).join()
+                    .stream().map(Either::getLeft).toList();
+            assertEquals(List.of("Berth", "depth", "room(int draught)"), found.stream().map(SymbolInformation::getName).toList());
+            assertEquals(List.of("harbour", "Berth", "Berth"), found.stream().map(SymbolInformation::getContainerName).toList());
+        }
+    }
+
+    @Test
+    void callersAndCalleesStepByStep() {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
+        CallHierarchyItem room = texts().prepareCallHierarchy(new CallHierarchyPrepareParams(berth, editor.at(berth, "room", 1))).join().get(0);
+        assertEquals("room(int draught)", room.getName());
+        List<CallHierarchyIncomingCall> callers = texts().callHierarchyIncomingCalls(new CallHierarchyIncomingCallsParams(room)).join();
+        assertEquals("first(Berth berth)", callers.get(0).getFrom().getName());
+        assertEquals(2, callers.get(0).getFromRanges().size());
+        List<CallHierarchyOutgoingCall> callees = texts().callHierarchyOutgoingCalls(
+                new CallHierarchyOutgoingCallsParams(callers.get(0).getFrom())).join();
+        assertEquals(List.of("room(int draught)"), callees.stream().map(call -> call.getTo().getName()).toList());
+        assertEquals(List.of(), texts().prepareCallHierarchy(new CallHierarchyPrepareParams(berth, editor.at(berth, "depth", 1))).join());
+    }
+
+    @Test
+    void typesAboveAndBelow() throws Exception {
+        Path pier = Files.writeString(berthFile.resolveSibling("Pier.java"), "package harbour;\n\nclass Pier extends Berth { }\n");
+        try (Editor late = new Editor(folder, can -> { })) {
+            TextDocumentIdentifier opened = late.open(pier, Files.readString(pier));
+            TextDocumentService texts = late.server().getTextDocumentService();
+            TypeHierarchyItem item = texts.prepareTypeHierarchy(new TypeHierarchyPrepareParams(opened, late.at(opened, "Pier", 1))).join().get(0);
+            List<TypeHierarchyItem> above = texts.typeHierarchySupertypes(new TypeHierarchySupertypesParams(item)).join();
+            assertEquals(List.of("Berth"), above.stream().map(TypeHierarchyItem::getName).toList());
+            assertEquals(List.of("Pier"), texts.typeHierarchySubtypes(new TypeHierarchySubtypesParams(above.get(0))).join().stream()
+                    .map(TypeHierarchyItem::getName).toList());
+        }
+    }
+
+    @Test
+    void whatACallCanHandOverIsToldWhileItIsWritten() {
+        TextDocumentIdentifier quay = editor.open(quayFile, QUAY);
+        editor.type(quay, "berth.room(2)", "berth.room(");
+        SignatureHelp help = texts().signatureHelp(new SignatureHelpParams(quay, editor.at(quay, "berth.room(", 11))).join();
+        assertEquals("room(int draught): int", help.getSignatures().get(help.getActiveSignature()).getLabel());
+        assertEquals(0, help.getActiveParameter());
+    }
+
+    @Test
+    void anOperationMayAskTheUser() throws Exception {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
+        CodeAction extract = actions(berth, "depth - draught", "refactor.extract").stream()
+                .filter(action -> action.getTitle().endsWith("to a variable")).findFirst().orElseThrow();
+        editor.click("everywhere it is the same");
+        editor.server().getWorkspaceService().executeCommand(new ExecuteCommandParams("deft.ask", List.of(extract.getData()))).get();
+        assertTrue(editor.questions().contains("where the variable is used"), editor.questions().toString());
+        assertTrue(editor.after(berth, editor.asked()).contains("return "), "the edit came");
+    }
+
+    @Test
+    void anOperationMayBeToldItsAnswers() throws Exception {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
+        CodeAction extract = actions(berth, "depth - draught", "refactor.extract").stream()
+                .filter(action -> action.getTitle().endsWith("to a variable")).findFirst().orElseThrow();
+        JsonObject answers = new JsonObject();
+        answers.addProperty("name", "water");
+        editor.server().getWorkspaceService().executeCommand(new ExecuteCommandParams("deft.take", List.of(extract.getData(), answers))).get();
+        assertTrue(editor.after(berth, editor.asked()).contains("int water = depth - draught;"));
+    }
+
+    @Test
+    void theClientGoesToANewNameIfItCan() throws Exception {
+        try (Editor going = new Editor(folder, can -> {
+            can.setWindow(new WindowClientCapabilities());
+            can.getWindow().setShowDocument(new ShowDocumentCapabilities(true));
+        })) {
+            TextDocumentIdentifier berth = going.open(berthFile, BERTH);
+            Range range = new Range(going.at(berth, "depth - draught", 0), going.at(berth, "depth - draught", 15));
+            CodeActionContext context = new CodeActionContext(List.of());
+            context.setOnly(List.of("refactor.extract"));
+            TextDocumentService texts = going.server().getTextDocumentService();
+            CodeAction extract = texts.codeAction(new CodeActionParams(berth, range, context)).join().stream().map(Either::getRight)
+                    .filter(action -> action.getTitle().endsWith("to a variable")).findFirst().orElseThrow();
+            CodeAction resolved = texts.resolveCodeAction(extract).join();
+            going.server().getWorkspaceService().executeCommand(new ExecuteCommandParams(resolved.getCommand().getCommand(),
+                    resolved.getCommand().getArguments())).get();
+            Range shown = going.shown().getSelection();
+            String line = going.after(berth, resolved.getEdit()).lines().toList().get(shown.getStart().getLine());
+            String name = line.substring(shown.getStart().getCharacter(), shown.getEnd().getCharacter());
+            assertTrue(line.contains("int " + name + " = depth - draught;"), line);
+        }
+    }
+
+    @Test
+    void theLeastSeverityIsASetting() throws Exception {
+        try (Editor quiet = new Editor(folder, can -> can.getWorkspace().setConfiguration(true))) {
+            JsonObject settings = new JsonObject();
+            settings.addProperty("least", "error");
+            quiet.set(settings);
+            TextDocumentIdentifier berth = quiet.open(berthFile, BERTH);
+            PublishDiagnosticsParams found;
+            do {
+                // what was told before the setting was there is told again
+                found = quiet.diagnostics();
+            } while (!found.getDiagnostics().isEmpty());
+            assertEquals(berth.getUri(), found.getUri());
+        }
     }
 
     @Test

@@ -2,6 +2,7 @@ package dev.deftchisel.proving;
 
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.surface.SameEverywhere;
+import dev.deftchisel.workspace.OpenRequest;
 import java.io.IOException;
 import java.util.concurrent.Callable;
 import java.util.logging.LogManager;
@@ -28,7 +29,9 @@ final class SurfacesCommand implements Callable<Integer> {
         LogManager.getLogManager().reset();
         boolean passed = true;
         for (Corpus copy : corpora.copies()) {
-            SameEverywhere.Result result = new SameEverywhere(copy, seed).run(each);
+            // an editor can only name the folder, so all surfaces are told no more than that
+            Corpus plain = new Corpus(copy.name(), OpenRequest.at(copy.request().folder()));
+            SameEverywhere.Result result = new SameEverywhere(plain, seed).run(each);
             System.out.printf("%s: %d offers of %d operations, each through four surfaces; wrong: %d%n  %s%n", copy.name(),
                     result.taken().values().stream().mapToInt(Integer::intValue).sum(), result.taken().size(), result.wrong().size(),
                     result.taken());

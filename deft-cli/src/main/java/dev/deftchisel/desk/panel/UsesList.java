@@ -5,14 +5,9 @@ import dev.deftchisel.analysis.Role;
 import dev.deftchisel.desk.picture.Ink;
 import dev.deftchisel.desk.picture.Line;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.source.MemberSketch;
-import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceRoot;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.function.Predicate;
 
 /** Where something is used, all of it or what is of one sort; and by whom it is called, and they in turn. */
@@ -65,7 +60,7 @@ public final class UsesList {
      * @param call where it does
      * @param of   the member's own name, whose callers come next
      */
-    private record Caller(String name, Place call, Optional<Place> of) {
+    private record Caller(String name, Place call, Place of) {
     }
 
     /** Who calls what is at the caret; from each caller to those who call it. */
@@ -76,18 +71,10 @@ public final class UsesList {
     private static void callers(Bench bench, Place of, String before) {
         record Called(String name, List<Caller> callers) {
         }
-        bench.ask(Lane.GO, chisel -> chisel.uses(of).map(uses -> {
-            List<Caller> callers = new ArrayList<>();
-            uses.all().stream().filter(use -> use.role() == Role.CALL).forEach(use ->
-                    chisel.snapshot().file(use.file()).ifPresent(file -> {
-                        Optional<MemberSketch> around = file.skeleton().members().stream().filter(member -> member.range().encloses(use.range()))
-                                .min(Comparator.comparingInt(member -> member.range().length()));
-                        String name = around.map(member -> member.signature(file.content())).orElse("");
-                        callers.add(new Caller(name, new Place(use.file(), use.range()),
-                                around.map(member -> new Place(use.file(), caret(member.nameRange())))));
-                    }));
-            return new Called(uses.symbol().name(), callers);
-        }), called -> {
+        bench.ask(Lane.GO, chisel -> chisel.symbol(of).map(symbol -> new Called(symbol.name(), chisel.hierarchy().callers(of).stream()
+                .flatMap(calls -> calls.ranges().stream().map(range -> new Caller(
+                        calls.other().sketch().signature(calls.other().file().content()), new Place(calls.file(), range), calls.other().place())))
+                .toList())), called -> {
             if (called.filter(one -> !one.callers().isEmpty()).isEmpty()) {
                 bench.say(called.map(one -> "nobody calls " + one.name()).orElse("no name stands here"));
                 return;
@@ -102,11 +89,7 @@ public final class UsesList {
                                 bench.close();
                                 bench.go(one.call().file(), one.call().selection());
                             }),
-                            new Lists.Answer("who calls that", () -> one.of().ifPresent(next -> callers(bench, next, path)))))));
+                            new Lists.Answer("who calls that", () -> callers(bench, one.of(), path))))));
         });
-    }
-
-    private static Range caret(Range name) {
-        return new Range(name.start(), name.start());
     }
 }

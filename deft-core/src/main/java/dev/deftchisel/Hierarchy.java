@@ -1,0 +1,175 @@
+package dev.deftchisel;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.Role;
+import dev.deftchisel.analysis.Subtypes;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.operation.Spot;
+import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeMirror;
+
+/** Who calls whom, and which type is directly above or below which, in the workspace. Of the moment it was made. */
+public final class Hierarchy {
+
+    private final Analyst analyst;
+    private final Navigator navigator;
+    private final Function<Place, Spot> spots;
+
+    Hierarchy(Analyst analyst, Navigator navigator, Function<Place, Spot> spots) {
+        this.analyst = analyst;
+        this.navigator = navigator;
+        this.spots = spots;
+    }
+
+    /**
+     * A declaration with a place of its own.
+     *
+     * @param file      in which it is declared
+     * @param sketch    what is declared
+     * @param container the type or package that it is declared in; empty in the unnamed package
+     */
+    public record Member(SourceFile file, MemberSketch sketch, String container) {
+
+        /** Its name. */
+        public Place place() {
+            return new Place(file.path(), new Range(sketch.nameRange().start(), sketch.nameRange().start()));
+        }
+    }
+
+    /**
+     * Calls between two members.
+     *
+     * @param other  the one that calls, or is called
+     * @param file   in which the calls are
+     * @param ranges of the names in the calls, in order
+     */
+    public record Calls(Member other, Path file, List<Range> ranges) {
+
+        /** Copies the list. */
+        public Calls {
+            ranges = List.copyOf(ranges);
+        }
+    }
+
+    /** The declaration of what stands at a place: a type, a method or a field; empty for others, and for what a library declares. */
+    public Optional<Member> declared(Place place) {
+        return navigator.declaration(place).flatMap(found -> member(found.file(), found.selection()));
+    }
+
+    private Optional<Member> member(Path path, Range name) {
+        return analyst.snapshot().file(path).flatMap(file -> file.skeleton().members().stream()
+                .filter(member -> member.nameRange().equals(name))
+                .min(Comparator.comparingInt(member -> member.range().length()))
+                .map(member -> new Member(file, member, container(file, member))));
+    }
+
+    /** The innermost member around a stretch of code. */
+    private Optional<Member> around(Path path, Range code) {
+        return analyst.snapshot().file(path).flatMap(file -> file.skeleton().members().stream()
+                .filter(member -> member.range().encloses(code))
+                .min(Comparator.comparingInt(member -> member.range().length()))
+                .map(member -> new Member(file, member, container(file, member))));
+    }
+
+    private static String container(SourceFile file, MemberSketch member) {
+        return file.skeleton().members().stream()
+                .filter(other -> other != member && other.range().encloses(member.range()))
+                .min(Comparator.comparingInt(other -> other.range().length()))
+                .map(MemberSketch::name)
+                .orElse(file.headline().packageName());
+    }
+
+    /** The members that call the method or constructor at a place, in the order of files and places. */
+    public List<Calls> callers(Place place) {
+        Map<Member, List<Range>> calls = new LinkedHashMap<>();
+        navigator.uses(place).map(Uses::all).orElse(List.of()).stream().filter(use -> use.role() == Role.CALL)
+                .forEach(use -> around(use.file(), use.range())
+                        .ifPresent(caller -> calls.computeIfAbsent(caller, member -> new ArrayList<>()).add(use.range())));
+        return calls.entrySet().stream().map(one -> new Calls(one.getKey(), one.getKey().file().path(), one.getValue())).toList();
+    }
+
+    /** The methods of the workspace that the member at a place calls, in the order of the first calls. */
+    public List<Calls> callees(Place place) {
+        Optional<Member> caller = declared(place);
+        if (caller.isEmpty()) {
+            return List.of();
+        }
+        Path path = caller.get().file().path();
+        Range body = caller.get().sketch().range();
+        Analysis here = analyst.known(path).orElseGet(() -> analyst.analyse(Focus.around(path, body)));
+        Map<SymbolKey, List<Range>> calls = new LinkedHashMap<>();
+        here.bindings(path).stream().filter(binding -> binding.role() == Role.CALL && body.encloses(binding.range()))
+                .forEach(binding -> calls.computeIfAbsent(binding.key(), key -> new ArrayList<>()).add(binding.range()));
+        Map<SymbolKey, Member> declared = declared(calls.keySet(), here);
+        return calls.entrySet().stream().filter(one -> declared.containsKey(one.getKey()))
+                .map(one -> new Calls(declared.get(one.getKey()), path, one.getValue())).toList();
+    }
+
+    /** Where symbols are declared; those of libraries are left out. */
+    private Map<SymbolKey, Member> declared(Collection<SymbolKey> keys, Analysis where) {
+        Set<Path> files = keys.stream().flatMap(key -> analyst.declaring(key).stream()).map(SourceFile::path).collect(Collectors.toSet());
+        Set<String> names = keys.stream().flatMap(key -> where.symbol(key).stream()).map(symbol -> symbol.name()).collect(Collectors.toSet());
+        Map<SymbolKey, Member> found = new LinkedHashMap<>();
+        if (!files.isEmpty() && !names.isEmpty()) {
+            Analysis there = analyst.analyse(Focus.on(files, names));
+            keys.forEach(key -> there.declaration(key).flatMap(binding -> member(binding.file(), binding.range()))
+                    .ifPresent(member -> found.put(key, member)));
+        }
+        return found;
+    }
+
+    /** The types of the workspace that the type at a place extends or implements itself. */
+    public List<Member> supertypes(Place place) {
+        Spot spot = spots.apply(place);
+        List<SymbolKey> above = spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key()))
+                .filter(known -> known.element() instanceof TypeElement)
+                .map(known -> supertypes((TypeElement) known.element(), spot.analysis())).orElse(List.of());
+        return List.copyOf(declared(above, spot.analysis()).values());
+    }
+
+    private static List<SymbolKey> supertypes(TypeElement type, Analysis analysis) {
+        return Stream.concat(Stream.of(type.getSuperclass()), type.getInterfaces().stream())
+                .filter(one -> one instanceof DeclaredType).map((TypeMirror one) -> analysis.key(((DeclaredType) one).asElement())).toList();
+    }
+
+    /** The types of the workspace that extend or implement the type at a place themselves. */
+    public List<Member> subtypes(Place place) {
+        return spots.apply(place).symbol().filter(symbol -> symbol.key() instanceof SymbolKey.Type).map(symbol -> {
+            Map<SourceFile, List<TypeSketch>> below = new Subtypes(analyst.snapshot()).of(Set.of(symbol.name()));
+            Set<Path> files = below.keySet().stream().map(SourceFile::path).collect(Collectors.toSet());
+            Set<String> names = new HashSet<>(Set.of(symbol.name()));
+            below.values().forEach(types -> types.forEach(type -> names.add(type.name())));
+            Analysis analysis = analyst.analyse(Focus.on(files, names));
+            return files.stream().sorted().flatMap(file -> analysis.bindings(file).stream())
+                    .filter(binding -> binding.role() == Role.DECLARATION && isDirectlyBelow(binding, symbol.key(), analysis))
+                    .flatMap(binding -> member(binding.file(), binding.range()).stream()).toList();
+        }).orElse(List.of());
+    }
+
+    private static boolean isDirectlyBelow(Binding type, SymbolKey above, Analysis analysis) {
+        return analysis.known(type.key()).filter(known -> known.element() instanceof TypeElement below
+                && supertypes(below, analysis).contains(above)).isPresent();
+    }
+}
