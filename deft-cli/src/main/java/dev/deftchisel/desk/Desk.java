@@ -13,6 +13,7 @@ import dev.deftchisel.desk.panel.Lane;
 import dev.deftchisel.desk.panel.Lists;
 import dev.deftchisel.desk.panel.OffersList;
 import dev.deftchisel.desk.panel.Panel;
+import dev.deftchisel.desk.panel.ProblemsList;
 import dev.deftchisel.desk.panel.UsesList;
 import dev.deftchisel.desk.picture.Picture;
 import dev.deftchisel.desk.text.Buffer;
@@ -338,6 +339,7 @@ public final class Desk implements Bench {
             case HELP -> manual.open(this, keys, true, this::take);
             case NEXT_PROBLEM -> problem(true);
             case PREVIOUS_PROBLEM -> problem(false);
+            case PROBLEMS -> ProblemsList.open(this);
             case FIX -> offers().fix();
             case FIX_ALIKE -> offers().fixAlike();
             case AGAIN -> latest.ifPresentOrElse(offers()::take, () -> say("no operation was taken yet"));

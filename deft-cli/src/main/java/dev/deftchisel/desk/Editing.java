@@ -67,7 +67,7 @@ final class Editing {
         Optional<Draft> moved = move(command, draft, page);
         if (moved.isPresent()) {
             grown.clear();
-            buffer.move(moved.get());
+            buffer.move(isVertical(command) ? Folding.beside(buffer, moved.get()) : moved.get());
             return true;
         }
         Optional<UnaryOperator<Draft>> edit = edit(command, buffer.typing());
@@ -82,6 +82,13 @@ final class Editing {
         return other(command, buffer);
     }
 
+    private static boolean isVertical(Command command) {
+        return switch (command) {
+            case UP, DOWN, PAGE_UP, PAGE_DOWN, SELECT_UP, SELECT_DOWN, CARET_UP, CARET_DOWN -> true;
+            default -> false;
+        };
+    }
+
     private boolean other(Command command, Buffer buffer) {
         Draft draft = buffer.draft();
         switch (command) {
@@ -89,6 +96,8 @@ final class Editing {
             case PASTE -> clips.latest().ifPresent(clip -> paste(buffer, clip));
             case MARK -> isMarking = !isMarking;
             case GROW -> grow(buffer);
+            case FOLD -> Folding.here(buffer);
+            case FOLD_ALL -> Folding.all(buffer);
             case SHRINK -> Optional.ofNullable(grown.poll()).filter(before -> before.content().equals(draft.content()))
                     .ifPresent(buffer::move);
             case CLOSE -> {

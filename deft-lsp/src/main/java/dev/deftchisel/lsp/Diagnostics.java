@@ -20,7 +20,7 @@ final class Diagnostics {
     static final String SOURCE = "deft";
 
     /** How long nothing must be typed, in milliseconds. */
-    private static final long PAUSE = 80;
+    private static final long PAUSE = 50;
 
     private final Session session;
     private final Set<String> waiting = ConcurrentHashMap.newKeySet();

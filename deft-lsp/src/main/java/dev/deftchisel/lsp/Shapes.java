@@ -1,14 +1,10 @@
 package dev.deftchisel.lsp;
 
+import dev.deftchisel.navigation.Foldable;
 import dev.deftchisel.navigation.Growing;
-import dev.deftchisel.source.ImportSketch;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.TokenKind;
-import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.List;
 import org.eclipse.lsp4j.FoldingRange;
 import org.eclipse.lsp4j.FoldingRangeKind;
@@ -23,34 +19,15 @@ final class Shapes {
 
     /** Blocks, comments of several lines, and the imports. */
     static List<FoldingRange> folds(SourceFile file) {
-        List<FoldingRange> folds = new ArrayList<>();
-        Tokens tokens = file.tokens();
-        Deque<Integer> open = new ArrayDeque<>();
-        for (int i = 0; i < tokens.count(); i++) {
-            if (tokens.is(i, '{')) {
-                open.push(tokens.start(i));
-            } else if (tokens.is(i, '}') && !open.isEmpty()) {
-                // the line of the brace stays to be seen
-                add(folds, file, open.pop(), tokens.start(i), 1, null);
-            } else if (tokens.kind(i).isComment() && tokens.kind(i) != TokenKind.LINE_COMMENT) {
-                add(folds, file, tokens.start(i), tokens.end(i), 0, FoldingRangeKind.Comment);
-            }
-        }
-        List<ImportSketch> imports = file.skeleton().imports();
-        if (!imports.isEmpty()) {
-            add(folds, file, imports.get(0).range().start(), imports.get(imports.size() - 1).range().end(), 0, FoldingRangeKind.Imports);
-        }
-        return folds;
-    }
-
-    private static void add(List<FoldingRange> folds, SourceFile file, int start, int end, int shown, String kind) {
-        int first = file.lines().line(start) - 1;
-        int last = file.lines().line(end) - 1 - shown;
-        if (last > first) {
-            FoldingRange fold = new FoldingRange(first, last);
-            fold.setKind(kind);
-            folds.add(fold);
-        }
+        return Foldable.in(file.tokens(), file.lines()).stream().map(found -> {
+            FoldingRange fold = new FoldingRange(found.first() - 1, found.last() - 1);
+            fold.setKind(switch (found.kind()) {
+                case BLOCK -> null;
+                case COMMENT -> FoldingRangeKind.Comment;
+                case IMPORTS -> FoldingRangeKind.Imports;
+            });
+            return fold;
+        }).toList();
     }
 
     static List<SelectionRange> growing(Session.Asked asked, List<Position> positions) {

@@ -8,6 +8,7 @@ import dev.deftchisel.desk.picture.Widths;
 import dev.deftchisel.desk.text.Buffer;
 import dev.deftchisel.desk.text.Caret;
 import dev.deftchisel.desk.text.Draft;
+import dev.deftchisel.desk.text.Folds;
 import dev.deftchisel.problem.Severity;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
@@ -80,36 +81,37 @@ public final class CodeView {
         Pen code = pen.in(pen.area().columns(gutter, pen.width() - gutter - 1));
         scroll(code.height(), code.width());
         Map<Integer, Severity> worst = worst();
+        int last = 0;
         for (int row = 0; row < pen.height(); row++) {
-            int line = buffer.top() + row;
-            if (line <= draft.lines().count()) {
+            int line = row == 0 ? buffer.top() : buffer.folds().step(draft.lines(), last, 1);
+            if (line != last) {
+                last = line;
                 boolean isHere = line == draft.line();
                 String number = ("%" + numbers + "d").formatted(line);
                 pen.write(row, MARK_COLUMNS, number, isHere ? Style.of(Ink.KEY).strongly() : Style.of(Ink.QUIET));
+                int at = row;
                 Optional.ofNullable(worst.get(line)).ifPresent(severity ->
-                        pen.write(rowOf(line), 0, sign(severity), Style.of(ink(severity)).strongly()));
+                        pen.write(at, 0, sign(severity), Style.of(ink(severity)).strongly()));
                 line(code, row, line);
             }
         }
         overview(pen, worst);
     }
 
-    private int rowOf(int line) {
-        return line - buffer.top();
-    }
-
     private void scroll(int height, int width) {
+        Folds folds = buffer.folds();
         int line = draft.line();
         int top = buffer.top();
         int margin = Math.min(MARGIN_LINES, Math.max(0, (height - 1) / 2));
         if (line < top + margin) {
-            top = Math.max(1, line - margin);
-        } else if (line > top + height - 1 - margin) {
-            top = Math.min(line - height + 1 + margin, Math.max(1, draft.lines().count() - height + 1));
+            top = folds.step(draft.lines(), line, -margin);
+        } else if (line > folds.step(draft.lines(), top, height - 1 - margin)) {
+            int lowest = folds.step(draft.lines(), draft.lines().count(), 1 - height);
+            top = Math.min(folds.step(draft.lines(), line, margin + 1 - height), lowest);
         }
         boolean isFar = line < buffer.top() - height || line > buffer.top() + 2 * height;
         if (isFar) {
-            top = Math.max(1, line - height / 3);
+            top = folds.step(draft.lines(), line, -height / 3);
         }
         boolean isOverLines = draft.lines().line(draft.caret().anchor()) != line;
         // of several selected lines their beginnings say most
@@ -164,6 +166,10 @@ public final class CodeView {
         }
         if (column > pen.width()) {
             pen.write(row, pen.width() - 1, "\u203a", Style.of(Ink.KEY));
+        }
+        int hidden = buffer.folds().hiddenBehind(draft.lines(), number);
+        if (hidden > 0) {
+            pen.write(row, column + 1, "\u2026 " + hidden + (hidden == 1 ? " line" : " lines"), Style.of(Ink.KEY));
         }
         carets(pen, row, line);
     }

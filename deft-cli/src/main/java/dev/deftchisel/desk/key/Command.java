@@ -11,6 +11,7 @@ public enum Command implements Action {
     OPERATIONS(Theme.LOOP, "anything, by words"),
     NEXT_PROBLEM(Theme.LOOP, "next problem"),
     PREVIOUS_PROBLEM(Theme.LOOP, "previous problem"),
+    PROBLEMS(Theme.LOOP, "all problems of the workspace"),
     FIX(Theme.LOOP, "fix it"),
     FIX_ALIKE(Theme.LOOP, "fix all like it"),
     AGAIN(Theme.LOOP, "the same operation again, here"),
@@ -83,6 +84,8 @@ public enum Command implements Action {
     LINE_COMMENT(Theme.LINES, "comment", true),
     LINE_IN(Theme.LINES, "indent", true),
     LINE_OUT(Theme.LINES, "indent less", true),
+    FOLD(Theme.LINES, "fold, or unfold"),
+    FOLD_ALL(Theme.LINES, "fold all bodies, or none"),
     // several carets
     CARET_NEXT(Theme.CARETS, "also the next occurrence", true),
     CARET_ALL(Theme.CARETS, "at all occurrences"),

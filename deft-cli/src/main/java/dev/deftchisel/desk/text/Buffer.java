@@ -11,6 +11,7 @@ public final class Buffer {
     private Path path;
     private SourceText saved;
     private Draft draft;
+    private Folds folds = Folds.NONE;
     private int top;
     private int left;
     private boolean isTrial;
@@ -57,9 +58,20 @@ public final class Buffer {
         return !draft.content().equals(saved.content());
     }
 
+    /** What is folded away. */
+    public Folds folds() {
+        return folds;
+    }
+
+    /** Folds something, or unfolds it. */
+    public void fold(Folds other) {
+        folds = other;
+    }
+
     /** The first line that is shown, from 1. */
     public int top() {
-        return Math.max(1, Math.min(top, draft.lines().count()));
+        int line = Math.max(1, Math.min(top, draft.lines().count()));
+        return folds.isHidden(draft.lines(), line) ? folds.step(draft.lines(), line, -1) : line;
     }
 
     /** The number of columns that are not shown since they are left of what is. */
@@ -73,8 +85,18 @@ public final class Buffer {
         left = toColumn;
     }
 
-    /** Moves carets only. */
+    /** Moves carets only; what is folded around one of them opens. */
     public void move(Draft other) {
+        become(other);
+    }
+
+    private void become(Draft other) {
+        if (!folds.ranges().isEmpty()) {
+            if (!other.content().equals(draft.content())) {
+                folds = folds.after(Difference.between(draft.content(), other.content()));
+            }
+            other.carets().forEach(caret -> folds = folds.showing(other.lines(), other.lines().line(caret.head())));
+        }
         draft = other;
     }
 
@@ -83,7 +105,7 @@ public final class Buffer {
         if (!isTrial && !other.content().equals(draft.content())) {
             steps.edited(draft, other, isTyping);
         }
-        draft = other;
+        become(other);
     }
 
     /** From now on edits are only shown, until the text is another one by {@link #settle}. */
@@ -94,17 +116,17 @@ public final class Buffer {
     /** The end of trying something out. */
     public void settle(Draft text) {
         isTrial = false;
-        draft = text;
+        become(text);
     }
 
     /** One edit back. */
     public void undo() {
-        draft = steps.undo(draft);
+        become(steps.undo(draft));
     }
 
     /** One edit forth. */
     public void redo() {
-        draft = steps.redo(draft);
+        become(steps.redo(draft));
     }
 
     /** What was written to disk just now. */
@@ -127,7 +149,7 @@ public final class Buffer {
 
     /** A change was taken back or done again. */
     public void stepped(boolean back, Path to, SourceText text) {
-        draft = back ? steps.undo(draft) : steps.redo(draft);
+        become(back ? steps.undo(draft) : steps.redo(draft));
         path = to;
         read(text);
     }
@@ -146,6 +168,6 @@ public final class Buffer {
 
     private void read(SourceText text) {
         saved = text;
-        draft = draft.withContent(text.content());
+        become(draft.withContent(text.content()));
     }
 }
