@@ -7,6 +7,7 @@ import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Subtypes;
 import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.navigation.Declared;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.source.MemberSketch;
@@ -82,7 +83,7 @@ public final class Hierarchy {
         return analyst.snapshot().file(path).flatMap(file -> file.skeleton().members().stream()
                 .filter(member -> member.nameRange().equals(name))
                 .min(Comparator.comparingInt(member -> member.range().length()))
-                .map(member -> new Member(file, member, container(file, member))));
+                .map(member -> new Member(file, member, Declared.container(file, member))));
     }
 
     /** The innermost member around a stretch of code. */
@@ -90,15 +91,7 @@ public final class Hierarchy {
         return analyst.snapshot().file(path).flatMap(file -> file.skeleton().members().stream()
                 .filter(member -> member.range().encloses(code))
                 .min(Comparator.comparingInt(member -> member.range().length()))
-                .map(member -> new Member(file, member, container(file, member))));
-    }
-
-    private static String container(SourceFile file, MemberSketch member) {
-        return file.skeleton().members().stream()
-                .filter(other -> other != member && other.range().encloses(member.range()))
-                .min(Comparator.comparingInt(other -> other.range().length()))
-                .map(MemberSketch::name)
-                .orElse(file.headline().packageName());
+                .map(member -> new Member(file, member, Declared.container(file, member))));
     }
 
     /** The members that call the method or constructor at a place, in the order of files and places. */
@@ -130,7 +123,8 @@ public final class Hierarchy {
     /** Where symbols are declared; those of libraries are left out. */
     private Map<SymbolKey, Member> declared(Collection<SymbolKey> keys, Analysis where) {
         Set<Path> files = keys.stream().flatMap(key -> analyst.declaring(key).stream()).map(SourceFile::path).collect(Collectors.toSet());
-        Set<String> names = keys.stream().flatMap(key -> where.symbol(key).stream()).map(symbol -> symbol.name()).collect(Collectors.toSet());
+        Set<String> names = keys.stream().flatMap(key -> where.symbol(key).stream()).map(symbol -> symbol.name())
+                .collect(Collectors.toSet());
         Map<SymbolKey, Member> found = new LinkedHashMap<>();
         if (!files.isEmpty() && !names.isEmpty()) {
             Analysis there = analyst.analyse(Focus.on(files, names));
@@ -151,7 +145,8 @@ public final class Hierarchy {
 
     private static List<SymbolKey> supertypes(TypeElement type, Analysis analysis) {
         return Stream.concat(Stream.of(type.getSuperclass()), type.getInterfaces().stream())
-                .filter(one -> one instanceof DeclaredType).map((TypeMirror one) -> analysis.key(((DeclaredType) one).asElement())).toList();
+                .filter(one -> one instanceof DeclaredType).map((TypeMirror one) -> analysis.key(((DeclaredType) one).asElement()))
+                .toList();
     }
 
     /** The types of the workspace that extend or implement the type at a place themselves. */

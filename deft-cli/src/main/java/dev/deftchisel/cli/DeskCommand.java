@@ -113,7 +113,8 @@ final class DeskCommand implements Callable<Integer> {
             if (!common.quiet()) {
                 chisel.workspace().gaps().forEach(gap -> dressed.say("deft: " + gap));
             }
-            Place place = start.map(text -> chisel.place(Files.isRegularFile(Path.of(text)) ? text + ":1:1" : text)).orElseGet(() -> first(chisel));
+            Place place = start.map(text -> chisel.place(Files.isRegularFile(Path.of(text)) ? text + ":1:1" : text))
+                    .orElseGet(() -> first(chisel));
             SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
             return show(terminal, helper, chisel, file, place, manual, map, dressed);
         }
@@ -132,7 +133,8 @@ final class DeskCommand implements Callable<Integer> {
             Desk desk = new Desk(chisel.workspace(), file, place.caret(), helper, map.map(), manual);
             shown.set(desk);
             if (!map.faults().isEmpty()) {
-                desk.say(map.faults().get(0) + (map.faults().size() > 1 ? " (and " + (map.faults().size() - 1) + " more: deft desk --keys)" : ""));
+                desk.say(map.faults().get(0) + (map.faults().size() > 1 ? " (and " + (map.faults().size() - 1)
+                        + " more: deft desk --keys)" : ""));
             }
             screen.show(desk);
             if (!desk.isCutOff()) {

@@ -40,7 +40,8 @@ final class DeskScenes {
             Place start = chisel.place(place);
             SourceFile file = chisel.snapshot().file(start.file()).orElseThrow();
             Manual manual = Manual.installed();
-            Desk desk = new Desk(chisel.workspace(), file, start.caret(), new AtOnce(chisel), StandardKeys.with(manual.operations()), manual);
+            Desk desk = new Desk(chisel.workspace(), file, start.caret(), new AtOnce(chisel), StandardKeys.with(manual.operations()),
+                    manual);
             for (String scene : scenes) {
                 List<Key> keys = Key.chord(scene).orElseThrow();
                 keys.forEach(desk::press);

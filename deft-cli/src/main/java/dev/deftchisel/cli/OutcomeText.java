@@ -1,7 +1,5 @@
 package dev.deftchisel.cli;
 
-import static dev.deftchisel.wording.OutcomeWords.count;
-
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
 import dev.deftchisel.operation.Reason;

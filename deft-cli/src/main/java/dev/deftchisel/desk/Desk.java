@@ -8,13 +8,8 @@ import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.KeyMap;
 import dev.deftchisel.desk.key.Where;
 import dev.deftchisel.desk.panel.Bench;
-import dev.deftchisel.desk.panel.FindList;
 import dev.deftchisel.desk.panel.Lane;
-import dev.deftchisel.desk.panel.Lists;
-import dev.deftchisel.desk.panel.OffersList;
 import dev.deftchisel.desk.panel.Panel;
-import dev.deftchisel.desk.panel.ProblemsList;
-import dev.deftchisel.desk.panel.UsesList;
 import dev.deftchisel.desk.picture.Picture;
 import dev.deftchisel.desk.text.Buffer;
 import dev.deftchisel.desk.text.Caret;
@@ -48,13 +43,13 @@ public final class Desk implements Bench {
     private final Editing editing = new Editing();
     private final Writing writing;
     private final Looks looks;
+    private final Commands commands;
     private final Ways ways = new Ways();
     private final Deque<Panel> panels = new ArrayDeque<>();
     private final Waiting waiting = new Waiting();
     private List<Key> begun = List.of();
     private Buffer buffer;
     private Optional<Linked> linked = Optional.empty();
-    private Optional<String> latest = Optional.empty();
     private String message = "";
     private boolean hasLeft;
     private boolean isCutOff;
@@ -76,6 +71,7 @@ public final class Desk implements Bench {
         this.files = new OpenFiles(workspace.root());
         this.writing = new Writing(this, files);
         this.looks = new Looks(this);
+        this.commands = new Commands(this, files, writing, looks, editing);
         this.buffer = files.of(first);
         buffer.move(Motions.to(buffer.draft(), caret));
         looks.follow(buffer);
@@ -154,7 +150,7 @@ public final class Desk implements Bench {
     @Override
     public void apply(Outcome.Preview preview, Optional<String> operation) {
         panels.clear();
-        latest = operation.or(() -> latest);
+        operation.ifPresent(commands::taken);
         writing.apply(preview, place());
     }
 
@@ -281,12 +277,12 @@ public final class Desk implements Bench {
         }
         if (action instanceof Action.Take operation) {
             endLinked(Command.CHOOSE);
-            offers().take(operation.id());
+            commands.offers().take(operation.id());
             return;
         }
         Command command = (Command) action;
         if (!endLinked(command)) {
-            boolean isDone = editing.take(command, buffer, page) || takeLoop(command) || takeWay(command);
+            boolean isDone = editing.take(command, buffer, page) || commands.take(command);
             if (!isDone) {
                 say("'" + command.id() + "' does nothing here");
             }
@@ -328,85 +324,27 @@ public final class Desk implements Bench {
         }
     }
 
-    private OffersList offers() {
-        return new OffersList(this, id -> keys.keys(Where.CODE, id).map(Key::brief).orElse(""));
+    /** The file that is shown. */
+    Buffer buffer() {
+        return buffer;
     }
 
-    private boolean takeLoop(Command command) {
-        switch (command) {
-            case OFFERS -> offers().open();
-            case OPERATIONS -> manual.open(this, keys, false, this::take);
-            case HELP -> manual.open(this, keys, true, this::take);
-            case NEXT_PROBLEM -> problem(true);
-            case PREVIOUS_PROBLEM -> problem(false);
-            case PROBLEMS -> ProblemsList.open(this);
-            case FIX -> offers().fix();
-            case FIX_ALIKE -> offers().fixAlike();
-            case AGAIN -> latest.ifPresentOrElse(offers()::take, () -> say("no operation was taken yet"));
-            case UNDO -> writing.undo(buffer);
-            case REDO -> writing.redo(buffer);
-            case HISTORY -> History.open(this, writing);
-            case SAVE -> save();
-            case LEAVE -> leave();
-            case PASTE_EARLIER -> Kept.open(this, editing.clips(), clip -> editing.paste(buffer, clip));
-            default -> {
-                return false;
-            }
-        }
-        return true;
+    KeyMap keys() {
+        return keys;
     }
 
-    private boolean takeWay(Command command) {
-        switch (command) {
-            case FIND -> FindList.open(this);
-            case OUTLINE -> FindList.outline(this);
-            case DECLARATION -> Lists.places(this, "declaration", chisel -> chisel.navigator().declaration(place()).stream().toList());
-            case TYPE -> Lists.places(this, "its type", chisel -> chisel.navigator().typeDeclaration(place()).stream().toList());
-            case IMPLEMENTATIONS -> Lists.places(this, "implementations", chisel -> chisel.navigator().implementations(place()));
-            case COUNTERPART -> Lists.places(this, "tests, or what is tested", chisel -> chisel.counterparts(place()));
-            case PEEK -> Lists.peek(this, place());
-            case USES -> UsesList.open(this);
-            case CALLERS -> UsesList.callers(this);
-            case BACK -> ways.back(place()).ifPresentOrElse(this::goQuietly, () -> say("there is nowhere to go back to"));
-            case FORTH -> ways.forth(place()).ifPresentOrElse(this::goQuietly, () -> say("there is nowhere to go forth to"));
-            default -> {
-                return false;
-            }
-        }
-        return true;
+    Ways ways() {
+        return ways;
     }
 
-    private void problem(boolean isNext) {
-        looks.beside(buffer.draft(), isNext).ifPresentOrElse(mark ->
-                buffer.move(Motions.to(buffer.draft(), mark.range().start())), () -> say("nothing is wrong in this file"));
+    /** All that can be done, to choose from. */
+    void openManual(boolean isByKey) {
+        manual.open(this, keys, isByKey, this::take);
     }
 
-    private void save() {
-        if (buffer.isDirty()) {
-            writing.save(buffer, () -> { });
-        } else {
-            say("there is nothing to save");
-        }
-    }
-
-    private void leave() {
-        List<Buffer> dirty = files.dirty();
-        if (dirty.isEmpty()) {
-            hasLeft = true;
-            return;
-        }
-        Lists.ask(this, dirty.size() == 1 ? shown(dirty.get(0).path()) + " is not saved;" : dirty.size() + " files are not saved;", List.of(
-                new Lists.Answer("save and leave", () -> saveAll(new ArrayDeque<>(dirty))),
-                new Lists.Answer("leave without saving", () -> hasLeft = true),
-                new Lists.Answer("stay", () -> { })));
-    }
-
-    private void saveAll(Deque<Buffer> rest) {
-        if (rest.isEmpty()) {
-            hasLeft = true;
-        } else {
-            writing.save(rest.pop(), () -> saveAll(rest));
-        }
+    /** The user leaves. */
+    void leave() {
+        hasLeft = true;
     }
 
     // --- what is to be seen --------------------------------------------------------------------------------------
@@ -453,7 +391,8 @@ public final class Desk implements Bench {
         Hints hints = new Hints(keys);
         List<Hints.Said> said = new ArrayList<>(panels.isEmpty() ? begun.isEmpty()
                 ? hints.of(state(), looks.here(buffer.draft()).isPresent()) : hints.after(begun) : hints.of(panels.peek()));
-        String shown = waiting.hasHeld() ? "a moment \u2026 Esc stops waiting" : begun.isEmpty() ? message : (message.isEmpty() ? "" : message + "  ") + Key.brief(begun) + " \u2026";
+        String shown = waiting.hasHeld() ? "a moment \u2026 Esc stops waiting" : begun.isEmpty() ? message : (message.isEmpty() ? ""
+                : message + "  ") + Key.brief(begun) + " \u2026";
         return new Screen(height, width).draw(new Screen.Content(buffer, shown(buffer.path()), looks, panel(), shown,
                 backstage.isWorking(), said));
     }

@@ -184,7 +184,8 @@ final class Editing {
 
     private static Draft member(Draft draft, boolean isNext) {
         int head = draft.caret().head();
-        List<Integer> starts = Skeleton.of(draft.tokens()).members().stream().map(MemberSketch::nameRange).map(Range::start).sorted().toList();
+        List<Integer> starts = Skeleton.of(draft.tokens()).members().stream().map(MemberSketch::nameRange).map(Range::start).sorted()
+                .toList();
         Optional<Integer> to = isNext ? starts.stream().filter(start -> start > head).findFirst()
                 : starts.stream().filter(start -> start < head).max(Comparator.naturalOrder());
         return Motions.to(draft, to.orElse(head));

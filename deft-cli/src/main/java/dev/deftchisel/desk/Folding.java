@@ -43,7 +43,8 @@ final class Folding {
             buffer.fold(Folds.NONE);
             return;
         }
-        List<MemberSketch> methods = Skeleton.of(draft.tokens()).members().stream().filter(member -> member.parameters().length() > 0).toList();
+        List<MemberSketch> methods = Skeleton.of(draft.tokens()).members().stream().filter(member -> member.parameters().length() > 0)
+                .toList();
         Folds folds = Folds.NONE;
         for (Foldable one : Foldable.in(draft.tokens(), lines)) {
             boolean isBody = one.kind() == Foldable.Kind.BLOCK && methods.stream().anyMatch(method ->

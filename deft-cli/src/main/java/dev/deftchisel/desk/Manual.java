@@ -32,7 +32,8 @@ public record Manual(List<Action.Take> operations) {
 
     /** With all operations on the class path. */
     public static Manual installed() {
-        return new Manual(Chisel.operations().stream().map(operation -> new Action.Take(operation.id(), lowered(operation.summary()))).toList());
+        return new Manual(Chisel.operations().stream().map(operation -> new Action.Take(operation.id(), lowered(operation.summary())))
+                .toList());
     }
 
     private static String lowered(String sentence) {
@@ -63,7 +64,8 @@ public record Manual(List<Action.Take> operations) {
     }
 
     private static Item<Action> item(Action action, String keys) {
-        return new Item<>(action, action.id() + " " + action.words(), Line.of(action.id(), Ink.PLAIN).and("  " + action.words(), Ink.QUIET), keys);
+        return new Item<>(action, action.id() + " " + action.words(), Line.of(action.id(), Ink.PLAIN).and("  " + action.words(),
+                Ink.QUIET), keys);
     }
 
     private static String chords(KeyMap keys, Action action) {

@@ -38,7 +38,8 @@ final class Screen {
      * @param isBusy  whether something is being looked at
      * @param hints   what keys do now
      */
-    record Content(Buffer buffer, String shown, Looks looks, Optional<Panel> panel, String message, boolean isBusy, List<Hints.Said> hints) {
+    record Content(Buffer buffer, String shown, Looks looks, Optional<Panel> panel, String message, boolean isBusy,
+            List<Hints.Said> hints) {
     }
 
     /** The rows of code that are to be seen beside a panel. */
@@ -95,7 +96,8 @@ final class Screen {
         String position = buffer.draft().lines().position(buffer.draft().caret().head()).toString();
         String carets = buffer.draft().carets().size() > 1 ? "  " + buffer.draft().carets().size() + " carets" : "";
         Line name = Line.of(" " + content.shown(), bar.strongly()).and(buffer.isDirty() ? " \u25cf not saved" : "", bar.in(Ink.WARNING))
-                .and("  " + position + carets, bar).and(content.looks().symbol().map(symbol -> "  " + symbol).orElse(""), bar.in(Ink.PLACE));
+                .and("  " + position + carets, bar).and(content.looks().symbol().map(symbol -> "  " + symbol).orElse(""),
+                bar.in(Ink.PLACE));
         Line counts = counts(content, bar);
         int width = Widths.of(counts.text());
         name.draw(pen.in(new Area(0, 0, 1, picture.width() - width - 1)), 0, 0);

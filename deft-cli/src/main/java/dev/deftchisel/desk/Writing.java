@@ -207,7 +207,8 @@ final class Writing {
 
     private static boolean concerns(Entry entry, Path path, Chisel chisel) {
         Path root = chisel.workspace().root();
-        return entry.files().stream().anyMatch(image -> root.resolve(image.before()).equals(path) || root.resolve(image.after()).equals(path));
+        return entry.files().stream().anyMatch(image -> root.resolve(image.before()).equals(path) || root.resolve(image.after())
+                .equals(path));
     }
 
     /** A name that was typed over becomes the name, if the guard lets it through. */

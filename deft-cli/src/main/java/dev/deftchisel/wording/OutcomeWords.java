@@ -33,7 +33,8 @@ public final class OutcomeWords {
     /** What in text is left as it is; empty when there is nothing. */
     public static Optional<String> left(Outcome.Preview preview) {
         long left = preview.mentions(false);
-        return left == 0 ? Optional.empty() : Optional.of(count(left, "mention") + " in text left as " + (left == 1 ? "it is" : "they are"));
+        return left == 0 ? Optional.empty() : Optional.of(count(left, "mention") + " in text left as " + (left == 1 ? "it is"
+                : "they are"));
     }
 
     private static String files(Outcome.Preview preview) {

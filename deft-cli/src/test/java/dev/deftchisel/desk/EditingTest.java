@@ -74,7 +74,8 @@ class EditingTest {
                 word.substring(1).codePoints().forEach(letter -> editing.type(buffer, Character.toString(letter).replace('_', ' ')));
                 continue;
             }
-            KeyMap.Pressed pressed = map.press(Where.CODE, begun, Key.read(word).orElseThrow(() -> new AssertionError(word + " is no key")));
+            KeyMap.Pressed pressed = map.press(Where.CODE, begun, Key.read(word).orElseThrow(() -> new AssertionError(word
+                    + " is no key")));
             if (pressed instanceof KeyMap.Pressed.Begun more) {
                 begun = more.keys();
                 continue;

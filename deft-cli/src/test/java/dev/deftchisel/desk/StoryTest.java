@@ -43,7 +43,8 @@ class StoryTest {
                 for (String text : Files.readString(file).split("(?m)^=== ")) {
                     if (!text.isBlank()) {
                         List<String> lines = text.lines().toList();
-                        tests.add(DynamicTest.dynamicTest(file.getFileName() + ": " + lines.get(0), () -> tell(lines.subList(1, lines.size()))));
+                        tests.add(DynamicTest.dynamicTest(file.getFileName() + ": " + lines.get(0), () -> tell(lines.subList(1,
+                                lines.size()))));
                     }
                 }
             }
@@ -97,7 +98,8 @@ class StoryTest {
                 case "not" -> assertTrue(!seen().contains(what), "'" + what + "' should not be seen in\n" + seen());
                 case "disk" -> assertTrue(disk(what).contains(what.substring(what.indexOf(": ") + 2)), what + "\n" + disk(what));
                 case "gone" -> assertTrue(!Files.exists(file(what)), what);
-                case "write" -> Files.writeString(file(what.substring(0, what.indexOf(": "))), what.substring(what.indexOf(": ") + 2) + "\n" + disk(what));
+                case "write" -> Files.writeString(file(what.substring(0, what.indexOf(": "))), what.substring(what.indexOf(": ") + 2)
+                        + "\n" + disk(what));
                 case "left" -> assertTrue(desk.hasLeft() == what.equals("yes"), "left: " + what);
                 default -> throw new AssertionError("no such verb: " + verb);
             }

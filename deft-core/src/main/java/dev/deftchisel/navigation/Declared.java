@@ -30,6 +30,15 @@ public record Declared(MemberSketch member, List<Declared> children) {
         return within(new ArrayDeque<>(members), Integer.MAX_VALUE);
     }
 
+    /** The simple name of the type that something is declared in, or its package; empty in the unnamed package. */
+    public static String container(SourceFile file, MemberSketch member) {
+        return file.skeleton().members().stream()
+                .filter(other -> other != member && other.range().encloses(member.range()))
+                .min(Comparator.comparingInt(other -> other.range().length()))
+                .map(MemberSketch::name)
+                .orElse(file.headline().packageName());
+    }
+
     private static List<Declared> within(Deque<MemberSketch> rest, int end) {
         List<Declared> found = new ArrayList<>();
         while (!rest.isEmpty() && rest.peek().range().end() <= end) {

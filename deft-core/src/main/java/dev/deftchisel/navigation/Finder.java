@@ -52,7 +52,7 @@ public final class Finder {
                         .thenComparing(one -> one.file().path())
                         .thenComparingInt(one -> one.member().range().start()))
                 .limit(most)
-                .map(one -> new Found(one.file(), one.member(), container(one.file(), one.member())))
+                .map(one -> new Found(one.file(), one.member(), Declared.container(one.file(), one.member())))
                 .toList();
     }
 
@@ -61,13 +61,5 @@ public final class Finder {
                 .filter(member -> member.kind() != MemberSketch.Kind.CONSTRUCTOR)
                 .map(member -> new Ranked(file, member, initials.match(member.name())))
                 .filter(one -> one.match() != Initials.NONE);
-    }
-
-    private static String container(SourceFile file, MemberSketch member) {
-        return file.skeleton().members().stream()
-                .filter(other -> other != member && other.range().encloses(member.range()))
-                .min(Comparator.comparingInt(other -> other.range().length()))
-                .map(MemberSketch::name)
-                .orElse(file.headline().packageName());
     }
 }

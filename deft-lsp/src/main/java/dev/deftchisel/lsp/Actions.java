@@ -223,8 +223,10 @@ final class Actions {
                 .filter(change -> change.effective().stream().flatMap(file -> file.takenEdits().stream())
                         .anyMatch(edit -> !edit.linked().isEmpty()))
                 .flatMap(change -> Chisel.linkedPlaces(change).stream().filter(place -> place.file().equals(asked.file().path()))
-                        .findFirst().flatMap(place -> change.effective().stream().filter(file -> file.path().equals(place.file())).findFirst()
-                                .map(file -> new Location(action.uri(), Positions.of(file.after().content(), asked.session().client().units())
+                        .findFirst().flatMap(place -> change.effective().stream().filter(file -> file.path().equals(place.file()))
+                        .findFirst()
+                                .map(file -> new Location(action.uri(), Positions.of(file.after().content(), asked.session().client()
+                                .units())
                                         .of(place.selection())))));
     }
 

@@ -2,6 +2,7 @@ package dev.deftchisel.lsp;
 
 import dev.deftchisel.Hierarchy;
 import dev.deftchisel.navigation.Signatures;
+import dev.deftchisel.operation.Place;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
@@ -35,7 +36,8 @@ final class Hierarchies {
 
     private static TypeHierarchyItem type(Session session, Hierarchy.Member member) {
         Positions positions = session.positions(member.file());
-        return new TypeHierarchyItem(member.sketch().name(), Navigation.kind(member.sketch()), session.documents().uri(member.file().path()),
+        return new TypeHierarchyItem(member.sketch().name(), Navigation.kind(member.sketch()), session.documents().uri(member.file()
+                .path()),
                 positions.of(member.sketch().range()), positions.of(member.sketch().nameRange()), member.container());
     }
 
@@ -65,7 +67,7 @@ final class Hierarchies {
 
     /** @param direction up or down */
     static List<TypeHierarchyItem> types(Session.Asked asked, TypeHierarchyItem item,
-            BiFunction<Hierarchy, dev.deftchisel.operation.Place, List<Hierarchy.Member>> direction) {
+            BiFunction<Hierarchy, Place, List<Hierarchy.Member>> direction) {
         return direction.apply(asked.chisel().hierarchy(), asked.place(item.getSelectionRange().getStart())).stream()
                 .map(member -> type(asked.session(), member)).toList();
     }

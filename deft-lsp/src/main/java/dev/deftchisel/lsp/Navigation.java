@@ -83,7 +83,8 @@ final class Navigation {
     }
 
     @SuppressWarnings("deprecation") // what the protocol has for clients that know no better
-    private static void flatten(Session.Asked asked, Declared declared, String container, List<Either<SymbolInformation, DocumentSymbol>> flat) {
+    private static void flatten(Session.Asked asked, Declared declared, String container, List<Either<SymbolInformation,
+            DocumentSymbol>> flat) {
         MemberSketch member = declared.member();
         flat.add(Either.forLeft(new SymbolInformation(member.signature(asked.file().content()), kind(member), new Location(
                 asked.session().documents().uri(asked.file().path()), asked.positions().of(member.range())), container)));

@@ -4,6 +4,7 @@ import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Question;
+import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -48,7 +49,7 @@ final class Questions {
 
     /** The questions of an offer; on the worker's thread. */
     static List<Question> of(Session.Asked asked, Actions.Action action) {
-        Place place = new Place(asked.file().path(), new dev.deftchisel.source.Range(action.start(), action.end()));
+        Place place = new Place(asked.file().path(), new Range(action.start(), action.end()));
         return asked.chisel().offers(place).stream().filter(offer -> offer.operation().equals(action.id())).findFirst()
                 .map(Offer::questions).orElse(List.of());
     }

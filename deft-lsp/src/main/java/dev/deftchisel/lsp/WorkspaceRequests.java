@@ -77,7 +77,8 @@ final class WorkspaceRequests implements WorkspaceService {
 
     /** The action with what the user answers. */
     private CompletableFuture<Actions.Action> asked(Actions.Action action) {
-        return session.worker().<List<Question>>ask(() -> session.asked(action.uri()).map(asked -> Questions.of(asked, action)).orElse(List.of()))
+        return session.worker().<List<Question>>ask(() -> session.asked(action.uri()).map(asked -> Questions.of(asked, action))
+                .orElse(List.of()))
                 .thenCompose(new Questions(session)::ask)
                 .thenApply(answers -> action.and(answers));
     }

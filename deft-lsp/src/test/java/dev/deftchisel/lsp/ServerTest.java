@@ -61,8 +61,8 @@ import org.eclipse.lsp4j.TypeHierarchyItem;
 import org.eclipse.lsp4j.TypeHierarchyPrepareParams;
 import org.eclipse.lsp4j.TypeHierarchySubtypesParams;
 import org.eclipse.lsp4j.TypeHierarchySupertypesParams;
-import org.eclipse.lsp4j.WorkspaceEdit;
 import org.eclipse.lsp4j.WindowClientCapabilities;
+import org.eclipse.lsp4j.WorkspaceEdit;
 import org.eclipse.lsp4j.WorkspaceSymbolParams;
 import org.eclipse.lsp4j.jsonrpc.ResponseErrorException;
 import org.eclipse.lsp4j.jsonrpc.messages.Either;
@@ -370,7 +370,8 @@ class ServerTest {
     @Test
     void callersAndCalleesStepByStep() {
         TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
-        CallHierarchyItem room = texts().prepareCallHierarchy(new CallHierarchyPrepareParams(berth, editor.at(berth, "room", 1))).join().get(0);
+        CallHierarchyItem room = texts().prepareCallHierarchy(new CallHierarchyPrepareParams(berth, editor.at(berth, "room", 1))).join()
+                .get(0);
         assertEquals("room(int draught)", room.getName());
         List<CallHierarchyIncomingCall> callers = texts().callHierarchyIncomingCalls(new CallHierarchyIncomingCallsParams(room)).join();
         assertEquals("first(Berth berth)", callers.get(0).getFrom().getName());
@@ -387,7 +388,8 @@ class ServerTest {
         try (Editor late = new Editor(folder, can -> { })) {
             TextDocumentIdentifier opened = late.open(pier, Files.readString(pier));
             TextDocumentService texts = late.server().getTextDocumentService();
-            TypeHierarchyItem item = texts.prepareTypeHierarchy(new TypeHierarchyPrepareParams(opened, late.at(opened, "Pier", 1))).join().get(0);
+            TypeHierarchyItem item = texts.prepareTypeHierarchy(new TypeHierarchyPrepareParams(opened, late.at(opened, "Pier", 1))).join()
+                    .get(0);
             List<TypeHierarchyItem> above = texts.typeHierarchySupertypes(new TypeHierarchySupertypesParams(item)).join();
             assertEquals(List.of("Berth"), above.stream().map(TypeHierarchyItem::getName).toList());
             assertEquals(List.of("Pier"), texts.typeHierarchySubtypes(new TypeHierarchySubtypesParams(above.get(0))).join().stream()
@@ -422,7 +424,8 @@ class ServerTest {
                 .filter(action -> action.getTitle().endsWith("to a variable")).findFirst().orElseThrow();
         JsonObject answers = new JsonObject();
         answers.addProperty("name", "water");
-        editor.server().getWorkspaceService().executeCommand(new ExecuteCommandParams("deft.take", List.of(extract.getData(), answers))).get();
+        editor.server().getWorkspaceService().executeCommand(new ExecuteCommandParams("deft.take", List.of(extract.getData(), answers)))
+                .get();
         assertTrue(editor.after(berth, editor.asked()).contains("int water = depth - draught;"));
     }
 

@@ -10,7 +10,8 @@ import picocli.CommandLine;
         description = "Attacks deft on real code, and measures it.",
         subcommands = {RenameCommand.class, ExtractVariableCommand.class, ExtractValueCommand.class, ExtractMethodCommand.class,
             InlineCommand.class, GenerateCommand.class, DeclareCommand.class, MendCommand.class, FixesCommand.class, FaultsCommand.class,
-            SuiteCommand.class, TortureCommand.class, MessagesCommand.class, AnswersCommand.class, KeysCommand.class, SurfacesCommand.class, EnduranceCommand.class,
+            SuiteCommand.class, TortureCommand.class, MessagesCommand.class, AnswersCommand.class, KeysCommand.class,
+                    SurfacesCommand.class, EnduranceCommand.class,
             BenchCommand.class, SpeedCommand.class, PaceCommand.class})
 public final class Prove {
 

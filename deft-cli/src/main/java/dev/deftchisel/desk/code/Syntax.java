@@ -2,6 +2,7 @@ package dev.deftchisel.desk.code;
 
 import dev.deftchisel.desk.picture.Ink;
 import dev.deftchisel.source.Tokens;
+import java.util.Locale;
 import java.util.Set;
 
 /** What a token is to the eye. Contextual keywords (JLS 3.9) are told by what stands behind them. */
@@ -45,6 +46,6 @@ final class Syntax {
 
     /** By the convention (JLS 6.1): a capital, then a small letter or nothing. */
     private static boolean isType(String name) {
-        return Character.isUpperCase(name.charAt(0)) && (name.length() == 1 || !name.equals(name.toUpperCase(java.util.Locale.ROOT)));
+        return Character.isUpperCase(name.charAt(0)) && (name.length() == 1 || !name.equals(name.toUpperCase(Locale.ROOT)));
     }
 }

@@ -23,8 +23,8 @@ public final class KeyPage {
 
             ## Your own keys
 
-            The file `keys` in `~/.config/deft` (or `$XDG_CONFIG_HOME/deft`, or `--key-file FILE`) has a line for each thing whose keys are to be
-            others; names are in the last column below.
+            The file `keys` in `~/.config/deft` (or `$XDG_CONFIG_HOME/deft`, or `--key-file FILE`) has a line for each thing whose keys are
+            to be others; names are in the last column below.
 
             ```
             # what is done = keys, or several with commas

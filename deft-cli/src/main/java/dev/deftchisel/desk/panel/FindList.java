@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
@@ -99,7 +100,7 @@ public final class FindList {
     }
 
     private static String word(MemberSketch.Kind kind) {
-        return kind.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');
+        return kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 
     /** What the file of the caret declares, as a tree; the member of the caret is chosen. */
@@ -114,7 +115,8 @@ public final class FindList {
                 bench.say("this file declares nothing");
                 return;
             }
-            int at = IntStream.range(0, items.size()).filter(i -> items.get(i).what().caret() <= here.caret()).reduce((a, b) -> b).orElse(0);
+            int at = IntStream.range(0, items.size()).filter(i -> items.get(i).what().caret() <= here.caret()).reduce((a, b) -> b)
+                    .orElse(0);
             bench.open(Picker.of("outline", Source.of(items)).showing((place, show) -> Lists.code(bench, place, show)).startingAt(at)
                     .then(bench::close, "go there", place -> {
                         bench.close();

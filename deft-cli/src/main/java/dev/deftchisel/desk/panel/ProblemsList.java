@@ -27,7 +27,8 @@ public final class ProblemsList {
                 return;
             }
             bench.open(Picker.<Place>of("problems", (typed, part, found) -> found.accept(Source.narrowed(problems.stream()
-                    .filter(problem -> part == 0 || problem.severity() == SEVERITIES.get(part)).map(problem -> item(bench, problem)).toList(),
+                    .filter(problem -> part == 0 || problem.severity() == SEVERITIES.get(part)).map(problem -> item(bench, problem))
+                    .toList(),
                     typed))).parts(PARTS)
                     .showing((place, show) -> Lists.code(bench, place, show))
                     .then(bench::close, "go there", place -> {
@@ -39,7 +40,8 @@ public final class ProblemsList {
 
     private static List<Problem> find(Chisel chisel) {
         return chisel.problems().in(chisel.problems().everywhere()).stream()
-                .sorted(Comparator.comparing(Problem::severity).reversed().thenComparing(Problem::file).thenComparing(Problem::range)).toList();
+                .sorted(Comparator.comparing(Problem::severity).reversed().thenComparing(Problem::file).thenComparing(Problem::range))
+                .toList();
     }
 
     private static Item<Place> item(Bench bench, Problem problem) {

@@ -73,14 +73,16 @@ public final class UsesList {
         }
         bench.ask(Lane.GO, chisel -> chisel.symbol(of).map(symbol -> new Called(symbol.name(), chisel.hierarchy().callers(of).stream()
                 .flatMap(calls -> calls.ranges().stream().map(range -> new Caller(
-                        calls.other().sketch().signature(calls.other().file().content()), new Place(calls.file(), range), calls.other().place())))
+                        calls.other().sketch().signature(calls.other().file().content()), new Place(calls.file(), range), calls.other()
+                        .place())))
                 .toList())), called -> {
             if (called.filter(one -> !one.callers().isEmpty()).isEmpty()) {
                 bench.say(called.map(one -> "nobody calls " + one.name()).orElse("no name stands here"));
                 return;
             }
             String path = called.get().name() + (before.isEmpty() ? "" : " \u2192 " + before);
-            List<Item<Caller>> items = called.get().callers().stream().map(one -> new Item<>(one, one.name() + " " + bench.shown(one.call().file()),
+            List<Item<Caller>> items = called.get().callers().stream().map(one -> new Item<>(one, one.name() + " "
+                    + bench.shown(one.call().file()),
                     Line.of(one.name(), Ink.CALL).and("  " + one.call().file().getFileName(), Ink.PLACE), "")).toList();
             bench.open(Picker.<Caller>of("callers of " + path, Source.of(items))
                     .showing((one, show) -> Lists.code(bench, one.call(), show))

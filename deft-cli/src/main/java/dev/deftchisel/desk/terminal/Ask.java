@@ -6,10 +6,14 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jline.terminal.Terminal;
 
-/** Asks a terminal whether its ground is light (xterm control sequences, OSC 11). Terminals that do not know answer the next question only. */
+/**
+ * Asks a terminal whether its ground is light (xterm control sequences, OSC 11). Terminals that do not know answer the
+ * next question only.
+ */
 final class Ask {
 
-    private static final Pattern COLOUR = Pattern.compile("11;rgb:([0-9a-fA-F]{2})[0-9a-fA-F]*/([0-9a-fA-F]{2})[0-9a-fA-F]*/([0-9a-fA-F]{2})");
+    private static final Pattern COLOUR = Pattern.compile(
+            "11;rgb:(\\p{XDigit}{2})\\p{XDigit}*/(\\p{XDigit}{2})\\p{XDigit}*/(\\p{XDigit}{2})");
     private static final long PATIENCE_MILLIS = 200;
     private static final int HALF = 128 * 1000;
 

@@ -90,7 +90,8 @@ public final class LineWork {
         int[] starts = new int[lines.count() + 1];
         for (int i = 0; i < order.length; i++) {
             starts[order[i]] = text.length();
-            text.append(lines.text(order[i])).append(draft.content(), lines.rangeOf(i + 1).end(), whole(draft, new Block(i + 1, i + 1)).end());
+            text.append(lines.text(order[i])).append(draft.content(), lines.rangeOf(i + 1).end(), whole(draft, new Block(i + 1, i + 1))
+                    .end());
         }
         Function<Integer, Integer> offset = before -> {
             int line = lines.line(before);

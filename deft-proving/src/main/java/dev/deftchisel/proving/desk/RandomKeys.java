@@ -131,7 +131,8 @@ public final class RandomKeys {
         } else if (which < 97) {
             desk.paste("void moor() {\n\tint berth = 3;\n}\n");
         } else {
-            desk.press(new Key(random.nextBoolean(), random.nextBoolean(), random.nextBoolean(), Key.NAMES.get(random.nextInt(Key.NAMES.size()))));
+            desk.press(new Key(random.nextBoolean(), random.nextBoolean(), random.nextBoolean(),
+                    Key.NAMES.get(random.nextInt(Key.NAMES.size()))));
         }
     }
 

@@ -29,7 +29,8 @@ final class ServerSurface implements Surface {
         this.wire = new Wire();
         this.charset = charset;
         answer("initialize", Wire.json("{'capabilities':{'workspace':{'workspaceEdit':{'documentChanges':true,'resourceOperations':"
-                + "['create','rename','delete']}},'textDocument':{'codeAction':{'codeActionLiteralSupport':{'codeActionKind':{'valueSet':[]}},"
+                + "['create','rename','delete']}},'textDocument':{'codeAction':{"
+                + "'codeActionLiteralSupport':{'codeActionKind':{'valueSet':[]}},"
                 + "'dataSupport':true,'resolveSupport':{'properties':['edit']}}}},'workspaceFolders':[{'uri':%s,'name':'all'}]}",
                 Wire.text(corpus.request().folder().toUri().toString())));
         wire.tell("initialized", "{}");
