@@ -84,8 +84,11 @@ public final class Desk implements Bench {
         Object ticket = waiting.begin(lane);
         backstage.ask(lane, files.texts(), work, found -> {
             if (waiting.end(ticket)) {
-                then.accept(found);
-                after(lane);
+                try {
+                    then.accept(found);
+                } finally {
+                    after(lane);
+                }
             }
         }, failed -> {
             if (waiting.end(ticket)) {
@@ -275,17 +278,23 @@ public final class Desk implements Bench {
             }
             return;
         }
-        if (action instanceof Action.Take operation) {
+        if (linked.isPresent() && !(action instanceof Command)) {
             endLinked(Command.CHOOSE);
+        } else if (linked.isPresent() && endLinked((Command) action)) {
+            return;
+        }
+        if (waiting.isHolding()) {
+            // a name that was typed over is being changed first
+            waiting.hold(() -> take(action));
+            return;
+        }
+        if (action instanceof Action.Take operation) {
             commands.offers().take(operation.id());
             return;
         }
         Command command = (Command) action;
-        if (!endLinked(command)) {
-            boolean isDone = editing.take(command, buffer, page) || commands.take(command);
-            if (!isDone) {
-                say("'" + command.id() + "' does nothing here");
-            }
+        if (!editing.take(command, buffer, page) && !commands.take(command)) {
+            say("'" + command.id() + "' does nothing here");
         }
     }
 

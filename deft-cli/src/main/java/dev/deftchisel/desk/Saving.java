@@ -38,6 +38,10 @@ final class Saving {
      * @return empty when it is the same; an empty array when the file is gone
      */
     static Optional<byte[]> outside(Path path, SourceText known) {
+        if (!known.isFaithful()) {
+            // what was read does not give its bytes back, so nothing can be told from them
+            return Optional.empty();
+        }
         try {
             byte[] bytes = Files.readAllBytes(path);
             return Arrays.equals(bytes, known.bytes()) ? Optional.empty() : Optional.of(bytes);

@@ -22,6 +22,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -167,6 +168,8 @@ final class Writing {
     /** Takes a change back, or does it again; only the latest can be. */
     void step(boolean isBack, int number) {
         List<Saving.Job> dirty = files.dirty().stream().map(Saving.Job::of).toList();
+        Set<Path> isTurn = files.dirty().stream().filter(buffer -> isNext(buffer, isBack, number)).map(Buffer::path)
+                .collect(Collectors.toSet());
         desk.ask(Lane.WRITE, chisel -> {
             List<Entry> history = chisel.history();
             Entry.State state = isBack ? Entry.State.APPLIED : Entry.State.UNDONE;
@@ -177,6 +180,9 @@ final class Writing {
                     turn.map(one -> "first '" + one.title() + "' has to be " + (isBack ? "taken back" : "done again"))
                             .orElse("this change is not there any more")));
             List<Saving.Job> jobs = dirty.stream().filter(job -> concerns(entry, job.path(), chisel)).toList();
+            jobs.stream().filter(job -> !isTurn.contains(job.path())).findFirst().ifPresent(job -> {
+                throw new WorkspaceException(job.path().getFileName() + " was edited since; take that back first");
+            });
             return write(chisel, jobs, isBack ? Chisel::undo : Chisel::redo);
         }, written -> {
             noteSaved(written);
@@ -195,14 +201,18 @@ final class Writing {
     }
 
     private static void stepped(Buffer buffer, boolean isBack, int number, Path path, SourceText text) {
-        Optional<Steps.Step> step = isBack ? buffer.steps().last() : buffer.steps().next();
-        boolean isKnown = step.filter(one -> one instanceof Steps.Step.Applied applied && applied.number() == number).isPresent();
-        if (isKnown) {
+        if (isNext(buffer, isBack, number)) {
             buffer.stepped(isBack, path, text);
         } else {
             // the file was opened after the change, or is from an earlier day
             buffer.replaced(path, text);
         }
+    }
+
+    /** Whether a change is the next step of a file in that direction. */
+    private static boolean isNext(Buffer buffer, boolean isBack, int number) {
+        return (isBack ? buffer.steps().last() : buffer.steps().next())
+                .filter(one -> one instanceof Steps.Step.Applied applied && applied.number() == number).isPresent();
     }
 
     private static boolean concerns(Entry entry, Path path, Chisel chisel) {
