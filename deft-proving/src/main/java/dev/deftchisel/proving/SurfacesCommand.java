@@ -21,6 +21,9 @@ final class SurfacesCommand implements Callable<Integer> {
     @Option(names = "--each", description = "how many of each operation at most (${DEFAULT-VALUE})")
     private int each = 3;
 
+    @Option(names = "--places", description = "at how many places it is looked for them (${DEFAULT-VALUE})")
+    private int places = 1000;
+
     @Option(names = "--seed", description = "decides the places (${DEFAULT-VALUE})")
     private long seed = 1;
 
@@ -31,7 +34,7 @@ final class SurfacesCommand implements Callable<Integer> {
         for (Corpus copy : corpora.copies()) {
             // an editor can only name the folder, so all surfaces are told no more than that
             Corpus plain = new Corpus(copy.name(), OpenRequest.at(copy.request().folder()));
-            SameEverywhere.Result result = new SameEverywhere(plain, seed).run(each);
+            SameEverywhere.Result result = new SameEverywhere(plain, seed).run(each, places);
             System.out.printf("%s: %d offers of %d operations, each through four surfaces; wrong: %d%n  %s%n", copy.name(),
                     result.taken().values().stream().mapToInt(Integer::intValue).sum(), result.taken().size(), result.wrong().size(),
                     result.taken());

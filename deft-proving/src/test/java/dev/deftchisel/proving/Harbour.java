@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** Small workspaces for tests. */
 public final class Harbour {
@@ -17,6 +18,22 @@ public final class Harbour {
     public static Corpus office() {
         Path sources = Path.of("..", "deft-examples", "harbour", "src", "main", "java").toAbsolutePath().normalize();
         return new Corpus("harbour", OpenRequest.plain(sources, List.of(sources), List.of()));
+    }
+
+    /** A copy of the whole harbour office in a folder; to be written to. */
+    public static Corpus copy(Path folder) throws IOException {
+        Path root = folder.toRealPath();
+        Path original = Path.of("..", "deft-examples", "harbour");
+        for (String part : List.of("pom.xml", "src")) {
+            try (Stream<Path> files = Files.walk(original.resolve(part))) {
+                for (Path file : files.filter(Files::isRegularFile).toList()) {
+                    Path target = root.resolve(original.relativize(file));
+                    Files.createDirectories(target.getParent());
+                    Files.copy(file, target);
+                }
+            }
+        }
+        return new Corpus("harbour", OpenRequest.at(root));
     }
 
     /** A folder with one file. */

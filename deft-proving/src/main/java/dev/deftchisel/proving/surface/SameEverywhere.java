@@ -25,7 +25,6 @@ import java.util.TreeMap;
 /** Takes offers at random places through every surface, as many of each operation as asked for, and compares all files byte by byte. */
 public final class SameEverywhere {
 
-    private static final int TRIES = 400;
 
     private final Corpus corpus;
     private final Random random;
@@ -47,14 +46,19 @@ public final class SameEverywhere {
     public record Result(Map<String, Integer> taken, List<String> wrong) {
     }
 
-    /** @param each how many offers of each operation at most */
-    public Result run(int each) throws IOException, InterruptedException {
+    /**
+     * Takes offers.
+     *
+     * @param each   how many offers of each operation at most
+     * @param places at how many places it is looked for them
+     */
+    public Result run(int each, int places) throws IOException, InterruptedException {
         try (Chisel chisel = Chisel.open(corpus.request(), Monitor.SILENT);
                 Surface command = new CommandSurface(corpus);
                 Surface server = new ServerSurface(corpus, StandardCharsets.UTF_8);
                 Surface screen = new ScreenSurface(corpus)) {
             List<SourceFile> files = chisel.snapshot().files().stream().filter(file -> !file.isModuleInfo()).toList();
-            for (int i = 0; i < TRIES * each; i++) {
+            for (int i = 0; i < places; i++) {
                 Place place = place(files.get(random.nextInt(files.size())));
                 int number = i;
                 Optional<Offer> offer = chisel.offers(place).stream().filter(one -> taken.getOrDefault(one.operation(), 0) < each)
