@@ -61,7 +61,14 @@ public final class Hints {
         }
         return code.element(path).filter(element -> element instanceof VariableElement)
                 .map(element -> ((VariableElement) element).getConstantValue())
-                .map(value -> value instanceof String text ? "\"" + text + "\"" : String.valueOf(value));
+                .map(Hints::constant);
+    }
+
+    /** The value of a constant as the code would say it. */
+    public static String constant(Object value) {
+        return value instanceof String text ? "\"" + text.replace("\\", "\\\\").replace("\"", "\\\"").replace("\n", "\\n") + "\""
+                : value instanceof Character letter ? "'" + letter + "'"
+                : value instanceof Long number ? number + "L" : String.valueOf(value);
     }
 
     /** A type with simple names. */

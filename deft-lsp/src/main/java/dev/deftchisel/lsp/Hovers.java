@@ -4,6 +4,7 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.Navigator;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.navigation.Described;
+import dev.deftchisel.navigation.Hints;
 import dev.deftchisel.operation.Place;
 import java.util.Optional;
 import org.eclipse.lsp4j.Hover;
@@ -29,7 +30,7 @@ final class Hovers {
             Optional<Described> described = chisel.navigator().described(place);
             String heading = described.map(Described::heading).orElseGet(() -> typed.filter(known -> !known.type().equals("void"))
                     .map(known -> known.type() + " ").orElse("") + symbol.signature());
-            String value = typed.flatMap(Navigator.Typed::value).map(known -> " = " + shown(known)).orElse("");
+            String value = typed.flatMap(Navigator.Typed::value).map(known -> " = " + Hints.constant(known)).orElse("");
             String text = "```java\n" + heading + value + "\n```\n"
                     + where(symbol) + described.map(Described::documentation).filter(comment -> !comment.isEmpty())
                     .map(comment -> "\n\n" + JavadocText.markdown(comment)).orElse("");
@@ -39,11 +40,5 @@ final class Hovers {
 
     private static String where(Symbol symbol) {
         return symbol.kind().isLocal() ? symbol.kind().words() : symbol.describe();
-    }
-
-    private static String shown(Object value) {
-        return value instanceof String text ? "\"" + text.replace("\\", "\\\\").replace("\"", "\\\"").replace("\n", "\\n") + "\""
-                : value instanceof Character letter ? "'" + letter + "'"
-                : value instanceof Long number ? number + "L" : String.valueOf(value);
     }
 }

@@ -258,7 +258,7 @@ sealed interface AnswerRow {
         private final Question.Members question;
         private final List<String> order = new ArrayList<>();
         private final Set<String> taken;
-        private int at = -1;
+        private int at;
 
         Several(Question.Members question) {
             this.question = question;
@@ -285,7 +285,7 @@ sealed interface AnswerRow {
         public boolean step(int by) {
             int next = at + by;
             boolean isPossible = next >= 0 && next < order.size();
-            at = isPossible ? next : -1;
+            at = isPossible ? next : at;
             return isPossible;
         }
 
@@ -294,7 +294,6 @@ sealed interface AnswerRow {
             if (order.isEmpty()) {
                 return false;
             }
-            at = Math.max(0, at);
             return switch (command) {
                 case SWITCH -> taken.remove(order.get(at)) || taken.add(order.get(at));
                 case OTHER -> taken.addAll(order);
@@ -331,7 +330,7 @@ sealed interface AnswerRow {
             for (int i = 0; i < order.size(); i++) {
                 int column = pen.write(row + i, 4, taken.contains(order.get(i)) ? "[x] " : "[ ] ", Style.of(Ink.KEY));
                 pen.write(row + i, column, order.get(i), Style.PLAIN);
-                if (i == Math.max(0, at)) {
+                if (i == at) {
                     pen.restyle(row + i, 0, pen.width(), style -> style.on(Ground.HERE).strongly());
                 }
             }
