@@ -254,8 +254,7 @@ public final class Desk implements Bench {
         if (waiting.isHolding()) {
             waiting.hold(() -> paste(text));
         } else if (panels.isEmpty()) {
-            endLinked(Command.PASTE);
-            editing.paste(buffer, text);
+            behindName(Command.PASTE, () -> editing.paste(buffer, text));
             looks.follow(buffer);
         } else {
             panels.peek().type(text);
@@ -263,11 +262,13 @@ public final class Desk implements Bench {
     }
 
     private void type(String text) {
-        if (panels.isEmpty()) {
-            endLinked(Command.ENTER, text);
+        if (!panels.isEmpty()) {
+            panels.peek().type(text);
+        } else if (text.codePoints().allMatch(Character::isJavaIdentifierPart)) {
+            // it may be part of a name that is typed over
             editing.type(buffer, text);
         } else {
-            panels.peek().type(text);
+            behindName(Command.PASTE, () -> editing.type(buffer, text));
         }
     }
 
@@ -278,23 +279,27 @@ public final class Desk implements Bench {
             }
             return;
         }
-        if (linked.isPresent() && !(action instanceof Command)) {
-            endLinked(Command.CHOOSE);
-        } else if (linked.isPresent() && endLinked((Command) action)) {
+        if (action instanceof Action.Take operation) {
+            behindName(Command.CHOOSE, () -> commands.offers().take(operation.id()));
+        } else {
+            Command command = (Command) action;
+            behindName(command, () -> {
+                if (!editing.take(command, buffer, page) && !commands.take(command)) {
+                    say("'" + command.id() + "' does nothing here");
+                }
+            });
+        }
+    }
+
+    /** Does something else than typing over a name: where one was typed over, it is done with first. */
+    private void behindName(Command command, Runnable what) {
+        if (endLinked(command)) {
             return;
         }
         if (waiting.isHolding()) {
-            // a name that was typed over is being changed first
-            waiting.hold(() -> take(action));
-            return;
-        }
-        if (action instanceof Action.Take operation) {
-            commands.offers().take(operation.id());
-            return;
-        }
-        Command command = (Command) action;
-        if (!editing.take(command, buffer, page) && !commands.take(command)) {
-            say("'" + command.id() + "' does nothing here");
+            waiting.hold(what);
+        } else {
+            what.run();
         }
     }
 
@@ -324,13 +329,6 @@ public final class Desk implements Bench {
         }
         buffer.move(buffer.draft().with(Caret.at(buffer.draft().caret().range().start())));
         return command == Command.CLOSE || command == Command.ENTER;
-    }
-
-    /** Text that is typed over a name goes on with it while it can be part of one. */
-    private void endLinked(Command otherwise, String text) {
-        if (linked.isPresent() && !text.codePoints().allMatch(Character::isJavaIdentifierPart)) {
-            endLinked(otherwise);
-        }
     }
 
     /** The file that is shown. */
