@@ -22,6 +22,7 @@ import dev.deftchisel.operation.Spot;
 import dev.deftchisel.problem.Repairs;
 import dev.deftchisel.problem.Rules;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.source.SourceText;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.OpenRequest;
@@ -304,6 +305,16 @@ public final class Chisel implements AutoCloseable {
     /** All changes of this workspace, oldest first. */
     public List<Entry> history() {
         return journal.history();
+    }
+
+    /**
+     * Writes a file that somebody edited, whatever is there.
+     *
+     * @throws dev.deftchisel.journal.JournalException when it cannot be written
+     */
+    public void save(Path file, SourceText text) {
+        journal.save(file, text.bytes());
+        refresh(List.of(file));
     }
 
     private Entry reread(Entry entry) {

@@ -1,18 +1,18 @@
 package dev.deftchisel.desk;
 
+import dev.deftchisel.Chisel;
 import dev.deftchisel.desk.text.Buffer;
+import dev.deftchisel.journal.JournalException;
 import dev.deftchisel.source.SourceText;
 import dev.deftchisel.workspace.WorkspaceException;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.attribute.PosixFileAttributeView;
 import java.util.Arrays;
 import java.util.Optional;
 
-/** Writes what was typed: whole files, each put in its place in one step. */
+/** What was typed and is to be written: whether it may be, and whether somebody else wrote the file meanwhile. */
 final class Saving {
 
     private Saving() {
@@ -60,21 +60,23 @@ final class Saving {
     /**
      * Writes a text.
      *
-     * @throws WorkspaceException when the file is not what is known, or cannot be written
+     * @throws WorkspaceException when the file is not what is known, or its charset cannot write it
+     * @throws JournalException   when it cannot be written
      */
-    static void write(Job job) {
+    static void write(Job job, Chisel chisel) {
         if (isOutdated(job)) {
             throw new WorkspaceException(job.path().getFileName() + " was changed outside meanwhile; save it first");
         }
-        overwrite(job);
+        overwrite(job, chisel);
     }
 
     /**
      * Writes a text over whatever is there.
      *
-     * @throws WorkspaceException when it cannot be written
+     * @throws WorkspaceException when its charset cannot write it
+     * @throws JournalException   when it cannot be written
      */
-    static void overwrite(Job job) {
+    static void overwrite(Job job, Chisel chisel) {
         if (!job.wanted().isFaithful()) {
             throw new WorkspaceException(job.path().getFileName() + " is not written in " + job.wanted().charset()
                     + ", saving it would lose something; give its charset with --encoding");
@@ -83,26 +85,6 @@ final class Saving {
             throw new WorkspaceException(job.path().getFileName() + ": " + job.wanted().charset() + " cannot write '"
                     + Character.toString(job.wanted().content().codePointAt(offset)) + "'");
         });
-        try {
-            // a link stays one
-            Path target = Files.exists(job.path()) ? job.path().toRealPath() : job.path();
-            Path beside = Files.createTempFile(target.getParent(), ".deft", ".part");
-            try {
-                Files.write(beside, job.wanted().bytes());
-                permissions(target, beside);
-                Files.move(beside, target, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-            } finally {
-                Files.deleteIfExists(beside);
-            }
-        } catch (IOException failed) {
-            throw new WorkspaceException(job.path() + " cannot be written: " + failed.getMessage());
-        }
-    }
-
-    private static void permissions(Path from, Path to) throws IOException {
-        PosixFileAttributeView target = Files.getFileAttributeView(to, PosixFileAttributeView.class);
-        if (Files.exists(from) && target != null) {
-            target.setPermissions(Files.getPosixFilePermissions(from));
-        }
+        chisel.save(job.path(), job.wanted());
     }
 }

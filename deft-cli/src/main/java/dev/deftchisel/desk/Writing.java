@@ -60,8 +60,7 @@ final class Writing {
         desk.ask(Lane.WRITE, chisel -> {
             boolean isWritten = isForced || !Saving.isOutdated(job);
             if (isWritten) {
-                Saving.overwrite(job);
-                chisel.refresh(List.of(job.path()));
+                Saving.overwrite(job, chisel);
             }
             return isWritten;
         }, isWritten -> {
@@ -130,8 +129,7 @@ final class Writing {
     }
 
     private static Written write(Chisel chisel, List<Saving.Job> jobs, Function<Chisel, Entry> change) {
-        jobs.forEach(job -> Saving.write(job));
-        chisel.refresh(jobs.stream().map(Saving.Job::path).toList());
+        jobs.forEach(job -> Saving.write(job, chisel));
         chisel.edited(Map.of());
         Entry entry = change.apply(chisel);
         Map<Path, SourceText> texts = new HashMap<>();

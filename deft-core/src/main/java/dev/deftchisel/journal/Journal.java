@@ -288,6 +288,29 @@ public final class Journal {
         disk.replace(draft, real);
     }
 
+    /**
+     * Writes a file that somebody edited: all of it in one step, with its mode and through a link. It is no change that could be
+     * taken back.
+     *
+     * @throws JournalException when it cannot be written, or another process writes in the workspace
+     */
+    public void save(Path file, byte[] bytes) {
+        locked(() -> {
+            try {
+                place(file, bytes, file);
+                disk.force(real(file).getParent());
+            } catch (IOException failed) {
+                try {
+                    dropDraft(file);
+                } catch (IOException again) {
+                    failed.addSuppressed(again);
+                }
+                throw new JournalException(file + " cannot be written: " + describe(failed), failed);
+            }
+            return file;
+        });
+    }
+
     private static Path real(Path target) throws IOException {
         return Files.isSymbolicLink(target) ? target.toRealPath() : target;
     }

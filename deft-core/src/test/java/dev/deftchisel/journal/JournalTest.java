@@ -162,6 +162,31 @@ class JournalTest {
         assertEquals("rw-rw-r-x", PosixFilePermissions.toString(Files.getPosixFilePermissions(real)));
     }
 
+    @Test
+    void savesAnEditedFileWithItsModeAndThroughALink() throws IOException {
+        Path target = root.resolve("Berth1.java");
+        Path real = root.resolve("real.java");
+        Files.move(target, real);
+        Files.createSymbolicLink(target, real);
+        Files.setPosixFilePermissions(real, PosixFilePermissions.fromString("rw-rw-r-x"));
+        new Journal(workspace).save(target, "typed\n".getBytes(StandardCharsets.UTF_8));
+        assertTrue(Files.isSymbolicLink(target));
+        assertEquals("typed\n", Files.readString(real));
+        assertEquals("rw-rw-r-x", PosixFilePermissions.toString(Files.getPosixFilePermissions(real)));
+        assertEquals(List.of(), new Journal(workspace).history(), "it is no change");
+    }
+
+    @Test
+    void aSaveThatFailsLeavesTheFileAsItWasAndNothingBeside() throws IOException {
+        for (int n = 1; n <= 3; n++) {
+            Journal journal = new Journal(workspace, failing(n, false, new AtomicInteger()), Clock.systemUTC());
+            JournalException failed = assertThrows(JournalException.class,
+                    () -> journal.save(root.resolve("Berth1.java"), "typed\n".getBytes(StandardCharsets.UTF_8)));
+            assertTrue(failed.getMessage().contains("Berth1.java cannot be written: no space left"), failed.getMessage());
+            assertEquals(OLD, contents());
+        }
+    }
+
     /** A disk whose n-th operation that changes something fails, and from then on all do when the process "dies". */
     private static Disk failing(int n, boolean dies, AtomicInteger calls) {
         Disk real = new FileDisk();

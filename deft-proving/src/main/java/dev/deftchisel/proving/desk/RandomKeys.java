@@ -71,10 +71,10 @@ public final class RandomKeys {
 
     /** Presses keys in a workspace that may be written to. */
     public Result press(OpenRequest request, int count) {
-        Helper helper = new Helper(front::add);
+        Helper helper = new Helper();
         try (Chisel chisel = Chisel.open(request, helper.monitor())) {
             files.addAll(chisel.snapshot().files().stream().filter(file -> !file.isModuleInfo()).toList());
-            helper.start(chisel);
+            helper.start(chisel, front::add);
             Desk desk = desk(chisel, helper);
             for (int i = 0; i < count && wrong.size() < DRAWN; i++) {
                 try {
@@ -174,7 +174,7 @@ public final class RandomKeys {
 
     private void leftovers(Path folder) {
         try (Stream<Path> all = Files.walk(folder)) {
-            all.filter(path -> path.getFileName().toString().endsWith(".part")).forEach(path -> wrong.add("left behind: " + path));
+            all.filter(path -> path.getFileName().toString().endsWith(".deft-new")).forEach(path -> wrong.add("left behind: " + path));
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
