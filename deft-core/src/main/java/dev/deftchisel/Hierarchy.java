@@ -2,29 +2,26 @@ package dev.deftchisel;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
-import dev.deftchisel.analysis.Subtypes;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.navigation.Declared;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.source.MemberSketch;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.TypeSketch;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javax.lang.model.element.TypeElement;
@@ -80,16 +77,12 @@ public final class Hierarchy {
     }
 
     private Optional<Member> member(Path path, Range name) {
-        return analyst.snapshot().file(path).flatMap(file -> file.skeleton().members().stream()
-                .filter(member -> member.nameRange().equals(name))
-                .min(Comparator.comparingInt(member -> member.range().length()))
-                .map(member -> new Member(file, member, Declared.container(file, member))));
+        return innermost(path, member -> member.nameRange().equals(name));
     }
 
-    /** The innermost member around a stretch of code. */
-    private Optional<Member> around(Path path, Range code) {
+    private Optional<Member> innermost(Path path, Predicate<MemberSketch> isMeant) {
         return analyst.snapshot().file(path).flatMap(file -> file.skeleton().members().stream()
-                .filter(member -> member.range().encloses(code))
+                .filter(isMeant)
                 .min(Comparator.comparingInt(member -> member.range().length()))
                 .map(member -> new Member(file, member, Declared.container(file, member))));
     }
@@ -98,7 +91,7 @@ public final class Hierarchy {
     public List<Calls> callers(Place place) {
         Map<Member, List<Range>> calls = new LinkedHashMap<>();
         navigator.uses(place).map(Uses::all).orElse(List.of()).stream().filter(use -> use.role() == Role.CALL)
-                .forEach(use -> around(use.file(), use.range())
+                .forEach(use -> innermost(use.file(), member -> member.range().encloses(use.range()))
                         .ifPresent(caller -> calls.computeIfAbsent(caller, member -> new ArrayList<>()).add(use.range())));
         return calls.entrySet().stream().map(one -> new Calls(one.getKey(), one.getKey().file().path(), one.getValue())).toList();
     }
@@ -151,20 +144,9 @@ public final class Hierarchy {
 
     /** The types of the workspace that extend or implement the type at a place themselves. */
     public List<Member> subtypes(Place place) {
-        return spots.apply(place).symbol().filter(symbol -> symbol.key() instanceof SymbolKey.Type).map(symbol -> {
-            Map<SourceFile, List<TypeSketch>> below = new Subtypes(analyst.snapshot()).of(Set.of(symbol.name()));
-            Set<Path> files = below.keySet().stream().map(SourceFile::path).collect(Collectors.toSet());
-            Set<String> names = new HashSet<>(Set.of(symbol.name()));
-            below.values().forEach(types -> types.forEach(type -> names.add(type.name())));
-            Analysis analysis = analyst.analyse(Focus.on(files, names));
-            return files.stream().sorted().flatMap(file -> analysis.bindings(file).stream())
-                    .filter(binding -> binding.role() == Role.DECLARATION && isDirectlyBelow(binding, symbol.key(), analysis))
-                    .flatMap(binding -> member(binding.file(), binding.range()).stream()).toList();
-        }).orElse(List.of());
-    }
-
-    private static boolean isDirectlyBelow(Binding type, SymbolKey above, Analysis analysis) {
-        return analysis.known(type.key()).filter(known -> known.element() instanceof TypeElement below
-                && supertypes(below, analysis).contains(above)).isPresent();
+        return spots.apply(place).symbol().filter(symbol -> symbol.key() instanceof SymbolKey.Type)
+                .map(symbol -> navigator.typesBelow(symbol, (type, analysis) -> supertypes(type, analysis).contains(symbol.key())))
+                .orElse(List.of()).stream()
+                .flatMap(binding -> member(binding.file(), binding.range()).stream()).toList();
     }
 }

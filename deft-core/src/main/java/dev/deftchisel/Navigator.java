@@ -8,6 +8,7 @@ import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.SearchWords;
 import dev.deftchisel.analysis.Subtypes;
+import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.navigation.CallAround;
 import dev.deftchisel.navigation.Described;
@@ -24,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiPredicate;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import javax.lang.model.element.ExecutableElement;
@@ -65,27 +67,34 @@ public final class Navigator {
 
     /** The types below the one at a place, or the methods that override the one there, in the workspace. */
     public List<Place> implementations(Place place) {
-        return spots.apply(place).symbol().map(symbol -> {
-            boolean isType = symbol.key() instanceof SymbolKey.Type;
-            Map<SourceFile, List<TypeSketch>> below = isType ? new Subtypes(analyst.snapshot()).of(Set.of(symbol.name())) : Map.of();
-            Set<Path> files = isType ? below.keySet().stream().map(SourceFile::path).collect(Collectors.toSet())
-                    : analyst.snapshot().pathsMentioning(Set.of(symbol.name()));
-            Set<String> names = isType ? below.values().stream().flatMap(List::stream).map(TypeSketch::name).collect(Collectors.toSet())
-                    : Set.of(symbol.name());
-            Analysis analysis = analyst.analyse(Focus.on(files, names));
-            return files.stream().sorted()
-                    .flatMap(file -> analysis.bindings(file).stream())
-                    .filter(binding -> binding.role() == Role.DECLARATION && !binding.key().equals(symbol.key()))
-                    .filter(binding -> isType ? isBelow(binding.key(), symbol.key(), analysis)
-                            : binding.key() instanceof SymbolKey.Method && analysis.overrides(binding.key(), symbol.key()))
-                    .map(binding -> new Place(binding.file(), binding.range()))
-                    .toList();
-        }).orElse(List.of());
+        return spots.apply(place).symbol()
+                .map(symbol -> symbol.key() instanceof SymbolKey.Type
+                        ? typesBelow(symbol, (type, analysis) -> analysis.isSubtype(type, symbol.key())) : overriding(symbol))
+                .orElse(List.of()).stream()
+                .map(binding -> new Place(binding.file(), binding.range())).toList();
     }
 
-    private static boolean isBelow(SymbolKey type, SymbolKey above, Analysis analysis) {
-        return analysis.known(type).filter(known -> known.element() instanceof TypeElement below && analysis.isSubtype(below, above))
-                .isPresent();
+    /** The declarations of those types of the workspace that may be below another by their names, and are wanted. */
+    List<Binding> typesBelow(Symbol above, BiPredicate<TypeElement, Analysis> isWanted) {
+        Map<SourceFile, List<TypeSketch>> below = new Subtypes(analyst.snapshot()).of(Set.of(above.name()));
+        return declarations(above, below.keySet().stream().map(SourceFile::path).collect(Collectors.toSet()),
+                below.values().stream().flatMap(List::stream).map(TypeSketch::name).collect(Collectors.toSet()),
+                (key, analysis) -> analysis.known(key).filter(known -> known.element() instanceof TypeElement type
+                        && isWanted.test(type, analysis)).isPresent());
+    }
+
+    private List<Binding> overriding(Symbol method) {
+        return declarations(method, analyst.snapshot().pathsMentioning(Set.of(method.name())), Set.of(method.name()),
+                (key, analysis) -> key instanceof SymbolKey.Method && analysis.overrides(key, method.key()));
+    }
+
+    private List<Binding> declarations(Symbol except, Set<Path> files, Set<String> names, BiPredicate<SymbolKey, Analysis> isWanted) {
+        Analysis analysis = analyst.analyse(Focus.on(files, names));
+        return files.stream().sorted()
+                .flatMap(file -> analysis.bindings(file).stream())
+                .filter(binding -> binding.role() == Role.DECLARATION && !binding.key().equals(except.key()))
+                .filter(binding -> isWanted.test(binding.key(), analysis))
+                .toList();
     }
 
     /** What the declaration of the symbol at a place says of itself; empty for locals, and for what a library declares. */

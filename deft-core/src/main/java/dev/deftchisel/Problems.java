@@ -167,6 +167,14 @@ public final class Problems {
                 .toList();
     }
 
+    /** The problem with a fix at a place, or else the first of those on its line; empty when there is none. */
+    public Optional<Problem> fixable(Place place) {
+        List<Problem> all = in(Scope.of(List.of(place.file()))).stream().filter(problem -> !problem.fixes().isEmpty()).toList();
+        int line = analyst.snapshot().file(place.file()).orElseThrow().position(place.caret()).line();
+        return all.stream().filter(problem -> problem.range().touches(place.caret())).findFirst()
+                .or(() -> all.stream().filter(problem -> problem.position().line() == line).findFirst());
+    }
+
     /** The first problem behind a place in its file, or the first of all behind the last; empty when there is none. */
     public Optional<Problem> next(Place place) {
         List<Problem> all = in(Scope.of(List.of(place.file())));

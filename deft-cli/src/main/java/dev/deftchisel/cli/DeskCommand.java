@@ -107,8 +107,7 @@ final class DeskCommand implements Callable<Integer> {
     }
 
     private int show(Console dressed, Manual manual, KeyFile map) {
-        AtomicReference<DeskTerminal> terminal = new AtomicReference<>();
-        Helper helper = new Helper(what -> terminal.get().front().execute(what));
+        Helper helper = new Helper();
         try (Chisel chisel = Chisel.open(common.request(), helper.monitor())) {
             if (!common.quiet()) {
                 chisel.workspace().gaps().forEach(gap -> dressed.say("deft: " + gap));
@@ -116,11 +115,11 @@ final class DeskCommand implements Callable<Integer> {
             Place place = start.map(text -> chisel.place(Files.isRegularFile(Path.of(text)) ? text + ":1:1" : text))
                     .orElseGet(() -> first(chisel));
             SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
-            return show(terminal, helper, chisel, file, place, manual, map, dressed);
+            return show(helper, chisel, file, place, manual, map, dressed);
         }
     }
 
-    private int show(AtomicReference<DeskTerminal> terminal, Helper helper, Chisel chisel, SourceFile file, Place place, Manual manual,
+    private int show(Helper helper, Chisel chisel, SourceFile file, Place place, Manual manual,
             KeyFile map, Console dressed) {
         Optional<Boolean> isLight = ground == GroundOf.auto ? Optional.empty() : Optional.of(ground == GroundOf.light);
         AtomicReference<Desk> shown = new AtomicReference<>();
@@ -128,8 +127,7 @@ final class DeskCommand implements Callable<Integer> {
         Thread rescue = new Thread(() -> rescue(shown.get(), chisel, dressed), "deft-rescue");
         Runtime.getRuntime().addShutdownHook(rescue);
         try (DeskTerminal screen = new DeskTerminal(dressed.palette().isColored(), isLight, System.getenv()); helper) {
-            terminal.set(screen);
-            helper.start(chisel);
+            helper.start(chisel, screen.front());
             Desk desk = new Desk(chisel.workspace(), file, place.caret(), helper, map.map(), manual);
             shown.set(desk);
             if (!map.faults().isEmpty()) {

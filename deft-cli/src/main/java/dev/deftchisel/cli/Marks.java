@@ -43,7 +43,7 @@ final class Marks {
 
     private PreviewLoop.End fix(Keyboard keyboard, Place place, Function<Problem, OptionalInt> chosen) {
         Problems problems = chisel.problems();
-        Optional<Problem> here = here(problems, place);
+        Optional<Problem> here = problems.fixable(place);
         show(here, "there is nothing to fix on this line; '.' goes to the next problem");
         OptionalInt fix = here.map(chosen).orElse(OptionalInt.empty());
         if (fix.isEmpty()) {
@@ -52,14 +52,6 @@ final class Marks {
         Outcome outcome = problems.fix(here.orElseThrow(), fix.getAsInt());
         console.out().println();
         return new PreviewLoop(chisel, console, place).run(keyboard, Answers.none(), outcome);
-    }
-
-    private Optional<Problem> here(Problems problems, Place place) {
-        List<Problem> all = problems.in(problems.around(place, Problems.Reach.FILE)).stream()
-                .filter(problem -> !problem.fixes().isEmpty()).toList();
-        int line = chisel.snapshot().file(place.file()).orElseThrow().position(place.caret()).line();
-        return all.stream().filter(problem -> problem.range().touches(place.caret())).findFirst()
-                .or(() -> all.stream().filter(problem -> problem.position().line() == line).findFirst());
     }
 
     private void show(Optional<Problem> problem, String otherwise) {

@@ -13,7 +13,6 @@ import dev.deftchisel.desk.text.Typing;
 import dev.deftchisel.navigation.Growing;
 import dev.deftchisel.source.MemberSketch;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.Skeleton;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayDeque;
 import java.util.Comparator;
@@ -184,7 +183,7 @@ final class Editing {
 
     private static Draft member(Draft draft, boolean isNext) {
         int head = draft.caret().head();
-        List<Integer> starts = Skeleton.of(draft.tokens()).members().stream().map(MemberSketch::nameRange).map(Range::start).sorted()
+        List<Integer> starts = draft.skeleton().members().stream().map(MemberSketch::nameRange).map(Range::start).sorted()
                 .toList();
         Optional<Integer> to = isNext ? starts.stream().filter(start -> start > head).findFirst()
                 : starts.stream().filter(start -> start < head).max(Comparator.naturalOrder());

@@ -8,7 +8,6 @@ import dev.deftchisel.navigation.Foldable;
 import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.MemberSketch;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.Skeleton;
 import java.util.Comparator;
 import java.util.List;
 
@@ -27,7 +26,7 @@ final class Folding {
             buffer.fold(buffer.folds().without(lines, line));
             return;
         }
-        Foldable.in(draft.tokens(), lines).stream().filter(one -> one.first() <= line && line <= one.last() + 1)
+        Foldable.in(draft.tokens(), draft.skeleton(), lines).stream().filter(one -> one.first() <= line && line <= one.last() + 1)
                 .max(Comparator.comparingInt(Foldable::first)).ifPresent(one -> {
                     Range first = lines.rangeOf(one.first());
                     buffer.move(draft.with(Caret.at(Math.min(draft.caret().head(), first.end()))));
@@ -43,10 +42,10 @@ final class Folding {
             buffer.fold(Folds.NONE);
             return;
         }
-        List<MemberSketch> methods = Skeleton.of(draft.tokens()).members().stream().filter(member -> member.parameters().length() > 0)
+        List<MemberSketch> methods = draft.skeleton().members().stream().filter(member -> member.parameters().length() > 0)
                 .toList();
         Folds folds = Folds.NONE;
-        for (Foldable one : Foldable.in(draft.tokens(), lines)) {
+        for (Foldable one : Foldable.in(draft.tokens(), draft.skeleton(), lines)) {
             boolean isBody = one.kind() == Foldable.Kind.BLOCK && methods.stream().anyMatch(method ->
                     lines.line(method.nameRange().start()) <= one.first() && lines.line(method.range().end()) == one.last() + 1);
             if (isBody) {

@@ -25,15 +25,21 @@ public final class Helper implements Backstage {
 
     private final Object lock = new Object();
     private final Map<Lane, Deque<Task<?>>> waiting = new EnumMap<>(Lane.class);
-    private final Executor front;
     private final Thread thread;
     private volatile Optional<Task<?>> running = Optional.empty();
-    private Optional<Chisel> chisel = Optional.empty();
+    private Optional<Stage> stage = Optional.empty();
     private boolean isClosed;
 
-    /** @param front does what is to be done on the thread that takes the keys */
-    public Helper(Executor front) {
-        this.front = front;
+    /**
+     * What it works with.
+     *
+     * @param front does what is to be done on the thread that takes the keys
+     */
+    private record Stage(Chisel chisel, Executor front) {
+    }
+
+    /** One that has nothing to do yet. */
+    public Helper() {
         for (Lane lane : Lane.values()) {
             waiting.put(lane, new ArrayDeque<>());
         }
@@ -41,9 +47,14 @@ public final class Helper implements Backstage {
         thread.setDaemon(true);
     }
 
-    /** Starts with a workspace, which was opened with this {@link #monitor}. */
-    public void start(Chisel opened) {
-        chisel = Optional.of(opened);
+    /**
+     * Starts.
+     *
+     * @param opened with this {@link #monitor}
+     * @param front  does what is to be done on the thread that takes the keys
+     */
+    public void start(Chisel opened, Executor front) {
+        stage = Optional.of(new Stage(opened, front));
         thread.start();
     }
 
@@ -153,7 +164,7 @@ public final class Helper implements Backstage {
 
     private <T> void work(Task<T> task) {
         try {
-            Chisel with = chisel.orElseThrow();
+            Chisel with = stage.orElseThrow().chisel();
             with.edited(task.texts);
             T found = task.work.apply(with);
             tell(task, () -> task.then.accept(found));
@@ -179,7 +190,7 @@ public final class Helper implements Backstage {
                 return;
             }
         }
-        front.execute(what);
+        stage.orElseThrow().front().execute(what);
     }
 
     @Override

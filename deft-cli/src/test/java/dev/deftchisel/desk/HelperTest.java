@@ -25,7 +25,7 @@ class HelperTest {
 
     private final BlockingQueue<Runnable> front = new LinkedBlockingQueue<>();
     private final BlockingQueue<String> told = new LinkedBlockingQueue<>();
-    private final Helper helper = new Helper(front::add);
+    private final Helper helper = new Helper();
     private final CountDownLatch isBusy = new CountDownLatch(1);
 
     @TempDir
@@ -67,7 +67,7 @@ class HelperTest {
     void whatIsMoreUrgentStopsWhatIsLessWhichIsBegunAgain() throws Exception {
         CountDownLatch goOn = new CountDownLatch(1);
         try (Chisel chisel = open(); helper) {
-            helper.start(chisel);
+            helper.start(chisel, front::add);
             askForLong(Lane.PROBLEMS, "problems", goOn);
             isBusy.await();
             ask(Lane.OFFERS, "offers");
@@ -81,7 +81,7 @@ class HelperTest {
     void aLaterQuestionOfTheSameSortTakesThePlaceOfTheEarlier() throws Exception {
         CountDownLatch never = new CountDownLatch(1);
         try (Chisel chisel = open(); helper) {
-            helper.start(chisel);
+            helper.start(chisel, front::add);
             askForLong(Lane.OFFERS, "first", never);
             isBusy.await();
             ask(Lane.OFFERS, "second");
@@ -95,7 +95,7 @@ class HelperTest {
     void whatWritesIsNeverStopped() throws Exception {
         CountDownLatch goOn = new CountDownLatch(1);
         try (Chisel chisel = open(); helper) {
-            helper.start(chisel);
+            helper.start(chisel, front::add);
             askForLong(Lane.WRITE, "first", goOn);
             isBusy.await();
             ask(Lane.WRITE, "second");
@@ -110,7 +110,7 @@ class HelperTest {
     @Test
     void whatFailsIsToldAndTheNextIsDone() throws Exception {
         try (Chisel chisel = open(); helper) {
-            helper.start(chisel);
+            helper.start(chisel, front::add);
             helper.ask(Lane.GO, Map.of(), known -> {
                 throw new IllegalArgumentException("no such berth");
             }, found -> told.add("found"), failed -> told.add(failed.getMessage()));
@@ -125,7 +125,7 @@ class HelperTest {
         CountDownLatch goOn = new CountDownLatch(1);
         CountDownLatch isWritten = new CountDownLatch(1);
         try (Chisel chisel = open()) {
-            helper.start(chisel);
+            helper.start(chisel, front::add);
             helper.ask(Lane.WRITE, Map.of(), known -> {
                 isBusy.countDown();
                 awaitQuietly(goOn);

@@ -26,13 +26,6 @@ public final class Finder {
     }
 
     private record Ranked(SourceFile file, MemberSketch member, int match) {
-
-        boolean isType() {
-            return switch (member.kind()) {
-                case CLASS, INTERFACE, ENUM, RECORD, ANNOTATION -> true;
-                default -> false;
-            };
-        }
     }
 
     /**
@@ -46,7 +39,7 @@ public final class Finder {
         return snapshot.files().parallelStream()
                 .flatMap(file -> ranked(file, initials))
                 .sorted(Comparator.comparingInt((Ranked one) -> -one.match())
-                        .thenComparing(one -> !one.isType())
+                        .thenComparing(one -> !one.member().kind().isType())
                         .thenComparingInt(one -> one.member().name().length())
                         .thenComparing(one -> one.member().name())
                         .thenComparing(one -> one.file().path())

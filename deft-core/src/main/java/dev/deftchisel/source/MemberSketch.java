@@ -12,7 +12,17 @@ package dev.deftchisel.source;
 public record MemberSketch(Kind kind, String name, Range nameRange, Range parameters, Range range) {
 
     /** What is declared. */
-    public enum Kind { CLASS, INTERFACE, ENUM, RECORD, ANNOTATION, ENUM_CONSTANT, FIELD, METHOD, CONSTRUCTOR }
+    public enum Kind {
+        CLASS, INTERFACE, ENUM, RECORD, ANNOTATION, ENUM_CONSTANT, FIELD, METHOD, CONSTRUCTOR;
+
+        /** Whether it is a type rather than a member of one. */
+        public boolean isType() {
+            return switch (this) {
+                case CLASS, INTERFACE, ENUM, RECORD, ANNOTATION -> true;
+                case ENUM_CONSTANT, FIELD, METHOD, CONSTRUCTOR -> false;
+            };
+        }
+    }
 
     /**
      * The name with the parameters, on one line.

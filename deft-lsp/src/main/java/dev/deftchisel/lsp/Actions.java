@@ -196,11 +196,20 @@ final class Actions {
      * @throws org.eclipse.lsp4j.jsonrpc.ResponseErrorException when it is refused, or the file is another one by now
      */
     WorkspaceEdit edit(Action action) {
+        Session.Asked asked = asked(action);
+        return edit(outcome(action, asked), asked);
+    }
+
+    private Session.Asked asked(Action action) {
         Session.Asked asked = session.asked(action.uri()).orElseThrow(() -> Refused.invalid(action.uri() + " is no file of a workspace"));
         if (asked.version() != action.version()) {
             throw Refused.outdated();
         }
-        return outcome(action, asked).map(outcome -> edits.of(outcome, asked.chisel())).orElseGet(WorkspaceEdit::new);
+        return asked;
+    }
+
+    private WorkspaceEdit edit(Optional<Outcome> outcome, Session.Asked asked) {
+        return outcome.map(one -> edits.of(one, asked.chisel())).orElseGet(WorkspaceEdit::new);
     }
 
     /**
@@ -209,25 +218,29 @@ final class Actions {
      */
     CodeAction resolve(CodeAction action) {
         Action meant = Action.of((JsonElement) action.getData());
-        action.setEdit(edit(meant));
+        Session.Asked asked = asked(meant);
+        Optional<Outcome> outcome = outcome(meant, asked);
+        action.setEdit(edit(outcome, asked));
         if (meant.what() == Action.What.OFFER && session.client().showsDocuments()) {
-            session.asked(meant.uri()).flatMap(asked -> named(meant, asked)).ifPresent(name -> action.setCommand(
-                    new Command("go to the new name", SHOW_COMMAND, List.of(name))));
+            outcome.flatMap(one -> named(one, asked)).ifPresent(name ->
+                    action.setCommand(new Command("go to the new name", SHOW_COMMAND, List.of(name))));
         }
         return action;
     }
 
-    /** Where the new name stands afterwards, in the file of the action. */
-    private static Optional<Location> named(Action action, Session.Asked asked) {
-        return outcome(action, asked).filter(Outcome.Preview.class::isInstance).map(outcome -> ((Outcome.Preview) outcome).change())
-                .filter(change -> change.effective().stream().flatMap(file -> file.takenEdits().stream())
-                        .anyMatch(edit -> !edit.linked().isEmpty()))
-                .flatMap(change -> Chisel.linkedPlaces(change).stream().filter(place -> place.file().equals(asked.file().path()))
-                        .findFirst().flatMap(place -> change.effective().stream().filter(file -> file.path().equals(place.file()))
-                        .findFirst()
-                                .map(file -> new Location(action.uri(), Positions.of(file.after().content(), asked.session().client()
-                                .units())
-                                        .of(place.selection())))));
+    /** Where a new name stands afterwards, in the file of the action. */
+    private static Optional<Location> named(Outcome outcome, Session.Asked asked) {
+        if (!(outcome instanceof Outcome.Preview preview)) {
+            return Optional.empty();
+        }
+        return preview.change().effective().stream()
+                .filter(file -> file.path().equals(asked.file().path())
+                        && file.takenEdits().stream().anyMatch(edit -> !edit.linked().isEmpty()))
+                .findFirst()
+                .flatMap(file -> Chisel.linkedPlaces(preview.change()).stream()
+                        .filter(place -> place.file().equals(file.pathAfter())).findFirst()
+                        .map(place -> new Location(asked.session().documents().uri(file.pathAfter()),
+                                Positions.of(file.after().content(), asked.session().client().units()).of(place.selection()))));
     }
 
     private static Optional<Outcome> outcome(Action action, Session.Asked asked) {

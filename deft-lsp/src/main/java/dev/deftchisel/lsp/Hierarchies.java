@@ -61,7 +61,7 @@ final class Hierarchies {
     }
 
     static List<TypeHierarchyItem> types(Session.Asked asked, Position position) {
-        return asked.chisel().hierarchy().declared(asked.place(position)).filter(member -> Navigation.isType(member.sketch()))
+        return asked.chisel().hierarchy().declared(asked.place(position)).filter(member -> member.sketch().kind().isType())
                 .map(member -> type(asked.session(), member)).stream().toList();
     }
 

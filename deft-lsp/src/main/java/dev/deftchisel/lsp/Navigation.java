@@ -113,13 +113,6 @@ final class Navigation {
         return found;
     }
 
-    static boolean isType(MemberSketch member) {
-        return switch (member.kind()) {
-            case CLASS, RECORD, INTERFACE, ANNOTATION, ENUM -> true;
-            case ENUM_CONSTANT, FIELD, METHOD, CONSTRUCTOR -> false;
-        };
-    }
-
     static SymbolKind kind(MemberSketch member) {
         return switch (member.kind()) {
             case CLASS, RECORD -> SymbolKind.Class;

@@ -19,7 +19,7 @@ final class Shapes {
 
     /** Blocks, comments of several lines, and the imports. */
     static List<FoldingRange> folds(SourceFile file) {
-        return Foldable.in(file.tokens(), file.lines()).stream().map(found -> {
+        return Foldable.in(file.tokens(), file.skeleton(), file.lines()).stream().map(found -> {
             FoldingRange fold = new FoldingRange(found.first() - 1, found.last() - 1);
             fold.setKind(switch (found.kind()) {
                 case BLOCK -> null;

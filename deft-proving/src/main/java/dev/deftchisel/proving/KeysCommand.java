@@ -7,7 +7,6 @@ import dev.deftchisel.proving.desk.KeyTimes;
 import dev.deftchisel.proving.desk.RandomKeys;
 import java.io.IOException;
 import java.util.List;
-import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -55,10 +54,9 @@ final class KeysCommand implements Callable<Integer> {
     }
 
     private void time(Corpus copy) throws InterruptedException {
-        BlockingQueue<Runnable> front = KeyTimes.queue();
-        Helper helper = new Helper(front::add);
+        Helper helper = new Helper();
         try (Chisel chisel = Chisel.open(copy.request(), helper.monitor()); helper) {
-            new KeyTimes(chisel, helper, front).measure(PaceCommand.open(chisel), rounds, pause).forEach((what, all) ->
+            new KeyTimes(chisel, helper).measure(PaceCommand.open(chisel), rounds, pause).forEach((what, all) ->
                     System.out.printf("%s: %-24s median %6.1f ms, 95 %% within %6.1f ms, longest %6.1f ms%n", copy.name(), what,
                             millis(all, 0.5), millis(all, 0.95), millis(all, 1)));
         }

@@ -35,12 +35,7 @@ public final class FindList {
     /** Asks for what is looked for. */
     public static void open(Bench bench) {
         Place here = bench.place();
-        bench.open(Picker.<Place>of("find", (typed, part, found) -> find(bench, here, typed, part, found)).parts(PARTS)
-                .showing((place, show) -> Lists.code(bench, place, show))
-                .then(bench::close, "go there", place -> {
-                    bench.close();
-                    bench.go(place.file(), place.selection());
-                }));
+        Lists.show(bench, Picker.<Place>of("find", (typed, part, found) -> find(bench, here, typed, part, found)).parts(PARTS));
     }
 
     private static void find(Bench bench, Place here, String typed, int part, Consumer<List<Item<Place>>> found) {
@@ -70,9 +65,9 @@ public final class FindList {
     private static List<Item<Place>> declared(Chisel chisel, String typed, int part) {
         // more than is shown, since only some of them are of the part that is wanted
         return new Finder(chisel.snapshot()).find(typed, part == 0 ? MOST : MOST * SEVERAL).stream()
-                .filter(one -> part == 0 || isType(one.member().kind()) == (part == 1)).limit(MOST)
+                .filter(one -> part == 0 || one.member().kind().isType() == (part == 1)).limit(MOST)
                 .map(one -> new Item<>(new Place(one.file().path(), one.member().nameRange()), one.member().name(),
-                        Line.of(one.member().signature(one.file().content()), isType(one.member().kind()) ? Ink.TYPE : Ink.CALL)
+                        Line.of(one.member().signature(one.file().content()), one.member().kind().isType() ? Ink.TYPE : Ink.CALL)
                                 .and("  " + one.container(), Ink.QUIET), word(one.member().kind())))
                 .toList();
     }
@@ -90,13 +85,6 @@ public final class FindList {
                         Line.of(String.valueOf(one.path().getFileName()), Ink.TYPE)
                                 .and("  " + chisel.workspace().show(one.path()), Ink.QUIET), "file"))
                 .toList();
-    }
-
-    private static boolean isType(MemberSketch.Kind kind) {
-        return switch (kind) {
-            case CLASS, INTERFACE, ENUM, RECORD, ANNOTATION -> true;
-            case ENUM_CONSTANT, FIELD, METHOD, CONSTRUCTOR -> false;
-        };
     }
 
     private static String word(MemberSketch.Kind kind) {
@@ -117,18 +105,14 @@ public final class FindList {
             }
             int at = IntStream.range(0, items.size()).filter(i -> items.get(i).what().caret() <= here.caret()).reduce((a, b) -> b)
                     .orElse(0);
-            bench.open(Picker.of("outline", Source.of(items)).showing((place, show) -> Lists.code(bench, place, show)).startingAt(at)
-                    .then(bench::close, "go there", place -> {
-                        bench.close();
-                        bench.go(place.file(), place.selection());
-                    }));
+            Lists.show(bench, Picker.of("outline", Source.of(items)).startingAt(at));
         });
     }
 
     private static void outline(SourceFile file, Declared declared, int depth, List<Item<Place>> items) {
         MemberSketch member = declared.member();
         items.add(new Item<>(new Place(file.path(), member.nameRange()), member.name(),
-                Line.of("  ".repeat(depth) + member.signature(file.content()), isType(member.kind()) ? Ink.TYPE : Ink.PLAIN),
+                Line.of("  ".repeat(depth) + member.signature(file.content()), member.kind().isType() ? Ink.TYPE : Ink.PLAIN),
                 String.valueOf(file.lines().line(member.nameRange().start()))));
         declared.children().forEach(child -> outline(file, child, depth + 1, items));
     }

@@ -39,13 +39,17 @@ public final class Lists {
                     } else {
                         List<Item<Place>> items = found.stream().map(one -> new Item<>(one.place(), one.label() + " " + one.line(),
                                 Line.of(one.label(), Ink.PLACE).and("  " + one.line(), Ink.PLAIN), "")).toList();
-                        bench.open(Picker.of(title, Source.of(items)).showing((place, show) -> code(bench, place, show))
-                                .then(bench::close, "go there", place -> {
-                                    bench.close();
-                                    bench.go(place.file(), place.selection());
-                                }));
+                        show(bench, Picker.of(title, Source.of(items)));
                     }
                 });
+    }
+
+    /** Opens a list of places: the code around each is shown, and one goes to what is chosen. */
+    static void show(Bench bench, Picker.Making<Place> list) {
+        bench.open(list.showing((place, show) -> code(bench, place, show)).then(bench::close, "go there", place -> {
+            bench.close();
+            bench.go(place.file(), place.selection());
+        }));
     }
 
     /** The code around a place. */
@@ -88,11 +92,7 @@ public final class Lists {
                 return;
             }
             Item<Place> only = new Item<>(found.get().place(), found.get().label(), Line.of(found.get().label(), Ink.PLACE), "");
-            bench.open(Picker.of("declared in", Source.of(List.of(only))).showing((one, show) -> code(bench, one, show))
-                    .then(bench::close, "go there", one -> {
-                        bench.close();
-                        bench.go(one.file(), one.selection());
-                    }));
+            show(bench, Picker.of("declared in", Source.of(List.of(only))));
         });
     }
 }

@@ -123,22 +123,14 @@ public final class OffersList {
     /** Mends what is wrong at the caret, or else first on its line. */
     public void fix() {
         Place place = bench.place();
-        bench.ask(Lane.OFFERS, chisel -> here(chisel, place), problem -> problem.ifPresentOrElse(
+        bench.ask(Lane.OFFERS, chisel -> chisel.problems().fixable(place), problem -> problem.ifPresentOrElse(
                 one -> take(new Doing.Mend(one, 0), place), () -> bench.say("there is nothing to fix on this line")));
-    }
-
-    private static Optional<Problem> here(Chisel chisel, Place place) {
-        List<Problem> all = chisel.problems().in(Scope.of(List.of(place.file()))).stream()
-                .filter(problem -> !problem.fixes().isEmpty()).toList();
-        int line = chisel.snapshot().file(place.file()).orElseThrow().position(place.caret()).line();
-        return all.stream().filter(problem -> problem.range().touches(place.caret())).findFirst()
-                .or(() -> all.stream().filter(problem -> problem.position().line() == line).findFirst());
     }
 
     /** Mends everything like what is wrong at the caret, in a scope that is asked for. */
     public void fixAlike() {
         Place place = bench.place();
-        bench.ask(Lane.OFFERS, chisel -> here(chisel, place), problem -> {
+        bench.ask(Lane.OFFERS, chisel -> chisel.problems().fixable(place), problem -> {
             if (problem.isEmpty()) {
                 bench.say("there is nothing to fix on this line");
                 return;

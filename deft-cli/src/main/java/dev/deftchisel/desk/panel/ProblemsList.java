@@ -26,15 +26,10 @@ public final class ProblemsList {
                 bench.say("nothing is wrong in this workspace");
                 return;
             }
-            bench.open(Picker.<Place>of("problems", (typed, part, found) -> found.accept(Source.narrowed(problems.stream()
+            Lists.show(bench, Picker.<Place>of("problems", (typed, part, found) -> found.accept(Source.narrowed(problems.stream()
                     .filter(problem -> part == 0 || problem.severity() == SEVERITIES.get(part)).map(problem -> item(bench, problem))
                     .toList(),
-                    typed))).parts(PARTS)
-                    .showing((place, show) -> Lists.code(bench, place, show))
-                    .then(bench::close, "go there", place -> {
-                        bench.close();
-                        bench.go(place.file(), place.selection());
-                    }));
+                    typed))).parts(PARTS));
         });
     }
 

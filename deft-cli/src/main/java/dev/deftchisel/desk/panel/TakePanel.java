@@ -109,23 +109,30 @@ public final class TakePanel implements Panel {
             return;
         }
         Answers said = said();
-        record Planned(Outcome outcome, List<Line> heads) {
-        }
-        bench.ask(Lane.PREVIEW, chisel -> {
-            Outcome planned = planning.plan(chisel, said);
-            return new Planned(planned, OutcomeLines.head(planned, chisel));
-        }, planned -> {
+        bench.ask(Lane.PREVIEW, chisel -> Judged.of(planning.plan(chisel, said), chisel), planned -> {
             if (said.equals(said())) {
-                show(planned.outcome(), planned.heads());
+                show(planned);
             }
         });
     }
 
-    private void show(Outcome now, List<Line> words) {
-        outcome = Optional.of(now);
+    /**
+     * What comes of some answers or switches.
+     *
+     * @param heads what it is in words
+     */
+    private record Judged(Outcome outcome, List<Line> heads) {
+
+        static Judged of(Outcome outcome, Chisel chisel) {
+            return new Judged(outcome, OutcomeLines.head(outcome, chisel));
+        }
+    }
+
+    private void show(Judged now) {
+        outcome = Optional.of(now.outcome());
         isCurrent = true;
-        heads = words;
-        rows = now instanceof Outcome.Preview preview ? changes.of(preview) : List.of();
+        heads = now.heads();
+        rows = now.outcome() instanceof Outcome.Preview preview ? changes.of(preview) : List.of();
         row = Math.min(row, Math.max(0, rows.size() - 1));
     }
 
@@ -196,26 +203,21 @@ public final class TakePanel implements Panel {
     }
 
     private void toggle() {
-        if (!(outcome.orElse(null) instanceof Outcome.Preview preview) || !isCurrent || !rows.get(row).isSwitch()) {
+        if (!(outcome.orElse(null) instanceof Outcome.Preview preview) || !isCurrent || rows.isEmpty() || !rows.get(row).isSwitch()) {
             return;
         }
         ChangeRows.Row chosen = rows.get(row);
         boolean isOn = chosen.edit().map(Edit::isTaken).orElseGet(() -> chosen.file().edits().stream().anyMatch(Edit::isTaken));
         isCurrent = false;
-        record Chosen(Outcome outcome, List<Line> heads) {
-        }
-        bench.ask(Lane.PREVIEW, chisel -> {
-            Outcome now = chisel.choose(preview, (file, edit) -> {
-                boolean isMeant = file == chosen.file() && chosen.edit().map(one -> one == edit).orElse(true);
-                return isMeant ? !isOn : edit.isTaken();
-            });
-            return new Chosen(now, OutcomeLines.head(now, chisel));
-        }, now -> {
+        bench.ask(Lane.PREVIEW, chisel -> Judged.of(chisel.choose(preview, (file, edit) -> {
+            boolean isMeant = file == chosen.file() && chosen.edit().map(one -> one == edit).orElse(true);
+            return isMeant ? !isOn : edit.isTaken();
+        }), chisel), now -> {
             if (now.outcome() instanceof Outcome.Refusal) {
                 isCurrent = true;
                 bench.say("that cannot be left out: " + now.heads().get(1).text().strip());
             } else {
-                show(now.outcome(), now.heads());
+                show(now);
             }
         });
     }

@@ -26,13 +26,8 @@ public final class UsesList {
     }
 
     private static void show(Bench bench, Uses uses) {
-        bench.open(Picker.<Place>of("uses of " + uses.symbol().name(), (typed, part, found) -> found.accept(Source.narrowed(
-                uses.all().stream().filter(sort(part)).map(use -> item(bench, use)).toList(), typed))).parts(PARTS)
-                .showing((place, show) -> Lists.code(bench, place, show))
-                .then(bench::close, "go there", place -> {
-                    bench.close();
-                    bench.go(place.file(), place.selection());
-                }));
+        Lists.show(bench, Picker.<Place>of("uses of " + uses.symbol().name(), (typed, part, found) -> found.accept(Source.narrowed(
+                uses.all().stream().filter(sort(part)).map(use -> item(bench, use)).toList(), typed))).parts(PARTS));
     }
 
     private static Predicate<Uses.Use> sort(int part) {

@@ -2,6 +2,7 @@ package dev.deftchisel.desk.text;
 
 import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Skeleton;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -19,6 +20,7 @@ public final class Draft {
     private final int main;
     private LineMap lines;
     private Tokens tokens;
+    private Skeleton skeleton;
 
     private Draft(String content, List<Caret> carets, int main, LineMap lines, Tokens tokens) {
         this.content = content;
@@ -62,6 +64,14 @@ public final class Draft {
             tokens = Tokens.of(content);
         }
         return tokens;
+    }
+
+    /** What the text declares. */
+    public Skeleton skeleton() {
+        if (skeleton == null) {
+            skeleton = Skeleton.of(tokens());
+        }
+        return skeleton;
     }
 
     /** The line, from 1, of the main caret. */

@@ -25,23 +25,16 @@ public final class KeyTimes {
 
     private final Chisel chisel;
     private final Helper helper;
-    private final BlockingQueue<Runnable> front;
+    private final BlockingQueue<Runnable> front = new LinkedBlockingQueue<>();
 
     /**
      * In a workspace that is open.
      *
      * @param helper that was not started yet
-     * @param front  to which it tells what it found
      */
-    public KeyTimes(Chisel chisel, Helper helper, BlockingQueue<Runnable> front) {
+    public KeyTimes(Chisel chisel, Helper helper) {
         this.chisel = chisel;
         this.helper = helper;
-        this.front = front;
-    }
-
-    /** A queue for a helper. */
-    public static BlockingQueue<Runnable> queue() {
-        return new LinkedBlockingQueue<>();
     }
 
     /**
@@ -52,7 +45,7 @@ public final class KeyTimes {
      */
     public Map<String, List<Long>> measure(SourceFile file, int rounds, int pauseMillis) throws InterruptedException {
         Manual manual = Manual.installed();
-        helper.start(chisel);
+        helper.start(chisel, front::add);
         int middle = file.lines().rangeOf(file.lines().count() / 2).end();
         Desk desk = new Desk(chisel.workspace(), file, middle, helper, StandardKeys.with(manual.operations()), manual);
         Painter painter = new Painter(new Colours(Colours.Depth.TRUE, false));

@@ -2,7 +2,6 @@ package dev.deftchisel.proving.message;
 
 import com.google.gson.JsonArray;
 import com.google.gson.JsonObject;
-import dev.deftchisel.source.LineMap;
 import dev.deftchisel.workspace.SourceFile;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -48,16 +47,13 @@ public final class Endurance {
         List<Long> memory = new ArrayList<>();
         int edits = 0;
         try (Wire wire = new Wire()) {
-            wire.ask("initialize", Wire.json("{'capabilities':{'workspace':{'workspaceEdit':{'documentChanges':true,'resourceOperations':"
-                    + "['create','rename','delete']}},'textDocument':{'codeAction':{'codeActionLiteralSupport':{'codeActionKind':"
-                    + "{'valueSet':[]}},'dataSupport':true,'resolveSupport':{'properties':['edit']}}}},'workspaceFolders':"
-                    + "[{'uri':%s,'name':'all'}]}", Wire.text(folder.toUri().toString()))).get();
+            wire.agree(folder);
             for (int i = 0; i < operations; i++) {
                 SourceFile file = files.get(i * files.size() / operations);
                 String uri = Wire.text(file.path().toUri().toString());
                 wire.tell("textDocument/didOpen", Wire.json("{'textDocument':{'uri':%s,'languageId':'java','version':1,'text':%s}}", uri,
                         Wire.text(file.content())));
-                String end = position(file.lines(), file.content().length());
+                String end = Wire.position(file.lines(), file.content().length());
                 for (int letter = 0; letter < LETTERS; letter++) {
                     wire.tell("textDocument/didChange", Wire.json("{'textDocument':{'uri':%s,'version':%s},'contentChanges':[{'range':"
                             + "{'start':%s,'end':%s},'text':%s}]}", uri, letter + 2, end, end, Wire.text(letter == 0 ? "\n//" : "")));
@@ -75,7 +71,7 @@ public final class Endurance {
     }
 
     private void operation(Wire wire, SourceFile file, String uri) throws IOException, InterruptedException, ExecutionException {
-        String at = position(file.lines(), random.nextInt(file.content().length() + 1));
+        String at = Wire.position(file.lines(), random.nextInt(file.content().length() + 1));
         wire.ask("textDocument/hover", Wire.json("{'textDocument':{'uri':%s},'position':%s}", uri, at)).get();
         JsonObject answer = wire.ask("textDocument/codeAction", Wire.json("{'textDocument':{'uri':%s},'range':{'start':%s,'end':%s},"
                 + "'context':{'diagnostics':[],'only':['refactor','source.generate','quickfix']}}", uri, at, at)).get();
@@ -85,10 +81,5 @@ public final class Endurance {
             JsonObject resolved = wire.ask("codeAction/resolve", actions.get(random.nextInt(actions.size())).toString()).get();
             refused += resolved.has("error") ? 1 : 0;
         }
-    }
-
-    private static String position(LineMap lines, int offset) {
-        int line = lines.line(offset);
-        return Wire.json("{'line':%s,'character':%s}", line - 1, offset - lines.rangeOf(line).start());
     }
 }

@@ -4,6 +4,7 @@ import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
 import com.google.gson.JsonPrimitive;
 import dev.deftchisel.lsp.DeftServer;
+import dev.deftchisel.source.LineMap;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -11,11 +12,13 @@ import java.io.OutputStream;
 import java.io.PipedInputStream;
 import java.io.PipedOutputStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 
@@ -105,6 +108,27 @@ public final class Wire implements AutoCloseable {
     /** A text as JSON. */
     public static String text(String text) {
         return new JsonPrimitive(text).toString();
+    }
+
+    /** A position as JSON, with columns in UTF-16. */
+    public static String position(LineMap lines, int offset) {
+        int line = lines.line(offset);
+        return json("{'line':%s,'character':%s}", line - 1, offset - lines.rangeOf(line).start());
+    }
+
+    /** Agrees on what a client can do that makes and moves files and works actions out when they are taken. */
+    public void agree(Path folder) throws IOException, InterruptedException {
+        CompletableFuture<JsonObject> agreed = ask("initialize", json("{'capabilities':{'workspace':{'workspaceEdit':{"
+                + "'documentChanges':true,'resourceOperations':['create','rename','delete']}},'textDocument':{"
+                + "'codeAction':{'codeActionLiteralSupport':{'codeActionKind':"
+                + "{'valueSet':[]}},'dataSupport':true,'resolveSupport':{'properties':['edit']}}}},'workspaceFolders':"
+                + "[{'uri':%s,'name':'all'}]}", text(folder.toUri().toString())));
+        try {
+            agreed.get();
+        } catch (ExecutionException gone) {
+            throw new IllegalStateException("the server is gone", gone);
+        }
+        tell("initialized", "{}");
     }
 
     /** Sends any text as one message. */

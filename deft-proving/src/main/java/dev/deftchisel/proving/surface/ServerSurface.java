@@ -28,12 +28,7 @@ final class ServerSurface implements Surface {
     ServerSurface(Corpus corpus, Charset charset) throws IOException, InterruptedException {
         this.wire = new Wire();
         this.charset = charset;
-        answer("initialize", Wire.json("{'capabilities':{'workspace':{'workspaceEdit':{'documentChanges':true,'resourceOperations':"
-                + "['create','rename','delete']}},'textDocument':{'codeAction':{"
-                + "'codeActionLiteralSupport':{'codeActionKind':{'valueSet':[]}},"
-                + "'dataSupport':true,'resolveSupport':{'properties':['edit']}}}},'workspaceFolders':[{'uri':%s,'name':'all'}]}",
-                Wire.text(corpus.request().folder().toUri().toString())));
-        wire.tell("initialized", "{}");
+        wire.agree(corpus.request().folder());
     }
 
     @Override
@@ -58,8 +53,8 @@ final class ServerSurface implements Surface {
         String uri = Wire.text(taken.place().file().toUri().toString());
         SourceText text = read(taken.place().file());
         LineMap lines = LineMap.of(text.content());
-        String start = position(lines, taken.place().selection().start());
-        String end = position(lines, taken.place().selection().end());
+        String start = Wire.position(lines, taken.place().selection().start());
+        String end = Wire.position(lines, taken.place().selection().end());
         try {
             // somebody else wrote files since the last time
             wire.tell("workspace/didChangeWatchedFiles", Wire.json("{'changes':[{'uri':%s,'type':2}]}", uri));
@@ -87,11 +82,6 @@ final class ServerSurface implements Surface {
 
     private SourceText read(Path file) throws IOException {
         return SourceText.decode(Files.readAllBytes(file), charset);
-    }
-
-    private static String position(LineMap lines, int offset) {
-        int line = lines.line(offset);
-        return Wire.json("{'line':%s,'character':%s}", line - 1, offset - lines.rangeOf(line).start());
     }
 
     private void apply(JsonObject edit) throws IOException {
