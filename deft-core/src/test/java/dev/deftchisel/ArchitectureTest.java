@@ -8,6 +8,10 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
+import javax.lang.model.type.ArrayType;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeMirror;
+import javax.lang.model.type.TypeVariable;
 
 /** The way through the house: who may call whom. */
 @AnalyzeClasses(packages = "dev.deftchisel", importOptions = ImportOption.DoNotIncludeTests.class)
@@ -57,4 +61,12 @@ class ArchitectureTest {
     static final ArchRule NO_PRINTING = noClasses().should().accessField(System.class, "out")
             .orShould().accessField(System.class, "err")
             .orShould().callMethod(System.class, "exit", int.class);
+
+    /** The text of a type has its annotations in it: who compares it, misses what is annotated. */
+    @ArchTest
+    static final ArchRule TYPES_ARE_ASKED = noClasses().that().doNotHaveSimpleName("NamedTypes")
+            .should().callMethod(TypeMirror.class, "toString")
+            .orShould().callMethod(DeclaredType.class, "toString")
+            .orShould().callMethod(ArrayType.class, "toString")
+            .orShould().callMethod(TypeVariable.class, "toString");
 }

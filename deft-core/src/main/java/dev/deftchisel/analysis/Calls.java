@@ -11,8 +11,6 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
-import javax.lang.model.type.DeclaredType;
-import javax.lang.model.type.TypeMirror;
 
 /** Which methods and constructors are called in a file. */
 public final class Calls {
@@ -51,13 +49,7 @@ public final class Calls {
     /** Whether something makes an object of a class, without a body of its own. */
     public static boolean makes(Code code, TreePath path, String type) {
         return path.getLeaf() instanceof NewClassTree made && made.getClassBody() == null
-                && code.type(path).filter(own -> isNamed(own, type)).isPresent();
-    }
-
-    /** Whether a type is the class or interface of a qualified name. */
-    public static boolean isNamed(TypeMirror type, String qualifiedName) {
-        return type instanceof DeclaredType declared && declared.asElement() instanceof TypeElement element
-                && element.getQualifiedName().contentEquals(qualifiedName);
+                && code.type(path).filter(own -> NamedTypes.is(own, type)).isPresent();
     }
 
     /** The simple name of the method that is called. */

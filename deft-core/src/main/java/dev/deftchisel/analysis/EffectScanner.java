@@ -265,13 +265,13 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
     }
 
     private static boolean isText(TypeMirror type) {
-        return type != null && type.toString().equals("java.lang.String");
+        return type != null && NamedTypes.is(type, "java.lang.String");
     }
 
     /** Whether turning it into text calls no method that anyone could write. */
     private boolean isPlain(ExpressionTree operand) {
         TypeMirror type = code.type(new TreePath(getCurrentPath(), operand)).orElse(null);
-        return type != null && (type.getKind().isPrimitive() || COMPUTING.contains(type.toString())
+        return type != null && (type.getKind().isPrimitive() || NamedTypes.isOneOf(type, COMPUTING)
                 || type.getKind() == TypeKind.NULL);
     }
 

@@ -112,11 +112,11 @@ public final class Family {
     /** The parameter of an explicit canonical constructor; that of an implicit or compact one is the component itself. */
     private static Optional<VariableElement> canonicalParameter(TypeElement record, String name) {
         List<String> types = record.getRecordComponents().stream()
-                .map(component -> component.asType().toString())
+                .map(component -> NamedTypes.shown(component.asType()))
                 .toList();
         for (ExecutableElement constructor : ElementFilter.constructorsIn(record.getEnclosedElements())) {
             List<String> parameters = constructor.getParameters().stream()
-                    .map(parameter -> parameter.asType().toString())
+                    .map(parameter -> NamedTypes.shown(parameter.asType()))
                     .toList();
             if (parameters.equals(types)) {
                 return constructor.getParameters().stream()

@@ -120,7 +120,7 @@ final class Symbols {
                     ? ""
                     : "." + method.getSimpleName();
             String parameters = method.getParameters().stream()
-                    .map(parameter -> shortType(parameter.asType().toString()))
+                    .map(parameter -> shortType(NamedTypes.shown(parameter.asType())))
                     .collect(Collectors.joining(", "));
             return simple(method.getEnclosingElement()) + name + "("
                     + (method.isVarArgs() ? parameters.replaceFirst("\\[\\]$", "...") : parameters) + ")";

@@ -1,6 +1,7 @@
 package dev.deftchisel.declare;
 
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.rewrite.TypeWriter;
 import java.util.List;
 import java.util.stream.Stream;
@@ -38,7 +39,7 @@ final class Captured {
         }
         TypeMirror above = variable.getUpperBound();
         // a bound that names what it bounds is that of the class, which need not be said: Enum<?>
-        boolean isSaid = !above.toString().equals("java.lang.Object")
+        boolean isSaid = !NamedTypes.is(above, "java.lang.Object")
                 && inner.stream().noneMatch(one -> Types.mentions(above, one::equals));
         return code.types().getWildcardType(isSaid ? released(code, above, inner) : null, null);
     }

@@ -10,6 +10,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.StandIn;
 import dev.deftchisel.member.Target;
@@ -118,7 +119,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
                 .anyMatch(path -> path.getLeaf() instanceof AnnotationTree
                         || path.getLeaf() instanceof CaseTree label && label.getExpressions().stream()
                                 .anyMatch(one -> use.code().range(one).encloses(use.range()))));
-        return (mustBeKnown || asked.owner().isInner()) && type.toString().equals("java.lang.String") ? "\"\"" : StandIn.value(type);
+        return (mustBeKnown || asked.owner().isInner()) && NamedTypes.is(type, "java.lang.String") ? "\"\"" : StandIn.value(type);
     }
 
     /** A constant, with stand-ins for what its constructor must have. */
@@ -197,7 +198,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
 
     /** Whether only the target of a call tells what it hands back, so that the compiler could but guess (JLS 18.5.2). */
     private static boolean isGuessed(Code code, TreePath value) {
-        return code.type(value).filter(type -> type.toString().equals("java.lang.Object")).isPresent()
+        return code.type(value).filter(type -> NamedTypes.is(type, "java.lang.Object")).isPresent()
                 && code.element(value).filter(called -> called instanceof ExecutableElement method
                         && method.getReturnType().getKind() == TypeKind.TYPEVAR && method.getParameters().stream()
                                 .noneMatch(parameter -> parameter.asType().equals(method.getReturnType()))).isPresent();

@@ -1,6 +1,7 @@
 package dev.deftchisel.declare;
 
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -28,7 +29,7 @@ final class General {
         for (int depth = 0; depth < 4 && !level.isEmpty(); depth++) {
             List<TypeMirror> above = new ArrayList<>();
             level.stream().filter(type -> !type.getKind().isPrimitive()).forEach(type -> above.addAll(code.types().directSupertypes(type)));
-            above.removeIf(type -> SAYS_NOTHING.contains(type.toString()));
+            above.removeIf(type -> NamedTypes.isOneOf(type, SAYS_NOTHING));
             candidates.addAll(above);
             level = above;
         }

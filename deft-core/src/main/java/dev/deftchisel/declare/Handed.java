@@ -3,6 +3,7 @@ package dev.deftchisel.declare;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -63,7 +64,7 @@ final class Handed {
     /** The one of the types that takes all, when there is one and nothing else is handed over. */
     Optional<TypeMirror> common() {
         return Optional.of(values).filter(all -> !isUnknown && !all.isEmpty()).map(new General(code)::of).map(this::nullable)
-                .filter(type -> !type.toString().equals("java.lang.Object") && takesAll(type));
+                .filter(type -> !NamedTypes.is(type, "java.lang.Object") && takesAll(type));
     }
 
     /** Empty when no call tells. */

@@ -9,6 +9,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.rewrite.CallArguments;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -72,7 +73,7 @@ final class Overloads {
         sameAsOther(index, values).ifPresent(all::add);
         List<TypeMirror> plain = new ArrayList<>(types(values, index));
         plain.sort(Comparator.comparing((TypeMirror type) -> !type.getKind().isPrimitive())
-                .thenComparing(type -> !type.toString().equals("java.lang.String")));
+                .thenComparing(type -> !NamedTypes.is(type, "java.lang.String")));
         all.addAll(plain);
         return all;
     }
@@ -92,7 +93,7 @@ final class Overloads {
     boolean takesAnything(Tree value) {
         int index = arguments.indexOf(value);
         return candidates().stream().map(method -> parameter(method, index))
-                .anyMatch(type -> type.getKind() == TypeKind.TYPEVAR || type.toString().equals("java.lang.Object"));
+                .anyMatch(type -> type.getKind() == TypeKind.TYPEVAR || NamedTypes.is(type, "java.lang.Object"));
     }
 
     /** What the other arguments, and the place of the call, tell about type parameters. */
@@ -115,7 +116,7 @@ final class Overloads {
         return methods.stream().flatMap(method -> formals(method, index).map(inferred(method, index)::fill))
                 .flatMap(type -> Wanted.known(Optional.of(type)).stream())
                 .filter(type -> !(type instanceof TypeVariable variable) || isInScope(variable))
-                .filter(type -> !type.toString().equals("java.lang.Object"))
+                .filter(type -> !NamedTypes.is(type, "java.lang.Object"))
                 .map(this::withoutVariables)
                 .toList();
     }
@@ -124,7 +125,7 @@ final class Overloads {
     private Stream<TypeMirror> formals(ExecutableElement method, int index) {
         int last = method.getParameters().size() - 1;
         return method.isVarArgs() && index == last && arguments.size() == last + 1
-                && !parameter(method, index).toString().equals("java.lang.Object")
+                && !NamedTypes.is(parameter(method, index), "java.lang.Object")
                 ? Stream.of(parameter(method, index), formal(method, last)) : Stream.of(parameter(method, index));
     }
 

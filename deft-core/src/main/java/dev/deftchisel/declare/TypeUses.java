@@ -17,6 +17,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -210,7 +211,7 @@ final class TypeUses {
                 && (declared.asElement().getKind() == ElementKind.CLASS || isInterface(declared))
                 && !declared.asElement().getModifiers().contains(Modifier.FINAL)
                 && !declared.asElement().getModifiers().contains(Modifier.SEALED)
-                && !type.toString().equals("java.lang.Object") && !type.toString().equals("java.lang.RuntimeException")
+                && !NamedTypes.is(type, "java.lang.Object") && !NamedTypes.is(type, "java.lang.RuntimeException")
                 && declared.getTypeArguments().stream().noneMatch(argument -> argument.getKind() == TypeKind.ERROR
                 || argument.getKind() == TypeKind.WILDCARD);
     }

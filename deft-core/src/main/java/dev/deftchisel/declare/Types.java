@@ -119,7 +119,8 @@ final class Types {
     private boolean names(TypeMirror type, TypeMirror variable) {
         Map<String, TypeVariable> variables = new LinkedHashMap<>();
         collect(type, variables);
-        return variables.containsKey(variable.toString());
+        return variable instanceof TypeVariable wanted && variables.values().stream()
+                .anyMatch(known -> known.asElement().equals(wanted.asElement()));
     }
 
     private String declared(TypeVariable variable) {
@@ -133,7 +134,7 @@ final class Types {
     private void collect(TypeMirror type, Map<String, TypeVariable> variables) {
         if (type instanceof TypeVariable variable) {
             boolean isNamed = variable.asElement() instanceof TypeParameterElement && !TypeWriter.isCaptured(variable);
-            if (isNamed && !isKnown(variable) && variables.putIfAbsent(variable.toString(), variable) == null || !isNamed) {
+            if (isNamed && !isKnown(variable) && variables.putIfAbsent(variable.asElement().getSimpleName().toString(), variable) == null || !isNamed) {
                 collect(variable.getUpperBound(), variables);
             }
         } else if (type instanceof ArrayType array) {

@@ -14,6 +14,7 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Meaning;
+import dev.deftchisel.member.Construction;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.Home;
 import dev.deftchisel.rewrite.HomeFinder;

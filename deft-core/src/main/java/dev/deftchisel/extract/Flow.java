@@ -3,7 +3,9 @@ package dev.deftchisel.extract;
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.EnhancedForLoopTree;
 import com.sun.source.tree.ExpressionStatementTree;
+import com.sun.source.tree.ForLoopTree;
 import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.Tree;
 import com.sun.source.tree.TryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
@@ -118,11 +120,18 @@ final class Flow {
             Range widest = null;
             for (TreePath at = fragment.parent(); at != null; at = at.getParentPath()) {
                 Optional<Range> range = code.find(at.getLeaf());
-                if (Jumps.isLoop(at.getLeaf()) && range.filter(found -> !found.contains(declared)).isPresent()) {
+                if (Jumps.isLoop(at.getLeaf()) && range.isPresent()
+                        && (!range.get().contains(declared) || isDeclaredInHeader(at.getLeaf(), declared))) {
                     widest = range.get();
                 }
             }
             return Optional.ofNullable(widest);
+        }
+
+        /** Whether it is declared once for all rounds (JLS 14.14.1.1). */
+        private boolean isDeclaredInHeader(Tree loop, int declared) {
+            return loop instanceof ForLoopTree header && header.getInitializer().stream()
+                    .anyMatch(statement -> code.find(statement).filter(range -> range.contains(declared)).isPresent());
         }
 
         private boolean isReadInside() {
@@ -133,6 +142,10 @@ final class Flow {
         boolean isNeededAfter() {
             if (!canComplete && loopAround().isEmpty()) {
                 return false;
+            }
+            if (declaration().isEmpty() && isWritten()) {
+                // a compact constructor gives its fields the values of its parameters in the end (JLS 8.10.4.2)
+                return true;
             }
             boolean isReadBehind = all.stream().anyMatch(one -> one.offset() >= fragment.range().end()
                     && (one.isRead() || isDeclaredInside()));

@@ -117,8 +117,15 @@ record Fragment(List<TreePath> parts, Range range, Optional<Selected> expression
     private static List<TreePath> within(Code code, TreePath path, Range range) {
         Tree tree = path.getLeaf();
         boolean isWhole = tree instanceof StatementTree && !(tree instanceof ClassTree) && code.range(tree).equals(range);
+        Tree parent = path.getParentPath() == null ? null : path.getParentPath().getLeaf();
+        if (parent instanceof ForLoopTree loop && loop.getStatement() != tree) {
+            // what stands in a header has no semicolon of its own
+            return List.of();
+        }
         if (isWhole && tree instanceof BlockTree) {
-            return Code.statements(tree).stream().map(statement -> new TreePath(path, statement)).toList();
+            // the compiler adds statements that stand nowhere
+            return Code.statements(tree).stream().filter(statement -> code.find(statement).isPresent())
+                    .map(statement -> new TreePath(path, statement)).toList();
         } else if (isWhole && !(tree instanceof VariableTree && path.getParentPath().getLeaf() instanceof ClassTree)) {
             return List.of(path);
         } else if (tree instanceof ExpressionStatementTree alone && code.range(alone.getExpression()).equals(range)) {

@@ -2,6 +2,7 @@ package dev.deftchisel.generate;
 
 import com.sun.source.tree.MethodTree;
 import dev.deftchisel.analysis.AccessLevel;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.member.ConstructorText;
 import dev.deftchisel.member.Habits;
 import dev.deftchisel.member.NewMember;
@@ -172,7 +173,7 @@ public final class GenerateConstructorOperation extends GenerateOperation {
         }
         String parameter = Habits.of(target).parameter();
         List<String> parameters = new ArrayList<>();
-        handedOn.forEach((name, type) -> parameters.add(parameter + writer.write(type).orElse(type.toString()) + " " + name));
+        handedOn.forEach((name, type) -> parameters.add(parameter + writer.write(type).orElse(NamedTypes.shown(type)) + " " + name));
         parts.forEach(part -> parameters.add(parameter + TypeText.of(part, writer) + " " + part.name()));
         List<String> lines = new ArrayList<>();
         List<String> names = new ArrayList<>(handedOn.keySet());

@@ -3,6 +3,7 @@ package dev.deftchisel.generate;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.member.Habits;
 import dev.deftchisel.member.Heading;
 import dev.deftchisel.member.Inherited;
@@ -81,7 +82,7 @@ public final class GenerateDelegationOperation implements Operation {
                 .filter(target -> target.type().getKind() == ElementKind.CLASS || target.isRecord() || target.type()
                 .getKind() == ElementKind.ENUM)
                 .flatMap(target -> target.partAt(spot.place().caret())
-                        .filter(part -> part.type() instanceof DeclaredType type && !type.toString().equals("java.lang.String"))
+                        .filter(part -> part.type() instanceof DeclaredType type && !NamedTypes.is(type, "java.lang.String"))
                         .map(part -> delegate(target, part)))
                 .filter(found -> !found.methods().isEmpty());
     }
@@ -91,14 +92,14 @@ public final class GenerateDelegationOperation implements Operation {
         List<? extends TypeMirror> parameters = inherited.parameters(method);
         return method.getSimpleName().contentEquals("hashCode") && parameters.isEmpty()
                 || method.getSimpleName().contentEquals("equals") && parameters.size() == 1
-                && parameters.get(0).toString().equals("java.lang.Object");
+                && NamedTypes.is(parameters.get(0), "java.lang.Object");
     }
 
     private static Delegate delegate(Target target, Part part) {
         Inherited inherited = Inherited.from(target.code(), (DeclaredType) part.type());
         Map<String, ExecutableElement> methods = new LinkedHashMap<>(inherited.methods());
         methods.values().removeIf(method -> !method.getModifiers().contains(Modifier.PUBLIC)
-                || method.getEnclosingElement().toString().equals("java.lang.Object") || isOfEquality(method, inherited)
+                || NamedTypes.is(method.getEnclosingElement().asType(), "java.lang.Object") || isOfEquality(method, inherited)
                 || target.declared(method.getSimpleName().toString(), inherited.parameters(method)).isPresent());
         return new Delegate(target, part, inherited, methods);
     }

@@ -90,6 +90,8 @@ public final class Guard {
         if (differences.isEmpty() && change.meaning().freedom() != Meaning.Freedom.TYPES) {
             // otherwise other types only follow from other names
             differences.addAll(comparison.traces());
+            differences.addAll(new Constancy(before, after, change.mapping()).differences());
+            differences.addAll(new LostWrites(before, after, change).differences());
         }
         differences.addAll(new OverridingComparison(before, after, change).differences());
         differences.addAll(new PlatformNames(before, change).differences());

@@ -1,8 +1,11 @@
 package dev.deftchisel.inline;
 
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
@@ -14,6 +17,7 @@ import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.change.Meaning;
+import dev.deftchisel.member.Construction;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
@@ -90,6 +94,10 @@ final class InlineField {
         if (uses.isEmpty()) {
             return Plan.refused(spot, "the field is never read");
         }
+        Optional<Reason> early = isConstant(home.get(), path.get()) ? Optional.empty() : early(home.get(), path.get(), uses);
+        if (early.isPresent()) {
+            return Plan.refused(early.get());
+        }
         return plan(before, home.get(), path.get(), uses, !onlyHere && !stays);
     }
 
@@ -103,16 +111,50 @@ final class InlineField {
             return Optional.of("the field may get another value");
         }
         TreePath value = new TreePath(path, tree.getInitializer());
-        boolean isConstant = code.element(path).filter(element -> element instanceof VariableElement variable
-                && variable.getConstantValue() != null).isPresent();
         Effects effects = code.effects(value);
-        boolean isSame = isConstant || effects.isPure() && !effects.isFresh() && !effects.readsState();
+        boolean isSame = isConstant(code, path) || effects.isPure() && !effects.isFresh() && !effects.readsState();
         boolean isAlone = code.file().content().startsWith(";", code.range(tree.getInitializer()).end())
                 && code.members().stream().filter(member -> member.start() == code.range(tree).start()).count() == 1;
         if (!isSame) {
             return Optional.of("its value may be another each time it is worked out, or doing so can be noticed");
         }
         return isAlone ? Optional.empty() : Optional.of("it is declared together with others; split the declaration first");
+    }
+
+    private static boolean isConstant(Code code, TreePath path) {
+        return code.element(path).filter(element -> element instanceof VariableElement variable
+                && variable.getConstantValue() != null).isPresent();
+    }
+
+    /**
+     * Where a field that is no constant variable may be read before it has its value, so that its value would be there too early;
+     * or where reading it initialises its class, which would happen at another time (JLS 12.4.1).
+     */
+    private Optional<Reason> early(Code home, TreePath declaration, List<Binding> uses) {
+        TreePath owner = declaration.getParentPath();
+        Construction construction = new Construction(home, owner);
+        Range own = home.range(owner.getLeaf());
+        boolean isStatic = field.modifiers().contains(Modifier.STATIC);
+        Optional<Binding> outside = uses.stream()
+                .filter(use -> !use.file().equals(home.file().path()) || !own.encloses(use.range()))
+                .findFirst().filter(use -> isStatic && !construction.isInitialisationSilent());
+        if (outside.isPresent()) {
+            return Optional.of(Reason.at(outside.get().file(), outside.get().range(),
+                    "reading the field here initialises its class, which would happen at another time (JLS 12.4.1)"));
+        }
+        int end = home.range(declaration.getLeaf()).end();
+        boolean isAlwaysLater = uses.stream().allMatch(use -> use.file().equals(home.file().path())
+                && use.range().start() > end && isInConstructor(home, owner, use, isStatic));
+        return isAlwaysLater ? Optional.empty() : construction.before(declaration);
+    }
+
+    /** Whether a use is in an initialiser behind the field, or in a constructor: those run when it has its value. */
+    private static boolean isInConstructor(Code home, TreePath owner, Binding use, boolean isStatic) {
+        return ((ClassTree) owner.getLeaf()).getMembers().stream()
+                .filter(member -> home.find(member).filter(range -> range.encloses(use.range())).isPresent())
+                .anyMatch(member -> member instanceof MethodTree method ? method.getReturnType() == null && !isStatic
+                        : member instanceof BlockTree block ? block.isStatic() == isStatic
+                        : member instanceof VariableTree variable && variable.getModifiers().getFlags().contains(Modifier.STATIC) == isStatic);
     }
 
     private Plan plan(Analysis before, Code home, TreePath declaration, List<Binding> uses, boolean goes) {

@@ -4,6 +4,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
@@ -64,7 +65,7 @@ public final class KeptParameters {
         fresh.keySet().removeIf(name -> field(name).isPresent());
         // what other constructors do not set cannot be final
         fresh.forEach((name, type) -> fields.add(NewMember.added(NewMember.Kind.FIELD, name, List.of("private "
-                + (isOnly ? "final " : "") + writer.write(type).orElse(type.toString()) + " " + name + ";"))));
+                + (isOnly ? "final " : "") + writer.write(type).orElse(NamedTypes.shown(type)) + " " + name + ";"))));
         List<Edit> edits = new ArrayList<>(new Landing(target).edits(fields));
         Layout layout = Layout.of(code.file());
         String indent = Layout.indentOf(code.file(), code.range(constructor).start());

@@ -1,5 +1,6 @@
 package dev.deftchisel.member;
 
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.rewrite.TypeWriter;
 import javax.lang.model.type.TypeMirror;
 
@@ -11,11 +12,11 @@ public final class TypeText {
 
     /** A type for people to tell apart from others, without packages, type arguments and annotations. */
     public static String bare(TypeMirror type) {
-        return type.toString().replaceAll("@\\S+ |\\b[\\w.]+\\.(?=\\w)|<.*>", "");
+        return NamedTypes.shown(type).replaceAll("\\b[\\w.]+\\.(?=\\w)|<.*>", "");
     }
 
     /** The type of a part, which has a name since it was declared with one. */
     public static String of(Part part, TypeWriter writer) {
-        return writer.write(part.type()).orElseGet(() -> part.type().toString());
+        return writer.write(part.type()).orElseGet(() -> NamedTypes.shown(part.type()));
     }
 }

@@ -5,6 +5,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -73,6 +74,6 @@ public final class Hints {
 
     /** A type with simple names. */
     public static String shown(TypeMirror type) {
-        return type.toString().replaceAll("\\b[a-z][\\w$]*\\.(?=[\\w$])", "");
+        return NamedTypes.shown(type).replaceAll("\\b[a-z][\\w$]*\\.(?=[\\w$])", "");
     }
 }

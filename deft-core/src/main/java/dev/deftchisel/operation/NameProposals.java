@@ -9,6 +9,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
@@ -198,7 +199,7 @@ public final class NameProposals {
         } else if (type instanceof ArrayType array) {
             wishes.add(array.getComponentType() instanceof DeclaredType declared
                     ? many(decapitalised(declared.asElement().getSimpleName().toString()))
-                    : array.getComponentType().toString().substring(0, 1).toLowerCase(Locale.ROOT) + "s");
+                    : NamedTypes.shown(array.getComponentType()).substring(0, 1).toLowerCase(Locale.ROOT) + "s");
         } else if (type.getKind().isPrimitive()) {
             wishes.add(switch (type.getKind()) {
                 case BOOLEAN -> "condition";

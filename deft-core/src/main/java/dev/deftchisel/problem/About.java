@@ -5,11 +5,10 @@ import java.util.Set;
 /**
  * What a rule says of itself. Made step by step:
  * <pre>{@code
- * About.of("self-assignment", Tag.SUSPICIOUS, "A variable is assigned to itself")
+ * About.of("self-assignment", Tag.SUSPICIOUS, "A variable is assigned to itself", Effect.OTHER)
  *         .because("The assignment does nothing; something else was meant on one of its sides.")
  *         .example(before, after)
- *         .silentOn(harmless)
- *         .doing(Effect.OTHER);
+ *         .silentOn(harmless);
  * }</pre>
  *
  * @param id        in kebab-case, unique among rules; also its name in configuration and suppressions
@@ -33,9 +32,13 @@ public record About(
         alsoNamed = Set.copyOf(alsoNamed);
     }
 
-    /** A rule of the severity that is usual for its tag, for all levels, whose fix keeps the behaviour. */
-    public static About of(String id, Tag tag, String title) {
-        return new About(id, tag, title, "", Example.NONE, tag.usual(), LOWEST_LEVEL, Effect.SAME_BEHAVIOUR, Set.of());
+    /**
+     * A rule of the severity that is usual for its tag, for all levels.
+     *
+     * @param effect what its first fix does to the program; what is claimed here is tried in the proving ground
+     */
+    public static About of(String id, Tag tag, String title, Effect effect) {
+        return new About(id, tag, title, "", Example.NONE, tag.usual(), LOWEST_LEVEL, effect, Set.of());
     }
 
     /** The same, with its reason. */
@@ -69,11 +72,6 @@ public record About(
     /** The same, from a language level on. */
     public About from(int lowestLevel) {
         return new About(id, tag, title, why, example, severity, lowestLevel, effect, alsoNamed);
-    }
-
-    /** The same, whose fix does this. */
-    public About doing(Effect other) {
-        return new About(id, tag, title, why, example, severity, level, other, alsoNamed);
     }
 
     /** The same, which is also suppressed by these words. */

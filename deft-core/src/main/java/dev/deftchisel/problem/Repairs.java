@@ -40,7 +40,7 @@ public final class Repairs {
 
     Finding finding(CompilerError error, Survey survey, Analysis analysis) {
         String id = ErrorSite.id(error);
-        About about = About.of(id, Tag.ERROR, error.message());
+        About about = About.of(id, Tag.ERROR, error.message(), Effect.OTHER);
         return new Finding(about, Severity.ERROR, shown(error, survey.code()), error.message(), fixes(id, error, survey, analysis));
     }
 

@@ -80,7 +80,7 @@ final class Mentions {
         for (SourceFile file : snapshot.files()) {
             boolean isInScope = scope.isEmpty() || scope.get().file().equals(file.path());
             if (isInScope && file.root().kind() == SourceRoot.Kind.SOURCE
-                    && Words.contains(file.content(), oldName)) {
+                    && file.content().contains(oldName)) {
                 Range within = scope.map(Scope::range).orElse(new Range(0, file.content().length()));
                 List<Edit> edits = inFile(file.tokens(), within, known.getOrDefault(file.path(), Set.of()));
                 if (!edits.isEmpty()) {
@@ -103,7 +103,7 @@ final class Mentions {
                 continue;
             }
             int start = tokens.start(i);
-            for (Range word : Words.find(tokens.text(i), oldName)) {
+            for (Range word : words(tokens.text(i))) {
                 Range place = new Range(start + word.start(), start + word.end());
                 if (!known.contains(place) && !isEscaped(tokens, place)) {
                     edits.add(new Edit(place, newName,
@@ -114,18 +114,37 @@ final class Mentions {
         return edits;
     }
 
+    /** Where the word stands alone, or is the last part of the binary name of a type or of one within it (JLS 13.1). */
+    private List<Range> words(String text) {
+        List<Range> found = new ArrayList<>(Words.find(text, oldName));
+        for (int at = text.indexOf(qualifiedOld); at >= 0 && !qualifiedOld.equals(oldName); at = text.indexOf(qualifiedOld, at + 1)) {
+            int end = at + qualifiedOld.length();
+            Range word = new Range(end - oldName.length(), end);
+            boolean isFree = endsQualified(text, word)
+                    && (end == text.length() || text.charAt(end) == '$' || !Character.isJavaIdentifierPart(text.charAt(end)));
+            if (isFree && !found.contains(word)) {
+                found.add(word);
+            }
+        }
+        return found;
+    }
+
     /** Whether the word's first letter belongs to an escape, as the n of a line feed does. */
     private static boolean isEscaped(Tokens tokens, Range place) {
         return place.start() > 0 && tokens.content().charAt(place.start() - 1) == '\\';
     }
 
-    /** Mentions in text files under the resource roots; a service file that is named after a type moves along. */
-    List<FileChange> inResources() {
+    /**
+     * Mentions in text files under the resource roots; a service file that is named after a type moves along.
+     *
+     * @param moves where else a file moves to
+     */
+    List<FileChange> inResources(Map<Path, Path> moves) {
         List<FileChange> changes = new ArrayList<>();
         for (Path path : snapshot.resources()) {
-            Optional<Path> target = serviceTarget(path);
+            Optional<Path> target = serviceTarget(path).or(() -> Optional.ofNullable(moves.get(path)));
             Optional<SourceText> text = text(path);
-            if (text.isPresent() && (target.isPresent() || Words.contains(text.get().content(), oldName))) {
+            if (text.isPresent() && (target.isPresent() || text.get().content().contains(oldName))) {
                 List<Edit> edits = inText(path, text.get().content());
                 if (!edits.isEmpty() || target.isPresent()) {
                     changes.add(new FileChange(path, target, text.get(), edits));
@@ -166,7 +185,7 @@ final class Mentions {
 
     private List<Edit> inText(Path path, String content) {
         List<Edit> edits = new ArrayList<>();
-        for (Range word : Words.find(content, oldName)) {
+        for (Range word : words(content)) {
             boolean isQualified = !qualifiedOld.equals(oldName) && endsQualified(content, word);
             boolean isSure = isQualified
                     && (isService(path) || XML.matcher(path.toString()).matches() && isInAttribute(content, word));

@@ -22,6 +22,7 @@ import dev.deftchisel.source.TypeSketch;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.SourceRoot;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -80,7 +81,7 @@ final class QualifiedRename {
         Map<Path, Map<Range, Edit>> edits = edits(before, packages);
         Map<SymbolKey, String> renamed = target.kind() == SymbolKind.MODULE ? Map.of(target.key(), newName) : Map.of();
         Change change = new Change("rename the " + target.describe() + " to " + newName,
-                files(edits, moves), new Meaning(renamed, packages), notes(packages));
+                files(edits, moves, resourceMoves(packages)), new Meaning(renamed, packages), notes(packages));
         return new Plan.Ready(change, before);
     }
 
@@ -188,7 +189,26 @@ final class QualifiedRename {
         return new Range(tokens.start(first), lastPart.end());
     }
 
-    private List<FileChange> files(Map<Path, Map<Range, Edit>> references, Map<Path, Path> moves) {
+    /** A class looks for what lies beside it in the folder of its package, by {@link Class#getResource}. */
+    private Map<Path, Path> resourceMoves(Map<String, String> packages) {
+        Map<Path, Path> found = new TreeMap<>();
+        Set<Path> code = snapshot.files().stream().map(SourceFile::path).collect(Collectors.toSet());
+        List<SourceRoot> roots = snapshot.workspace().modules().stream().flatMap(module -> module.roots().stream())
+                .filter(root -> root.kind() == SourceRoot.Kind.RESOURCE).toList();
+        for (Path path : packages.isEmpty() ? List.<Path>of() : snapshot.resources()) {
+            for (SourceRoot root : code.contains(path) ? List.<SourceRoot>of() : roots) {
+                packages.forEach((from, to) -> {
+                    if (!from.isEmpty() && root.folderOf(from).equals(path.getParent())) {
+                        found.put(path, root.folderOf(to).resolve(path.getFileName()));
+                    }
+                });
+            }
+        }
+        found.values().removeIf(Files::exists);
+        return found;
+    }
+
+    private List<FileChange> files(Map<Path, Map<Range, Edit>> references, Map<Path, Path> moves, Map<Path, Path> resources) {
         Map<Path, List<Edit>> edits = new TreeMap<>();
         moves.keySet().forEach(path -> edits.put(path, new ArrayList<>()));
         references.forEach((path, byRange) ->
@@ -206,7 +226,7 @@ final class QualifiedRename {
         List<FileChange> files = new ArrayList<>();
         edits.forEach((path, list) -> files.add(new FileChange(path, Optional.ofNullable(moves.get(path)),
                 snapshot.file(path).orElseThrow().text(), list)));
-        files.addAll(text.inResources());
+        files.addAll(text.inResources(resources));
         return files;
     }
 

@@ -302,7 +302,7 @@ public final class RenameOperation implements Operation {
         edits.forEach((path, list) -> files.add(new FileChange(path, Optional.ofNullable(moves.get(path)),
                 before.snapshot().file(path).orElseThrow().text(), list)));
         if (!target.kind().isLocal() && !target.isPrivate()) {
-            files.addAll(mentions.inResources());
+            files.addAll(mentions.inResources(Map.of()));
         }
         return files;
     }

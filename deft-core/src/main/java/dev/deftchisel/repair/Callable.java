@@ -6,6 +6,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.Element;
@@ -81,7 +82,7 @@ final class Callable {
      */
     static Optional<TypeMirror> wanted(TreePath call, ExecutableElement method, int index, Optional<TypeMirror> own, Code code) {
         TypeMirror formal = formals(call, method, code).get(index);
-        boolean isOpen = method.getTypeParameters().stream().anyMatch(parameter -> formal.toString().matches(
+        boolean isOpen = method.getTypeParameters().stream().anyMatch(parameter -> NamedTypes.shown(formal).matches(
                 "(.*\\W)?" + parameter.getSimpleName() + "(\\W.*)?"));
         if (!isOpen) {
             return Optional.of(formal);

@@ -2,8 +2,8 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.rewrite.Precedence;
@@ -32,19 +32,19 @@ final class Conversion {
             // what is a kind of the other is rather the thing itself than something to be made of it
             fixes.add(cast(path, wanted));
         }
-        boolean toText = Calls.isNamed(wanted, "java.lang.String");
-        boolean fromText = Calls.isNamed(own, "java.lang.String");
+        boolean toText = NamedTypes.is(wanted, "java.lang.String");
+        boolean fromText = NamedTypes.is(own, "java.lang.String");
         Optional<String> parser = fromText ? parser(wanted) : Optional.empty();
         if (toText) {
             fixes.add(wrapped(path, "String.valueOf(", ")", "make text of it"));
         } else if (parser.isPresent()) {
             fixes.add(wrapped(path, parser.get() + "(", ")", "read it as " + wanted));
         }
-        if (Calls.isNamed(wanted, "java.util.Optional")) {
+        if (NamedTypes.is(wanted, "java.util.Optional")) {
             fixes.add(Fix.of("wrap it in an Optional", edits -> edits.replace(path.getLeaf(), to -> to
                     .write(edits.types().name(code.elements().getTypeElement("java.util.Optional"))
                             + (own.getKind().isPrimitive() ? ".of(" : ".ofNullable(")).carry(code.range(path.getLeaf())).write(")"))));
-        } else if (Calls.isNamed(own, "java.util.Optional")) {
+        } else if (NamedTypes.is(own, "java.util.Optional")) {
             fixes.add(suffixed(path, ".orElseThrow()", "take what the Optional holds"));
         }
         collections(path, own, wanted, code).ifPresent(fixes::add);
@@ -61,7 +61,7 @@ final class Conversion {
     }
 
     private static Fix cast(TreePath path, TypeMirror wanted) {
-        return Fix.of("cast it to " + shown(wanted), edits -> cast(edits, path, edits.types().write(wanted).orElse(wanted.toString())));
+        return Fix.of("cast it to " + shown(wanted), edits -> cast(edits, path, edits.types().write(wanted).orElse(NamedTypes.shown(wanted))));
     }
 
     /** Writes a cast before an expression, with the parentheses that it needs. */
@@ -74,7 +74,7 @@ final class Conversion {
     }
 
     private static boolean isBox(TypeMirror type) {
-        return Calls.isNamed(type, "java.lang.Boolean");
+        return NamedTypes.is(type, "java.lang.Boolean");
     }
 
     private static Optional<String> parser(TypeMirror wanted) {
@@ -99,7 +99,7 @@ final class Conversion {
         TypeMirror collection = code.elements().getTypeElement("java.util.Collection").asType();
         if (wanted instanceof ArrayType array && !array.getComponentType().getKind().isPrimitive() && own instanceof DeclaredType
                 && code.isKind(own, collection)) {
-            String element = code.types().erasure(array.getComponentType()).toString();
+            String element = NamedTypes.shown(code.types().erasure(array.getComponentType()));
             return Optional.of(suffixed(path, ".toArray(new " + element.substring(element.lastIndexOf('.') + 1) + "[0])",
                     "make an array of it"));
         }
@@ -134,7 +134,7 @@ final class Conversion {
 
     /** A type as it is shown in titles: without packages. */
     static String shown(TypeMirror type) {
-        return type.toString().replaceAll("[a-z][a-zA-Z0-9_]*\\.", "");
+        return NamedTypes.shown(type).replaceAll("[a-z][a-zA-Z0-9_]*\\.", "");
     }
 
     private static Fix wrapped(TreePath path, String before, String behind, String title) {

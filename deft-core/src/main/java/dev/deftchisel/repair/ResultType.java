@@ -3,6 +3,7 @@ package dev.deftchisel.repair;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.FixEdits;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.type.TypeKind;
@@ -21,7 +22,7 @@ final class ResultType {
      */
     static void change(FixEdits edits, TreePath method, TypeMirror result) {
         Code code = edits.code();
-        String written = result.getKind() == TypeKind.VOID ? "void" : edits.types().write(result).orElse(result.toString());
+        String written = result.getKind() == TypeKind.VOID ? "void" : edits.types().write(result).orElse(NamedTypes.shown(result));
         edits.replace(code.range(((MethodTree) method.getLeaf()).getReturnType()), written);
         code.element(method).filter(element -> element instanceof ExecutableElement).ifPresent(element -> {
             StringBuilder descriptor = new StringBuilder("(");

@@ -13,6 +13,7 @@ import com.sun.source.tree.UnionTypeTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.analysis.Supertypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -68,7 +69,7 @@ public final class UnreportedException implements Repair {
     }
 
     private static String names(List<TypeMirror> types) {
-        return types.stream().map(type -> type.toString().substring(type.toString().lastIndexOf('.') + 1))
+        return types.stream().map(type -> NamedTypes.shown(type).substring(NamedTypes.shown(type).lastIndexOf('.') + 1))
                 .collect(Collectors.joining(", "));
     }
 
@@ -132,7 +133,7 @@ public final class UnreportedException implements Repair {
 
     private static void declare(FixEdits edits, MethodTree method, List<TypeMirror> thrown) {
         Code code = edits.code();
-        String names = thrown.stream().map(type -> edits.types().write(type).orElse(type.toString())).collect(Collectors.joining(", "));
+        String names = thrown.stream().map(type -> edits.types().write(type).orElse(NamedTypes.shown(type))).collect(Collectors.joining(", "));
         if (!method.getThrows().isEmpty()) {
             edits.insert(code.range(method.getThrows().get(method.getThrows().size() - 1)).end(), ", " + names);
             return;
@@ -171,7 +172,7 @@ public final class UnreportedException implements Repair {
     }
 
     private static String handler(FixEdits edits, List<TypeMirror> thrown, Layout layout, String indent) {
-        String names = thrown.stream().map(type -> edits.types().write(type).orElse(type.toString())).collect(Collectors.joining(" | "));
+        String names = thrown.stream().map(type -> edits.types().write(type).orElse(NamedTypes.shown(type))).collect(Collectors.joining(" | "));
         return " catch (" + names + " e) {" + layout.lineEnd() + indent + layout.unit() + "throw new IllegalStateException(e);"
                 + layout.lineEnd() + indent + "}";
     }

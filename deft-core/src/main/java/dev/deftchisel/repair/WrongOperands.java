@@ -12,6 +12,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -63,7 +64,7 @@ public final class WrongOperands implements Repair {
             ExpressionTree argument = arguments.get(i);
             boolean isDoubtful = argument.getKind() == Tree.Kind.NULL_LITERAL || argument instanceof LambdaExpressionTree
                     || argument instanceof MemberReferenceTree || code.type(new TreePath(call, argument)).isPresent();
-            long kinds = all.stream().map(method -> code.types().erasure(method.getParameters().get(index).asType()).toString())
+            long kinds = all.stream().map(method -> NamedTypes.shown(code.types().erasure(method.getParameters().get(index).asType())))
                     .distinct().count();
             if (isDoubtful && kinds > 1) {
                 all.stream().map(method -> method.getParameters().get(index).asType())
@@ -71,7 +72,7 @@ public final class WrongOperands implements Repair {
                         .sorted(Comparator.comparing(type -> type.getKind().isPrimitive()))
                         .forEach(type -> fixes.add(Fix.of("cast '" + code.shown(code.range(argument), 30) + "' to " + Conversion.shown(type),
                                 edits -> Conversion.cast(edits, new TreePath(call, argument),
-                                        edits.types().write(code.types().erasure(type)).orElse(type.toString())))));
+                                        edits.types().write(code.types().erasure(type)).orElse(NamedTypes.shown(type))))));
                 break;
             }
         }

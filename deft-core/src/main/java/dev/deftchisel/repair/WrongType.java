@@ -10,6 +10,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -75,7 +76,7 @@ public final class WrongType implements Repair {
             if (declared instanceof MethodTree) {
                 ResultType.change(edits, type.getParentPath(), own);
             } else {
-                edits.replace(type.getLeaf(), to -> to.write(edits.types().write(own).orElse(own.toString())));
+                edits.replace(type.getLeaf(), to -> to.write(edits.types().write(own).orElse(NamedTypes.shown(own))));
             }
         }));
     }

@@ -26,6 +26,7 @@ import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Effects;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -273,9 +274,9 @@ public final class HomeFinder {
 
     /** Compilers differ in whether that comes before the right operand is evaluated or after it (JLS 15.18.1). */
     private boolean isTurnedIntoText(TreePath path, BinaryTree binary) {
-        boolean isText = code.type(path).filter(type -> type.toString().equals("java.lang.String")).isPresent();
+        boolean isText = code.type(path).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent();
         return isText && code.type(new TreePath(path, binary.getLeftOperand()))
-                .filter(type -> type.getKind().isPrimitive() || type.toString().equals("java.lang.String"))
+                .filter(type -> type.getKind().isPrimitive() || NamedTypes.is(type, "java.lang.String"))
                 .isEmpty();
     }
 

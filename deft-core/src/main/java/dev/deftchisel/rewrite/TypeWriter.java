@@ -1,6 +1,7 @@
 package dev.deftchisel.rewrite;
 
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.source.ImportSketch;
 import dev.deftchisel.source.Range;
@@ -135,7 +136,7 @@ public final class TypeWriter {
         if (below != null) {
             return write(below, depth).map(bound -> "? super " + bound);
         }
-        if (above == null || above.toString().equals("java.lang.Object")) {
+        if (above == null || NamedTypes.is(above, "java.lang.Object")) {
             return Optional.of("?");
         }
         return write(above, depth).map(bound -> "? extends " + bound);

@@ -37,7 +37,7 @@ class SurveyorTest {
     }
 
     private static Rule rule(String id, Consumer<VariableTree> glance) {
-        return new OnVariables(About.of(id, Tag.SUSPICIOUS, "A variable").because("For a test."), glance);
+        return new OnVariables(About.of(id, Tag.SUSPICIOUS, "A variable", Effect.SAME_BEHAVIOUR).because("For a test."), glance);
     }
 
     private List<String> found(String code, Rule... rules) throws Exception {

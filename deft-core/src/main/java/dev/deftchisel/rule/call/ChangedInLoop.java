@@ -12,7 +12,9 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Jumps;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
@@ -29,7 +31,7 @@ public final class ChangedInLoop implements Rule {
 
     @Override
     public About about() {
-        return About.of("changed-in-loop", Tag.SUSPICIOUS, "A collection changes while a loop goes over it")
+        return About.of("changed-in-loop", Tag.SUSPICIOUS, "A collection changes while a loop goes over it", Effect.SAME_BEHAVIOUR)
                 .because("The next round of the loop ends in a ConcurrentModificationException.")
                 .example("""
                         import java.util.List;
@@ -92,7 +94,7 @@ public final class ChangedInLoop implements Rule {
         EnhancedForLoopTree loop = (EnhancedForLoopTree) path.getLeaf();
         Code code = survey.code();
         TreePath source = Code.inner(new TreePath(path, loop.getExpression()));
-        boolean isPlain = source.getLeaf() instanceof IdentifierTree && code.type(source).filter(type -> failsFast(type, code)).isPresent();
+        boolean isPlain = source.getLeaf() instanceof IdentifierTree && code.type(source).filter(type -> failsFast(type)).isPresent();
         Optional<Element> collection = code.element(source).filter(element -> isPlain);
         if (collection.isEmpty()) {
             return;
@@ -113,10 +115,9 @@ public final class ChangedInLoop implements Rule {
     }
 
     /** Concurrent collections may change; lists, sets and queues of others say that they fail. */
-    private static boolean failsFast(TypeMirror type, Code code) {
-        String name = code.types().erasure(type).toString();
-        return Set.of("java.util.List", "java.util.ArrayList", "java.util.LinkedList", "java.util.HashSet", "java.util.Set",
-                "java.util.TreeSet", "java.util.LinkedHashSet", "java.util.ArrayDeque").contains(name);
+    private static boolean failsFast(TypeMirror type) {
+        return NamedTypes.isOneOf(type, Set.of("java.util.List", "java.util.ArrayList", "java.util.LinkedList", "java.util.HashSet", "java.util.Set",
+                "java.util.TreeSet", "java.util.LinkedHashSet", "java.util.ArrayDeque"));
     }
 
     /** Whether the loop may go on behind a call: no jump or result follows in its block or in a block around that. */

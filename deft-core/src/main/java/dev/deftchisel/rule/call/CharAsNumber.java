@@ -20,7 +20,7 @@ public final class CharAsNumber implements Rule {
 
     @Override
     public About about() {
-        return About.of("char-as-number", Tag.SUSPICIOUS, "A character is taken for a number")
+        return About.of("char-as-number", Tag.SUSPICIOUS, "A character is taken for a number", Effect.OTHER)
                 .because("A builder made with a character is empty and has room for as many as its code.")
                 .example("""
                         class Log {
@@ -44,8 +44,7 @@ public final class CharAsNumber implements Rule {
                                 return line.append('#').append(number).toString();
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

@@ -20,7 +20,7 @@ public final class DatePattern implements Rule {
 
     @Override
     public About about() {
-        return About.of("date-pattern", Tag.SUSPICIOUS, "A date pattern has the year of the week or the day of the year")
+        return About.of("date-pattern", Tag.SUSPICIOUS, "A date pattern has the year of the week or the day of the year", Effect.OTHER)
                 .because("'YYYY' is the year to which the week belongs, 'DD' the day counted from New Year: both are right most of the time.")
                 .example("""
                         import java.time.format.DateTimeFormatter;
@@ -42,8 +42,7 @@ public final class DatePattern implements Rule {
                             DateTimeFormatter week = DateTimeFormatter.ofPattern("YYYY-'W'ww");
                             DateTimeFormatter day = DateTimeFormatter.ofPattern("yyyy-DDD");
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

@@ -21,7 +21,7 @@ public final class EarlyCast implements Rule {
 
     @Override
     public About about() {
-        return About.of("early-cast", Tag.SUSPICIOUS, "A random fraction is cut to zero")
+        return About.of("early-cast", Tag.SUSPICIOUS, "A random fraction is cut to zero", Effect.OTHER)
                 .because("A cast binds tighter than a product: the fraction is always cut to 0 first.")
                 .example("""
                         class Berths {
@@ -42,8 +42,7 @@ public final class EarlyCast implements Rule {
                                 return (int) (Math.random() * berths) + (int) Math.floor(2.5) * 3;
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

@@ -8,6 +8,7 @@ import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
@@ -26,7 +27,7 @@ public final class FormatArguments implements Rule {
 
     @Override
     public About about() {
-        return About.of("format-arguments", Tag.SUSPICIOUS, "A format has more places than arguments, or fewer")
+        return About.of("format-arguments", Tag.SUSPICIOUS, "A format has more places than arguments, or fewer", Effect.SAME_BEHAVIOUR)
                 .because("A place without an argument fails when it runs; an argument without a place is lost.")
                 .example("""
                         class Log {

@@ -35,7 +35,7 @@ public final class IgnoredResult implements Rule {
 
     @Override
     public About about() {
-        return About.of("ignored-result", Tag.SUSPICIOUS, "The result of a call is lost, and it does nothing else")
+        return About.of("ignored-result", Tag.SUSPICIOUS, "The result of a call is lost, and it does nothing else", Effect.OTHER)
                 .because("The object itself never changes: what the call works out is in its result.")
                 .example("""
                         class Log {
@@ -64,8 +64,7 @@ public final class IgnoredResult implements Rule {
                                 return what.trim();
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

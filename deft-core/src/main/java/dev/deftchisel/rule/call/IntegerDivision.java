@@ -24,7 +24,7 @@ public final class IntegerDivision implements Rule {
 
     @Override
     public About about() {
-        return About.of("integer-division", Tag.SUSPICIOUS, "Whole numbers are divided where a fraction is wanted")
+        return About.of("integer-division", Tag.SUSPICIOUS, "Whole numbers are divided where a fraction is wanted", Effect.OTHER)
                 .because("The fraction is cut off before the result becomes a floating point number.")
                 .example("""
                         class Dues {
@@ -50,8 +50,7 @@ public final class IntegerDivision implements Rule {
                                 return due / rate + whole + half;
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

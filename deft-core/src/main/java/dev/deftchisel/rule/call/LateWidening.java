@@ -24,7 +24,7 @@ public final class LateWidening implements Rule {
 
     @Override
     public About about() {
-        return About.of("late-widening", Tag.SUSPICIOUS, "A product overflows before it becomes a long")
+        return About.of("late-widening", Tag.SUSPICIOUS, "A product overflows before it becomes a long", Effect.OTHER)
                 .because("Both factors are int, so the product is worked out as int, whatever it is assigned to.")
                 .example("""
                         class Dues {
@@ -50,8 +50,7 @@ public final class LateWidening implements Rule {
                             }
                         }
                         """)
-                .weighing(Severity.NOTE)
-                .doing(Effect.OTHER);
+                .weighing(Severity.NOTE);
     }
 
     @Override

@@ -6,8 +6,8 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -22,7 +22,7 @@ public final class NullOptional implements Rule {
 
     @Override
     public About about() {
-        return About.of("null-optional", Tag.SUSPICIOUS, "An Optional is null or compared with null")
+        return About.of("null-optional", Tag.SUSPICIOUS, "An Optional is null or compared with null", Effect.OTHER)
                 .because("Whoever gets an Optional asks it, and does not expect that even it may be missing.")
                 .example("""
                         import java.util.Optional;
@@ -61,8 +61,7 @@ public final class NullOptional implements Rule {
                                 return Optional.ofNullable(none.get());
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override
@@ -99,6 +98,6 @@ public final class NullOptional implements Rule {
     }
 
     private static boolean isOptional(TypeMirror type) {
-        return Calls.isNamed(type, "java.util.Optional");
+        return NamedTypes.is(type, "java.util.Optional");
     }
 }

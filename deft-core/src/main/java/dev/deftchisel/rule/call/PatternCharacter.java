@@ -20,7 +20,7 @@ public final class PatternCharacter implements Rule {
 
     @Override
     public About about() {
-        return About.of("pattern-character", Tag.SUSPICIOUS, "A regular expression is a single special character")
+        return About.of("pattern-character", Tag.SUSPICIOUS, "A regular expression is a single special character", Effect.OTHER)
                 .because("'.' matches every character and '|' nothing at all; the character itself must be escaped.")
                 .example("""
                         class Log {
@@ -41,8 +41,7 @@ public final class PatternCharacter implements Rule {
                                 return line.replace(".", ",").split(" ");
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

@@ -25,7 +25,7 @@ public final class StaticByInstance implements Rule {
 
     @Override
     public About about() {
-        return About.of("static-by-instance", Tag.SUSPICIOUS, "A static member is reached through an object")
+        return About.of("static-by-instance", Tag.SUSPICIOUS, "A static member is reached through an object", Effect.SAME_BEHAVIOUR)
                 .because("The object makes no difference, not even when it is null; the type says what is meant.")
                 .example("""
                         class Berth {
@@ -66,7 +66,6 @@ public final class StaticByInstance implements Rule {
                         }
                         """)
                 .weighing(Severity.NOTE)
-                .doing(Effect.SAME_BEHAVIOUR)
                 .alsoNamed("static");
     }
 

@@ -7,6 +7,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -22,7 +23,7 @@ public final class ThreadNotStarted implements Rule {
 
     @Override
     public About about() {
-        return About.of("thread-not-started", Tag.SUSPICIOUS, "A thread is run instead of started")
+        return About.of("thread-not-started", Tag.SUSPICIOUS, "A thread is run instead of started", Effect.OTHER)
                 .because("'run' does the work here and now; 'start' begins a thread for it.")
                 .example("""
                         class Tides {
@@ -49,8 +50,7 @@ public final class ThreadNotStarted implements Rule {
                                 super.run();
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override
@@ -64,7 +64,7 @@ public final class ThreadNotStarted implements Rule {
         boolean isRun = Calls.isOf(code, path, "java.lang.Thread", "run", 0);
         Optional<ExpressionTree> receiver = Calls.receiver((MethodInvocationTree) path.getLeaf());
         boolean isOther = receiver.isPresent() && !receiver.get().toString().equals("super")
-                && Calls.receiver(path).flatMap(code::type).filter(type -> Calls.isNamed(type, "java.lang.Thread")).isPresent();
+                && Calls.receiver(path).flatMap(code::type).filter(type -> NamedTypes.is(type, "java.lang.Thread")).isPresent();
         if (isRun && isOther) {
             MemberSelectTree select = (MemberSelectTree) ((MethodInvocationTree) path.getLeaf()).getMethodSelect();
             Range all = code.range(select);

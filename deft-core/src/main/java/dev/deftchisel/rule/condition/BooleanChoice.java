@@ -7,18 +7,20 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
+import javax.lang.model.type.TypeKind;
 
 /** {@code condition ? true : false} (JLS 15.25.1). */
 public final class BooleanChoice implements Rule {
 
     @Override
     public About about() {
-        return About.of("boolean-choice", Tag.REDUNDANT, "A condition is turned into true or false")
+        return About.of("boolean-choice", Tag.REDUNDANT, "A condition is turned into true or false", Effect.SAME_BEHAVIOUR)
                 .because("It is one of them already.")
                 .example("""
                         class Berth {
@@ -39,6 +41,10 @@ public final class BooleanChoice implements Rule {
                                 Boolean known = vessel == null ? Boolean.TRUE : Boolean.FALSE;
                                 return depth > 3 ? true : null;
                             }
+
+                            Boolean isKnown(Boolean known) {
+                                return known ? true : false;
+                            }
                         }
                         """);
     }
@@ -57,6 +63,10 @@ public final class BooleanChoice implements Rule {
         if (isBoth) {
             TreePath condition = Code.inner(new TreePath(path, tree.getCondition()));
             boolean isSame = (Boolean) ((LiteralTree) tree.getTrueExpression()).getValue();
+            if (survey.code().type(condition).filter(type -> type.getKind() == TypeKind.BOOLEAN).isEmpty()) {
+                // what is asked of a box fails when it is null; the box itself may be handed on
+                return;
+            }
             survey.report(tree, "the condition itself says this", isSame
                     ? Fix.of("write the condition alone", edits -> edits.keep(path, (ExpressionTree) condition.getLeaf()))
                     : Fix.of("write the opposite of the condition", edits -> Opposite.write(edits, path, condition)));

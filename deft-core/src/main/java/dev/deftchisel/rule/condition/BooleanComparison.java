@@ -6,6 +6,7 @@ import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -18,7 +19,7 @@ public final class BooleanComparison implements Rule {
 
     @Override
     public About about() {
-        return About.of("boolean-comparison", Tag.REDUNDANT, "A condition is compared with true or false")
+        return About.of("boolean-comparison", Tag.REDUNDANT, "A condition is compared with true or false", Effect.SAME_BEHAVIOUR)
                 .because("The condition itself, or its opposite, says it; and one '=' too few would go unnoticed.")
                 .example("""
                         class Berth {

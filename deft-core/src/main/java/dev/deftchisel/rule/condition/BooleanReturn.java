@@ -1,5 +1,6 @@
 package dev.deftchisel.rule.condition;
 
+import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.LiteralTree;
@@ -9,6 +10,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
@@ -19,6 +21,7 @@ import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import javax.lang.model.type.TypeKind;
 
 /** {@code if (condition) return true; else return false;} (JLS 14.9). */
@@ -26,7 +29,7 @@ public final class BooleanReturn implements Rule {
 
     @Override
     public About about() {
-        return About.of("boolean-return", Tag.REDUNDANT, "An if only returns true or false")
+        return About.of("boolean-return", Tag.REDUNDANT, "An if only returns true or false", Effect.SAME_BEHAVIOUR)
                 .because("The condition is the result.")
                 .example("""
                         class Berth {
@@ -57,6 +60,13 @@ public final class BooleanReturn implements Rule {
                         """)
                 .silentOn("""
                         class Berth {
+                            boolean isInside(double level, double low, double high) {
+                                if (level < low || level > high) {
+                                    return false;
+                                }
+                                return true;
+                            }
+
                             boolean isFree(Object vessel, int depth) {
                                 if (vessel == null) {
                                     return true;
@@ -91,6 +101,9 @@ public final class BooleanReturn implements Rule {
         if (code.type(condition).filter(type -> type.getKind() == TypeKind.BOOLEAN).isEmpty()) {
             return;
         }
+        if (!then.get() && !isEasilyNegated(code, condition) || code.text(condition.getLeaf()).contains("\n")) {
+            return;
+        }
         Range whole = tree.getElseStatement() != null ? code.range(tree)
                 : new Range(code.range(tree).start(), code.range(next).end());
         survey.report(new Range(whole.start(), whole.start() + 2), "the condition is the result",
@@ -103,6 +116,21 @@ public final class BooleanReturn implements Rule {
                     }
                     to.write(";");
                 })));
+    }
+
+    /** Whether the opposite reads as well: it is one comparison, call or name, and not one of numbers that may be none (JLS 15.20.1). */
+    private static boolean isEasilyNegated(Code code, TreePath condition) {
+        return switch (condition.getLeaf().getKind()) {
+            case CONDITIONAL_AND, CONDITIONAL_OR, AND, OR, XOR, INSTANCE_OF, ASSIGNMENT, CONDITIONAL_EXPRESSION -> false;
+            case LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL -> {
+                BinaryTree compared = (BinaryTree) condition.getLeaf();
+                yield Stream.of(compared.getLeftOperand(), compared.getRightOperand())
+                        .allMatch(operand -> code.type(new TreePath(condition, operand))
+                                .filter(type -> type.getKind().isPrimitive() && type.getKind() != TypeKind.DOUBLE
+                                        && type.getKind() != TypeKind.FLOAT).isPresent());
+            }
+            default -> true;
+        };
     }
 
     /** In a row of such questions, the last is better left as it is. */

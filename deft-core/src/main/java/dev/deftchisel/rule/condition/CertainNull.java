@@ -25,7 +25,7 @@ public final class CertainNull implements Rule {
 
     @Override
     public About about() {
-        return About.of("certain-null", Tag.SUSPICIOUS, "Something is used where it is null")
+        return About.of("certain-null", Tag.SUSPICIOUS, "Something is used where it is null", Effect.OTHER)
                 .because("This cannot end but in a NullPointerException; the other operator was meant.")
                 .example("""
                         class Log {
@@ -46,8 +46,7 @@ public final class CertainNull implements Rule {
                                 return line == null || line.isEmpty() || other == null && line.isEmpty();
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

@@ -9,6 +9,7 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -23,7 +24,7 @@ public final class ConstantCondition implements Rule {
 
     @Override
     public About about() {
-        return About.of("constant-condition", Tag.SUSPICIOUS, "A condition is always true or always false")
+        return About.of("constant-condition", Tag.SUSPICIOUS, "A condition is always true or always false", Effect.SAME_BEHAVIOUR)
                 .because("One branch is never taken; a value or an operator is probably not the one that was meant.")
                 .example("""
                         class Dues {

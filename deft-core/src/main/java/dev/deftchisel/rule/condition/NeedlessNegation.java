@@ -6,6 +6,7 @@ import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
@@ -18,7 +19,7 @@ public final class NeedlessNegation implements Rule {
 
     @Override
     public About about() {
-        return About.of("needless-negation", Tag.REDUNDANT, "A negation could be said directly")
+        return About.of("needless-negation", Tag.REDUNDANT, "A negation could be said directly", Effect.SAME_BEHAVIOUR)
                 .because("The comparison the other way round reads without a second thought.")
                 .example("""
                         class Berth {

@@ -5,6 +5,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -20,7 +21,7 @@ public final class NeedlessTypeTest implements Rule {
 
     @Override
     public About about() {
-        return About.of("needless-type-test", Tag.REDUNDANT, "A value is tested for the type it has")
+        return About.of("needless-type-test", Tag.REDUNDANT, "A value is tested for the type it has", Effect.SAME_BEHAVIOUR)
                 .because("Only null fails the test, so that is what is asked.")
                 .example("""
                         class Log {

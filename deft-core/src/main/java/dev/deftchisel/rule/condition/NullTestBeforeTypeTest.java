@@ -7,6 +7,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -19,7 +20,7 @@ public final class NullTestBeforeTypeTest implements Rule {
 
     @Override
     public About about() {
-        return About.of("null-test-before-type-test", Tag.REDUNDANT, "A test for null stands before a type test")
+        return About.of("null-test-before-type-test", Tag.REDUNDANT, "A test for null stands before a type test", Effect.SAME_BEHAVIOUR)
                 .because("Null is an instance of nothing, so the type test alone says both.")
                 .example("""
                         class Log {

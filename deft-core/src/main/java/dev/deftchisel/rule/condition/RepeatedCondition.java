@@ -6,6 +6,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -17,7 +18,7 @@ public final class RepeatedCondition implements Rule {
 
     @Override
     public About about() {
-        return About.of("repeated-condition", Tag.SUSPICIOUS, "A chain of questions asks the same twice")
+        return About.of("repeated-condition", Tag.SUSPICIOUS, "A chain of questions asks the same twice", Effect.SAME_BEHAVIOUR)
                 .because("The second time the answer is known to be no, so its branch is never taken.")
                 .example("""
                         class Dues {

@@ -11,6 +11,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
@@ -26,7 +27,7 @@ public final class SameBranches implements Rule {
 
     @Override
     public About about() {
-        return About.of("same-branches", Tag.SUSPICIOUS, "Both branches do the same")
+        return About.of("same-branches", Tag.SUSPICIOUS, "Both branches do the same", Effect.SAME_BEHAVIOUR)
                 .because("The condition makes no difference; one of the branches was probably meant to.")
                 .example("""
                         class Dues {

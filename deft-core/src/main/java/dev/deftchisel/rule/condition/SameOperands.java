@@ -7,6 +7,7 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -19,7 +20,7 @@ public final class SameOperands implements Rule {
 
     @Override
     public About about() {
-        return About.of("same-operands", Tag.SUSPICIOUS, "The same stands on both sides of an operator")
+        return About.of("same-operands", Tag.SUSPICIOUS, "The same stands on both sides of an operator", Effect.SAME_BEHAVIOUR)
                 .because("The result is known or the second side adds nothing; one of them was meant to be something else.")
                 .example("""
                         class Dues {

@@ -7,6 +7,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -29,7 +30,7 @@ public final class ArrayAsObject implements Rule {
 
     @Override
     public About about() {
-        return About.of("array-as-object", Tag.SUSPICIOUS, "An array is compared, hashed or printed as an object")
+        return About.of("array-as-object", Tag.SUSPICIOUS, "An array is compared, hashed or printed as an object", Effect.OTHER)
                 .because("Arrays have these methods from Object: they know nothing of the elements.")
                 .example("""
                         class Berths {
@@ -54,8 +55,7 @@ public final class ArrayAsObject implements Rule {
                                 return Arrays.toString(names) + names.length + String.valueOf(letters) + names.getClass();
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override
@@ -67,7 +67,7 @@ public final class ArrayAsObject implements Rule {
     public void look(TreePath path, Survey survey) {
         Code code = survey.code();
         if (path.getLeaf() instanceof BinaryTree sum) {
-            boolean isText = code.type(path).filter(type -> Calls.isNamed(type, "java.lang.String")).isPresent();
+            boolean isText = code.type(path).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent();
             Stream.of(sum.getLeftOperand(), sum.getRightOperand())
                     .filter(operand -> isText && isArray(new TreePath(path, operand), code))
                     .forEach(operand -> survey.report(operand, "only the address of the array would be joined",

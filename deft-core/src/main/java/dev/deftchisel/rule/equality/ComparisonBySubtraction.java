@@ -13,6 +13,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -28,7 +29,7 @@ public final class ComparisonBySubtraction implements Rule {
 
     @Override
     public About about() {
-        return About.of("comparison-by-subtraction", Tag.SUSPICIOUS, "An order is worked out by subtraction")
+        return About.of("comparison-by-subtraction", Tag.SUSPICIOUS, "An order is worked out by subtraction", Effect.OTHER)
                 .because("The difference of two large numbers of unlike sign overflows and has the wrong sign.")
                 .example("""
                         class Berth implements Comparable<Berth> {
@@ -64,8 +65,7 @@ public final class ComparisonBySubtraction implements Rule {
                                 return length - number;
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override
@@ -110,7 +110,7 @@ public final class ComparisonBySubtraction implements Rule {
     private static boolean isResultOfOrder(TreePath path, Code code) {
         TreePath parent = Code.outer(path);
         if (parent.getLeaf() instanceof LambdaExpressionTree) {
-            return code.type(parent).filter(type -> Calls.isNamed(type, "java.util.Comparator")).isPresent();
+            return code.type(parent).filter(type -> NamedTypes.is(type, "java.util.Comparator")).isPresent();
         }
         return parent.getLeaf() instanceof ReturnTree && Code.function(parent).filter(owner -> isOrder(owner, code)).isPresent();
     }
@@ -121,7 +121,7 @@ public final class ComparisonBySubtraction implements Rule {
                         && implementsOrder(function, "java.lang.Comparable", code)
                         || method.getName().contentEquals("compare") && method.getParameters().size() == 2
                         && implementsOrder(function, "java.util.Comparator", code)
-                : code.type(function).filter(type -> Calls.isNamed(type, "java.util.Comparator")).isPresent();
+                : code.type(function).filter(type -> NamedTypes.is(type, "java.util.Comparator")).isPresent();
     }
 
     private static boolean implementsOrder(TreePath method, String type, Code code) {

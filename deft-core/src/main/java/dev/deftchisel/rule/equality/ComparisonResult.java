@@ -21,7 +21,7 @@ public final class ComparisonResult implements Rule {
 
     @Override
     public About about() {
-        return About.of("comparison-result", Tag.SUSPICIOUS, "The result of an order is compared with 1 or -1")
+        return About.of("comparison-result", Tag.SUSPICIOUS, "The result of an order is compared with 1 or -1", Effect.OTHER)
                 .because("Only its sign is promised; it may be any number of that sign.")
                 .example("""
                         class Berth {
@@ -42,8 +42,7 @@ public final class ComparisonResult implements Rule {
                                 return name.compareTo(other) == 0 || name.indexOf(other) == -1;
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

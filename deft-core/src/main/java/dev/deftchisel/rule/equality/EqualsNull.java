@@ -21,7 +21,7 @@ public final class EqualsNull implements Rule {
 
     @Override
     public About about() {
-        return About.of("equals-null", Tag.SUSPICIOUS, "Something is asked whether it equals null")
+        return About.of("equals-null", Tag.SUSPICIOUS, "Something is asked whether it equals null", Effect.OTHER)
                 .because("No object does, and what is null cannot be asked.")
                 .example("""
                         class Berth {
@@ -44,8 +44,7 @@ public final class EqualsNull implements Rule {
                                 return Objects.equals(vessel, null) || vessel.equals("none");
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

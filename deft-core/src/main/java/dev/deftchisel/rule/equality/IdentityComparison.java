@@ -14,6 +14,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -42,7 +43,7 @@ public final class IdentityComparison implements Rule {
 
     @Override
     public About about() {
-        return About.of("identity-comparison", Tag.SUSPICIOUS, "Values are compared as objects")
+        return About.of("identity-comparison", Tag.SUSPICIOUS, "Values are compared as objects", Effect.OTHER)
                 .because("'==' asks whether two strings or boxes are one object, which equal ones need not be.")
                 .example("""
                         class Berth {
@@ -78,8 +79,7 @@ public final class IdentityComparison implements Rule {
                                 return one == "north";
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override
@@ -110,7 +110,7 @@ public final class IdentityComparison implements Rule {
     }
 
     private static boolean isValue(TreePath operand, Code code) {
-        return code.type(operand).filter(type -> VALUES.stream().anyMatch(name -> Calls.isNamed(type, name))).isPresent();
+        return code.type(operand).filter(type -> VALUES.stream().anyMatch(name -> NamedTypes.is(type, name))).isPresent();
     }
 
     /** A constant object that is there to be recognised, or the object itself. */

@@ -4,11 +4,12 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -23,7 +24,7 @@ public final class MissingHash implements Rule {
 
     @Override
     public About about() {
-        return About.of("missing-hash", Tag.SUSPICIOUS, "A class says what equals it, but not its hash")
+        return About.of("missing-hash", Tag.SUSPICIOUS, "A class says what equals it, but not its hash", Effect.SAME_BEHAVIOUR)
                 .because("Equal objects must have equal hashes, or hash tables lose them.")
                 .example("""
                         class Berth {
@@ -99,7 +100,7 @@ public final class MissingHash implements Rule {
                 .filter(element -> element instanceof TypeElement type && code.elements().getAllMembers(type).stream()
                         .anyMatch(member -> member.getSimpleName().contentEquals("hashCode") && member instanceof ExecutableElement hash
                                 && hash.getParameters().isEmpty()
-                                && !member.getEnclosingElement().toString().equals("java.lang.Object")))
+                                && !NamedTypes.is(member.getEnclosingElement().asType(), "java.lang.Object")))
                 .isPresent();
     }
 
@@ -109,7 +110,7 @@ public final class MissingHash implements Rule {
                 .map(member -> (MethodTree) member)
                 .filter(method -> method.getName().contentEquals(name) && method.getParameters().size() == 1
                         && code.type(new TreePath(new TreePath(path, method), method.getParameters().get(0)))
-                        .filter(known -> Calls.isNamed(known, parameter)).isPresent())
+                        .filter(known -> NamedTypes.is(known, parameter)).isPresent())
                 .findFirst();
     }
 }

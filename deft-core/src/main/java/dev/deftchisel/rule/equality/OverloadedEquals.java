@@ -20,7 +20,7 @@ public final class OverloadedEquals implements Rule {
 
     @Override
     public About about() {
-        return About.of("overloaded-equals", Tag.SUSPICIOUS, "An equals takes something else than Object")
+        return About.of("overloaded-equals", Tag.SUSPICIOUS, "An equals takes something else than Object", Effect.OTHER)
                 .because("Collections call the one that takes Object, which compares identity.")
                 .example("""
                         class Berth {
@@ -61,8 +61,7 @@ public final class OverloadedEquals implements Rule {
                                 return number;
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

@@ -26,7 +26,7 @@ public final class SelfEquals implements Rule {
 
     @Override
     public About about() {
-        return About.of("self-equals", Tag.SUSPICIOUS, "Something is compared with itself")
+        return About.of("self-equals", Tag.SUSPICIOUS, "Something is compared with itself", Effect.OTHER)
                 .because("The answer is known; something else was meant on one side.")
                 .example("""
                         class Berth {
@@ -59,8 +59,7 @@ public final class SelfEquals implements Rule {
                                 return name;
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

@@ -26,7 +26,7 @@ public final class UnrelatedElement implements Rule {
 
     @Override
     public About about() {
-        return About.of("unrelated-element", Tag.SUSPICIOUS, "A collection is asked for what it cannot hold")
+        return About.of("unrelated-element", Tag.SUSPICIOUS, "A collection is asked for what it cannot hold", Effect.OTHER)
                 .because("No element is of the type of what is asked for, so it is never found.")
                 .example("""
                         import java.util.List;
@@ -56,8 +56,7 @@ public final class UnrelatedElement implements Rule {
                                 return numbers.contains(name) || byNumber.get(number) != null || numbers.remove(3) > 2;
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

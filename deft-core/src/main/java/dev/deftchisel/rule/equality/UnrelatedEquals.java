@@ -5,6 +5,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -20,7 +21,7 @@ public final class UnrelatedEquals implements Rule {
 
     @Override
     public About about() {
-        return About.of("unrelated-equals", Tag.SUSPICIOUS, "Things of unrelated types are compared")
+        return About.of("unrelated-equals", Tag.SUSPICIOUS, "Things of unrelated types are compared", Effect.OTHER)
                 .because("No object is of both types, so the answer is always no.")
                 .example("""
                         class Berth {
@@ -47,8 +48,7 @@ public final class UnrelatedEquals implements Rule {
                                 return equals("east") || equals(name);
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override
@@ -68,8 +68,8 @@ public final class UnrelatedEquals implements Rule {
         if (own.isEmpty() || other.isEmpty() || !Unrelated.are(own.get(), other.get(), code)) {
             return;
         }
-        boolean isText = Calls.isNamed(own.get(), "java.lang.String")
-                && (Calls.isNamed(other.get(), "java.lang.StringBuilder") || Calls.isNamed(other.get(), "java.lang.StringBuffer"));
+        boolean isText = NamedTypes.is(own.get(), "java.lang.String")
+                && (NamedTypes.is(other.get(), "java.lang.StringBuilder") || NamedTypes.is(other.get(), "java.lang.StringBuffer"));
         survey.report(path.getLeaf(), "no " + Unrelated.name(own.get(), code) + " equals a " + Unrelated.name(other.get(), code), isText
                 ? new Fix[] {Fix.of("compare with its text", edits -> edits.replace(argument.getLeaf(),
                         to -> to.carry(code.range(argument.getLeaf())).write(".toString()")))} : new Fix[0]);

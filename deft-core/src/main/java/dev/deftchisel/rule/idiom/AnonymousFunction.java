@@ -15,6 +15,7 @@ import com.sun.source.util.TreePathScanner;
 import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
@@ -41,7 +42,7 @@ public final class AnonymousFunction implements Rule {
 
     @Override
     public About about() {
-        return About.of("anonymous-function", Tag.IDIOM, "An anonymous class could be a lambda")
+        return About.of("anonymous-function", Tag.IDIOM, "An anonymous class could be a lambda", Effect.SAME_BEHAVIOUR)
                 .because("A lambda says what is done, without the frame around it.")
                 .example("""
                         import java.util.Comparator;

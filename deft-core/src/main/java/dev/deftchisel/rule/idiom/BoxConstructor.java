@@ -7,6 +7,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -27,7 +28,7 @@ public final class BoxConstructor implements Rule {
 
     @Override
     public About about() {
-        return About.of("box-constructor", Tag.IDIOM, "A box is made by its constructor")
+        return About.of("box-constructor", Tag.IDIOM, "A box is made by its constructor", Effect.OTHER)
                 .because("'valueOf' can use boxes that are there already; the constructors are going to be removed. "
                         + "Code that compares boxes by '==' sees the difference.")
                 .example("""
@@ -50,7 +51,6 @@ public final class BoxConstructor implements Rule {
                             }
                         }
                         """)
-                .doing(Effect.OTHER)
                 .alsoNamed("deprecation", "removal");
     }
 
@@ -71,7 +71,7 @@ public final class BoxConstructor implements Rule {
         }
         ExpressionTree value = made.getArguments().get(0);
         boolean fits = code.type(new TreePath(path, value))
-                .filter(type -> type.getKind() == boxed.get() || Calls.isNamed(type, "java.lang.String")).isPresent();
+                .filter(type -> type.getKind() == boxed.get() || NamedTypes.is(type, "java.lang.String")).isPresent();
         if (fits) {
             survey.report(made, "'valueOf' can use a box that is there", Fix.of("use 'valueOf'", edits -> edits.replace(made,
                     to -> to.carry(code.range(made.getIdentifier())).write(".valueOf(").carry(code.range(value)).write(")"))));

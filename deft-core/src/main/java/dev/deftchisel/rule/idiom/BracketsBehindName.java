@@ -23,7 +23,7 @@ public final class BracketsBehindName implements Rule {
 
     @Override
     public About about() {
-        return About.of("brackets-behind-name", Tag.IDIOM, "The brackets of an array stand behind a name")
+        return About.of("brackets-behind-name", Tag.IDIOM, "The brackets of an array stand behind a name", Effect.SAME_CLASSES)
                 .because("They are part of the type, and are looked for there.")
                 .example("""
                         class Berths {
@@ -51,8 +51,7 @@ public final class BracketsBehindName implements Rule {
                                 return names[0].length();
                             }
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override

@@ -12,6 +12,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -29,7 +30,7 @@ public final class CastAfterTest implements Rule {
 
     @Override
     public About about() {
-        return About.of("cast-after-test", Tag.IDIOM, "A value is tested for a type and then cast to it")
+        return About.of("cast-after-test", Tag.IDIOM, "A value is tested for a type and then cast to it", Effect.SAME_BEHAVIOUR)
                 .because("A pattern does both, and the type is said once.")
                 .example("""
                         class Log {

@@ -7,6 +7,7 @@ import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -23,7 +24,7 @@ public final class CharsetByName implements Rule {
 
     @Override
     public About about() {
-        return About.of("charset-by-name", Tag.IDIOM, "A charset that is always there is looked up by its name")
+        return About.of("charset-by-name", Tag.IDIOM, "A charset that is always there is looked up by its name", Effect.SAME_BEHAVIOUR)
                 .because("The constant cannot be misspelt, and no exception has to be handled.")
                 .example("""
                         import java.nio.charset.Charset;

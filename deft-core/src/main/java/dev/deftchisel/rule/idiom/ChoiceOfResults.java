@@ -10,6 +10,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
@@ -26,7 +27,7 @@ public final class ChoiceOfResults implements Rule {
 
     @Override
     public About about() {
-        return About.of("choice-of-results", Tag.IDIOM, "A switch only chooses a result")
+        return About.of("choice-of-results", Tag.IDIOM, "A switch only chooses a result", Effect.SAME_BEHAVIOUR)
                 .because("As an expression it says so, cannot fall through, and must cover every case.")
                 .example("""
                         class Tides {

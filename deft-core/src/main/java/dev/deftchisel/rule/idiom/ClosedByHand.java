@@ -31,7 +31,7 @@ public final class ClosedByHand implements Rule {
 
     @Override
     public About about() {
-        return About.of("closed-by-hand", Tag.IDIOM, "A resource is closed in a finally")
+        return About.of("closed-by-hand", Tag.IDIOM, "A resource is closed in a finally", Effect.OTHER)
                 .because("The try can close it. Should both the body and the closing fail, the exception of the body is then the one"
                         + " that is told, with the other one in it; by hand it gets lost.")
                 .example("""
@@ -94,8 +94,7 @@ public final class ClosedByHand implements Rule {
                                 }
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

@@ -6,6 +6,7 @@ import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.analysis.Supertypes;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
@@ -27,7 +28,7 @@ public final class Diamond implements Rule {
 
     @Override
     public About about() {
-        return About.of("diamond", Tag.IDIOM, "Type arguments are said twice")
+        return About.of("diamond", Tag.IDIOM, "Type arguments are said twice", Effect.SAME_CLASSES)
                 .because("The compiler takes them from the variable.")
                 .example("""
                         import java.util.ArrayList;
@@ -65,8 +66,7 @@ public final class Diamond implements Rule {
                             Object all = new ArrayList<String>();
                             int count = new ArrayList<String>(3).size();
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override
@@ -93,7 +93,7 @@ public final class Diamond implements Rule {
 
     /** Whether an argument has wildcards in its type, which take part in what is inferred (JLS 18.5.1) and may spoil it. */
     private static boolean isOpen(ExpressionTree argument, TreePath made, Code code) {
-        return code.type(new TreePath(made, argument)).filter(type -> type.toString().contains("?")).isPresent();
+        return code.type(new TreePath(made, argument)).filter(type -> NamedTypes.shown(type).contains("?")).isPresent();
     }
 
     /** Whether the type that is wanted fixes each type argument: it has no wildcards and names them all. */

@@ -10,6 +10,7 @@ import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -23,7 +24,7 @@ public final class EmptyBySize implements Rule {
 
     @Override
     public About about() {
-        return About.of("empty-by-size", Tag.IDIOM, "A size is compared with 0")
+        return About.of("empty-by-size", Tag.IDIOM, "A size is compared with 0", Effect.SAME_BEHAVIOUR)
                 .because("'isEmpty' asks what is meant, and some collections have to count for their size.")
                 .example("""
                         import java.util.List;

@@ -11,6 +11,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
@@ -34,7 +35,7 @@ public final class ForwardingLambda implements Rule {
 
     @Override
     public About about() {
-        return About.of("forwarding-lambda", Tag.IDIOM, "A lambda only calls a method")
+        return About.of("forwarding-lambda", Tag.IDIOM, "A lambda only calls a method", Effect.SAME_BEHAVIOUR)
                 .because("The name of the method says it.")
                 .example("""
                         import java.util.function.Function;

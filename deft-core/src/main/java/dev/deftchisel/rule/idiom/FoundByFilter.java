@@ -1,11 +1,20 @@
 package dev.deftchisel.rule.idiom;
 
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.MemberReferenceTree;
+import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.ParenthesizedTree;
 import com.sun.source.tree.Tree;
+import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -13,13 +22,15 @@ import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.Optional;
 import java.util.Set;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
 
 /** A stream that is searched only to know whether something is there (java.util.stream.Stream). */
 public final class FoundByFilter implements Rule {
 
     @Override
     public About about() {
-        return About.of("found-by-filter", Tag.IDIOM, "A stream is searched to know whether something is there")
+        return About.of("found-by-filter", Tag.IDIOM, "A stream is searched to know whether something is there", Effect.SAME_BEHAVIOUR)
                 .because("'anyMatch' asks just this.")
                 .example("""
                         import java.util.List;
@@ -45,8 +56,46 @@ public final class FoundByFilter implements Rule {
                             boolean isKnown(List<String> names) {
                                 return names.stream().filter(name -> name.isEmpty()).findFirst().map(String::length).isPresent();
                             }
+
+                            boolean isMissing(List<String> names) {
+                                return names.stream().filter(name -> name == null).findFirst().isPresent();
+                            }
                         }
                         """);
+    }
+
+    /** Whether the condition fails for null itself, as {@code findFirst} would for a null that is found and {@code anyMatch} would not. */
+    private static boolean failsOnNull(ExpressionTree condition, Code code, TreePath around) {
+        if (condition instanceof LambdaExpressionTree function && function.getParameters().size() == 1) {
+            Tree first = function.getBody();
+            while (first instanceof MethodInvocationTree || first instanceof MemberSelectTree || first instanceof BinaryTree
+                    || first instanceof UnaryTree || first instanceof ParenthesizedTree) {
+                first = first instanceof MethodInvocationTree call ? call.getMethodSelect()
+                        : first instanceof MemberSelectTree select ? select.getExpression()
+                        : first instanceof BinaryTree binary ? binary.getLeftOperand()
+                        : first instanceof UnaryTree unary ? unary.getExpression() : ((ParenthesizedTree) first).getExpression();
+                if (first instanceof IdentifierTree name && name.getName().equals(function.getParameters().get(0).getName())) {
+                    return !(isCompared(function.getBody(), name));
+                }
+            }
+            return false;
+        }
+        return condition instanceof MemberReferenceTree reference && code.element(new TreePath(around, reference))
+                .filter(method -> !method.getModifiers().contains(Modifier.STATIC)).isPresent()
+                && code.element(new TreePath(new TreePath(around, reference), reference.getQualifierExpression()))
+                .filter(element -> element instanceof TypeElement).isPresent();
+    }
+
+    /** Whether a name is only compared, as in {@code name == null}. */
+    private static boolean isCompared(Tree body, IdentifierTree name) {
+        Tree at = body;
+        while (at instanceof BinaryTree binary) {
+            if (binary.getLeftOperand() == name) {
+                return true;
+            }
+            at = binary.getLeftOperand();
+        }
+        return at == name;
     }
 
     @Override
@@ -66,7 +115,7 @@ public final class FoundByFilter implements Rule {
         Optional<TreePath> filter = found.flatMap(Calls::receiver).filter(call -> Calls.isOf(code, call, "java.util.stream.Stream",
                 "filter", 1));
         Optional<TreePath> stream = filter.flatMap(Calls::receiver);
-        if (stream.isPresent()) {
+        if (stream.isPresent() && failsOnNull(((MethodInvocationTree) filter.get().getLeaf()).getArguments().get(0), code, filter.get())) {
             MethodInvocationTree filtered = (MethodInvocationTree) filter.get().getLeaf();
             Range all = code.range(path.getLeaf());
             Range select = code.range(filtered.getMethodSelect());

@@ -14,6 +14,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
@@ -31,7 +32,7 @@ public final class IndexLoop implements Rule {
 
     @Override
     public About about() {
-        return About.of("index-loop", Tag.IDIOM, "A loop counts only to take each element")
+        return About.of("index-loop", Tag.IDIOM, "A loop counts only to take each element", Effect.SAME_BEHAVIOUR)
                 .because("An enhanced for says it, and no index can be wrong.")
                 .example("""
                         class Berths {

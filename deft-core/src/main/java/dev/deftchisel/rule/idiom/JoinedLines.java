@@ -26,7 +26,7 @@ public final class JoinedLines implements Rule {
 
     @Override
     public About about() {
-        return About.of("joined-lines", Tag.IDIOM, "Text of several lines is joined from strings")
+        return About.of("joined-lines", Tag.IDIOM, "Text of several lines is joined from strings", Effect.SAME_CLASSES)
                 .because("A text block shows it as it is.")
                 .example("""
                         class Log {
@@ -49,8 +49,7 @@ public final class JoinedLines implements Rule {
                             String all = "berth\\n" + head + "done\\n" + "Tern\\n";
                         }
                         """)
-                .from(15)
-                .doing(Effect.SAME_CLASSES);
+                .from(15);
     }
 
     @Override

@@ -24,7 +24,7 @@ public final class MissingOverride implements Rule {
 
     @Override
     public About about() {
-        return About.of("missing-override", Tag.IDIOM, "A method overrides another without saying so")
+        return About.of("missing-override", Tag.IDIOM, "A method overrides another without saying so", Effect.SAME_CLASSES)
                 .because("With @Override the compiler tells when the other one changes its name or parameters.")
                 .example("""
                         class Berth implements Runnable {
@@ -62,8 +62,7 @@ public final class MissingOverride implements Rule {
                                 return other == this;
                             }
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override

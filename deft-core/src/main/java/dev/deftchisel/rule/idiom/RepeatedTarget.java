@@ -9,6 +9,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -22,7 +23,7 @@ public final class RepeatedTarget implements Rule {
 
     @Override
     public About about() {
-        return About.of("repeated-target", Tag.IDIOM, "A variable is written twice to change it")
+        return About.of("repeated-target", Tag.IDIOM, "A variable is written twice to change it", Effect.SAME_BEHAVIOUR)
                 .because("A compound assignment names it once.")
                 .example("""
                         class Dues {

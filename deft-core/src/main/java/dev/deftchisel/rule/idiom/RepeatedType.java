@@ -28,7 +28,7 @@ public final class RepeatedType implements Rule {
 
     @Override
     public About about() {
-        return About.of("repeated-type", Tag.IDIOM, "The type of a variable stands in its value, too")
+        return About.of("repeated-type", Tag.IDIOM, "The type of a variable stands in its value, too", Effect.SAME_CLASSES)
                 .because("With 'var' it is said once. Not looked for unless .editorconfig says so.")
                 .example("""
                         import java.util.ArrayList;
@@ -73,8 +73,7 @@ public final class RepeatedType implements Rule {
                         }
                         """)
                 .weighing(Severity.OFF)
-                .from(LOWEST)
-                .doing(Effect.SAME_CLASSES);
+                .from(LOWEST);
     }
 
     @Override

@@ -7,6 +7,7 @@ import com.sun.source.tree.UnionTypeTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -23,7 +24,7 @@ public final class SameCatches implements Rule {
 
     @Override
     public About about() {
-        return About.of("same-catches", Tag.IDIOM, "Two handlers do the same")
+        return About.of("same-catches", Tag.IDIOM, "Two handlers do the same", Effect.SAME_BEHAVIOUR)
                 .because("One handler for both exceptions says that it is the same.")
                 .example("""
                         class Log {

@@ -16,7 +16,7 @@ public final class SmallLong implements Rule {
 
     @Override
     public About about() {
-        return About.of("small-long", Tag.IDIOM, "A long literal ends with a small l")
+        return About.of("small-long", Tag.IDIOM, "A long literal ends with a small l", Effect.SAME_CLASSES)
                 .because("It is read as a one.")
                 .example("""
                         class Dues {
@@ -31,8 +31,7 @@ public final class SmallLong implements Rule {
                         class Dues {
                             long due = 1L + 11;
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override

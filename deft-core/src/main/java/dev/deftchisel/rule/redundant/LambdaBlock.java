@@ -30,7 +30,7 @@ public final class LambdaBlock implements Rule {
 
     @Override
     public About about() {
-        return About.of("lambda-block", Tag.REDUNDANT, "A lambda has a block around one expression")
+        return About.of("lambda-block", Tag.REDUNDANT, "A lambda has a block around one expression", Effect.SAME_CLASSES)
                 .because("The expression alone says it.")
                 .example("""
                         import java.util.List;
@@ -71,8 +71,7 @@ public final class LambdaBlock implements Rule {
                             }
                         }
                         """)
-                .weighing(Severity.HINT)
-                .doing(Effect.SAME_CLASSES);
+                .weighing(Severity.HINT);
     }
 
     @Override

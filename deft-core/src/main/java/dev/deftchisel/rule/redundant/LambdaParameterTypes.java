@@ -25,7 +25,7 @@ public final class LambdaParameterTypes implements Rule {
 
     @Override
     public About about() {
-        return About.of("lambda-parameter-types", Tag.REDUNDANT, "A lambda says the types of its parameters")
+        return About.of("lambda-parameter-types", Tag.REDUNDANT, "A lambda says the types of its parameters", Effect.SAME_CLASSES)
                 .because("The function that it becomes has them already.")
                 .example("""
                         import java.util.Comparator;
@@ -60,8 +60,7 @@ public final class LambdaParameterTypes implements Rule {
                             Comparator<String> reversed = Comparator.comparing((String name) -> name.length()).reversed();
                         }
                         """)
-                .weighing(Severity.HINT)
-                .doing(Effect.SAME_CLASSES);
+                .weighing(Severity.HINT);
     }
 
     @Override

@@ -28,7 +28,7 @@ public final class RedundantArgumentArray implements Rule {
 
     @Override
     public About about() {
-        return About.of("redundant-argument-array", Tag.REDUNDANT, "An array is made for a parameter that takes its elements")
+        return About.of("redundant-argument-array", Tag.REDUNDANT, "An array is made for a parameter that takes its elements", Effect.SAME_CLASSES)
                 .because("The compiler makes the array by itself.")
                 .example("""
                         import java.util.Arrays;
@@ -59,8 +59,7 @@ public final class RedundantArgumentArray implements Rule {
                                         + Arrays.toString(new String[] {"north"});
                             }
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override

@@ -30,7 +30,7 @@ public final class RedundantCast implements Rule {
 
     @Override
     public About about() {
-        return About.of("redundant-cast", Tag.REDUNDANT, "A value is cast to the type it has")
+        return About.of("redundant-cast", Tag.REDUNDANT, "A value is cast to the type it has", Effect.SAME_CLASSES)
                 .because("A cast is a promise that someone had to check; this one says nothing.")
                 .example("""
                         class Berth {
@@ -58,7 +58,6 @@ public final class RedundantCast implements Rule {
                             }
                         }
                         """)
-                .doing(Effect.SAME_CLASSES)
                 .alsoNamed("cast");
     }
 

@@ -18,7 +18,7 @@ public final class RedundantContinue implements Rule {
 
     @Override
     public About about() {
-        return About.of("redundant-continue", Tag.REDUNDANT, "A loop's body ends with a continue")
+        return About.of("redundant-continue", Tag.REDUNDANT, "A loop's body ends with a continue", Effect.SAME_CLASSES)
                 .because("The next round begins here anyway.")
                 .example("""
                         class Log {
@@ -54,8 +54,7 @@ public final class RedundantContinue implements Rule {
                                 }
                             }
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override

@@ -24,7 +24,7 @@ public final class RedundantElse implements Rule {
 
     @Override
     public About about() {
-        return About.of("redundant-else", Tag.REDUNDANT, "An else stands behind a branch that leaves")
+        return About.of("redundant-else", Tag.REDUNDANT, "An else stands behind a branch that leaves", Effect.SAME_CLASSES)
                 .because("What follows a branch that returns or throws is the other case already; one level of nesting can go.")
                 .example("""
                         class Dues {
@@ -67,8 +67,7 @@ public final class RedundantElse implements Rule {
                             }
                         }
                         """)
-                .weighing(Severity.HINT)
-                .doing(Effect.SAME_CLASSES);
+                .weighing(Severity.HINT);
     }
 
     @Override

@@ -27,7 +27,7 @@ public final class RedundantModifier implements Rule {
 
     @Override
     public About about() {
-        return About.of("redundant-modifier", Tag.REDUNDANT, "A modifier says what is so anyway")
+        return About.of("redundant-modifier", Tag.REDUNDANT, "A modifier says what is so anyway", Effect.SAME_CLASSES)
                 .because("Members of interfaces are public, their fields static and final; what a place implies need not be said.")
                 .example("""
                         interface Berth {
@@ -80,8 +80,7 @@ public final class RedundantModifier implements Rule {
                             static class Side {
                             }
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override

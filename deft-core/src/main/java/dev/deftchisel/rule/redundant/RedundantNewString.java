@@ -7,7 +7,9 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -19,8 +21,8 @@ public final class RedundantNewString implements Rule {
 
     @Override
     public About about() {
-        return About.of("redundant-new-string", Tag.REDUNDANT, "A string is copied")
-                .because("Strings cannot change; a copy only takes memory, and is another object to '=='.")
+        return About.of("redundant-new-string", Tag.REDUNDANT, "A string is copied", Effect.OTHER)
+                .because("Strings cannot change; a copy only takes memory. Code that compares strings by '==' sees the difference, and a copy of null fails.")
                 .example("""
                         class Log {
                             String line(String what) {
@@ -61,7 +63,7 @@ public final class RedundantNewString implements Rule {
             return;
         }
         ExpressionTree value = made.getArguments().get(0);
-        if (code.type(new TreePath(path, value)).filter(type -> Calls.isNamed(type, "java.lang.String")).isPresent()) {
+        if (code.type(new TreePath(path, value)).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()) {
             survey.report(made, "a copy of the string is as good as the string",
                     Fix.of("use the string itself", edits -> edits.keep(path, value)));
         }

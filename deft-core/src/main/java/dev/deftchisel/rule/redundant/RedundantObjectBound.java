@@ -4,8 +4,8 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeParameterTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -20,7 +20,7 @@ public final class RedundantObjectBound implements Rule {
 
     @Override
     public About about() {
-        return About.of("redundant-object-bound", Tag.REDUNDANT, "A declaration says that it extends Object")
+        return About.of("redundant-object-bound", Tag.REDUNDANT, "A declaration says that it extends Object", Effect.SAME_CLASSES)
                 .because("Every class does, and so does what stands for a type parameter.")
                 .example("""
                         class Log<T extends Object> extends Object implements Runnable {
@@ -38,8 +38,7 @@ public final class RedundantObjectBound implements Rule {
                             Object lock = new Object() {
                             };
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override
@@ -54,7 +53,7 @@ public final class RedundantObjectBound implements Rule {
                         ? ((TypeParameterTree) path.getLeaf()).getBounds().get(0) : null;
         Code code = survey.code();
         boolean isObject = bound != null && code.find(bound).isPresent()
-                && code.type(new TreePath(path, bound)).filter(type -> Calls.isNamed(type, "java.lang.Object")).isPresent();
+                && code.type(new TreePath(path, bound)).filter(type -> NamedTypes.is(type, "java.lang.Object")).isPresent();
         if (isObject) {
             int word = code.tokens().codeBefore(code.tokens().at(code.range(bound).start()) - 1);
             Range clause = new Range(code.tokens().start(word), code.range(bound).end());

@@ -39,7 +39,7 @@ public final class RedundantParentheses implements Rule {
 
     @Override
     public About about() {
-        return About.of("redundant-parentheses", Tag.REDUNDANT, "Parentheses group nothing")
+        return About.of("redundant-parentheses", Tag.REDUNDANT, "Parentheses group nothing", Effect.SAME_CLASSES)
                 .because("They make the reader look for a second operand that is not there.")
                 .example("""
                         class Dues {
@@ -71,8 +71,7 @@ public final class RedundantParentheses implements Rule {
                             }
                         }
                         """)
-                .weighing(Severity.HINT)
-                .doing(Effect.SAME_CLASSES);
+                .weighing(Severity.HINT);
     }
 
     @Override

@@ -19,7 +19,7 @@ public final class RedundantReturn implements Rule {
 
     @Override
     public About about() {
-        return About.of("redundant-return", Tag.REDUNDANT, "A body ends with a return that changes nothing")
+        return About.of("redundant-return", Tag.REDUNDANT, "A body ends with a return that changes nothing", Effect.SAME_CLASSES)
                 .because("It ends here anyway.")
                 .example("""
                         class Log {
@@ -44,8 +44,7 @@ public final class RedundantReturn implements Rule {
                                 System.out.println(line);
                             }
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override

@@ -23,7 +23,7 @@ public final class RedundantSemicolon implements Rule {
 
     @Override
     public About about() {
-        return About.of("redundant-semicolon", Tag.REDUNDANT, "A semicolon ends nothing")
+        return About.of("redundant-semicolon", Tag.REDUNDANT, "A semicolon ends nothing", Effect.SAME_CLASSES)
                 .because("It looks like a statement that got lost.")
                 .example("""
                         class Log {
@@ -54,8 +54,7 @@ public final class RedundantSemicolon implements Rule {
                                 }
                             }
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override

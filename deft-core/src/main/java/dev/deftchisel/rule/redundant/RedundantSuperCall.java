@@ -18,7 +18,7 @@ public final class RedundantSuperCall implements Rule {
 
     @Override
     public About about() {
-        return About.of("redundant-super-call", Tag.REDUNDANT, "A constructor calls super() as it would anyway")
+        return About.of("redundant-super-call", Tag.REDUNDANT, "A constructor calls super() as it would anyway", Effect.SAME_CLASSES)
                 .because("A constructor that calls no other begins with this call.")
                 .example("""
                         class Tug extends Object {
@@ -44,8 +44,7 @@ public final class RedundantSuperCall implements Rule {
                                 super(name);
                             }
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override

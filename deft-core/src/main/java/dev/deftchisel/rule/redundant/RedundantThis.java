@@ -28,7 +28,7 @@ public final class RedundantThis implements Rule {
 
     @Override
     public About about() {
-        return About.of("redundant-this", Tag.REDUNDANT, "A 'this' stands before what is meant anyway")
+        return About.of("redundant-this", Tag.REDUNDANT, "A 'this' stands before what is meant anyway", Effect.SAME_CLASSES)
                 .because("Nothing else of the name is in reach. Not looked for unless .editorconfig says so: many write it on purpose.")
                 .example("""
                         class Berth {
@@ -73,8 +73,7 @@ public final class RedundantThis implements Rule {
                             }
                         }
                         """)
-                .weighing(Severity.OFF)
-                .doing(Effect.SAME_CLASSES);
+                .weighing(Severity.OFF);
     }
 
     @Override

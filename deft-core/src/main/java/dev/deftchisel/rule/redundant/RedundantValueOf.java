@@ -7,7 +7,9 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -20,7 +22,7 @@ public final class RedundantValueOf implements Rule {
 
     @Override
     public About about() {
-        return About.of("redundant-value-of", Tag.REDUNDANT, "A value is made text before it is joined to text")
+        return About.of("redundant-value-of", Tag.REDUNDANT, "A value is made text before it is joined to text", Effect.SAME_BEHAVIOUR)
                 .because("Joining does that by itself.")
                 .example("""
                         class Log {
@@ -59,7 +61,7 @@ public final class RedundantValueOf implements Rule {
     private static void look(TreePath operand, TreePath other, Survey survey) {
         Code code = survey.code();
         boolean isText = Calls.isOf(code, operand, "java.lang.String", "valueOf", 1)
-                && code.type(other).filter(type -> Calls.isNamed(type, "java.lang.String")).isPresent()
+                && code.type(other).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()
                 // of two such calls one must stay, or numbers would be added
                 && !Calls.isOf(code, Code.inner(other), "java.lang.String", "valueOf", 1);
         if (isText) {

@@ -24,7 +24,7 @@ public final class AssignmentInCondition implements Rule {
 
     @Override
     public About about() {
-        return About.of("assignment-in-condition", Tag.SUSPICIOUS, "A condition assigns instead of comparing")
+        return About.of("assignment-in-condition", Tag.SUSPICIOUS, "A condition assigns instead of comparing", Effect.OTHER)
                 .because("One '=' too few: the variable is changed and its new value decides.")
                 .example("""
                         class Berth {
@@ -55,8 +55,7 @@ public final class AssignmentInCondition implements Rule {
                                 return hasNext ? 1 : 0;
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

@@ -25,7 +25,7 @@ public final class EmptyBody implements Rule {
 
     @Override
     public About about() {
-        return About.of("empty-body", Tag.SUSPICIOUS, "A semicolon is the body of an if or loop")
+        return About.of("empty-body", Tag.SUSPICIOUS, "A semicolon is the body of an if or loop", Effect.OTHER)
                 .because("The block below looks like the body, and runs once whatever the condition says.")
                 .example("""
                         class Berth {
@@ -52,7 +52,6 @@ public final class EmptyBody implements Rule {
                             }
                         }
                         """)
-                .doing(Effect.OTHER)
                 .alsoNamed("empty");
     }
 

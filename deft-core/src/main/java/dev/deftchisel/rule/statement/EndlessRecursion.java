@@ -24,7 +24,7 @@ public final class EndlessRecursion implements Rule {
 
     @Override
     public About about() {
-        return About.of("endless-recursion", Tag.SUSPICIOUS, "A method only calls itself")
+        return About.of("endless-recursion", Tag.SUSPICIOUS, "A method only calls itself", Effect.OTHER)
                 .because("It ends in a StackOverflowError; another method of the name, or that of another object, was meant.")
                 .example("""
                         class Berth {
@@ -59,8 +59,7 @@ public final class EndlessRecursion implements Rule {
                                 return 3;
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

@@ -25,7 +25,7 @@ public final class FallThrough implements Rule {
 
     @Override
     public About about() {
-        return About.of("fall-through", Tag.SUSPICIOUS, "A case goes on into the next one")
+        return About.of("fall-through", Tag.SUSPICIOUS, "A case goes on into the next one", Effect.OTHER)
                 .because("Without a break the statements of the next case run too; say so in a comment where it is meant.")
                 .example("""
                         class Tides {
@@ -90,7 +90,6 @@ public final class FallThrough implements Rule {
                             }
                         }
                         """)
-                .doing(Effect.OTHER)
                 .alsoNamed("fallthrough");
     }
 

@@ -6,6 +6,7 @@ import com.sun.source.tree.TryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
@@ -17,7 +18,7 @@ public final class JumpFromFinally implements Rule {
 
     @Override
     public About about() {
-        return About.of("jump-from-finally", Tag.SUSPICIOUS, "A finally block returns or jumps")
+        return About.of("jump-from-finally", Tag.SUSPICIOUS, "A finally block returns or jumps", Effect.SAME_BEHAVIOUR)
                 .because("Whatever exception or result was on its way is thrown away.")
                 .example("""
                         class Log {

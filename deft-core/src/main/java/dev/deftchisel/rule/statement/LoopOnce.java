@@ -12,6 +12,7 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -24,7 +25,7 @@ public final class LoopOnce implements Rule {
 
     @Override
     public About about() {
-        return About.of("loop-once", Tag.SUSPICIOUS, "A loop never comes to its second round")
+        return About.of("loop-once", Tag.SUSPICIOUS, "A loop never comes to its second round", Effect.SAME_BEHAVIOUR)
                 .because("Its body always leaves it at the end, so it is an if, or a condition is missing.")
                 .example("""
                         class Log {

@@ -25,7 +25,7 @@ public final class MisleadingIndentation implements Rule {
 
     @Override
     public About about() {
-        return About.of("misleading-indentation", Tag.SUSPICIOUS, "A statement looks as if it belonged to the branch above")
+        return About.of("misleading-indentation", Tag.SUSPICIOUS, "A statement looks as if it belonged to the branch above", Effect.OTHER)
                 .because("Without braces only the first statement does; this one always runs.")
                 .example("""
                         class Berth {
@@ -55,8 +55,7 @@ public final class MisleadingIndentation implements Rule {
                                 System.out.println("moored");
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

@@ -19,7 +19,7 @@ public final class MisleadingSpacing implements Rule {
 
     @Override
     public About about() {
-        return About.of("misleading-spacing", Tag.SUSPICIOUS, "An expression is spaced as if it were grouped otherwise")
+        return About.of("misleading-spacing", Tag.SUSPICIOUS, "An expression is spaced as if it were grouped otherwise", Effect.SAME_CLASSES)
                 .because("The eye groups what stands close together; the compiler does not.")
                 .example("""
                         class Dues {
@@ -40,8 +40,7 @@ public final class MisleadingSpacing implements Rule {
                                 return length + 1*rate + length+rate - (length+1) * rate;
                             }
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override

@@ -18,7 +18,7 @@ public final class MissingThrow implements Rule {
 
     @Override
     public About about() {
-        return About.of("missing-throw", Tag.SUSPICIOUS, "An exception is made but not thrown")
+        return About.of("missing-throw", Tag.SUSPICIOUS, "An exception is made but not thrown", Effect.OTHER)
                 .because("Making it does nothing; the code goes on as if all were well.")
                 .example("""
                         class Berth {
@@ -44,8 +44,7 @@ public final class MissingThrow implements Rule {
                                 return new IllegalArgumentException("length is " + length);
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

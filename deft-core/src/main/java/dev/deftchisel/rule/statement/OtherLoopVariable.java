@@ -23,7 +23,7 @@ public final class OtherLoopVariable implements Rule {
 
     @Override
     public About about() {
-        return About.of("other-loop-variable", Tag.SUSPICIOUS, "A loop tests one variable and counts another")
+        return About.of("other-loop-variable", Tag.SUSPICIOUS, "A loop tests one variable and counts another", Effect.OTHER)
                 .because("The loop inside goes on for ever or the one outside leaves some out.")
                 .example("""
                         class Berths {
@@ -65,8 +65,7 @@ public final class OtherLoopVariable implements Rule {
                                 return sum;
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

@@ -24,7 +24,7 @@ public final class SelfAssignment implements Rule {
 
     @Override
     public About about() {
-        return About.of("self-assignment", Tag.SUSPICIOUS, "A variable is assigned to itself")
+        return About.of("self-assignment", Tag.SUSPICIOUS, "A variable is assigned to itself", Effect.OTHER)
                 .because("That does nothing; most often the field of the same name was meant.")
                 .example("""
                         class Berth {
@@ -54,8 +54,7 @@ public final class SelfAssignment implements Rule {
                                 next.length = this.length;
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

@@ -10,7 +10,9 @@ import com.sun.source.tree.TryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
@@ -25,7 +27,7 @@ public final class SwallowedException implements Rule {
 
     @Override
     public About about() {
-        return About.of("swallowed-exception", Tag.SUSPICIOUS, "An exception is caught and forgotten")
+        return About.of("swallowed-exception", Tag.SUSPICIOUS, "An exception is caught and forgotten", Effect.SAME_BEHAVIOUR)
                 .because("What went wrong is lost. Where that is right, a comment or a name such as 'ignored' says so.")
                 .example("""
                         class Log {
@@ -84,7 +86,7 @@ public final class SwallowedException implements Rule {
         String name = tree.getParameter().getName().toString();
         boolean isMeant = name.startsWith("ignore") || name.startsWith("expected") || name.startsWith("impossible")
                 || name.startsWith("unused") || name.equals("_") || !tree.getParameter().getModifiers().getAnnotations().isEmpty()
-                || code.type(new TreePath(path, tree.getParameter())).filter(type -> Calls.isNamed(type,
+                || code.type(new TreePath(path, tree.getParameter())).filter(type -> NamedTypes.is(type,
                         "java.lang.CloneNotSupportedException")).isPresent();
         if (tree.getBlock().getStatements().isEmpty() && !isMeant && !isClosing(attempt) && !isSaid(attempt, code)
                 && !code.hasComment(code.range(tree.getBlock()))) {

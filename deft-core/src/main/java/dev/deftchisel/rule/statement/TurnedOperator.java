@@ -19,7 +19,7 @@ public final class TurnedOperator implements Rule {
 
     @Override
     public About about() {
-        return About.of("turned-operator", Tag.SUSPICIOUS, "A compound assignment is written the wrong way round")
+        return About.of("turned-operator", Tag.SUSPICIOUS, "A compound assignment is written the wrong way round", Effect.OTHER)
                 .because("'=+' assigns the value; '+=' adds it.")
                 .example("""
                         class Dues {
@@ -47,8 +47,7 @@ public final class TurnedOperator implements Rule {
                                 return due;
                             }
                         }
-                        """)
-                .doing(Effect.OTHER);
+                        """);
     }
 
     @Override

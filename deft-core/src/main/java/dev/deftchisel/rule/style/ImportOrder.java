@@ -27,7 +27,7 @@ public final class ImportOrder implements Rule {
 
     @Override
     public About about() {
-        return About.of("import-order", Tag.STYLE, "The imports are in another order than the project wants")
+        return About.of("import-order", Tag.STYLE, "The imports are in another order than the project wants", Effect.SAME_CLASSES)
                 .because("Looked for where .editorconfig says 'deft_imports', a list of groups such as 'java, javax, *, static':"
                         + " beginnings of packages, '*' for all others, 'static'. 'deft_wildcards_from = 5' writes one wildcard"
                         + " for five or more types of a package, and single imports for fewer.")
@@ -67,8 +67,7 @@ public final class ImportOrder implements Rule {
                         class Berths {
                             Map<String, List<String>> names;
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override

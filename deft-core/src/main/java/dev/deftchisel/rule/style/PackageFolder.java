@@ -21,7 +21,7 @@ public final class PackageFolder implements Rule {
 
     @Override
     public About about() {
-        return About.of("package-folder", Tag.STYLE, "A file is not in the folder of its package")
+        return About.of("package-folder", Tag.STYLE, "A file is not in the folder of its package", Effect.OTHER)
                 .because("Where the file is looked for by its package, it is not found. Files that lie in no folder at all are left alone.")
                 .example("""
                         package harbour.quais;
@@ -41,8 +41,7 @@ public final class PackageFolder implements Rule {
                         }
                         """)
                 .inFile("harbour/quays/Quay.java")
-                .weighing(Severity.WARNING)
-                .doing(Effect.OTHER);
+                .weighing(Severity.WARNING);
     }
 
     @Override

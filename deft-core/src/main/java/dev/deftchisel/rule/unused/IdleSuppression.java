@@ -14,7 +14,7 @@ public final class IdleSuppression implements Rule {
 
     @Override
     public About about() {
-        return About.of("idle-suppression", Tag.REDUNDANT, "A suppression has nothing to suppress")
+        return About.of("idle-suppression", Tag.REDUNDANT, "A suppression has nothing to suppress", Effect.SAME_CLASSES)
                 .because("It outlived the problem it was written for, and would hide the next one.")
                 .example("""
                         class Berth {
@@ -40,8 +40,7 @@ public final class IdleSuppression implements Rule {
                                 length = length; // deft: accept self-assignment (measured again)
                             }
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override

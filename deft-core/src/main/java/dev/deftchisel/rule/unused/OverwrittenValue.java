@@ -8,6 +8,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -22,7 +23,7 @@ public final class OverwrittenValue implements Rule {
 
     @Override
     public About about() {
-        return About.of("overwritten-value", Tag.UNUSED, "A variable gets another value before anyone saw the first")
+        return About.of("overwritten-value", Tag.UNUSED, "A variable gets another value before anyone saw the first", Effect.SAME_BEHAVIOUR)
                 .because("The first value is worked out for nothing, or should have been used.")
                 .example("""
                         class Dues {

@@ -19,7 +19,7 @@ public final class RedundantImport implements Rule {
 
     @Override
     public About about() {
-        return About.of("redundant-import", Tag.REDUNDANT, "A name can be used without its import")
+        return About.of("redundant-import", Tag.REDUNDANT, "A name can be used without its import", Effect.SAME_CLASSES)
                 .because("Types of java.lang and of the same package need no import, and no type needs two.")
                 .example("""
                         package harbour;
@@ -50,8 +50,7 @@ public final class RedundantImport implements Rule {
                         @interface Tide {
                             Class<?> type() default Entry.class;
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override

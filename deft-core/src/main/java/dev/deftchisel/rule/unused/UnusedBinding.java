@@ -6,6 +6,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -17,7 +18,7 @@ public final class UnusedBinding implements Rule {
 
     @Override
     public About about() {
-        return About.of("unused-binding", Tag.UNUSED, "The variable of a type test is not used")
+        return About.of("unused-binding", Tag.UNUSED, "The variable of a type test is not used", Effect.SAME_BEHAVIOUR)
                 .because("The test says the same without it.")
                 .example("""
                         class Log {

@@ -5,6 +5,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -20,7 +21,7 @@ public final class UnusedField implements Rule {
 
     @Override
     public About about() {
-        return About.of("unused-field", Tag.UNUSED, "A private field is never read")
+        return About.of("unused-field", Tag.UNUSED, "A private field is never read", Effect.SAME_BEHAVIOUR)
                 .because("Each object carries a value that nobody asks for, or another field is read by mistake.")
                 .example("""
                         class Berth {

@@ -26,7 +26,7 @@ public final class UnusedImport implements Rule {
 
     @Override
     public About about() {
-        return About.of("unused-import", Tag.UNUSED, "Nothing in the file needs an import")
+        return About.of("unused-import", Tag.UNUSED, "Nothing in the file needs an import", Effect.SAME_CLASSES)
                 .because("It says that the file depends on something it does not use.")
                 .example("""
                         package harbour;
@@ -59,8 +59,7 @@ public final class UnusedImport implements Rule {
                             List<String> names;
                             int longest = max(1, 2);
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override

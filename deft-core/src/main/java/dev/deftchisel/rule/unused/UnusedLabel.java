@@ -19,7 +19,7 @@ public final class UnusedLabel implements Rule {
 
     @Override
     public About about() {
-        return About.of("unused-label", Tag.UNUSED, "No jump names a label")
+        return About.of("unused-label", Tag.UNUSED, "No jump names a label", Effect.SAME_CLASSES)
                 .because("It announces a jump that does not come.")
                 .example("""
                         class Tides {
@@ -53,8 +53,7 @@ public final class UnusedLabel implements Rule {
                                 }
                             }
                         }
-                        """)
-                .doing(Effect.SAME_CLASSES);
+                        """);
     }
 
     @Override

@@ -5,6 +5,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -19,7 +20,7 @@ public final class UnusedMethod implements Rule {
 
     @Override
     public About about() {
-        return About.of("unused-method", Tag.UNUSED, "A private method is never called")
+        return About.of("unused-method", Tag.UNUSED, "A private method is never called", Effect.SAME_BEHAVIOUR)
                 .because("It must be read and kept working, and does nothing.")
                 .example("""
                         class Log {

@@ -9,6 +9,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
@@ -29,7 +30,7 @@ public final class UnusedParameter implements Rule {
 
     @Override
     public About about() {
-        return About.of("unused-parameter", Tag.UNUSED, "A parameter of a private method is not used")
+        return About.of("unused-parameter", Tag.UNUSED, "A parameter of a private method is not used", Effect.SAME_BEHAVIOUR)
                 .because("Every caller works out a value that nobody looks at.")
                 .example("""
                         class Dues {

@@ -6,6 +6,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -19,7 +20,7 @@ public final class UnusedType implements Rule {
 
     @Override
     public About about() {
-        return About.of("unused-type", Tag.UNUSED, "A private type is never used")
+        return About.of("unused-type", Tag.UNUSED, "A private type is never used", Effect.SAME_BEHAVIOUR)
                 .because("It must be read and kept working, and does nothing.")
                 .example("""
                         class Harbour {

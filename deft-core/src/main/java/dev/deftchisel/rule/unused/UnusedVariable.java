@@ -5,6 +5,7 @@ import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
@@ -17,7 +18,7 @@ public final class UnusedVariable implements Rule {
 
     @Override
     public About about() {
-        return About.of("unused-variable", Tag.UNUSED, "A local variable is never read")
+        return About.of("unused-variable", Tag.UNUSED, "A local variable is never read", Effect.SAME_BEHAVIOUR)
                 .because("Its value is worked out for nothing, or another variable was meant where it should be read.")
                 .example("""
                         class Log {

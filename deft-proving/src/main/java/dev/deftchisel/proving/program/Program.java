@@ -1,0 +1,87 @@
+package dev.deftchisel.proving.program;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.URISyntaxException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.FileSystem;
+import java.nio.file.FileSystems;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+
+/**
+ * A program of several files that prints what it does, started at {@code harbour.Main}. Written as a text: what it is about, then
+ * each file under a line {@code --- path}; a line {@code --- level 21} says which language level it needs.
+ *
+ * @param name  of the text, without its ending
+ * @param about what it is about
+ * @param level the language level it needs
+ * @param files their texts by path
+ */
+public record Program(String name, String about, int level, Map<String, String> files) {
+
+    private static final int USUAL_LEVEL = 17;
+    private static final String LEVEL = "level ";
+
+    /** Copies the map, keeping its order. */
+    public Program {
+        files = new LinkedHashMap<>(files);
+    }
+
+    /** All programs of the proving ground that the running Java understands, by name. */
+    public static List<Program> all() throws IOException {
+        URI folder;
+        try {
+            folder = Program.class.getResource("/programs").toURI();
+        } catch (URISyntaxException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+        if (folder.getScheme().equals("file")) {
+            return in(Path.of(folder));
+        }
+        try (FileSystem archive = FileSystems.newFileSystem(folder, Map.of())) {
+            return in(archive.getPath("/programs"));
+        }
+    }
+
+    private static List<Program> in(Path folder) throws IOException {
+        List<Program> all = new ArrayList<>();
+        try (Stream<Path> texts = Files.list(folder)) {
+            for (Path text : texts.sorted().toList()) {
+                String file = text.getFileName().toString();
+                all.add(parse(file.substring(0, file.lastIndexOf('.')), Files.readString(text, StandardCharsets.UTF_8)));
+            }
+        }
+        return all.stream().filter(program -> program.level() <= Runtime.version().feature()).toList();
+    }
+
+    static Program parse(String name, String text) {
+        String[] parts = text.split("(?m)^--- ");
+        int level = USUAL_LEVEL;
+        Map<String, String> files = new LinkedHashMap<>();
+        for (int i = 1; i < parts.length; i++) {
+            int end = parts[i].indexOf('\n');
+            String heading = parts[i].substring(0, end).strip();
+            if (heading.startsWith(LEVEL)) {
+                level = Integer.parseInt(heading.substring(LEVEL.length()));
+            } else {
+                files.put(heading, parts[i].substring(end + 1));
+            }
+        }
+        return new Program(name, parts[0].strip(), level, files);
+    }
+
+    /** Writes all files into a folder. */
+    public void writeTo(Path folder) throws IOException {
+        for (Map.Entry<String, String> file : files.entrySet()) {
+            Path path = folder.resolve(file.getKey());
+            Files.createDirectories(path.getParent());
+            Files.writeString(path, file.getValue(), StandardCharsets.UTF_8);
+        }
+    }
+}
