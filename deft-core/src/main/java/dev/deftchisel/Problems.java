@@ -16,6 +16,7 @@ import dev.deftchisel.problem.Rules;
 import dev.deftchisel.problem.Scope;
 import dev.deftchisel.problem.Severities;
 import dev.deftchisel.problem.Surveyor;
+import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.EditorProperties;
@@ -50,6 +51,7 @@ public final class Problems {
     private final List<Operation> operations;
     private final Severities severities;
     private final Surveyor surveyor;
+    private Optional<Surveyed> surveyed = Optional.empty();
 
     Problems(Analyst analyst, List<Operation> operations, Rules rules, Repairs repairs) {
         this.analyst = analyst;
@@ -125,7 +127,7 @@ public final class Problems {
             Analysis analysis = analyst.analyse(Focus.whole(scope.files()).deeply());
             List<Problem> found = new ArrayList<>();
             for (Path file : scope.files()) {
-                surveyor.survey(analysis, file).stream()
+                survey(analysis, file).stream()
                         .filter(finding -> scope.contains(file, finding.range().start()))
                         .map(finding -> problem(analyst.snapshot().file(file).orElseThrow(), finding))
                         .forEach(found::add);
@@ -163,6 +165,7 @@ public final class Problems {
         Scope file = Scope.of(List.of(place.file()));
         return in(file).stream()
                 .filter(problem -> problem.range().touches(place.caret()))
+                .map(this::checked)
                 .sorted(Comparator.comparing((Problem problem) -> problem.range().length()))
                 .toList();
     }
@@ -172,7 +175,8 @@ public final class Problems {
         List<Problem> all = in(Scope.of(List.of(place.file()))).stream().filter(problem -> !problem.fixes().isEmpty()).toList();
         int line = analyst.snapshot().file(place.file()).orElseThrow().position(place.caret()).line();
         return all.stream().filter(problem -> problem.range().touches(place.caret())).findFirst()
-                .or(() -> all.stream().filter(problem -> problem.position().line() == line).findFirst());
+                .or(() -> all.stream().filter(problem -> problem.position().line() == line).findFirst())
+                .map(this::checked);
     }
 
     /** The first problem behind a place in its file, or the first of all behind the last; empty when there is none. */
@@ -191,12 +195,44 @@ public final class Problems {
     public Outcome fix(Problem problem, int fix) {
         return DeepStack.call(() -> {
             Analysis analysis = analyst.analyse(Focus.whole(List.of(problem.file())).deeply());
-            Finding finding = surveyor.survey(analysis, problem.file()).stream()
-                    .filter(found -> found.about().id().equals(problem.rule()) && found.range().equals(problem.range()))
-                    .findFirst()
-                    .filter(found -> fix >= 0 && fix < found.fixes().size())
-                    .orElseThrow(() -> new IllegalArgumentException("there is no such problem, or no such fix, any more"));
-            return new Mender(analyst, operations).mend(finding, finding.fixes().get(fix), problem.file(), analysis);
+            Optional<Finding> finding = finding(analysis, problem);
+            Optional<Fix> chosen = finding.filter(found -> fix >= 0 && fix < problem.fixes().size())
+                    .flatMap(found -> found.fixes().stream().filter(one -> one.title().equals(problem.fixes().get(fix))).findFirst());
+            if (chosen.isEmpty()) {
+                throw new IllegalArgumentException("there is no such problem, or no such fix, any more");
+            }
+            return new Mender(analyst, operations).mend(finding.get(), chosen.get(), problem.file(), analysis);
+        });
+    }
+
+    /** The code does not change while this object is used, so a file is surveyed once in an analysis. */
+    private List<Finding> survey(Analysis analysis, Path file) {
+        if (surveyed.isEmpty() || surveyed.get().analysis() != analysis) {
+            surveyed = Optional.of(new Surveyed(analysis, new HashMap<>()));
+        }
+        return surveyed.get().byFile().computeIfAbsent(file, path -> surveyor.survey(analysis, path));
+    }
+
+    /** What was found in an analysis, whose trees the fixes hold. */
+    private record Surveyed(Analysis analysis, Map<Path, List<Finding>> byFile) {
+    }
+
+    private Optional<Finding> finding(Analysis analysis, Problem problem) {
+        return survey(analysis, problem.file()).stream()
+                .filter(found -> found.about().id().equals(problem.rule()) && found.range().equals(problem.range()))
+                .findFirst();
+    }
+
+    /**
+     * The same problem with only those of its first fixes that can be taken and change something, the ones that leave the fewest
+     * errors first. This is for a problem that somebody looks at: each fix is planned, which takes as long as taking it.
+     */
+    public Problem checked(Problem problem) {
+        return problem.tag() != Tag.ERROR || problem.fixes().isEmpty() ? problem : DeepStack.call(() -> {
+            Analysis analysis = analyst.analyse(Focus.whole(List.of(problem.file())).deeply());
+            return finding(analysis, problem)
+                    .map(found -> problem.offering(new CheckedFixes(analyst, new Mender(analyst, operations)).of(found, problem.file(), analysis)))
+                    .orElse(problem);
         });
     }
 

@@ -5,7 +5,6 @@ import com.sun.source.util.DocTrees;
 import com.sun.source.util.JavacTask;
 import com.sun.source.util.TaskEvent;
 import com.sun.source.util.TaskListener;
-import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -41,6 +40,7 @@ final class CompilerRun {
     private final JavaCompiler compiler;
     private final JavaFileManager manager;
     private final List<String> options;
+    private final int level;
     private final boolean isDeep;
     private final Monitor monitor;
     private final List<String> gaps = new ArrayList<>();
@@ -49,6 +49,7 @@ final class CompilerRun {
         this.compiler = compiler;
         this.manager = manager;
         this.monitor = monitor;
+        this.level = level;
         this.isDeep = isDeep;
         String depth = isDeep ? "FLOW" : "ATTR";
         this.options = List.of("-proc:none", "-nowarn", "-Xlint:none", "-Xmaxerrs", "100000",
@@ -132,6 +133,9 @@ final class CompilerRun {
             throw new IllegalStateException("all sources are in memory", impossible);
         }
         problems.removeIf(problem -> !wanted.containsKey(problem.file()));
+        // what the parser says of bodies that broke the compiler later is still true
+        blanked.stream().filter(wanted::containsKey)
+                .forEach(path -> problems.addAll(new SyntaxCheck(path, level).errors(wanted.get(path).content())));
         return new Attributed(task, DocTrees.instance(task), units, List.copyOf(problems), List.copyOf(gaps));
     }
 
@@ -159,12 +163,7 @@ final class CompilerRun {
         if (found.getKind() != Diagnostic.Kind.ERROR || found.getSource() == null) {
             return;
         }
-        int start = (int) Math.max(0, found.getPosition());
-        int end = (int) Math.max(start, found.getEndPosition());
-        int first = (int) Math.max(0, Math.min(start, found.getStartPosition()));
-        problems.add(new CompilerError(path(found.getSource()), new Range(start, end), new Range(first, end), found.getCode(),
-                found.getMessage(Locale.ROOT).replaceAll(";?\\s*\\R\\s*(?=\\w+:)", "; ")
-                        .replaceAll("\\s*\\R\\s*", " ").replaceAll(" +", " ")));
+        problems.add(CompilerError.of(path(found.getSource()), found));
     }
 
     /**

@@ -39,12 +39,17 @@ public record Difference(
         UNPROVEN,
         /** A file must not or cannot be written. */
         FILE,
+        /**
+         * A call would mean another method of its name, in code that did not compile before: reported, but no reason to refuse, since
+         * the compiler could not know what was meant.
+         */
+        OVERLOAD,
         /** A reference in documentation would not be found any more; told, but no reason to refuse. */
         DOCUMENTATION
     }
 
     /** Whether the change must not be applied because of this. */
     public boolean isBlocking() {
-        return kind != Kind.DOCUMENTATION;
+        return kind != Kind.DOCUMENTATION && kind != Kind.OVERLOAD;
     }
 }

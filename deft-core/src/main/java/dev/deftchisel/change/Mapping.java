@@ -40,6 +40,12 @@ public final class Mapping {
             return last.map(piece -> new Range(
                     start + first.get().placeOf(range.start()), start + piece.placeOf(range.end())));
         }
+
+        /** The same for code in which a part at the end is written otherwise, which ends where the next piece begins. */
+        Optional<Integer> startOf(Range range) {
+            return pieces.stream().filter(piece -> piece.from().contains(range.start())).findFirst()
+                    .map(piece -> start + piece.placeOf(range.start()));
+        }
     }
 
     Mapping(Change change) {
@@ -79,6 +85,17 @@ public final class Mapping {
         List<Site> found = new ArrayList<>();
         for (Copy copy : copies.getOrDefault(before, List.of())) {
             copy.place(range).ifPresent(place -> found.add(new Site(copy.file(), place)));
+        }
+        return found;
+    }
+
+    /** Where pieces of code begin that hold the beginning of a stretch of it, although its end is written otherwise there. */
+    public List<Site> starts(Path before, Range range) {
+        List<Site> found = new ArrayList<>();
+        for (Copy copy : copies.getOrDefault(before, List.of())) {
+            if (copy.place(range).isEmpty()) {
+                copy.startOf(range).ifPresent(at -> found.add(new Site(copy.file(), new Range(at, at))));
+            }
         }
         return found;
     }
@@ -128,7 +145,8 @@ public final class Mapping {
         if (copy.isPresent()) {
             return copy.get();
         }
-        int start = moved.after(range.start());
+        // what goes at the beginning of the text leaves nothing before it
+        int start = Math.max(0, moved.after(range.start()));
         int end = moved.after(range.end());
         return new Range(start, Math.max(start, end));
     }

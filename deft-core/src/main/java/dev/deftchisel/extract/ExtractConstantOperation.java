@@ -1,7 +1,10 @@
 package dev.deftchisel.extract;
 
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
+import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Code;
@@ -27,6 +30,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.VariableElement;
 
 /** Gives a value that is always the same a name in the class: a static final field. */
 public final class ExtractConstantOperation implements Operation {
@@ -82,7 +89,48 @@ public final class ExtractConstantOperation implements Operation {
     /** Why an expression is not constant in meaning; empty when it is. */
     private static Optional<String> obstacle(Code code, Selected selected) {
         return selected.variation(code).or(() -> code.dependsOnThis(selected.path())
-                ? Optional.of("it depends on the object it is evaluated in") : Optional.empty());
+                ? Optional.of("it depends on the object it is evaluated in") : Optional.empty())
+                .or(() -> initialised(code, selected).map(type -> "it initialises the class " + type + ", which would happen earlier (JLS 12.4.1)"));
+    }
+
+    /** A class of the workspace that reading a field of it initialises, and that the code around does not belong to. */
+    private static Optional<String> initialised(Code code, Selected selected) {
+        List<String> found = new ArrayList<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitIdentifier(IdentifierTree tree, Void unused) {
+                note(getCurrentPath());
+                return null;
+            }
+
+            @Override
+            public Void visitMemberSelect(MemberSelectTree tree, Void unused) {
+                note(getCurrentPath());
+                return super.visitMemberSelect(tree, null);
+            }
+
+            private void note(TreePath path) {
+                code.element(path).filter(element -> element.getKind() == ElementKind.FIELD && element.getModifiers().contains(Modifier.STATIC)
+                        && ((VariableElement) element).getConstantValue() == null && !isAround(element.getEnclosingElement(), selected, code)
+                        && !isOfPlatform(element, code))
+                        .ifPresent(element -> found.add(element.getEnclosingElement().getSimpleName().toString()));
+            }
+        }.scan(selected.path(), null);
+        return found.stream().findFirst();
+    }
+
+    private static boolean isAround(Element type, Selected selected, Code code) {
+        for (TreePath at = selected.owner(); at != null; at = at.getParentPath()) {
+            if (code.element(at).filter(type::equals).isPresent()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static boolean isOfPlatform(Element element, Code code) {
+        String home = code.elements().getPackageOf(element).getQualifiedName().toString();
+        return home.equals("java") || home.startsWith("java.") || home.startsWith("javax.");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package dev.deftchisel.extract;
 
 import com.sun.source.tree.AssignmentTree;
+import com.sun.source.tree.ConditionalExpressionTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberReferenceTree;
@@ -195,6 +196,13 @@ final class Likeness {
     /** Whether a constant is made narrower where it stands, which another value would not be (JLS 5.2). */
     private boolean isNarrowed(TreePath value) {
         TreePath parent = value.getParentPath();
+        boolean decidesType = Code.outer(value).getLeaf() instanceof ConditionalExpressionTree choice
+                && Code.inner(choice.getCondition()) != value.getLeaf()
+                && code.type(value).filter(type -> type.getKind().isPrimitive()).isPresent();
+        if (decidesType) {
+            // a constant that fits takes the type of the other branch, a variable does not (JLS 15.25.2)
+            return true;
+        }
         Optional<TypeMirror> target = parent.getLeaf() instanceof NewArrayTree
                 ? code.type(parent).filter(type -> type instanceof ArrayType).map(type -> ((ArrayType) type).getComponentType())
                 : parent.getLeaf() instanceof VariableTree ? code.element(parent).map(Element::asType)

@@ -1,5 +1,6 @@
 package dev.deftchisel.guard;
 
+import com.sun.source.tree.ConditionalExpressionTree;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.CompilerError;
@@ -184,9 +185,21 @@ final class Comparison {
         String name = after.text(site.file(), site.range());
         Difference.Kind kind = binding.role() == Role.DOC
                 ? Difference.Kind.DOCUMENTATION
-                : Difference.Kind.BINDING;
+                : isMeantOtherwise(binding, actual) ? Difference.Kind.OVERLOAD : Difference.Kind.BINDING;
         return new Difference(kind, binding.file(), binding.range(),
                 Optional.of(binding.key()), actual, "'" + name + "' " + what);
+    }
+
+    /**
+     * Whether an error is mended, and a call means another method of the same name, or another constructor, or another one now that
+     * what is around it was written otherwise.
+     */
+    private boolean isMeantOtherwise(Binding binding, Optional<SymbolKey> actual) {
+        boolean isOtherOverload = binding.key() instanceof SymbolKey.Method before && actual.isPresent()
+                && actual.get() instanceof SymbolKey.Method now && (before.name().equals(now.name()) || now.name().equals("<init>"));
+        boolean isOwnDeclaration = binding.role() == Role.DECLARATION && actual.isPresent();
+        return freedom == Meaning.Freedom.TYPES && !before.errors(binding.file()).isEmpty()
+                && (isOtherOverload || isOwnDeclaration || !binding.isNamed());
     }
 
     private String instead(Binding binding) {
@@ -209,6 +222,10 @@ final class Comparison {
             String signature = signature(problem.file(), problem.range().start(), problem.code());
             if (known.merge(signature, -1, Integer::sum) < 0 && !wasHidden(problem) && !isOfNewClass(problem)) {
                 Path file = mapping.origin(problem.file());
+                if (freedom == Meaning.Freedom.TYPES && uncertainty.isHalfRead(file) && !Uncertainty.isOfParser(problem)) {
+                    // the compiler had not got that far
+                    continue;
+                }
                 int origin = mapping.origin(file, problem.range().start());
                 differences.add(new Difference(Difference.Kind.ERROR, file, new Range(origin, origin),
                         Optional.empty(), Optional.empty(), "the compiler would say: " + problem.message()));
@@ -262,6 +279,12 @@ final class Comparison {
                     .map(site -> found.get(new Trace(site.file(), site.range(), trace.fact(), "")))
                     .filter(actual -> actual != null && !actual.equals(expected))
                     .findFirst();
+            if (isType && other.isEmpty() && isChoice(trace, before)) {
+                other = mapping.starts(trace.file(), trace.range()).stream()
+                        .flatMap(site -> after.traces().stream().filter(now -> now.fact() == Trace.Fact.TYPE && now.file().equals(site.file())
+                                && now.range().start() == site.range().start() && isChoice(now, after)))
+                        .map(Trace::value).filter(actual -> !actual.equals(expected)).findFirst();
+            }
             // what had no type before proves nothing now
             if (other.isPresent() && !(isType && (readable(expected).equals(UNKNOWN) || uncertainty.of(trace)))) {
                 String actual = other.get();
@@ -274,6 +297,13 @@ final class Comparison {
             }
         }
         return differences;
+    }
+
+    /** Whether a trace is of a conditional expression, whose type depends on whether its parts are constants (JLS 15.25.2). */
+    private static boolean isChoice(Trace trace, Analysis analysis) {
+        return analysis.code(trace.file()).stream().flatMap(code -> code.around(trace.range()).stream()
+                .filter(path -> code.range(path.getLeaf()).equals(trace.range())))
+                .anyMatch(path -> path.getLeaf() instanceof ConditionalExpressionTree);
     }
 
     private List<Site> places(Trace trace) {

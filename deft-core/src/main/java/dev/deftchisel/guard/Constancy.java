@@ -53,7 +53,7 @@ final class Constancy {
         Set<Declared> constantsAfter = constants(after);
         List<Difference> differences = new ArrayList<>();
         for (SourceFile file : before.files()) {
-            boolean isBroken = !before.errors(file.path()).isEmpty();
+            boolean isBroken = before.errors(file.path()).stream().anyMatch(Uncertainty::isOfMissing);
             for (Binding declared : before.bindings(file.path())) {
                 if (declared.role() != Role.DECLARATION || !(declared.key() instanceof SymbolKey.Field) || !declared.isNamed()) {
                     continue;

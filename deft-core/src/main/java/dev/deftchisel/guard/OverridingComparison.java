@@ -51,6 +51,10 @@ final class OverridingComparison {
                         change.meaning().descriptors().keySet().stream(), change.meaning().opened().stream())
                 .filter(key -> key instanceof SymbolKey.Method)
                 .map(key -> (SymbolKey.Method) key);
+        added().forEach(method -> {
+            names.add(method.name());
+            after.symbol(method.owner()).map(Symbol::name).filter(name -> !name.isEmpty()).ifPresent(owners::add);
+        });
         Stream.concat(removed().stream(), declaredOtherwise).forEach(method -> {
             names.add(method.name());
             before.symbol(method.owner()).map(Symbol::name).filter(name -> !name.isEmpty()).ifPresent(owners::add);
@@ -90,6 +94,20 @@ final class OverridingComparison {
         return change.meaning().freedom() != Meaning.Freedom.NONE && type instanceof SymbolKey.LocalType local
                 && mapping.isReplaced(local.file(), new Range(local.offset(), local.offset() + 1))
                 && mapping.copies(local.file(), new Range(local.offset(), local.offset() + 1)).isEmpty();
+    }
+
+    /** New methods in types of which the change does not say that they get members that override others. */
+    private List<SymbolKey.Method> added() {
+        // where something was missing, it comes to be wherever it is asked for
+        return change.meaning().freedom() != Meaning.Freedom.NONE || before.errors().stream().anyMatch(Uncertainty::isOfMissing) ? List.of()
+                : change.effective().stream().filter(file -> !file.isNew())
+                .flatMap(file -> after.bindings(file.pathAfter()).stream()
+                        .filter(binding -> binding.role() == Role.DECLARATION && binding.isNamed() && binding.key() instanceof SymbolKey.Method)
+                        .map(binding -> (SymbolKey.Method) binding.key())
+                        .filter(method -> before.bindings(file.path()).stream().noneMatch(old -> old.role() == Role.DECLARATION
+                                && mapping.key(old.key()).equals(method))))
+                .filter(method -> before.declaration(method).isEmpty() && !change.meaning().extended().contains(method.owner()))
+                .distinct().toList();
     }
 
     /** The methods whose declaration goes, which others may override or be overridden by. */

@@ -27,8 +27,10 @@ import javax.lang.model.type.TypeMirror;
 /** What the compiler took for something while code around it had no meaning: it proves nothing once that has one. */
 final class Uncertainty {
 
-    private static final Pattern OF_PARSER = Pattern.compile("err\\.(expected|illegal\\.start|premature|unclosed|not\\.stmt|"
-            + "else\\.without|catch\\.without|finally\\.without|try\\.without|orphaned|class\\.not\\.allowed|invalid\\.meth\\.decl|empty\\.char)");
+    private static final Pattern OF_PARSER = Pattern.compile("err\\.(expected|illegal\\.(start|esc|char|dot|text)|premature|unclosed|not\\.stmt|"
+            + "array\\.dimension|varargs\\.must|switch\\.mixing|variable\\.not\\.allowed|int\\.number|else\\.without|catch\\.without|finally\\.without|try\\.without|orphaned|class\\.not\\.allowed|invalid\\.meth\\.decl|empty\\.char)");
+
+    private static final Pattern OF_MISSING = Pattern.compile("err\\.(cant\\.resolve|cant\\.apply|doesnt\\.exist|does\\.not\\.override)");
 
     private final Analysis before;
     private final Set<Path> halfRead;
@@ -36,8 +38,18 @@ final class Uncertainty {
     /** @param before the code as it was */
     Uncertainty(Analysis before) {
         this.before = before;
-        this.halfRead = before.errors().stream().filter(error -> OF_PARSER.matcher(error.code()).find())
+        this.halfRead = before.errors().stream().filter(Uncertainty::isOfParser)
                 .map(CompilerError::file).collect(Collectors.toSet());
+    }
+
+    /** Whether an error is the parser's, which then understands the rest in its own way. */
+    static boolean isOfParser(CompilerError error) {
+        return OF_PARSER.matcher(error.code()).find();
+    }
+
+    /** Whether an error says that something is not there; bodies that were not looked at have errors of other sorts. */
+    static boolean isOfMissing(CompilerError error) {
+        return OF_MISSING.matcher(error.code()).find();
     }
 
     /** Whether the parser itself gave up on something in a file, so that what it made of the rest may be anything. */

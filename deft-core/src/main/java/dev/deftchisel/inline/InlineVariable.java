@@ -41,7 +41,7 @@ final class InlineVariable {
     Plan plan(List<TreePath> places, boolean goes) {
         TypeWriter writer = new TypeWriter(code);
         Written written = new Written(code, inlined.valuePath(), inlined.variable().asType(), writer);
-        Optional<Reason> objection = new SameInPlace(before, inlined, written.conversion()).objection(places);
+        Optional<Reason> objection = new SameInPlace(before, inlined, written.conversion()).objection(places, !goes || places.size() < inlined.uses().size());
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }

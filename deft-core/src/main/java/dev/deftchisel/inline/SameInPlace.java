@@ -45,8 +45,12 @@ final class SameInPlace {
         this.effects = code.effects(inlined.valuePath()).and(extra);
     }
 
-    /** Why the value cannot be evaluated in these places; empty when it can. */
-    Optional<Reason> objection(List<TreePath> places) {
+    /**
+     * Why the value cannot be evaluated in these places; empty when it can.
+     *
+     * @param stays whether it is evaluated where it is declared as well
+     */
+    Optional<Reason> objection(List<TreePath> places, boolean stays) {
         Optional<TreePath> otherObject = places.stream()
                 .filter(place -> isInClass(place) && code.dependsOnThis(inlined.valuePath()))
                 .findFirst();
@@ -64,6 +68,9 @@ final class SameInPlace {
         if (isSame) {
             // once it has gone well it goes well again; when the declaration stays it has
             return places.size() < inlined.uses().size() ? Optional.empty() : onTheWay(inlined.uses().get(0));
+        }
+        if (stays && (effects.isVisible() || effects.isFresh())) {
+            return reason(inlined.declaration(), "it stays, and evaluating its value twice may do something twice, or give two objects");
         }
         if (inlined.uses().size() > 1) {
             return reason(inlined.uses().get(1), effects.isVisible() || effects.isFresh()

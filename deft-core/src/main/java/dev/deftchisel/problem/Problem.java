@@ -25,4 +25,9 @@ public record Problem(
     public Problem {
         fixes = List.copyOf(fixes);
     }
+
+    /** The same with other fixes. */
+    public Problem offering(List<String> titles) {
+        return new Problem(rule, tag, severity, file, range, position, sentence, titles);
+    }
 }

@@ -2,13 +2,16 @@ package dev.deftchisel.problem;
 
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.CompilationUnitTree;
+import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.CompilerError;
+import dev.deftchisel.analysis.SyntaxCheck;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -19,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -71,11 +75,48 @@ public final class Surveyor {
 
     /** The errors of a file, but for those that only follow from an exception whose type is not known. */
     private static List<CompilerError> own(Analysis analysis, Path file) {
-        List<CompilerError> all = analysis.errors(file);
+        List<CompilerError> all = understood(analysis, file);
         return all.stream()
                 .filter(error -> !error.code().contains(".unreported.exception") || all.stream().noneMatch(other -> other != error
                         && other.code().contains(".cant.resolve") && error.whole().encloses(other.range())))
                 .toList();
+    }
+
+    /**
+     * The errors of a file without those that the compiler finds in what the parser did not understand: in the same body, or
+     * anywhere when the parser lost its way between the members.
+     */
+    private static List<CompilerError> understood(Analysis analysis, Path file) {
+        List<CompilerError> all = analysis.errors(file);
+        Optional<Code> code = analysis.code(file);
+        if (all.isEmpty() || code.isEmpty()) {
+            return all;
+        }
+        SourceFile source = code.get().file();
+        List<CompilerError> ofParser = new SyntaxCheck(file, source.module().level()).errors(source.content());
+        Set<Range> bodies = new HashSet<>();
+        boolean isLost = false;
+        for (CompilerError error : ofParser) {
+            Optional<Range> body = body(code.get(), error);
+            body.ifPresent(bodies::add);
+            isLost |= body.isEmpty();
+        }
+        boolean everywhere = isLost;
+        Set<String> known = ofParser.stream().map(Surveyor::placeAndCode).collect(Collectors.toSet());
+        return ofParser.isEmpty() ? all : all.stream().filter(error -> known.contains(placeAndCode(error))
+                || !everywhere && bodies.stream().noneMatch(range -> range.encloses(error.range()))).toList();
+    }
+
+    private static String placeAndCode(CompilerError error) {
+        return error.range().start() + error.code();
+    }
+
+    private static Optional<Range> body(Code code, CompilerError error) {
+        int at = Math.min(error.range().start(), Math.max(0, code.file().content().length() - 1));
+        return code.around(new Range(at, at)).stream()
+                .filter(path -> path.getLeaf() instanceof MethodTree method && method.getBody() != null
+                        && code.find(method.getBody()).filter(range -> range.start() < at && range.end() > at + 1).isPresent())
+                .map(path -> code.range(path.getLeaf())).findFirst();
     }
 
     private Severity severity(Path file, About about) {

@@ -1,6 +1,7 @@
 package dev.deftchisel.repair;
 
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.LiteralTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.NamedTypes;
@@ -37,7 +38,8 @@ final class Conversion {
         Optional<String> parser = fromText ? parser(wanted) : Optional.empty();
         if (toText) {
             fixes.add(wrapped(path, "String.valueOf(", ")", "make text of it"));
-        } else if (parser.isPresent()) {
+        } else if (parser.isPresent() && !(path.getLeaf() instanceof LiteralTree literal
+                && !String.valueOf(literal.getValue()).matches("\\s*([-+]?[\\d.]+|true|false)\\s*"))) {
             fixes.add(wrapped(path, parser.get() + "(", ")", "read it as " + wanted));
         }
         if (NamedTypes.is(wanted, "java.util.Optional")) {

@@ -4,12 +4,14 @@ import com.sun.source.tree.ImportTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** Imports of packages or types that are not there. */
@@ -40,11 +42,18 @@ public final class MissingPackage implements Repair {
         String name = select.getIdentifier().toString();
         Range range = site.code().range(select);
         List<Fix> fixes = new ArrayList<>(new TypeChoice(site, whole).called(name).stream()
-                .filter(found -> !found.equals(site.code().text(range)))
+                .filter(found -> !found.equals(site.code().text(range)) && site.code().file().skeleton().imports().stream()
+                        .noneMatch(line -> isImport && line.name().equals(found)))
                 .limit(3)
                 .map(found -> Fix.of((isImport ? "import " : "write ") + found, edits -> edits.replace(range, found)))
                 .toList());
         if (isImport) {
+            Code code = site.code();
+            Optional.ofNullable(code.elements().getPackageElement(code.text(select.getExpression()))).ifPresent(home ->
+                    Spelling.near(name, home.getEnclosedElements().stream().map(type -> type.getSimpleName().toString()).toList()).stream().limit(1)
+                            .filter(near -> code.file().skeleton().imports().stream().noneMatch(line -> line.simpleName().equals(near)))
+                            .forEach(near -> fixes.add(Fix.of("import " + code.text(select.getExpression()) + "." + near,
+                                    edits -> edits.replace(range, code.text(select.getExpression()) + "." + near)))));
             Tree line = whole.getParentPath().getLeaf();
             fixes.add(Fix.of("remove the import", edits -> edits.removeImport(site.code().range(line))));
         }

@@ -63,7 +63,7 @@ class RepairCasesTest {
         try (Chisel chisel = Chisel.open(workspace.request(), Monitor.SILENT)) {
             Problems problems = chisel.problems();
             List<Problem> errors = problems.in(problems.everywhere()).stream().filter(problem -> problem.tag() == Tag.ERROR).toList();
-            Problem first = errors.get(0);
+            Problem first = problems.checked(errors.get(0));
             List<String> lines = text.substring(text.indexOf("--- error"), text.indexOf("--- after")).lines().toList();
             assertTrue(List.of(lines.get(0).split(" ")).contains(first.rule()), first::rule);
             List<String> fixes = lines.subList(1, lines.size());

@@ -1,0 +1,75 @@
+package dev.deftchisel;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.AnalysisException;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.SyntaxCheck;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.problem.Finding;
+import dev.deftchisel.problem.Fix;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/** Plans the first fixes of an error before they are shown, so that none is offered that cannot be taken. */
+final class CheckedFixes {
+
+    /** So many are planned; those behind are left out, since nobody reads that far. */
+    private static final int MOST = 8;
+
+    private final Analyst analyst;
+    private final Mender mender;
+
+    CheckedFixes(Analyst analyst, Mender mender) {
+        this.analyst = analyst;
+        this.mender = mender;
+    }
+
+    /** A fix that can be taken, and how many errors more there are in the file then. */
+    private record Checked(Fix fix, int errors) {
+    }
+
+    /** The titles of the fixes that can be taken, best first. */
+    List<String> of(Finding finding, Path file, Analysis analysis) {
+        List<Checked> checked = new ArrayList<>();
+        boolean isOfParser = analysis.code(file).filter(code -> !new SyntaxCheck(file, code.file().module().level())
+                .errors(code.file().content()).isEmpty()).isPresent();
+        for (Fix fix : finding.fixes().stream().limit(MOST).toList()) {
+            taken(finding, fix, file, analysis).ifPresent(change -> errors(change, finding, file, analysis, isOfParser)
+                    .ifPresent(errors -> checked.add(new Checked(fix, errors))));
+        }
+        return checked.stream().sorted(Comparator.comparing(Checked::errors)).map(one -> one.fix().title()).toList();
+    }
+
+    private Optional<Change> taken(Finding finding, Fix fix, Path file, Analysis analysis) {
+        try {
+            return mender.mend(finding, fix, file, analysis) instanceof Outcome.Preview preview && !preview.change().effective().isEmpty()
+                    ? Optional.of(preview.change()) : Optional.empty();
+        } catch (IllegalArgumentException | IllegalStateException | IndexOutOfBoundsException unreadable) {
+            // half-written code can be of any shape
+            return Optional.empty();
+        }
+    }
+
+    /** How many errors more there are; empty when there are as many of the same sort as before. */
+    private Optional<Integer> errors(Change change, Finding finding, Path file, Analysis analysis, boolean isOfParser) {
+        Path now = change.mapping().file(file);
+        try {
+            Analysis after = analyst.of(change.applyTo(analysis.snapshot())).analyse(Focus.whole(List.of(now)).deeply());
+            long before = count(analysis, file, finding);
+            long left = count(after, now, finding);
+            int mended = after.errors(now).size() - analysis.errors(file).size();
+            // of what the parser does not understand, one mistake is many errors; else a fix need not mend more than its own
+            return left > 0 && left >= before ? Optional.empty() : Optional.of(isOfParser ? mended : Math.max(-1, mended));
+        } catch (AnalysisException broken) {
+            return Optional.empty();
+        }
+    }
+
+    private static long count(Analysis analysis, Path file, Finding finding) {
+        return analysis.errors(file).stream().filter(error -> error.code().equals("compiler.err." + finding.about().id())).count();
+    }
+}

@@ -1,0 +1,311 @@
+package dev.deftchisel.repair;
+
+import com.sun.source.tree.ArrayAccessTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.MemberReferenceTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.ErrorSite;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Repair;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.element.VariableElement;
+import javax.lang.model.type.ArrayType;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+
+/**
+ * A member that something does not have, but has under another name, as a field instead of a method, through an accessor, or in a
+ * class that helps with its kind.
+ */
+public final class MeantMember implements Repair {
+
+    private static final int MOST = 4;
+    /** How far {@code getX()} is from {@code x()}. */
+    private static final int ACCESSOR = 2;
+    /** Names that mean the same in one type or language and the other. */
+    private static final List<Set<String>> SYNONYMS = List.of(Set.of("length", "size", "count"),
+            Set.of("add", "append", "push", "addLast", "put", "offer", "insert"), Set.of("set", "put", "replace"),
+            Set.of("contains", "containsKey", "includes", "has", "containsValue"), Set.of("remove", "delete", "removeFirst", "poll", "pop", "removeLast"),
+            Set.of("get", "charAt", "at", "elementAt", "getFirst", "peek"), Set.of("equals", "equal", "isEqual", "equalTo", "eq"),
+            Set.of("toLowerCase", "toLower", "lower", "lowercase"), Set.of("toUpperCase", "toUpper", "upper", "uppercase"),
+            Set.of("trim", "strip"), Set.of("isEmpty", "empty", "isBlank"), Set.of("println", "print", "printf", "write", "log"),
+            Set.of("indexOf", "find", "search"), Set.of("substring", "slice", "substr", "mid", "subList"), Set.of("pow", "power"),
+            Set.of("forEach", "each"), Set.of("filter", "where", "select"), Set.of("map", "select", "transform", "mapToObj"),
+            Set.of("clear", "removeAll", "reset"), Set.of("join", "joining", "concat"), Set.of("entrySet", "entries", "items"),
+            Set.of("keySet", "keys", "getKeys"), Set.of("values", "getValues"), Set.of("startsWith", "beginsWith", "hasPrefix"),
+            Set.of("endsWith", "hasSuffix"), Set.of("toString", "str", "string"), Set.of("getMessage", "message", "what"),
+            Set.of("name", "getName"), Set.of("getOrDefault", "getOrElse", "getDefault"), Set.of("nextInt", "nextInteger", "readInt"),
+            Set.of("nextLine", "readLine"), Set.of("parseInt", "parse", "toInt", "valueOf"), Set.of("anyMatch", "any", "some"), Set.of("allMatch", "all", "every"), Set.of("reverse", "reversed"), Set.of("sort", "sorted"), Set.of("limit", "take"), Set.of("skip", "drop"));
+
+    @Override
+    public Set<String> codes() {
+        return Set.of("cant.resolve", "cant.resolve.args", "cant.resolve.location", "cant.resolve.location.args", "cant.deref",
+                "invalid.mref", "cant.resolve.location.args.params");
+    }
+
+    /** A name behind a dot, and what stands before it. */
+    private record Missing(TreePath path, TreePath object, TypeMirror type, String name, Optional<MethodInvocationTree> call, Code code) {
+
+        Range range() {
+            int end = code.range(path.getLeaf()).end();
+            return new Range(end - name.length(), end);
+        }
+
+        /** From the name to the end of the arguments, if there are any. */
+        Range whole() {
+            return call.map(tree -> new Range(range().start(), code.range(tree).end())).orElse(range());
+        }
+
+        int arguments() {
+            return call.map(tree -> tree.getArguments().size()).orElse(0);
+        }
+
+        /** The arguments as they are written. */
+        String written() {
+            return call.filter(tree -> !tree.getArguments().isEmpty()).map(tree -> code.text(new Range(
+                    code.range(tree.getArguments().get(0)).start(), code.range(tree.getArguments().get(tree.getArguments().size() - 1)).end())))
+                    .orElse("");
+        }
+    }
+
+    @Override
+    public List<Fix> fixes(ErrorSite site) {
+        Code code = site.code();
+        Optional<Missing> missing = site.around().stream()
+                .filter(path -> path.getLeaf() instanceof MemberSelectTree || path.getLeaf() instanceof MemberReferenceTree)
+                .findFirst().flatMap(path -> missing(path, code));
+        if (missing.isEmpty()) {
+            return List.of();
+        }
+        Missing one = missing.get();
+        List<Fix> fixes = new ArrayList<>();
+        if (one.call().isEmpty() && one.path().getLeaf() instanceof MemberSelectTree
+                && one.path().getParentPath().getLeaf() instanceof MethodInvocationTree && hasMethod(one)) {
+            int dot = one.range().start() - 1;
+            fixes.add(Fix.of("write '::" + one.name() + "'", edits -> edits.replace(new Range(dot, dot + 1), "::")));
+        }
+        if (one.path().getParentPath().getLeaf() instanceof ArrayAccessTree access && access.getExpression() == one.path().getLeaf() && hasMethod(one)) {
+            fixes.add(Fix.of("call '" + one.name() + "'", edits -> edits.replace(new Range(one.range().end(), code.range(access).end()),
+                    to -> to.write("(").carry(code.range(access.getIndex())).write(")"))));
+        }
+        fixes.addAll(ofType(one, site));
+        if (one.type() instanceof ArrayType) {
+            array(one).ifPresent(fixes::add);
+        }
+        fixes.addAll(helpers(one));
+        fixes.addAll(within(one));
+        return fixes;
+    }
+
+    private static boolean hasMethod(Missing missing) {
+        return missing.type() instanceof DeclaredType type && missing.code().elements().getAllMembers((TypeElement) type.asElement()).stream()
+                .anyMatch(member -> member.getKind() == ElementKind.METHOD && member.getSimpleName().contentEquals(missing.name()));
+    }
+
+    private static Optional<Missing> missing(TreePath path, Code code) {
+        ExpressionTree object = path.getLeaf() instanceof MemberSelectTree select ? select.getExpression()
+                : ((MemberReferenceTree) path.getLeaf()).getQualifierExpression();
+        String name = path.getLeaf() instanceof MemberSelectTree select ? select.getIdentifier().toString()
+                : ((MemberReferenceTree) path.getLeaf()).getName().toString();
+        TreePath before = new TreePath(path, object);
+        Tree parent = path.getParentPath().getLeaf();
+        Optional<MethodInvocationTree> call = parent instanceof MethodInvocationTree tree && tree.getMethodSelect() == path.getLeaf()
+                ? Optional.of(tree) : Optional.empty();
+        return code.type(before).or(() -> code.element(before).filter(element -> element instanceof TypeElement).map(Element::asType))
+                .filter(type -> type.getKind() != TypeKind.ERROR && type.getKind() != TypeKind.PACKAGE)
+                .map(type -> new Missing(path, before, type, name, call, code));
+    }
+
+    /** Members of the type itself, the likeliest first. */
+    private static List<Fix> ofType(Missing missing, ErrorSite site) {
+        Code code = missing.code();
+        boolean isReference = missing.path().getLeaf() instanceof MemberReferenceTree;
+        List<Missing> others = ofRank(missing, ACCESSOR).isPresent() ? others(missing, site) : List.of();
+        List<? extends Element> members = missing.type() instanceof DeclaredType declared
+                ? code.elements().getAllMembers((TypeElement) declared.asElement()) : List.of();
+        record Ranked(Element member, int rank) { }
+        return members.stream()
+                .filter(member -> member instanceof VariableElement || member.getKind() == ElementKind.METHOD)
+                .filter(member -> !(member instanceof ExecutableElement method) || isReference || takes(method, missing.arguments()))
+                .map(member -> new Ranked(member, rank(missing.name(), member, missing)))
+                .filter(one -> one.rank() < Integer.MAX_VALUE)
+                .sorted(Comparator.comparing(Ranked::rank).thenComparing(one -> one.member().getSimpleName().toString()))
+                .map(one -> written(missing, one.member(), isReference))
+                .distinct().limit(MOST)
+                .map(text -> Fix.of("write '" + text.title() + "'", edits -> {
+                    edits.replace(missing.whole(), text.code());
+                    others.forEach(other -> ofRank(other, ACCESSOR).ifPresent(also -> edits.replace(other.whole(), also.code())));
+                }))
+                .toList();
+    }
+
+    /** What is written for a member at just this distance of its name. */
+    private static Optional<Text> ofRank(Missing missing, int rank) {
+        return missing.type() instanceof DeclaredType declared
+                ? missing.code().elements().getAllMembers((TypeElement) declared.asElement()).stream()
+                .filter(member -> member instanceof ExecutableElement method && takes(method, missing.arguments())
+                        && rank(missing.name(), member, missing) == rank)
+                .map(member -> written(missing, member, false)).findFirst() : Optional.empty();
+    }
+
+    /** Other places of the file where an accessor of the same type is called in the same wrong way. */
+    private static List<Missing> others(Missing missing, ErrorSite site) {
+        return site.analysis().errors(site.code().file().path()).stream()
+                .filter(error -> error.code().endsWith("cant.resolve.location.args") && error.range().start() != site.error().range().start())
+                .map(site::at)
+                .flatMap(other -> other.around().stream().filter(path -> path.getLeaf() instanceof MemberSelectTree).findFirst()
+                        .flatMap(path -> missing(path, site.code())).stream())
+                .filter(other -> site.code().types().isSameType(other.type(), missing.type()) && !other.range().equals(missing.range()))
+                .toList();
+    }
+
+    private record Text(String title, String code) {
+    }
+
+    private static Text written(Missing missing, Element member, boolean isReference) {
+        String name = member.getSimpleName().toString();
+        if (isReference || !(member instanceof ExecutableElement)) {
+            return new Text(name, isReference || missing.arguments() == 0 ? name : name + " = " + missing.written());
+        }
+        return new Text(missing.call().isPresent() ? name : name + "()", name + "(" + missing.written() + ")");
+    }
+
+    private static boolean takes(ExecutableElement method, int arguments) {
+        return method.getParameters().size() == arguments || method.isVarArgs() && arguments >= method.getParameters().size() - 1;
+    }
+
+    /** How far a name is from that of a member; the greatest number for none at all. */
+    private static int rank(String name, Element member, Missing missing) {
+        String other = member.getSimpleName().toString();
+        String bare = name.replaceFirst("^(get|is|set|has)(?=[A-Z])", "").toLowerCase(Locale.ROOT);
+        String otherBare = other.replaceFirst("^(get|is|set|has)(?=[A-Z])", "").toLowerCase(Locale.ROOT);
+        boolean isSetter = name.startsWith("set") != other.startsWith("set");
+        if (other.equals(name)) {
+            boolean isOther = member instanceof ExecutableElement != missing.call().isPresent();
+            return isOther ? 0 : Integer.MAX_VALUE;
+        } else if (other.equalsIgnoreCase(name)) {
+            return 1;
+        } else if (bare.equals(otherBare) && !(isSetter && missing.arguments() == 0)) {
+            return member instanceof ExecutableElement ? ACCESSOR : ACCESSOR + 1;
+        }
+        int slips = Spelling.slips(name, other);
+        boolean isNear = slips <= Math.max(1, name.length() / 4) && other.length() > 1;
+        // a letter left out is more usual than one that is wrong, and that more than a shorter name
+        boolean isLeftOut = isNear && other.length() > name.length();
+        if (isLeftOut) {
+            return 3 + slips;
+        } else if (SYNONYMS.stream().anyMatch(all -> all.contains(name) && all.contains(other))) {
+            return 8;
+        } else if (isNear) {
+            return 4 + slips;
+        }
+        boolean begins = name.length() > 2 && other.startsWith(name) || other.length() > 2 && name.startsWith(other);
+        return begins ? 12 + Math.abs(other.length() - name.length()) : Integer.MAX_VALUE;
+    }
+
+    /** {@code names.length()}, {@code names.stream()}: arrays have a length, and the class Arrays. */
+    private static Optional<Fix> array(Missing missing) {
+        TypeElement list = missing.code().elements().getTypeElement("java.util.List");
+        boolean ofList = !((ArrayType) missing.type()).getComponentType().getKind().isPrimitive() && missing.call().isPresent()
+                && missing.code().elements().getAllMembers(list).stream().anyMatch(member -> member instanceof ExecutableElement method
+                && method.getSimpleName().contentEquals(missing.name()) && takes(method, missing.arguments()))
+                && !missing.name().equals("size") && !missing.name().equals("sort");
+        if (ofList) {
+            String object = missing.code().text(missing.object().getLeaf());
+            return Optional.of(Fix.of("ask a list of its elements", edits -> edits.replace(missing.code().range(missing.object().getLeaf()),
+                    edits.types().name(missing.code().elements().getTypeElement("java.util.Arrays")) + ".asList(" + object + ")")));
+        }
+        boolean isLength = Set.of("length", "size", "count", "len", "Length", "lenght", "getLength").contains(missing.name());
+        return isLength ? Optional.of(Fix.of("write 'length'", edits -> edits.replace(missing.whole(), "length"))) : Optional.empty();
+    }
+
+    /** A static method of a class that helps with the kind of the object: {@code Arrays.stream(names)}, {@code Character.isLetter(c)}. */
+    private static List<Fix> helpers(Missing missing) {
+        Code code = missing.code();
+        if (missing.call().isEmpty() || code.element(missing.object()).filter(element -> element instanceof TypeElement).isPresent()) {
+            return List.of();
+        }
+        List<String> names = missing.type() instanceof ArrayType ? List.of("java.util.Arrays")
+                : missing.type().getKind().isPrimitive() ? List.of(String.valueOf(code.boxed(missing.type())), "java.lang.Math", "java.lang.String")
+                : List.of("java.util.Collections", "java.lang.String", "java.util.Objects", "java.lang.Character");
+        List<Fix> fixes = new ArrayList<>();
+        String object = code.text(missing.object().getLeaf());
+        if (missing.type().getKind().isPrimitive() && Set.of("equals", "compareTo").contains(missing.name()) && missing.arguments() == 1) {
+            Range all = code.range(missing.call().get());
+            String box = String.valueOf(code.boxed(missing.type())).replaceFirst(".*\\.", "");
+            fixes.add(missing.name().equals("equals") ? Fix.of("compare with '=='", edits -> edits.replace(all, object + " == " + missing.written()))
+                    : Fix.of("use '" + box + ".compare'", edits -> edits.replace(all, box + ".compare(" + object + ", " + missing.written() + ")")));
+        }
+        for (String name : names) {
+            TypeElement helper = code.elements().getTypeElement(name);
+            if (helper == null) {
+                continue;
+            }
+            for (Element member : helper.getEnclosedElements()) {
+                if (member instanceof ExecutableElement method && method.getModifiers().contains(Modifier.STATIC)
+                        && method.getModifiers().contains(Modifier.PUBLIC) && method.getSimpleName().contentEquals(missing.name())
+                        && takes(method, missing.arguments() + 1)) {
+                    fixes.add(Fix.of("use '" + helper.getSimpleName() + "." + missing.name() + "'",
+                            edits -> edits.replace(code.range(missing.call().get()), edits.types().name(helper) + "." + missing.name() + "("
+                                    + object + (missing.arguments() > 0 ? ", " + missing.written() : "") + ")")));
+                    fixes.add(Fix.of("use '" + helper.getSimpleName() + "." + missing.name() + "' with it last",
+                            edits -> edits.replace(code.range(missing.call().get()), edits.types().name(helper) + "." + missing.name() + "("
+                                    + (missing.arguments() > 0 ? missing.written() + ", " : "") + object + ")")));
+                }
+            }
+        }
+        return fixes.stream().limit(MOST + 2).toList();
+    }
+
+    /** What an Optional holds, or a stream makes of its elements, has the member. */
+    private static List<Fix> within(Missing missing) {
+        Code code = missing.code();
+        if (!(missing.type() instanceof DeclaredType type) || !(type.asElement() instanceof TypeElement owner)) {
+            return List.of();
+        }
+        String name = owner.getQualifiedName().toString();
+        int dot = missing.range().start() - 1;
+        if (name.equals("java.util.Optional") && type.getTypeArguments().size() == 1) {
+            return List.of(Fix.of("take what the Optional holds", edits -> edits.insert(dot, ".orElseThrow()")));
+        }
+        boolean isSum = Set.of("sum", "average", "max", "min", "asDoubleStream", "summaryStatistics").contains(missing.name());
+        if (name.equals("java.util.stream.Stream") && isSum && missing.arguments() == 0 && type.getTypeArguments().size() == 1) {
+            String element = type.getTypeArguments().get(0) instanceof DeclaredType box ? ((TypeElement) box.asElement()).getSimpleName().toString() : "";
+            String sort = element.equals("Integer") ? "Int" : element.equals("Long") ? "Long" : "Double";
+            String value = element.equals("Integer") ? "intValue" : element.equals("Long") ? "longValue" : "doubleValue";
+            Optional<MethodInvocationTree> map = missing.object().getLeaf() instanceof MethodInvocationTree call
+                    && call.getMethodSelect() instanceof MemberSelectTree select && select.getIdentifier().contentEquals("map")
+                    ? Optional.of(call) : Optional.empty();
+            return Stream.of(map.map(call -> {
+                int end = code.range(call.getMethodSelect()).end();
+                return Fix.of("use 'mapTo" + sort + "'", edits -> edits.replace(new Range(end - "map".length(), end), "mapTo" + sort));
+            }), Optional.of(Fix.of("make numbers of the elements", edits -> edits.insert(dot, ".mapTo" + sort + "(" + element + "::" + value + ")"))))
+                    .flatMap(Optional::stream).toList();
+        }
+        boolean isCollection = code.elements().getTypeElement("java.util.Collection") != null
+                && code.isKind(type, code.elements().getTypeElement("java.util.Collection").asType());
+        boolean ofStream = isCollection && code.elements().getAllMembers(code.elements().getTypeElement("java.util.stream.Stream")).stream()
+                .anyMatch(member -> member.getSimpleName().contentEquals(missing.name()) && member instanceof ExecutableElement method
+                        && takes(method, missing.arguments()));
+        boolean isEntry = name.equals("java.util.Map") && missing.name().equals("stream");
+        return ofStream && missing.call().isPresent() ? List.of(Fix.of("ask its stream", edits -> edits.insert(dot, ".stream()")))
+                : isEntry ? List.of(Fix.of("ask its entries", edits -> edits.insert(dot, ".entrySet()"))) : List.of();
+    }
+}

@@ -1,0 +1,261 @@
+package dev.deftchisel.repair;
+
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.ThrowTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import com.sun.source.util.TreePathScanner;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.CompilerError;
+import dev.deftchisel.problem.ErrorSite;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Repair;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.PackageElement;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.element.VariableElement;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeMirror;
+
+/** A simple name that nobody declares here: a word of another language, a constant or method without its class, a type without {@code new}. */
+public final class MeantName implements Repair {
+
+    private static final Map<String, String> WORDS = Map.ofEntries(Map.entry("bool", "boolean"), Map.entry("Bool", "boolean"),
+            Map.entry("Int", "int"), Map.entry("integer", "int"), Map.entry("Char", "char"), Map.entry("str", "String"), Map.entry("real", "double"),
+            Map.entry("number", "double"), Map.entry("decimal", "double"), Map.entry("unsigned", "int"), Map.entry("uint", "int"), Map.entry("auto", "var"),
+            Map.entry("True", "true"), Map.entry("False", "false"), Map.entry("TRUE", "true"), Map.entry("FALSE", "false"),
+            Map.entry("NULL", "null"), Map.entry("Null", "null"), Map.entry("nil", "null"), Map.entry("None", "null"), Map.entry("nullptr", "null"),
+            Map.entry("undefined", "null"), Map.entry("self", "this"), Map.entry("base", "super"), Map.entry("This", "this"), Map.entry("let", "var"),
+            Map.entry("Void", "void"), Map.entry("function", "void"), Map.entry("Double", "double"), Map.entry("Overide", "Override"),
+            Map.entry("Overrides", "Override"), Map.entry("override", "Override"));
+    /** Classes whose static members are often called as if they were imported. */
+    private static final List<String> HELPERS = List.of("java.lang.Math", "java.util.stream.Collectors", "java.util.Arrays", "java.util.Collections",
+            "java.util.Objects", "java.lang.Integer", "java.util.List", "java.util.Map", "java.util.Comparator", "java.lang.String", "java.lang.System",
+            "java.util.concurrent.TimeUnit", "java.util.Map.Entry", "java.time.LocalDate", "java.lang.Thread", "java.lang.Character");
+
+    @Override
+    public Set<String> codes() {
+        return Set.of("cant.resolve", "cant.resolve.args", "cant.resolve.location", "cant.resolve.location.args", "doesnt.exist",
+                "cant.resolve.location.args.params");
+    }
+
+    @Override
+    public List<Fix> fixes(ErrorSite site) {
+        Code code = site.code();
+        Optional<TreePath> found = site.around().stream().filter(path -> path.getLeaf() instanceof IdentifierTree).findFirst();
+        if (site.id().equals("doesnt.exist")) {
+            return leftmost(site, code);
+        }
+        if (found.isEmpty()) {
+            return List.of();
+        }
+        TreePath path = found.get();
+        String name = ((IdentifierTree) path.getLeaf()).getName().toString();
+        Range range = code.range(path.getLeaf());
+        boolean isCall = path.getParentPath().getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() == path.getLeaf();
+        List<Fix> fixes = new ArrayList<>();
+        if (!isCall && WORDS.containsKey(name)) {
+            fixes.add(Fix.of("write '" + WORDS.get(name) + "'", edits -> edits.replace(range, WORDS.get(name))));
+        }
+        if (isCall) {
+            made(path, name, range, site).ifPresent(fixes::add);
+            functional(path, name, range, code).ifPresent(fixes::add);
+            fixes.addAll(elsewhere(path, name, range, site));
+        } else {
+            constant(path, name, range, site).forEach(fixes::add);
+            thrown(path, name, range, site).ifPresent(fixes::add);
+            typeParameter(path, name, code).ifPresent(fixes::add);
+            arrow(path, range, code).ifPresent(fixes::add);
+            pattern(path, name, code).ifPresent(fixes::add);
+        }
+        return fixes;
+    }
+
+    /** {@code system.out}: what stands first is a type whose name is written otherwise. */
+    private static List<Fix> leftmost(ErrorSite site, Code code) {
+        Optional<TreePath> select = site.around().stream().filter(path -> path.getLeaf() instanceof MemberSelectTree).findFirst();
+        if (select.isEmpty()) {
+            return List.of();
+        }
+        Tree first = select.get().getLeaf();
+        while (first instanceof MemberSelectTree inner) {
+            first = inner.getExpression();
+        }
+        if (!(first instanceof IdentifierTree name)) {
+            return List.of();
+        }
+        Set<String> known = new LinkedHashSet<>();
+        code.file().skeleton().imports().stream().filter(line -> !line.isOnDemand()).forEach(line -> known.add(line.simpleName()));
+        code.file().skeleton().types().forEach(type -> known.add(type.name()));
+        Stream.of(code.elements().getPackageElement("java.lang"), code.elements().getPackageElement(code.file().headline().packageName()))
+                .filter(home -> home != null).map(PackageElement::getEnclosedElements)
+                .forEach(types -> types.forEach(type -> known.add(type.getSimpleName().toString())));
+        code.visible(select.get()).stream().filter(element -> element instanceof VariableElement)
+                .forEach(element -> known.add(element.getSimpleName().toString()));
+        Range range = code.range(first);
+        return Spelling.near(name.getName().toString(), known).stream().limit(2)
+                .map(near -> Fix.of("write '" + near + "'", edits -> edits.replace(range, near))).toList();
+    }
+
+    /** {@code StringBuilder("ab")}. */
+    private static Optional<Fix> made(TreePath path, String name, Range range, ErrorSite site) {
+        boolean isType = Character.isUpperCase(name.charAt(0)) && (site.code().file().skeleton().types().stream().anyMatch(type -> type.name().equals(name))
+                || !site.analysis().typesCalled(name, site.code().file().path()).isEmpty());
+        return isType ? Optional.of(Fix.of("add 'new'", edits -> edits.insert(range.start(), "new "))) : Optional.empty();
+    }
+
+    /** {@code twice(4)} where a variable holds a function. */
+    private static Optional<Fix> functional(TreePath path, String name, Range range, Code code) {
+        return code.visible(path).stream().filter(element -> element instanceof VariableElement && element.getSimpleName().contentEquals(name))
+                .flatMap(element -> function(element.asType(), code).stream()).findFirst()
+                .map(method -> Fix.of("call its method '" + method.getSimpleName() + "'",
+                        edits -> edits.insert(range.end(), "." + method.getSimpleName())));
+    }
+
+    /** The one abstract method of an interface (JLS 9.8). */
+    static Optional<ExecutableElement> function(TypeMirror type, Code code) {
+        if (!(type instanceof DeclaredType declared) || !declared.asElement().getKind().isInterface()) {
+            return Optional.empty();
+        }
+        List<ExecutableElement> all = code.elements().getAllMembers((TypeElement) declared.asElement()).stream()
+                .filter(member -> member.getKind() == ElementKind.METHOD && member.getModifiers().contains(Modifier.ABSTRACT))
+                .map(member -> (ExecutableElement) member)
+                .filter(method -> !Set.of("equals", "hashCode", "toString").contains(method.getSimpleName().toString())).toList();
+        return all.size() == 1 ? Optional.of(all.get(0)) : Optional.empty();
+    }
+
+    /** A static method of another class of the file, of an imported one, or of one that is often used. */
+    private static List<Fix> elsewhere(TreePath path, String name, Range range, ErrorSite site) {
+        Code code = site.code();
+        Set<TypeElement> types = new LinkedHashSet<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitClass(ClassTree tree, Void unused) {
+                code.element(getCurrentPath()).ifPresent(element -> types.add((TypeElement) element));
+                return super.visitClass(tree, null);
+            }
+        }.scan(new TreePath(code.unit()), null);
+        Stream.concat(code.file().skeleton().imports().stream().filter(line -> !line.isStatic() && !line.isOnDemand()).map(line -> line.name()),
+                HELPERS.stream()).map(code.elements()::getTypeElement).filter(type -> type != null).forEach(types::add);
+        int count = ((MethodInvocationTree) path.getParentPath().getLeaf()).getArguments().size();
+        List<Fix> fixes = new ArrayList<>();
+        for (TypeElement type : types) {
+            boolean has = type.getEnclosedElements().stream().anyMatch(member -> member instanceof ExecutableElement method
+                    && method.getSimpleName().contentEquals(name) && method.getModifiers().contains(Modifier.STATIC)
+                    && (method.getParameters().size() == count || method.isVarArgs()));
+            if (has) {
+                fixes.add(Fix.of("write '" + type.getSimpleName() + "." + name + "'", edits -> others(type, site)
+                        .forEach(at -> edits.insert(at, edits.types().name(type) + "."))));
+            }
+        }
+        return fixes.stream().limit(3).toList();
+    }
+
+    /** Where else in the file a method of the type is called as if it were imported. */
+    private static List<Integer> others(TypeElement type, ErrorSite site) {
+        Code code = site.code();
+        List<Integer> places = new ArrayList<>();
+        for (CompilerError error : site.analysis().errors(code.file().path())) {
+            String name = code.text(error.range());
+            boolean isOfType = error.code().endsWith("cant.resolve.location.args") && error.range().start() == error.whole().start()
+                    && type.getEnclosedElements().stream().anyMatch(member -> member instanceof ExecutableElement
+                    && member.getSimpleName().contentEquals(name) && member.getModifiers().contains(Modifier.STATIC));
+            if (isOfType && !places.contains(error.range().start())) {
+                places.add(error.range().start());
+            }
+        }
+        if (!places.contains(site.error().range().start())) {
+            places.add(site.error().range().start());
+        }
+        return places;
+    }
+
+    /** A constant of an enum or class of the file. */
+    private static List<Fix> constant(TreePath path, String name, Range range, ErrorSite site) {
+        Code code = site.code();
+        Set<TypeElement> types = new LinkedHashSet<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitClass(ClassTree tree, Void unused) {
+                code.element(getCurrentPath()).ifPresent(element -> types.add((TypeElement) element));
+                return super.visitClass(tree, null);
+            }
+        }.scan(new TreePath(code.unit()), null);
+        WantedType.at(path, site).map(WantedType::type).filter(type -> type instanceof DeclaredType)
+                .map(type -> (TypeElement) ((DeclaredType) type).asElement()).ifPresent(types::add);
+        Stream.of("java.lang.Math", "java.lang.Integer", "java.util.concurrent.TimeUnit", "java.nio.charset.StandardCharsets").map(code.elements()::getTypeElement)
+                .filter(type -> type != null).forEach(types::add);
+        return types.stream().filter(type -> type.getEnclosedElements().stream().anyMatch(member -> member.getKind().isField()
+                        && member.getSimpleName().contentEquals(name) && member.getModifiers().contains(Modifier.STATIC)))
+                .limit(2)
+                .map(type -> Fix.of("write '" + type.getSimpleName() + "." + name + "'",
+                        edits -> edits.replace(range, edits.types().name(type) + "." + name)))
+                .toList();
+    }
+
+    /** {@code throw Full;}. */
+    private static Optional<Fix> thrown(TreePath path, String name, Range range, ErrorSite site) {
+        boolean isThrown = path.getParentPath().getLeaf() instanceof ThrowTree && Character.isUpperCase(name.charAt(0));
+        return isThrown ? Optional.of(Fix.of("throw a new one", edits -> edits.replace(range, "new " + name + "()"))) : Optional.empty();
+    }
+
+    /** A single capital letter in the head of a method is a type parameter that was not declared. */
+    private static Optional<Fix> typeParameter(TreePath path, String name, Code code) {
+        if (!name.matches("[A-Z]\\d?")) {
+            return Optional.empty();
+        }
+        for (TreePath at = path; at != null; at = at.getParentPath()) {
+            if (at.getLeaf() instanceof MethodTree method) {
+                boolean hasOthers = !method.getTypeParameters().isEmpty();
+                return Optional.of(Fix.of("declare the type parameter '" + name + "'", edits -> {
+                    if (hasOthers) {
+                        edits.insert(code.range(method.getTypeParameters().get(method.getTypeParameters().size() - 1)).end(), ", " + name);
+                    } else {
+                        edits.insert(method.getReturnType() == null ? code.name(method).start() : code.range(method.getReturnType()).start(), "<" + name + "> ");
+                    }
+                }));
+            } else if (at.getLeaf() instanceof ClassTree owner) {
+                return owner.getTypeParameters().isEmpty() && !owner.getSimpleName().isEmpty()
+                        ? Optional.of(Fix.of("declare the type parameter '" + name + "'",
+                        edits -> edits.insert(code.name(owner).end(), "<" + name + ">"))) : Optional.empty();
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** {@code o instanceof String s || s.isEmpty()}: what a pattern binds is there only where it matches (JLS 6.3.1). */
+    private static Optional<Fix> pattern(TreePath path, String name, Code code) {
+        for (TreePath at = path; at.getParentPath() != null; at = at.getParentPath()) {
+            if (at.getParentPath().getLeaf() instanceof BinaryTree both && both.getKind() == Tree.Kind.CONDITIONAL_OR && both.getRightOperand() == at.getLeaf()
+                    && code.text(both.getLeftOperand()).matches("(?s).*\\binstanceof\\b.*\\b" + name + "\\b.*")) {
+                Range sign = new Range(code.range(both.getLeftOperand()).end(), code.range(both.getRightOperand()).start());
+                return Optional.of(Fix.of("write '&&'", edits -> edits.replace(sign, " && ")));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** {@code n - use(n)} where a function is expected. */
+    private static Optional<Fix> arrow(TreePath path, Range range, Code code) {
+        boolean isLeft = path.getParentPath().getLeaf() instanceof BinaryTree minus && minus.getKind() == Tree.Kind.MINUS
+                && minus.getLeftOperand() == path.getLeaf()
+                && path.getParentPath().getParentPath().getLeaf() instanceof MethodInvocationTree;
+        int at = isLeft ? code.tokens().code(code.tokens().at(range.start()) + 1) : -1;
+        return isLeft ? Optional.of(Fix.of("write '->'", edits -> edits.replace(code.tokens().range(at), "->"))) : Optional.empty();
+    }
+}

@@ -1,0 +1,85 @@
+package dev.deftchisel.repair.syntax;
+
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.TokenKind;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** Words and signs of other languages, signs that are turned round or torn apart, and keywords that are mixed up. */
+final class WordCandidates implements CandidateSource {
+
+    private static final Map<String, String> WORDS = Map.ofEntries(Map.entry("and", "&&"), Map.entry("or", "||"), Map.entry("not", "!"),
+            Map.entry("in", ":"), Map.entry("of", ":"), Map.entry("elseif", "else if"), Map.entry("elsif", "else if"), Map.entry("elif", "else if"),
+            Map.entry("foreach", "for"), Map.entry("const", "final"), Map.entry("throws", "throw"), Map.entry("throw", "throws"),
+            Map.entry("except", "catch"), Map.entry("mod", "%"), Map.entry("function", ""),
+            Map.entry("def", ""), Map.entry("then", ""), Map.entry("let", "var"), Map.entry("is", "=="), Map.entry("fun", ""),
+            Map.entry("until", "while"), Map.entry("otherwise", "else"), Map.entry("xor", "^"), Map.entry("div", "/"));
+    private static final Map<String, List<String>> SIGNS = Map.of("= >", List.of(">=", "->"), "< >", List.of("!="), "= <", List.of("<="),
+            "+ =", List.of("+="), "- =", List.of("-="), "* =", List.of("*="), "! =", List.of("!="), "= !", List.of("!="),
+            "- >", List.of("->"), ": =", List.of("="));
+    private static final int NEAR = 9;
+
+    @Override
+    public List<Candidate> candidates(BrokenText text) {
+        List<Candidate> found = new ArrayList<>();
+        int line = text.lineOf(text.at());
+        for (int distance = -NEAR; distance <= NEAR; distance++) {
+            int token = distance <= 0 ? text.step(text.last(), distance) : text.step(text.next(), distance - 1);
+            if (token >= 0 && Math.abs(text.lineOf(text.tokens().start(token)) - line) <= 1) {
+                word(text, token, found);
+                signs(text, token, found);
+                elseWithCondition(text, token, found);
+                doubledSigns(text, token, found);
+            }
+        }
+        return found;
+    }
+
+    private static void word(BrokenText text, int token, List<Candidate> found) {
+        String instead = WORDS.get(text.text(token));
+        if (instead == null) {
+            return;
+        }
+        Range range = text.range(token);
+        boolean isGone = instead.isEmpty();
+        boolean isPrefix = instead.equals("!");
+        int next = text.step(token, 1);
+        int end = (isGone || isPrefix) && next >= 0 ? text.tokens().start(next) : range.end();
+        found.add(Candidate.replace(isGone ? "remove '" + text.text(token) + "'" : "write '" + instead + "'", 0,
+                new Range(range.start(), end), instead));
+    }
+
+    /** Two signs that are one, or one whose halves changed places. */
+    private static void signs(BrokenText text, int token, List<Candidate> found) {
+        int next = text.step(token, 1);
+        if (next < 0) {
+            return;
+        }
+        String both = text.text(token) + " " + text.text(next);
+        SIGNS.getOrDefault(both, List.of()).forEach(sign -> found.add(Candidate.replace("write '" + sign + "'", 0,
+                new Range(text.tokens().start(token), text.tokens().end(next)), sign)));
+        // three that are one: '= ==', as from another language
+        int third = text.step(next, 1);
+        if (text.is(token, "==") && text.is(next, "=") || text.is(token, "!=") && text.is(next, "=")) {
+            found.add(Candidate.replace("write '" + text.text(token) + "'", 0, new Range(text.tokens().start(token), text.tokens().end(next)),
+                    text.text(token)));
+        } else if (text.is(token, "?") && text.is(next, ".") && third >= 0) {
+            found.add(Candidate.replace("write '.'", 2, new Range(text.tokens().start(token), text.tokens().end(next)), "."));
+        }
+    }
+
+    private static void doubledSigns(BrokenText text, int token, List<Candidate> found) {
+        if (text.isKind(token, TokenKind.UNKNOWN) || text.is(token, "=") && text.isKind(text.step(token, 1), TokenKind.UNKNOWN)) {
+            found.add(Candidate.replace("remove '" + text.text(token) + "'", 5, text.range(token), ""));
+        }
+    }
+
+    /** {@code else (n < 0) {}. */
+    private static void elseWithCondition(BrokenText text, int token, List<Candidate> found) {
+        int next = text.step(token, 1);
+        if (text.is(token, "else") && text.is(next, "(")) {
+            found.add(Candidate.insert("write 'else if'", 0, text.tokens().end(token), " if"));
+        }
+    }
+}
