@@ -5,9 +5,12 @@ import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.CompilationUnitTree;
+import com.sun.source.tree.ConditionalExpressionTree;
+import com.sun.source.tree.DoWhileLoopTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.ForLoopTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.IfTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
@@ -20,6 +23,7 @@ import com.sun.source.tree.SwitchExpressionTree;
 import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
+import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.SourcePositions;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
@@ -339,6 +343,17 @@ public final class Code {
     /** What evaluating an expression, or running a statement, depends on and may do. */
     public Effects effects(TreePath path) {
         return new EffectScanner(this).scan(path, null);
+    }
+
+    /** The same with what its place does to the value: a box that is asked for its number, or for yes or no, may be null (JLS 5.1.8). */
+    public Effects effectsInPlace(TreePath path) {
+        TreePath outer = outer(path);
+        Tree parent = outer.getLeaf();
+        boolean isCondition = parent instanceof IfTree || parent instanceof WhileLoopTree || parent instanceof DoWhileLoopTree
+                || parent instanceof ForLoopTree || parent instanceof ConditionalExpressionTree choice && inner(choice.getCondition()) == inner(path).getLeaf();
+        boolean isPrimitive = isCondition || target(outer).filter(type -> type.getKind().isPrimitive()).isPresent();
+        boolean isReference = type(path).filter(type -> !type.getKind().isPrimitive()).isPresent();
+        return isPrimitive && isReference ? effects(path).and(Effects.NULL) : effects(path);
     }
 
     /** The checked exceptions that running some code can end in, none of them a subtype of another. */

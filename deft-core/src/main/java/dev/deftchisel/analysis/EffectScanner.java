@@ -6,6 +6,7 @@ import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.CompoundAssignmentTree;
+import com.sun.source.tree.ConditionalExpressionTree;
 import com.sun.source.tree.EnhancedForLoopTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
@@ -277,6 +278,15 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
 
     private boolean isReference(ExpressionTree operand) {
         return !code.type(new TreePath(getCurrentPath(), operand)).filter(type -> type.getKind().isPrimitive()).isPresent();
+    }
+
+    @Override
+    public Effects visitConditionalExpression(ConditionalExpressionTree tree, Void unused) {
+        Effects parts = super.visitConditionalExpression(tree, null);
+        boolean isPrimitive = code.type(getCurrentPath()).filter(type -> type.getKind().isPrimitive()).isPresent();
+        boolean unboxes = isReference(tree.getCondition())
+                || isPrimitive && (isReference(tree.getTrueExpression()) || isReference(tree.getFalseExpression()));
+        return unboxes ? parts.and(Effects.NULL) : parts;
     }
 
     @Override

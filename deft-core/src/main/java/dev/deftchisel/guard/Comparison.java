@@ -279,8 +279,9 @@ final class Comparison {
                     .map(site -> found.get(new Trace(site.file(), site.range(), trace.fact(), "")))
                     .filter(actual -> actual != null && !actual.equals(expected))
                     .findFirst();
-            if (isType && other.isEmpty() && isChoice(trace, before)) {
-                other = mapping.starts(trace.file(), trace.range()).stream()
+            List<Site> starts = isType && other.isEmpty() ? mapping.starts(trace.file(), trace.range()) : List.of();
+            if (!starts.isEmpty() && isChoice(trace, before)) {
+                other = starts.stream()
                         .flatMap(site -> after.traces().stream().filter(now -> now.fact() == Trace.Fact.TYPE && now.file().equals(site.file())
                                 && now.range().start() == site.range().start() && isChoice(now, after)))
                         .map(Trace::value).filter(actual -> !actual.equals(expected)).findFirst();

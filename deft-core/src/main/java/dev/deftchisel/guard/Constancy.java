@@ -14,7 +14,6 @@ import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.analysis.Trace;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Mapping;
-import dev.deftchisel.change.Site;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -52,6 +51,7 @@ final class Constancy {
         Set<Declared> constantsBefore = constants(before);
         Set<Declared> constantsAfter = constants(after);
         List<Difference> differences = new ArrayList<>();
+        Set<Declared> fields = fields();
         for (SourceFile file : before.files()) {
             boolean isBroken = before.errors(file.path()).stream().anyMatch(Uncertainty::isOfMissing);
             for (Binding declared : before.bindings(file.path())) {
@@ -61,7 +61,8 @@ final class Constancy {
                 boolean was = constantsBefore.contains(new Declared(file.path(), declared.range()));
                 boolean is = mapping.sites(file.path(), declared.range()).stream()
                         .anyMatch(site -> constantsAfter.contains(new Declared(site.file(), site.range())));
-                boolean stays = mapping.sites(file.path(), declared.range()).stream().anyMatch(this::declaresField);
+                boolean stays = mapping.sites(file.path(), declared.range()).stream()
+                        .anyMatch(site -> fields.contains(new Declared(site.file(), site.range())));
                 // what is worked out of something unknown is no constant yet
                 if (stays && was != is && (was || !isBroken && canBeTold(file.path(), declared.range()))) {
                     differences.add(new Difference(Difference.Kind.CONSTANT, file.path(), declared.range(), Optional.empty(),
@@ -79,9 +80,11 @@ final class Constancy {
                 .map(trace -> new Declared(trace.file(), trace.range())).collect(Collectors.toSet());
     }
 
-    private boolean declaresField(Site site) {
-        return after.bindings(site.file()).stream().anyMatch(binding -> binding.role() == Role.DECLARATION
-                && binding.key() instanceof SymbolKey.Field && binding.range().equals(site.range()));
+    /** Where fields are declared after the change. */
+    private Set<Declared> fields() {
+        return after.files().stream().map(SourceFile::path).flatMap(file -> after.bindings(file).stream()
+                .filter(binding -> binding.role() == Role.DECLARATION && binding.key() instanceof SymbolKey.Field)
+                .map(binding -> new Declared(file, binding.range()))).collect(Collectors.toSet());
     }
 
     /**

@@ -11,12 +11,14 @@ import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Mapping;
 import dev.deftchisel.change.Meaning;
 import dev.deftchisel.source.Range;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -101,13 +103,18 @@ final class OverridingComparison {
         // where something was missing, it comes to be wherever it is asked for
         return change.meaning().freedom() != Meaning.Freedom.NONE || before.errors().stream().anyMatch(Uncertainty::isOfMissing) ? List.of()
                 : change.effective().stream().filter(file -> !file.isNew())
-                .flatMap(file -> after.bindings(file.pathAfter()).stream()
-                        .filter(binding -> binding.role() == Role.DECLARATION && binding.isNamed() && binding.key() instanceof SymbolKey.Method)
-                        .map(binding -> (SymbolKey.Method) binding.key())
-                        .filter(method -> before.bindings(file.path()).stream().noneMatch(old -> old.role() == Role.DECLARATION
-                                && mapping.key(old.key()).equals(method))))
+                .flatMap(file -> {
+                    Set<SymbolKey> known = declaredMethods(before, file.path()).map(mapping::key).collect(Collectors.toSet());
+                    return declaredMethods(after, file.pathAfter()).filter(method -> !known.contains(method));
+                })
                 .filter(method -> before.declaration(method).isEmpty() && !change.meaning().extended().contains(method.owner()))
                 .distinct().toList();
+    }
+
+    private static Stream<SymbolKey.Method> declaredMethods(Analysis analysis, Path file) {
+        return analysis.bindings(file).stream()
+                .filter(binding -> binding.role() == Role.DECLARATION && binding.isNamed() && binding.key() instanceof SymbolKey.Method)
+                .map(binding -> (SymbolKey.Method) binding.key());
     }
 
     /** The methods whose declaration goes, which others may override or be overridden by. */

@@ -35,6 +35,11 @@ final class CorpusOptions {
     @Option(names = "--offline", description = "fetch nothing")
     private boolean offline;
 
+    /** Whether any was named. */
+    boolean given() {
+        return !names.isEmpty() || workspace != null;
+    }
+
     /** The corpora as they lie there; not to be written to. */
     List<Corpus> originals() {
         List<Corpus> corpora = new ArrayList<>();

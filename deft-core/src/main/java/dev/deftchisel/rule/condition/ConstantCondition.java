@@ -24,7 +24,7 @@ public final class ConstantCondition implements Rule {
 
     @Override
     public About about() {
-        return About.of("constant-condition", Tag.SUSPICIOUS, "A condition is always true or always false", Effect.SAME_BEHAVIOUR)
+        return About.of("constant-condition", Tag.SUSPICIOUS, "A condition is always true or always false", Effect.OTHER)
                 .because("One branch is never taken; a value or an operator is probably not the one that was meant.")
                 .example("""
                         class Dues {

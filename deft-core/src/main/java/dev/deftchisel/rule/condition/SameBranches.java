@@ -89,7 +89,7 @@ public final class SameBranches implements Rule {
     }
 
     private static boolean isPure(TreePath path, ExpressionTree condition, Code code) {
-        return code.effects(new TreePath(path, condition)).isPure();
+        return code.effectsInPlace(new TreePath(path, condition)).isPure();
     }
 
     /** Whether what the branch holds can stand among the statements around. */

@@ -131,7 +131,7 @@ final class Declared {
     }
 
     private boolean canStandAlone(TreePath value) {
-        return code.effects(value).isPure() || isStatement((ExpressionTree) value.getLeaf());
+        return code.effectsInPlace(value).isPure() || isStatement((ExpressionTree) value.getLeaf());
     }
 
     /** Whether an expression can be a statement (JLS 14.8). */
@@ -152,7 +152,7 @@ final class Declared {
     }
 
     private void replace(FixEdits edits, TreePath statement, Optional<TreePath> value) {
-        Optional<TreePath> kept = value.filter(path -> !code.effects(path).isPure());
+        Optional<TreePath> kept = value.filter(path -> !code.effectsInPlace(path).isPure());
         if (kept.isPresent()) {
             edits.replace(statement.getLeaf(), to -> to.carry(code.range(kept.get().getLeaf())).write(";"));
         } else {

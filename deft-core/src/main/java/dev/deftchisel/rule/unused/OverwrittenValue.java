@@ -85,7 +85,7 @@ public final class OverwrittenValue implements Rule {
         TreePath value = new TreePath(new TreePath(next, assignment), assignment.getExpression());
         Optional<Element> element = code.element(declaration);
         boolean isSame = element.isPresent() && code.element(target).equals(element) && code.saysType(variable);
-        if (isSame && code.effects(initializer).isPure() && !names(element.get(), value, code)
+        if (isSame && code.effectsInPlace(initializer).isPure() && !names(element.get(), value, code)
                 && !Declared.at(declaration, survey).orElseThrow().sharesDeclaration()) {
             survey.report(variable.getInitializer(), "nobody sees this value of '" + variable.getName() + "'",
                     Fix.of("declare it with the next value", edits -> {

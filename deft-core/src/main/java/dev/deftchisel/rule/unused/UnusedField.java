@@ -85,7 +85,7 @@ public final class UnusedField implements Rule {
 
     /** What an initialiser does besides cannot stand alone among members. */
     private static boolean keepsInitializer(VariableTree field, TreePath path, Survey survey) {
-        return field.getInitializer() == null || survey.code().effects(new TreePath(path, field.getInitializer())).isPure();
+        return field.getInitializer() == null || survey.code().effectsInPlace(new TreePath(path, field.getInitializer())).isPure();
     }
 
     /** Every field of a serializable class that is not transient is part of what is written (Java Object Serialization 1.5). */
