@@ -1,16 +1,22 @@
 package dev.deftchisel.declare;
 
+import com.sun.source.tree.CatchTree;
+import com.sun.source.tree.TryTree;
+import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.member.Target;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.element.TypeParameterElement;
+import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
@@ -23,8 +29,16 @@ import javax.lang.model.util.ElementFilter;
  * @param result       its type; empty when nothing tells
  * @param isStatic     whether it belongs to no object
  * @param overridden   what a subclass has already
+ * @param handled      checked exceptions that are handled around the call and that nothing else there can end in
  */
-record Shape(Parameters parameters, Optional<TypeMirror> result, boolean isStatic, Optional<ExecutableElement> overridden) {
+record Shape(Parameters parameters, Optional<TypeMirror> result, boolean isStatic, Optional<ExecutableElement> overridden,
+        List<TypeMirror> handled) {
+
+    /** One for which nobody around waits for an exception. */
+    Shape(Parameters parameters, Optional<TypeMirror> result, boolean isStatic, Optional<ExecutableElement> overridden) {
+        this(parameters, result, isStatic, overridden, List.of());
+    }
+
 
     static Shape of(Asked asked) {
         return asked.missing().isReference() ? ofFunction(asked) : ofCall(asked);
@@ -44,7 +58,32 @@ record Shape(Parameters parameters, Optional<TypeMirror> result, boolean isStati
         Parameters parameters = Parameters.of(asked.uses(), types);
         List<TypeMirror> named = new ArrayList<>(parameters.all().stream().map(Parameters.One::type).toList());
         result.ifPresent(named::add);
-        return new Shape(parameters.as(types.plain(named), types), result, asked.isStatic(), Optional.empty());
+        return new Shape(parameters.as(types.plain(named), types), result, asked.isStatic(), Optional.empty(), handled(missing));
+    }
+
+    /** A handler of a checked exception that nothing ends in would be an error (JLS 11.2.3), so the method must. */
+    private static List<TypeMirror> handled(Missing missing) {
+        Code code = missing.code();
+        List<TypeMirror> found = new ArrayList<>();
+        for (TreePath at = missing.path(); at.getParentPath() != null && !Code.runsApart(at.getLeaf()); at = at.getParentPath()) {
+            if (at.getParentPath().getLeaf() instanceof TryTree attempt && attempt.getBlock() == at.getLeaf()) {
+                TreePath around = at.getParentPath();
+                List<TypeMirror> thrown = code.thrown(List.of(at));
+                for (CatchTree handler : attempt.getCatches()) {
+                    TreePath parameter = new TreePath(new TreePath(around, handler), handler.getParameter());
+                    code.type(new TreePath(parameter, handler.getParameter().getType()))
+                            .filter(type -> isChecked(type, code) && thrown.stream().noneMatch(known -> code.isKind(known, type) || code.isKind(type, known)))
+                            .ifPresent(found::add);
+                }
+            }
+        }
+        return found;
+    }
+
+    private static boolean isChecked(TypeMirror type, Code code) {
+        boolean isGeneral = NamedTypes.isOneOf(type, Set.of("java.lang.Throwable", "java.lang.Exception"));
+        return type instanceof DeclaredType && !isGeneral && code.isKind(type, code.elements().getTypeElement("java.lang.Exception").asType())
+                && !code.isKind(type, code.elements().getTypeElement("java.lang.RuntimeException").asType());
     }
 
     /** What a method must be to be overridden by some others, as one of them tells; empty when its types mean nothing above. */
@@ -84,7 +123,7 @@ record Shape(Parameters parameters, Optional<TypeMirror> result, boolean isStati
      * no other method throws, with {@code throws} before it; empty for nothing.
      */
     String thrown(Target owner, Types types) {
-        List<String> all = Stream.concat(overridden.stream().flatMap(method -> method.getThrownTypes().stream()),
+        List<String> all = Stream.concat(Stream.concat(handled.stream(), overridden.stream().flatMap(method -> method.getThrownTypes().stream())),
                         owner.type().getKind().isInterface() && !isStatic ? unthrown(owner) : Stream.empty())
                 .flatMap(type -> types.member(type).stream()).distinct().toList();
         return all.isEmpty() ? "" : " throws " + String.join(", ", all);

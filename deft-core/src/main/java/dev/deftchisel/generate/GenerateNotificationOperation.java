@@ -12,10 +12,14 @@ import dev.deftchisel.member.Target;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Question;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
+import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /**
@@ -75,18 +79,25 @@ public final class GenerateNotificationOperation extends GenerateOperation {
         if (request.chosen().isEmpty()) {
             return Generated.refused("choose at least one field");
         }
-        boolean isInherited = target.code().elements().getAllMembers(target.type()).stream()
-                .anyMatch(member -> member.getSimpleName().contentEquals("firePropertyChange")
-                        && !member.getEnclosingElement().equals(target.type()) && !member.getModifiers().contains(Modifier.PRIVATE));
         Optional<String> known = support(target);
+        boolean isInherited = known.isEmpty() && !target.inherited("addPropertyChangeListener", List.of(target.named(LISTENER))).isEmpty();
+        Optional<String> above = isInherited ? telling(target) : Optional.empty();
+        if (isInherited && above.isEmpty()) {
+            return Generated.refused("a class above keeps the listeners and has nothing by which this one could tell them; give it a"
+                    + " protected method firePropertyChange(String, Object, Object)");
+        }
         String support = known.orElseGet(() -> NewName.free(target.memberNames(), "changes"));
-        NotificationText text = new NotificationText(target, request.writer(), isInherited ? "" : support + ".");
+        NotificationText text = new NotificationText(target, request.writer(), support + ".",
+                above.orElse(support + ".firePropertyChange"));
         List<NewMember> members = new ArrayList<>();
         if (!isInherited && known.isEmpty()) {
             members.add(NewMember.added(NewMember.Kind.FIELD, support, text.support(support)));
         }
         List<String> notes = new ArrayList<>();
         for (Part part : request.chosen()) {
+            if (isByHand(request, part, text) && replaces(request.answers())) {
+                notes.add(AccessorNames.BEANS.writer(part) + " was written by hand, and what it did besides is not done any more");
+            }
             setter(request, part, text).ifPresentOrElse(members::add, () -> notes.add(AccessorNames.BEANS.writer(part)
                     + " was written by hand and stays; it tells nobody (existing)"));
         }
@@ -105,6 +116,28 @@ public final class GenerateNotificationOperation extends GenerateOperation {
         return new Generated.Members(title(target), members, notes);
     }
 
+    /** How the listeners that a class above keeps are told: by a method of it, or by its support if that can be reached. */
+    private static Optional<String> telling(Target target) {
+        TypeMirror object = target.named("java.lang.Object");
+        TypeMirror text = target.named("java.lang.String");
+        List<? extends Element> members = target.code().elements().getAllMembers(target.type()).stream()
+                .filter(member -> !member.getEnclosingElement().equals(target.type()) && isReachable(member, target)).toList();
+        return members.stream().filter(member -> member instanceof ExecutableElement method && method.getParameters().size() == 3
+                        && target.code().types().isSameType(method.getParameters().get(0).asType(), text)
+                        && method.getParameters().stream().skip(1).allMatch(one -> target.code().types().isSameType(one.asType(), object))
+                        && method.getReturnType().getKind() == TypeKind.VOID)
+                .map(member -> member.getSimpleName().toString())
+                .min(Comparator.comparing(name -> !name.equals("firePropertyChange")))
+                .or(() -> members.stream().filter(member -> member.getKind() == ElementKind.FIELD && !member.getModifiers().contains(Modifier.STATIC)
+                        && target.isKindOf(member.asType(), SUPPORT)).map(member -> member.getSimpleName() + ".firePropertyChange").findFirst());
+    }
+
+    private static boolean isReachable(Element member, Target target) {
+        return !member.getModifiers().contains(Modifier.PRIVATE) && (member.getModifiers().contains(Modifier.PUBLIC)
+                || member.getModifiers().contains(Modifier.PROTECTED) || target.code().elements().getPackageOf(member)
+                .equals(target.code().elements().getPackageOf(target.type())));
+    }
+
     /** Empty when one that was written by hand stays. */
     private static Optional<NewMember> setter(Request request, Part part, NotificationText text) {
         Target target = request.target();
@@ -112,10 +145,18 @@ public final class GenerateNotificationOperation extends GenerateOperation {
         Optional<MethodTree> there = target.declared(name, List.of(part.type()));
         String visibility = there.map(method -> modifiers(target, method)).orElse(VISIBILITY.level(request.answers()).prefix());
         List<String> lines = text.setter(part, visibility);
-        AccessorText plain = new AccessorText(target, request.writer(), AccessorNames.BEANS, false, false, visibility);
-        boolean mayGo = there.isEmpty() || replaces(request.answers()) || isSame(target.code(), there.get(), plain.writer(part))
-                || isSame(target.code(), there.get(), lines);
+        boolean mayGo = !isByHand(request, part, text) || replaces(request.answers());
         return mayGo ? Optional.of(NewMember.added(NewMember.Kind.ACCESSOR, name, lines).insteadOf(there)) : Optional.empty();
+    }
+
+    /** Whether there is a method that is neither a plain one nor one that was generated here. */
+    private static boolean isByHand(Request request, Part part, NotificationText text) {
+        Target target = request.target();
+        Optional<MethodTree> there = target.declared(AccessorNames.BEANS.writer(part), List.of(part.type()));
+        String visibility = there.map(method -> modifiers(target, method)).orElse("");
+        AccessorText plain = new AccessorText(target, request.writer(), AccessorNames.BEANS, false, false, visibility);
+        return there.isPresent() && !isSame(target.code(), there.get(), plain.writer(part))
+                && !isSame(target.code(), there.get(), text.setter(part, visibility));
     }
 
     private static String modifiers(Target target, MethodTree method) {

@@ -19,12 +19,17 @@ final class NotificationText {
     private final Target target;
     private final TypeWriter writer;
     private final String support;
+    private final String telling;
 
-    /** @param support what is called to tell the listeners, with a point behind it; empty where that is inherited */
-    NotificationText(Target target, TypeWriter writer, String support) {
+    /**
+     * @param support what keeps the listeners, with a point behind it
+     * @param telling what is called to tell them
+     */
+    NotificationText(Target target, TypeWriter writer, String support, String telling) {
         this.target = target;
         this.writer = writer;
         this.support = support;
+        this.telling = telling;
     }
 
     private String beans(String simple) {
@@ -53,7 +58,7 @@ final class NotificationText {
                 + part.name() + ") {",
                 "    " + type + " " + old + " = this." + part.name() + ";",
                 "    this." + part.name() + " = " + part.name() + ";",
-                "    " + support + "firePropertyChange(\"" + property(part) + "\", " + value + ", " + part.name() + ");", "}");
+                "    " + telling + "(\"" + property(part) + "\", " + value + ", " + part.name() + ");", "}");
     }
 
     /** The name that the property has by its setter (JavaBeans 8.3, 8.8). */

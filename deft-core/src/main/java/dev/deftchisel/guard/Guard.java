@@ -93,6 +93,7 @@ public final class Guard {
             differences.addAll(new Constancy(before, after, change.mapping()).differences());
             differences.addAll(new LostWrites(before, after, change).differences());
             differences.addAll(new TwiceEvaluated(before, change).differences());
+            differences.addAll(new CallerSensitive(before, change).differences());
         }
         differences.addAll(new OverridingComparison(before, after, change).differences());
         differences.addAll(new PlatformNames(before, change).differences());

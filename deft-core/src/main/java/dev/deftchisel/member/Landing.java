@@ -58,7 +58,10 @@ public final class Landing {
         Map<Integer, List<NewMember>> added = new TreeMap<>();
         for (NewMember member : all) {
             if (member.instead().isPresent()) {
-                Range range = Layout.withDocumentation(code.file(), code.range(member.instead().get()));
+                // what somebody wrote about it is still true, unless something new is said
+                boolean isDocumented = member.lines().stream().anyMatch(line -> line.startsWith("/**"));
+                Range own = code.range(member.instead().get());
+                Range range = isDocumented ? Layout.withDocumentation(code.file(), own) : own;
                 edits.add(new NewCode(code.file()).write(layout.text(member.lines(), indent)).replacing(range));
             } else if (member.ahead().isPresent()) {
                 int start = Layout.withDocumentation(code.file(), code.range(member.ahead().get())).start();

@@ -81,18 +81,31 @@ public final class WrongForm implements Repair {
     private static List<Fix> mixed(ErrorSite site) {
         Code code = site.code();
         Optional<TreePath> odd = site.nearest(CaseTree.class);
-        return odd.map(path -> {
-            CaseTree branch = (CaseTree) path.getLeaf();
-            Range range = code.range(branch);
-            boolean isArrow = branch.getCaseKind() == CaseTree.CaseKind.RULE;
-            for (int i = code.tokens().at(range.start()); i < code.tokens().count() && code.tokens().start(i) < range.end(); i++) {
-                if (code.tokens().text(i).equals(isArrow ? "->" : ":")) {
-                    Range sign = code.tokens().range(i);
-                    return List.of(Fix.of(isArrow ? "write ':'" : "write '->'", edits -> edits.replace(sign, isArrow ? ":" : " ->")));
-                }
+        if (odd.isEmpty()) {
+            return List.of();
+        }
+        CaseTree branch = (CaseTree) odd.get().getLeaf();
+        boolean isArrow = branch.getCaseKind() == CaseTree.CaseKind.RULE;
+        List<Range> others = Code.cases(odd.get().getParentPath().getLeaf()).stream()
+                .filter(other -> other != branch && other.getCaseKind() != branch.getCaseKind())
+                .flatMap(other -> sign(other, !isArrow, code).stream()).toList();
+        List<Fix> fixes = new ArrayList<>();
+        sign(branch, isArrow, code).ifPresent(sign -> fixes.add(Fix.of("write '" + (isArrow ? ":" : "->") + "'",
+                edits -> edits.replace(sign, isArrow ? ":" : " ->"))));
+        fixes.add(Fix.of("write '" + (isArrow ? "->" : ":") + "' in the other cases",
+                edits -> others.forEach(sign -> edits.replace(sign, isArrow ? " ->" : ":"))));
+        return fixes;
+    }
+
+    /** What stands between the label of a case and its code. */
+    private static Optional<Range> sign(CaseTree branch, boolean isArrow, Code code) {
+        Range range = code.range(branch);
+        for (int i = code.tokens().at(range.start()); i < code.tokens().count() && code.tokens().start(i) < range.end(); i++) {
+            if (code.tokens().text(i).equals(isArrow ? "->" : ":")) {
+                return Optional.of(code.tokens().range(i));
             }
-            return List.<Fix>of();
-        }).orElse(List.of());
+        }
+        return Optional.empty();
     }
 
     /** {@code builder += text}. */

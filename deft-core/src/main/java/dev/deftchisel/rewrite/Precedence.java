@@ -6,6 +6,7 @@ import com.sun.source.tree.ConditionalExpressionTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.InstanceOfTree;
 import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.NewArrayTree;
@@ -55,7 +56,7 @@ public final class Precedence {
     /** Whether an expression must be put in parentheses behind a cast. */
     public static boolean needsParenthesesInCast(ExpressionTree moved) {
         return of(moved) < UNARY && !(moved instanceof LambdaExpressionTree)
-                || moved instanceof UnaryTree signed && isSign(signed);
+                || isSigned(moved);
     }
 
     /** Whether an expression must be put in parentheses before a dot. */
@@ -81,7 +82,7 @@ public final class Precedence {
         }
         if (parent instanceof UnaryTree || parent instanceof TypeCastTree) {
             return own < UNARY || parent instanceof UnaryTree unary && grows(unary, moved)
-                    || parent instanceof TypeCastTree && moved instanceof UnaryTree signed && isSign(signed);
+                    || parent instanceof TypeCastTree && isSigned(moved);
         }
         if (parent instanceof ConditionalExpressionTree conditional) {
             return conditional.getCondition() == place ? own <= CONDITIONAL
@@ -97,7 +98,13 @@ public final class Precedence {
 
     /** Two signs in a row would be read as one operator: {@code - -1}. */
     private static boolean grows(UnaryTree around, ExpressionTree moved) {
-        return moved instanceof UnaryTree signed && isSign(around) && isSign(signed);
+        return isSign(around) && isSigned(moved);
+    }
+
+    /** Also of a negative number, which the compiler reads as one literal. */
+    private static boolean isSigned(ExpressionTree moved) {
+        return moved instanceof UnaryTree signed && isSign(signed)
+                || moved instanceof LiteralTree literal && literal.getValue() instanceof Number number && number.doubleValue() < 0;
     }
 
     private static boolean isSign(UnaryTree tree) {

@@ -39,7 +39,6 @@ final class HeaderCandidates implements CandidateSource {
         supertypes(text, found);
         finallyFirst(text, found);
         variableArity(text, found);
-        arrowCase(text, found);
         conditionalStatement(text, found);
         typedArguments(text, found);
         return found;
@@ -200,24 +199,6 @@ final class HeaderCandidates implements CandidateSource {
             int home = text.tokens().start(keyword);
             found.add(Candidate.insert("put 'finally' last", 0, home, handlers + " ")
                     .and(new Range(text.tokens().end(before), text.tokens().end(end)), ""));
-        }
-    }
-
-    /** Cases with arrows and with colons in one switch. */
-    private static void arrowCase(BrokenText text, List<Candidate> found) {
-        if (!text.id().equals("switch.mixing.case.types")) {
-            return;
-        }
-        int token = text.next();
-        for (int i = token; i >= 0 && i < token + 40; i = text.step(i, 1)) {
-            if (text.is(i, ":")) {
-                found.add(Candidate.replace("write '->'", 0, text.range(i), " ->"));
-                return;
-            }
-            if (text.is(i, "->")) {
-                found.add(Candidate.replace("write ':'", 0, text.range(i), ":"));
-                return;
-            }
         }
     }
 

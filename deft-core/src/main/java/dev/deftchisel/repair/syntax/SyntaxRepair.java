@@ -35,7 +35,7 @@ public final class SyntaxRepair implements Repair {
                 "empty.char.lit", "not.stmt", "illegal.start.of.expr", "illegal.start.of.type", "illegal.start.of.stmt", "illegal.char",
                 "illegal.esc.char", "illegal.text.block.open", "unclosed.text.block", "unclosed.comment", "else.without.if",
                 "catch.without.try", "finally.without.try", "try.without.catch.finally.or.resource.decls", "orphaned",
-                "invalid.meth.decl.ret.type.req", "class.not.allowed", "variable.not.allowed", "array.dimension.missing", "illegal.dot", "switch.mixing.case.types",
+                "invalid.meth.decl.ret.type.req", "class.not.allowed", "variable.not.allowed", "array.dimension.missing", "illegal.dot",
                 "varargs.must.be.last", "initializer.not.allowed", "this.as.identifier", "underscore.as.identifier", "malformed.fp.lit",
                 "illegal.nonascii.digit", "mod.not.allowed.here", "repeated.modifier", "statement.not.expected", "class.method.or.field.expected",
                 "unexpected.lambda", "invalid.lambda.parameter.declaration", "restricted.type.not.allowed", "restricted.type.not.allowed.here",

@@ -45,7 +45,8 @@ class SameBehaviourTest {
         SameBehaviour oracle = new SameBehaviour(List.of());
         List<String> found = oracle.differences(classes("before", before), classes("after", after));
         assertEquals(differs, !found.isEmpty(), found::toString);
-        assertTrue(oracle.calls() > 0);
+        // classes that are byte for byte the same are not called
+        assertTrue(!differs || oracle.calls() > 0);
     }
 
     private Map<String, byte[]> classes(String name, String method) throws IOException {
