@@ -73,12 +73,12 @@ public final class MeantName implements Repair {
             fixes.add(Fix.of("write '" + WORDS.get(name) + "'", edits -> edits.replace(range, WORDS.get(name))));
         }
         if (isCall) {
-            made(path, name, range, site).ifPresent(fixes::add);
+            made(name, range, site).ifPresent(fixes::add);
             functional(path, name, range, code).ifPresent(fixes::add);
-            fixes.addAll(elsewhere(path, name, range, site));
+            fixes.addAll(elsewhere(path, name, site));
         } else {
             constant(path, name, range, site).forEach(fixes::add);
-            thrown(path, name, range, site).ifPresent(fixes::add);
+            thrown(path, name, range).ifPresent(fixes::add);
             typeParameter(path, name, code).ifPresent(fixes::add);
             arrow(path, range, code).ifPresent(fixes::add);
             pattern(path, name, code).ifPresent(fixes::add);
@@ -113,7 +113,7 @@ public final class MeantName implements Repair {
     }
 
     /** {@code StringBuilder("ab")}. */
-    private static Optional<Fix> made(TreePath path, String name, Range range, ErrorSite site) {
+    private static Optional<Fix> made(String name, Range range, ErrorSite site) {
         boolean isType = Character.isUpperCase(name.charAt(0)) && (site.code().file().skeleton().types().stream().anyMatch(type -> type.name().equals(name))
                 || !site.analysis().typesCalled(name, site.code().file().path()).isEmpty());
         return isType ? Optional.of(Fix.of("add 'new'", edits -> edits.insert(range.start(), "new "))) : Optional.empty();
@@ -140,16 +140,9 @@ public final class MeantName implements Repair {
     }
 
     /** A static method of another class of the file, of an imported one, or of one that is often used. */
-    private static List<Fix> elsewhere(TreePath path, String name, Range range, ErrorSite site) {
+    private static List<Fix> elsewhere(TreePath path, String name, ErrorSite site) {
         Code code = site.code();
-        Set<TypeElement> types = new LinkedHashSet<>();
-        new TreePathScanner<Void, Void>() {
-            @Override
-            public Void visitClass(ClassTree tree, Void unused) {
-                code.element(getCurrentPath()).ifPresent(element -> types.add((TypeElement) element));
-                return super.visitClass(tree, null);
-            }
-        }.scan(new TreePath(code.unit()), null);
+        Set<TypeElement> types = declaredTypes(code);
         Stream.concat(code.file().skeleton().imports().stream().filter(line -> !line.isStatic() && !line.isOnDemand()).map(line -> line.name()),
                 HELPERS.stream()).map(code.elements()::getTypeElement).filter(type -> type != null).forEach(types::add);
         int count = ((MethodInvocationTree) path.getParentPath().getLeaf()).getArguments().size();
@@ -164,6 +157,19 @@ public final class MeantName implements Repair {
             }
         }
         return fixes.stream().limit(3).toList();
+    }
+
+    /** All types that the file declares, in order; more may be added. */
+    private static Set<TypeElement> declaredTypes(Code code) {
+        Set<TypeElement> types = new LinkedHashSet<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitClass(ClassTree tree, Void unused) {
+                code.element(getCurrentPath()).ifPresent(element -> types.add((TypeElement) element));
+                return super.visitClass(tree, null);
+            }
+        }.scan(new TreePath(code.unit()), null);
+        return types;
     }
 
     /** Where else in the file a method of the type is called as if it were imported. */
@@ -188,14 +194,7 @@ public final class MeantName implements Repair {
     /** A constant of an enum or class of the file. */
     private static List<Fix> constant(TreePath path, String name, Range range, ErrorSite site) {
         Code code = site.code();
-        Set<TypeElement> types = new LinkedHashSet<>();
-        new TreePathScanner<Void, Void>() {
-            @Override
-            public Void visitClass(ClassTree tree, Void unused) {
-                code.element(getCurrentPath()).ifPresent(element -> types.add((TypeElement) element));
-                return super.visitClass(tree, null);
-            }
-        }.scan(new TreePath(code.unit()), null);
+        Set<TypeElement> types = declaredTypes(code);
         WantedType.at(path, site).map(WantedType::type).filter(type -> type instanceof DeclaredType)
                 .map(type -> (TypeElement) ((DeclaredType) type).asElement()).ifPresent(types::add);
         Stream.of("java.lang.Math", "java.lang.Integer", "java.util.concurrent.TimeUnit", "java.nio.charset.StandardCharsets").map(code.elements()::getTypeElement)
@@ -209,7 +208,7 @@ public final class MeantName implements Repair {
     }
 
     /** {@code throw Full;}. */
-    private static Optional<Fix> thrown(TreePath path, String name, Range range, ErrorSite site) {
+    private static Optional<Fix> thrown(TreePath path, String name, Range range) {
         boolean isThrown = path.getParentPath().getLeaf() instanceof ThrowTree && Character.isUpperCase(name.charAt(0));
         return isThrown ? Optional.of(Fix.of("throw a new one", edits -> edits.replace(range, "new " + name + "()"))) : Optional.empty();
     }

@@ -124,7 +124,7 @@ public final class MeantValue implements Repair {
         if (parent.getLeaf() instanceof EnhancedForLoopTree loop && loop.getExpression() == Code.outer(path).getLeaf()
                 || parent.getLeaf() instanceof EnhancedForLoopTree) {
             EnhancedForLoopTree loop = (EnhancedForLoopTree) parent.getLeaf();
-            element(own, code).ifPresent(type -> fixes.add(Fix.of("let '" + loop.getVariable().getName() + "' be of the type "
+            element(own).ifPresent(type -> fixes.add(Fix.of("let '" + loop.getVariable().getName() + "' be of the type "
                     + Conversion.shown(type), edits -> edits.replace(code.range(loop.getVariable().getType()),
                     edits.types().write(type).orElse("var")))));
         }
@@ -391,7 +391,7 @@ public final class MeantValue implements Repair {
                 Fix.of("remove the return", edits -> edits.remove(range))) : List.of();
     }
 
-    private static Optional<TypeMirror> element(Optional<TypeMirror> own, Code code) {
+    private static Optional<TypeMirror> element(Optional<TypeMirror> own) {
         if (own.isPresent() && own.get() instanceof ArrayType array) {
             return Optional.of(array.getComponentType());
         }

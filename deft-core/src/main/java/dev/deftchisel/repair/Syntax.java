@@ -8,7 +8,6 @@ import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
 import dev.deftchisel.rewrite.Layout;
-import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
 import java.util.List;

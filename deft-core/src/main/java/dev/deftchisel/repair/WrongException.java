@@ -102,7 +102,6 @@ public final class WrongException implements Repair {
 
     /** A field whose value cannot be worked out without an exception gets it in an initialiser that catches it. */
     private static Optional<Fix> field(ErrorSite site) {
-        Code code = site.code();
         Optional<TreePath> field = site.nearest(VariableTree.class).filter(path -> path.getParentPath().getLeaf() instanceof ClassTree
                 && ((VariableTree) path.getLeaf()).getInitializer() != null
                 && site.around().stream().noneMatch(other -> other.getLeaf() instanceof MethodTree));

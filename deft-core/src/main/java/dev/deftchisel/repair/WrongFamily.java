@@ -52,7 +52,7 @@ public final class WrongFamily implements Repair {
         Optional<TreePath> method = site.nearest(MethodTree.class);
         return switch (site.id()) {
             case "cant.inherit.from.sealed" -> type.map(path -> permitted(path, site)).orElse(List.of());
-            case "non.sealed.sealed.or.final.expected", "non.sealed.or.sealed.expected" -> type.map(path -> closed(path, site)).orElse(List.of());
+            case "non.sealed.sealed.or.final.expected", "non.sealed.or.sealed.expected" -> type.map(path -> closed(path)).orElse(List.of());
             case "invalid.permits.clause" -> permits(site);
             case "sealed.class.must.have.subclasses" -> type.map(path -> List.of(word(path, code, "sealed", "let it be not sealed"))).orElse(List.of());
             case "non.sealed.with.no.sealed.supertype" -> type.map(path -> List.of(word(path, code, "non-sealed", "let it be not non-sealed"))).orElse(List.of());
@@ -94,7 +94,7 @@ public final class WrongFamily implements Repair {
     }
 
     /** What a sealed type permits says whether it goes on. */
-    private static List<Fix> closed(TreePath path, ErrorSite site) {
+    private static List<Fix> closed(TreePath path) {
         ClassTree type = (ClassTree) path.getLeaf();
         Fix open = Fix.of("make it non-sealed", edits -> ModifierWords.add(edits, type, "non-sealed"));
         return type.getKind() == Tree.Kind.INTERFACE ? List.of(open)

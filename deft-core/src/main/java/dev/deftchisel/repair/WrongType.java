@@ -53,7 +53,7 @@ public final class WrongType implements Repair {
             fixes.addAll(WrongArguments.of(parent, site.code()));
         }
         if (wanted.isPresent() && own.isPresent()) {
-            retyped(own.get(), wanted.get(), site.code()).ifPresent(fixes::add);
+            retyped(own.get(), wanted.get()).ifPresent(fixes::add);
         } else if (value.get().getParentPath().getLeaf() instanceof ReturnTree result) {
             fixes.addAll(unwanted(value.get().getParentPath(), result, own, site));
         }
@@ -64,7 +64,7 @@ public final class WrongType implements Repair {
     }
 
     /** The variable or method gets the type of the value. */
-    private static Optional<Fix> retyped(TypeMirror own, WantedType wanted, Code code) {
+    private static Optional<Fix> retyped(TypeMirror own, WantedType wanted) {
         if (wanted.said().isEmpty() || own.getKind() == TypeKind.VOID || own.getKind() == TypeKind.NULL) {
             return Optional.empty();
         }

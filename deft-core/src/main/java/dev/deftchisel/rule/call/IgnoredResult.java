@@ -77,7 +77,7 @@ public final class IgnoredResult implements Rule {
         TreePath call = new TreePath(path, ((ExpressionStatementTree) path.getLeaf()).getExpression());
         Code code = survey.code();
         Optional<ExecutableElement> method = Calls.method(code, call);
-        if (method.isEmpty() || !isPureValue(method.get(), code) || isInTry(path)) {
+        if (method.isEmpty() || !isPureValue(method.get()) || isInTry(path)) {
             return;
         }
         Optional<TreePath> receiver = Calls.receiver(call);
@@ -91,7 +91,7 @@ public final class IgnoredResult implements Rule {
                         edits.insert(code.range(path.getLeaf()).start(), receiver.get().getLeaf() + " = "))} : new Fix[0]);
     }
 
-    private static boolean isPureValue(ExecutableElement method, Code code) {
+    private static boolean isPureValue(ExecutableElement method) {
         boolean isValue = method.getEnclosingElement() instanceof TypeElement type
                 && VALUES.contains(type.getQualifiedName().toString());
         return isValue && !method.getModifiers().contains(Modifier.STATIC) && method.getReturnType().getKind() != TypeKind.VOID

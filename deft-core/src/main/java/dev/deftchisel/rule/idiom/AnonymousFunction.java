@@ -130,7 +130,7 @@ public final class AnonymousFunction implements Rule {
         }
         TreePath body = new TreePath(path, made.getClassBody());
         TreePath method = new TreePath(body, only.get());
-        if (!hasCommentAround(made, only.get(), code) && !usesItself(body, method, code) && !hidesLocal(path, method, code)
+        if (!hasCommentAround(made, only.get(), code) && !usesItself(body, method, code) && !hidesLocal(path, method)
                 && !isBeforeFields(path, method, code)) {
             survey.report(new Range(code.range(made).start(), code.range(made.getIdentifier()).end()), "this could be a lambda",
                     Fix.of("make it a lambda", edits -> write(edits, made, only.get())));
@@ -209,7 +209,7 @@ public final class AnonymousFunction implements Rule {
     }
 
     /** Whether a variable of it has the name of one around, which a lambda must not have (JLS 6.4). */
-    private static boolean hidesLocal(TreePath path, TreePath method, Code code) {
+    private static boolean hidesLocal(TreePath path, TreePath method) {
         Set<String> own = names(method, null);
         TreePath around = path;
         while (around.getParentPath() != null && !(around.getParentPath().getLeaf() instanceof ClassTree)) {

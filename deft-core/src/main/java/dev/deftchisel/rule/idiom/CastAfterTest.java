@@ -96,7 +96,7 @@ public final class CastAfterTest implements Rule {
         Range gone = code.range(variable);
         if (test.isPresent() && isPlain && isLocal && !isNamedInTest(tree, variable) && !code.hasComment(gone)
                 && !Together.isShared(new TreePath(new TreePath(path, body), variable), code)
-                && !isWritten(path, test.get(), value, code)) {
+                && !isWritten(path, value, code)) {
             boolean isFinal = variable.getModifiers().getFlags().contains(Modifier.FINAL);
             survey.report(cast, "the type was tested just before", Fix.of("name it where it is tested", edits -> {
                 int end = code.range(test.get()).end();
@@ -121,7 +121,7 @@ public final class CastAfterTest implements Rule {
     }
 
     /** Whether the condition gives the value another one behind the test. */
-    private static boolean isWritten(TreePath path, InstanceOfTree test, TreePath value, Code code) {
+    private static boolean isWritten(TreePath path, TreePath value, Code code) {
         Optional<Element> element = code.element(value);
         return code.occurrences(new TreePath(path, ((IfTree) path.getLeaf()).getCondition())).stream()
                 .anyMatch(place -> element.filter(place.variable()::equals).isPresent() && place.isWritten());

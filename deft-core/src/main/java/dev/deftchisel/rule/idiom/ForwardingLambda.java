@@ -118,7 +118,7 @@ public final class ForwardingLambda implements Rule {
     private static Optional<Consumer<FixEdits>> constructor(TreePath lambda, NewClassTree made, TreePath body, Code code) {
         boolean isPlain = made.getClassBody() == null && made.getEnclosingExpression() == null && made.getTypeArguments().isEmpty()
                 && made.getIdentifier() instanceof IdentifierTree
-                && passesOn(lambda, made.getArguments(), 0, code)
+                && passesOn(lambda, made.getArguments(), 0)
                 && code.element(body).filter(element -> element instanceof ExecutableElement constructor && !constructor.isVarArgs()
                         && takes(lambda, constructor, 0, code)
                         && constructor.getEnclosingElement().getEnclosedElements().stream()
@@ -137,7 +137,7 @@ public final class ForwardingLambda implements Rule {
         Optional<ExpressionTree> receiver = Calls.receiver(call);
         boolean isStatic = called.get().getModifiers().contains(Modifier.STATIC);
         List<? extends VariableTree> parameters = ((LambdaExpressionTree) lambda.getLeaf()).getParameters();
-        if (passesOn(lambda, call.getArguments(), 0, code) && takes(lambda, called.get(), 0, code)) {
+        if (passesOn(lambda, call.getArguments(), 0) && takes(lambda, called.get(), 0, code)) {
             if (isStatic && isType(receiver, body, code)) {
                 return Optional.of(edits -> edits.replace(lambda.getLeaf(),
                         to -> to.write(edits.types().name(owner) + "::" + name)));
@@ -148,7 +148,7 @@ public final class ForwardingLambda implements Rule {
                     : Optional.empty();
         }
         boolean isOfFirst = !isStatic && !parameters.isEmpty() && receiver.isPresent()
-                && names(receiver.get(), parameters.get(0)) && passesOn(lambda, call.getArguments(), 1, code)
+                && names(receiver.get(), parameters.get(0)) && passesOn(lambda, call.getArguments(), 1)
                 && takes(lambda, called.get(), 1, code);
         Optional<TypeElement> first = isOfFirst ? code.type(new TreePath(lambda, parameters.get(0)))
                 .filter(type -> type.getKind() == TypeKind.DECLARED).map(type -> (TypeElement) ((DeclaredType) type).asElement())
@@ -161,7 +161,7 @@ public final class ForwardingLambda implements Rule {
     }
 
     /** Whether the arguments are just the parameters from one on, in order. */
-    private static boolean passesOn(TreePath lambda, List<? extends ExpressionTree> arguments, int from, Code code) {
+    private static boolean passesOn(TreePath lambda, List<? extends ExpressionTree> arguments, int from) {
         List<? extends VariableTree> parameters = ((LambdaExpressionTree) lambda.getLeaf()).getParameters();
         return arguments.size() == parameters.size() - from && IntStream.range(0, arguments.size())
                 .allMatch(i -> names(arguments.get(i), parameters.get(i + from)));

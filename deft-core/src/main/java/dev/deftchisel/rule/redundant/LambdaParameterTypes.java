@@ -17,7 +17,6 @@ import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Set;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import javax.lang.model.type.TypeMirror;
 
 /** Types of a lambda's parameters that the function it becomes has already (JLS 15.27.1). */
@@ -81,7 +80,6 @@ public final class LambdaParameterTypes implements Rule {
         Range head = new Range(code.range(lambda).start(), code.tokens().end(code.tokens().text(close).equals(")") ? close
                 : code.tokens().code(close + 1)));
         if (isFixed && !code.hasComment(head) && code.text(head).endsWith(")")) {
-            String names = parameters.stream().map(parameter -> parameter.getName().toString()).collect(Collectors.joining(", "));
             survey.report(head, "the types of the parameters are known", Fix.of("write the names alone",
                     edits -> edits.replace(head, to -> {
                         to.write(parameters.size() == 1 ? "" : "(");

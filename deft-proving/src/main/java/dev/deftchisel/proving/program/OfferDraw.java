@@ -6,7 +6,6 @@ import dev.deftchisel.Problems;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Scope;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
