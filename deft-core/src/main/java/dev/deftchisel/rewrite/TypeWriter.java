@@ -90,10 +90,9 @@ public final class TypeWriter {
                 : Optional.empty();
     }
 
-    /** The type variable that capture conversion makes has no declaration. */
+    /** The type variable that capture conversion (JLS 5.1.10) makes has no declaration, and no name that could be one. */
     public static boolean isCaptured(TypeVariable variable) {
-        return !variable.asElement().getSimpleName().toString().matches("[\\p{L}_$][\\p{L}\\p{N}_$]*")
-                || variable.toString().startsWith("capture");
+        return !variable.asElement().getSimpleName().toString().matches("[\\p{L}_$][\\p{L}\\p{N}_$]*");
     }
 
     private Optional<String> declared(DeclaredType type, int depth) {
