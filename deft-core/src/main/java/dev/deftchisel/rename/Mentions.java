@@ -80,7 +80,7 @@ final class Mentions {
         for (SourceFile file : snapshot.files()) {
             boolean isInScope = scope.isEmpty() || scope.get().file().equals(file.path());
             if (isInScope && file.root().kind() == SourceRoot.Kind.SOURCE
-                    && file.content().contains(oldName)) {
+                    && !words(file.content()).isEmpty()) {
                 Range within = scope.map(Scope::range).orElse(new Range(0, file.content().length()));
                 List<Edit> edits = inFile(file.tokens(), within, known.getOrDefault(file.path(), Set.of()));
                 if (!edits.isEmpty()) {
