@@ -40,12 +40,6 @@ public final class Mapping {
             return last.map(piece -> new Range(
                     start + first.get().placeOf(range.start()), start + piece.placeOf(range.end())));
         }
-
-        /** The same for code in which a part at the end is written otherwise, which ends where the next piece begins. */
-        Optional<Integer> startOf(Range range) {
-            return pieces.stream().filter(piece -> piece.from().contains(range.start())).findFirst()
-                    .map(piece -> start + piece.placeOf(range.start()));
-        }
     }
 
     Mapping(Change change) {
@@ -85,17 +79,6 @@ public final class Mapping {
         List<Site> found = new ArrayList<>();
         for (Copy copy : copies.getOrDefault(before, List.of())) {
             copy.place(range).ifPresent(place -> found.add(new Site(copy.file(), place)));
-        }
-        return found;
-    }
-
-    /** Where pieces of code begin that hold the beginning of a stretch of it, although its end is written otherwise there. */
-    public List<Site> starts(Path before, Range range) {
-        List<Site> found = new ArrayList<>();
-        for (Copy copy : copies.getOrDefault(before, List.of())) {
-            if (copy.place(range).isEmpty()) {
-                copy.startOf(range).ifPresent(at -> found.add(new Site(copy.file(), new Range(at, at))));
-            }
         }
         return found;
     }

@@ -1,6 +1,7 @@
 package dev.deftchisel.declare;
 
 import dev.deftchisel.analysis.AccessLevel;
+import dev.deftchisel.analysis.Functions;
 import dev.deftchisel.member.Habits;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.StandIn;

@@ -9,6 +9,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Functions;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.rewrite.CallArguments;
 import java.util.ArrayList;

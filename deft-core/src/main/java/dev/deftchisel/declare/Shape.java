@@ -4,6 +4,7 @@ import com.sun.source.tree.CatchTree;
 import com.sun.source.tree.TryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Functions;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.member.Target;
 import java.util.ArrayList;

@@ -28,6 +28,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Functions;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

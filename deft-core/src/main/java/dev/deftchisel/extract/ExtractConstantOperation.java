@@ -8,12 +8,14 @@ import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Meaning;
+import dev.deftchisel.member.Construction;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
@@ -86,6 +88,11 @@ public final class ExtractConstantOperation implements Operation {
                 .findFirst();
     }
 
+    private static boolean isInEnum(Spot spot) {
+        return spot.analysis().code(spot.file().path()).flatMap(code -> constant(code, spot).flatMap(selected -> code.element(selected.owner())))
+                .filter(owner -> owner.getKind() == ElementKind.ENUM).isPresent();
+    }
+
     /** Why an expression is not constant in meaning; empty when it is. */
     private static Optional<String> obstacle(Code code, Selected selected) {
         return selected.variation(code).or(() -> code.dependsOnThis(selected.path())
@@ -128,6 +135,13 @@ public final class ExtractConstantOperation implements Operation {
         return false;
     }
 
+    /** Whether a value is made of static fields of the class, which must have theirs first. */
+    private static boolean readsOwn(Code code, Selected selected, TreePath owner) {
+        return code.expressions(selected.path()).stream().flatMap(part -> code.element(part).stream())
+                .anyMatch(element -> element instanceof VariableElement field && field.getConstantValue() == null
+                        && code.element(owner).filter(field.getEnclosingElement()::equals).isPresent());
+    }
+
     private static boolean isOfPlatform(Element element, Code code) {
         String home = code.elements().getPackageOf(element).getQualifiedName().toString();
         return home.equals("java") || home.startsWith("java.") || home.startsWith("javax.");
@@ -138,8 +152,8 @@ public final class ExtractConstantOperation implements Operation {
         Path file = spot.file().path();
         Set<String> names = answers.single(NAME).map(Set::of).orElse(Set.of());
         boolean all = answers.single(PLACES).filter("all"::equals).isPresent();
-        // the other places may be in any body
-        Analysis before = analyst.analyse(all ? Focus.whole(Set.of(file)).deeply()
+        // the other places may be in any body, and so may be what the constants of an enum run
+        Analysis before = analyst.analyse(all || isInEnum(spot) ? Focus.whole(Set.of(file)).deeply()
                 : new Focus(Set.of(file), names, Set.of(), Map.of(file, List.of(spot.place().selection())), true));
         Code code = before.code(file).orElseThrow();
         List<Selected> candidates = Selected.at(code, spot.place().selection());
@@ -168,11 +182,18 @@ public final class ExtractConstantOperation implements Operation {
         if (type.isEmpty()) {
             return Plan.refused(Reason.at(code.file().path(), selected.range(), "its type has no name that could be written here"));
         }
-        boolean isInterface = code.element(owner).filter(element -> element.getKind().isInterface()).isPresent();
+        // a constant variable has its value from the beginning (JLS 12.4.2)
+        Optional<Reason> early = Constants.value(code, selected.path()).isPresent() ? Optional.empty() : new Construction(code, owner).earlyInClass();
+        ElementKind kind = code.element(owner).map(Element::getKind).orElseThrow();
+        // the constants of an enum come first, whatever they run
+        if (early.isPresent() && (readsOwn(code, selected, owner) || kind == ElementKind.ENUM)) {
+            return Plan.refused(early.get());
+        }
+        boolean isInterface = kind.isInterface();
         String modifiers = isInterface ? "" : visibility + "static final ";
         List<Edit> edits = new ArrayList<>();
         edits.add(new FieldDeclaration(code, owner, modifiers + type.get(), name, Optional.of(selected.range()))
-                .behindConstants(selected.range()));
+                .behindConstants(selected.range(), early.map(member -> member.range().start()).orElse(Integer.MAX_VALUE)));
         List<TreePath> places = all && !selected.isPartOfChain(code)
                 ? new SameValue(before, code, selected).within(owner) : List.of(selected.path());
         places.forEach(place -> edits.add(selected.named(code, place, name)));

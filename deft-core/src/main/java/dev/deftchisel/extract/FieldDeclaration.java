@@ -44,9 +44,14 @@ final class FieldDeclaration {
         this.name = name;
     }
 
-    /** Behind the constants at the start of the class, but before the one in which the value stands. */
-    Edit behindConstants(Range value) {
-        return behind(body.lastAtStart(member -> isConstant(member) && !code.range(member).encloses(value)));
+    /**
+     * Behind the constants at the start of the class, but before the one in which the value stands.
+     *
+     * @param latest where code begins that may read it already
+     */
+    Edit behindConstants(Range value, int latest) {
+        return behind(body.lastAtStart(member -> isConstant(member) && !code.range(member).encloses(value)
+                && code.range(member).start() < latest));
     }
 
     /** Behind the fields before the first method. */

@@ -3,6 +3,7 @@ package dev.deftchisel.guard;
 import com.sun.source.tree.ConditionalExpressionTree;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.CompilerError;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
@@ -40,9 +41,14 @@ final class Comparison {
     private final Analysis after;
     private final Mapping mapping;
     private final Set<SymbolKey> extended;
+    private final Set<Place> revalued;
     private final Meaning.Freedom freedom;
     private final Map<Path, Found> found = new HashMap<>();
     private final Map<SymbolKey, Set<SymbolKey>> standIns = new HashMap<>();
+
+    /** Where a name is declared. */
+    private record Place(Path file, Range name) {
+    }
 
     Comparison(Analysis before, Analysis after, Change change) {
         this.before = before;
@@ -50,6 +56,8 @@ final class Comparison {
         this.after = after;
         this.mapping = change.mapping();
         this.extended = change.meaning().extended();
+        this.revalued = change.meaning().rewritten().stream().flatMap(key -> before.declaration(key).stream())
+                .map(declared -> new Place(declared.file(), declared.range())).collect(Collectors.toSet());
         this.freedom = change.meaning().freedom();
     }
 
@@ -274,17 +282,19 @@ final class Comparison {
         List<Difference> differences = new ArrayList<>();
         for (Trace trace : before.traces()) {
             boolean isType = trace.fact() == Trace.Fact.TYPE;
+            if (!isType && revalued.contains(new Place(trace.file(), trace.range()))) {
+                continue;
+            }
             String expected = isType ? mapping.descriptor(trace.value()) : trace.value();
             Optional<String> other = places(trace).stream()
                     .map(site -> found.get(new Trace(site.file(), site.range(), trace.fact(), "")))
                     .filter(actual -> actual != null && !actual.equals(expected))
                     .findFirst();
-            List<Site> starts = isType && other.isEmpty() ? mapping.starts(trace.file(), trace.range()) : List.of();
-            if (!starts.isEmpty() && isChoice(trace, before)) {
-                other = starts.stream()
-                        .flatMap(site -> after.traces().stream().filter(now -> now.fact() == Trace.Fact.TYPE && now.file().equals(site.file())
-                                && now.range().start() == site.range().start() && isChoice(now, after)))
-                        .map(Trace::value).filter(actual -> !actual.equals(expected)).findFirst();
+            if (isType && other.isEmpty() && mapping.isReplaced(trace.file(), trace.range())) {
+                other = choice(before, trace.file(), trace.range()).stream()
+                        .flatMap(choice -> mapping.copies(trace.file(), choice).stream())
+                        .flatMap(site -> typeOfChoice(site).stream())
+                        .filter(actual -> !actual.equals(expected)).findFirst();
             }
             // what had no type before proves nothing now
             if (other.isPresent() && !(isType && (readable(expected).equals(UNKNOWN) || uncertainty.of(trace)))) {
@@ -300,11 +310,25 @@ final class Comparison {
         return differences;
     }
 
-    /** Whether a trace is of a conditional expression, whose type depends on whether its parts are constants (JLS 15.25.2). */
-    private static boolean isChoice(Trace trace, Analysis analysis) {
-        return analysis.code(trace.file()).stream().flatMap(code -> code.around(trace.range()).stream()
-                .filter(path -> code.range(path.getLeaf()).equals(trace.range())))
-                .anyMatch(path -> path.getLeaf() instanceof ConditionalExpressionTree);
+    /**
+     * The question mark of the conditional expression at a range. Its type depends on whether its parts are constants (JLS 15.25.2),
+     * and where all its parts are written otherwise only the question mark is still the same.
+     */
+    private static Optional<Range> choice(Analysis analysis, Path file, Range range) {
+        return analysis.code(file).stream().flatMap(code -> code.around(range).stream()
+                .filter(path -> path.getLeaf() instanceof ConditionalExpressionTree && code.range(path.getLeaf()).equals(range))
+                .map(path -> questionMark(code, (ConditionalExpressionTree) path.getLeaf()))).findFirst();
+    }
+
+    private static Range questionMark(Code code, ConditionalExpressionTree choice) {
+        return code.tokens().range(code.tokens().code(code.tokens().at(code.range(choice.getCondition()).end())));
+    }
+
+    private Optional<String> typeOfChoice(Site questionMark) {
+        return after.code(questionMark.file()).stream().flatMap(code -> code.around(questionMark.range()).stream()
+                .filter(path -> path.getLeaf() instanceof ConditionalExpressionTree choice
+                        && questionMark(code, choice).equals(questionMark.range()))
+                .flatMap(path -> code.type(path).stream()).map(code::descriptor)).findFirst();
     }
 
     private List<Site> places(Trace trace) {

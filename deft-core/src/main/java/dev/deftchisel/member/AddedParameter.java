@@ -139,8 +139,12 @@ public final class AddedParameter {
                 return at("the method overrides or implements " + before.symbol(key).map(Symbol::signature).orElse("one")
                         + " of a library, which cannot get a parameter");
             }
-            TreePath path = home.get().around(declared.get().range()).stream()
-                    .filter(around -> around.getLeaf() instanceof MethodTree).findFirst().orElseThrow();
+            Optional<TreePath> found = home.get().around(declared.get().range()).stream()
+                    .filter(around -> around.getLeaf() instanceof MethodTree).findFirst();
+            if (found.isEmpty()) {
+                return at("this method reads a component of the record, and such a method has no parameters (JLS 8.10.3)");
+            }
+            TreePath path = found.get();
             if (isFunction(home.get(), path)) {
                 return Optional.of(Reason.at(declared.get().file(), declared.get().range(),
                         "a lambda may implement this method, which would not get the parameter"));

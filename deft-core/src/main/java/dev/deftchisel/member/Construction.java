@@ -46,6 +46,18 @@ public final class Construction {
                 .findFirst());
     }
 
+    /** Where initialising the class first runs code that may come back to it (JLS 12.4.2); empty when it runs none. */
+    public Optional<Reason> earlyInClass() {
+        return members().filter(member -> isStatic(member) && isInitialiser(member))
+                .filter(member -> !isEnumConstant(member) || early().isPresent())
+                .flatMap(member -> call(member).stream())
+                .findFirst();
+    }
+
+    private boolean isEnumConstant(TreePath member) {
+        return code.element(member).filter(element -> element.getKind() == ElementKind.ENUM_CONSTANT).isPresent();
+    }
+
     /**
      * Where code may run that reads a field before its initialiser has (JLS 12.4.2, 12.5); empty when there is none. What the
      * constructors of the class itself do comes after that.

@@ -1,20 +1,26 @@
 package dev.deftchisel.problem;
 
+import com.sun.source.tree.VariableTree;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.Meaning;
 import dev.deftchisel.rewrite.EditsByFile;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import javax.lang.model.element.VariableElement;
 
 /** The change that several fixes make together. */
 public final class FixDraft {
 
     private final EditsByFile edits;
     private final Map<SymbolKey, String> descriptors = new HashMap<>();
+    private final Set<SymbolKey> revalued = new HashSet<>();
     private Meaning.Freedom freedom = Meaning.Freedom.FORM;
 
     /** @param before the analysis that the change will be compared with */
@@ -35,14 +41,25 @@ public final class FixDraft {
         fix.writer().accept(taken);
         edits.of(code.file().path()).addAll(taken.edits());
         descriptors.putAll(taken.descriptors());
+        if (finding.about().effect() == Effect.OTHER) {
+            taken.edits().forEach(edit -> revalued.addAll(constants(edit, code)));
+        }
         if (finding.about().tag() == Tag.ERROR) {
             freedom = Meaning.Freedom.TYPES;
         }
         return taken;
     }
 
+    /** The constant variables whose value is written otherwise by a fix that is meant to do something else. */
+    private static List<SymbolKey> constants(Edit edit, Code code) {
+        return code.around(edit.range()).stream().filter(path -> path.getLeaf() instanceof VariableTree)
+                .flatMap(path -> code.element(path).stream())
+                .filter(element -> element instanceof VariableElement variable && variable.getConstantValue() != null)
+                .map(code::key).toList();
+    }
+
     /** All of it. */
     public Change change(String title) {
-        return edits.change(title, Meaning.parameters(descriptors).allowing(freedom), List.of());
+        return edits.change(title, Meaning.parameters(descriptors).rewriting(revalued).allowing(freedom), List.of());
     }
 }

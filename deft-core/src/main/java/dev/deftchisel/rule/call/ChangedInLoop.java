@@ -2,7 +2,7 @@ package dev.deftchisel.rule.call;
 
 import com.sun.source.tree.BreakTree;
 import com.sun.source.tree.EnhancedForLoopTree;
-import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
@@ -18,16 +18,23 @@ import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rule.NullTest;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javax.lang.model.element.Element;
-import javax.lang.model.type.TypeMirror;
 
 /** A collection that changes while a loop goes over it (java.util.ConcurrentModificationException). */
 public final class ChangedInLoop implements Rule {
 
     private static final Set<String> CHANGING = Set.of("add", "remove", "clear", "addAll", "removeAll", "removeIf", "put");
+    /** A value for a key that is there may be put, or not: only what takes keys away is sure to be noticed. */
+    private static final Set<String> CHANGING_MAPS = Set.of("remove", "clear");
+    private static final Set<String> VIEWS = Set.of("keySet", "values", "entrySet");
+    /** Those whose iterators fail; concurrent ones may change. */
+    private static final Set<String> COLLECTIONS = Set.of("java.util.List", "java.util.ArrayList", "java.util.LinkedList", "java.util.HashSet",
+            "java.util.Set", "java.util.TreeSet", "java.util.LinkedHashSet", "java.util.ArrayDeque");
+    private static final Set<String> MAPS = Set.of("java.util.Map", "java.util.HashMap", "java.util.TreeMap", "java.util.LinkedHashMap");
 
     @Override
     public About about() {
@@ -94,30 +101,42 @@ public final class ChangedInLoop implements Rule {
         EnhancedForLoopTree loop = (EnhancedForLoopTree) path.getLeaf();
         Code code = survey.code();
         TreePath source = Code.inner(new TreePath(path, loop.getExpression()));
-        boolean isPlain = source.getLeaf() instanceof IdentifierTree && code.type(source).filter(type -> failsFast(type)).isPresent();
-        Optional<Element> collection = code.element(source).filter(element -> isPlain);
-        if (collection.isEmpty()) {
+        Optional<TreePath> view = view(source, code);
+        TreePath owner = view.orElse(source);
+        boolean isPlain = NullTest.isName((ExpressionTree) owner.getLeaf())
+                && code.type(owner).filter(type -> NamedTypes.isOneOf(type, view.isPresent() ? MAPS : COLLECTIONS)).isPresent();
+        Optional<Element> changed = code.element(owner).filter(element -> isPlain);
+        if (changed.isEmpty()) {
             return;
         }
-        for (TreePath use : survey.names().uses(collection.get())) {
-            TreePath call = use.getParentPath().getParentPath();
-            boolean isIn = use.getLeaf() instanceof IdentifierTree
-                    && Code.leadsThrough(use, null, tree -> tree == loop.getStatement()) && !Code.isDeferred(use, loop);
-            boolean isChange = isIn && use.getParentPath().getLeaf() instanceof MemberSelectTree select
-                    && select.getExpression() == use.getLeaf()
-                    && call.getLeaf() instanceof MethodInvocationTree called && called.getMethodSelect() == select
-                    && CHANGING.contains(Calls.name(called)) && code.isKind(collection.get().asType(),
-                            code.elements().getTypeElement("java.util.Collection").asType());
-            if (isChange && goesOn(call, loop)) {
-                survey.report(call.getLeaf(), "the loop over '" + collection.get().getSimpleName() + "' fails when it goes on");
-            }
+        for (TreePath use : survey.names().uses(changed.get())) {
+            calls(use, loop).filter(call -> (view.isPresent() ? CHANGING_MAPS : CHANGING).contains(Calls.name((MethodInvocationTree) call.getLeaf()))
+                            && goesOn(call, loop))
+                    .ifPresent(call -> survey.report(call.getLeaf(),
+                            "the loop over '" + changed.get().getSimpleName() + "' fails when it goes on"));
         }
     }
 
-    /** Concurrent collections may change; lists, sets and queues of others say that they fail. */
-    private static boolean failsFast(TypeMirror type) {
-        return NamedTypes.isOneOf(type, Set.of("java.util.List", "java.util.ArrayList", "java.util.LinkedList", "java.util.HashSet", "java.util.Set",
-                "java.util.TreeSet", "java.util.LinkedHashSet", "java.util.ArrayDeque"));
+    /** The map whose keys, values or entries a loop goes over (java.util.Map.keySet). */
+    private static Optional<TreePath> view(TreePath source, Code code) {
+        boolean isView = source.getLeaf() instanceof MethodInvocationTree call
+                && VIEWS.stream().anyMatch(name -> Calls.isOf(code, source, "java.util.Map", name, 0));
+        return isView ? Calls.receiver(source).map(Code::inner) : Optional.empty();
+    }
+
+    /** The call of a method of what a name stands for, within the rounds of a loop. */
+    private static Optional<TreePath> calls(TreePath use, EnhancedForLoopTree loop) {
+        TreePath name = use.getParentPath().getLeaf() instanceof MemberSelectTree own && own.getIdentifier().contentEquals(use.getLeaf().toString())
+                ? use.getParentPath() : use;
+        if (!NullTest.isName((ExpressionTree) name.getLeaf()) || !Code.leadsThrough(name, null, tree -> tree == loop.getStatement())
+                || Code.isDeferred(name, loop)) {
+            return Optional.empty();
+        }
+        TreePath select = name.getParentPath();
+        return select.getLeaf() instanceof MemberSelectTree member && member.getExpression() == name.getLeaf()
+                ? Optional.of(select.getParentPath())
+                        .filter(call -> call.getLeaf() instanceof MethodInvocationTree called && called.getMethodSelect() == member)
+                : Optional.empty();
     }
 
     /** Whether the loop may go on behind a call: no jump or result follows in its block or in a block around that. */

@@ -1,34 +1,35 @@
 package dev.deftchisel.rule.call;
 
-import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
 
 /** Format strings whose places and arguments do not go together (java.util.Formatter). */
 public final class FormatArguments implements Rule {
 
-    private static final Pattern PLACE = Pattern.compile("%(\\d+\\$)?([-#+ 0,(<]*)?(\\d+)?(\\.\\d+)?([tT])?([a-zA-Z%])");
+    private static final Set<String> FORMATS = Set.of("format", "printf", "formatted");
 
     @Override
     public About about() {
-        return About.of("format-arguments", Tag.SUSPICIOUS, "A format has more places than arguments, or fewer", Effect.SAME_BEHAVIOUR)
-                .because("A place without an argument fails when it runs; an argument without a place is lost.")
+        return About.of("format-arguments", Tag.SUSPICIOUS, "A format and its arguments do not go together", Effect.SAME_BEHAVIOUR)
+                .because("A place without an argument, or with one of another type, fails when it runs; an argument without a place is lost.")
                 .example("""
                         class Log {
                             String line(String vessel, int berth) {
@@ -44,9 +45,9 @@ public final class FormatArguments implements Rule {
                         """)
                 .silentOn("""
                         class Log {
-                            String line(String vessel, int berth, Object[] all) {
+                            String line(String vessel, int berth, Object[] all, long time) {
                                 return String.format("%s at %d, %1$s, 100%%%n", vessel, berth) + String.format("%s%s", all)
-                                        + String.format("%1$tY-%1$tm %<td", berth);
+                                        + String.format("%1$tY-%1$tm %<td", time);
                             }
                         }
                         """);
@@ -60,28 +61,61 @@ public final class FormatArguments implements Rule {
     @Override
     public void look(TreePath path, Survey survey) {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
-        String name = Calls.name(call);
         Code code = survey.code();
-        if (!name.equals("format") && !name.equals("printf")) {
-            return;
-        }
-        Optional<ExecutableElement> method = Calls.method(code, path).filter(known -> known.isVarArgs() && isFormatter(known));
+        Optional<ExecutableElement> method = FORMATS.contains(Calls.name(call))
+                ? Calls.method(code, path).filter(known -> known.isVarArgs() && isFormatter(known)) : Optional.empty();
         if (method.isEmpty()) {
             return;
         }
         int index = method.get().getParameters().size() - 2;
-        List<? extends ExpressionTree> arguments = call.getArguments();
-        Optional<Object> format = Constants.value(code, new TreePath(path, arguments.get(index))).filter(value -> value instanceof String);
-        int given = arguments.size() - index - 1;
-        boolean isArray = given == 1 && code.type(new TreePath(path, arguments.get(index + 1)))
+        List<TreePath> arguments = call.getArguments().stream().map(argument -> new TreePath(path, argument)).toList();
+        // "…".formatted(…) has its format before the dot
+        Optional<TreePath> format = index >= 0 ? Optional.of(arguments.get(index)) : Calls.receiver(path);
+        List<TreePath> given = arguments.subList(index + 1, arguments.size());
+        boolean isArray = given.size() == 1 && code.type(given.get(0))
                 .filter(type -> type.getKind() != TypeKind.ARRAY && type.getKind() != TypeKind.NULL).isEmpty();
-        if (format.isEmpty() || isArray) {
+        Optional<Object> text = format.flatMap(known -> Constants.value(code, known)).filter(value -> value instanceof String);
+        if (text.isPresent()) {
+            report(format.get(), (String) text.get(), given, isArray, survey);
+        }
+    }
+
+    private static void report(TreePath format, String text, List<TreePath> given, boolean isArray, Survey survey) {
+        Optional<List<FormatPlace>> places = FormatPlace.in(text);
+        if (places.isEmpty()) {
+            survey.report(format.getLeaf(), "a '%' in it begins no place; write '%%' for the sign itself");
             return;
         }
-        int wanted = wanted((String) format.get());
-        if (wanted >= 0 && wanted != given) {
-            survey.report(arguments.get(index), "the format asks for " + count(wanted) + " and gets " + given);
+        Optional<String> fault = places.get().stream().flatMap(place -> place.fault().stream()).findFirst();
+        int wanted = places.get().stream().mapToInt(FormatPlace::argument).max().orElse(-1) + 1;
+        if (fault.isPresent()) {
+            survey.report(format.getLeaf(), "the format fails: " + fault.get());
+        } else if (!isArray && wanted != given.size()) {
+            survey.report(format.getLeaf(), "the format asks for " + count(wanted) + " and gets " + given.size());
+        } else if (!isArray) {
+            places.get().stream().filter(place -> place.argument() >= 0).forEach(place -> compare(format, text, place, given, survey));
         }
+    }
+
+    private static void compare(TreePath format, String text, FormatPlace place, List<TreePath> given, Survey survey) {
+        Code code = survey.code();
+        TreePath argument = given.get(place.argument());
+        Optional<TypeMirror> wrong = code.type(argument)
+                .filter(type -> !place.takes(type, code) && Constants.value(code, argument).filter(value -> value.equals("null")).isEmpty());
+        wrong.ifPresent(type -> survey.report(argument.getLeaf(), "'" + place.text() + "' does not take a " + NamedTypes.shown(type),
+                place.of(type, code).filter(better -> isWritten(format, text, code))
+                        .map(better -> new Fix[] {Fix.of("write '" + better + "'", edits -> edits.replace(at(format, place, code), better))})
+                        .orElse(new Fix[0])));
+    }
+
+    /** Whether a format stands there letter by letter. */
+    private static boolean isWritten(TreePath format, String text, Code code) {
+        return code.text(format.getLeaf()).equals('"' + text + '"');
+    }
+
+    private static Range at(TreePath format, FormatPlace place, Code code) {
+        int start = code.range(format.getLeaf()).start() + 1 + place.start();
+        return new Range(start, start + place.text().length());
     }
 
     private static boolean isFormatter(ExecutableElement method) {
@@ -92,29 +126,5 @@ public final class FormatArguments implements Rule {
 
     private static String count(int wanted) {
         return wanted == 0 ? "nothing" : wanted == 1 ? "1 value" : wanted + " values";
-    }
-
-    /** How many arguments a format uses; -1 when it cannot be told. */
-    private static int wanted(String format) {
-        Matcher place = PLACE.matcher(format);
-        int ordinary = 0;
-        int highest = 0;
-        int at = 0;
-        while (place.find()) {
-            if (format.substring(at, place.start()).contains("%")) {
-                return -1;
-            }
-            at = place.end();
-            String conversion = place.group(6);
-            if (conversion.equals("%") || conversion.equals("n") || place.group(2).contains("<")) {
-                continue;
-            }
-            if (place.group(1) != null) {
-                highest = Math.max(highest, Integer.parseInt(place.group(1).substring(0, place.group(1).length() - 1)));
-            } else {
-                ordinary++;
-            }
-        }
-        return format.substring(at).contains("%") ? -1 : Math.max(ordinary, highest);
     }
 }

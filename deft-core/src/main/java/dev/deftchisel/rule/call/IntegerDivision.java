@@ -14,6 +14,7 @@ import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Precedence;
+import dev.deftchisel.rule.Wanted;
 import java.util.Optional;
 import java.util.Set;
 import javax.lang.model.type.TypeKind;
@@ -109,7 +110,8 @@ public final class IntegerDivision implements Rule {
     /** The floating type that the place of the result turns it into by itself. */
     private static Optional<TypeKind> wanted(TreePath path, Code code) {
         TreePath parent = Code.outer(path);
-        Optional<TypeMirror> type = parent.getLeaf() instanceof BinaryTree sum && isArithmetic(sum) ? code.type(parent) : code.target(parent);
+        Optional<TypeMirror> type = parent.getLeaf() instanceof BinaryTree sum && isArithmetic(sum) ? code.type(parent)
+                : Wanted.inPlace(path, code);
         return type.map(TypeMirror::getKind).filter(kind -> kind == TypeKind.DOUBLE || kind == TypeKind.FLOAT);
     }
 

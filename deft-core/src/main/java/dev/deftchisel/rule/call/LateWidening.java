@@ -6,6 +6,8 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
+import dev.deftchisel.analysis.ValueRange;
+import dev.deftchisel.analysis.ValueRanges;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -14,6 +16,7 @@ import dev.deftchisel.problem.Severity;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Precedence;
+import dev.deftchisel.rule.Wanted;
 import java.util.Optional;
 import java.util.Set;
 import javax.lang.model.type.TypeKind;
@@ -64,14 +67,19 @@ public final class LateWidening implements Rule {
         Code code = survey.code();
         TreePath left = new TreePath(path, product.getLeftOperand());
         TreePath right = new TreePath(path, product.getRightOperand());
-        boolean isInt = isOpen(left, code) && isOpen(right, code);
-        Optional<TypeMirror> wanted = code.target(Code.outer(path));
+        boolean isInt = isOpen(left, code) && isOpen(right, code) && !isSmall(left, right, code);
+        Optional<TypeMirror> wanted = Wanted.inPlace(path, code);
         if (isInt && wanted.filter(type -> type.getKind() == TypeKind.LONG).isPresent()) {
             ExpressionTree first = product.getLeftOperand();
             boolean isGrouped = Precedence.needsParenthesesInCast(first);
             survey.report(product, "this is worked out as int and can overflow", Fix.of("multiply as long", edits -> edits.replace(first,
                     to -> to.write("(long) ").write(isGrouped ? "(" : "").carry(code.range(first)).write(isGrouped ? ")" : ""))));
         }
+    }
+
+    private static boolean isSmall(TreePath left, TreePath right, Code code) {
+        return ValueRanges.of(code, left).flatMap(one -> ValueRanges.of(code, right).flatMap(one::times))
+                .filter(product -> product.isWithin(ValueRange.INT)).isPresent();
     }
 
     /** Whether any int can stand there: with a number that is known the product mostly stays small. */

@@ -1,10 +1,11 @@
 package dev.deftchisel.rule.call;
 
+import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.MethodInvocationTree;
-import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.NamedTypes;
@@ -14,11 +15,18 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rule.NullTest;
+import dev.deftchisel.rule.Wanted;
+import java.util.Optional;
 import java.util.Set;
+import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.TypeMirror;
 
 /** {@code null} where an {@code Optional} is expected, and an {@code Optional} compared with it. */
 public final class NullOptional implements Rule {
+
+    private static final Set<String> OPTIONALS = Set.of("java.util.Optional", "java.util.OptionalInt", "java.util.OptionalLong",
+            "java.util.OptionalDouble");
 
     @Override
     public About about() {
@@ -66,29 +74,38 @@ public final class NullOptional implements Rule {
 
     @Override
     public Set<Tree.Kind> kinds() {
-        return Set.of(Tree.Kind.RETURN, Tree.Kind.EQUAL_TO, Tree.Kind.NOT_EQUAL_TO);
+        return Set.of(Tree.Kind.NULL_LITERAL, Tree.Kind.EQUAL_TO, Tree.Kind.NOT_EQUAL_TO);
     }
 
     @Override
     public void look(TreePath path, Survey survey) {
         Code code = survey.code();
         if (path.getLeaf() instanceof BinaryTree comparison) {
-            boolean isNull = comparison.getRightOperand().getKind() == Tree.Kind.NULL_LITERAL;
-            if (isNull && isFreshOptional(Code.inner(new TreePath(path, comparison.getLeftOperand())), code)) {
-                boolean isEmpty = comparison.getKind() == Tree.Kind.EQUAL_TO;
-                ExpressionTree optional = comparison.getLeftOperand();
-                survey.report(comparison, "an Optional says itself whether it is empty", Fix.of("ask the Optional",
-                        edits -> edits.replace(comparison, to -> to.write(isEmpty ? "!"
-                                : "").carry(code.range(optional)).write(".isPresent()"))));
-            }
+            compare(path, comparison, survey);
             return;
         }
-        ExpressionTree value = ((ReturnTree) path.getLeaf()).getExpression();
-        boolean isNull = value != null && value.getKind() == Tree.Kind.NULL_LITERAL
-                && code.result(path).flatMap(code::type).filter(NullOptional::isOptional).isPresent();
-        if (isNull) {
-            survey.report(value, "whoever gets this expects an Optional", Fix.of("return an empty Optional", edits -> edits.replace(value,
-                    to -> to.write(edits.types().name(code.elements().getTypeElement("java.util.Optional")) + ".empty()"))));
+        TreePath place = Code.outer(path);
+        // a variable may have no value yet
+        boolean isKept = place.getLeaf() instanceof VariableTree || place.getLeaf() instanceof AssignmentTree;
+        Optional<TypeMirror> wanted = isKept ? Optional.empty() : Wanted.inPlace(path, code).filter(NullOptional::isOptional);
+        wanted.ifPresent(type -> survey.report(path.getLeaf(), "whoever gets this expects an Optional", Fix.of("write an empty Optional",
+                edits -> edits.replace(path.getLeaf(),
+                        to -> to.write(edits.types().name((TypeElement) code.types().asElement(type)) + ".empty()")))));
+    }
+
+    private static void compare(TreePath path, BinaryTree comparison, Survey survey) {
+        Code code = survey.code();
+        Optional<ExpressionTree> compared = NullTest.of(comparison, comparison.getKind());
+        if (compared.isEmpty()) {
+            return;
+        }
+        ExpressionTree optional = compared.get();
+        boolean isFirst = Code.inner(comparison.getLeftOperand()) == optional;
+        TreePath value = Code.inner(new TreePath(path, isFirst ? comparison.getLeftOperand() : comparison.getRightOperand()));
+        if (isFreshOptional(value, code)) {
+            boolean isEmpty = comparison.getKind() == Tree.Kind.EQUAL_TO;
+            survey.report(comparison, "an Optional says itself whether it is empty", Fix.of("ask the Optional",
+                    edits -> edits.replace(comparison, to -> to.write(isEmpty ? "!" : "").carry(code.range(optional)).write(".isPresent()"))));
         }
     }
 
@@ -98,6 +115,6 @@ public final class NullOptional implements Rule {
     }
 
     private static boolean isOptional(TypeMirror type) {
-        return NamedTypes.is(type, "java.util.Optional");
+        return NamedTypes.isOneOf(type, OPTIONALS);
     }
 }

@@ -1,14 +1,20 @@
 package dev.deftchisel.rule.condition;
 
+import com.sun.source.tree.ArrayAccessTree;
 import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.ConditionalExpressionTree;
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IfTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Jumps;
+import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -16,9 +22,14 @@ import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Precedence;
+import dev.deftchisel.rule.NullTest;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
+import javax.lang.model.element.Element;
 import javax.lang.model.element.Modifier;
+import javax.lang.model.element.VariableElement;
 
 /** What is dereferenced just where it is known to be {@code null} (JLS 15.11, 15.12.4.4). */
 public final class CertainNull implements Rule {
@@ -51,12 +62,76 @@ public final class CertainNull implements Rule {
 
     @Override
     public Set<Tree.Kind> kinds() {
-        return Set.of(Tree.Kind.CONDITIONAL_AND, Tree.Kind.CONDITIONAL_OR);
+        return Set.of(Tree.Kind.CONDITIONAL_AND, Tree.Kind.CONDITIONAL_OR, Tree.Kind.IF, Tree.Kind.CONDITIONAL_EXPRESSION);
     }
 
     @Override
     public void look(TreePath path, Survey survey) {
-        BinaryTree tree = (BinaryTree) path.getLeaf();
+        if (path.getLeaf() instanceof IfTree choice) {
+            choose(path, choice.getCondition(), List.of(choice.getThenStatement()), otherwise(path, choice), survey);
+        } else if (path.getLeaf() instanceof ConditionalExpressionTree choice) {
+            choose(path, choice.getCondition(), List.of(choice.getTrueExpression()), List.of(choice.getFalseExpression()), survey);
+        } else {
+            operands(path, (BinaryTree) path.getLeaf(), survey);
+        }
+    }
+
+    /** Where a variable is null its use must not begin by asking it for something: in one branch, or behind one that leaves. */
+    private static void choose(TreePath path, ExpressionTree condition, List<? extends Tree> whereTrue, List<? extends Tree> whereFalse,
+            Survey survey) {
+        Code code = survey.code();
+        parts(Code.inner(condition), Tree.Kind.CONDITIONAL_AND)
+                .forEach(part -> NullTest.of(part, Tree.Kind.EQUAL_TO).ifPresent(tested -> used(path, tested, whereTrue, code)
+                        .ifPresent(use -> report(use, tested, survey))));
+        parts(Code.inner(condition), Tree.Kind.CONDITIONAL_OR)
+                .forEach(part -> NullTest.of(part, Tree.Kind.NOT_EQUAL_TO).ifPresent(tested -> used(path, tested, whereFalse, code)
+                        .ifPresent(use -> report(use, tested, survey))));
+    }
+
+    /** What runs when a condition does not hold: the other branch, or all behind when the first one leaves. */
+    private static List<? extends Tree> otherwise(TreePath path, IfTree choice) {
+        if (choice.getElseStatement() != null) {
+            return List.of(choice.getElseStatement());
+        }
+        List<? extends StatementTree> list = Code.statements(path.getParentPath().getLeaf());
+        int index = list.indexOf(choice);
+        return index < 0 || Jumps.canComplete(choice.getThenStatement()) ? List.of() : list.subList(index + 1, list.size());
+    }
+
+    private static void report(TreePath use, ExpressionTree tested, Survey survey) {
+        survey.report(use.getLeaf(), "'" + survey.code().text(tested) + "' is null here: line "
+                + survey.code().file().position(survey.code().range(tested).start()).line() + " has asked");
+    }
+
+    private static List<ExpressionTree> parts(ExpressionTree condition, Tree.Kind operator) {
+        return condition.getKind() != operator ? List.of(condition)
+                : Stream.of(((BinaryTree) condition).getLeftOperand(), ((BinaryTree) condition).getRightOperand())
+                        .flatMap(part -> parts(Code.inner(part), operator).stream()).toList();
+    }
+
+    /** The first use of a local variable in a branch, when it asks the variable for something; what runs later is no use. */
+    private static Optional<TreePath> used(TreePath choice, ExpressionTree tested, List<? extends Tree> branch, Code code) {
+        Optional<Element> variable = code.expressions(new TreePath(choice, choice.getLeaf())).stream()
+                .filter(part -> part.getLeaf() == tested).findFirst().flatMap(code::element)
+                .filter(element -> !element.getKind().isField() && element instanceof VariableElement);
+        return variable.flatMap(local -> branch.stream().flatMap(tree -> code.occurrences(new TreePath(choice, tree)).stream())
+                .filter(place -> place.variable().equals(local)).findFirst()
+                .filter(place -> place.access() == Occurrence.Access.READ && !Code.isDeferred(place.path(), choice.getLeaf()))
+                .map(Occurrence::path).filter(use -> isAsked(use, code)));
+    }
+
+    /** Whether what is null cannot stand in a place: before a dot or a bracket, or where a box must have a value. */
+    private static boolean isAsked(TreePath use, Code code) {
+        TreePath around = Code.outer(use);
+        Tree tree = around.getLeaf();
+        boolean isArray = tree instanceof ArrayAccessTree access && Code.inner(access.getExpression()) == use.getLeaf();
+        boolean isNumber = tree instanceof BinaryTree sum && sum.getKind() != Tree.Kind.EQUAL_TO && sum.getKind() != Tree.Kind.NOT_EQUAL_TO
+                && code.type(around).filter(type -> type.getKind().isPrimitive()).isPresent();
+        return isArray || isNumber || tree instanceof MemberSelectTree && code.element(around)
+                .filter(member -> !member.getModifiers().contains(Modifier.STATIC)).isPresent();
+    }
+
+    private static void operands(TreePath path, BinaryTree tree, Survey survey) {
         boolean isAnd = tree.getKind() == Tree.Kind.CONDITIONAL_AND;
         Code code = survey.code();
         Optional<ExpressionTree> tested = NullTest.of(tree.getLeftOperand(), isAnd ? Tree.Kind.EQUAL_TO : Tree.Kind.NOT_EQUAL_TO)

@@ -8,6 +8,8 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.Effects;
+import dev.deftchisel.analysis.ValueRange;
+import dev.deftchisel.analysis.ValueRanges;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -77,21 +79,54 @@ public final class ConstantCondition implements Rule {
         Code code = survey.code();
         TreePath left = new TreePath(path, comparison.getLeftOperand());
         TreePath right = new TreePath(path, comparison.getRightOperand());
-        Optional<Object> value = Constants.value(code, path).filter(known -> known instanceof Boolean && !namesConstant(path, code));
+        Optional<Object> value = Constants.value(code, path).filter(known -> known instanceof Boolean);
         if (value.isPresent()) {
-            report(path, (Boolean) value.get(), why(path, code), survey);
+            if (!namesConstant(path, code)) {
+                report(path, (Boolean) value.get(), why(path, code), survey);
+            }
             return;
         }
-        boolean isSize = NeverNegative.is(code, left) && isZero(right, code);
-        if (isSize && comparison.getKind() == Tree.Kind.LESS_THAN) {
-            report(path, false, "a size is never negative", survey);
-        } else if (isSize && comparison.getKind() == Tree.Kind.GREATER_THAN_EQUAL) {
-            report(path, true, "a size is never negative", survey);
+        Optional<Boolean> masked = Mask.comparison(path, comparison, code);
+        if (masked.isPresent()) {
+            report(path, masked.get(), "the mask leaves other bits", survey);
+            return;
+        }
+        if (!namesSwitch(path, code)) {
+            ValueRanges.of(code, left).flatMap(one -> ValueRanges.of(code, right).flatMap(other -> compared(comparison.getKind(), one, other)))
+                    .ifPresent(known -> report(path, known, reason(left, right, code), survey));
         }
     }
 
-    private static boolean isZero(TreePath path, Code code) {
-        return Constants.value(code, path).filter(value -> value.equals(0)).isPresent();
+    /** What a comparison of values from two intervals gives; empty where that depends on the values. */
+    private static Optional<Boolean> compared(Tree.Kind kind, ValueRange left, ValueRange right) {
+        return switch (kind) {
+            case LESS_THAN -> decided(left.high() < right.low(), left.low() >= right.high());
+            case LESS_THAN_EQUAL -> decided(left.high() <= right.low(), left.low() > right.high());
+            case GREATER_THAN -> decided(left.low() > right.high(), left.high() <= right.low());
+            case GREATER_THAN_EQUAL -> decided(left.low() >= right.high(), left.high() < right.low());
+            case EQUAL_TO -> decided(false, left.high() < right.low() || left.low() > right.high());
+            default -> decided(left.high() < right.low() || left.low() > right.high(), false);
+        };
+    }
+
+    private static Optional<Boolean> decided(boolean isTrue, boolean isFalse) {
+        return isTrue ? Optional.of(true) : isFalse ? Optional.of(false) : Optional.empty();
+    }
+
+    private static String reason(TreePath left, TreePath right, Code code) {
+        boolean isLeftKnown = Constants.value(code, left).isPresent();
+        TreePath open = isLeftKnown ? right : left;
+        ValueRange range = ValueRanges.of(code, open).orElseThrow();
+        return range.equals(ValueRange.COUNT) ? "a size is never negative" : "'" + code.shown(code.range(open.getLeaf()), 30) + "' is "
+                + (range.high() == Integer.MAX_VALUE ? range.low() + " or more"
+                : range.low() == Integer.MIN_VALUE ? range.high() + " or less" : "from " + range.low() + " to " + range.high());
+    }
+
+    /** Whether a named constant is 0, or true or false: such are there to be changed, and to leave code out (JLS 14.22). */
+    private static boolean namesSwitch(TreePath path, Code code) {
+        return code.expressions(path).stream().anyMatch(part -> code.element(part)
+                .filter(element -> element.getKind() == ElementKind.FIELD).isPresent()
+                && Constants.value(code, part).filter(value -> value.equals(0) || value instanceof Boolean).isPresent());
     }
 
     private static void report(TreePath path, boolean value, String why, Survey survey) {

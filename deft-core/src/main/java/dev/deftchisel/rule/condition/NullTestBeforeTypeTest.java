@@ -12,6 +12,7 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rule.NullTest;
 import java.util.Optional;
 import java.util.Set;
 

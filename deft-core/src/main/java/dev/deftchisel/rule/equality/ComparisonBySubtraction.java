@@ -1,7 +1,6 @@
 package dev.deftchisel.rule.equality;
 
 import com.sun.source.tree.BinaryTree;
-import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberSelectTree;
@@ -10,7 +9,6 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.NamedTypes;
@@ -80,31 +78,32 @@ public final class ComparisonBySubtraction implements Rule {
         TreePath left = new TreePath(path, difference.getLeftOperand());
         TreePath right = new TreePath(path, difference.getRightOperand());
         boolean isInt = isInt(left, code) && isInt(right, code);
-        if (isInt && isResultOfOrder(path, code) && !isSaid(path, code)) {
+        SmallNumbers numbers = new SmallNumbers(survey);
+        if (isInt && isResultOfOrder(path, code) && !isSaid(path, code) && !numbers.fitInDifference(left, right)) {
             survey.report(difference, "the difference of two numbers can overflow", Fix.of("use Integer.compare",
                     edits -> edits.replace(difference, to -> to.write("Integer.compare(").carry(code.range(Code.inner(difference.getLeftOperand())))
                             .write(", ").carry(code.range(Code.inner(difference.getRightOperand()))).write(")"))));
         }
     }
 
-    /** Whether a comment stands before the statement, in which the numbers may be said to be small enough. */
+    /** Whether a comment stands before the statement or at the end of its line, in which the numbers may be said to be small enough. */
     private static boolean isSaid(TreePath path, Code code) {
-        TreePath statement = Code.outer(path);
-        int start = code.range(statement.getLeaf()).start();
-        return statement.getLeaf() instanceof ReturnTree && code.hasComment(new Range(code.tokens().end(
-                code.tokens().codeBefore(code.tokens().at(start) - 1)), start));
+        TreePath place = Code.outer(path);
+        Tree statement = place.getLeaf() instanceof ReturnTree ? place.getLeaf() : path.getLeaf();
+        Range range = code.range(statement);
+        int before = code.tokens().end(code.tokens().codeBefore(code.tokens().at(range.start()) - 1));
+        int lineEnd = code.file().content().indexOf('\n', range.end());
+        Range behind = new Range(range.end(), lineEnd < 0 ? code.file().content().length() : lineEnd);
+        return code.hasComment(behind) || place.getLeaf() instanceof ReturnTree && code.hasComment(new Range(before, range.start()));
     }
 
-    /** Whether any number can stand there: not a small one, nor how much there is of something, nor one that is known. */
+    /** Whether any number can stand there, as a name or the result of a call. */
     private static boolean isInt(TreePath path, Code code) {
         TreePath number = Code.inner(path);
-        boolean isSize = number.getLeaf() instanceof MethodInvocationTree call
-                && Set.of("size", "length", "ordinal").contains(Calls.name(call)) && call.getArguments().isEmpty()
-                || number.getLeaf() instanceof MemberSelectTree select && select.getIdentifier().contentEquals("length");
-        return !isSize && Constants.value(code, number).isEmpty() && number.getLeaf() instanceof ExpressionTree
-                && (number.getLeaf() instanceof IdentifierTree || number.getLeaf() instanceof MemberSelectTree
-                        || number.getLeaf() instanceof MethodInvocationTree)
-                && code.type(number).filter(type -> type.getKind() == TypeKind.INT).isPresent();
+        boolean isName = number.getLeaf() instanceof IdentifierTree || number.getLeaf() instanceof MemberSelectTree
+                || number.getLeaf() instanceof MethodInvocationTree;
+        return isName && Constants.value(code, number).isEmpty() && code.type(number)
+                .filter(type -> type.getKind() == TypeKind.INT || NamedTypes.is(type, "java.lang.Integer")).isPresent();
     }
 
     private static boolean isResultOfOrder(TreePath path, Code code) {

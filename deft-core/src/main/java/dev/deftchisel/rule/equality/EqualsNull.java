@@ -43,6 +43,24 @@ public final class EqualsNull implements Rule {
                             boolean isFree(Object vessel) {
                                 return Objects.equals(vessel, null) || vessel.equals("none");
                             }
+
+                            boolean isNone(Flag flag) {
+                                return flag.equals(null);
+                            }
+
+                            static class Flag {
+                                Object colour;
+
+                                @Override
+                                public boolean equals(Object other) {
+                                    return other == null ? colour == null : other.equals(colour);
+                                }
+
+                                @Override
+                                public int hashCode() {
+                                    return 0;
+                                }
+                            }
                         }
                         """);
     }
@@ -57,7 +75,7 @@ public final class EqualsNull implements Rule {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
         Code code = survey.code();
         boolean isNull = !survey.isTest() && Calls.isOf(code, path, "java.lang.Object", "equals", 1)
-                && call.getArguments().get(0).getKind() == Tree.Kind.NULL_LITERAL;
+                && call.getArguments().get(0).getKind() == Tree.Kind.NULL_LITERAL && !isOwn(path, code);
         Optional<ExpressionTree> receiver = Calls.receiver(call);
         if (!isNull || receiver.isEmpty() || receiver.get().toString().equals("super")) {
             return;
@@ -68,5 +86,11 @@ public final class EqualsNull implements Rule {
         survey.report(call, "nothing equals null", Fix.of("compare with '" + (isOpposite ? "!=" : "==") + "'",
                 edits -> edits.replace(whole.getLeaf(), to -> to.write(isGrouped ? "(" : "").carry(code.range(receiver.get()))
                         .write(isOpposite ? " != null" : " == null").write(isGrouped ? ")" : ""))));
+    }
+
+    /** Whether a class outside of the platform says itself what equals it: null may be among that. */
+    private static boolean isOwn(TreePath call, Code code) {
+        return Calls.method(code, call)
+                .filter(method -> !code.elements().getPackageOf(method).getQualifiedName().toString().startsWith("java.")).isPresent();
     }
 }

@@ -129,11 +129,11 @@ public final class FallThrough implements Rule {
         return statements.get(0) instanceof BreakTree;
     }
 
-    /** Whether more groups go on than end: then they are meant to run down. */
+    /** Whether several groups go on, and more than end: then they are meant to run down. */
     private static boolean isHabit(List<? extends CaseTree> cases) {
         List<? extends CaseTree> own = cases.stream().filter(one -> !Code.statements(one).isEmpty()).toList();
         long falling = own.stream().limit(Math.max(0, own.size() - 1)).filter(one -> Jumps.canComplete(Code.statements(one))).count();
-        return falling > own.size() - falling - 1;
+        return falling > 1 && falling > own.size() - falling - 1;
     }
 
     /** Whether a comment stands between, whatever it says: it was thought of. */

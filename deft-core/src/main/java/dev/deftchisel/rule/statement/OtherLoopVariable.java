@@ -1,12 +1,22 @@
 package dev.deftchisel.rule.statement;
 
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.BreakTree;
+import com.sun.source.tree.CompoundAssignmentTree;
+import com.sun.source.tree.ContinueTree;
+import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.ForLoopTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.ReturnTree;
+import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
+import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -15,8 +25,11 @@ import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.Modifier;
 
 /** A nested loop that counts with the variable of the loop around (JLS 14.14.1). */
 public final class OtherLoopVariable implements Rule {
@@ -78,26 +91,80 @@ public final class OtherLoopVariable implements Rule {
         ForLoopTree loop = (ForLoopTree) path.getLeaf();
         Code code = survey.code();
         if (loop.getInitializer().size() != 1 || !(loop.getInitializer().get(0) instanceof VariableTree variable)
-                || loop.getUpdate().size() != 1 || loop.getCondition() == null
-                || !(loop.getUpdate().get(0).getExpression() instanceof UnaryTree step)
-                || !(step.getExpression() instanceof IdentifierTree counted)) {
+                || loop.getUpdate().size() != 1 || loop.getCondition() == null) {
             return;
         }
         Optional<Element> own = code.element(new TreePath(path, variable));
-        Optional<Element> other = code.element(new TreePath(new TreePath(new TreePath(path, loop.getUpdate().get(0)), step), counted));
-        boolean isOther = own.isPresent() && other.isPresent() && !own.equals(other) && code.isOfLoop(path, other.get());
-        boolean isTested = isOther && names(new TreePath(path, loop.getCondition()), own.get(), code)
-                && Stream.of(loop.getCondition(), loop.getStatement())
-                .flatMap(part -> code.occurrences(new TreePath(path, part)).stream())
-                .noneMatch(place -> place.variable().equals(own.get()) && place.isWritten());
-        if (isTested) {
-            survey.report(counted, "the loop counts '" + counted + "' and tests '" + variable.getName() + "'",
-                    Fix.of("count '" + variable.getName() + "'",
-                            edits -> edits.replace(code.range(counted), variable.getName().toString())));
+        Optional<TreePath> counted = counted(new TreePath(path, loop.getUpdate().get(0)));
+        Optional<Element> other = counted.flatMap(code::element);
+        if (own.isEmpty() || other.isEmpty() || !isSteady(path, loop, own.get().equals(other.get()) ? null : own.get(), code)) {
+            return;
         }
+        Optional<TreePath> tested = tested(path, loop, own.get(), other.get(), code);
+        tested.ifPresent(name -> survey.report(name.getLeaf(), own.equals(other)
+                        ? "the loop counts '" + variable.getName() + "' and tests '" + name.getLeaf() + "'"
+                        : "the loop counts '" + name.getLeaf() + "' and tests '" + variable.getName() + "'",
+                Fix.of((own.equals(other) ? "test '" : "count '") + variable.getName() + "'",
+                        edits -> edits.replace(code.range(name.getLeaf()), variable.getName().toString()))));
+    }
+
+    /** The name in a loop that should be that of its own variable. */
+    private static Optional<TreePath> tested(TreePath path, ForLoopTree loop, Element own, Element other, Code code) {
+        TreePath condition = new TreePath(path, loop.getCondition());
+        if (!own.equals(other)) {
+            boolean isOther = names(condition, own, code) && (code.isOfLoop(path, other) || !mayLeave(loop.getStatement()));
+            return counted(new TreePath(path, loop.getUpdate().get(0))).filter(name -> isOther);
+        }
+        // only the two sides of the comparison: what is counted outside may well be tested beside
+        boolean isBare = Code.inner(condition).getLeaf() instanceof BinaryTree comparison && !comparison.getKind().name().startsWith("CONDITIONAL");
+        return code.occurrences(condition).stream().filter(place -> isBare && !names(condition, own, code) && code.isOfLoop(path, place.variable()))
+                .map(Occurrence::path).findFirst();
+    }
+
+    /** The variable that the step of a loop changes. */
+    private static Optional<TreePath> counted(TreePath update) {
+        TreePath step = new TreePath(update, ((ExpressionStatementTree) update.getLeaf()).getExpression());
+        return Optional.of(step)
+                .flatMap(path -> path.getLeaf() instanceof UnaryTree unary ? Optional.of(new TreePath(path, unary.getExpression()))
+                        : path.getLeaf() instanceof CompoundAssignmentTree compound ? Optional.of(new TreePath(path, compound.getVariable()))
+                        : Optional.empty())
+                .filter(path -> path.getLeaf() instanceof IdentifierTree);
+    }
+
+    /**
+     * Whether nothing that a loop tests changes in its rounds: neither its own variable, where another is counted, nor any other.
+     *
+     * @param own null where the step counts the own variable
+     */
+    private static boolean isSteady(TreePath path, ForLoopTree loop, Element own, Code code) {
+        TreePath condition = new TreePath(path, loop.getCondition());
+        Set<Element> tested = code.occurrences(condition).stream().map(Occurrence::variable).collect(Collectors.toSet());
+        boolean isWritten = Stream.of(loop.getCondition(), loop.getStatement())
+                .flatMap(part -> code.occurrences(new TreePath(path, part)).stream())
+                .anyMatch(place -> place.isWritten() && (tested.contains(place.variable()) || place.variable().equals(own)));
+        boolean isLocal = code.expressions(condition).stream().noneMatch(part -> part.getLeaf() instanceof MethodInvocationTree
+                || code.element(part).filter(element -> element.getKind() == ElementKind.FIELD
+                        && !element.getModifiers().contains(Modifier.FINAL) && !element.getSimpleName().contentEquals("length")).isPresent());
+        return !isWritten && isLocal;
     }
 
     private static boolean names(TreePath condition, Element variable, Code code) {
         return code.occurrences(condition).stream().anyMatch(place -> place.variable().equals(variable));
+    }
+
+    /** Whether a round may be the last one by a jump or result. */
+    private static boolean mayLeave(Tree body) {
+        return Boolean.TRUE.equals(new TreeScanner<Boolean, Void>() {
+            @Override
+            public Boolean scan(Tree tree, Void unused) {
+                return tree instanceof BreakTree || tree instanceof ReturnTree || tree instanceof ThrowTree || tree instanceof ContinueTree
+                        ? Boolean.TRUE : super.scan(tree, null);
+            }
+
+            @Override
+            public Boolean reduce(Boolean one, Boolean other) {
+                return Boolean.TRUE.equals(one) || Boolean.TRUE.equals(other);
+            }
+        }.scan(body, null));
     }
 }

@@ -1,6 +1,5 @@
-package dev.deftchisel.declare;
+package dev.deftchisel.analysis;
 
-import dev.deftchisel.analysis.Code;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.ElementKind;
@@ -15,13 +14,13 @@ import javax.lang.model.type.WildcardType;
 import javax.lang.model.util.ElementFilter;
 
 /** Functional interfaces (JLS 9.8). */
-final class Functions {
+public final class Functions {
 
     private Functions() {
     }
 
     /** The one method of a functional interface that has no body, with type arguments put in; empty for every other type. */
-    static Optional<ExecutableType> of(Code code, TypeMirror type) {
+    public static Optional<ExecutableType> of(Code code, TypeMirror type) {
         if (!(type instanceof DeclaredType declared) || declared.asElement().getKind() != ElementKind.INTERFACE) {
             return Optional.empty();
         }

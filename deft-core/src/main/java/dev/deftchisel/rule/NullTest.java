@@ -1,4 +1,4 @@
-package dev.deftchisel.rule.condition;
+package dev.deftchisel.rule;
 
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ExpressionTree;
@@ -9,13 +9,13 @@ import dev.deftchisel.analysis.Code;
 import java.util.Optional;
 
 /** Comparisons with {@code null}. */
-final class NullTest {
+public final class NullTest {
 
     private NullTest() {
     }
 
     /** What is compared with {@code null} by an operator. */
-    static Optional<ExpressionTree> of(ExpressionTree condition, Tree.Kind operator) {
+    public static Optional<ExpressionTree> of(ExpressionTree condition, Tree.Kind operator) {
         if (Code.inner(condition) instanceof BinaryTree comparison && comparison.getKind() == operator) {
             ExpressionTree left = Code.inner(comparison.getLeftOperand());
             ExpressionTree right = Code.inner(comparison.getRightOperand());
@@ -26,7 +26,7 @@ final class NullTest {
     }
 
     /** Whether it is a name that means the same each time: of a variable, perhaps of this object. */
-    static boolean isName(ExpressionTree tree) {
+    public static boolean isName(ExpressionTree tree) {
         return tree instanceof IdentifierTree || tree instanceof MemberSelectTree select
                 && select.getExpression() instanceof IdentifierTree object && object.getName().contentEquals("this");
     }
