@@ -9,9 +9,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /** One file while the rules are led over it: what they can ask, and where they report. */
 public final class Survey {
+
+    private static final Pattern GENERATED = Pattern.compile("generated", Pattern.CASE_INSENSITIVE);
+    private static final Pattern UNTOUCHED = Pattern.compile("\\b(do not|don't) (edit|modify|change)", Pattern.CASE_INSENSITIVE);
 
     private final Code code;
     private final int level;
@@ -37,6 +41,13 @@ public final class Survey {
     /** Whether it is test code, which does on purpose what elsewhere is a mistake: comparing a thing with itself, or with null. */
     public boolean isTest() {
         return code.file().root().use() == SourceRoot.Use.TEST;
+    }
+
+    /** Whether the comment at its head says that a program wrote it and nobody should edit it: then it is mended where it comes from. */
+    public boolean isGenerated() {
+        int first = code.tokens().code(0);
+        String head = first >= code.tokens().count() ? "" : code.file().content().substring(0, code.tokens().start(first));
+        return GENERATED.matcher(head).find() && UNTOUCHED.matcher(head).find();
     }
 
     /** The language level it is written in. */

@@ -63,7 +63,7 @@ public final class Surveyor {
         }
         List<CompilerError> errors = own(analysis, file);
         Survey survey = new Survey(code.get(), !errors.isEmpty(), severities.settings(file));
-        List<Finding> found = new ArrayList<>(outside(erroneous(code.get(), errors), ruled(survey)));
+        List<Finding> found = new ArrayList<>(outside(erroneous(code.get(), errors), survey.isGenerated() ? List.of() : ruled(survey)));
         Suppressions suppressions = new Suppressions(code.get(), rules);
         List<Finding> shown = new ArrayList<>(found.stream().filter(finding -> !suppressions.accept(finding)).toList());
         rules.named(Suppressions.IDLE).ifPresent(about -> shown.addAll(suppressions.idle(about, severity(file, about), found)));

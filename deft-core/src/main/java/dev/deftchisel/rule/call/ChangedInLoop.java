@@ -19,10 +19,12 @@ import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.NullTest;
+import dev.deftchisel.rule.WrittenValues;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javax.lang.model.element.Element;
+import javax.lang.model.type.DeclaredType;
 
 /** A collection that changes while a loop goes over it (java.util.ConcurrentModificationException). */
 public final class ChangedInLoop implements Rule {
@@ -105,7 +107,7 @@ public final class ChangedInLoop implements Rule {
         TreePath owner = view.orElse(source);
         boolean isPlain = NullTest.isName((ExpressionTree) owner.getLeaf())
                 && code.type(owner).filter(type -> NamedTypes.isOneOf(type, view.isPresent() ? MAPS : COLLECTIONS)).isPresent();
-        Optional<Element> changed = code.element(owner).filter(element -> isPlain);
+        Optional<Element> changed = code.element(owner).filter(element -> isPlain && !isShared(element, survey));
         if (changed.isEmpty()) {
             return;
         }
@@ -115,6 +117,15 @@ public final class ChangedInLoop implements Rule {
                     .ifPresent(call -> survey.report(call.getLeaf(),
                             "the loop over '" + changed.get().getSimpleName() + "' fails when it goes on"));
         }
+    }
+
+    /** Whether a variable is given a collection that may change meanwhile (java.util.concurrent), or one whose class nobody can tell. */
+    private static boolean isShared(Element variable, Survey survey) {
+        Code code = survey.code();
+        return WrittenValues.of(variable, survey).stream().anyMatch(value -> code.type(value)
+                .filter(type -> type instanceof DeclaredType declared
+                        && code.elements().getPackageOf(declared.asElement()).getQualifiedName().contentEquals("java.util.concurrent"))
+                .isPresent());
     }
 
     /** The map whose keys, values or entries a loop goes over (java.util.Map.keySet). */

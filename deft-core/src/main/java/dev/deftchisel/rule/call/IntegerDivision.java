@@ -5,6 +5,7 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.problem.About;
@@ -63,7 +64,9 @@ public final class IntegerDivision implements Rule {
     public void look(TreePath path, Survey survey) {
         BinaryTree division = (BinaryTree) path.getLeaf();
         Code code = survey.code();
-        if (!isWhole(path, code) || isEven(path, division, code)) {
+        // who rounds down what is already rounded wants just that
+        boolean isFloor = Calls.isOf(code, Code.outer(path), "java.lang.Math", "floor", 1);
+        if (!isWhole(path, code) || isEven(path, division, code) || isFloor) {
             return;
         }
         Optional<TypeKind> wanted = wanted(path, code);

@@ -20,6 +20,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javax.lang.model.element.ElementKind;
+import javax.lang.model.type.TypeMirror;
 
 /** Conditions whose value can be told from the code alone (JLS 15.29). */
 public final class ConstantCondition implements Rule {
@@ -91,10 +92,23 @@ public final class ConstantCondition implements Rule {
             report(path, masked.get(), "the mask leaves other bits", survey);
             return;
         }
-        if (!namesSwitch(path, code)) {
+        if (!namesSwitch(path, code) && !isLimitOfType(path, left, right, code)) {
             ValueRanges.of(code, left).flatMap(one -> ValueRanges.of(code, right).flatMap(other -> compared(comparison.getKind(), one, other)))
                     .ifPresent(known -> report(path, known, reason(left, right, code), survey));
         }
+    }
+
+    /** Whether a part of a longer test compares with the first or last value of the type: that is written for symmetry. */
+    private static boolean isLimitOfType(TreePath path, TreePath left, TreePath right, Code code) {
+        Tree.Kind around = Code.outer(path).getLeaf().getKind();
+        return (around == Tree.Kind.CONDITIONAL_AND || around == Tree.Kind.CONDITIONAL_OR)
+                && (isLimit(left, right, code) || isLimit(right, left, code));
+    }
+
+    private static boolean isLimit(TreePath limit, TreePath value, Code code) {
+        return Constants.value(code, limit).isPresent() && code.type(value).map(TypeMirror::getKind).flatMap(ValueRange::of)
+                .filter(type -> ValueRanges.of(code, limit).filter(number -> number.low() == type.low() || number.low() == type.high()).isPresent())
+                .isPresent();
     }
 
     /** What a comparison of values from two intervals gives; empty where that depends on the values. */

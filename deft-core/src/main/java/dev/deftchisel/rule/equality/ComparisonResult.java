@@ -6,6 +6,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -58,7 +59,7 @@ public final class ComparisonResult implements Rule {
         Optional<Object> value = Constants.value(code, new TreePath(path, comparison.getRightOperand()));
         boolean isOrder = Calls.isOf(code, order, "java.lang.Comparable", "compareTo", 1)
                 || Calls.isOf(code, order, "java.util.Comparator", "compare", 2);
-        if (!isOrder || value.filter(number -> number.equals(1) || number.equals(-1)).isEmpty()) {
+        if (!isOrder || isPromised(order, code) || value.filter(number -> number.equals(1) || number.equals(-1)).isEmpty()) {
             return;
         }
         boolean isMore = value.get().equals(1);
@@ -66,5 +67,11 @@ public final class ComparisonResult implements Rule {
         String sign = isMore ? isSame ? "> 0" : "<= 0" : isSame ? "< 0" : ">= 0";
         survey.report(comparison, "only the sign of this is promised", Fix.of("write '" + sign + "'", edits -> edits.replace(
                 new Range(code.range(comparison.getLeftOperand()).end(), code.range(comparison).end()), " " + sign)));
+    }
+
+    /** Whether the documentation of the platform promises -1, 0 or 1. */
+    private static boolean isPromised(TreePath order, Code code) {
+        return Calls.method(code, order).filter(method -> NamedTypes.isOneOf(method.getEnclosingElement().asType(),
+                Set.of("java.math.BigInteger", "java.math.BigDecimal"))).isPresent();
     }
 }

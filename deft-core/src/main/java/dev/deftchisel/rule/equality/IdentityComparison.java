@@ -1,6 +1,5 @@
 package dev.deftchisel.rule.equality;
 
-import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
@@ -8,8 +7,8 @@ import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
-import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
@@ -21,8 +20,8 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rule.WrittenValues;
 import dev.deftchisel.source.Range;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -34,6 +33,8 @@ import javax.lang.model.element.VariableElement;
 
 /** Strings and boxes compared by identity (JLS 15.21.3). */
 public final class IdentityComparison implements Rule {
+
+    private static final Pattern SAID = Pattern.compile("==|!=|\\bidentity\\b|\\bsame (object|instance)\\b|\\bintern", Pattern.CASE_INSENSITIVE);
 
     private static final Set<String> VALUES = Set.of("java.lang.String", "java.lang.Integer", "java.lang.Long", "java.lang.Short",
             "java.lang.Byte", "java.lang.Character", "java.lang.Double", "java.lang.Float", "java.math.BigDecimal",
@@ -95,7 +96,7 @@ public final class IdentityComparison implements Rule {
         TreePath right = new TreePath(path, comparison.getRightOperand());
         if (!isValue(left, code) || !isValue(right, code) || isMarker(left, code) || isMarker(right, code)
                 || asksBoth(path, comparison, code) || isInterned(left, survey) || isInterned(right, survey)
-                || comesFrom(left, right, survey) || comesFrom(right, left, survey)) {
+                || comesFrom(left, right, survey) || comesFrom(right, left, survey) || isSaid(path, code)) {
             return;
         }
         boolean isOpposite = comparison.getKind() == Tree.Kind.NOT_EQUAL_TO;
@@ -107,6 +108,17 @@ public final class IdentityComparison implements Rule {
                             .carry(code.range(Code.inner(comparison.getLeftOperand()))).write(", ")
                             .carry(code.range(Code.inner(comparison.getRightOperand()))).write(")"));
                 }));
+    }
+
+    /** Whether a comment before the statement says that objects are compared. */
+    private static boolean isSaid(TreePath path, Code code) {
+        TreePath statement = path;
+        while (!(statement.getLeaf() instanceof StatementTree) && statement.getParentPath() != null) {
+            statement = statement.getParentPath();
+        }
+        int start = code.range(statement.getLeaf()).start();
+        int before = code.tokens().codeBefore(code.tokens().at(start) - 1);
+        return before >= 0 && SAID.matcher(code.text(new Range(code.tokens().end(before), start))).find();
     }
 
     private static boolean isValue(TreePath operand, Code code) {
@@ -141,17 +153,8 @@ public final class IdentityComparison implements Rule {
     /** What a variable gets in its declaration and by assignments in the file. */
     private static List<ExpressionTree> values(TreePath operand, Survey survey) {
         Optional<Element> variable = survey.code().element(Code.inner(operand)).filter(element -> element instanceof VariableElement);
-        List<ExpressionTree> values = new ArrayList<>();
-        variable.flatMap(survey.names()::declaration).map(TreePath::getLeaf)
-                .filter(tree -> tree instanceof VariableTree declared && declared.getInitializer() != null)
-                .ifPresent(tree -> values.add(((VariableTree) tree).getInitializer()));
-        variable.map(survey.names()::uses).orElse(List.of()).forEach(use -> {
-            TreePath target = use.getParentPath().getLeaf() instanceof MemberSelectTree ? use.getParentPath() : use;
-            if (target.getParentPath().getLeaf() instanceof AssignmentTree assignment && assignment.getVariable() == target.getLeaf()) {
-                values.add(assignment.getExpression());
-            }
-        });
-        return values;
+        return variable.stream().flatMap(known -> WrittenValues.of(known, survey).stream())
+                .map(value -> (ExpressionTree) value.getLeaf()).toList();
     }
 
     /** Whether the same method compares the two by their values as well, so that this is only a short cut. */

@@ -82,6 +82,7 @@ public final class EndlessRecursion implements Rule {
         }
         Code code = survey.code();
         boolean isOwn = Calls.receiver(call).filter(object -> !object.toString().equals("this")).isEmpty()
+                && !call.getMethodSelect().toString().equals("super")
                 && code.element(new TreePath(statement, call)).equals(code.element(path));
         if (isOwn) {
             boolean hasField = call.getArguments().isEmpty() && only instanceof ReturnTree && code.element(path.getParentPath())

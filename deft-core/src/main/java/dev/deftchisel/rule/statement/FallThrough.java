@@ -3,6 +3,7 @@ package dev.deftchisel.rule.statement;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.BreakTree;
 import com.sun.source.tree.CaseTree;
+import com.sun.source.tree.IfTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.Tree;
@@ -109,7 +110,8 @@ public final class FallThrough implements Rule {
             List<? extends StatementTree> statements = Code.statements(cases.get(i));
             CaseTree next = cases.get(i + 1);
             boolean falls = !statements.isEmpty() && !Code.statements(next).isEmpty() && !isEnd(Code.statements(next)) && Jumps.canComplete(statements)
-                    && !isSaid(code, statements.get(statements.size() - 1), next);
+                    && !isSaid(code, statements.get(statements.size() - 1), next)
+                    && !(isDefault(next) && mayLeave(statements.get(statements.size() - 1)));
             if (falls) {
                 StatementTree last = statements.get(statements.size() - 1);
                 Range label = new Range(code.range(next).start(), code.range(Code.statements(next).get(0)).start());
@@ -122,6 +124,17 @@ public final class FallThrough implements Rule {
                         }));
             }
         }
+    }
+
+    private static boolean isDefault(CaseTree group) {
+        return group.getExpressions().isEmpty();
+    }
+
+    /** Whether a group ends by leaving under a condition: else it is meant to be like all others. */
+    private static boolean mayLeave(StatementTree last) {
+        List<? extends StatementTree> inner = Code.statements(last);
+        return inner.isEmpty() ? last instanceof IfTree choice && choice.getElseStatement() == null && !Jumps.canComplete(choice.getThenStatement())
+                : mayLeave(inner.get(inner.size() - 1));
     }
 
     /** Whether a group does nothing but to leave. */

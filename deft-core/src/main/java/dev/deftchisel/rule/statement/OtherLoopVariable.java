@@ -142,7 +142,7 @@ public final class OtherLoopVariable implements Rule {
         boolean isWritten = Stream.of(loop.getCondition(), loop.getStatement())
                 .flatMap(part -> code.occurrences(new TreePath(path, part)).stream())
                 .anyMatch(place -> place.isWritten() && (tested.contains(place.variable()) || place.variable().equals(own)));
-        boolean isLocal = code.expressions(condition).stream().noneMatch(part -> part.getLeaf() instanceof MethodInvocationTree
+        boolean isLocal = Stream.concat(Stream.of(Code.inner(condition)), code.expressions(condition).stream()).noneMatch(part -> part.getLeaf() instanceof MethodInvocationTree
                 || code.element(part).filter(element -> element.getKind() == ElementKind.FIELD
                         && !element.getModifiers().contains(Modifier.FINAL) && !element.getSimpleName().contentEquals("length")).isPresent());
         return !isWritten && isLocal;

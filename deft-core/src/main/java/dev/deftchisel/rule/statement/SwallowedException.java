@@ -1,15 +1,19 @@
 package dev.deftchisel.rule.statement;
 
+import com.sun.source.tree.BreakTree;
 import com.sun.source.tree.CatchTree;
+import com.sun.source.tree.ContinueTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
@@ -20,10 +24,22 @@ import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
+import javax.lang.model.type.TypeMirror;
+import javax.lang.model.type.UnionType;
 
 /** A {@code catch} that does nothing and says nothing (JLS 14.20). */
 public final class SwallowedException implements Rule {
+
+    private static final Pattern MEANT = Pattern.compile("^(ignor|expected|impossible|unused|drop|swallow|skip|never|_$)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern QUIET = Pattern.compile("[Qq]uiet|[Ss]ilent|^safe|Safely|OrNull$");
+    private static final Pattern CLOSING = Pattern.compile(
+            "^(close|shutdown|disconnect|dispose|release|destroy|terminate|unregister|unbind|stop|cancel|rollback)");
+    /** They say that something is not there, which is an answer. */
+    private static final Set<String> ANSWERS = Set.of("java.lang.NoSuchMethodException", "java.lang.NoSuchFieldException",
+            "java.lang.ClassNotFoundException", "java.lang.NumberFormatException", "java.util.MissingResourceException");
 
     @Override
     public About about() {
@@ -75,26 +91,59 @@ public final class SwallowedException implements Rule {
 
     @Override
     public Set<Tree.Kind> kinds() {
-        return Set.of(Tree.Kind.CATCH);
+        return Set.of(Tree.Kind.TRY);
     }
 
     @Override
     public void look(TreePath path, Survey survey) {
-        CatchTree tree = (CatchTree) path.getLeaf();
+        TryTree attempt = (TryTree) path.getLeaf();
         Code code = survey.code();
-        TryTree attempt = (TryTree) path.getParentPath().getLeaf();
-        String name = tree.getParameter().getName().toString();
-        boolean isMeant = name.startsWith("ignore") || name.startsWith("expected") || name.startsWith("impossible")
-                || name.startsWith("unused") || name.equals("_") || !tree.getParameter().getModifiers().getAnnotations().isEmpty()
+        if (isClosing(attempt) || isSaid(attempt, code) || isQuiet(path)) {
+            return;
+        }
+        List<Range> names = attempt.getCatches().stream()
+                .filter(one -> isForgotten(new TreePath(path, one), code) && !isProbe(attempt, new TreePath(path, one), code))
+                .map(one -> name(one, code)).toList();
+        if (!names.isEmpty()) {
+            Range first = names.get(0);
+            Range place = attempt.getCatches().stream().map(one -> code.range(one.getParameter()))
+                    .filter(range -> range.end() == first.end()).findFirst().orElseThrow();
+            survey.report(place, "what went wrong is forgotten here" + (names.size() > 1 ? ", and " + (names.size() - 1) + " times below" : ""),
+                    Fix.of("call it 'ignored'", edits -> names.forEach(name -> edits.replace(name, "ignored"))));
+        }
+    }
+
+    private static Range name(CatchTree tree, Code code) {
+        Range place = code.range(tree.getParameter());
+        return new Range(place.end() - tree.getParameter().getName().length(), place.end());
+    }
+
+    private static boolean isForgotten(TreePath path, Code code) {
+        CatchTree tree = (CatchTree) path.getLeaf();
+        boolean isMeant = MEANT.matcher(tree.getParameter().getName()).find() || !tree.getParameter().getModifiers().getAnnotations().isEmpty()
                 || code.type(new TreePath(path, tree.getParameter())).filter(type -> NamedTypes.is(type,
                         "java.lang.CloneNotSupportedException")).isPresent();
-        if (tree.getBlock().getStatements().isEmpty() && !isMeant && !isClosing(attempt) && !isSaid(attempt, code)
-                && !code.hasComment(code.range(tree.getBlock()))) {
-            Range place = code.range(tree.getParameter());
-            Range word = new Range(place.end() - name.length(), place.end());
-            survey.report(place, "what went wrong is forgotten here", Fix.of("call it 'ignored'",
-                    edits -> edits.replace(word, "ignored")));
-        }
+        return tree.getBlock().getStatements().isEmpty() && !isMeant && !code.hasComment(code.range(tree.getBlock()));
+    }
+
+    /** Whether something is looked for that need not be there, and what follows is done when it is not. */
+    private static boolean isProbe(TryTree attempt, TreePath path, Code code) {
+        List<? extends StatementTree> tried = attempt.getBlock().getStatements();
+        Optional<TypeMirror> type = code.type(new TreePath(path, ((CatchTree) path.getLeaf()).getParameter()));
+        boolean isAnswer = type.stream().flatMap(one -> (one instanceof UnionType union ? union.getAlternatives() : List.of(one)).stream())
+                .anyMatch(one -> NamedTypes.isOneOf(one, ANSWERS));
+        return isAnswer && !tried.isEmpty() && mayLeave(tried.get(tried.size() - 1));
+    }
+
+    private static boolean mayLeave(StatementTree last) {
+        return last instanceof IfTree choice ? !Jumps.canComplete(choice.getThenStatement())
+                : last instanceof BreakTree || last instanceof ContinueTree || !Jumps.canComplete(last);
+    }
+
+    /** Whether the method says in its name that nobody hears of failures. */
+    private static boolean isQuiet(TreePath path) {
+        return Code.function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method && QUIET.matcher(method.getName()).find())
+                .isPresent();
     }
 
     /** Whether a comment says something of the one thing that is tried. */
@@ -114,6 +163,6 @@ public final class SwallowedException implements Rule {
         }
         List<? extends StatementTree> inner = Code.statements(statement);
         return inner.size() == 1 ? isClosing(inner.get(0)) : statement instanceof ExpressionStatementTree whole
-                && whole.getExpression() instanceof MethodInvocationTree call && Calls.name(call).equals("close");
+                && whole.getExpression() instanceof MethodInvocationTree call && CLOSING.matcher(Calls.name(call)).find();
     }
 }
