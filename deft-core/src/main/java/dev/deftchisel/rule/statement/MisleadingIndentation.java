@@ -78,7 +78,7 @@ public final class MisleadingIndentation implements Rule {
         Code code = survey.code();
         int column = column(body, code);
         boolean isBelow = line(owner, code) < line(body, code) && line(body, code) < line(next, code)
-                && column(owner, code) < column && column == column(next, code);
+                && column(owner, code) < column && indent(body, code).equals(indent(next, code));
         if (isBelow) {
             survey.report(next, "this always runs, whatever the " + (owner instanceof IfTree ? "condition" : "loop") + " above does",
                     Fix.of("put both into a block", edits -> {
@@ -102,6 +102,11 @@ public final class MisleadingIndentation implements Rule {
 
     private static int line(Tree tree, Code code) {
         return code.file().position(code.range(tree).start()).line();
+    }
+
+    /** As it stands: where tabs and blanks are mixed nobody can say which column was meant. */
+    private static String indent(Tree tree, Code code) {
+        return Layout.indentOf(code.file(), code.range(tree).start());
     }
 
     private static int column(Tree tree, Code code) {

@@ -112,13 +112,20 @@ public final class OtherLoopVariable implements Rule {
     private static Optional<TreePath> tested(TreePath path, ForLoopTree loop, Element own, Element other, Code code) {
         TreePath condition = new TreePath(path, loop.getCondition());
         if (!own.equals(other)) {
-            boolean isOther = names(condition, own, code) && (code.isOfLoop(path, other) || !mayLeave(loop.getStatement()));
+            // a bound may be declared along with what counts up to it
+            boolean isOther = names(condition, own, code) && !isCompared(condition, other, code) && (code.isOfLoop(path, other) || !mayLeave(loop.getStatement()));
             return counted(new TreePath(path, loop.getUpdate().get(0))).filter(name -> isOther);
         }
         // only the two sides of the comparison: what is counted outside may well be tested beside
         boolean isBare = Code.inner(condition).getLeaf() instanceof BinaryTree comparison && !comparison.getKind().name().startsWith("CONDITIONAL");
         return code.occurrences(condition).stream().filter(place -> isBare && !names(condition, own, code) && code.isOfLoop(path, place.variable()))
                 .map(Occurrence::path).findFirst();
+    }
+
+    /** Whether a variable is itself one side of a comparison. */
+    private static boolean isCompared(TreePath condition, Element variable, Code code) {
+        return code.occurrences(condition).stream().anyMatch(place -> place.variable().equals(variable)
+                && Code.outer(place.path()).getLeaf() instanceof BinaryTree);
     }
 
     /** The variable that the step of a loop changes. */

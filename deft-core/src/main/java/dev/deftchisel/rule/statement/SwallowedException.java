@@ -1,5 +1,6 @@
 package dev.deftchisel.rule.statement;
 
+import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BreakTree;
 import com.sun.source.tree.CatchTree;
 import com.sun.source.tree.ContinueTree;
@@ -8,6 +9,7 @@ import com.sun.source.tree.IfTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.SynchronizedTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TryTree;
 import com.sun.source.util.TreePath;
@@ -24,6 +26,7 @@ import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
@@ -36,10 +39,13 @@ public final class SwallowedException implements Rule {
     private static final Pattern MEANT = Pattern.compile("^(ignor|expected|impossible|unused|drop|swallow|skip|never|_$)", Pattern.CASE_INSENSITIVE);
     private static final Pattern QUIET = Pattern.compile("[Qq]uiet|[Ss]ilent|^safe|Safely|OrNull$");
     private static final Pattern CLOSING = Pattern.compile(
-            "^(close|shutdown|disconnect|dispose|release|destroy|terminate|unregister|unbind|stop|cancel|rollback)");
+            "^(close|shutdown|disconnect|dispose|release|destroy|terminate|unregister|unbind|stop|cancel|rollback|logout|quit)");
     /** They say that something is not there, which is an answer. */
     private static final Set<String> ANSWERS = Set.of("java.lang.NoSuchMethodException", "java.lang.NoSuchFieldException",
-            "java.lang.ClassNotFoundException", "java.lang.NumberFormatException", "java.util.MissingResourceException");
+            "java.lang.ClassNotFoundException", "java.lang.NumberFormatException", "java.util.MissingResourceException",
+            "java.lang.SecurityException", "java.text.ParseException", "java.net.MalformedURLException", "java.net.URISyntaxException",
+            "java.io.EOFException");
+    private static final int SHORTEST_REASON = 7;
 
     @Override
     public About about() {
@@ -120,24 +126,41 @@ public final class SwallowedException implements Rule {
 
     private static boolean isForgotten(TreePath path, Code code) {
         CatchTree tree = (CatchTree) path.getLeaf();
-        boolean isMeant = MEANT.matcher(tree.getParameter().getName()).find() || !tree.getParameter().getModifiers().getAnnotations().isEmpty()
+        boolean isMeant = isReason(path, tree, code) || !tree.getParameter().getModifiers().getAnnotations().isEmpty()
                 || code.type(new TreePath(path, tree.getParameter())).filter(type -> NamedTypes.is(type,
                         "java.lang.CloneNotSupportedException")).isPresent();
-        return tree.getBlock().getStatements().isEmpty() && !isMeant && !code.hasComment(code.range(tree.getBlock()));
+        return tree.getBlock().getStatements().isEmpty() && !isMeant && !code.hasComment(upToEndOfLine(code.range(tree.getBlock()), code));
     }
 
-    /** Whether something is looked for that need not be there, and what follows is done when it is not. */
+    private static Range upToEndOfLine(Range block, Code code) {
+        int end = code.file().content().indexOf('\n', block.end());
+        return new Range(block.start(), end < 0 ? code.file().content().length() : end);
+    }
+
+    /** Whether the name of an exception says why, rather than repeat its type. */
+    private static boolean isReason(TreePath path, CatchTree tree, Code code) {
+        String name = tree.getParameter().getName().toString();
+        String type = code.text(tree.getParameter().getType()).toLowerCase(Locale.ROOT);
+        return MEANT.matcher(name).find() || name.length() >= SHORTEST_REASON && !type.contains(name.toLowerCase(Locale.ROOT))
+                && !name.toLowerCase(Locale.ROOT).endsWith("exception");
+    }
+
+    /** Whether something is looked for that need not be there: what is kept or handed back then is another value. */
     private static boolean isProbe(TryTree attempt, TreePath path, Code code) {
         List<? extends StatementTree> tried = attempt.getBlock().getStatements();
         Optional<TypeMirror> type = code.type(new TreePath(path, ((CatchTree) path.getLeaf()).getParameter()));
         boolean isAnswer = type.stream().flatMap(one -> (one instanceof UnionType union ? union.getAlternatives() : List.of(one)).stream())
                 .anyMatch(one -> NamedTypes.isOneOf(one, ANSWERS));
-        return isAnswer && !tried.isEmpty() && mayLeave(tried.get(tried.size() - 1));
+        return isAnswer && !tried.isEmpty() && keepsOrLeaves(tried.get(tried.size() - 1));
     }
 
-    private static boolean mayLeave(StatementTree last) {
-        return last instanceof IfTree choice ? !Jumps.canComplete(choice.getThenStatement())
-                : last instanceof BreakTree || last instanceof ContinueTree || !Jumps.canComplete(last);
+    private static boolean keepsOrLeaves(StatementTree last) {
+        List<? extends StatementTree> inner = Code.statements(last);
+        return !inner.isEmpty() ? keepsOrLeaves(inner.get(inner.size() - 1))
+                : last instanceof IfTree choice ? keepsOrLeaves(choice.getThenStatement())
+                : last instanceof BreakTree || last instanceof ContinueTree || !Jumps.canComplete(last)
+                || last instanceof SynchronizedTree locked && keepsOrLeaves(locked.getBlock())
+                || last instanceof ExpressionStatementTree whole && whole.getExpression() instanceof AssignmentTree;
     }
 
     /** Whether the method says in its name that nobody hears of failures. */
@@ -153,16 +176,23 @@ public final class SwallowedException implements Rule {
 
     /** Whether only something is closed: when that fails, there is nothing left to do. */
     private static boolean isClosing(TryTree attempt) {
-        List<? extends StatementTree> statements = attempt.getBlock().getStatements();
-        return statements.size() == 1 && isClosing(statements.get(0));
+        return !attempt.getBlock().getStatements().isEmpty() && attempt.getBlock().getStatements().stream().allMatch(SwallowedException::isClosing)
+                && attempt.getBlock().getStatements().stream().anyMatch(statement -> !isForgetting(statement));
     }
 
     private static boolean isClosing(StatementTree statement) {
         if (statement instanceof IfTree choice) {
-            return choice.getElseStatement() == null && isClosing(choice.getThenStatement());
+            return isClosing(choice.getThenStatement()) && (choice.getElseStatement() == null || isClosing(choice.getElseStatement()));
         }
         List<? extends StatementTree> inner = Code.statements(statement);
-        return inner.size() == 1 ? isClosing(inner.get(0)) : statement instanceof ExpressionStatementTree whole
-                && whole.getExpression() instanceof MethodInvocationTree call && CLOSING.matcher(Calls.name(call)).find();
+        return !inner.isEmpty() ? inner.stream().allMatch(SwallowedException::isClosing)
+                : isForgetting(statement) || statement instanceof ExpressionStatementTree whole
+                        && whole.getExpression() instanceof MethodInvocationTree call && CLOSING.matcher(Calls.name(call)).find();
+    }
+
+    /** Whether a variable loses what was closed. */
+    private static boolean isForgetting(StatementTree statement) {
+        return statement instanceof ExpressionStatementTree whole && whole.getExpression() instanceof AssignmentTree assignment
+                && assignment.getExpression().getKind() == Tree.Kind.NULL_LITERAL;
     }
 }
