@@ -15,9 +15,12 @@ import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Precedence;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /** {@code equals(null)}, which is false or fails. */
 public final class EqualsNull implements Rule {
+
+    private static final Pattern NULL_IN_COMMENT = Pattern.compile("(//|\\*)[^\n]*\\bnull");
 
     @Override
     public About about() {
@@ -75,7 +78,7 @@ public final class EqualsNull implements Rule {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
         Code code = survey.code();
         boolean isNull = !survey.isTest() && Calls.isOf(code, path, "java.lang.Object", "equals", 1)
-                && call.getArguments().get(0).getKind() == Tree.Kind.NULL_LITERAL && !isOwn(path, code);
+                && call.getArguments().get(0).getKind() == Tree.Kind.NULL_LITERAL && !isOwn(path, code) && !isSaid(path, code);
         Optional<ExpressionTree> receiver = Calls.receiver(call);
         if (!isNull || receiver.isEmpty() || receiver.get().toString().equals("super")) {
             return;
@@ -92,5 +95,10 @@ public final class EqualsNull implements Rule {
     private static boolean isOwn(TreePath call, Code code) {
         return Calls.method(code, call)
                 .filter(method -> !code.elements().getPackageOf(method).getQualifiedName().toString().startsWith("java.")).isPresent();
+    }
+
+    /** Whether a comment in the method speaks of null. */
+    private static boolean isSaid(TreePath path, Code code) {
+        return Code.function(path).filter(owner -> NULL_IN_COMMENT.matcher(code.text(owner.getLeaf())).find()).isPresent();
     }
 }

@@ -34,7 +34,9 @@ import javax.lang.model.element.VariableElement;
 /** Strings and boxes compared by identity (JLS 15.21.3). */
 public final class IdentityComparison implements Rule {
 
-    private static final Pattern SAID = Pattern.compile("==|!=|\\bidentity\\b|\\bsame (object|instance)\\b|\\bintern", Pattern.CASE_INSENSITIVE);
+    private static final Pattern SAID = Pattern.compile("==|!=|\\bidentity\\b|\\bsame (object|instance)\\b|\\bfast\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern NAMED = Pattern.compile("Fast|[Ii]dentical|[Ii]dentity");
+    private static final Pattern INTERNED = Pattern.compile("\\bintern(\\(|ed\\b)", Pattern.CASE_INSENSITIVE);
 
     private static final Set<String> VALUES = Set.of("java.lang.String", "java.lang.Integer", "java.lang.Long", "java.lang.Short",
             "java.lang.Byte", "java.lang.Character", "java.lang.Double", "java.lang.Float", "java.math.BigDecimal",
@@ -96,7 +98,8 @@ public final class IdentityComparison implements Rule {
         TreePath right = new TreePath(path, comparison.getRightOperand());
         if (!isValue(left, code) || !isValue(right, code) || isMarker(left, code) || isMarker(right, code)
                 || asksBoth(path, comparison, code) || isInterned(left, survey) || isInterned(right, survey)
-                || comesFrom(left, right, survey) || comesFrom(right, left, survey) || isSaid(path, code)) {
+                || comesFrom(left, right, survey) || comesFrom(right, left, survey) || isSaid(path, code)
+                || isNamedMarker(left, right, code) || isNamedMarker(right, left, code)) {
             return;
         }
         boolean isOpposite = comparison.getKind() == Tree.Kind.NOT_EQUAL_TO;
@@ -110,7 +113,17 @@ public final class IdentityComparison implements Rule {
                 }));
     }
 
-    /** Whether a comment before the statement says that objects are compared. */
+    /** Whether a variable is asked whether it holds a named constant, which then is there to be recognised. */
+    private static boolean isNamedMarker(TreePath operand, TreePath constant, Code code) {
+        boolean isVariable = code.element(Code.inner(operand)).filter(element -> element instanceof VariableElement).isPresent();
+        return isVariable && code.element(Code.inner(constant)).filter(element -> element.getKind() == ElementKind.FIELD
+                && element.getModifiers().containsAll(Set.of(Modifier.STATIC, Modifier.FINAL))).isPresent();
+    }
+
+    /**
+     * Whether a comment before the statement or the name of the method says that objects are compared; or the file knows strings of which
+     * there is one each (see {@link String#intern}).
+     */
     private static boolean isSaid(TreePath path, Code code) {
         TreePath statement = path;
         while (!(statement.getLeaf() instanceof StatementTree) && statement.getParentPath() != null) {
@@ -118,7 +131,10 @@ public final class IdentityComparison implements Rule {
         }
         int start = code.range(statement.getLeaf()).start();
         int before = code.tokens().codeBefore(code.tokens().at(start) - 1);
-        return before >= 0 && SAID.matcher(code.text(new Range(code.tokens().end(before), start))).find();
+        boolean isNamed = Code.function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method
+                && NAMED.matcher(method.getName()).find()).isPresent();
+        return isNamed || before >= 0 && SAID.matcher(code.text(new Range(code.tokens().end(before), start))).find()
+                || INTERNED.matcher(code.file().content()).find();
     }
 
     private static boolean isValue(TreePath operand, Code code) {

@@ -27,6 +27,7 @@ import dev.deftchisel.problem.Survey;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
@@ -41,6 +42,8 @@ import javax.lang.model.util.ElementFilter;
 final class SmallNumbers {
 
     private static final int DEEPEST = 4;
+    /** Methods so called give back what they were handed when it is not negative. */
+    private static final Pattern NATURAL = Pattern.compile("check.*Positive|[Nn]on[Nn]egative|^checkIndex$");
 
     private final Survey survey;
     private final Code code;
@@ -62,6 +65,12 @@ final class SmallNumbers {
 
     private Optional<ValueRange> known(TreePath name, int depth) {
         Optional<Element> element = code.element(name);
+        if (name.getLeaf() instanceof MethodInvocationTree call && NATURAL.matcher(Calls.name(call)).find()) {
+            return Optional.of(ValueRange.COUNT);
+        }
+        if (name.getLeaf() instanceof UnaryTree) {
+            return known(new TreePath(name, ((UnaryTree) name.getLeaf()).getExpression()), depth);
+        }
         if (name.getLeaf() instanceof MethodInvocationTree) {
             return element.filter(method -> method instanceof ExecutableElement)
                     .flatMap(method -> survey.names().declaration(method).map(path -> results(path, depth))
@@ -118,11 +127,20 @@ final class SmallNumbers {
         } else if (isField && !variable.getModifiers().contains(Modifier.FINAL)) {
             all.add(Optional.of(ValueRange.of(0)));
         }
+        if (survey.names().uses(variable).stream().anyMatch(SmallNumbers::isCounted)) {
+            all.add(Optional.of(ValueRange.COUNT));
+        }
         survey.names().uses(variable).forEach(use -> write(use).ifPresent(value -> all.add(value.flatMap(path -> range(path, depth)))));
         if (all.isEmpty() && variable.getEnclosingElement().getKind() == ElementKind.RECORD) {
             return component(variable, declaration.get());
         }
         return union(all);
+    }
+
+    /** Whether a variable goes on to the next number: whoever counts does not come to the last one. */
+    private static boolean isCounted(TreePath use) {
+        Tree.Kind kind = Code.outer(use).getLeaf().getKind();
+        return kind == Tree.Kind.POSTFIX_INCREMENT || kind == Tree.Kind.PREFIX_INCREMENT;
     }
 
     /** What is written to a name, if anything: empty inside where it is worked out of its old value. */
@@ -133,8 +151,7 @@ final class SmallNumbers {
         if (parent.getLeaf() instanceof AssignmentTree assignment && Code.inner(assignment.getVariable()) == name.getLeaf()) {
             return Optional.of(Optional.of(new TreePath(parent, assignment.getExpression())));
         }
-        boolean isChanged = parent.getLeaf() instanceof CompoundAssignmentTree
-                || parent.getLeaf() instanceof UnaryTree unary && unary.getKind() != Tree.Kind.UNARY_MINUS && unary.getKind() != Tree.Kind.UNARY_PLUS;
+        boolean isChanged = parent.getLeaf() instanceof CompoundAssignmentTree || !isCounted(use) && parent.getLeaf() instanceof UnaryTree unary && unary.getKind() != Tree.Kind.UNARY_MINUS && unary.getKind() != Tree.Kind.UNARY_PLUS;
         return isChanged ? Optional.of(Optional.empty()) : Optional.empty();
     }
 

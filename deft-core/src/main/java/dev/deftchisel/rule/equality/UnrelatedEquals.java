@@ -14,10 +14,13 @@ import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import javax.lang.model.type.TypeMirror;
 
 /** {@code equals} between types of which no object can be both. */
 public final class UnrelatedEquals implements Rule {
+
+    private static final Pattern CLASS_ASKED = Pattern.compile("\\b(instanceof|getClass|isInstance)\\b");
 
     @Override
     public About about() {
@@ -59,7 +62,7 @@ public final class UnrelatedEquals implements Rule {
     @Override
     public void look(TreePath path, Survey survey) {
         Code code = survey.code();
-        if (survey.isTest() || !Calls.isOf(code, path, "java.lang.Object", "equals", 1)) {
+        if (survey.isTest() || !Calls.isOf(code, path, "java.lang.Object", "equals", 1) || isOpen(path, survey)) {
             return;
         }
         Optional<TypeMirror> own = Calls.receiver(path).flatMap(code::type);
@@ -73,5 +76,11 @@ public final class UnrelatedEquals implements Rule {
         survey.report(path.getLeaf(), "no " + Unrelated.name(own.get(), code) + " equals a " + Unrelated.name(other.get(), code), isText
                 ? new Fix[] {Fix.of("compare with its text", edits -> edits.replace(argument.getLeaf(),
                         to -> to.carry(code.range(argument.getLeaf())).write(".toString()")))} : new Fix[0]);
+    }
+
+    /** Whether the file declares the method, and it does not ask for the class of what it is compared with. */
+    private static boolean isOpen(TreePath call, Survey survey) {
+        return Calls.method(survey.code(), call).flatMap(survey.names()::declaration)
+                .filter(method -> !CLASS_ASKED.matcher(survey.code().text(method.getLeaf())).find()).isPresent();
     }
 }

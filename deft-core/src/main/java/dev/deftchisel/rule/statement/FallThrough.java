@@ -1,13 +1,15 @@
 package dev.deftchisel.rule.statement;
 
-import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BreakTree;
 import com.sun.source.tree.CaseTree;
-import com.sun.source.tree.IfTree;
+import com.sun.source.tree.ExpressionStatementTree;
+import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.problem.About;
@@ -20,9 +22,16 @@ import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /** A group of a {@code switch} that goes on into the next (JLS 14.11.3). */
 public final class FallThrough implements Rule {
+
+    private static final Pattern FALLS = Pattern.compile("(//|\\*)[^\n]*\\bfall", Pattern.CASE_INSENSITIVE);
+    /** Methods so called end in an exception. */
+    private static final Pattern NEVER_ENDS = Pattern.compile("throw|fail|abort|report|error|exit|unexpected|illegal|grumble",
+            Pattern.CASE_INSENSITIVE);
+    private static final int FEW = 3;
 
     @Override
     public About about() {
@@ -110,8 +119,7 @@ public final class FallThrough implements Rule {
             List<? extends StatementTree> statements = Code.statements(cases.get(i));
             CaseTree next = cases.get(i + 1);
             boolean falls = !statements.isEmpty() && !Code.statements(next).isEmpty() && !isEnd(Code.statements(next)) && Jumps.canComplete(statements)
-                    && !isSaid(code, statements.get(statements.size() - 1), next)
-                    && !(isDefault(next) && mayLeave(statements.get(statements.size() - 1)));
+                    && isMistake(code, cases, i) && !isSaid(code, cases.get(i), next);
             if (falls) {
                 StatementTree last = statements.get(statements.size() - 1);
                 Range label = new Range(code.range(next).start(), code.range(Code.statements(next).get(0)).start());
@@ -126,15 +134,44 @@ public final class FallThrough implements Rule {
         }
     }
 
-    private static boolean isDefault(CaseTree group) {
-        return group.getExpressions().isEmpty();
+    /** What a group has just assigned is overwritten in the next one; or it alone goes on, with a call, among many that end. */
+    private static boolean isMistake(Code code, List<? extends CaseTree> cases, int index) {
+        List<? extends StatementTree> statements = Code.statements(cases.get(index));
+        StatementTree last = last(statements.get(statements.size() - 1));
+        if (!(last instanceof ExpressionStatementTree whole)) {
+            return false;
+        }
+        if (whole.getExpression() instanceof AssignmentTree assignment) {
+            return isOverwritten(code, assignment, Code.statements(cases.get(index + 1)));
+        }
+        List<? extends CaseTree> own = cases.stream().filter(one -> !Code.statements(one).isEmpty()).toList();
+        long falling = own.stream().limit(own.size() - 1).filter(FallThrough::goesOn).count();
+        return goesOn(cases.get(index)) && whole.getExpression() instanceof MethodInvocationTree && falling == 1
+                && own.size() - falling > FEW && !cases.get(index + 1).getExpressions().isEmpty();
     }
 
-    /** Whether a group ends by leaving under a condition: else it is meant to be like all others. */
-    private static boolean mayLeave(StatementTree last) {
-        List<? extends StatementTree> inner = Code.statements(last);
-        return inner.isEmpty() ? last instanceof IfTree choice && choice.getElseStatement() == null && !Jumps.canComplete(choice.getThenStatement())
-                : mayLeave(inner.get(inner.size() - 1));
+    private static boolean goesOn(CaseTree group) {
+        List<? extends StatementTree> statements = Code.statements(group);
+        boolean fails = last(statements.get(statements.size() - 1)) instanceof ExpressionStatementTree whole
+                && whole.getExpression() instanceof MethodInvocationTree call && NEVER_ENDS.matcher(Calls.name(call)).find();
+        return Jumps.canComplete(statements) && !fails;
+    }
+
+    private static boolean isOverwritten(Code code, AssignmentTree assignment, List<? extends StatementTree> next) {
+        String target = code.reads(assignment.getVariable());
+        for (StatementTree statement : next) {
+            boolean isSame = last(statement) instanceof ExpressionStatementTree whole && whole.getExpression() instanceof AssignmentTree other
+                    && code.reads(other.getVariable()).equals(target) && !code.reads(other.getExpression()).contains(target);
+            if (isSame || code.reads(statement).contains(target)) {
+                return isSame;
+            }
+        }
+        return false;
+    }
+
+    private static StatementTree last(StatementTree statement) {
+        List<? extends StatementTree> inner = Code.statements(statement);
+        return inner.isEmpty() ? statement : last(inner.get(inner.size() - 1));
     }
 
     /** Whether a group does nothing but to leave. */
@@ -149,10 +186,11 @@ public final class FallThrough implements Rule {
         return falling > 1 && falling > own.size() - falling - 1;
     }
 
-    /** Whether a comment stands between, whatever it says: it was thought of. */
-    private static boolean isSaid(Code code, StatementTree last, CaseTree next) {
-        int from = last instanceof BlockTree block && !block.getStatements().isEmpty()
-                ? code.range(block.getStatements().get(block.getStatements().size() - 1)).end() : code.range(last).end();
-        return code.hasComment(new Range(from, code.range(next).start()));
+    /** Whether a comment stands between, whatever it says, or one in the group says that it falls. */
+    private static boolean isSaid(Code code, CaseTree group, CaseTree next) {
+        List<? extends StatementTree> statements = Code.statements(group);
+        StatementTree last = last(statements.get(statements.size() - 1));
+        return code.hasComment(new Range(code.range(last).end(), code.range(next).start()))
+                || FALLS.matcher(code.text(code.range(group))).find();
     }
 }

@@ -1,6 +1,7 @@
 package dev.deftchisel.rule.statement;
 
 import com.sun.source.tree.AssignmentTree;
+import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.BreakTree;
 import com.sun.source.tree.CatchTree;
 import com.sun.source.tree.ContinueTree;
@@ -10,6 +11,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.SynchronizedTree;
+import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TryTree;
 import com.sun.source.util.TreePath;
@@ -44,7 +46,10 @@ public final class SwallowedException implements Rule {
     private static final Set<String> ANSWERS = Set.of("java.lang.NoSuchMethodException", "java.lang.NoSuchFieldException",
             "java.lang.ClassNotFoundException", "java.lang.NumberFormatException", "java.util.MissingResourceException",
             "java.lang.SecurityException", "java.text.ParseException", "java.net.MalformedURLException", "java.net.URISyntaxException",
-            "java.io.EOFException");
+            "java.io.EOFException", "java.lang.IllegalArgumentException", "java.lang.ReflectiveOperationException", "java.lang.LinkageError",
+            "java.lang.NoClassDefFoundError");
+    /** They are declared, but hardly ever come. */
+    private static final Set<String> NEVER = Set.of("java.lang.CloneNotSupportedException", "java.io.UnsupportedEncodingException");
     private static final int SHORTEST_REASON = 7;
 
     @Override
@@ -104,7 +109,7 @@ public final class SwallowedException implements Rule {
     public void look(TreePath path, Survey survey) {
         TryTree attempt = (TryTree) path.getLeaf();
         Code code = survey.code();
-        if (isClosing(attempt) || isSaid(attempt, code) || isQuiet(path)) {
+        if (isClosing(attempt) || isSaid(attempt, code) || isQuiet(path) || isBesideAnother(path)) {
             return;
         }
         List<Range> names = attempt.getCatches().stream()
@@ -127,8 +132,7 @@ public final class SwallowedException implements Rule {
     private static boolean isForgotten(TreePath path, Code code) {
         CatchTree tree = (CatchTree) path.getLeaf();
         boolean isMeant = isReason(path, tree, code) || !tree.getParameter().getModifiers().getAnnotations().isEmpty()
-                || code.type(new TreePath(path, tree.getParameter())).filter(type -> NamedTypes.is(type,
-                        "java.lang.CloneNotSupportedException")).isPresent();
+                || code.type(new TreePath(path, tree.getParameter())).filter(type -> NamedTypes.isOneOf(type, NEVER)).isPresent();
         return tree.getBlock().getStatements().isEmpty() && !isMeant && !code.hasComment(upToEndOfLine(code.range(tree.getBlock()), code));
     }
 
@@ -161,6 +165,13 @@ public final class SwallowedException implements Rule {
                 : last instanceof BreakTree || last instanceof ContinueTree || !Jumps.canComplete(last)
                 || last instanceof SynchronizedTree locked && keepsOrLeaves(locked.getBlock())
                 || last instanceof ExpressionStatementTree whole && whole.getExpression() instanceof AssignmentTree;
+    }
+
+    /** Whether another exception is on its way already, and is thrown afterwards. */
+    private static boolean isBesideAnother(TreePath path) {
+        TreePath block = path.getParentPath();
+        return block.getLeaf() instanceof BlockTree body && block.getParentPath().getLeaf() instanceof CatchTree
+                && body.getStatements().get(body.getStatements().size() - 1) instanceof ThrowTree;
     }
 
     /** Whether the method says in its name that nobody hears of failures. */
