@@ -33,7 +33,7 @@ import picocli.CommandLine.Option;
         description = "Applies each rule that says it keeps the behaviour, and calls the methods before and after with the same arguments.")
 final class BehaviourCommand implements Callable<Integer> {
 
-    private static final List<String> METHODS = List.of("Conditions", "Values");
+    private static final List<String> METHODS = List.of("Conditions", "Values", "Statements");
 
     @Mixin
     private final CorpusOptions corpora = new CorpusOptions();

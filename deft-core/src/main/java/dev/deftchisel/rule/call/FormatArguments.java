@@ -28,7 +28,7 @@ public final class FormatArguments implements Rule {
 
     @Override
     public About about() {
-        return About.of("format-arguments", Tag.SUSPICIOUS, "A format and its arguments do not go together", Effect.SAME_BEHAVIOUR)
+        return About.of("format-arguments", Tag.SUSPICIOUS, "A format and its arguments do not go together", Effect.OTHER)
                 .because("A place without an argument, or with one of another type, fails when it runs; an argument without a place is lost.")
                 .example("""
                         class Log {

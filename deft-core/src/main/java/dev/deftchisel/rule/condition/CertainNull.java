@@ -114,7 +114,10 @@ public final class CertainNull implements Rule {
         Optional<Element> variable = code.expressions(new TreePath(choice, choice.getLeaf())).stream()
                 .filter(part -> part.getLeaf() == tested).findFirst().flatMap(code::element)
                 .filter(element -> !element.getKind().isField() && element instanceof VariableElement);
-        return variable.flatMap(local -> branch.stream().flatMap(tree -> code.occurrences(new TreePath(choice, tree)).stream())
+        ExpressionTree condition = choice.getLeaf() instanceof IfTree test ? test.getCondition()
+                : ((ConditionalExpressionTree) choice.getLeaf()).getCondition();
+        boolean isGiven = code.occurrences(new TreePath(choice, condition)).stream().anyMatch(Occurrence::isWritten);
+        return variable.filter(local -> !isGiven).flatMap(local -> branch.stream().flatMap(tree -> code.occurrences(new TreePath(choice, tree)).stream())
                 .filter(place -> place.variable().equals(local)).findFirst()
                 .filter(place -> place.access() == Occurrence.Access.READ && !Code.isDeferred(place.path(), choice.getLeaf()))
                 .map(Occurrence::path).filter(use -> isAsked(use, code)));

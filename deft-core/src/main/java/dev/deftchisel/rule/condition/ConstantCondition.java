@@ -131,8 +131,10 @@ public final class ConstantCondition implements Rule {
         boolean isLeftKnown = Constants.value(code, left).isPresent();
         TreePath open = isLeftKnown ? right : left;
         ValueRange range = ValueRanges.of(code, open).orElseThrow();
-        return range.equals(ValueRange.COUNT) ? "a size is never negative" : "'" + code.shown(code.range(open.getLeaf()), 30) + "' is "
-                + (range.high() == Integer.MAX_VALUE ? range.low() + " or more"
+        String name = "'" + code.shown(code.range(open.getLeaf()), 30) + "'";
+        return range.equals(ValueRange.COUNT) ? "a size is never negative"
+                : range.equals(ValueRange.INT) ? name + " is an int, which cannot be that"
+                : name + " is " + (range.high() == Integer.MAX_VALUE ? range.low() + " or more"
                 : range.low() == Integer.MIN_VALUE ? range.high() + " or less" : "from " + range.low() + " to " + range.high());
     }
 

@@ -3,10 +3,12 @@ package dev.deftchisel.rule.equality;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IfTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
@@ -99,7 +101,7 @@ public final class IdentityComparison implements Rule {
         if (!isValue(left, code) || !isValue(right, code) || isMarker(left, code) || isMarker(right, code)
                 || asksBoth(path, comparison, code) || isInterned(left, survey) || isInterned(right, survey)
                 || comesFrom(left, right, survey) || comesFrom(right, left, survey) || isSaid(path, code)
-                || isNamedMarker(left, right, code) || isNamedMarker(right, left, code)) {
+                || isShortcut(path, comparison, code) || isNamedMarker(left, right, code) || isNamedMarker(right, left, code)) {
             return;
         }
         boolean isOpposite = comparison.getKind() == Tree.Kind.NOT_EQUAL_TO;
@@ -111,6 +113,29 @@ public final class IdentityComparison implements Rule {
                             .carry(code.range(Code.inner(comparison.getLeftOperand()))).write(", ")
                             .carry(code.range(Code.inner(comparison.getRightOperand()))).write(")"));
                 }));
+    }
+
+    /** Whether a method begins by handing back one of the two when they are one object, or both are asked whether they are null. */
+    private static boolean isShortcut(TreePath path, BinaryTree comparison, Code code) {
+        TreePath place = Code.outer(path);
+        boolean handsBack = place.getLeaf() instanceof IfTree choice && comparison.getKind() == Tree.Kind.EQUAL_TO
+                && single(choice.getThenStatement()) instanceof ReturnTree result && result.getExpression() != null
+                && (code.readsSame(result.getExpression(), comparison.getLeftOperand()) || code.readsSame(result.getExpression(), comparison.getRightOperand()));
+        while (place != null && !(place.getLeaf() instanceof IfTree) && !(place.getLeaf() instanceof MethodTree)) {
+            place = place.getParentPath();
+        }
+        String around = place != null && place.getLeaf() instanceof IfTree choice ? code.reads(choice.getCondition()) : "";
+        return handsBack || asksNull(around, code.reads(Code.inner(comparison.getLeftOperand())))
+                && asksNull(around, code.reads(Code.inner(comparison.getRightOperand())));
+    }
+
+    private static boolean asksNull(String condition, String operand) {
+        return condition.contains("null == " + operand) || condition.contains(operand + " == null");
+    }
+
+    private static StatementTree single(StatementTree statement) {
+        List<? extends StatementTree> inner = Code.statements(statement);
+        return inner.size() == 1 ? inner.get(0) : statement;
     }
 
     /** Whether a variable is asked whether it holds a named constant, which then is there to be recognised. */

@@ -11,7 +11,6 @@ import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
-import javax.lang.model.element.Element;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.type.TypeKind;
 
@@ -77,7 +76,9 @@ public final class OverloadedEquals implements Rule {
                 && !method.getModifiers().getFlags().contains(Modifier.STATIC)
                 && !method.getModifiers().getFlags().contains(Modifier.PRIVATE)
                 && code.type(new TreePath(path, method.getReturnType())).filter(type -> type.getKind() == TypeKind.BOOLEAN).isPresent()
-                && code.type(new TreePath(path, method.getParameters().get(0))).equals(code.element(path.getParentPath()).map(Element::asType));
+                && code.type(new TreePath(path, method.getParameters().get(0)))
+                        .filter(type -> code.element(path.getParentPath()).filter(owner -> code.types().isSameType(owner.asType(), type)).isPresent())
+                        .isPresent();
         boolean hasRight = path.getParentPath().getLeaf() instanceof ClassTree type && type.getMembers().stream()
                 .anyMatch(member -> member instanceof MethodTree other && other != method && other.getName().contentEquals("equals"));
         if (isOther && !hasRight) {

@@ -3,6 +3,7 @@ package dev.deftchisel.rule.equality;
 import dev.deftchisel.analysis.Code;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
@@ -36,6 +37,9 @@ final class Unrelated {
 
     /** The simple name of a type. */
     static String name(TypeMirror type, Code code) {
-        return ((DeclaredType) code.types().erasure(code.boxed(type))).asElement().getSimpleName().toString();
+        TypeElement element = (TypeElement) ((DeclaredType) code.types().erasure(code.boxed(type))).asElement();
+        return element.getSimpleName().length() > 0 ? element.getSimpleName().toString()
+                : "class without a name, a kind of " + name(element.getInterfaces().isEmpty() ? element.getSuperclass() : element.getInterfaces().get(0),
+                        code);
     }
 }

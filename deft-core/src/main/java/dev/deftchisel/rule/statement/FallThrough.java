@@ -142,7 +142,10 @@ public final class FallThrough implements Rule {
             return false;
         }
         if (whole.getExpression() instanceof AssignmentTree assignment) {
-            return isOverwritten(code, assignment, Code.statements(cases.get(index + 1)));
+            // a state that is entered by falling into it
+            boolean isEntered = cases.get(index + 1).getExpressions().stream()
+                    .anyMatch(label -> code.reads(assignment.getExpression()).endsWith(code.reads(label)));
+            return !isEntered && isOverwritten(code, assignment, Code.statements(cases.get(index + 1)));
         }
         List<? extends CaseTree> own = cases.stream().filter(one -> !Code.statements(one).isEmpty()).toList();
         long falling = own.stream().limit(own.size() - 1).filter(FallThrough::goesOn).count();

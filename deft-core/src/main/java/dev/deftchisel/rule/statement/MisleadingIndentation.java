@@ -1,6 +1,7 @@
 package dev.deftchisel.rule.statement;
 
 import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.BreakTree;
 import com.sun.source.tree.EmptyStatementTree;
 import com.sun.source.tree.EnhancedForLoopTree;
 import com.sun.source.tree.ForLoopTree;
@@ -10,6 +11,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -68,7 +70,8 @@ public final class MisleadingIndentation implements Rule {
         List<? extends StatementTree> statements = ((BlockTree) path.getLeaf()).getStatements();
         for (int i = 0; i + 1 < statements.size(); i++) {
             StatementTree body = body(statements.get(i));
-            if (body != null && !(body instanceof BlockTree) && !(body instanceof EmptyStatementTree)) {
+            // what comes behind a body that leaves could not belong to it
+            if (body != null && Jumps.canComplete(body) && !(body instanceof BreakTree) && !(body instanceof BlockTree) && !(body instanceof EmptyStatementTree)) {
                 look(statements.get(i), body, statements.get(i + 1), survey);
             }
         }

@@ -6,7 +6,9 @@ import com.sun.source.tree.BreakTree;
 import com.sun.source.tree.CatchTree;
 import com.sun.source.tree.ContinueTree;
 import com.sun.source.tree.ExpressionStatementTree;
+import com.sun.source.tree.ForLoopTree;
 import com.sun.source.tree.IfTree;
+import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.StatementTree;
@@ -14,6 +16,7 @@ import com.sun.source.tree.SynchronizedTree;
 import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TryTree;
+import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
@@ -50,6 +53,8 @@ public final class SwallowedException implements Rule {
             "java.lang.NoClassDefFoundError");
     /** They are declared, but hardly ever come. */
     private static final Set<String> NEVER = Set.of("java.lang.CloneNotSupportedException", "java.io.UnsupportedEncodingException");
+    /** The names of such types say that what was asked for is not there, or is done already. */
+    private static final Pattern ABSENT = Pattern.compile("NotFound|NoNode|NoSuch|Already[A-Z]|NodeExists");
     private static final int SHORTEST_REASON = 7;
 
     @Override
@@ -155,7 +160,23 @@ public final class SwallowedException implements Rule {
         Optional<TypeMirror> type = code.type(new TreePath(path, ((CatchTree) path.getLeaf()).getParameter()));
         boolean isAnswer = type.stream().flatMap(one -> (one instanceof UnionType union ? union.getAlternatives() : List.of(one)).stream())
                 .anyMatch(one -> NamedTypes.isOneOf(one, ANSWERS));
-        return isAnswer && !tried.isEmpty() && keepsOrLeaves(tried.get(tried.size() - 1));
+        boolean saysSo = ABSENT.matcher(code.text(((CatchTree) path.getLeaf()).getParameter().getType())).find();
+        return saysSo || isAnswer && tried.stream().anyMatch(SwallowedException::keepsOrLeaves)
+                || !tried.isEmpty() && leaves(tried.get(tried.size() - 1)) && isTriedAgain(path.getParentPath());
+    }
+
+    /** Whether a loop around has no other end than that what is tried goes well. */
+    private static boolean isTriedAgain(TreePath attempt) {
+        TreePath around = attempt.getParentPath();
+        while (around.getLeaf() instanceof BlockTree) {
+            around = around.getParentPath();
+        }
+        return around.getLeaf() instanceof WhileLoopTree loop && Code.inner(loop.getCondition()) instanceof LiteralTree
+                || around.getLeaf() instanceof ForLoopTree endless && endless.getCondition() == null;
+    }
+
+    private static boolean leaves(StatementTree last) {
+        return last instanceof BreakTree || !Jumps.canComplete(last);
     }
 
     private static boolean keepsOrLeaves(StatementTree last) {

@@ -1,6 +1,5 @@
 package dev.deftchisel.rule.unused;
 
-import com.sun.source.tree.AnnotationTree;
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.CaseTree;
@@ -10,6 +9,7 @@ import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.ModifiersTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
@@ -22,7 +22,6 @@ import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rule.Together;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
-import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.Element;
 
@@ -58,7 +57,7 @@ final class Declared {
      * string, or is that of a member with an annotation, which frameworks pair with others by their names.
      */
     boolean isReachedOtherwise() {
-        return !annotations().isEmpty() || survey.names().isUnknown(name()) || isInString(name()) || hasAnnotatedNamesake();
+        return DeclarationAnnotations.are(path, modifiers(), code) || survey.names().isUnknown(name()) || isInString(name()) || hasAnnotatedNamesake();
     }
 
     private boolean hasAnnotatedNamesake() {
@@ -67,11 +66,10 @@ final class Declared {
                         && !other.getAnnotationMirrors().isEmpty());
     }
 
-    private List<? extends AnnotationTree> annotations() {
+    private ModifiersTree modifiers() {
         Tree tree = path.getLeaf();
-        return tree instanceof VariableTree variable ? variable.getModifiers().getAnnotations()
-                : tree instanceof MethodTree method ? method.getModifiers().getAnnotations()
-                : ((ClassTree) tree).getModifiers().getAnnotations();
+        return tree instanceof VariableTree variable ? variable.getModifiers()
+                : tree instanceof MethodTree method ? method.getModifiers() : ((ClassTree) tree).getModifiers();
     }
 
     /** Reflection finds members by their names. */

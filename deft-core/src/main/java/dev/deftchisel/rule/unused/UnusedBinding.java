@@ -52,8 +52,9 @@ public final class UnusedBinding implements Rule {
     public void look(TreePath path, Survey survey) {
         if (((InstanceOfTree) path.getLeaf()).getPattern() instanceof BindingPatternTree pattern) {
             VariableTree variable = pattern.getVariable();
-            boolean isPlain = variable.getModifiers().getAnnotations().isEmpty();
-            survey.code().element(new TreePath(new TreePath(path, pattern), variable))
+            TreePath declared = new TreePath(new TreePath(path, pattern), variable);
+            boolean isPlain = !DeclarationAnnotations.are(declared, variable.getModifiers(), survey.code());
+            survey.code().element(declared)
                     .filter(element -> isPlain && survey.names().uses(element).isEmpty()
                             && !survey.names().isUnknown(variable.getName().toString()))
                     .ifPresent(element -> survey.report(survey.code().name(variable),

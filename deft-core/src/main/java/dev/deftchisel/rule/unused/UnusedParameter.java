@@ -95,7 +95,7 @@ public final class UnusedParameter implements Rule {
     private static void look(TreePath method, Declared declared, VariableTree parameter, Survey survey) {
         TreePath path = new TreePath(method, parameter);
         Optional<Element> variable = survey.code().element(path);
-        boolean isNamed = parameter.getModifiers().getAnnotations().isEmpty() && variable.isPresent()
+        boolean isNamed = !DeclarationAnnotations.are(path, parameter.getModifiers(), survey.code()) && variable.isPresent()
                 && survey.names().uses(variable.get()).isEmpty();
         List<TreePath> uses = survey.names().uses(declared.element());
         int index = ((MethodTree) method.getLeaf()).getParameters().indexOf(parameter);
