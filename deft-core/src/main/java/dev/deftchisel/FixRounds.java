@@ -4,6 +4,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Composition;
 import dev.deftchisel.change.Difference;
@@ -19,6 +20,7 @@ import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -209,6 +211,8 @@ final class FixRounds {
             Code code = analysis.code(file).orElse(null);
             List<Range> taken = new ArrayList<>();
             Set<Boolean> imports = new HashSet<>();
+            // what one round knows of the parameters of a method the next fix of it must know first
+            Set<SymbolKey> redescribed = new HashSet<>();
             for (Finding finding : code == null ? List.<Finding>of() : surveyor.survey(analysis, file)) {
                 boolean isWanted = scope.contains(file, finding.range().start()) && wanted.test(code.file(), finding)
                         && !finding.fixes().isEmpty() && !givenUp.contains(identity(file, finding, code));
@@ -218,8 +222,9 @@ final class FixRounds {
                     FixEdits edits = new FixDraft(analysis).add(finding, rewrite, code);
                     if (edits.losesComment()) {
                         giveUp(file, finding, code, "a comment would be lost");
-                    } else if (!edits.isEmpty() && goesWith(imports, edits)
+                    } else if (!edits.isEmpty() && Collections.disjoint(redescribed, edits.descriptors().keySet()) && goesWith(imports, edits)
                             && edits.edits().stream().noneMatch(edit -> touches(taken, edit.range()))) {
+                        redescribed.addAll(edits.descriptors().keySet());
                         edits.edits().forEach(edit -> taken.add(edit.range()));
                         // the code that is looked at must not be changed by another fix of the same round either
                         taken.add(finding.range());

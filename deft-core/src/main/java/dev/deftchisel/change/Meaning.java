@@ -76,11 +76,22 @@ public record Meaning(
         return new Meaning(names, packages, descriptors, opened, rewritten, extended, more);
     }
 
-    /** What this and a change after it do, of which neither renames or gives other parameters to the same. */
+    /** What this and a change after it do, of which neither renames the same. */
     Meaning and(Meaning other) {
-        return new Meaning(both(names, other.names), both(packages, other.packages), both(descriptors, other.descriptors),
+        return new Meaning(both(names, other.names), both(packages, other.packages), chained(other.descriptors),
                 both(opened, other.opened), both(rewritten, other.rewritten), both(extended, other.extended),
                 freedom.compareTo(other.freedom) > 0 ? freedom : other.freedom);
+    }
+
+    /** A method that gets other parameters twice goes from its first to its last. */
+    private Map<SymbolKey, String> chained(Map<SymbolKey, String> later) {
+        Map<SymbolKey, String> all = new HashMap<>(later);
+        descriptors.forEach((key, descriptor) -> {
+            String last = key instanceof SymbolKey.Method method
+                    ? all.remove(new SymbolKey.Method(method.owner(), method.name(), descriptor)) : null;
+            all.put(key, last == null ? descriptor : last);
+        });
+        return all;
     }
 
     private static <K> Map<K, String> both(Map<K, String> one, Map<K, String> other) {

@@ -345,7 +345,7 @@ final class EditShapes {
     /** Whether there is nothing in a range but imports, white space, and comments, which are told. */
     private static boolean isOnly(Tokens tokens, List<ImportSketch> lines, Range range, List<String> comments) {
         List<Range> imports = lines.stream().map(ImportSketch::range).filter(range::encloses).toList();
-        for (int i = tokens.at(range.start()); i < tokens.count() && tokens.start(i) < range.end(); i++) {
+        for (int i = Math.max(0, tokens.at(range.start())); i < tokens.count() && tokens.start(i) < range.end(); i++) {
             Range token = tokens.range(i);
             if (imports.stream().noneMatch(line -> line.encloses(token))) {
                 if (tokens.kind(i).isComment()) {

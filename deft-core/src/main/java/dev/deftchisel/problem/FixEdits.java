@@ -102,7 +102,7 @@ public final class FixEdits {
         edits.add(Edit.of(edit.range(), edit.replacement(), Edit.Kind.IMPORT).carrying(edit.carried()));
     }
 
-    /** Takes away an import with its line. */
+    /** Takes away an import with its line; a comment among imports is about several of them as a rule. */
     public void removeImport(Range range) {
         removed.add(range);
         edits.add(Edit.of(Layout.removed(code.file(), range), "", Edit.Kind.IMPORT));

@@ -42,10 +42,10 @@ public final class EditsByFile {
         return edits.values().stream().flatMap(List::stream).toList();
     }
 
-    /** Takes away a member with its documentation. */
+    /** Takes away a member with its documentation and comments. */
     public void remove(Code code, Tree member) {
         of(code.file().path()).add(Edit.of(Layout.removed(code.file(),
-                Layout.withDocumentation(code.file(), code.range(member))), "", Edit.Kind.CODE));
+                Layout.withComments(code.file(), code.range(member))), "", Edit.Kind.CODE));
     }
 
     /**

@@ -105,6 +105,36 @@ public record Layout(String lineEnd, String unit) {
         return isDocumented ? new Range(tokens.start(above - 1), member.end()) : member;
     }
 
+    /**
+     * A declaration with the comments that are about it alone: documentation, comments directly above, and one behind it on its last line.
+     * A comment above that is followed by several declarations without a blank line between may be about all of them, and stays.
+     */
+    public static Range withComments(SourceFile file, Range declaration) {
+        Tokens tokens = file.tokens();
+        int last = tokens.at(declaration.end() - 1);
+        int end = declaration.end();
+        if (last + 2 < tokens.count() && tokens.kind(last + 1) == TokenKind.WHITE_SPACE && lineEnds(tokens.text(last + 1)) == 0
+                && tokens.kind(last + 2).isComment() && (last + 3 == tokens.count() || lineEnds(tokens.text(last + 3)) > 0)) {
+            last += 2;
+            end = tokens.end(last);
+        }
+        int next = last + 1 < tokens.count() && tokens.kind(last + 1) == TokenKind.WHITE_SPACE ? last + 2 : last + 1;
+        boolean isLast = next >= tokens.count() || tokens.is(next, '}') || tokens.kind(next).isComment()
+                || lineEnds(tokens.text(last + 1)) > 1;
+        int start = withDocumentation(file, declaration).start();
+        int above = tokens.at(start) - 1;
+        while (isLast && above > 1 && tokens.kind(above) == TokenKind.WHITE_SPACE && lineEnds(tokens.text(above)) == 1
+                && tokens.kind(above - 1).isComment() && lineEnds(tokens.text(above - 2)) > 0) {
+            start = tokens.start(above - 1);
+            above -= 2;
+        }
+        return new Range(start, end);
+    }
+
+    private static int lineEnds(String whiteSpace) {
+        return (int) whiteSpace.chars().filter(c -> c == '\n').count();
+    }
+
     /** The range with the blanks around it up to the line starts and with its last line end, when nothing else is there. */
     public static Range wholeLines(SourceFile file, Range range) {
         String content = file.content();

@@ -52,6 +52,79 @@ class FixRoundsTest {
     }
 
     @Test
+    void twoParametersOfOneMethodGoInOneRun() throws Exception {
+        assertEquals("""
+                class Berth {
+                    int dues() {
+                        return dues(1, 4);
+                    }
+
+                    private int dues(int draught, int days) {
+                        return draught * days;
+                    }
+                }
+                """, fixed("""
+                class Berth {
+                    int dues() {
+                        return dues(1, 2, 3, 4);
+                    }
+
+                    private int dues(int draught, int flag, int berth, int days) {
+                        return draught * days;
+                    }
+                }
+                """));
+    }
+
+    @Test
+    void commentsGoWithWhatTheyAreAbout() throws Exception {
+        assertEquals("""
+                class Berth {
+                    // ---- moving ----
+
+                    int moor(int number) {
+                        // the next one
+                        int next = number + 1;
+                        // a loop
+                        for (int i = 0; i < 3; i++) {
+                            next += i;
+                        }
+                        // first and
+                        int last = next;
+                        return last;
+                    }
+                }
+                """, fixed("""
+                class Berth {
+                    // how many there are
+                    private int unused = 3; // nobody knows
+
+                    // ---- moving ----
+
+                    // nobody calls this
+                    private void idle() {
+                    } // end of idle
+
+                    int moor(int number) {
+                        // the draught in metres
+                        int draught = 3; // not read
+                        // the next one
+                        int next = number + 1;
+                        // a loop
+                        outer:
+                            for (int i = 0; i < 3; i++) {
+                                next += i;
+                            }
+                        // first and
+                        int first = next;
+                        int last = next;
+                        return last;
+                    }
+                }
+                """));
+    }
+
+    @Test
     void oneFixMakesRoomForTheNext() throws Exception {
         assertEquals("""
                 class Berth {

@@ -6,6 +6,7 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
@@ -24,6 +25,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
 import javax.lang.model.type.DeclaredType;
 
 /** A collection that changes while a loop goes over it (java.util.ConcurrentModificationException). */
@@ -119,13 +121,13 @@ public final class ChangedInLoop implements Rule {
         }
     }
 
-    /** Whether a variable is given a collection that may change meanwhile (java.util.concurrent), or one whose class nobody can tell. */
+    /** Whether a field or local variable is given what may change meanwhile, or what nobody can tell: only java.util is sure to fail. */
     private static boolean isShared(Element variable, Survey survey) {
-        Code code = survey.code();
-        return WrittenValues.of(variable, survey).stream().anyMatch(value -> code.type(value)
-                .filter(type -> type instanceof DeclaredType declared
-                        && code.elements().getPackageOf(declared.asElement()).getQualifiedName().contentEquals("java.util.concurrent"))
-                .isPresent());
+        return variable.getKind() != ElementKind.PARAMETER && variable.getKind() != ElementKind.EXCEPTION_PARAMETER
+                && !WrittenValues.of(variable, survey).stream().filter(value -> value.getLeaf().getKind() != Tree.Kind.NULL_LITERAL)
+                        .allMatch(value -> value.getLeaf() instanceof NewClassTree && survey.code().type(value)
+                                .filter(type -> type instanceof DeclaredType declared && survey.code().elements()
+                                        .getPackageOf(declared.asElement()).getQualifiedName().contentEquals("java.util")).isPresent());
     }
 
     /** The map whose keys, values or entries a loop goes over (java.util.Map.keySet). */

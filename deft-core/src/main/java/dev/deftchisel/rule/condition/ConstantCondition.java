@@ -20,7 +20,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javax.lang.model.element.ElementKind;
-import javax.lang.model.type.TypeMirror;
 
 /** Conditions whose value can be told from the code alone (JLS 15.29). */
 public final class ConstantCondition implements Rule {
@@ -106,7 +105,7 @@ public final class ConstantCondition implements Rule {
     }
 
     private static boolean isLimit(TreePath limit, TreePath value, Code code) {
-        return Constants.value(code, limit).isPresent() && code.type(value).map(TypeMirror::getKind).flatMap(ValueRange::of)
+        return Constants.value(code, limit).isPresent() && ValueRanges.of(code, value)
                 .filter(type -> ValueRanges.of(code, limit).filter(number -> number.low() == type.low() || number.low() == type.high()).isPresent())
                 .isPresent();
     }

@@ -79,7 +79,9 @@ public final class SameBranches implements Rule {
             return;
         }
         IfTree tree = (IfTree) path.getLeaf();
-        boolean isSame = tree.getElseStatement() != null && code.readsSame(tree.getThenStatement(), tree.getElseStatement());
+        boolean isSame = tree.getElseStatement() != null && code.readsSame(tree.getThenStatement(), tree.getElseStatement())
+                && !(Code.statements(tree.getThenStatement()).isEmpty() && tree.getThenStatement() instanceof BlockTree
+                        && code.hasComment(code.range(tree)));
         if (isSame) {
             Range word = new Range(code.range(tree).start(), code.range(tree).start() + 2);
             survey.report(word, "both branches do the same", isPure(path, tree.getCondition(), code)

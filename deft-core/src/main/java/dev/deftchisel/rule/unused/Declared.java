@@ -154,12 +154,12 @@ final class Declared {
         if (kept.isPresent()) {
             edits.replace(statement.getLeaf(), to -> to.carry(code.range(kept.get().getLeaf())).write(";"));
         } else {
-            edits.remove(Layout.withDocumentation(code.file(), code.range(statement.getLeaf())));
+            edits.remove(Layout.withComments(code.file(), code.range(statement.getLeaf())));
         }
     }
 
-    /** Takes a member away with its documentation. */
+    /** Takes a member away with its documentation and comments. */
     void removeMember(FixEdits edits) {
-        edits.remove(Layout.withDocumentation(code.file(), code.range(path.getLeaf())));
+        edits.remove(Layout.withComments(code.file(), code.range(path.getLeaf())));
     }
 }

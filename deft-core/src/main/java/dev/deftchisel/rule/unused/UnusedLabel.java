@@ -7,10 +7,13 @@ import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
 import java.util.List;
 import java.util.Set;
 
@@ -70,7 +73,15 @@ public final class UnusedLabel implements Rule {
             Range all = survey.code().range(tree);
             Range label = new Range(all.start(), all.start() + tree.getLabel().length());
             survey.report(label, "no jump names '" + tree.getLabel() + "'", Fix.of("remove the label",
-                    edits -> edits.replace(tree, to -> to.carry(survey.code().range(tree.getStatement())))));
+                    edits -> remove(edits, tree)));
         }
+    }
+
+    /** The statement moves to where the label was. */
+    private static void remove(FixEdits edits, LabeledStatementTree tree) {
+        SourceFile file = edits.code().file();
+        Range statement = edits.code().range(tree.getStatement());
+        edits.replace(tree, to -> to.carry(statement, Layout.indentOf(file, statement.start()),
+                Layout.indentOf(file, edits.code().range(tree).start())));
     }
 }
