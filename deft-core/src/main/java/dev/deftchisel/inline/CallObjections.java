@@ -7,8 +7,6 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.Opening;
-import dev.deftchisel.source.Range;
-import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;
@@ -50,7 +48,7 @@ final class CallObjections {
         } else if (isStaticOnObject()) {
             return site.reason("a static method is called on an object, which would no longer be evaluated");
         }
-        return hidden().or(this::order).or(() -> new CallPlace(site).objection());
+        return hidden().or(() -> new CallPlace(site).objection());
     }
 
     /** What the method uses and the caller may not, unless it can be opened. */
@@ -93,29 +91,5 @@ final class CallObjections {
         return callee.isStatic() && site.tree().getMethodSelect() instanceof MemberSelectTree select
                 && code.element(new TreePath(new TreePath(site.path(), select), select.getExpression()))
                 .filter(element -> element instanceof TypeElement).isEmpty();
-    }
-
-    /** What is written where the body needs it is evaluated after the variables, and in the order of its uses. */
-    private Optional<Reason> order() {
-        List<Handed> all = site.all();
-        for (int i = 0; i < all.size(); i++) {
-            for (int j = i + 1; j < all.size(); j++) {
-                Handed one = all.get(i);
-                Handed later = all.get(j);
-                boolean isWritten = site.way(one) == Handed.Way.WRITTEN;
-                boolean isTurned = isWritten && (site.way(later) == Handed.Way.VARIABLE
-                        || site.way(later) == Handed.Way.WRITTEN && start(later) < start(one));
-                if (isTurned && !one.commutesWith(later, code)) {
-                    Range range = later.values().isEmpty() ? site.range() : later.range(code);
-                    return Optional.of(Reason.at(code.file().path(), range, "it would be evaluated before '"
-                            + code.shown(one.values().isEmpty() ? site.range() : one.range(code), 40) + "', and the order can matter"));
-                }
-            }
-        }
-        return Optional.empty();
-    }
-
-    private int start(Handed one) {
-        return callee.code().range(one.uses().get(0).getLeaf()).start();
     }
 }

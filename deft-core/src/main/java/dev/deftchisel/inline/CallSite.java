@@ -20,6 +20,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.VariableElement;
@@ -47,7 +48,36 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
         CallSite site = new CallSite(code, path, bare.shaped(), object, handed, Map.of());
         Map<Handed, Handed.Way> ways = new HashMap<>();
         site.all().forEach(one -> ways.put(one, site.way(analysis, one)));
-        return new CallSite(code, path, site.callee(), object, handed, ways);
+        CallSite complete = new CallSite(code, path, site.callee(), object, handed, ways);
+        complete.keepOrder();
+        return complete;
+    }
+
+    /** What would be evaluated after something that comes behind it in the call gets a variable of its own. */
+    private void keepOrder() {
+        for (Optional<Handed> first = turned(); first.isPresent(); first = turned()) {
+            ways.put(first.get(), Handed.Way.VARIABLE);
+        }
+    }
+
+    /**
+     * What would be evaluated too late: what is written where the body needs it is evaluated after the variables, and in the order of its
+     * uses.
+     */
+    private Optional<Handed> turned() {
+        List<Handed> all = all();
+        return IntStream.range(0, all.size()).boxed().filter(i -> way(all.get(i)) == Handed.Way.WRITTEN)
+                .filter(i -> all.subList(i + 1, all.size()).stream().anyMatch(later -> isTurned(all.get(i), later)))
+                .map(all::get).findFirst();
+    }
+
+    private boolean isTurned(Handed one, Handed later) {
+        return (way(later) == Handed.Way.VARIABLE || way(later) == Handed.Way.WRITTEN && start(later) < start(one))
+                && !one.commutesWith(later, code);
+    }
+
+    private int start(Handed one) {
+        return callee.code().range(one.uses().get(0).getLeaf()).start();
     }
 
     private static List<Handed> handed(Code code, TreePath path, MethodInvocationTree tree, Callee callee) {
