@@ -8,9 +8,11 @@ import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.rewrite.Precedence;
+import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
@@ -36,7 +38,9 @@ final class Conversion {
         boolean toText = NamedTypes.is(wanted, "java.lang.String");
         boolean fromText = NamedTypes.is(own, "java.lang.String");
         Optional<String> parser = fromText ? parser(wanted) : Optional.empty();
-        if (toText) {
+        Optional<Fix> letter = letter(path, wanted);
+        letter.ifPresent(fixes::add);
+        if (toText && letter.isEmpty()) {
             fixes.add(wrapped(path, "String.valueOf(", ")", "make text of it"));
         } else if (parser.isPresent() && !(path.getLeaf() instanceof LiteralTree literal
                 && !String.valueOf(literal.getValue()).matches("\\s*([-+]?[\\d.]+|true|false)\\s*"))) {
@@ -60,6 +64,22 @@ final class Conversion {
             fixes.add(cast(path, wanted));
         }
         return fixes;
+    }
+
+    /** One letter in the other sort of quotation marks (JLS 3.10.4, 3.10.5). */
+    private static Optional<Fix> letter(TreePath path, TypeMirror wanted) {
+        Object value = path.getLeaf() instanceof LiteralTree literal ? literal.getValue() : null;
+        boolean toText = value instanceof Character && NamedTypes.isOneOf(wanted, Set.of("java.lang.String", "java.lang.CharSequence"));
+        boolean toLetter = value instanceof String text && text.length() == 1 && wanted.getKind() == TypeKind.CHAR;
+        if (!toText && !toLetter || "\"'\\".indexOf(String.valueOf(value)) >= 0) {
+            return Optional.empty();
+        }
+        String mark = toText ? "\"" : "'";
+        return Optional.of(Fix.of(toText ? "write it as a string" : "write it as a character", edits -> {
+            Range range = edits.code().range(path.getLeaf());
+            String text = edits.code().text(range);
+            edits.replace(range, mark + text.substring(1, text.length() - 1) + mark);
+        }));
     }
 
     private static Fix cast(TreePath path, TypeMirror wanted) {

@@ -2,7 +2,6 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.ImportTree;
 import com.sun.source.tree.MemberSelectTree;
-import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.ErrorSite;
@@ -12,6 +11,7 @@ import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javax.lang.model.element.Modifier;
 import java.util.Set;
 
 /** Imports of packages or types that are not there. */
@@ -54,7 +54,13 @@ public final class MissingPackage implements Repair {
                             .filter(near -> code.file().skeleton().imports().stream().noneMatch(line -> line.simpleName().equals(near)))
                             .forEach(near -> fixes.add(Fix.of("import " + code.text(select.getExpression()) + "." + near,
                                     edits -> edits.replace(range, code.text(select.getExpression()) + "." + near)))));
-            Tree line = whole.getParentPath().getLeaf();
+            ImportTree line = (ImportTree) whole.getParentPath().getLeaf();
+            boolean isMember = !line.isStatic() && Optional.ofNullable(code.elements().getTypeElement(code.text(select.getExpression())))
+                    .filter(type -> type.getEnclosedElements().stream().anyMatch(member -> member.getSimpleName().contentEquals(name)
+                            && member.getModifiers().contains(Modifier.STATIC))).isPresent();
+            if (isMember) {
+                fixes.add(0, Fix.of("import the member as static", edits -> edits.insert(range.start(), "static ")));
+            }
             fixes.add(Fix.of("remove the import", edits -> edits.removeImport(site.code().range(line))));
         }
         return fixes;

@@ -65,7 +65,7 @@ public final class UnknownName implements Repair {
         Missing missing = Missing.at(named.get(), site);
         List<Fix> imports = missing.isSimple() ? imports(missing, site) : List.of();
         List<Fix> near = near(missing, site);
-        List<Fix> fixes = new ArrayList<>();
+        List<Fix> fixes = new ArrayList<>(NamedArguments.of(named.get(), site.code()).stream().toList());
         // the name of a type that is just so is rather imported than misspelt
         fixes.addAll(missing.mayBeType() && !imports.isEmpty() ? imports : near);
         fixes.addAll(missing.mayBeType() && !imports.isEmpty() ? near : imports);

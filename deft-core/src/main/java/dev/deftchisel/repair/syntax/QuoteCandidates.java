@@ -87,8 +87,9 @@ final class QuoteCandidates implements CandidateSource {
     private static void string(BrokenText text, int line, List<Candidate> found) {
         String rest = text.content().substring(text.at(), text.line(line).end());
         int open = rest.indexOf('\'');
+        int marks = 0;
         for (int close = rest.indexOf('\'', open + 1); open >= 0 && close > 0; close = rest.indexOf('\'', close + 1)) {
-            found.add(Candidate.replace("write a string", close, new Range(text.at() + open, text.at() + open + 1), "\"")
+            found.add(Candidate.replace("write a string", marks++, new Range(text.at() + open, text.at() + open + 1), "\"")
                     .and(new Range(text.at() + close, text.at() + close + 1), "\""));
         }
         if (rest.startsWith("''")) {
