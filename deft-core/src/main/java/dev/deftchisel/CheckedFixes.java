@@ -37,9 +37,11 @@ final class CheckedFixes {
         List<Checked> checked = new ArrayList<>();
         boolean isOfParser = analysis.code(file).filter(code -> !new SyntaxCheck(file, code.file().module().level())
                 .errors(code.file().content()).isEmpty()).isPresent();
+        long before = count(analysis, file, finding);
         for (Fix fix : finding.fixes().stream().limit(MOST).toList()) {
-            taken(finding, fix, file, analysis).ifPresent(change -> errors(change, finding, file, analysis, isOfParser)
-                    .ifPresent(errors -> checked.add(new Checked(fix, errors))));
+            taken(finding, fix, file, analysis).ifPresent(change -> errors(change, finding, file, analysis, before)
+                    // of what the parser does not understand, one mistake is many errors; else a fix need not mend more than its own
+                    .ifPresent(errors -> checked.add(new Checked(fix, isOfParser ? errors : Math.max(-1, errors)))));
         }
         return checked.stream().sorted(Comparator.comparing(Checked::errors)).map(one -> one.fix().title()).toList();
     }
@@ -55,15 +57,13 @@ final class CheckedFixes {
     }
 
     /** How many errors more there are; empty when there are as many of the same sort as before. */
-    private Optional<Integer> errors(Change change, Finding finding, Path file, Analysis analysis, boolean isOfParser) {
+    private Optional<Integer> errors(Change change, Finding finding, Path file, Analysis analysis, long before) {
         Path now = change.mapping().file(file);
         try {
             Analysis after = analyst.of(change.applyTo(analysis.snapshot())).analyse(Focus.whole(List.of(now)).deeply());
-            long before = count(analysis, file, finding);
             long left = count(after, now, finding);
             int mended = after.errors(now).size() - analysis.errors(file).size();
-            // of what the parser does not understand, one mistake is many errors; else a fix need not mend more than its own
-            return left > 0 && left >= before ? Optional.empty() : Optional.of(isOfParser ? mended : Math.max(-1, mended));
+            return left > 0 && left >= before ? Optional.empty() : Optional.of(mended);
         } catch (AnalysisException broken) {
             return Optional.empty();
         }

@@ -182,7 +182,7 @@ public final class Problems {
     /** The first problem behind a place in its file, or the first of all behind the last; empty when there is none. */
     public Optional<Problem> next(Place place) {
         List<Problem> all = in(Scope.of(List.of(place.file())));
-        return Stream.concat(all.stream().filter(problem -> problem.range().start() > place.caret()), all.stream()).findFirst();
+        return Stream.concat(all.stream().filter(problem -> problem.range().start() > place.caret()), all.stream()).findFirst().map(this::checked);
     }
 
     /**

@@ -82,7 +82,9 @@ final class FixCommand extends ChiselCommand {
         int line = chisel.snapshot().file(place.file()).orElseThrow().position(place.caret()).line();
         return problems.in(problems.around(place, Problems.Reach.FILE)).stream()
                 .filter(wanted)
-                .filter(found -> found.position().line() == line && !found.fixes().isEmpty())
+                .filter(found -> found.position().line() == line)
+                .map(problems::checked)
+                .filter(found -> !found.fixes().isEmpty())
                 .findFirst();
     }
 

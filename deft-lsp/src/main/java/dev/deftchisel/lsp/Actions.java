@@ -146,14 +146,17 @@ final class Actions {
 
     private List<CodeAction> fixes(Session.Asked asked, Range selection) {
         List<CodeAction> actions = new ArrayList<>();
+        Problems problems = asked.chisel().problems();
         for (Problem problem : asked.problems()) {
             if (problem.range().touches(selection.start()) || problem.range().overlaps(selection)) {
                 Diagnostic diagnostic = Diagnostics.diagnostic(problem, asked);
-                for (int fix = 0; fix < problem.fixes().size(); fix++) {
-                    CodeAction action = action(problem.fixes().get(fix), CodeActionKind.QuickFix, asked, Action.What.FIX, problem.rule(),
-                            problem.range(), fix);
+                // the best first, and none that cannot be taken
+                List<String> titles = problems.checked(problem).fixes();
+                for (String title : titles) {
+                    CodeAction action = action(title, CodeActionKind.QuickFix, asked, Action.What.FIX, problem.rule(), problem.range(),
+                            problem.fixes().indexOf(title));
                     action.setDiagnostics(List.of(diagnostic));
-                    action.setIsPreferred(fix == 0);
+                    action.setIsPreferred(title.equals(titles.get(0)));
                     actions.add(action);
                 }
             }

@@ -2,6 +2,7 @@ package dev.deftchisel.desk.panel;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
+import dev.deftchisel.Problems;
 import dev.deftchisel.desk.picture.Ink;
 import dev.deftchisel.desk.picture.Line;
 import dev.deftchisel.operation.Answers;
@@ -67,8 +68,10 @@ public final class OffersList {
     }
 
     private static List<Problem> problems(Chisel chisel, Place place) {
-        return chisel.problems().in(Scope.of(List.of(place.file()))).stream()
-                .filter(problem -> problem.range().touches(place.caret()) || problem.range().overlaps(place.selection())).toList();
+        Problems problems = chisel.problems();
+        return problems.in(Scope.of(List.of(place.file()))).stream()
+                .filter(problem -> problem.range().touches(place.caret()) || problem.range().overlaps(place.selection()))
+                .map(problems::checked).toList();
     }
 
     private Item<Doing> item(Doing doing) {
