@@ -132,7 +132,7 @@ public final class ChangedInLoop implements Rule {
 
     /** The map whose keys, values or entries a loop goes over (java.util.Map.keySet). */
     private static Optional<TreePath> view(TreePath source, Code code) {
-        boolean isView = source.getLeaf() instanceof MethodInvocationTree call
+        boolean isView = source.getLeaf() instanceof MethodInvocationTree
                 && VIEWS.stream().anyMatch(name -> Calls.isOf(code, source, "java.util.Map", name, 0));
         return isView ? Calls.receiver(source).map(Code::inner) : Optional.empty();
     }

@@ -136,7 +136,7 @@ public final class SwallowedException implements Rule {
 
     private static boolean isForgotten(TreePath path, Code code) {
         CatchTree tree = (CatchTree) path.getLeaf();
-        boolean isMeant = isReason(path, tree, code) || !tree.getParameter().getModifiers().getAnnotations().isEmpty()
+        boolean isMeant = isReason(tree, code) || !tree.getParameter().getModifiers().getAnnotations().isEmpty()
                 || code.type(new TreePath(path, tree.getParameter())).filter(type -> NamedTypes.isOneOf(type, NEVER)).isPresent();
         return tree.getBlock().getStatements().isEmpty() && !isMeant && !code.hasComment(upToEndOfLine(code.range(tree.getBlock()), code));
     }
@@ -147,7 +147,7 @@ public final class SwallowedException implements Rule {
     }
 
     /** Whether the name of an exception says why, rather than repeat its type. */
-    private static boolean isReason(TreePath path, CatchTree tree, Code code) {
+    private static boolean isReason(CatchTree tree, Code code) {
         String name = tree.getParameter().getName().toString();
         String type = code.text(tree.getParameter().getType()).toLowerCase(Locale.ROOT);
         return MEANT.matcher(name).find() || name.length() >= SHORTEST_REASON && !type.contains(name.toLowerCase(Locale.ROOT))
