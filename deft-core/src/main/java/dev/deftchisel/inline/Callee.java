@@ -85,7 +85,7 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
                 .filter(around -> around.getLeaf() instanceof MethodTree));
         if (path.isEmpty() || !(code.get().element(path.get()).orElse(null) instanceof ExecutableElement element)) {
             return new No(Reason.of(method.isSource() ? "the method " + method.signature()
-                    + " is there without being written, as in a record"
+                    + " is there without being written (JLS 8.9.3, 8.10.3)"
                     : "the method " + method.signature() + " is not declared in the workspace"));
         }
         return objection(analysis, method, code.get(), path.get(), element)

@@ -13,7 +13,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
@@ -38,6 +40,9 @@ final class Conversion {
         boolean toText = NamedTypes.is(wanted, "java.lang.String");
         boolean fromText = NamedTypes.is(own, "java.lang.String");
         Optional<String> parser = fromText ? parser(wanted) : Optional.empty();
+        if (fromText && wanted instanceof DeclaredType declared && declared.asElement().getKind() == ElementKind.ENUM) {
+            fixes.add(constant(path, declared));
+        }
         Optional<Fix> letter = letter(path, wanted);
         letter.ifPresent(fixes::add);
         if (toText && letter.isEmpty()) {
@@ -64,6 +69,19 @@ final class Conversion {
             fixes.add(cast(path, wanted));
         }
         return fixes;
+    }
+
+    /** The constant of an enum that a text names (JLS 8.9). */
+    private static Fix constant(TreePath path, DeclaredType type) {
+        TypeElement element = (TypeElement) type.asElement();
+        Optional<String> named = element.getEnclosedElements().stream()
+                .filter(one -> one.getKind() == ElementKind.ENUM_CONSTANT).map(one -> one.getSimpleName().toString())
+                .filter(name -> path.getLeaf() instanceof LiteralTree literal && name.equalsIgnoreCase(String.valueOf(literal.getValue())))
+                .findFirst();
+        return named.map(name -> Fix.of("write " + element.getSimpleName() + "." + name,
+                        edits -> edits.replace(path.getLeaf(), to -> to.write(edits.types().name(element) + "." + name))))
+                .orElseGet(() -> Fix.of("look the constant up by its name", edits -> edits.replace(path.getLeaf(), to -> to
+                        .write(edits.types().name(element) + ".valueOf(").carry(edits.code().range(path.getLeaf())).write(")"))));
     }
 
     /** One letter in the other sort of quotation marks (JLS 3.10.4, 3.10.5). */

@@ -1,6 +1,8 @@
 package dev.deftchisel.repair;
 
+import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.StatementTree;
@@ -44,7 +46,13 @@ public final class FinalAssigned implements Repair {
         return variable.getModifiers().getFlags().contains(Modifier.FINAL)
                 ? List.of(Fix.of("let '" + variable.getName() + "' change",
                         edits -> ModifierWords.remove(edits, code.range(variable.getModifiers()), "final")))
-                : List.of();
+                : removed(site).stream().toList();
+    }
+
+    /** The constant of an interface has no modifier that could go (JLS 9.3). */
+    private static Optional<Fix> removed(ErrorSite site) {
+        return site.nearest(AssignmentTree.class).map(TreePath::getParentPath).filter(path -> path.getLeaf() instanceof ExpressionStatementTree)
+                .map(path -> Fix.of("remove the assignment", edits -> edits.remove(site.code().range(path.getLeaf()))));
     }
 
     /** A variable of its own for the function or class, which keeps the value that there is before it. */

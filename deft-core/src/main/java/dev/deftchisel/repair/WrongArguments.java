@@ -4,12 +4,14 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MemberReferenceTree;
+import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.ErrorSite;
@@ -31,6 +33,8 @@ import javax.lang.model.type.TypeMirror;
 /** Calls whose arguments do not go with what is called (JLS 15.12.2). */
 public final class WrongArguments implements Repair {
 
+    private static final int LEVEL_OF_FORMATTED = 15;
+
     private static final int MOST = 3;
 
     @Override
@@ -50,6 +54,7 @@ public final class WrongArguments implements Repair {
     static List<Fix> of(TreePath call, Code code) {
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
         List<Fix> fixes = reordered(call, code);
+        formatted(call, code).ifPresent(fixes::add);
         List<ExecutableElement> all = Callable.of(call, code);
         all.forEach(method -> levelled(call, arguments, method, code).ifPresent(fixes::add));
         all.forEach(method -> converted(call, arguments, method, code).ifPresent(fixes::add));
@@ -58,6 +63,18 @@ public final class WrongArguments implements Repair {
         List<Fix> some = new ArrayList<>(fixes.stream().limit(MOST).toList());
         some.addAll(declared(call, code));
         return some;
+    }
+
+    /** {@code "%d at %s".format(3, name)}, whose format stands before the dot. */
+    private static Optional<Fix> formatted(TreePath call, Code code) {
+        boolean isFormat = call.getLeaf() instanceof MethodInvocationTree called && called.getMethodSelect() instanceof MemberSelectTree select
+                && select.getIdentifier().contentEquals("format") && code.file().module().level() >= LEVEL_OF_FORMATTED
+                && code.type(new TreePath(new TreePath(call, select), select.getExpression()))
+                        .filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent();
+        return isFormat ? Optional.of(Fix.of("call 'formatted'", edits -> {
+            int end = code.range(((MethodInvocationTree) call.getLeaf()).getMethodSelect()).end();
+            edits.replace(new Range(end - "format".length(), end), "formatted");
+        })) : Optional.empty();
     }
 
     /** The same arguments in another order, for each method that takes them so. */

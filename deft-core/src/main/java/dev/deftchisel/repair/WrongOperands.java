@@ -4,11 +4,13 @@ import com.sun.source.tree.ArrayAccessTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.EnhancedForLoopTree;
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.InstanceOfTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
+import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
@@ -31,7 +33,7 @@ public final class WrongOperands implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("operator.cant.be.applied.1", "incomparable.types", "array.req.but.found",
+        return Set.of("operator.cant.be.applied", "operator.cant.be.applied.1", "incomparable.types", "array.req.but.found",
                 "foreach.not.applicable.to.type", "ref.ambiguous");
     }
 
@@ -41,6 +43,7 @@ public final class WrongOperands implements Repair {
         Optional<TreePath> binary = site.nearest(BinaryTree.class);
         return switch (site.id()) {
             case "operator.cant.be.applied.1", "incomparable.types" -> binary.map(path -> operands(path, code)).orElse(List.of());
+            case "operator.cant.be.applied" -> site.nearest(UnaryTree.class).flatMap(path -> negated(path, code)).stream().toList();
             case "array.req.but.found" -> site.nearest(ArrayAccessTree.class).map(path -> element(path, code)).orElse(List.of());
             case "foreach.not.applicable.to.type" -> site.nearest(EnhancedForLoopTree.class).map(path -> source(path,
                     code)).orElse(List.of());
@@ -49,6 +52,16 @@ public final class WrongOperands implements Repair {
                     .findFirst().map(path -> meant(path, code)).orElse(List.of());
             default -> List.of();
         };
+    }
+
+    /** {@code !cargo instanceof Coal}: the opposite of the test is meant, which binds less tightly (JLS 15.20). */
+    private static Optional<Fix> negated(TreePath path, Code code) {
+        UnaryTree unary = (UnaryTree) path.getLeaf();
+        return path.getParentPath().getLeaf() instanceof InstanceOfTree test && unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT
+                ? Optional.of(Fix.of("put the test in parentheses", edits -> {
+                    edits.insert(code.range(unary.getExpression()).start(), "(");
+                    edits.insert(code.range(test).end(), ")");
+                })) : Optional.empty();
     }
 
     /** Each of the methods that fit, told by a cast of the first argument for which they take something else. */

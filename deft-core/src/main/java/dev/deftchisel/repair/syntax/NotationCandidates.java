@@ -23,6 +23,7 @@ final class NotationCandidates implements CandidateSource {
                 cast(text, token, found);
                 constant(text, token, found);
                 recordInBraces(text, token, found);
+                twoIndexes(text, token, found);
             }
         }
         return found;
@@ -76,6 +77,15 @@ final class NotationCandidates implements CandidateSource {
             }
         }
         return false;
+    }
+
+    /** {@code grid[1, 2]}. */
+    private static void twoIndexes(BrokenText text, int token, List<Candidate> found) {
+        int open = text.step(token, -2);
+        if (text.is(token, ",") && text.is(open, "[") && text.is(text.step(token, 2), "]")) {
+            int next = text.step(token, 1);
+            found.add(Candidate.replace("write an index each", 0, new Range(text.tokens().start(token), text.tokens().start(next)), "]["));
+        }
     }
 
     /** {@code record Buoy {String colour, int number}}. */

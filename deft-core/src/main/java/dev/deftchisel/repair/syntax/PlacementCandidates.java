@@ -16,6 +16,7 @@ final class PlacementCandidates implements CandidateSource {
     private static final Pattern METHOD_HEAD = Pattern.compile(
             "((public|protected|private|static|final|synchronized)\\s+)*(<[^>]*>\\s*)?[\\w.<>\\[\\], ]+\\s+\\w+\\s*\\([^()]*\\)\\s*(throws [\\w., ]+)?\\s*\\{");
     private static final Pattern ARRAY_OF = Pattern.compile("\\[\\s*\\d+\\s*]");
+    private static final Pattern DECLARED_WITH_LENGTH = Pattern.compile("^\\s*([\\w.]+)\\s+(\\w+)(\\[\\w+\\])\\s*;");
 
     @Override
     public List<Candidate> candidates(BrokenText text) {
@@ -146,8 +147,20 @@ final class PlacementCandidates implements CandidateSource {
         }
         Matcher sized = ARRAY_OF.matcher(text.lineText(line));
         if (sized.find() && !text.lineText(line).substring(0, sized.start()).contains("=")) {
+            lengthInType(text, line, sized, found);
             found.add(Candidate.replace("write the length only where the array is made", 0,
                     new Range(range.start() + sized.start(), range.start() + sized.end()), "[]"));
+        }
+    }
+
+    /** {@code int depths[3];} also makes the array in other languages. */
+    private static void lengthInType(BrokenText text, int line, Matcher sized, List<Candidate> found) {
+        Matcher declared = DECLARED_WITH_LENGTH.matcher(text.lineText(line));
+        if (declared.find() && declared.start(3) <= sized.start() && sized.start() < declared.end(3)) {
+            int start = text.line(line).start();
+            String type = declared.group(1);
+            found.add(Candidate.insert("make the array", -1, start + declared.end(1), "[]")
+                    .and(new Range(start + declared.start(3), start + declared.end(3)), " = new " + type + declared.group(3)));
         }
     }
 
