@@ -99,7 +99,7 @@ public final class IdentityComparison implements Rule {
         TreePath left = new TreePath(path, comparison.getLeftOperand());
         TreePath right = new TreePath(path, comparison.getRightOperand());
         if (!isValue(left, code) || !isValue(right, code) || isMarker(left, code) || isMarker(right, code)
-                || asksBoth(path, comparison, code) || isInterned(left, survey) || isInterned(right, survey)
+                || asksBoth(path, comparison, code)
                 || comesFrom(left, right, survey) || comesFrom(right, left, survey) || isSaid(path, code)
                 || isShortcut(path, comparison, code) || isNamedMarker(left, right, code) || isNamedMarker(right, left, code)) {
             return;
@@ -173,12 +173,6 @@ public final class IdentityComparison implements Rule {
         return named.filter(element -> element.getKind() == ElementKind.FIELD && element.getModifiers().contains(Modifier.FINAL)
                 && (!isConstant || element.getModifiers().contains(Modifier.PRIVATE))
                 || !isConstant && element.getSimpleName().contentEquals("this")).isPresent();
-    }
-
-    /** Whether a variable only gets values of which there is one object each (see {@link String#intern}). */
-    private static boolean isInterned(TreePath operand, Survey survey) {
-        List<ExpressionTree> values = values(operand, survey);
-        return values.stream().anyMatch(value -> value instanceof MethodInvocationTree call && Calls.name(call).equals("intern"));
     }
 
     /** Whether a variable is made of what the other operand names: then the question is whether that gave another object. */
