@@ -6,6 +6,8 @@ import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
+import java.util.ArrayList;
+import java.util.List;
 
 /**
  * A text that the parser does not understand, as the sources of candidates see it. Tokens are counted without white space and
@@ -54,6 +56,23 @@ record BrokenText(SourceFile file, CompilerError error) {
             at = by > 0 ? tokens().code(at + 1) : tokens().codeBefore(at - 1);
         }
         return at >= 0 && at < tokens().count() ? at : -1;
+    }
+
+    /**
+     * The tokens around the place that are on its line or on one beside it, in the order of the text.
+     *
+     * @param most how many before and how many behind
+     */
+    List<Integer> near(int most) {
+        int line = lineOf(at());
+        List<Integer> found = new ArrayList<>();
+        for (int distance = -most; distance <= most; distance++) {
+            int token = distance <= 0 ? step(last(), distance) : step(next(), distance - 1);
+            if (token >= 0 && Math.abs(lineOf(tokens().start(token)) - line) <= 1) {
+                found.add(token);
+            }
+        }
+        return found;
     }
 
     boolean is(int token, String text) {

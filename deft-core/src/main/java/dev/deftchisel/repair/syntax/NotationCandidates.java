@@ -15,16 +15,12 @@ final class NotationCandidates implements CandidateSource {
     @Override
     public List<Candidate> candidates(BrokenText text) {
         List<Candidate> found = new ArrayList<>();
-        int line = text.lineOf(text.at());
-        for (int distance = -NEAR; distance <= NEAR; distance++) {
-            int token = distance <= 0 ? text.step(text.last(), distance) : text.step(text.next(), distance - 1);
-            if (token >= 0 && Math.abs(text.lineOf(text.tokens().start(token)) - line) <= 1) {
-                power(text, token, found);
-                cast(text, token, found);
-                constant(text, token, found);
-                recordInBraces(text, token, found);
-                twoIndexes(text, token, found);
-            }
+        for (int token : text.near(NEAR)) {
+            power(text, token, found);
+            cast(text, token, found);
+            constant(text, token, found);
+            recordInBraces(text, token, found);
+            twoIndexes(text, token, found);
         }
         return found;
     }

@@ -23,15 +23,11 @@ final class WordCandidates implements CandidateSource {
     @Override
     public List<Candidate> candidates(BrokenText text) {
         List<Candidate> found = new ArrayList<>();
-        int line = text.lineOf(text.at());
-        for (int distance = -NEAR; distance <= NEAR; distance++) {
-            int token = distance <= 0 ? text.step(text.last(), distance) : text.step(text.next(), distance - 1);
-            if (token >= 0 && Math.abs(text.lineOf(text.tokens().start(token)) - line) <= 1) {
-                word(text, token, found);
-                signs(text, token, found);
-                elseWithCondition(text, token, found);
-                doubledSigns(text, token, found);
-            }
+        for (int token : text.near(NEAR)) {
+            word(text, token, found);
+            signs(text, token, found);
+            elseWithCondition(text, token, found);
+            doubledSigns(text, token, found);
         }
         return found;
     }

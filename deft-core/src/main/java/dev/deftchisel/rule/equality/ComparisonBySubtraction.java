@@ -18,6 +18,7 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rule.Beside;
 import dev.deftchisel.source.Range;
 import java.util.Set;
 import javax.lang.model.type.TypeKind;
@@ -91,10 +92,8 @@ public final class ComparisonBySubtraction implements Rule {
         TreePath place = Code.outer(path);
         Tree statement = place.getLeaf() instanceof ReturnTree ? place.getLeaf() : path.getLeaf();
         Range range = code.range(statement);
-        int before = code.tokens().end(code.tokens().codeBefore(code.tokens().at(range.start()) - 1));
-        int lineEnd = code.file().content().indexOf('\n', range.end());
-        Range behind = new Range(range.end(), lineEnd < 0 ? code.file().content().length() : lineEnd);
-        return code.hasComment(behind) || place.getLeaf() instanceof ReturnTree && code.hasComment(new Range(before, range.start()));
+        Range behind = Beside.toEndOfLine(new Range(range.end(), range.end()), code);
+        return code.hasComment(behind) || place.getLeaf() instanceof ReturnTree && code.hasComment(Beside.before(range.start(), code));
     }
 
     /** Whether any number can stand there, as a name or the result of a call. */

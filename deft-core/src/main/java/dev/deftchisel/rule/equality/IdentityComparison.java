@@ -22,6 +22,7 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rule.Beside;
 import dev.deftchisel.rule.WrittenValues;
 import dev.deftchisel.source.Range;
 import java.util.List;
@@ -155,10 +156,9 @@ public final class IdentityComparison implements Rule {
             statement = statement.getParentPath();
         }
         int start = code.range(statement.getLeaf()).start();
-        int before = code.tokens().codeBefore(code.tokens().at(start) - 1);
         boolean isNamed = Code.function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method
                 && NAMED.matcher(method.getName()).find()).isPresent();
-        return isNamed || before >= 0 && SAID.matcher(code.text(new Range(code.tokens().end(before), start))).find()
+        return isNamed || SAID.matcher(code.text(Beside.before(start, code))).find()
                 || INTERNED.matcher(code.file().content()).find();
     }
 

@@ -100,7 +100,7 @@ public final class OtherLoopVariable implements Rule {
         if (own.isEmpty() || other.isEmpty() || !isSteady(path, loop, own.get().equals(other.get()) ? null : own.get(), code)) {
             return;
         }
-        Optional<TreePath> tested = tested(path, loop, own.get(), other.get(), code);
+        Optional<TreePath> tested = tested(path, loop, own.get(), counted.get(), code);
         tested.ifPresent(name -> survey.report(name.getLeaf(), own.equals(other)
                         ? "the loop counts '" + variable.getName() + "' and tests '" + name.getLeaf() + "'"
                         : "the loop counts '" + name.getLeaf() + "' and tests '" + variable.getName() + "'",
@@ -109,12 +109,13 @@ public final class OtherLoopVariable implements Rule {
     }
 
     /** The name in a loop that should be that of its own variable. */
-    private static Optional<TreePath> tested(TreePath path, ForLoopTree loop, Element own, Element other, Code code) {
+    private static Optional<TreePath> tested(TreePath path, ForLoopTree loop, Element own, TreePath counted, Code code) {
+        Element other = code.element(counted).orElseThrow();
         TreePath condition = new TreePath(path, loop.getCondition());
         if (!own.equals(other)) {
             // a bound may be declared along with what counts up to it
             boolean isOther = names(condition, own, code) && !isCompared(condition, other, code) && (code.isOfLoop(path, other) || !mayLeave(loop.getStatement()));
-            return counted(new TreePath(path, loop.getUpdate().get(0))).filter(name -> isOther);
+            return Optional.of(counted).filter(name -> isOther);
         }
         // only the two sides of the comparison: what is counted outside may well be tested beside
         boolean isBare = Code.inner(condition).getLeaf() instanceof BinaryTree comparison && !comparison.getKind().name().startsWith("CONDITIONAL");

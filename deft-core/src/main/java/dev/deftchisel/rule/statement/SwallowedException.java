@@ -29,6 +29,7 @@ import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rule.Beside;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Locale;
@@ -138,12 +139,7 @@ public final class SwallowedException implements Rule {
         CatchTree tree = (CatchTree) path.getLeaf();
         boolean isMeant = isReason(tree, code) || !tree.getParameter().getModifiers().getAnnotations().isEmpty()
                 || code.type(new TreePath(path, tree.getParameter())).filter(type -> NamedTypes.isOneOf(type, NEVER)).isPresent();
-        return tree.getBlock().getStatements().isEmpty() && !isMeant && !code.hasComment(upToEndOfLine(code.range(tree.getBlock()), code));
-    }
-
-    private static Range upToEndOfLine(Range block, Code code) {
-        int end = code.file().content().indexOf('\n', block.end());
-        return new Range(block.start(), end < 0 ? code.file().content().length() : end);
+        return tree.getBlock().getStatements().isEmpty() && !isMeant && !code.hasComment(Beside.toEndOfLine(code.range(tree.getBlock()), code));
     }
 
     /** Whether the name of an exception says why, rather than repeat its type. */
