@@ -63,7 +63,16 @@ module dev.deftchisel.core {
             dev.deftchisel.move.MoveToPackageFolderOperation,
             dev.deftchisel.rename.RenameOperation;
     provides dev.deftchisel.problem.Repair with
+            dev.deftchisel.repair.MethodForOperator,
+            dev.deftchisel.repair.AssignedCall,
+            dev.deftchisel.repair.FunctionOrValue,
+            dev.deftchisel.repair.FunctionOnObject,
+            dev.deftchisel.repair.FactoryForConstructor,
+            dev.deftchisel.repair.TypeParameterBound,
+            dev.deftchisel.repair.ForwardReference,
+            dev.deftchisel.repair.InheritedContract,
             dev.deftchisel.repair.MeantValue,
+            dev.deftchisel.repair.MadeOfOther,
             dev.deftchisel.repair.WrongForm,
             dev.deftchisel.repair.WrongConstruction,
             dev.deftchisel.repair.WrongStatic,

@@ -330,6 +330,15 @@ public final class Code {
         return type.getKind().isPrimitive() ? types().boxedClass(types().getPrimitiveType(type.getKind())).asType() : type;
     }
 
+    /** The primitive type in a box (JLS 5.1.8), any other type as it is. */
+    public TypeMirror unboxed(TypeMirror type) {
+        try {
+            return types().unboxedType(type);
+        } catch (IllegalArgumentException noBox) {
+            return type;
+        }
+    }
+
     /** Whether a value of a type is one of another, type arguments aside (JLS 4.10). */
     public boolean isKind(TypeMirror type, TypeMirror above) {
         return types().isSubtype(types().erasure(type), types().erasure(above));

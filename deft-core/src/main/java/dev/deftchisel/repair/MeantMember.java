@@ -8,6 +8,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -252,6 +253,12 @@ public final class MeantMember implements Repair {
             String box = String.valueOf(code.boxed(missing.type())).replaceFirst(".*\\.", "");
             fixes.add(missing.name().equals("equals") ? Fix.of("compare with '=='", edits -> edits.replace(all, object + " == " + missing.written()))
                     : Fix.of("use '" + box + ".compare'", edits -> edits.replace(all, box + ".compare(" + object + ", " + missing.written() + ")")));
+        }
+        if (NamedTypes.is(missing.type(), "java.lang.String") && code.elements().getAllMembers(code.elements().getTypeElement("java.lang.StringBuilder")).stream()
+                .anyMatch(member -> member instanceof ExecutableElement method && method.getSimpleName().contentEquals(missing.name())
+                        && takes(method, missing.arguments()) && NamedTypes.is(method.getReturnType(), "java.lang.StringBuilder"))) {
+            fixes.add(Fix.of("do it in a StringBuilder", edits -> edits.replace(code.range(missing.call().get()), "new StringBuilder(" + object + ")."
+                    + missing.name() + "(" + missing.written() + ").toString()")));
         }
         for (String name : names) {
             TypeElement helper = code.elements().getTypeElement(name);

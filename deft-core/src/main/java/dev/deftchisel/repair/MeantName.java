@@ -1,7 +1,10 @@
 package dev.deftchisel.repair;
 
 import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.BindingPatternTree;
 import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.EnhancedForLoopTree;
+import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
@@ -10,6 +13,7 @@ import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
+import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.CompilerError;
 import dev.deftchisel.problem.ErrorSite;
@@ -81,6 +85,7 @@ public final class MeantName implements Repair {
             thrown(path, name, range).ifPresent(fixes::add);
             typeParameter(path, name, code).ifPresent(fixes::add);
             arrow(path, range, code).ifPresent(fixes::add);
+            constants(path, name, code).ifPresent(fixes::add);
             pattern(path, name, code).ifPresent(fixes::add);
         }
         return fixes;
@@ -207,6 +212,15 @@ public final class MeantName implements Repair {
                 .toList();
     }
 
+    /** {@code for (Quay quay : Quay)}: a loop over a type goes over its constants (JLS 8.9.3). */
+    private static Optional<Fix> constants(TreePath path, String name, Code code) {
+        boolean isEnum = path.getParentPath().getLeaf() instanceof EnhancedForLoopTree && (declaredTypes(code).stream()
+                .anyMatch(type -> type.getKind() == ElementKind.ENUM && type.getSimpleName().contentEquals(name))
+                || code.visible(path).stream().anyMatch(type -> type.getKind() == ElementKind.ENUM && type.getSimpleName().contentEquals(name))
+                || path.getParentPath().getLeaf() instanceof EnhancedForLoopTree loop && code.text(loop.getVariable().getType()).equals(name));
+        return isEnum ? Optional.of(Fix.of("go over its constants", edits -> edits.insert(code.range(path.getLeaf()).end(), ".values()"))) : Optional.empty();
+    }
+
     /** {@code throw Full;}. */
     private static Optional<Fix> thrown(TreePath path, String name, Range range) {
         boolean isThrown = path.getParentPath().getLeaf() instanceof ThrowTree && Character.isUpperCase(name.charAt(0));
@@ -241,12 +255,26 @@ public final class MeantName implements Repair {
     private static Optional<Fix> pattern(TreePath path, String name, Code code) {
         for (TreePath at = path; at.getParentPath() != null; at = at.getParentPath()) {
             if (at.getParentPath().getLeaf() instanceof BinaryTree both && both.getKind() == Tree.Kind.CONDITIONAL_OR && both.getRightOperand() == at.getLeaf()
-                    && code.text(both.getLeftOperand()).matches("(?s).*\\binstanceof\\b.*\\b" + name + "\\b.*")) {
+                    && binds(both.getLeftOperand(), name)) {
                 Range sign = new Range(code.range(both.getLeftOperand()).end(), code.range(both.getRightOperand()).start());
                 return Optional.of(Fix.of("write '&&'", edits -> edits.replace(sign, " && ")));
             }
         }
         return Optional.empty();
+    }
+
+    private static boolean binds(ExpressionTree condition, String name) {
+        return Boolean.TRUE.equals(new TreeScanner<Boolean, Void>() {
+            @Override
+            public Boolean visitBindingPattern(BindingPatternTree tree, Void unused) {
+                return tree.getVariable().getName().contentEquals(name);
+            }
+
+            @Override
+            public Boolean reduce(Boolean one, Boolean other) {
+                return Boolean.TRUE.equals(one) || Boolean.TRUE.equals(other);
+            }
+        }.scan(condition, null));
     }
 
     /** {@code n - use(n)} where a function is expected. */

@@ -88,6 +88,9 @@ public final class MeantValue implements Repair {
         } else if (wanted.isPresent()) {
             fixes.addAll(ofStream(path, wanted.get(), code));
         }
+        if (site.id().equals("illegal.initializer.for.type")) {
+            fixes.addAll(collection(path, wanted, code));
+        }
         if (site.error().message().contains("bad return type in lambda")) {
             fixes.addAll(lambdaResult(path, own, code, site));
         }
@@ -209,7 +212,7 @@ public final class MeantValue implements Repair {
         boolean isText = NamedTypes.is(wanted, "java.lang.String");
         return switch (literal.getKind()) {
             case STRING_LITERAL -> isChar && String.valueOf(literal.getValue()).length() == 1
-                    ? List.of(write(range, "'" + text.substring(1, text.length() - 1).replace("'", "\\'").replace("\\\"", "\"") + "'"))
+                    ? List.of(letters(path, code))
                     : wanted.getKind() == TypeKind.INT && String.valueOf(literal.getValue()).matches("-?\\d{1,9}")
                             && Code.outer(path).getLeaf() instanceof CaseTree ? List.of(write(range, String.valueOf(literal.getValue()))) : List.of();
             case CHAR_LITERAL -> isText ? List.of(write(range, "\"" + text.substring(1, text.length() - 1).replace("\"", "\\\"") + "\"")) : List.of();
@@ -219,6 +222,21 @@ public final class MeantValue implements Repair {
             case NULL_LITERAL -> wanted.getKind().isPrimitive() ? List.of(write(range, Defaults.of(wanted))) : List.of();
             default -> List.of();
         };
+    }
+
+    /** A string of one letter as a character, with all others among the labels of the same switch. */
+    private static Fix letters(TreePath path, Code code) {
+        TreePath choice = Code.outer(path).getParentPath();
+        List<Tree> all = choice.getLeaf() instanceof SwitchTree || choice.getLeaf() instanceof SwitchExpressionTree ? Code.cases(choice.getLeaf()).stream()
+                .flatMap(one -> one.getExpressions().stream()).filter(label -> label instanceof LiteralTree literal && literal.getValue() instanceof String one
+                        && one.length() == 1).map(label -> (Tree) label).toList() : List.of(path.getLeaf());
+        return Fix.of(all.size() > 1 ? "write characters" : "write " + letter(path.getLeaf(), code),
+                edits -> all.forEach(one -> edits.replace(code.range(one), letter(one, code))));
+    }
+
+    private static String letter(Tree string, Code code) {
+        String text = code.text(string);
+        return "'" + text.substring(1, text.length() - 1).replace("'", "\\'").replace("\\\"", "\"") + "'";
     }
 
     private static Fix write(Range range, String text) {
@@ -243,6 +261,16 @@ public final class MeantValue implements Repair {
                     "new " + edits.types().write(code.types().erasure(array.getComponentType())).orElse("Object") + "[0]")));
         }
         String target = wanted instanceof DeclaredType declared ? ((TypeElement) declared.asElement()).getQualifiedName().toString() : "";
+        if (path.getLeaf() instanceof MethodInvocationTree call && call.getArguments().size() == 1) {
+            String collector = code.text(call.getArguments().get(0));
+            Map.of("java.util.List", "toSet()", "java.util.Set", "toList()").forEach((type, other) -> {
+                if (target.equals(type) && collector.endsWith(other)) {
+                    int end = code.range(call.getArguments().get(0)).end();
+                    String right = other.equals("toSet()") ? "toList" : "toSet";
+                    fixes.add(Fix.of("collect by '" + right + "'", edits -> edits.replace(new Range(end - other.length(), end - 2), right)));
+                }
+            });
+        }
         TypeMirror collection = code.elements().getTypeElement("java.util.Collection").asType();
         if (own instanceof DeclaredType && code.isKind(own, collection) && COPIES.containsKey(target) && !code.isKind(own, wanted)) {
             fixes.add(Fix.of("make a " + COPIES.get(target).replaceFirst(".*\\.", "") + " of it", edits -> edits.replace(path.getLeaf(), to -> to
@@ -265,6 +293,30 @@ public final class MeantValue implements Repair {
         } else if (own.getKind().isPrimitive() && wanted.getKind().isPrimitive() && Code.outer(path).getLeaf() instanceof ArrayAccessTree) {
             fixes.add(Fix.of("cast it to int", edits -> Conversion.cast(edits, path, "int")));
         }
+        return fixes;
+    }
+
+    /** <code>List&lt;String&gt; names = {"a", "b"}</code>: only an array is written like that (JLS 10.6). */
+    private static List<Fix> collection(TreePath path, Optional<TypeMirror> wanted, Code code) {
+        Optional<String> factory = wanted.filter(type -> type instanceof DeclaredType).map(type -> ((TypeElement) ((DeclaredType) type).asElement())
+                .getQualifiedName().toString()).filter(COPIES::containsKey);
+        Tree array = path.getLeaf();
+        Range all = code.range(array);
+        boolean isInitialiser = array instanceof NewArrayTree && code.text(all).startsWith("{");
+        if (factory.isEmpty() || !isInitialiser) {
+            return List.of();
+        }
+        String name = factory.get().equals("java.util.Set") ? "java.util.Set" : "java.util.List";
+        boolean isInterface = factory.get().equals("java.util.List") || factory.get().equals("java.util.Set") || factory.get().equals("java.util.Collection");
+        Range within = new Range(all.start() + 1, all.end() - 1);
+        List<Fix> fixes = new ArrayList<>();
+        if (isInterface) {
+            fixes.add(Fix.of("write '" + name.replaceFirst(".*\\.", "") + ".of'", edits -> edits.replace(all, to -> to
+                    .write(edits.types().name(code.elements().getTypeElement(name)) + ".of(").carry(within).write(")"))));
+        }
+        fixes.add(Fix.of("make a " + COPIES.get(factory.get()).replaceFirst(".*\\.", "") + " of it", edits -> edits.replace(all, to -> to
+                .write("new " + edits.types().name(code.elements().getTypeElement(COPIES.get(factory.get()))) + "<>("
+                        + edits.types().name(code.elements().getTypeElement(name)) + ".of(").carry(within).write("))"))));
         return fixes;
     }
 
@@ -322,24 +374,37 @@ public final class MeantValue implements Repair {
             Range sign = new Range(code.range(tree.getVariable()).end(), code.range(tree.getExpression()).start());
             return List.of(Fix.of("write '=='", edits -> edits.replace(sign, " == ")));
         }
+        boolean isComparator = site.nearest(LambdaExpressionTree.class).filter(lambda -> ((LambdaExpressionTree) lambda.getLeaf()).getParameters().size() == 2).isPresent();
+        if (isComparator && path.getLeaf() instanceof BinaryTree minus && minus.getKind() == Tree.Kind.MINUS) {
+            return List.of(compared(minus, minus.getLeftOperand(), minus.getRightOperand(), numbers(new TreePath(path, minus.getLeftOperand()), code), code));
+        }
         boolean isNumber = own.filter(type -> type.getKind().isPrimitive() && type.getKind() != TypeKind.BOOLEAN).isPresent();
         if (isNumber) {
             return List.of(suffixed(path, " != 0", "compare it with 0"));
         }
         if (path.getLeaf() instanceof BinaryTree compared && own.filter(type -> type.getKind() == TypeKind.BOOLEAN).isPresent()) {
             TreePath left = new TreePath(path, compared.getLeftOperand());
-            String sort = code.type(left).filter(type -> type.getKind().isPrimitive()).map(type -> switch (type.getKind()) {
-                case LONG -> "Long";
-                case DOUBLE, FLOAT -> "Double";
-                default -> "Integer";
-            }).orElse("");
+            String sort = numbers(left, code);
             boolean isTurned = compared.getKind() == Tree.Kind.LESS_THAN || compared.getKind() == Tree.Kind.LESS_THAN_EQUAL;
             ExpressionTree one = isTurned ? compared.getRightOperand() : compared.getLeftOperand();
             ExpressionTree other = isTurned ? compared.getLeftOperand() : compared.getRightOperand();
-            return sort.isEmpty() ? List.of() : List.of(Fix.of("compare them", edits -> edits.replace(compared, to -> to.write(sort + ".compare(")
-                    .carry(code.range(one)).write(", ").carry(code.range(other)).write(")"))));
+            return sort.isEmpty() ? List.of() : List.of(compared(compared, one, other, sort, code));
         }
         return List.of();
+    }
+
+    private static Fix compared(BinaryTree whole, ExpressionTree one, ExpressionTree other, String box, Code code) {
+        return Fix.of("compare them", edits -> edits.replace(whole, to -> to.write(box + ".compare(")
+                .carry(code.range(one)).write(", ").carry(code.range(other)).write(")")));
+    }
+
+    /** The class that compares numbers like this one; empty for what is no number. */
+    private static String numbers(TreePath path, Code code) {
+        return code.type(path).map(code::unboxed).filter(type -> type.getKind().isPrimitive()).map(type -> switch (type.getKind()) {
+            case LONG -> "Long";
+            case DOUBLE, FLOAT -> "Double";
+            default -> "Integer";
+        }).orElse("");
     }
 
     /** {@code List<Integer>} for {@code List<Number>}: the parameter or variable may take a list of any kind of number (JLS 4.5.1). */

@@ -3,6 +3,7 @@ package dev.deftchisel.repair;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
@@ -13,7 +14,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
+import javax.lang.model.util.ElementFilter;
 
 /** Members of an object that are named where there is none (JLS 8.1.3, 15.12.3). */
 public final class NotStatic implements Repair {
@@ -31,6 +34,7 @@ public final class NotStatic implements Repair {
                 .findFirst();
         Optional<TreePath> declared = named.flatMap(site::declaration);
         List<Fix> fixes = new ArrayList<>();
+        named.flatMap(path -> made(path, code)).ifPresent(fixes::add);
         declared.filter(path -> path.getParentPath().getLeaf() instanceof ClassTree).ifPresent(path ->
                 fixes.add(Fix.of("make '" + code.element(path).orElseThrow().getSimpleName() + "' static",
                         edits -> ModifierWords.add(edits, path.getLeaf(), "static"))));
@@ -39,5 +43,18 @@ public final class NotStatic implements Repair {
                 .ifPresent(method -> fixes.add(Fix.of("let '" + method.getName() + "' be no longer static",
                         edits -> ModifierWords.remove(edits, code.range(method.getModifiers()), "static"))));
         return fixes;
+    }
+
+    /** {@code Gate.open()}: the method is called on an object that is made for it. */
+    private static Optional<Fix> made(TreePath path, Code code) {
+        if (!(path.getLeaf() instanceof MemberSelectTree select) || !(path.getParentPath().getLeaf() instanceof MethodInvocationTree call)
+                || call.getMethodSelect() != select) {
+            return Optional.empty();
+        }
+        TreePath type = new TreePath(path, select.getExpression());
+        boolean isMakeable = code.element(type).filter(element -> element.getKind() == ElementKind.CLASS && !element.getModifiers().contains(Modifier.ABSTRACT)
+                && ElementFilter.constructorsIn(element.getEnclosedElements()).stream().anyMatch(one -> one.getParameters().isEmpty())).isPresent();
+        return isMakeable ? Optional.of(Fix.of("call it on a new '" + code.text(select.getExpression()) + "'",
+                edits -> edits.replace(select.getExpression(), to -> to.write("new ").carry(code.range(select.getExpression())).write("()")))) : Optional.empty();
     }
 }

@@ -2,16 +2,21 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.CaseTree;
+import com.sun.source.tree.CompoundAssignmentTree;
 import com.sun.source.tree.ForLoopTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
+import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -22,6 +27,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import javax.lang.model.element.Element;
 import javax.lang.model.type.TypeMirror;
 
 /** A variable that is declared in a block and used behind it (JLS 6.3): it is declared before the block instead. */
@@ -49,6 +55,8 @@ public final class OutOfScope implements Repair {
         Optional<TreePath> around = common(declared, use.get(), code);
         Optional<TypeMirror> type = code.element(declared.get(0)).map(element -> element.asType());
         return around.isEmpty() || type.isEmpty() ? List.of()
+                : isCountedUp(declared.get(0), code) ? List.of(Fix.of("declare '" + name + "' before the block", edits -> moved(edits, around.get().getLeaf(),
+                        (VariableTree) declared.get(0).getLeaf())))
                 : List.of(Fix.of("declare '" + name + "' before the block", edits -> hoist(edits, around.get().getLeaf(), declared, type.get())));
     }
 
@@ -85,6 +93,26 @@ public final class OutOfScope implements Repair {
             }
         }
         return Optional.empty();
+    }
+
+    /** Whether a variable only grows from where it starts, so that it is meant to start once: {@code int sum = 0; sum += due;} (JLS 15.26.2). */
+    private static boolean isCountedUp(TreePath declared, Code code) {
+        Optional<Element> element = code.element(declared);
+        boolean hasStart = ((VariableTree) declared.getLeaf()).getInitializer() instanceof LiteralTree
+                || ((VariableTree) declared.getLeaf()).getInitializer() instanceof NewClassTree;
+        TreePath block = declared.getParentPath();
+        List<Tree> written = code.occurrences(block).stream().filter(one -> element.filter(one.variable()::equals).isPresent()
+                && one.isWritten() && one.access() != Occurrence.Access.DECLARED).map(one -> one.path().getParentPath().getLeaf()).toList();
+        return hasStart && block.getLeaf() instanceof BlockTree && !written.isEmpty()
+                && written.stream().allMatch(tree -> tree instanceof CompoundAssignmentTree || tree instanceof UnaryTree);
+    }
+
+    /** Declares a variable with its value before a statement instead of within it. */
+    private static void moved(FixEdits edits, Tree statement, VariableTree variable) {
+        Code code = edits.code();
+        int start = code.range(statement).start();
+        edits.insert(start, code.text(variable) + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start));
+        edits.remove(code.range(variable));
     }
 
     private static void hoist(FixEdits edits, Tree statement, List<TreePath> declared, TypeMirror type) {

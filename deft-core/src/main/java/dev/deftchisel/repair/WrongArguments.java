@@ -241,6 +241,10 @@ public final class WrongArguments implements Repair {
     /** The declaration is made to fit. */
     private static List<Fix> declared(TreePath call, Code code) {
         if (call.getLeaf() instanceof NewClassTree made) {
+            if (code.find(made.getIdentifier()).isEmpty()) {
+                // the constant of an enum is made without a type of its own in the text
+                return List.of();
+            }
             int at = code.range(made.getIdentifier()).end();
             Place place = new Place(code.file().path(), new Range(at - 1, at - 1));
             return List.of(new Fix.Use("declare a constructor for it", "declare-constructor", place, Answers.none()),

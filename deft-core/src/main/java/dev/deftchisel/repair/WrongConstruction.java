@@ -249,9 +249,20 @@ public final class WrongConstruction implements Repair {
                 int brace = code.range(constructor.getBody()).start() + 1;
                 String indent = Layout.indentOf(code.file(), code.range(constructor).start()) + layout.unit();
                 edits.insert(brace, layout.lineEnd() + indent + "super(" + arguments + ");");
+                inherited(constructor, own.get(), code).forEach(statement -> edits.remove(code.range(statement)));
             }));
         }
         return Optional.of(Fix.of("declare a constructor that hands everything on", edits -> constructor(edits, (ClassTree) type.getLeaf(), above.get(), List.of())));
+    }
+
+    /** Statements that set final fields of the superclass, which its constructor does already (JLS 8.1.2, 16.9). */
+    private static List<StatementTree> inherited(MethodTree constructor, TreePath own, Code code) {
+        Optional<TypeElement> type = code.enclosingType(own);
+        TreePath body = new TreePath(own, constructor.getBody());
+        return constructor.getBody().getStatements().stream().filter(statement -> statement instanceof ExpressionStatementTree alone
+                && alone.getExpression() instanceof AssignmentTree set && code.element(new TreePath(new TreePath(new TreePath(body, statement), set), set.getVariable()))
+                .filter(field -> field.getKind().isField() && field.getModifiers().contains(Modifier.FINAL) && type.filter(field.getEnclosingElement()::equals).isEmpty())
+                .isPresent()).map(statement -> (StatementTree) statement).toList();
     }
 
     /** For each parameter above the own one of its name, or else of its type, or else a default. */

@@ -3,12 +3,14 @@ package dev.deftchisel.repair;
 import com.sun.source.tree.AnnotationTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.ModifiersTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
+import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Supertypes;
 import dev.deftchisel.problem.ErrorSite;
@@ -146,12 +148,39 @@ public final class WrongFamily implements Repair {
         VariableTree field = (VariableTree) path.getLeaf();
         List<Fix> fixes = new ArrayList<>();
         if (field.getInitializer() != null) {
-            fixes.add(Fix.of("make it a method", edits -> edits.replace(new Range(code.name(field).end(), code.range(field).end()),
-                    to -> to.write("() { return ").carry(code.range(field.getInitializer())).write("; }"))));
+            fixes.add(Fix.of("make it a method", edits -> {
+                edits.replace(new Range(code.name(field).end(), code.range(field).end()),
+                        to -> to.write("() { return ").carry(code.range(field.getInitializer())).write("; }"));
+                called(field, path, code).forEach(end -> edits.insert(end, "()"));
+            }));
         }
         fixes.add(Fix.of("make it static", edits -> ModifierWords.add(edits, field, "static")));
         fixes.add(Fix.of("remove it", edits -> edits.remove(code.range(field))));
         return fixes;
+    }
+
+    /** Where the names end by which the record itself uses a field. */
+    private static List<Integer> called(VariableTree field, TreePath path, Code code) {
+        List<Integer> ends = new ArrayList<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitIdentifier(IdentifierTree tree, Void unused) {
+                boolean isLocal = code.element(getCurrentPath()).filter(element -> !element.getKind().isField()).isPresent();
+                if (tree.getName().equals(field.getName()) && !isLocal) {
+                    ends.add(code.range(tree).end());
+                }
+                return null;
+            }
+
+            @Override
+            public Void visitMemberSelect(MemberSelectTree tree, Void unused) {
+                if (tree.getIdentifier().equals(field.getName()) && tree.getExpression().toString().equals("this")) {
+                    ends.add(code.range(tree).end());
+                }
+                return super.visitMemberSelect(tree, null);
+            }
+        }.scan(path.getParentPath(), null);
+        return ends;
     }
 
     private static List<Fix> withoutSuperclass(TreePath path, Code code) {

@@ -279,6 +279,17 @@ public final class WrongForm implements Repair {
 
     private static List<Fix> rawArray(TreePath path, Code code) {
         NewArrayTree tree = (NewArrayTree) path.getLeaf();
+        Optional<TypeMirror> element = code.type(new TreePath(path, tree.getType()));
+        if (element.filter(type -> type.getKind() == TypeKind.TYPEVAR).isPresent()) {
+            // a field of such an array can only be filled by a cast, which is unchecked (JLS 15.10.1)
+            String bound = Conversion.shown(code.types().erasure(element.get()));
+            String name = code.text(tree.getType());
+            String dimensions = "[]".repeat(Math.max(1, tree.getDimensions().size()));
+            return List.of(Fix.of("make an array of '" + bound + "' and cast it", edits -> {
+                edits.insert(code.range(tree).start(), "(" + name + dimensions + ") ");
+                edits.replace(code.range(tree.getType()), edits.types().write(code.types().erasure(element.get())).orElse("Object"));
+            }));
+        }
         return tree.getType() instanceof ParameterizedTypeTree type
                 ? List.of(Fix.of("make an array of '" + code.text(type.getType()) + "'",
                 edits -> edits.cut(new Range(code.range(type.getType()).end(), code.range(type).end())))) : List.of();

@@ -1,11 +1,14 @@
 package dev.deftchisel.repair;
 
 import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberReferenceTree;
+import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.ReturnTree;
+import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
@@ -141,7 +144,7 @@ public final class WrongLambda implements Repair {
     /** Parameters, result and target of a function. */
     private static Optional<List<Fix>> shape(ErrorSite site) {
         Code code = site.code();
-        Optional<TreePath> found = site.nearest(LambdaExpressionTree.class);
+        Optional<TreePath> found = site.nearest(LambdaExpressionTree.class).or(() -> site.id().startsWith("cant.apply") ? passed(site) : Optional.empty());
         if (found.isEmpty()) {
             return Optional.empty();
         }
@@ -156,12 +159,28 @@ public final class WrongLambda implements Repair {
         }
         boolean isBlock = lambda.getBody() instanceof BlockTree;
         if (isBlock && (message.contains("missing return value") || message.contains("neither value nor void") || message.contains("bad return type"))) {
+            last((BlockTree) lambda.getBody()).ifPresent(value -> fixes.add(Fix.of("return what it ends with",
+                    edits -> edits.insert(code.range(value).start(), "return "))));
             fixes.add(Fix.of("return null in the end", edits -> Lines.atEnd(edits, (BlockTree) lambda.getBody(), "return null;")));
         }
         if (isBlock && message.contains("unexpected return value")) {
             fixes.addAll(returns(found.get(), code));
         }
         return Optional.of(fixes);
+    }
+
+    /** The function with a block that is passed to the call which does not take it. */
+    private static Optional<TreePath> passed(ErrorSite site) {
+        return site.nearest(MethodInvocationTree.class).stream().flatMap(path -> ((MethodInvocationTree) path.getLeaf()).getArguments().stream()
+                .filter(argument -> argument instanceof LambdaExpressionTree lambda && lambda.getBody() instanceof BlockTree)
+                .map(argument -> new TreePath(path, argument))).findFirst();
+    }
+
+    /** The call that a block ends with, which may be what was to be returned. */
+    private static Optional<StatementTree> last(BlockTree block) {
+        int count = block.getStatements().size();
+        return count > 0 && block.getStatements().get(count - 1) instanceof ExpressionStatementTree alone
+                && alone.getExpression() instanceof MethodInvocationTree ? Optional.of(alone) : Optional.empty();
     }
 
     /** As many parameters as the function is called with. */

@@ -31,7 +31,7 @@ class RuleReportsTest {
     Stream<DynamicTest> reports() throws Exception {
         Path cases = Path.of(RuleReportsTest.class.getResource("/reports").toURI());
         try (Stream<Path> files = Files.list(cases)) {
-            return files.sorted().toList().stream().map(file -> DynamicTest.dynamicTest(rule(file), () -> play(file)));
+            return files.sorted().toList().stream().map(file -> DynamicTest.dynamicTest(file.getFileName().toString(), () -> play(file)));
         }
     }
 
@@ -40,7 +40,7 @@ class RuleReportsTest {
         List<String> wanted = IntStream.range(0, marked.size())
                 .filter(index -> marked.get(index).endsWith(MARK))
                 .mapToObj(index -> line(index + 1, marked)).toList();
-        SampleWorkspace workspace = new SampleWorkspace(Files.createDirectories(folder.resolve(rule(file))));
+        SampleWorkspace workspace = new SampleWorkspace(Files.createDirectories(folder.resolve(file.getFileName().toString())));
         workspace.write("Harbour.java", String.join("\n", marked).replace(MARK, "") + "\n");
         workspace.write(".editorconfig", "root = true\n[*]\ndeft_" + rule(file) + " = warning\n");
         try (Chisel chisel = Chisel.open(workspace.request(), Monitor.SILENT)) {
@@ -58,6 +58,6 @@ class RuleReportsTest {
     }
 
     private static String rule(Path file) {
-        return file.getFileName().toString().replace(".txt", "");
+        return file.getFileName().toString().replaceFirst("\\..*", "");
     }
 }

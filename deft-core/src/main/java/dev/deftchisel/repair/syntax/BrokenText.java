@@ -87,6 +87,10 @@ record BrokenText(SourceFile file, CompilerError error) {
         return token >= 0 && token < tokens().count() ? tokens().text(token) : "";
     }
 
+    String text(Range range) {
+        return content().substring(range.start(), range.end());
+    }
+
     Range range(int token) {
         return tokens().range(token);
     }

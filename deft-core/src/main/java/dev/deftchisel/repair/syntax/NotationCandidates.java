@@ -21,6 +21,9 @@ final class NotationCandidates implements CandidateSource {
             constant(text, token, found);
             recordInBraces(text, token, found);
             twoIndexes(text, token, found);
+            list(text, token, found);
+            arrayWithoutBrackets(text, token, found);
+            namedArguments(text, token, found);
         }
         return found;
     }
@@ -99,6 +102,47 @@ final class NotationCandidates implements CandidateSource {
         if (close > 0) {
             found.add(Candidate.replace("write the components in parentheses", 0,
                     new Range(text.tokens().end(text.step(open, -1)), text.tokens().end(open)), "(").and(text.range(close), ") {" + text.lineEnd() + text.indent(text.tokens().start(token)) + "}"));
+        }
+    }
+
+    /** {@code = [4, 8]} and {@code (["red"])}: a list, or an array where one is wanted. */
+    private static void list(BrokenText text, int token, List<Candidate> found) {
+        int before = text.step(token, -1);
+        boolean isValue = text.is(before, "=") || text.is(before, "(") || text.is(before, ",") || text.is(before, "return") || text.is(before, ":")
+                || text.is(before, "[");
+        int close = text.is(token, "[") && isValue ? text.closing(token) : -1;
+        if (close < 0) {
+            return;
+        }
+        found.add(Candidate.replace("make a list", 0, text.range(token), "List.of(").and(text.range(close), ")"));
+        found.add(Candidate.replace("make a list that can be changed", 0, text.range(token), "new ArrayList<>(List.of(").and(text.range(close), "))"));
+        found.add(Candidate.replace("write braces", 0, text.range(token), "{").and(text.range(close), "}"));
+    }
+
+    /** <code>new String {"a"}</code>. */
+    private static void arrayWithoutBrackets(BrokenText text, int token, List<Candidate> found) {
+        int type = text.step(token, 1);
+        int open = text.step(type, 1);
+        if (text.is(token, "new") && text.is(open, "{") && text.closing(open) > 0) {
+            found.add(Candidate.insert("write '[]'", 0, text.tokens().end(type), "[]"));
+        }
+    }
+
+    /** {@code berth(number: 4, quay: "N")}, or with {@code =}: Java passes arguments by their place. */
+    private static void namedArguments(BrokenText text, int token, List<Candidate> found) {
+        int close = text.is(token, "(") && text.isKind(text.step(token, -1), TokenKind.IDENTIFIER) ? text.closing(token) : -1;
+        Candidate without = new Candidate("pass the values alone", 0, List.of());
+        int depth = 0;
+        for (int i = token; i >= 0 && i < close; i = text.step(i, 1)) {
+            depth += text.is(i, "(") ? 1 : text.is(i, ")") ? -1 : 0;
+            boolean isNamed = depth == 1 && text.is(i, ":") && text.isKind(text.step(i, -1), TokenKind.IDENTIFIER)
+                    && (text.is(text.step(i, -2), "(") || text.is(text.step(i, -2), ","));
+            if (isNamed) {
+                without = without.and(new Range(text.tokens().start(text.step(i, -1)), text.tokens().start(text.step(i, 1))), "");
+            }
+        }
+        if (!without.edits().isEmpty()) {
+            found.add(without);
         }
     }
 }

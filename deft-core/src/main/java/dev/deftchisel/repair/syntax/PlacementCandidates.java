@@ -220,9 +220,17 @@ final class PlacementCandidates implements CandidateSource {
         int start = own.length() - own.stripLeading().length();
         if (equals > 0 && end > equals) {
             String head = own.substring(0, equals).stripTrailing();
-            found.add(Candidate.replace("make it a method", 0, new Range(range.start() + head.length(), range.start() + end + 1),
+            String name = head.replaceFirst(".*\\W", "");
+            Candidate method = Candidate.replace("make it a method", 0, new Range(range.start() + head.length(), range.start() + end + 1),
                     "() {" + text.lineEnd() + own.substring(0, start) + text.unit() + "return " + own.substring(equals + 1, end).strip() + ";"
-                    + text.lineEnd() + own.substring(0, start) + "}"));
+                    + text.lineEnd() + own.substring(0, start) + "}");
+            for (int use = text.tokens().at(range.end()); use >= 0 && use < text.tokens().count(); use = text.tokens().code(use + 1)) {
+                boolean isOwn = !text.is(text.step(use, -1), ".") || text.is(text.step(use, -2), "this");
+                if (text.is(use, name) && isOwn && !text.is(text.step(use, 1), "(") && !text.is(text.step(use, 1), "=")) {
+                    method = method.and(new Range(text.tokens().end(use), text.tokens().end(use)), "()");
+                }
+            }
+            found.add(method);
         }
         int type = own.strip().startsWith("private ") || own.strip().startsWith("public ") || own.strip().startsWith("protected ")
                 ? own.indexOf(' ', start) + 1 : start;

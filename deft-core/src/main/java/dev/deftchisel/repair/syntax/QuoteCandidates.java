@@ -11,6 +11,8 @@ final class QuoteCandidates implements CandidateSource {
 
     private static final Pattern ESCAPE = Pattern.compile("\\\\([^btnrfs\"'\\\\0-7u\r\n])");
     private static final Pattern END = Pattern.compile("[\\s;)\\],}]*$");
+    /** A quoted word in a string: behind the start of the string, a blank or so, and before more of it. */
+    private static final Pattern QUOTED = Pattern.compile("(?<=\"[^\"+,;]{0,80}[\\s(=])(\"[\\p{L}\\p{N}_][^\"+,;]*\")(?=[\\s.,:;!?)][^\"]*\"\\s*[);,+])");
     private static final Pattern WORD = Pattern.compile("[\\p{L}\\p{N}_]");
 
     @Override
@@ -29,7 +31,10 @@ final class QuoteCandidates implements CandidateSource {
             case "unclosed.text.block" -> textBlockEnd(text, found);
             case "unclosed.comment" -> found.add(Candidate.insert("end the comment", 0, lineEnd(text, text.lineOf(text.at())), " */"));
             case "illegal.char", "illegal.nonascii.digit" -> quotes(text, line, found);
-            default -> opened(text, line, found);
+            default -> {
+                opened(text, line, found);
+                within(text, line, found);
+            }
         }
         return found;
     }
@@ -66,6 +71,21 @@ final class QuoteCandidates implements CandidateSource {
                 found.add(Candidate.insert("open the string", 1, range.start() + i, "\""));
                 return;
             }
+        }
+    }
+
+    /** {@code "the "Alba" is in"}: quotation marks in a string, where a word touches the mark before and behind it. */
+    private static void within(BrokenText text, int line, List<Candidate> found) {
+        Matcher quoted = QUOTED.matcher(text.lineText(line));
+        List<Candidate.Replacement> edits = new ArrayList<>();
+        int start = text.line(line).start();
+        while (quoted.find()) {
+            for (int mark : new int[] {quoted.start(1), quoted.end(1) - 1}) {
+                edits.add(new Candidate.Replacement(new Range(start + mark, start + mark), "\\"));
+            }
+        }
+        if (!edits.isEmpty()) {
+            found.add(new Candidate("write '\\\"' for the marks within", 0, edits));
         }
     }
 

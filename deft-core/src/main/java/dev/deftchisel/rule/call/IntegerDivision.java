@@ -2,6 +2,8 @@ package dev.deftchisel.rule.call;
 
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.LiteralTree;
+import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
@@ -18,11 +20,14 @@ import dev.deftchisel.rewrite.Precedence;
 import dev.deftchisel.rule.Wanted;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /** A division of whole numbers whose result is used as a floating point number (JLS 15.17.2). */
 public final class IntegerDivision implements Rule {
+
+    private static final Pattern ROUNDING = Pattern.compile("round|ceil|floor|rint");
 
     @Override
     public About about() {
@@ -66,7 +71,7 @@ public final class IntegerDivision implements Rule {
         Code code = survey.code();
         // who rounds down what is already rounded wants just that
         boolean isFloor = Calls.isOf(code, Code.outer(path), "java.lang.Math", "floor", 1);
-        if (!isWhole(path, code) || isEven(path, division, code) || isFloor) {
+        if (!isWhole(path, code) || isEven(path, division, code) || isFloor || isScaled(path, division, code) || isHalfOfWhole(path, division, code)) {
             return;
         }
         Optional<TypeKind> wanted = wanted(path, code);
@@ -77,6 +82,25 @@ public final class IntegerDivision implements Rule {
             survey.report(division, "the fraction of this division is lost", Fix.of("divide as " + type, edits -> edits.replace(left,
                     to -> to.write("(" + type + ") ").write(isGrouped ? "(" : "").carry(code.range(left)).write(isGrouped ? ")" : ""))));
         }
+    }
+
+    /** {@code width * 1000 / units}: who multiplies first works with whole numbers on purpose, unless the result is rounded. */
+    private static boolean isScaled(TreePath path, BinaryTree division, Code code) {
+        boolean isRounded = Code.outer(path).getLeaf() instanceof MethodInvocationTree call && ROUNDING.matcher(Calls.name(call)).matches();
+        return !isRounded && Code.inner(division.getLeftOperand()) instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY
+                && (product.getLeftOperand() instanceof LiteralTree || product.getRightOperand() instanceof LiteralTree)
+                && !(Code.inner(division.getRightOperand()) instanceof LiteralTree);
+    }
+
+    /** {@code (int) (x - width / 2)}: half a unit more or less is cut off in the end. */
+    private static boolean isHalfOfWhole(TreePath path, BinaryTree division, Code code) {
+        TreePath at = Code.outer(path);
+        while (at.getLeaf() instanceof BinaryTree) {
+            at = Code.outer(at);
+        }
+        return at.getLeaf() instanceof TypeCastTree cast && code.type(new TreePath(at, cast.getType())).filter(type -> type.getKind() == TypeKind.INT
+                || type.getKind() == TypeKind.LONG).isPresent() && Code.inner(division.getRightOperand()) instanceof LiteralTree two
+                && Integer.valueOf(2).equals(two.getValue());
     }
 
     private static boolean isWhole(TreePath path, Code code) {

@@ -19,11 +19,14 @@ import dev.deftchisel.rewrite.Precedence;
 import dev.deftchisel.rule.Wanted;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /** A product of {@code int}s that becomes a {@code long} only when it has overflowed (JLS 15.17.1). */
 public final class LateWidening implements Rule {
+
+    private static final Pattern SIGN = Pattern.compile("(?i)(^|\\.|_)sign(um)?(\\(.*\\))?$");
 
     @Override
     public About about() {
@@ -78,8 +81,13 @@ public final class LateWidening implements Rule {
     }
 
     private static boolean isSmall(TreePath left, TreePath right, Code code) {
-        return ValueRanges.of(code, left).flatMap(one -> ValueRanges.of(code, right).flatMap(one::times))
+        return isSign(left, code) || isSign(right, code) || ValueRanges.of(code, left).flatMap(one -> ValueRanges.of(code, right).flatMap(one::times))
                 .filter(product -> product.isWithin(ValueRange.INT)).isPresent();
+    }
+
+    /** Whether a variable says by its name that it only turns the sign. */
+    private static boolean isSign(TreePath factor, Code code) {
+        return SIGN.matcher(code.text(Code.inner(factor).getLeaf())).find();
     }
 
     /** Whether any int can stand there: with a number that is known the product mostly stays small. */

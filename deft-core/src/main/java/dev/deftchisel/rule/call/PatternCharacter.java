@@ -13,10 +13,13 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import java.util.List;
 import java.util.Set;
 
 /** A single character with a meaning of its own where a regular expression is asked for (java.util.regex.Pattern). */
 public final class PatternCharacter implements Rule {
+
+    private static final Set<String> FILLS = Set.of("=", "-", "*", "#", " ", "~", "+", "x", "X", "^", "•");
 
     @Override
     public About about() {
@@ -59,8 +62,12 @@ public final class PatternCharacter implements Rule {
         if (!isPattern) {
             return;
         }
-        ExpressionTree pattern = ((MethodInvocationTree) path.getLeaf()).getArguments().get(0);
-        if (pattern instanceof LiteralTree literal && literal.getValue() instanceof String text && text.matches("[.|$^?*+(\\[]")) {
+        List<? extends ExpressionTree> arguments = ((MethodInvocationTree) path.getLeaf()).getArguments();
+        ExpressionTree pattern = arguments.get(0);
+        // every character is to become the same: a line, or what must not be read
+        boolean isFilled = arguments.size() == 2 && arguments.get(1) instanceof LiteralTree fill && FILLS.contains(String.valueOf(fill.getValue()))
+                && pattern instanceof LiteralTree any && ".".equals(any.getValue());
+        if (!isFilled && pattern instanceof LiteralTree literal && literal.getValue() instanceof String text && text.matches("[.|$^?*+(\\[]")) {
             survey.report(pattern, "'" + text + "' is not the character itself here", Fix.of("escape it",
                     edits -> edits.replace(code.range(pattern), "\"\\\\" + text + "\"")));
         }

@@ -79,7 +79,9 @@ public final class SameBranches implements Rule {
             return;
         }
         IfTree tree = (IfTree) path.getLeaf();
-        boolean isSame = tree.getElseStatement() != null && code.readsSame(tree.getThenStatement(), tree.getElseStatement())
+        // the last of a chain may list what else is known
+        boolean isListed = path.getParentPath().getLeaf() instanceof IfTree before && before.getElseStatement() == tree;
+        boolean isSame = !isListed && tree.getElseStatement() != null && code.readsSame(tree.getThenStatement(), tree.getElseStatement())
                 && !(Code.statements(tree.getThenStatement()).isEmpty() && tree.getThenStatement() instanceof BlockTree
                         && code.hasComment(code.range(tree)));
         if (isSame) {

@@ -9,6 +9,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.NamedTypes;
@@ -19,12 +20,21 @@ import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.Beside;
+import dev.deftchisel.rule.WrittenValues;
 import dev.deftchisel.source.Range;
+import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
 import javax.lang.model.type.TypeKind;
 
 /** An order of numbers that is worked out by subtraction (JLS 15.18.2). */
 public final class ComparisonBySubtraction implements Rule {
+
+    private static final Pattern SMALL = Pattern.compile("(?i)(id|index|idx|order|prio|priority|code|count|size|length|width|height|level|depth|offset|pos|position"
+            + "|line|column|col|row|year|month|day|hour|minute|second|port|version|major|minor|rank|type|kind|status|state|ordinal|slot|sequence|seq"
+            + "|precedence|handle|target|unit|usage|components|function|func|start|end|begin|degree|arity|group|page|chapter|phase|stage|weight|distance)s?$");
 
     @Override
     public About about() {
@@ -80,7 +90,8 @@ public final class ComparisonBySubtraction implements Rule {
         TreePath right = new TreePath(path, difference.getRightOperand());
         boolean isInt = isInt(left, code) && isInt(right, code);
         SmallNumbers numbers = new SmallNumbers(survey);
-        if (isInt && isResultOfOrder(path, code) && !isSaid(path, code) && !numbers.fitInDifference(left, right)) {
+        if (isInt && isResultOfOrder(path, code) && !isSaid(path, code) && !numbers.fitInDifference(left, right)
+                && !isSmall(left, survey) && !isSmall(right, survey)) {
             survey.report(difference, "the difference of two numbers can overflow", Fix.of("use Integer.compare",
                     edits -> edits.replace(difference, to -> to.write("Integer.compare(").carry(code.range(Code.inner(difference.getLeftOperand())))
                             .write(", ").carry(code.range(Code.inner(difference.getRightOperand()))).write(")"))));
@@ -94,6 +105,24 @@ public final class ComparisonBySubtraction implements Rule {
         Range range = code.range(statement);
         Range behind = Beside.toEndOfLine(new Range(range.end(), range.end()), code);
         return code.hasComment(behind) || place.getLeaf() instanceof ReturnTree && code.hasComment(Beside.before(range.start(), code));
+    }
+
+    /** Whether a name says that it stands for a small number: a position, a size, one of a few. */
+    private static boolean isSmall(TreePath number, Survey survey) {
+        Code code = survey.code();
+        TreePath plain = Code.inner(number);
+        if (SMALL.matcher(name(plain.getLeaf())).find()) {
+            return true;
+        }
+        Optional<Element> local = code.element(plain).filter(element -> element.getKind() == ElementKind.LOCAL_VARIABLE);
+        return plain.getLeaf() instanceof MethodInvocationTree call && code.text(call.getMethodSelect()).startsWith("Math.")
+                || local.stream().flatMap(variable -> WrittenValues.of(variable, survey).stream()).anyMatch(value -> code.expressions(value).stream()
+                .anyMatch(part -> SMALL.matcher(name(part.getLeaf())).find()));
+    }
+
+    private static String name(Tree tree) {
+        return tree instanceof IdentifierTree alone ? alone.getName().toString() : tree instanceof MemberSelectTree select ? select.getIdentifier().toString()
+                : tree instanceof MethodInvocationTree call ? Calls.name(call) : "";
     }
 
     /** Whether any number can stand there, as a name or the result of a call. */

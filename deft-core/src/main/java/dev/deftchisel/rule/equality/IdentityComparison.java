@@ -45,6 +45,9 @@ public final class IdentityComparison implements Rule {
             "java.lang.Byte", "java.lang.Character", "java.lang.Double", "java.lang.Float", "java.math.BigDecimal",
             "java.math.BigInteger");
 
+    /** So many comparisons of strings as objects in one file are no slip. */
+    private static final int HABIT = 3;
+
     private static final Pattern COMPARING = Pattern.compile("(?i)equal|compare|match|length|same");
 
     @Override
@@ -102,7 +105,7 @@ public final class IdentityComparison implements Rule {
         if (!isValue(left, code) || !isValue(right, code) || isMarker(left, code) || isMarker(right, code)
                 || asksBoth(path, comparison, code)
                 || comesFrom(left, right, survey) || comesFrom(right, left, survey) || isSaid(path, code)
-                || isShortcut(path, comparison, code) || isNamedMarker(left, right, code) || isNamedMarker(right, left, code)) {
+                || isHabit(survey) || isOfCache(comparison, code) || isShortcut(path, comparison, code) || isNamedMarker(left, right, code) || isNamedMarker(right, left, code)) {
             return;
         }
         boolean isOpposite = comparison.getKind() == Tree.Kind.NOT_EQUAL_TO;
@@ -114,6 +117,24 @@ public final class IdentityComparison implements Rule {
                             .carry(code.range(Code.inner(comparison.getLeftOperand()))).write(", ")
                             .carry(code.range(Code.inner(comparison.getRightOperand()))).write(")"));
                 }));
+    }
+
+    /** Whether the file compares strings like this again and again, which works only where equal ones are one object. */
+    private static boolean isHabit(Survey survey) {
+        Code code = survey.code();
+        return code.expressions(new TreePath(code.unit())).stream().filter(part -> part.getLeaf() instanceof BinaryTree comparison
+                && (comparison.getKind() == Tree.Kind.EQUAL_TO || comparison.getKind() == Tree.Kind.NOT_EQUAL_TO)
+                && isString(new TreePath(part, comparison.getLeftOperand()), code) && isString(new TreePath(part, comparison.getRightOperand()), code))
+                .limit(HABIT).count() == HABIT;
+    }
+
+    private static boolean isString(TreePath operand, Code code) {
+        return code.type(operand).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent();
+    }
+
+    /** {@code Integer.valueOf(i) == Integer.valueOf(i)} asks whether boxes are kept (JLS 5.1.7). */
+    private static boolean isOfCache(BinaryTree comparison, Code code) {
+        return code.readsSame(comparison.getLeftOperand(), comparison.getRightOperand());
     }
 
     /** Whether a method begins by handing back one of the two when they are one object, or both are asked whether they are null. */

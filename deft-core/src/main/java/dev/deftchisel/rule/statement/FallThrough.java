@@ -150,7 +150,20 @@ public final class FallThrough implements Rule {
         List<? extends CaseTree> own = cases.stream().filter(one -> !Code.statements(one).isEmpty()).toList();
         long falling = own.stream().limit(own.size() - 1).filter(FallThrough::goesOn).count();
         return goesOn(cases.get(index)) && whole.getExpression() instanceof MethodInvocationTree && falling == 1
+                && isRepeated(cases.get(index), cases.get(index + 1))
                 && own.size() - falling > FEW && !cases.get(index + 1).getExpressions().isEmpty();
+    }
+
+    /** Whether both groups make the same call, each in its way, so that it is made twice. */
+    private static boolean isRepeated(CaseTree group, CaseTree next) {
+        List<String> own = Code.statements(group).stream().flatMap(statement -> calls(statement).stream()).toList();
+        return Code.statements(next).stream().flatMap(statement -> calls(statement).stream()).anyMatch(own::contains);
+    }
+
+    private static List<String> calls(StatementTree statement) {
+        List<? extends StatementTree> inner = Code.statements(statement);
+        return !inner.isEmpty() ? inner.stream().flatMap(one -> calls(one).stream()).toList()
+                : statement instanceof ExpressionStatementTree whole && whole.getExpression() instanceof MethodInvocationTree call ? List.of(Calls.name(call)) : List.of();
     }
 
     private static boolean goesOn(CaseTree group) {

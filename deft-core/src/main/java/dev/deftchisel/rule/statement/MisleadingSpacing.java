@@ -1,6 +1,8 @@
 package dev.deftchisel.rule.statement;
 
 import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
@@ -56,11 +58,19 @@ public final class MisleadingSpacing implements Rule {
         boolean isTight = isTight(tree, code);
         BinaryTree inner = tree.getLeftOperand() instanceof BinaryTree left && isTighter(left, tree) ? left
                 : tree.getRightOperand() instanceof BinaryTree right && isTighter(right, tree) ? right : null;
-        if (isTight && inner != null && isLoose(inner, code)) {
+        if (isTight && inner != null && isLoose(inner, code) && !isEven(tree, inner, code)) {
             Range operator = operator(tree, code);
             survey.report(operator, "'" + code.text(operator(inner, code)) + "' is worked out before this", Fix.of("put blanks around it",
                     edits -> edits.replace(operator, " " + code.text(operator) + " ")));
         }
+    }
+
+    /** Whether the eye is not misled: both sides are spaced alike, the inner one has parts of its own, or only numbers stand close together. */
+    private static boolean isEven(BinaryTree tree, BinaryTree inner, Code code) {
+        ExpressionTree other = inner == tree.getLeftOperand() ? tree.getRightOperand() : tree.getLeftOperand();
+        ExpressionTree near = inner == tree.getLeftOperand() ? inner.getRightOperand() : inner.getLeftOperand();
+        return other instanceof BinaryTree also && isLoose(also, code) || inner.getLeftOperand() instanceof BinaryTree
+                || inner.getRightOperand() instanceof BinaryTree || near instanceof LiteralTree && other instanceof LiteralTree;
     }
 
     private static boolean isTighter(BinaryTree inner, BinaryTree outer) {

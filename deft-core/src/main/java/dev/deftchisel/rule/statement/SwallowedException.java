@@ -56,6 +56,9 @@ public final class SwallowedException implements Rule {
     private static final Set<String> NEVER = Set.of("java.lang.CloneNotSupportedException", "java.io.UnsupportedEncodingException");
     /** The names of such types say that what was asked for is not there, or is done already. */
     private static final Pattern ABSENT = Pattern.compile("NotFound|NoNode|NoSuch|Already[A-Z]|NodeExists");
+    private static final Set<String> BROAD = Set.of("java.lang.Exception", "java.lang.Throwable", "java.lang.RuntimeException", "java.lang.Error",
+            "java.lang.InterruptedException", "java.lang.NullPointerException", "java.lang.ClassCastException", "java.lang.IndexOutOfBoundsException");
+    private static final Pattern OPTION = Pattern.compile("^set(Feature|Attribute|Property|Parameter|Option)");
     private static final int SHORTEST_REASON = 7;
 
     @Override
@@ -157,8 +160,24 @@ public final class SwallowedException implements Rule {
         boolean isAnswer = type.stream().flatMap(one -> (one instanceof UnionType union ? union.getAlternatives() : List.of(one)).stream())
                 .anyMatch(one -> NamedTypes.isOneOf(one, ANSWERS));
         boolean saysSo = ABSENT.matcher(code.text(((CatchTree) path.getLeaf()).getParameter().getType())).find();
-        return saysSo || isAnswer && tried.stream().anyMatch(SwallowedException::keepsOrLeaves)
+        return saysSo || isOption(tried) || (isAnswer || !isBroad(type) && isLast(tried)) && tried.stream().anyMatch(SwallowedException::keepsOrLeaves)
                 || !tried.isEmpty() && leaves(tried.get(tried.size() - 1)) && isTriedAgain(path.getParentPath());
+    }
+
+    /** Whether what is caught could be anything, so that more is lost than the one failure that was thought of. */
+    private static boolean isBroad(Optional<TypeMirror> type) {
+        return type.isEmpty() || NamedTypes.isOneOf(type.get(), BROAD);
+    }
+
+    /** Whether what is tried ends by leaving, or by giving something to what has another value until then. */
+    private static boolean isLast(List<? extends StatementTree> tried) {
+        return !tried.isEmpty() && keepsOrLeaves(tried.get(tried.size() - 1));
+    }
+
+    /** {@code factory.setFeature(…)} alone: what not every implementation knows is asked for. */
+    private static boolean isOption(List<? extends StatementTree> tried) {
+        return tried.size() == 1 && tried.get(0) instanceof ExpressionStatementTree whole && whole.getExpression() instanceof MethodInvocationTree call
+                && OPTION.matcher(Calls.name(call)).find();
     }
 
     /** Whether a loop around has no other end than that what is tried goes well. */

@@ -1,0 +1,94 @@
+package dev.deftchisel.repair;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.TypeParameterTree;
+import com.sun.source.util.TreePath;
+import com.sun.source.util.TreePathScanner;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
+import dev.deftchisel.problem.ErrorSite;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.FixEdits;
+import dev.deftchisel.problem.Repair;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.ArrayType;
+import javax.lang.model.type.TypeMirror;
+import javax.lang.model.type.TypeVariable;
+import javax.lang.model.util.ElementFilter;
+
+/** A member of a type parameter that says nothing of what it stands for: it gets a bound that has the member (JLS 4.4). */
+public final class TypeParameterBound implements Repair {
+
+    private static final List<String> USUAL = List.of("java.lang.Comparable", "java.lang.CharSequence", "java.lang.Number", "java.lang.Runnable",
+            "java.lang.AutoCloseable", "java.util.Collection");
+
+    @Override
+    public Set<String> codes() {
+        return Set.of("cant.resolve.location.args", "cant.resolve.location");
+    }
+
+    @Override
+    public List<Fix> fixes(ErrorSite site) {
+        Code code = site.code();
+        Optional<TreePath> select = site.nearest(MemberSelectTree.class);
+        Optional<TypeMirror> type = select.flatMap(path -> code.type(new TreePath(path, ((MemberSelectTree) path.getLeaf()).getExpression())));
+        if (type.isEmpty() || !(type.get() instanceof TypeVariable variable)) {
+            return List.of();
+        }
+        Optional<TypeParameterTree> declared = select.flatMap(path -> parameter(path, variable.asElement().getSimpleName().toString()));
+        List<ExecutableElement> methods = variable.asElement().getEnclosingElement() instanceof ExecutableElement method ? List.of(method)
+                : ElementFilter.methodsIn(variable.asElement().getEnclosingElement().getEnclosedElements());
+        String name = ((MemberSelectTree) select.get().getLeaf()).getIdentifier().toString();
+        return declared.filter(tree -> tree.getBounds().isEmpty()).stream().flatMap(tree -> candidates(code)
+                .filter(bound -> ElementFilter.methodsIn(code.elements().getAllMembers(bound)).stream()
+                        .anyMatch(method -> method.getSimpleName().contentEquals(name)))
+                .limit(2).map(bound -> Fix.of("let '" + tree.getName() + "' extend '" + bound.getSimpleName() + "'", edits -> {
+                    edits.insert(code.range(tree).end(), " extends " + edits.types().name(bound) + (bound.getTypeParameters().size() == 1
+                            ? NamedTypes.is(bound.asType(), "java.lang.Comparable") ? "<" + tree.getName() + ">" : "<?>" : ""));
+                    methods.forEach(method -> redescribe(edits, method, variable, bound));
+                }))).toList();
+    }
+
+    /** A method is known by what its parameters are after erasure, which is the bound (JLS 4.6). */
+    private static void redescribe(FixEdits edits, ExecutableElement method, TypeVariable variable, TypeElement bound) {
+        Code code = edits.code();
+        String parameters = method.getParameters().stream().map(parameter -> erased(parameter.asType(), variable, bound, code)).collect(Collectors.joining("", "(", ")"));
+        edits.redescribe(code.key(method), parameters + erased(method.getReturnType(), variable, bound, code));
+    }
+
+    private static String erased(TypeMirror type, TypeVariable variable, TypeElement bound, Code code) {
+        if (type instanceof ArrayType array) {
+            return "[" + erased(array.getComponentType(), variable, bound, code);
+        }
+        return code.types().isSameType(type, variable) ? code.descriptor(bound.asType()) : code.descriptor(type);
+    }
+
+    private static Optional<TypeParameterTree> parameter(TreePath path, String name) {
+        return Stream.iterate(path, at -> at != null, TreePath::getParentPath).map(TreePath::getLeaf)
+                .<TypeParameterTree>flatMap(tree -> tree instanceof MethodTree method ? method.getTypeParameters().stream()
+                        : tree instanceof ClassTree owner ? owner.getTypeParameters().stream() : Stream.empty())
+                .filter(tree -> tree.getName().contentEquals(name)).findFirst();
+    }
+
+    /** The types of the file, and what is usual. */
+    private static Stream<TypeElement> candidates(Code code) {
+        Set<TypeElement> own = new LinkedHashSet<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitClass(ClassTree tree, Void unused) {
+                code.element(getCurrentPath()).filter(element -> element instanceof TypeElement).ifPresent(element -> own.add((TypeElement) element));
+                return super.visitClass(tree, null);
+            }
+        }.scan(new TreePath(code.unit()), null);
+        return Stream.concat(USUAL.stream().map(code.elements()::getTypeElement).filter(type -> type != null), own.stream());
+    }
+}
