@@ -41,7 +41,7 @@ public final class FactoryForConstructor implements Repair {
         Code code = site.code();
         Optional<TreePath> found = site.nearest(NewClassTree.class).filter(path -> code.range(path.getLeaf()).start() == site.error().range().start()
                 || code.range(path.getLeaf()).start() == site.error().whole().start());
-        if (found.isEmpty() || ((NewClassTree) found.get().getLeaf()).getClassBody() != null) {
+        if (found.isEmpty() || code.find(((NewClassTree) found.get().getLeaf()).getIdentifier()).isEmpty() || ((NewClassTree) found.get().getLeaf()).getClassBody() != null) {
             return List.of();
         }
         NewClassTree made = (NewClassTree) found.get().getLeaf();

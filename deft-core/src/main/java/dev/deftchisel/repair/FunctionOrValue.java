@@ -43,8 +43,10 @@ public final class FunctionOrValue implements Repair {
     @Override
     public List<Fix> fixes(ErrorSite site) {
         Code code = site.code();
-        Optional<TreePath> call = site.around().stream().filter(path -> path.getLeaf() instanceof MethodInvocationTree
-                || path.getLeaf() instanceof NewClassTree).findFirst();
+        List<TreePath> calls = site.around().stream().filter(path -> path.getLeaf() instanceof MethodInvocationTree
+                || path.getLeaf() instanceof NewClassTree).toList();
+        Optional<TreePath> call = calls.stream().filter(path -> Calls.arguments(path.getLeaf()).stream().anyMatch(argument -> isAt(argument, site)))
+                .findFirst().or(() -> calls.stream().findFirst());
         if (call.isEmpty()) {
             return List.of();
         }

@@ -4,6 +4,7 @@ import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.ParenthesizedTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
@@ -71,7 +72,7 @@ public final class IntegerDivision implements Rule {
         Code code = survey.code();
         // who rounds down what is already rounded wants just that
         boolean isFloor = Calls.isOf(code, Code.outer(path), "java.lang.Math", "floor", 1);
-        if (!isWhole(path, code) || isEven(path, division, code) || isFloor || isScaled(path, division, code) || isHalfOfWhole(path, division, code)) {
+        if (!isWhole(path, code) || isEven(path, division, code) || isFloor || isSaid(path, code) || isScaled(path, division, code) || isHalfOfWhole(path, division, code)) {
             return;
         }
         Optional<TypeKind> wanted = wanted(path, code);
@@ -82,6 +83,12 @@ public final class IntegerDivision implements Rule {
             survey.report(division, "the fraction of this division is lost", Fix.of("divide as " + type, edits -> edits.replace(left,
                     to -> to.write("(" + type + ") ").write(isGrouped ? "(" : "").carry(code.range(left)).write(isGrouped ? ")" : ""))));
         }
+    }
+
+    /** {@code (cell / rows) / (double) all}: who casts one part and puts the other in parentheses knows where the fraction begins. */
+    private static boolean isSaid(TreePath path, Code code) {
+        return path.getParentPath().getLeaf() instanceof ParenthesizedTree && Code.outer(path).getLeaf() instanceof BinaryTree whole
+                && Code.inner(whole.getRightOperand()) instanceof TypeCastTree cast && Set.of("double", "float").contains(code.text(cast.getType()));
     }
 
     /** {@code width * 1000 / units}: who multiplies first works with whole numbers on purpose, unless the result is rounded. */

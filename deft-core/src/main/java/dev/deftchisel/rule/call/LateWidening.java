@@ -20,6 +20,9 @@ import dev.deftchisel.rule.Wanted;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.Modifier;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
@@ -27,6 +30,8 @@ import javax.lang.model.type.TypeMirror;
 public final class LateWidening implements Rule {
 
     private static final Pattern SIGN = Pattern.compile("(?i)(^|\\.|_)sign(um)?(\\(.*\\))?$");
+
+    private static final Pattern UNIT = Pattern.compile("(?i)(tobytes|to_bytes|\\.length(\\(\\))?|\\.size\\(\\))$");
 
     @Override
     public About about() {
@@ -81,13 +86,20 @@ public final class LateWidening implements Rule {
     }
 
     private static boolean isSmall(TreePath left, TreePath right, Code code) {
-        return isSign(left, code) || isSign(right, code) || ValueRanges.of(code, left).flatMap(one -> ValueRanges.of(code, right).flatMap(one::times))
+        return isSign(left, code) || isSign(right, code) || isUnit(left, code) || isUnit(right, code) || ValueRanges.of(code, left).flatMap(one -> ValueRanges.of(code, right).flatMap(one::times))
                 .filter(product -> product.isWithin(ValueRange.INT)).isPresent();
     }
 
     /** Whether a variable says by its name that it only turns the sign. */
     private static boolean isSign(TreePath factor, Code code) {
         return SIGN.matcher(code.text(Code.inner(factor).getLeaf())).find();
+    }
+
+    /** A fixed number of bytes, or how many there are of what is in memory: the product is the size of something that fits there. */
+    private static boolean isUnit(TreePath factor, Code code) {
+        return Stream.concat(Stream.of(Code.inner(factor)), code.expressions(factor).stream()).anyMatch(part -> code.element(part).filter(element -> element.getKind() == ElementKind.FIELD
+                && element.getModifiers().contains(Modifier.STATIC) && element.getModifiers().contains(Modifier.FINAL)).isPresent()
+                || UNIT.matcher(code.text(part.getLeaf())).find());
     }
 
     /** Whether any int can stand there: with a number that is known the product mostly stays small. */

@@ -1,6 +1,9 @@
 package dev.deftchisel.rule.condition;
 
 import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
@@ -96,10 +99,16 @@ public final class ContraryConditions implements Rule {
         }
         Effects effects = code.effects(left).and(code.effects(right));
         boolean isSteady = !effects.isVisible() && !effects.isFresh() && code.effects(new TreePath(left, one.getLeftOperand())).isPure();
-        return isSteady && (number(left, one, code).flatMap(first -> number(right, other, code).map(second ->
+        // limits that are settled by constants switch something on and off
+        boolean isSwitch = isNamed(one.getRightOperand()) && isNamed(other.getRightOperand()) && one.getKind() != other.getKind();
+        return isSteady && !isSwitch && (number(left, one, code).flatMap(first -> number(right, other, code).map(second ->
                 leavesNoChoice(one.getKind(), first, other.getKind(), second, isAnd))).orElse(false)
                 || areUnlike(new TreePath(left, one.getRightOperand()), new TreePath(right, other.getRightOperand()), code)
                         && one.getKind() == other.getKind() && one.getKind() == (isAnd ? Tree.Kind.EQUAL_TO : Tree.Kind.NOT_EQUAL_TO));
+    }
+
+    private static boolean isNamed(ExpressionTree operand) {
+        return operand instanceof IdentifierTree || operand instanceof MemberSelectTree;
     }
 
     /** The known whole number that a whole number is compared with. */

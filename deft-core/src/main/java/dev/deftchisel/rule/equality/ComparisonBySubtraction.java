@@ -34,7 +34,7 @@ public final class ComparisonBySubtraction implements Rule {
 
     private static final Pattern SMALL = Pattern.compile("(?i)(id|index|idx|order|prio|priority|code|count|size|length|width|height|level|depth|offset|pos|position"
             + "|line|column|col|row|year|month|day|hour|minute|second|port|version|major|minor|rank|type|kind|status|state|ordinal|slot|sequence|seq"
-            + "|precedence|handle|target|unit|usage|components|function|func|start|end|begin|degree|arity|group|page|chapter|phase|stage|weight|distance)s?$");
+            + "|precedence|handle|target|unit|usage|components|function|func|start|end|begin|degree|arity|group|page|chapter|phase|stage|weight|distance|len|word|tag)s?\\d*$|^[xy]\\d*$");
 
     @Override
     public About about() {

@@ -105,7 +105,7 @@ public final class IdentityComparison implements Rule {
         if (!isValue(left, code) || !isValue(right, code) || isMarker(left, code) || isMarker(right, code)
                 || asksBoth(path, comparison, code)
                 || comesFrom(left, right, survey) || comesFrom(right, left, survey) || isSaid(path, code)
-                || isHabit(survey) || isOfCache(comparison, code) || isShortcut(path, comparison, code) || isNamedMarker(left, right, code) || isNamedMarker(right, left, code)) {
+                || isString(left, code) && isHabit(survey) || isOfCache(comparison, code) || isShortcut(path, comparison, code) || isNamedMarker(left, right, code) || isNamedMarker(right, left, code)) {
             return;
         }
         boolean isOpposite = comparison.getKind() == Tree.Kind.NOT_EQUAL_TO;
@@ -162,8 +162,9 @@ public final class IdentityComparison implements Rule {
 
     /** Whether a variable is asked whether it holds a named constant, which then is there to be recognised. */
     private static boolean isNamedMarker(TreePath operand, TreePath constant, Code code) {
-        boolean isVariable = code.element(Code.inner(operand)).filter(element -> element instanceof VariableElement).isPresent();
-        return isVariable && code.element(Code.inner(constant)).filter(element -> element.getKind() == ElementKind.FIELD
+        boolean isAsked = code.element(Code.inner(operand)).filter(element -> element instanceof VariableElement
+                || element.getSimpleName().toString().startsWith("get")).isPresent();
+        return isAsked && code.element(Code.inner(constant)).filter(element -> element.getKind() == ElementKind.FIELD
                 && element.getModifiers().containsAll(Set.of(Modifier.STATIC, Modifier.FINAL))).isPresent();
     }
 

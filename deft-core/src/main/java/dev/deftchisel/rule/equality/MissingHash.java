@@ -16,11 +16,15 @@ import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
 
 /** A class with {@code equals} but without {@code hashCode}, or with one of them for other parameters (Object#hashCode). */
 public final class MissingHash implements Rule {
+
+    /** {@code return other == this}, which is what {@link Object#hashCode} goes with. */
+    private static final Pattern IDENTITY = Pattern.compile("return (this == \\w+|\\w+ == this|super\\.equals\\s*\\(.*\\));?$");
 
     @Override
     public About about() {
@@ -87,7 +91,9 @@ public final class MissingHash implements Rule {
         Optional<MethodTree> equals = method(type, path, "equals", "java.lang.Object", code);
         boolean hasHash = type.getMembers().stream().anyMatch(member -> member instanceof MethodTree method
                 && method.getName().contentEquals("hashCode") && method.getParameters().isEmpty());
-        if (equals.isPresent() && !hasHash && !inheritsHash(path, code)) {
+        boolean isIdentity = equals.filter(method -> method.getBody() != null && method.getBody().getStatements().size() == 1
+                && IDENTITY.matcher(code.text(method.getBody().getStatements().get(0))).find()).isPresent();
+        if (equals.isPresent() && !isIdentity && !hasHash && !inheritsHash(path, code)) {
             survey.report(code.name(equals.get()), "the class has no 'hashCode' to go with this",
                     new Fix.Use("generate both from chosen members", "generate-equality",
                             new Place(code.file().path(), code.name(type)), Answers.of("existing", "replace")));

@@ -10,6 +10,7 @@ import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import java.util.Locale;
 import java.util.Set;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.type.TypeKind;
@@ -81,7 +82,9 @@ public final class OverloadedEquals implements Rule {
                         .isPresent();
         boolean hasRight = path.getParentPath().getLeaf() instanceof ClassTree type && type.getMembers().stream()
                 .anyMatch(member -> member instanceof MethodTree other && other != method && other.getName().contentEquals("equals"));
-        if (isOther && !hasRight) {
+        boolean isSaid = method.getModifiers().getAnnotations().stream().anyMatch(one -> one.getAnnotationType().toString().endsWith("SuppressWarnings")
+                && code.text(one).toLowerCase(Locale.ROOT).contains("equals"));
+        if (isOther && !hasRight && !isSaid) {
             survey.report(method.getParameters().get(0), "collections do not call an 'equals' that takes this");
         }
     }

@@ -5,6 +5,8 @@ import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.BreakTree;
 import com.sun.source.tree.CatchTree;
 import com.sun.source.tree.ContinueTree;
+import com.sun.source.tree.DoWhileLoopTree;
+import com.sun.source.tree.EnhancedForLoopTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.ForLoopTree;
 import com.sun.source.tree.IfTree;
@@ -159,8 +161,10 @@ public final class SwallowedException implements Rule {
         Optional<TypeMirror> type = code.type(new TreePath(path, ((CatchTree) path.getLeaf()).getParameter()));
         boolean isAnswer = type.stream().flatMap(one -> (one instanceof UnionType union ? union.getAlternatives() : List.of(one)).stream())
                 .anyMatch(one -> NamedTypes.isOneOf(one, ANSWERS));
-        boolean saysSo = ABSENT.matcher(code.text(((CatchTree) path.getLeaf()).getParameter().getType())).find();
-        return saysSo || isOption(tried) || (isAnswer || !isBroad(type) && isLast(tried)) && tried.stream().anyMatch(SwallowedException::keepsOrLeaves)
+        boolean isOfNumber = type.filter(one -> NamedTypes.isOneOf(one, Set.of("java.lang.NumberFormatException", "java.lang.SecurityException"))).isPresent();
+        boolean saysSo = isOfNumber || ABSENT.matcher(code.text(((CatchTree) path.getLeaf()).getParameter().getType())).find();
+        boolean isDefault = tried.size() == 1 && keepsOrLeaves(tried.get(0));
+        return saysSo || isOption(tried) || isDefault || (isAnswer || !isBroad(type) && isLast(tried)) && tried.stream().anyMatch(SwallowedException::keepsOrLeaves)
                 || !tried.isEmpty() && leaves(tried.get(tried.size() - 1)) && isTriedAgain(path.getParentPath());
     }
 
@@ -180,14 +184,14 @@ public final class SwallowedException implements Rule {
                 && OPTION.matcher(Calls.name(call)).find();
     }
 
-    /** Whether a loop around has no other end than that what is tried goes well. */
+    /** Whether a loop around goes on to try again, or the next one, until it goes well. */
     private static boolean isTriedAgain(TreePath attempt) {
         TreePath around = attempt.getParentPath();
         while (around.getLeaf() instanceof BlockTree) {
             around = around.getParentPath();
         }
-        return around.getLeaf() instanceof WhileLoopTree loop && Code.inner(loop.getCondition()) instanceof LiteralTree
-                || around.getLeaf() instanceof ForLoopTree endless && endless.getCondition() == null;
+        return around.getLeaf() instanceof WhileLoopTree || around.getLeaf() instanceof ForLoopTree || around.getLeaf() instanceof EnhancedForLoopTree
+                || around.getLeaf() instanceof DoWhileLoopTree;
     }
 
     private static boolean leaves(StatementTree last) {
