@@ -63,6 +63,8 @@ module dev.deftchisel.core {
             dev.deftchisel.move.MoveToPackageFolderOperation,
             dev.deftchisel.rename.RenameOperation;
     provides dev.deftchisel.problem.Repair with
+            dev.deftchisel.repair.SiblingMethod,
+            dev.deftchisel.repair.ArgumentsTogether,
             dev.deftchisel.repair.MethodForOperator,
             dev.deftchisel.repair.AssignedCall,
             dev.deftchisel.repair.FunctionOrValue,

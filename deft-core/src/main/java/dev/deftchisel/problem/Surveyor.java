@@ -78,7 +78,7 @@ public final class Surveyor {
         List<CompilerError> all = understood(analysis, file);
         return all.stream()
                 .filter(error -> !error.code().contains(".unreported.exception") || all.stream().noneMatch(other -> other != error
-                        && other.code().contains(".cant.resolve") && error.whole().encloses(other.range())))
+                        && (other.code().contains(".cant.resolve") || other.code().contains(".cant.apply")) && error.whole().encloses(other.range())))
                 .toList();
     }
 

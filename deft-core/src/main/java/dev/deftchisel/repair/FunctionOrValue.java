@@ -45,7 +45,8 @@ public final class FunctionOrValue implements Repair {
         Code code = site.code();
         List<TreePath> calls = site.around().stream().filter(path -> path.getLeaf() instanceof MethodInvocationTree
                 || path.getLeaf() instanceof NewClassTree).toList();
-        Optional<TreePath> call = calls.stream().filter(path -> Calls.arguments(path.getLeaf()).stream().anyMatch(argument -> isAt(argument, site)))
+        boolean isOwn = site.error().message().contains("functional interface");
+        Optional<TreePath> call = calls.stream().filter(path -> isOwn ? !Calls.arguments(path.getLeaf()).isEmpty() : Calls.arguments(path.getLeaf()).stream().anyMatch(argument -> isAt(argument, site)))
                 .findFirst().or(() -> calls.stream().findFirst());
         if (call.isEmpty()) {
             return List.of();

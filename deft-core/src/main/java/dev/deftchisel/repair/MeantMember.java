@@ -30,6 +30,7 @@ import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
+import javax.lang.model.util.ElementFilter;
 
 /**
  * A member that something does not have, but has under another name, as a field instead of a method, through an accessor, or in a
@@ -91,7 +92,7 @@ public final class MeantMember implements Repair {
         Code code = site.code();
         Optional<Missing> missing = site.around().stream()
                 .filter(path -> path.getLeaf() instanceof MemberSelectTree || path.getLeaf() instanceof MemberReferenceTree)
-                .findFirst().flatMap(path -> missing(path, code));
+                .findFirst().filter(path -> isAt(path, site)).flatMap(path -> missing(path, code));
         if (missing.isEmpty()) {
             return List.of();
         }
@@ -106,6 +107,7 @@ public final class MeantMember implements Repair {
             fixes.add(Fix.of("call '" + one.name() + "'", edits -> edits.replace(new Range(one.range().end(), code.range(access).end()),
                     to -> to.write("(").carry(code.range(access.getIndex())).write(")"))));
         }
+        fixes.addAll(ofNested(one));
         fixes.addAll(ofType(one, site));
         if (one.type() instanceof ArrayType) {
             array(one).ifPresent(fixes::add);
@@ -113,6 +115,23 @@ public final class MeantMember implements Repair {
         fixes.addAll(helpers(one));
         fixes.addAll(within(one));
         return fixes;
+    }
+
+    /** {@code Harbour.lines}: a static member of a class within the one that is named. */
+    private static List<Fix> ofNested(Missing missing) {
+        Code code = missing.code();
+        boolean isOfType = code.element(missing.object()).filter(element -> element instanceof TypeElement).isPresent();
+        return !isOfType || !(missing.type() instanceof DeclaredType type) ? List.of() : ElementFilter.typesIn(type.asElement().getEnclosedElements()).stream()
+                .filter(nested -> nested.getEnclosedElements().stream().anyMatch(member -> member.getSimpleName().contentEquals(missing.name())
+                        && (member.getModifiers().contains(Modifier.STATIC) || member instanceof TypeElement)))
+                .map(nested -> Fix.of("write '" + nested.getSimpleName() + "." + missing.name() + "'",
+                        edits -> edits.insert(missing.range().start(), nested.getSimpleName() + "."))).toList();
+    }
+
+    /** Whether the error is about the name behind the dot, and not about something within. */
+    private static boolean isAt(TreePath path, ErrorSite site) {
+        return !(path.getLeaf() instanceof MemberSelectTree select)
+                || site.error().range().start() >= site.code().range(select.getExpression()).end();
     }
 
     private static boolean hasMethod(Missing missing) {

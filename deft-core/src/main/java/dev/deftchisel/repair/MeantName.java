@@ -73,6 +73,7 @@ public final class MeantName implements Repair {
         Range range = code.range(path.getLeaf());
         boolean isCall = path.getParentPath().getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() == path.getLeaf();
         List<Fix> fixes = new ArrayList<>();
+        printed(path, name, code).ifPresent(fixes::add);
         if (!isCall && WORDS.containsKey(name)) {
             fixes.add(Fix.of("write '" + WORDS.get(name) + "'", edits -> edits.replace(range, WORDS.get(name))));
         }
@@ -89,6 +90,22 @@ public final class MeantName implements Repair {
             pattern(path, name, code).ifPresent(fixes::add);
         }
         return fixes;
+    }
+
+    /** {@code Console.WriteLine(text)}, {@code out.println(text)}: what other languages print by (java.lang.System). */
+    private static Optional<Fix> printed(TreePath path, String name, Code code) {
+        if (!(path.getParentPath().getLeaf() instanceof MemberSelectTree select) || select.getExpression() != path.getLeaf()) {
+            return Optional.empty();
+        }
+        String method = select.getIdentifier().toString();
+        if (Set.of("out", "err", "in").contains(name)) {
+            return Optional.of(Fix.of("write 'System." + name + "'", edits -> edits.insert(code.range(path.getLeaf()).start(), "System.")));
+        }
+        boolean isPrinter = Set.of("Console", "console", "Debug", "fmt", "std", "sys", "stdout", "printer").contains(name);
+        String print = method.matches("(?i)(write|print)") ? "print" : method.matches("(?i)(writeline|println|log|printline|puts|info|debug)") ? "println"
+                : method.matches("(?i)printf") ? "printf" : "";
+        return isPrinter && !print.isEmpty() ? Optional.of(Fix.of("write 'System.out." + print + "'",
+                edits -> edits.replace(code.range(select), "System.out." + print))) : Optional.empty();
     }
 
     /** {@code system.out}: what stands first is a type whose name is written otherwise. */

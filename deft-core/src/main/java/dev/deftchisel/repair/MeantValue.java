@@ -9,6 +9,7 @@ import com.sun.source.tree.EnhancedForLoopTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.IfTree;
 import com.sun.source.tree.InstanceOfTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.LiteralTree;
@@ -24,6 +25,7 @@ import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.tree.VariableTree;
+import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.NamedTypes;
@@ -81,6 +83,7 @@ public final class MeantValue implements Repair {
         Optional<TypeMirror> own = code.ownType(path).or(() -> code.type(path));
         Optional<TypeMirror> wanted = WantedType.at(path, site).map(WantedType::type).or(() -> wanted(path, code));
         fixes.addAll(around(path, own, site));
+        fixes.addAll(assigned(path, code));
         if (own.isPresent() && wanted.isPresent()) {
             fixes.addAll(literal(path, wanted.get(), code));
             fixes.addAll(content(path, own.get(), wanted.get(), code));
@@ -96,6 +99,25 @@ public final class MeantValue implements Repair {
         }
         wanted.ifPresent(type -> fixes.addAll(wildcard(path, own, type, site)));
         return fixes;
+    }
+
+    /** {@code if (level = 3 && isOpen)}: an assignment in a condition binds less tightly than its operators (JLS 15.26). */
+    private static List<Fix> assigned(TreePath path, Code code) {
+        TreePath at = path;
+        if (path.getLeaf() instanceof AssignmentTree whole && whole.getExpression() instanceof BinaryTree) {
+            at = new TreePath(path, whole.getExpression());
+        }
+        while (at.getParentPath().getLeaf() instanceof BinaryTree) {
+            at = at.getParentPath();
+        }
+        boolean isInCondition = at != path && at.getParentPath().getLeaf() instanceof AssignmentTree set && set.getExpression() == at.getLeaf()
+                && (Code.outer(at.getParentPath()).getLeaf() instanceof IfTree || Code.outer(at.getParentPath()).getLeaf() instanceof WhileLoopTree);
+        if (!isInCondition) {
+            return List.of();
+        }
+        AssignmentTree set = (AssignmentTree) at.getParentPath().getLeaf();
+        Range sign = new Range(code.range(set.getVariable()).end(), code.range(set.getExpression()).start());
+        return List.of(Fix.of("write '=='", edits -> edits.replace(sign, " == ")));
     }
 
     /** What other places ask for: an index, a label, what is thrown, the condition of a switch. */
@@ -214,7 +236,7 @@ public final class MeantValue implements Repair {
             case STRING_LITERAL -> isChar && String.valueOf(literal.getValue()).length() == 1
                     ? List.of(letters(path, code))
                     : wanted.getKind() == TypeKind.INT && String.valueOf(literal.getValue()).matches("-?\\d{1,9}")
-                            && Code.outer(path).getLeaf() instanceof CaseTree ? List.of(write(range, String.valueOf(literal.getValue()))) : List.of();
+                            && Code.outer(path).getLeaf() instanceof CaseTree ? List.of(numberLabels(path, code)) : List.of();
             case CHAR_LITERAL -> isText ? List.of(write(range, "\"" + text.substring(1, text.length() - 1).replace("\"", "\\\"") + "\"")) : List.of();
             case INT_LITERAL -> isLong ? List.of(write(range, text + "L")) : isDouble ? List.of(write(range, text + ".0"))
                     : isFloat ? List.of(write(range, text + "f")) : isText ? List.of(write(range, "\"" + text + "\"")) : List.of();
@@ -232,6 +254,15 @@ public final class MeantValue implements Repair {
                         && one.length() == 1).map(label -> (Tree) label).toList() : List.of(path.getLeaf());
         return Fix.of(all.size() > 1 ? "write characters" : "write " + letter(path.getLeaf(), code),
                 edits -> all.forEach(one -> edits.replace(code.range(one), letter(one, code))));
+    }
+
+    /** Labels that are numbers in quotation marks, all of the switch. */
+    private static Fix numberLabels(TreePath path, Code code) {
+        List<Tree> all = Code.cases(Code.outer(path).getParentPath().getLeaf()).stream().flatMap(one -> one.getExpressions().stream())
+                .filter(label -> label instanceof LiteralTree literal && literal.getValue() instanceof String text && text.matches("-?\\d{1,9}"))
+                .map(label -> (Tree) label).toList();
+        return Fix.of(all.size() > 1 ? "write numbers" : "write " + ((LiteralTree) path.getLeaf()).getValue(),
+                edits -> all.forEach(one -> edits.replace(code.range(one), String.valueOf(((LiteralTree) one).getValue()))));
     }
 
     private static String letter(Tree string, Code code) {
@@ -261,6 +292,13 @@ public final class MeantValue implements Repair {
                     "new " + edits.types().write(code.types().erasure(array.getComponentType())).orElse("Object") + "[0]")));
         }
         String target = wanted instanceof DeclaredType declared ? ((TypeElement) declared.asElement()).getQualifiedName().toString() : "";
+        if (wanted instanceof DeclaredType map && NamedTypes.is(wanted, "java.util.Map") && path.getLeaf() instanceof MethodInvocationTree call
+                && call.getArguments().size() == 1 && call.getArguments().get(0) instanceof MethodInvocationTree grouping
+                && code.text(grouping.getMethodSelect()).endsWith("groupingBy") && grouping.getArguments().size() == 1
+                && NamedTypes.is(map.getTypeArguments().get(1), "java.lang.Long")) {
+            String prefix = code.text(grouping.getMethodSelect()).replaceFirst("groupingBy$", "");
+            fixes.add(Fix.of("count them", edits -> edits.insert(code.range(grouping.getArguments().get(0)).end(), ", " + prefix + "counting()")));
+        }
         if (path.getLeaf() instanceof MethodInvocationTree call && call.getArguments().size() == 1) {
             String collector = code.text(call.getArguments().get(0));
             Map.of("java.util.List", "toSet()", "java.util.Set", "toList()").forEach((type, other) -> {
@@ -284,6 +322,8 @@ public final class MeantValue implements Repair {
             fixes.add(suffixed(path, ".charAt(0)", "take its first character"));
         } else if (NamedTypes.is(own, "java.lang.String") && wanted instanceof ArrayType array && array.getComponentType().getKind() == TypeKind.CHAR) {
             fixes.add(suffixed(path, ".toCharArray()", "take its characters"));
+        } else if (NamedTypes.is(own, "java.util.Optional") && wanted.getKind() == TypeKind.BOOLEAN) {
+            fixes.add(0, suffixed(path, ".isPresent()", "ask whether it holds something"));
         } else if (NamedTypes.is(own, "java.lang.String") && wanted.getKind() == TypeKind.BOOLEAN) {
             fixes.add(suffixed(path, " != null", "compare it with null"));
         } else if (own.getKind().isPrimitive() && NamedTypes.is(wanted, "java.lang.Long")) {

@@ -9,6 +9,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -134,7 +135,8 @@ public final class MethodForOperator implements Repair {
             Optional<Written> right = written(new TreePath(path, binary.getRightOperand()), code);
             if (left.isEmpty() || right.isEmpty()) {
                 return Optional.empty();
-            } else if (!isObject(left.get()) && !isObject(right.get())) {
+            } else if (!isObject(left.get()) && !isObject(right.get()) && !(binary.getKind() == Tree.Kind.MULTIPLY
+                    && NamedTypes.is(left.get().type(), "java.lang.String"))) {
                 boolean isCall = left.get().isCall() || right.get().isCall();
                 String sign = code.text(new Range(code.range(binary.getLeftOperand()).end(), code.range(binary.getRightOperand()).start()));
                 return Optional.of(new Written(left.get().text() + sign + right.get().text(), code.type(path).orElse(left.get().type()), isCall));
@@ -161,11 +163,14 @@ public final class MethodForOperator implements Repair {
 
     /** One operator between two values, at least one of which is an object. */
     private static Optional<Written> call(Tree.Kind kind, Written left, Written right, Code code) {
-        Optional<Written> object = isObject(left) ? Optional.of(left) : made(left, right.type(), code);
+        Optional<Written> object = isObject(left) || NamedTypes.is(left.type(), "java.lang.String") ? Optional.of(left) : made(left, right.type(), code);
         if (object.isEmpty()) {
             return Optional.empty();
         }
         boolean isOrder = ORDERS.containsKey(kind);
+        if (kind == Tree.Kind.MULTIPLY && NamedTypes.is(left.type(), "java.lang.String")) {
+            return Optional.of(new Written(left.text() + ".repeat(" + right.text() + ")", left.type(), true));
+        }
         List<String> names = isOrder ? List.of("compareTo") : METHODS.getOrDefault(kind, List.of());
         for (String name : names) {
             for (ExecutableElement method : methods(object.get().type(), name, 1, code)) {

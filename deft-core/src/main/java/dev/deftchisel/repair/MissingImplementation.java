@@ -2,7 +2,9 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.operation.Answers;
@@ -20,6 +22,7 @@ import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.ExecutableType;
+import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /** Classes that do not implement what they inherit (JLS 8.1.1.1). */
@@ -40,6 +43,7 @@ public final class MissingImplementation implements Repair {
         Range range = site.code().range(tree);
         int brace = range.end() - 1;
         List<Fix> fixes = new ArrayList<>();
+        wrongArgument(type.get(), site.code()).ifPresent(fixes::add);
         wrongResult(type.get(), site.code()).ifPresent(fixes::add);
         fixes.add(new Fix.Use("implement what is missing", "implement-methods",
                 new Place(site.code().file().path(), new Range(brace, brace)), Answers.none()));
@@ -47,6 +51,29 @@ public final class MissingImplementation implements Repair {
             fixes.add(Fix.of("make '" + tree.getSimpleName() + "' abstract", edits -> ModifierWords.add(edits, tree, "abstract")));
         }
         return fixes;
+    }
+
+    /** {@code implements Comparable<String>} with a method for something else: the type argument is at fault. */
+    private static Optional<Fix> wrongArgument(TreePath path, Code code) {
+        ClassTree tree = (ClassTree) path.getLeaf();
+        for (Tree above : tree.getImplementsClause()) {
+            Optional<TypeElement> type = code.type(new TreePath(path, above)).filter(known -> known instanceof DeclaredType)
+                    .map(known -> (TypeElement) ((DeclaredType) known).asElement());
+            boolean hasOne = above instanceof ParameterizedTypeTree written && written.getTypeArguments().size() == 1;
+            Optional<ExecutableElement> function = hasOne ? type.flatMap(known -> MeantName.function(known.asType(), code)) : Optional.empty();
+            Optional<VariableTree> parameter = function.flatMap(method -> tree.getMembers().stream().filter(member -> member instanceof MethodTree own
+                    && own.getName().equals(method.getSimpleName()) && own.getParameters().size() == method.getParameters().size() && !own.getParameters().isEmpty())
+                    .map(member -> (VariableTree) ((MethodTree) member).getParameters().get(0)).findFirst());
+            boolean isUsed = function.filter(method -> method.getParameters().get(0).asType().getKind() == TypeKind.TYPEVAR).isPresent();
+            if (parameter.isPresent() && isUsed) {
+                Tree argument = ((ParameterizedTypeTree) above).getTypeArguments().get(0);
+                String meant = code.text(parameter.get().getType());
+                if (!code.text(argument).equals(meant)) {
+                    return Optional.of(Fix.of("implement " + type.get().getSimpleName() + "<" + meant + ">", edits -> edits.replace(code.range(argument), meant)));
+                }
+            }
+        }
+        return Optional.empty();
     }
 
     /** A method that would be the missing one if it handed back something else. */

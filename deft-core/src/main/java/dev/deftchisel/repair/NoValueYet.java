@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.type.TypeMirror;
 
@@ -33,6 +34,10 @@ public final class NoValueYet implements Repair {
                 .findFirst()
                 .flatMap(site::declaration)
                 .or(() -> withoutValue(site));
+        Optional<Fix> reference = declared.flatMap(path -> reference(path, site));
+        if (reference.isPresent()) {
+            return List.of(reference.get());
+        }
         if (declared.isEmpty() || !(declared.get().getLeaf() instanceof VariableTree variable) || variable.getInitializer() != null) {
             return List.of();
         }
@@ -45,10 +50,25 @@ public final class NoValueYet implements Repair {
             edits.insert(hasSemicolon ? end - 1 : end, " = " + Defaults.of(known));
         })));
         if (isField && variable.getModifiers().getFlags().contains(Modifier.FINAL)) {
-            Range modifiers = code.range(variable.getModifiers());
-            fixes.add(Fix.of("let it change", edits -> ModifierWords.remove(edits, modifiers, "final")));
+            // a component of a record has none of its own
+            code.find(variable.getModifiers()).ifPresent(modifiers -> fixes.add(Fix.of("let it change",
+                    edits -> ModifierWords.remove(edits, modifiers, "final"))));
         }
         return fixes;
+    }
+
+    /** {@code Function<String, Integer> size = size;} where a method is called so: it is meant (JLS 15.13). */
+    private static Optional<Fix> reference(TreePath declared, ErrorSite site) {
+        Code code = site.code();
+        if (!(declared.getLeaf() instanceof VariableTree variable) || !(variable.getInitializer() instanceof IdentifierTree name)
+                || !name.getName().equals(variable.getName())) {
+            return Optional.empty();
+        }
+        return code.visible(declared).stream().filter(element -> element.getKind() == ElementKind.METHOD && element.getSimpleName().equals(name.getName()))
+                .findFirst().map(method -> {
+                    String owner = method.getModifiers().contains(Modifier.STATIC) ? method.getEnclosingElement().getSimpleName().toString() : "this";
+                    return Fix.of("write '" + owner + "::" + name.getName() + "'", edits -> edits.replace(code.range(name), owner + "::" + name.getName()));
+                });
     }
 
     /** The final field that the constructor at the error leaves without a value: the first that nobody assigns. */

@@ -90,6 +90,7 @@ public final class WrongConstruction implements Repair {
         List<Fix> fixes = new ArrayList<>();
         type.map(known -> CLASSES.get(known.getQualifiedName().toString())).ifPresent(name -> fixes.add(Fix.of("make a '"
                 + name.replaceFirst(".*\\.", "") + "'", edits -> edits.replace(code.range(named), edits.types().name(code.elements().getTypeElement(name))))));
+        type.ifPresent(known -> fixes.addAll(ofSubclass(known, named, code)));
         boolean isComplete = type.filter(known -> ElementFilter.methodsIn(code.elements().getAllMembers(known)).stream()
                 .noneMatch(method -> method.getModifiers().contains(Modifier.ABSTRACT))).isPresent();
         type.flatMap(site.survey().names()::declaration).filter(found -> isComplete && found.getLeaf() instanceof ClassTree)
@@ -97,6 +98,22 @@ public final class WrongConstruction implements Repair {
                         edits -> ModifierWords.remove(edits, code.range(((ClassTree) found.getLeaf()).getModifiers()), "abstract"))));
         type.filter(known -> !CLASSES.containsKey(known.getQualifiedName().toString())).ifPresent(known -> fixes.add(Fix.of(
                 "implement it here", edits -> edits.insert(code.range(made).end(), body(edits, known, path)))));
+        return fixes;
+    }
+
+    /** A class of the file that extends or implements the one that cannot be made. */
+    private static List<Fix> ofSubclass(TypeElement type, Tree named, Code code) {
+        List<Fix> fixes = new ArrayList<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitClass(ClassTree tree, Void unused) {
+                code.element(getCurrentPath()).filter(element -> element.getKind() == ElementKind.CLASS && !element.getModifiers().contains(Modifier.ABSTRACT)
+                        && !element.equals(type) && !element.getSimpleName().isEmpty() && code.isKind(element.asType(), type.asType()))
+                        .ifPresent(element -> fixes.add(Fix.of("make a '" + element.getSimpleName() + "'",
+                                edits -> edits.replace(code.range(named), edits.types().name((TypeElement) element)))));
+                return super.visitClass(tree, null);
+            }
+        }.scan(new TreePath(code.unit()), null);
         return fixes;
     }
 

@@ -8,6 +8,7 @@ import com.sun.source.tree.CompoundAssignmentTree;
 import com.sun.source.tree.EnhancedForLoopTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MemberSelectTree;
@@ -31,12 +32,16 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
+import javax.lang.model.element.VariableElement;
 import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
+import javax.lang.model.util.ElementFilter;
 
 /** Operators, labels, loops and {@code var} in a form that Java does not have, where another language or another type has it. */
 public final class WrongForm implements Repair {
@@ -270,11 +275,37 @@ public final class WrongForm implements Repair {
         Code code = site.code();
         Optional<TreePath> choice = site.around().stream().filter(path -> path.getLeaf() instanceof SwitchTree
                 || path.getLeaf() instanceof SwitchExpressionTree).findFirst();
+        Optional<TreePath> named = site.nearest(CaseTree.class);
+        Optional<String> unknown = named.flatMap(path -> ((CaseTree) path.getLeaf()).getExpressions().stream()
+                .filter(label -> label instanceof IdentifierTree && code.range(label).encloses(site.error().range()))
+                .map(label -> ((IdentifierTree) label).getName().toString()).findFirst());
+        if (unknown.isPresent() && choice.isPresent()) {
+            return unknownConstant(unknown.get(), named.get(), choice.get(), site);
+        }
         return choice.map(path -> List.of(Fix.of("write the constants alone", edits -> Code.cases(path.getLeaf()).stream()
                 .flatMap(branch -> branch.getExpressions().stream())
                 .filter(label -> label instanceof MemberSelectTree)
                 .forEach(label -> edits.cut(new Range(code.range(label).start(),
                         code.range(label).end() - ((MemberSelectTree) label).getIdentifier().length())))))).orElse(List.of());
+    }
+
+    /** A label that names no constant of the enum: it is one of another name, goes, or is declared. */
+    private static List<Fix> unknownConstant(String name, TreePath branch, TreePath choice, ErrorSite site) {
+        Code code = site.code();
+        Optional<TypeElement> type = code.type(new TreePath(choice, Code.chosenFrom(choice.getLeaf()))).filter(known -> known instanceof DeclaredType)
+                .map(known -> (TypeElement) ((DeclaredType) known).asElement());
+        List<VariableElement> constants = type.map(known -> ElementFilter.fieldsIn(known.getEnclosedElements()).stream()
+                .filter(field -> field.getKind() == ElementKind.ENUM_CONSTANT).toList()).orElse(List.of());
+        Set<String> used = Code.cases(choice.getLeaf()).stream().flatMap(one -> one.getExpressions().stream()).map(code::text).collect(Collectors.toSet());
+        List<Fix> fixes = new ArrayList<>();
+        Spelling.near(name, constants.stream().map(constant -> constant.getSimpleName().toString()).filter(one -> !used.contains(one)).collect(Collectors.toSet()))
+                .forEach(near -> fixes.add(Fix.of("write '" + near + "'", edits -> edits.replace(site.error().range(), near))));
+        if (!constants.isEmpty()) {
+            site.survey().names().declaration(constants.get(constants.size() - 1)).ifPresent(last -> fixes.add(Fix.of("declare the constant '" + name + "'",
+                    edits -> edits.insert(code.range(last.getLeaf()).end(), ", " + name))));
+        }
+        fixes.add(Fix.of("remove the case", edits -> edits.remove(code.range(branch.getLeaf()))));
+        return fixes;
     }
 
     private static List<Fix> rawArray(TreePath path, Code code) {

@@ -26,6 +26,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeMirror;
 
 /** Operators between things for which they are not (JLS 15.17 to 15.24, 15.15). */
@@ -57,10 +58,36 @@ public final class WrongOperands implements Repair {
     /** {@code !cargo instanceof Coal}: the opposite of the test is meant, which binds less tightly (JLS 15.20). */
     private static Optional<Fix> negated(TreePath path, Code code) {
         UnaryTree unary = (UnaryTree) path.getLeaf();
+        if (path.getParentPath().getLeaf() instanceof BinaryTree compared && compared.getLeftOperand() == unary
+                && unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT && (compared.getKind() == Tree.Kind.EQUAL_TO || compared.getKind() == Tree.Kind.NOT_EQUAL_TO)) {
+            return Optional.of(opposite(path, compared, code));
+        }
         return path.getParentPath().getLeaf() instanceof InstanceOfTree test && unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT
                 ? Optional.of(Fix.of("put the test in parentheses", edits -> {
                     edits.insert(code.range(unary.getExpression()).start(), "(");
                     edits.insert(code.range(test).end(), ")");
+                })) : Optional.empty();
+    }
+
+    /** {@code !side == "port"}: that they are unlike is meant. */
+    private static Fix opposite(TreePath path, BinaryTree compared, Code code) {
+        UnaryTree unary = (UnaryTree) path.getLeaf();
+        boolean isEqual = compared.getKind() == Tree.Kind.EQUAL_TO;
+        boolean isObject = code.type(new TreePath(path, unary.getExpression())).filter(type -> type instanceof DeclaredType).isPresent()
+                && compared.getRightOperand().getKind() != Tree.Kind.NULL_LITERAL;
+        return isObject ? Fix.of("compare with 'equals'", edits -> edits.replace(compared, to -> to.write(isEqual ? "!" : "")
+                .carry(code.range(unary.getExpression())).write(".equals(").carry(code.range(compared.getRightOperand())).write(")")))
+                : Fix.of("write '" + (isEqual ? "!=" : "==") + "'", edits -> edits.replace(compared, to -> to.carry(code.range(unary.getExpression()))
+                .write(isEqual ? " != " : " == ").carry(code.range(compared.getRightOperand()))));
+    }
+
+    /** {@code "free: " + all - taken}: the numbers are to be calculated before the text is joined (JLS 15.18.1). */
+    private static Optional<Fix> calculatedFirst(TreePath path, BinaryTree tree, Code code) {
+        return tree.getKind() == Tree.Kind.MINUS && tree.getLeftOperand() instanceof BinaryTree joined && joined.getKind() == Tree.Kind.PLUS
+                && code.type(new TreePath(path, joined)).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()
+                ? Optional.of(Fix.of("put the calculation in parentheses", edits -> {
+                    edits.insert(code.range(joined.getRightOperand()).start(), "(");
+                    edits.insert(code.range(tree).end(), ")");
                 })) : Optional.empty();
     }
 
@@ -116,6 +143,7 @@ public final class WrongOperands implements Repair {
             return List.of();
         }
         List<Fix> fixes = new ArrayList<>();
+        calculatedFirst(path, tree, code).ifPresent(fixes::add);
         fixes.addAll(Conversion.of(right, other.get(), one.get(), code));
         fixes.addAll(Conversion.of(left, one.get(), other.get(), code));
         boolean isOrder = switch (tree.getKind()) {

@@ -21,6 +21,7 @@ final class BraceCandidates implements CandidateSource {
         surplus(text, found);
         missingStart(text, found);
         bracedBranch(text, found);
+        bracedCase(text, found);
         int end = text.content().stripTrailing().length();
         found.add(Candidate.insert("add '}'", 4, end, text.lineEnd() + "}"));
         return found;
@@ -101,8 +102,35 @@ final class BraceCandidates implements CandidateSource {
                     + "|.*[\\w>\\]]\\s+\\w+\\s*\\(.*\\)(\\s*throws [\\w., ]+)?|.*\\b(class|interface|enum|record)\\s+\\w+.*)")
                     && !own.endsWith("{") && !own.endsWith(";");
             if (isHead) {
-                found.add(Candidate.insert("add '{'", 2 + last - line, text.line(line).start() + own.length(), " {"));
+                // several lines stand deeper, and a brace in the column of the head closes them
+                int next = line + 1;
+                while (next < last && text.indentation(next) > text.indentation(line)) {
+                    next++;
+                }
+                boolean isClosed = next > line + 2 && text.lineText(next).strip().startsWith("}") && text.indentation(next) == text.indentation(line);
+                found.add(Candidate.insert("add '{'", isClosed ? 0 : 2 + last - line, text.line(line).start() + own.length(), " {"));
             }
+        }
+    }
+
+    /** {@code case 1 -> a(); b();}: after an arrow stands one statement, or a block (JLS 14.11.1). */
+    private static void bracedCase(BrokenText text, List<Candidate> found) {
+        if (!text.error().message().contains("case")) {
+            return;
+        }
+        int arrow = text.last();
+        while (arrow >= 0 && !text.is(arrow, "->") && !text.is(arrow, "case")) {
+            arrow = text.step(arrow, -1);
+        }
+        int end = text.next();
+        int depth = 0;
+        while (end >= 0 && (depth > 0 || !text.is(end, "case") && !text.is(end, "default") && !text.is(end, "}"))) {
+            depth += text.is(end, "{") ? 1 : text.is(end, "}") ? -1 : 0;
+            end = text.step(end, 1);
+        }
+        if (text.is(arrow, "->") && end > 0) {
+            found.add(Candidate.insert("put the statements in braces", 0, text.tokens().end(arrow), " {")
+                    .and(new Range(text.tokens().end(text.step(end, -1)), text.tokens().end(text.step(end, -1))), " }"));
         }
     }
 

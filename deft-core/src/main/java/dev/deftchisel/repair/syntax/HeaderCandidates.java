@@ -18,8 +18,11 @@ final class HeaderCandidates implements CandidateSource {
     public List<Candidate> candidates(BrokenText text) {
         List<Candidate> found = new ArrayList<>();
         int line = text.lineOf(text.at());
-        for (int token = text.step(text.next(), 2) < 0 ? text.last() : text.step(text.next(), 2);
-                token >= 0 && text.lineOf(text.tokens().start(token)) >= line - 1; token = text.step(token, -1)) {
+        int start = text.step(text.next(), 2) < 0 ? text.last() : text.step(text.next(), 2);
+        while (text.step(start, 1) >= 0 && text.lineOf(text.tokens().start(text.step(start, 1))) == line && !text.is(start, "->")) {
+            start = text.step(start, 1);
+        }
+        for (int token = start; token >= 0 && text.lineOf(text.tokens().start(token)) >= line - 1; token = text.step(token, -1)) {
             if (WITH_PARENTHESES.contains(text.text(token))) {
                 parentheses(text, token, found);
             }
@@ -34,6 +37,7 @@ final class HeaderCandidates implements CandidateSource {
             }
         }
         parameterType(text, found);
+        parameterTypes(text, found);
         defaultValue(text, found);
         name(text, found);
         supertypes(text, found);
@@ -110,9 +114,48 @@ final class HeaderCandidates implements CandidateSource {
             first = text.step(first, -2);
             count++;
         }
+        if (count == 1) {
+            // with their types
+            int name = last;
+            while (text.isKind(name, TokenKind.IDENTIFIER) && isType(text, text.step(name, -1)) && text.is(text.step(name, -2), ",")) {
+                name = text.step(name, -3);
+                count++;
+            }
+            first = count > 1 && isType(text, text.step(name, -1)) ? text.step(name, -1) : first;
+        }
         if (count > 1) {
             found.add(Candidate.insert("put the parameters in parentheses", 0, text.tokens().start(first), "(")
                     .and(new Range(text.tokens().end(last), text.tokens().end(last)), ")"));
+        }
+    }
+
+    private static boolean isType(BrokenText text, int token) {
+        return text.isKind(token, TokenKind.IDENTIFIER) || Set.of("int", "long", "double", "boolean", "char").contains(text.text(token));
+    }
+
+    /** {@code record Slot(from, to)}, {@code due(days, rate)}: no parameter has a type. */
+    private static void parameterTypes(BrokenText text, List<Candidate> found) {
+        int open = text.last();
+        while (open >= 0 && !text.is(open, "(") && (text.isKind(open, TokenKind.IDENTIFIER) || text.is(open, ","))) {
+            open = text.step(open, -1);
+        }
+        int close = text.is(open, "(") ? text.closing(open) : -1;
+        List<Integer> names = new ArrayList<>();
+        for (int i = text.step(open, 1); i >= 0 && i < close; i = text.step(i, 1)) {
+            boolean isName = text.isKind(i, TokenKind.IDENTIFIER) && (text.is(text.step(i, 1), ",") || text.is(text.step(i, 1), ")"));
+            if (!isName && !text.is(i, ",")) {
+                return;
+            }
+            if (isName) {
+                names.add(i);
+            }
+        }
+        for (int i = 0; names.size() > 1 && i < TYPES.size(); i++) {
+            Candidate typed = new Candidate("let all be of the type " + TYPES.get(i), 2 + i, List.of());
+            for (int name : names) {
+                typed = typed.and(new Range(text.tokens().start(name), text.tokens().start(name)), TYPES.get(i) + " ");
+            }
+            found.add(typed);
         }
     }
 

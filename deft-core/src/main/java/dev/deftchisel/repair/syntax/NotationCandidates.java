@@ -24,6 +24,8 @@ final class NotationCandidates implements CandidateSource {
             list(text, token, found);
             arrayWithoutBrackets(text, token, found);
             namedArguments(text, token, found);
+            arrow(text, token, found);
+            chained(text, token, found);
         }
         return found;
     }
@@ -143,6 +145,21 @@ final class NotationCandidates implements CandidateSource {
         }
         if (!without.edits().isEmpty()) {
             found.add(without);
+        }
+    }
+
+    /** {@code new Thread(-> row())}. */
+    private static void arrow(BrokenText text, int token, List<Candidate> found) {
+        int before = text.step(token, -1);
+        if (text.is(token, "->") && (text.is(before, "(") || text.is(before, ",") || text.is(before, "="))) {
+            found.add(Candidate.insert("write '()' before '->'", 0, text.tokens().start(token), "() "));
+        }
+    }
+
+    /** {@code names.filter(n -> n.equals("a").count()}: a parenthesis is missing before the next call of a chain. */
+    private static void chained(BrokenText text, int token, List<Candidate> found) {
+        if (text.is(token, ".") && text.is(text.step(token, -1), ")")) {
+            found.add(Candidate.insert("add ')' before '." + text.text(text.step(token, 1)) + "'", 3, text.tokens().start(token), ")"));
         }
     }
 }

@@ -20,7 +20,7 @@ import java.util.Set;
 public final class SyntaxRepair implements Repair {
 
     private static final List<CandidateSource> SOURCES = List.of(new WordCandidates(), new QuoteCandidates(), new HeaderCandidates(),
-            new DeclarationCandidates(),            new PlacementCandidates(), new BraceCandidates(), new TokenCandidates(), new NotationCandidates());
+            new DeclarationCandidates(), new LoopCandidates(),            new PlacementCandidates(), new BraceCandidates(), new TokenCandidates(), new NotationCandidates());
     private static final int MOST_TRIED = 160;
     private static final int LEAST_TRIED = 20;
     private static final int MOST_FIXES = 6;
@@ -41,7 +41,7 @@ public final class SyntaxRepair implements Repair {
                 "unexpected.lambda", "invalid.lambda.parameter.declaration", "restricted.type.not.allowed", "restricted.type.not.allowed.here",
                 "default.and.both.boolean.values", "enum.constant.expected", "enum.constant.not.expected", "extraneous.semicolon",
                 "expected.str", "dot.class", "dot.class.expected", "wrong.receiver", "array.and.varargs", "varargs.and.old.array.syntax", "record.header.expected",
-                "enums.must.be.static", "local.enum", "try.without.catch.or.finally", "illegal.parenthesized.expression", "record.cannot.declare.instance.fields", "illegal.array.creation.both.dimension.and.initialization");
+                "enums.must.be.static", "local.enum", "try.without.catch.or.finally", "illegal.parenthesized.expression", "record.cannot.declare.instance.fields", "illegal.array.creation.both.dimension.and.initialization", "bad.initializer");
     }
 
     @Override

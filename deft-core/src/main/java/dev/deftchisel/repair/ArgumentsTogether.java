@@ -1,0 +1,66 @@
+package dev.deftchisel.repair;
+
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.NewClassTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Calls;
+import dev.deftchisel.analysis.Code;
+import dev.deftchisel.problem.ErrorSite;
+import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Repair;
+import dev.deftchisel.source.Range;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.ArrayType;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeMirror;
+
+/** {@code sum(1, 2, 3)} for a method that takes one list or array: the values are put into one. */
+public final class ArgumentsTogether implements Repair {
+
+    private static final Set<String> LISTS = Set.of("java.util.List", "java.util.Collection", "java.lang.Iterable", "java.util.Set");
+
+    @Override
+    public Set<String> codes() {
+        return Set.of("cant.apply.symbol", "prob.found.req");
+    }
+
+    @Override
+    public List<Fix> fixes(ErrorSite site) {
+        Code code = site.code();
+        Optional<TreePath> call = site.around().stream().filter(path -> (path.getLeaf() instanceof MethodInvocationTree
+                || path.getLeaf() instanceof NewClassTree) && !Calls.arguments(path.getLeaf()).isEmpty()).findFirst();
+        if (call.isEmpty()) {
+            return List.of();
+        }
+        List<? extends ExpressionTree> arguments = Calls.arguments(call.get().getLeaf());
+        Range all = new Range(code.range(arguments.get(0)).start(), code.range(arguments.get(arguments.size() - 1)).end());
+        return Callable.of(call.get(), code).stream().filter(method -> method.getParameters().size() == 1)
+                .flatMap(method -> element(call.get(), method, code).filter(type -> arguments.stream().allMatch(argument -> code.type(new TreePath(call.get(), argument))
+                        .filter(own -> code.types().isAssignable(own, type)).isPresent())).map(type -> together(method, type, all, code)).stream()).toList();
+    }
+
+    private static Optional<TypeMirror> element(TreePath call, ExecutableElement method, Code code) {
+        TypeMirror wanted = Callable.formals(call, method, code).get(0);
+        if (wanted instanceof ArrayType array) {
+            return Optional.of(array.getComponentType());
+        }
+        return wanted instanceof DeclaredType type && LISTS.contains(((TypeElement) type.asElement()).getQualifiedName().toString())
+                && type.getTypeArguments().size() == 1 ? Optional.of(type.getTypeArguments().get(0)) : Optional.empty();
+    }
+
+    private static Fix together(ExecutableElement method, TypeMirror element, Range all, Code code) {
+        TypeMirror wanted = method.getParameters().get(0).asType();
+        if (wanted instanceof ArrayType) {
+            return Fix.of("pass them in an array", edits -> edits.replace(all, to -> to.write("new " + edits.types().write(code.types().erasure(element)).orElse("Object")
+                    + "[] {").carry(all).write("}")));
+        }
+        String name = ((TypeElement) ((DeclaredType) wanted).asElement()).getQualifiedName().contentEquals("java.util.Set") ? "java.util.Set" : "java.util.List";
+        return Fix.of("pass them in a " + (name.endsWith("Set") ? "set" : "list"), edits -> edits.replace(all, to -> to
+                .write(edits.types().name(code.elements().getTypeElement(name)) + ".of(").carry(all).write(")")));
+    }
+}
