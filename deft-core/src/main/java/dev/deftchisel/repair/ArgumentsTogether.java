@@ -1,6 +1,7 @@
 package dev.deftchisel.repair;
 
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
@@ -10,6 +11,7 @@ import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
 import dev.deftchisel.source.Range;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -39,9 +41,24 @@ public final class ArgumentsTogether implements Repair {
         }
         List<? extends ExpressionTree> arguments = Calls.arguments(call.get().getLeaf());
         Range all = new Range(code.range(arguments.get(0)).start(), code.range(arguments.get(arguments.size() - 1)).end());
-        return Callable.of(call.get(), code).stream().filter(method -> method.getParameters().size() == 1)
+        List<Fix> fixes = new ArrayList<>();
+        if (call.get().getLeaf() instanceof MethodInvocationTree tree && !tree.getTypeArguments().isEmpty()) {
+            Range written = new Range(code.range(tree.getTypeArguments().get(0)).start(), code.range(tree.getTypeArguments().get(tree.getTypeArguments().size() - 1)).end());
+            fixes.add(Fix.of("leave out the type arguments", edits -> edits.cut(new Range(code.tokens().start(code.tokens().codeBefore(code.tokens().at(written.start()) - 1)),
+                    code.tokens().end(code.tokens().code(code.tokens().at(written.end() - 1) + 1))))));
+        }
+        if (call.get().getLeaf() instanceof MethodInvocationTree tree && arguments.size() > 1 && tree.getMethodSelect() instanceof MemberSelectTree select
+                && select.getIdentifier().contentEquals("add") && code.type(new TreePath(new TreePath(call.get(), select), select.getExpression()))
+                .filter(type -> code.isKind(type, code.elements().getTypeElement("java.util.Collection").asType())).isPresent()) {
+            fixes.add(Fix.of("add all", edits -> {
+                edits.insert(code.range(select).end(), "All");
+                edits.replace(all, to -> to.write(edits.types().name(code.elements().getTypeElement("java.util.List")) + ".of(").carry(all).write(")"));
+            }));
+        }
+        Callable.of(call.get(), code).stream().filter(method -> method.getParameters().size() == 1)
                 .flatMap(method -> element(call.get(), method, code).filter(type -> arguments.stream().allMatch(argument -> code.type(new TreePath(call.get(), argument))
-                        .filter(own -> code.types().isAssignable(own, type)).isPresent())).map(type -> together(method, type, all, code)).stream()).toList();
+                        .filter(own -> code.types().isAssignable(own, type)).isPresent())).map(type -> together(method, type, all, code)).stream()).forEach(fixes::add);
+        return fixes;
     }
 
     private static Optional<TypeMirror> element(TreePath call, ExecutableElement method, Code code) {

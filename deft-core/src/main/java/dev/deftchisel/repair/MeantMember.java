@@ -43,8 +43,8 @@ public final class MeantMember implements Repair {
     private static final int ACCESSOR = 2;
     /** Names that mean the same in one type or language and the other. */
     private static final List<Set<String>> SYNONYMS = List.of(Set.of("length", "size", "count"),
-            Set.of("add", "append", "push", "addLast", "put", "offer", "insert"), Set.of("set", "put", "replace"),
-            Set.of("contains", "containsKey", "includes", "has", "containsValue"), Set.of("remove", "delete", "removeFirst", "poll", "pop", "removeLast"),
+            Set.of("add", "append", "push", "addLast", "put", "offer", "insert", "enqueue"), Set.of("set", "put", "replace"),
+            Set.of("contains", "containsKey", "includes", "has", "containsValue"), Set.of("remove", "delete", "removeFirst", "poll", "pop", "removeLast", "dequeue"),
             Set.of("get", "charAt", "at", "elementAt", "getFirst", "peek"), Set.of("equals", "equal", "isEqual", "equalTo", "eq"),
             Set.of("toLowerCase", "toLower", "lower", "lowercase"), Set.of("toUpperCase", "toUpper", "upper", "uppercase"),
             Set.of("trim", "strip"), Set.of("isEmpty", "empty", "isBlank"), Set.of("println", "print", "printf", "write", "log"),
@@ -231,6 +231,8 @@ public final class MeantMember implements Repair {
         boolean isLeftOut = isNear && other.length() > name.length();
         if (isLeftOut) {
             return 3 + slips;
+        } else if (name.equals("put") && other.equals("set") && missing.arguments() == 2) {
+            return 7;
         } else if (SYNONYMS.stream().anyMatch(all -> all.contains(name) && all.contains(other))) {
             return 8;
         } else if (isNear) {

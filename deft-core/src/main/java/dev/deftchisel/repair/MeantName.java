@@ -2,6 +2,7 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.BindingPatternTree;
+import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.EnhancedForLoopTree;
 import com.sun.source.tree.ExpressionTree;
@@ -9,6 +10,8 @@ import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.SwitchExpressionTree;
+import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
@@ -16,6 +19,7 @@ import com.sun.source.util.TreePathScanner;
 import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.CompilerError;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -87,6 +91,7 @@ public final class MeantName implements Repair {
             typeParameter(path, name, code).ifPresent(fixes::add);
             arrow(path, range, code).ifPresent(fixes::add);
             constants(path, name, code).ifPresent(fixes::add);
+            label(path, name, code).ifPresent(fixes::add);
             pattern(path, name, code).ifPresent(fixes::add);
         }
         return fixes;
@@ -227,6 +232,15 @@ public final class MeantName implements Repair {
                 .map(type -> Fix.of("write '" + type.getSimpleName() + "." + name + "'",
                         edits -> edits.replace(range, edits.types().name(type) + "." + name)))
                 .toList();
+    }
+
+    /** {@code case ferry:} of a switch over strings. */
+    private static Optional<Fix> label(TreePath path, String name, Code code) {
+        TreePath branch = Code.outer(path);
+        TreePath choice = branch.getLeaf() instanceof CaseTree ? branch.getParentPath() : Code.outer(branch);
+        boolean isOfText = (choice.getLeaf() instanceof SwitchTree || choice.getLeaf() instanceof SwitchExpressionTree)
+                && code.type(new TreePath(choice, Code.chosenFrom(choice.getLeaf()))).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent();
+        return isOfText ? Optional.of(Fix.of("write \"" + name + "\"", edits -> edits.replace(code.range(path.getLeaf()), "\"" + name + "\""))) : Optional.empty();
     }
 
     /** {@code for (Quay quay : Quay)}: a loop over a type goes over its constants (JLS 8.9.3). */

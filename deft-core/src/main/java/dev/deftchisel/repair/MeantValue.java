@@ -13,6 +13,7 @@ import com.sun.source.tree.IfTree;
 import com.sun.source.tree.InstanceOfTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.LiteralTree;
+import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewArrayTree;
@@ -96,6 +97,9 @@ public final class MeantValue implements Repair {
         }
         if (site.error().message().contains("bad return type in lambda")) {
             fixes.addAll(lambdaResult(path, own, code, site));
+        }
+        if (site.error().message().contains("? extends")) {
+            lowered(path, site).ifPresent(fixes::add);
         }
         wanted.ifPresent(type -> fixes.addAll(wildcard(path, own, type, site)));
         return fixes;
@@ -206,6 +210,16 @@ public final class MeantValue implements Repair {
         boolean isPrinted = parent.getLeaf() instanceof MethodInvocationTree && parent.getParentPath().getLeaf() instanceof ExpressionStatementTree;
         if (isPrinted) {
             fixes.add(Fix.of("only call it", edits -> edits.replace(parent.getLeaf(), to -> to.carry(code.range(path.getLeaf())))));
+        }
+        if (path.getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() instanceof MemberSelectTree select
+                && select.getIdentifier().contentEquals("forEach")) {
+            int end = code.range(select).end();
+            boolean isStream = code.type(new TreePath(new TreePath(path, select), select.getExpression())).filter(type -> NamedTypes.is(type, "java.util.stream.Stream")).isPresent();
+            fixes.add(Fix.of("collect what it gives for each", edits -> {
+                edits.replace(new Range(end - "forEach".length(), end), isStream ? "map" : "stream().map");
+                edits.insert(code.range(call).end(), code.file().module().level() >= LEVEL_OF_TO_LIST ? ".toList()"
+                        : ".collect(" + edits.types().name(code.elements().getTypeElement("java.util.stream.Collectors")) + ".toList())");
+            }));
         }
         if (parent.getLeaf() instanceof VariableTree variable && path.getLeaf() instanceof MethodInvocationTree call
                 && !call.getArguments().isEmpty() && parent.getParentPath().getLeaf() instanceof BlockTree) {
@@ -464,6 +478,18 @@ public final class MeantValue implements Repair {
                         edits -> tree.getTypeArguments().stream().filter(argument -> !code.text(argument).startsWith("?"))
                                 .forEach(argument -> edits.insert(code.range(argument).start(), "? extends ")))));
         return fixes;
+    }
+
+    /** What is added to a {@code List<? extends Number>}: it must take such, {@code ? super} (JLS 4.5.1). */
+    private static Optional<Fix> lowered(TreePath path, ErrorSite site) {
+        Code code = site.code();
+        return Optional.of(path.getParentPath().getLeaf()).filter(tree -> tree instanceof MethodInvocationTree)
+                .map(tree -> ((MethodInvocationTree) tree).getMethodSelect()).filter(select -> select instanceof MemberSelectTree)
+                .flatMap(select -> site.declaration(new TreePath(new TreePath(path.getParentPath(), select), ((MemberSelectTree) select).getExpression())))
+                .filter(found -> found.getLeaf() instanceof VariableTree variable && code.find(variable.getType()).isPresent())
+                .map(found -> code.range(((VariableTree) found.getLeaf()).getType()))
+                .filter(range -> code.text(range).contains("? extends "))
+                .map(range -> Fix.of("write '? super'", edits -> edits.replace(range, code.text(range).replaceFirst("\\? extends ", "? super "))));
     }
 
     private static Optional<Tree> declaredType(TreePath path, ErrorSite site) {

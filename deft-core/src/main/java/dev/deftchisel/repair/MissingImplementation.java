@@ -64,7 +64,7 @@ public final class MissingImplementation implements Repair {
             Optional<VariableTree> parameter = function.flatMap(method -> tree.getMembers().stream().filter(member -> member instanceof MethodTree own
                     && own.getName().equals(method.getSimpleName()) && own.getParameters().size() == method.getParameters().size() && !own.getParameters().isEmpty())
                     .map(member -> (VariableTree) ((MethodTree) member).getParameters().get(0)).findFirst());
-            boolean isUsed = function.filter(method -> method.getParameters().get(0).asType().getKind() == TypeKind.TYPEVAR).isPresent();
+            boolean isUsed = function.filter(method -> !method.getParameters().isEmpty() && method.getParameters().get(0).asType().getKind() == TypeKind.TYPEVAR).isPresent();
             if (parameter.isPresent() && isUsed) {
                 Tree argument = ((ParameterizedTypeTree) above).getTypeArguments().get(0);
                 String meant = code.text(parameter.get().getType());

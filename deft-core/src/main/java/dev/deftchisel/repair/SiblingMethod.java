@@ -54,6 +54,9 @@ public final class SiblingMethod implements Repair {
         if (NUMBERS.contains(type.get().getQualifiedName().toString())) {
             ofNumbers(name, written, site).ifPresent(fixes::add);
         }
+        if (name.equals("collect") && tree.getArguments().size() == 1 && code.text(tree.getArguments().get(0)).contains("joining(")) {
+            fixes.add(Fix.of("make text of the elements", edits -> edits.insert(written.start() - 1, ".map(String::valueOf)")));
+        }
         if (!isOfFunction) {
             ElementFilter.methodsIn(code.elements().getAllMembers(type.get())).stream()
                     .filter(method -> isKin(name, method.getSimpleName().toString()) && takes(method, call.get(), code))

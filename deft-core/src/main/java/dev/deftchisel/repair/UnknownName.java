@@ -26,6 +26,7 @@ import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -124,8 +125,19 @@ public final class UnknownName implements Repair {
             Spelling.near(missing.name(), imported(code)).stream().filter(name -> !all.contains(name)).forEach(all::add);
         }
         return all.stream().limit(MOST_NEAR)
-                .map(name -> Fix.of("write '" + name + "'", edits -> edits.replace(missing.range(), name)))
+                .map(name -> Fix.of("write '" + name + "'", edits -> everywhere(missing, site).forEach(range -> edits.replace(range, name))))
                 .toList();
+    }
+
+    /** Where else the file names a type by the same wrong name. */
+    private static Set<Range> everywhere(Missing missing, ErrorSite site) {
+        Set<Range> all = new LinkedHashSet<>(List.of(missing.range()));
+        if (missing.isSimple() && missing.mayBeType()) {
+            site.analysis().errors(site.code().file().path()).stream()
+                    .filter(error -> error.code().contains("cant.resolve") && site.code().text(error.range()).equals(missing.name()))
+                    .forEach(error -> all.add(error.range()));
+        }
+        return all;
     }
 
     /** A kind of what stands before the dot that the file knows and that has the member. */

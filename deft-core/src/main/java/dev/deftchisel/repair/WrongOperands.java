@@ -62,6 +62,13 @@ public final class WrongOperands implements Repair {
                 && unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT && (compared.getKind() == Tree.Kind.EQUAL_TO || compared.getKind() == Tree.Kind.NOT_EQUAL_TO)) {
             return Optional.of(opposite(path, compared, code));
         }
+        if (path.getParentPath().getLeaf() instanceof BinaryTree order && order.getLeftOperand() == unary && unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT
+                && Set.of(Tree.Kind.LESS_THAN, Tree.Kind.LESS_THAN_EQUAL, Tree.Kind.GREATER_THAN, Tree.Kind.GREATER_THAN_EQUAL).contains(order.getKind())) {
+            return Optional.of(Fix.of("put the comparison in parentheses", edits -> {
+                edits.insert(code.range(unary.getExpression()).start(), "(");
+                edits.insert(code.range(order).end(), ")");
+            }));
+        }
         return path.getParentPath().getLeaf() instanceof InstanceOfTree test && unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT
                 ? Optional.of(Fix.of("put the test in parentheses", edits -> {
                     edits.insert(code.range(unary.getExpression()).start(), "(");

@@ -65,8 +65,9 @@ public final class WrongStatic implements Repair {
                         && code.element(new TreePath(new TreePath(path, argument), select.getExpression())).filter(element -> element.getKind().isClass()
                         || element.getKind().isInterface()).isPresent()
                         && code.element(new TreePath(path, argument)).filter(element -> !element.getModifiers().contains(Modifier.STATIC)).isPresent())
-                .map(argument -> code.range(argument).end() - ((MemberSelectTree) argument).getIdentifier().length() - 1)
-                .map(dot -> Fix.of("write '::'", edits -> edits.replace(new Range(dot, dot + 1), "::")))).toList();
+                .map(argument -> (MemberSelectTree) argument)
+                .map(select -> Fix.of("write '::'", edits -> edits.replace(new Range(code.range(select.getExpression()).end(), code.range(select).end()),
+                        "::" + select.getIdentifier())))).toList();
     }
 
     /** {@code Main::twice} of a method that is not static. */

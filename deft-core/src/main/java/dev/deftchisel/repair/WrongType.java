@@ -1,5 +1,6 @@
 package dev.deftchisel.repair;
 
+import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.MethodInvocationTree;
@@ -45,6 +46,12 @@ public final class WrongType implements Repair {
         boolean isArgument = parent.getLeaf() instanceof MethodInvocationTree || parent.getLeaf() instanceof NewClassTree;
         if (isArgument) {
             fixes.addAll(WrongArguments.reordered(parent, site.code()));
+        }
+        // who casts a part to double wants a fraction
+        boolean isFraction = own.filter(type -> type.getKind() == TypeKind.DOUBLE).isPresent() && wanted.isPresent()
+                && value.get().getLeaf() instanceof BinaryTree && site.code().text(value.get().getLeaf()).contains("(double)");
+        if (isFraction) {
+            retyped(own.get(), wanted.get()).ifPresent(fixes::add);
         }
         if (wanted.isPresent() && own.isPresent()) {
             fixes.addAll(Conversion.of(value.get(), own.get(), wanted.get().type(), site.code()));

@@ -51,15 +51,15 @@ final class HeaderCandidates implements CandidateSource {
     /** {@code if depth > 3 {}. */
     private static void parentheses(BrokenText text, int keyword, List<Candidate> found) {
         int first = text.step(keyword, 1);
-        if (first < 0 || text.is(first, "(") && text.closing(first) > 0 && !text.is(keyword, "catch")) {
-            return;
-        }
-        if (text.is(first, "(")) {
+        int end = text.is(first, "(") ? text.closing(first) : -1;
+        // (a) && (b), where only the parts have parentheses
+        boolean isOfParts = end > 0 && (text.is(text.step(end, 1), "&&") || text.is(text.step(end, 1), "||"));
+        if (first < 0 || text.is(first, "(") && !isOfParts) {
             return;
         }
         int line = text.lineOf(text.tokens().start(keyword));
         int open = first;
-        while (open >= 0 && !text.is(open, "{") && text.lineOf(text.tokens().start(open)) == line) {
+        while (open >= 0 && !text.is(open, "{") && !(text.is(open, ";") && !text.is(keyword, "for")) && text.lineOf(text.tokens().start(open)) == line) {
             open = text.step(open, 1);
         }
         int last = open < 0 ? -1 : text.step(open, -1);
@@ -199,6 +199,9 @@ final class HeaderCandidates implements CandidateSource {
     /** {@code class Tug extends Vessel, Lit}. */
     private static void supertypes(BrokenText text, List<Candidate> found) {
         for (int token : new int[] {text.last(), text.next(), text.step(text.last(), -1)}) {
+            if (text.is(token, "extends") && text.step(token, 1) >= 0 && text.lineText(text.lineOf(text.at())).matches("\\s*((public|private|static|final) )*record .*")) {
+                found.add(Candidate.replace("extend nothing", 1, new Range(text.tokens().end(text.step(token, -1)), text.tokens().end(text.step(token, 1))), ""));
+            }
             int line = token < 0 ? -1 : text.lineOf(text.tokens().start(token));
             if (text.is(token, ",") && text.lineText(line).contains(" extends ")) {
                 found.add(Candidate.replace("write 'implements' instead of ','", 1, text.range(token), " implements"));
@@ -208,6 +211,19 @@ final class HeaderCandidates implements CandidateSource {
 
     /** {@code int... all} that is not the last parameter. */
     private static void variableArity(BrokenText text, List<Candidate> found) {
+        for (int token = text.last(); token >= 0 && token > text.last() - 8; token = text.step(token, -1)) {
+            int name = text.step(token, 1);
+            int next = text.step(name, 2);
+            if (text.is(token, "...") && text.is(text.step(name, 1), ",") && next >= 0) {
+                int end = next;
+                while (text.step(end, 1) >= 0 && !text.is(text.step(end, 1), ",") && !text.is(text.step(end, 1), ")")) {
+                    end = text.step(end, 1);
+                }
+                Range own = new Range(text.tokens().start(text.step(token, -1)), text.tokens().end(name));
+                Range other = new Range(text.tokens().start(next), text.tokens().end(end));
+                found.add(Candidate.replace("put it last", 0, own, text.text(other)).and(other, text.text(own)));
+            }
+        }
         for (int token = text.last(); token >= 0 && token > text.last() - 8; token = text.step(token, -1)) {
             if (text.is(token, "...")) {
                 found.add(Candidate.replace("write '[]'", 0, text.range(token), "[]"));

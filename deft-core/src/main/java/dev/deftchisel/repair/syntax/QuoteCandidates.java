@@ -49,6 +49,11 @@ final class QuoteCandidates implements CandidateSource {
         String rest = text.content().substring(text.at(), text.line(line).end());
         Matcher end = END.matcher(rest);
         int first = end.find() ? end.start() : rest.length();
+        // what is joined with a name behind it ends before the sign
+        Matcher joined = Pattern.compile("\\+\\s*[\\p{L}_(]").matcher(rest);
+        if (joined.find() && joined.start() > 0) {
+            found.add(Candidate.insert("close the string", 0, text.at() + joined.start(), "\" "));
+        }
         for (int i = first; i <= rest.stripTrailing().length(); i++) {
             found.add(Candidate.insert("close the string", 1 + i - first, text.at() + i, "\""));
         }

@@ -4,7 +4,9 @@ import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 
 /** Words and signs of other languages, signs that are turned round or torn apart, and keywords that are mixed up. */
 final class WordCandidates implements CandidateSource {
@@ -18,6 +20,10 @@ final class WordCandidates implements CandidateSource {
     private static final Map<String, List<String>> SIGNS = Map.of("= >", List.of(">=", "->"), "< >", List.of("!="), "= <", List.of("<="),
             "+ =", List.of("+="), "- =", List.of("-="), "* =", List.of("*="), "! =", List.of("!="), "= !", List.of("!="),
             "- >", List.of("->"), ": =", List.of("="));
+    /** Keywords that are written with a capital by mistake. */
+    private static final Set<String> KEYWORDS = Set.of("class", "interface", "enum", "public", "private", "protected", "static", "final", "void", "if", "else",
+            "for", "while", "do", "switch", "case", "return", "new", "try", "catch", "finally", "throw", "throws", "import", "package", "extends", "implements",
+            "int", "char", "this", "super", "break", "continue", "default");
     private static final int NEAR = 9;
 
     @Override
@@ -34,6 +40,11 @@ final class WordCandidates implements CandidateSource {
 
     private static void word(BrokenText text, int token, List<Candidate> found) {
         String instead = WORDS.get(text.text(token));
+        String lower = text.text(token).toLowerCase(Locale.ROOT);
+        if (instead == null && KEYWORDS.contains(lower) && !lower.equals(text.text(token))) {
+            found.add(Candidate.replace("write '" + lower + "'", 1, text.range(token), lower));
+            return;
+        }
         if (instead == null) {
             return;
         }

@@ -1,5 +1,6 @@
 package dev.deftchisel.rule.call;
 
+import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BreakTree;
 import com.sun.source.tree.EnhancedForLoopTree;
 import com.sun.source.tree.ExpressionTree;
@@ -115,7 +116,7 @@ public final class ChangedInLoop implements Rule {
         }
         for (TreePath use : survey.names().uses(changed.get())) {
             calls(use, loop).filter(call -> (view.isPresent() ? CHANGING_MAPS : CHANGING).contains(Calls.name((MethodInvocationTree) call.getLeaf()))
-                            && goesOn(call, loop))
+                            && goesOn(call, loop) && !isAsked(call, code))
                     .ifPresent(call -> survey.report(call.getLeaf(),
                             "the loop over '" + changed.get().getSimpleName() + "' fails when it goes on"));
         }
@@ -124,10 +125,10 @@ public final class ChangedInLoop implements Rule {
     /** Whether a field or local variable is given what may change meanwhile, or what nobody can tell: only java.util is sure to fail. */
     private static boolean isShared(Element variable, Survey survey) {
         return variable.getKind() != ElementKind.PARAMETER && variable.getKind() != ElementKind.EXCEPTION_PARAMETER
-                && !WrittenValues.of(variable, survey).stream().filter(value -> value.getLeaf().getKind() != Tree.Kind.NULL_LITERAL)
+                && (survey.names().declaration(variable).isEmpty() || !WrittenValues.of(variable, survey).stream().filter(value -> value.getLeaf().getKind() != Tree.Kind.NULL_LITERAL)
                         .allMatch(value -> value.getLeaf() instanceof NewClassTree && survey.code().type(value)
                                 .filter(type -> type instanceof DeclaredType declared && survey.code().elements()
-                                        .getPackageOf(declared.asElement()).getQualifiedName().contentEquals("java.util")).isPresent());
+                                        .getPackageOf(declared.asElement()).getQualifiedName().contentEquals("java.util")).isPresent()));
     }
 
     /** The map whose keys, values or entries a loop goes over (java.util.Map.keySet). */
@@ -150,6 +151,24 @@ public final class ChangedInLoop implements Rule {
                 ? Optional.of(select.getParentPath())
                         .filter(call -> call.getLeaf() instanceof MethodInvocationTree called && called.getMethodSelect() == member)
                 : Optional.empty();
+    }
+
+    /** Whether what the call gives is asked for in the next statement, by which the loop is left when something was changed. */
+    private static boolean isAsked(TreePath call, Code code) {
+        TreePath given = call.getParentPath();
+        if (!(given.getLeaf() instanceof AssignmentTree assignment)) {
+            return false;
+        }
+        TreePath statement = given.getParentPath();
+        List<? extends StatementTree> all = Code.statements(statement.getParentPath().getLeaf());
+        int next = all.indexOf(statement.getLeaf()) + 1;
+        return next > 0 && next < all.size() && all.get(next) instanceof IfTree choice
+                && code.reads(choice.getCondition()).contains(code.reads(assignment.getVariable())) && !mayGoOn(last(choice.getThenStatement()));
+    }
+
+    private static StatementTree last(StatementTree statement) {
+        List<? extends StatementTree> inner = Code.statements(statement);
+        return inner.isEmpty() ? statement : inner.get(inner.size() - 1);
     }
 
     /** Whether the loop may go on behind a call: no jump or result follows in its block or in a block around that. */

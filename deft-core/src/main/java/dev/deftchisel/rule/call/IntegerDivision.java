@@ -99,14 +99,11 @@ public final class IntegerDivision implements Rule {
                 && !(Code.inner(division.getRightOperand()) instanceof LiteralTree);
     }
 
-    /** {@code (int) (x - width / 2)}: half a unit more or less is cut off in the end. */
+    /** {@code x - width / 2}: half a unit more or less of a length in whole ones does not matter. */
     private static boolean isHalfOfWhole(TreePath path, BinaryTree division, Code code) {
         TreePath at = Code.outer(path);
-        while (at.getLeaf() instanceof BinaryTree) {
-            at = Code.outer(at);
-        }
-        return at.getLeaf() instanceof TypeCastTree cast && code.type(new TreePath(at, cast.getType())).filter(type -> type.getKind() == TypeKind.INT
-                || type.getKind() == TypeKind.LONG).isPresent() && Code.inner(division.getRightOperand()) instanceof LiteralTree two
+        return at.getLeaf() instanceof BinaryTree sum && (sum.getKind() == Tree.Kind.PLUS || sum.getKind() == Tree.Kind.MINUS)
+                && code.type(at).filter(type -> type.getKind().isPrimitive()).isPresent() && Code.inner(division.getRightOperand()) instanceof LiteralTree two
                 && Integer.valueOf(2).equals(two.getValue());
     }
 

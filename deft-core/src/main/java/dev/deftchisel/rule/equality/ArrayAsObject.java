@@ -3,6 +3,7 @@ package dev.deftchisel.rule.equality;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
@@ -80,7 +81,9 @@ public final class ArrayAsObject implements Rule {
         Optional<TreePath> receiver = Calls.receiver(path).filter(array -> isArray(array, code));
         boolean isWhole = method != null && receiver.isPresent() && call.getArguments().size() == (method.equals("equals") ? 1 : 0)
                 && call.getArguments().stream().allMatch(other -> isArray(new TreePath(path, other), code));
-        if (isWhole) {
+        // the address of an array that was just made is asked for as such
+        boolean isNew = receiver.filter(array -> Code.inner(array).getLeaf() instanceof NewArrayTree made && made.getInitializers() == null).isPresent();
+        if (isWhole && !isNew) {
             survey.report(call, "'" + method + "' of an array knows nothing of its elements", Fix.of("use its content",
                     edits -> write(edits, path, (ExpressionTree) receiver.get().getLeaf(), method, call.getArguments())));
         }

@@ -22,9 +22,10 @@ import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.Beside;
 import dev.deftchisel.rule.WrittenValues;
 import dev.deftchisel.source.Range;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.type.TypeKind;
@@ -32,9 +33,12 @@ import javax.lang.model.type.TypeKind;
 /** An order of numbers that is worked out by subtraction (JLS 15.18.2). */
 public final class ComparisonBySubtraction implements Rule {
 
-    private static final Pattern SMALL = Pattern.compile("(?i)(id|index|idx|order|prio|priority|code|count|size|length|width|height|level|depth|offset|pos|position"
-            + "|line|column|col|row|year|month|day|hour|minute|second|port|version|major|minor|rank|type|kind|status|state|ordinal|slot|sequence|seq"
-            + "|precedence|handle|target|unit|usage|components|function|func|start|end|begin|degree|arity|group|page|chapter|phase|stage|weight|distance|len|word|tag)s?\\d*$|^[xy]\\d*$");
+    /** Words in names of what is a position, a size, or one of a few. */
+    private static final Set<String> SMALL = Set.of("id", "index", "idx", "order", "prio", "priority", "code", "count", "size", "length", "width", "height",
+            "level", "depth", "offset", "pos", "position", "line", "column", "col", "row", "year", "month", "day", "hour", "minute", "second", "port", "version",
+            "major", "minor", "rank", "type", "kind", "status", "state", "ordinal", "slot", "seq", "sequence", "precedence", "handle", "target", "unit",
+            "usage", "components", "function", "func", "start", "end", "begin", "degree", "arity", "group", "page", "chapter", "phase", "stage", "weight",
+            "distance", "len", "word", "tag", "num", "doc", "x", "y");
 
     @Override
     public About about() {
@@ -111,13 +115,18 @@ public final class ComparisonBySubtraction implements Rule {
     private static boolean isSmall(TreePath number, Survey survey) {
         Code code = survey.code();
         TreePath plain = Code.inner(number);
-        if (SMALL.matcher(name(plain.getLeaf())).find()) {
+        if (isSmall(name(plain.getLeaf()))) {
             return true;
         }
         Optional<Element> local = code.element(plain).filter(element -> element.getKind() == ElementKind.LOCAL_VARIABLE);
         return plain.getLeaf() instanceof MethodInvocationTree call && code.text(call.getMethodSelect()).startsWith("Math.")
                 || local.stream().flatMap(variable -> WrittenValues.of(variable, survey).stream()).anyMatch(value -> code.expressions(value).stream()
-                .anyMatch(part -> SMALL.matcher(name(part.getLeaf())).find()));
+                .anyMatch(part -> isSmall(name(part.getLeaf()))));
+    }
+
+    private static boolean isSmall(String name) {
+        return Stream.of(name.split("(?<=[a-z])(?=[A-Z])|_|\\d+")).map(word -> word.toLowerCase(Locale.ROOT))
+                .anyMatch(word -> SMALL.contains(word) || word.endsWith("s") && SMALL.contains(word.substring(0, word.length() - 1)));
     }
 
     private static String name(Tree tree) {

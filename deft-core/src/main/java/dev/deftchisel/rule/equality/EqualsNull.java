@@ -1,5 +1,6 @@
 package dev.deftchisel.rule.equality;
 
+import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
@@ -80,7 +81,10 @@ public final class EqualsNull implements Rule {
         boolean isNull = !survey.isTest() && Calls.isOf(code, path, "java.lang.Object", "equals", 1)
                 && call.getArguments().get(0).getKind() == Tree.Kind.NULL_LITERAL && !isOwn(path, code) && !isSaid(path, code);
         Optional<ExpressionTree> receiver = Calls.receiver(call);
-        if (!isNull || receiver.isEmpty() || receiver.get().toString().equals("super")) {
+        // what asks for null first and then whether it equals null knows an object that says so
+        boolean isSecond = receiver.isPresent() && Code.outer(path).getLeaf() instanceof BinaryTree both && both.getKind() == Tree.Kind.CONDITIONAL_OR
+                && code.reads(both.getLeftOperand()).contains(code.reads(receiver.get()) + " == null");
+        if (!isNull || isSecond || receiver.isEmpty() || receiver.get().toString().equals("super")) {
             return;
         }
         boolean isOpposite = path.getParentPath().getLeaf().getKind() == Tree.Kind.LOGICAL_COMPLEMENT;

@@ -31,6 +31,7 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.VariableElement;
 
@@ -163,7 +164,7 @@ public final class IdentityComparison implements Rule {
     /** Whether a variable is asked whether it holds a named constant, which then is there to be recognised. */
     private static boolean isNamedMarker(TreePath operand, TreePath constant, Code code) {
         boolean isAsked = code.element(Code.inner(operand)).filter(element -> element instanceof VariableElement
-                || element.getSimpleName().toString().startsWith("get")).isPresent();
+                || element instanceof ExecutableElement method && method.getParameters().isEmpty()).isPresent();
         return isAsked && code.element(Code.inner(constant)).filter(element -> element.getKind() == ElementKind.FIELD
                 && element.getModifiers().containsAll(Set.of(Modifier.STATIC, Modifier.FINAL))).isPresent();
     }

@@ -47,7 +47,7 @@ public final class SwallowedException implements Rule {
     private static final Pattern MEANT = Pattern.compile("^(ignor|expected|impossible|unused|drop|swallow|skip|never|_$)", Pattern.CASE_INSENSITIVE);
     private static final Pattern QUIET = Pattern.compile("[Qq]uiet|[Ss]ilent|^safe|Safely|OrNull$");
     private static final Pattern CLOSING = Pattern.compile(
-            "^(close|shutdown|disconnect|dispose|release|destroy|terminate|unregister|unbind|stop|cancel|rollback|logout|quit)");
+            "^(close|shutdown|disconnect|dispose|release|destroy|terminate|unregister|unbind|stop|cancel|rollback|logout|quit|delete)");
     /** They say that something is not there, which is an answer. */
     private static final Set<String> ANSWERS = Set.of("java.lang.NoSuchMethodException", "java.lang.NoSuchFieldException",
             "java.lang.ClassNotFoundException", "java.lang.NumberFormatException", "java.util.MissingResourceException",

@@ -29,6 +29,8 @@ public final class SameBehaviour {
 
     private static final int MOST_CALLS = 60;
     private static final int MOST_SECONDS = 3;
+    private static final int MOST_PATIENT_SECONDS = 60;
+    private static final String ENDLESS = "does not end";
     private static final Pattern NUMBERED = Pattern.compile("\\$\\d");
 
     private final List<URL> classPath;
@@ -67,7 +69,7 @@ public final class SameBehaviour {
             };
         }
 
-        Map<String, List<Observation>> observed(String type) {
+        Map<String, List<Observation>> observed(String type, int seconds) {
             Map<String, List<Observation>> all = new LinkedHashMap<>();
             try {
                 for (Method method : Arrays.stream(Class.forName(type, true, loader).getDeclaredMethods())
@@ -76,7 +78,7 @@ public final class SameBehaviour {
                             && !method.getName().equals("main");
                     if (isCalled) {
                         method.setAccessible(true);
-                        all.put(method.getName() + Arrays.toString(method.getParameterTypes()), observed(method));
+                        all.put(method.getName() + Arrays.toString(method.getParameterTypes()), observed(method, seconds));
                     }
                 }
             } catch (ClassNotFoundException | LinkageError | RuntimeException impossible) {
@@ -85,7 +87,7 @@ public final class SameBehaviour {
             return all;
         }
 
-        private List<Observation> observed(Method method) {
+        private List<Observation> observed(Method method, int seconds) {
             Type[] types = method.getGenericParameterTypes();
             int most = Math.min(MOST_CALLS, Arrays.stream(method.getParameterTypes()).mapToInt(ArgumentValues::count).reduce(1, (a, b) -> a * b));
             return IntStream.range(0, Math.max(1, most)).mapToObj(number -> {
@@ -100,11 +102,11 @@ public final class SameBehaviour {
                 }
                 Object receiver = Modifier.isStatic(method.getModifiers()) ? null : values.made(method.getDeclaringClass(), number, 0);
                 return !Modifier.isStatic(method.getModifiers()) && receiver == null ? new Observation("", "no object", "", List.of(), "")
-                        : call(method, receiver, arguments, record);
+                        : call(method, receiver, arguments, record, seconds);
             }).toList();
         }
 
-        private Observation call(Method method, Object receiver, Object[] arguments, List<String> record) {
+        private Observation call(Method method, Object receiver, Object[] arguments, List<String> record, int seconds) {
             String before = Observation.render(arguments, new Object[0]);
             ByteArrayOutputStream printed = new ByteArrayOutputStream();
             PrintStream out = System.out;
@@ -121,11 +123,11 @@ public final class SameBehaviour {
                     } catch (InvocationTargetException thrown) {
                         return "throws " + thrown.getCause().getClass().getName();
                     }
-                }).get(MOST_SECONDS, TimeUnit.SECONDS);
+                }).get(seconds, TimeUnit.SECONDS);
                 return new Observation(before, result, printed.toString(StandardCharsets.UTF_8), List.copyOf(record),
                         Observation.render(arguments, new Object[0]));
             } catch (TimeoutException endless) {
-                return new Observation(before, "does not end", "", List.of(), "");
+                return new Observation(before, ENDLESS, "", List.of(), "");
             } catch (ExecutionException | InterruptedException failed) {
                 return new Observation(before, "fails: " + failed.getCause(), "", List.of(), "");
             } finally {
@@ -133,6 +135,10 @@ public final class SameBehaviour {
                 runner.shutdownNow();
             }
         }
+    }
+
+    private static boolean isEndless(List<Observation> observations) {
+        return observations.stream().anyMatch(one -> one.shown().contains(ENDLESS));
     }
 
     /**
@@ -150,8 +156,14 @@ public final class SameBehaviour {
             if (!isChanged) {
                 continue;
             }
-            Map<String, List<Observation>> first = old.observed(type);
-            Map<String, List<Observation>> second = now.observed(type);
+            Map<String, List<Observation>> first = old.observed(type, MOST_SECONDS);
+            Map<String, List<Observation>> second = now.observed(type, MOST_SECONDS);
+            boolean isSlow = first.entrySet().stream().anyMatch(one -> isEndless(one.getValue()) != isEndless(second.getOrDefault(one.getKey(), one.getValue())));
+            if (isSlow) {
+                // what ends in one version only is given more time in both: the machine may have been busy
+                first.putAll(old.observed(type, MOST_PATIENT_SECONDS));
+                second.putAll(now.observed(type, MOST_PATIENT_SECONDS));
+            }
             first.forEach((method, observations) -> {
                 List<Observation> others = second.get(method);
                 if (others != null) {
