@@ -48,6 +48,10 @@ public final class FactoryForConstructor implements Repair {
         TreePath written = new TreePath(found.get(), made.getIdentifier());
         Tree name = made.getIdentifier() instanceof ParameterizedTypeTree type ? type.getType() : made.getIdentifier();
         Optional<TypeElement> type = code.type(written).filter(known -> known instanceof DeclaredType).map(known -> (TypeElement) ((DeclaredType) known).asElement());
+        if (type.filter(known -> known.getKind().isInterface() && code.elements().getPackageOf(known).getQualifiedName().contentEquals("java.util")).isPresent()) {
+            // what is made of a collection's interface can mostly not be changed; a class is meant
+            return List.of();
+        }
         Range head = new Range(code.range(made).start(), code.range(made.getIdentifier()).end());
         return type.stream().flatMap(known -> ElementFilter.methodsIn(known.getEnclosedElements()).stream()
                         .filter(method -> isFactory(method, known, made, found.get(), code)))

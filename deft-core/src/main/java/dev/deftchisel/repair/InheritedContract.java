@@ -58,8 +58,11 @@ public final class InheritedContract implements Repair {
         Code code = site.code();
         List<? extends TypeMirror> missing = own.getThrownTypes().stream()
                 .filter(type -> method.getThrownTypes().stream().noneMatch(known -> code.types().isSubtype(type, known))).toList();
+        boolean isThrown = site.nearest(MethodTree.class).filter(path -> ((MethodTree) path.getLeaf()).getBody() != null)
+                .map(path -> new TreePath(path, ((MethodTree) path.getLeaf()).getBody()))
+                .filter(body -> code.thrown(List.of(body)).stream().anyMatch(type -> missing.stream().anyMatch(one -> code.types().isSubtype(type, one)))).isPresent();
         String names = missing.stream().map(type -> Conversion.shown(type)).collect(Collectors.joining(", "));
-        return missing.isEmpty() ? Optional.empty() : Optional.of(Fix.of("declare " + names + " in '" + method.getEnclosingElement().getSimpleName() + "', too", edits -> {
+        return missing.isEmpty() || !isThrown ? Optional.empty() : Optional.of(Fix.of("declare " + names + " in '" + method.getEnclosingElement().getSimpleName() + "', too", edits -> {
             String written = missing.stream().map(type -> edits.types().write(type).orElse("Exception")).collect(Collectors.joining(", "));
             if (above.getThrows().isEmpty()) {
                 int close = code.tokens().at(above.getParameters().isEmpty() ? code.name(above).end()

@@ -8,7 +8,6 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -73,7 +72,7 @@ public final class NoValueYet implements Repair {
 
     /** The final field that the constructor at the error leaves without a value: the first that nobody assigns. */
     private static Optional<TreePath> withoutValue(ErrorSite site) {
-        Code code = site.code();
+        site.code();
         Optional<TreePath> type = site.nearest(ClassTree.class);
         return type.flatMap(path -> ((ClassTree) path.getLeaf()).getMembers().stream()
                 .filter(member -> member instanceof VariableTree field && field.getInitializer() == null

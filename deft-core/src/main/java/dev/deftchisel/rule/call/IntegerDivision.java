@@ -28,6 +28,7 @@ import javax.lang.model.type.TypeMirror;
 /** A division of whole numbers whose result is used as a floating point number (JLS 15.17.2). */
 public final class IntegerDivision implements Rule {
 
+    private static final Pattern MEASURE = Pattern.compile("(?i)(^|[.\\-_]|get|[a-z](?=[A-Z]))(width|height|size|length|w|h|x|y)(\\(\\))?$");
     private static final Pattern ROUNDING = Pattern.compile("round|ceil|floor|rint");
 
     @Override
@@ -72,7 +73,7 @@ public final class IntegerDivision implements Rule {
         Code code = survey.code();
         // who rounds down what is already rounded wants just that
         boolean isFloor = Calls.isOf(code, Code.outer(path), "java.lang.Math", "floor", 1);
-        if (!isWhole(path, code) || isEven(path, division, code) || isFloor || isSaid(path, code) || isScaled(path, division, code) || isHalfOfWhole(path, division, code)) {
+        if (!isWhole(path, code) || isEven(path, division, code) || isFloor || isSaid(path, code) || isScaled(path, division) || isHalfOfWhole(path, division, code)) {
             return;
         }
         Optional<TypeKind> wanted = wanted(path, code);
@@ -92,7 +93,7 @@ public final class IntegerDivision implements Rule {
     }
 
     /** {@code width * 1000 / units}: who multiplies first works with whole numbers on purpose, unless the result is rounded. */
-    private static boolean isScaled(TreePath path, BinaryTree division, Code code) {
+    private static boolean isScaled(TreePath path, BinaryTree division) {
         boolean isRounded = Code.outer(path).getLeaf() instanceof MethodInvocationTree call && ROUNDING.matcher(Calls.name(call)).matches();
         return !isRounded && Code.inner(division.getLeftOperand()) instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY
                 && (product.getLeftOperand() instanceof LiteralTree || product.getRightOperand() instanceof LiteralTree)
@@ -102,7 +103,10 @@ public final class IntegerDivision implements Rule {
     /** {@code x - width / 2}: half a unit more or less of a length in whole ones does not matter. */
     private static boolean isHalfOfWhole(TreePath path, BinaryTree division, Code code) {
         TreePath at = Code.outer(path);
-        return at.getLeaf() instanceof BinaryTree sum && (sum.getKind() == Tree.Kind.PLUS || sum.getKind() == Tree.Kind.MINUS)
+        // what is measured in pixels or units is divided in such
+        boolean isMeasure = Code.inner(division.getRightOperand()) instanceof LiteralTree
+                && MEASURE.matcher(code.text(Code.inner(division.getLeftOperand()))).find();
+        return isMeasure || at.getLeaf() instanceof BinaryTree sum && (sum.getKind() == Tree.Kind.PLUS || sum.getKind() == Tree.Kind.MINUS)
                 && code.type(at).filter(type -> type.getKind().isPrimitive()).isPresent() && Code.inner(division.getRightOperand()) instanceof LiteralTree two
                 && Integer.valueOf(2).equals(two.getValue());
     }

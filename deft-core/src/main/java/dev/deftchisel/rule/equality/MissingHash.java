@@ -24,7 +24,7 @@ import javax.lang.model.element.TypeElement;
 public final class MissingHash implements Rule {
 
     /** {@code return other == this}, which is what {@link Object#hashCode} goes with. */
-    private static final Pattern IDENTITY = Pattern.compile("return (this == \\w+|\\w+ == this|super\\.equals\\s*\\(.*\\));?$");
+    private static final Pattern IDENTITY = Pattern.compile("return \\(?(this == \\w+|\\w+ == this|super\\.equals\\s*\\(.*\\))\\)?;?$");
 
     @Override
     public About about() {

@@ -17,6 +17,7 @@ import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
+import javax.lang.model.type.TypeKind;
 import javax.lang.model.util.ElementFilter;
 
 /** A method that does nothing but to call itself with what it was given (JLS 15.12.4). */
@@ -84,7 +85,10 @@ public final class EndlessRecursion implements Rule {
         boolean isOwn = Calls.receiver(call).filter(object -> !object.toString().equals("this")).isEmpty()
                 && !call.getMethodSelect().toString().equals("super")
                 && code.element(new TreePath(statement, call)).equals(code.element(path));
-        if (isOwn) {
+        // of an argument whose type is not known nobody can tell which method takes it
+        boolean isKnown = call.getArguments().stream().allMatch(argument -> code.type(new TreePath(new TreePath(statement, call), argument))
+                .filter(type -> type.getKind() != TypeKind.ERROR).isPresent());
+        if (isOwn && isKnown) {
             boolean hasField = call.getArguments().isEmpty() && only instanceof ReturnTree && code.element(path.getParentPath())
                     .filter(type -> ElementFilter.fieldsIn(type.getEnclosedElements()).stream()
                             .anyMatch(field -> field.getSimpleName().equals(method.getName())

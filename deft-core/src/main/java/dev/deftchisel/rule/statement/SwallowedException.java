@@ -10,7 +10,6 @@ import com.sun.source.tree.EnhancedForLoopTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.ForLoopTree;
 import com.sun.source.tree.IfTree;
-import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.StatementTree;
@@ -161,9 +160,13 @@ public final class SwallowedException implements Rule {
         Optional<TypeMirror> type = code.type(new TreePath(path, ((CatchTree) path.getLeaf()).getParameter()));
         boolean isAnswer = type.stream().flatMap(one -> (one instanceof UnionType union ? union.getAlternatives() : List.of(one)).stream())
                 .anyMatch(one -> NamedTypes.isOneOf(one, ANSWERS));
-        boolean isOfNumber = type.filter(one -> NamedTypes.isOneOf(one, Set.of("java.lang.NumberFormatException", "java.lang.SecurityException"))).isPresent();
+        boolean isOfNumber = type.filter(one -> NamedTypes.isOneOf(one, Set.of("java.lang.NumberFormatException", "java.lang.SecurityException",
+                "java.lang.UnsupportedOperationException"))).isPresent();
         boolean saysSo = isOfNumber || ABSENT.matcher(code.text(((CatchTree) path.getLeaf()).getParameter().getType())).find();
-        boolean isDefault = tried.size() == 1 && keepsOrLeaves(tried.get(0));
+        // a loop that ends where the elements do
+        boolean isEnd = tried.size() == 1 && isLoop(tried.get(0)) && type.filter(one -> NamedTypes.isOneOf(one, Set.of("java.lang.IndexOutOfBoundsException",
+                "java.lang.ArrayIndexOutOfBoundsException", "java.util.NoSuchElementException"))).isPresent();
+        boolean isDefault = isEnd || tried.size() == 1 && keepsOrLeaves(tried.get(0));
         return saysSo || isOption(tried) || isDefault || (isAnswer || !isBroad(type) && isLast(tried)) && tried.stream().anyMatch(SwallowedException::keepsOrLeaves)
                 || !tried.isEmpty() && leaves(tried.get(tried.size() - 1)) && isTriedAgain(path.getParentPath());
     }
@@ -192,6 +195,10 @@ public final class SwallowedException implements Rule {
         }
         return around.getLeaf() instanceof WhileLoopTree || around.getLeaf() instanceof ForLoopTree || around.getLeaf() instanceof EnhancedForLoopTree
                 || around.getLeaf() instanceof DoWhileLoopTree;
+    }
+
+    private static boolean isLoop(StatementTree statement) {
+        return statement instanceof WhileLoopTree || statement instanceof ForLoopTree || statement instanceof DoWhileLoopTree;
     }
 
     private static boolean leaves(StatementTree last) {
