@@ -8,6 +8,7 @@ import dev.deftchisel.analysis.SyntaxCheck;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.problem.Finding;
 import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.Tag;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -34,6 +35,19 @@ final class CheckedFixes {
 
     /** The titles of the fixes that can be taken, best first. */
     List<String> of(Finding finding, Path file, Analysis analysis) {
+        return checked(finding, file, analysis, false).stream().map(one -> one.fix().title()).toList();
+    }
+
+    /**
+     * An error with the fix first that is to be taken without anybody looking: the first that can be taken and leaves fewer
+     * errors, or else the one that leaves the fewest. Others than errors stay as they are, and so does an error without such a fix.
+     */
+    Finding led(Finding finding, Path file, Analysis analysis) {
+        boolean isInDoubt = finding.about().tag() == Tag.ERROR && finding.fixes().size() > 1;
+        return isInDoubt ? checked(finding, file, analysis, true).stream().findFirst().map(one -> finding.leading(one.fix())).orElse(finding) : finding;
+    }
+
+    private List<Checked> checked(Finding finding, Path file, Analysis analysis, boolean isFirstEnough) {
         List<Checked> checked = new ArrayList<>();
         boolean isOfParser = analysis.code(file).filter(code -> !new SyntaxCheck(file, code.file().module().level())
                 .errors(code.file().content()).isEmpty()).isPresent();
@@ -42,8 +56,11 @@ final class CheckedFixes {
             taken(finding, fix, file, analysis).ifPresent(change -> errors(change, finding, file, analysis, before)
                     // of what the parser does not understand, one mistake is many errors; else a fix need not mend more than its own
                     .ifPresent(errors -> checked.add(new Checked(fix, isOfParser ? errors : Math.max(-1, errors)))));
+            if (isFirstEnough && !isOfParser && checked.stream().anyMatch(one -> one.errors() < 0)) {
+                break;
+            }
         }
-        return checked.stream().sorted(Comparator.comparing(Checked::errors)).map(one -> one.fix().title()).toList();
+        return checked.stream().sorted(Comparator.comparing(Checked::errors)).toList();
     }
 
     private Optional<Change> taken(Finding finding, Fix fix, Path file, Analysis analysis) {

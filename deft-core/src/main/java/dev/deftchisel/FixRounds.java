@@ -151,7 +151,7 @@ final class FixRounds {
 
     private Optional<Round> round(Analyst analyst, Scope scope) {
         Analysis analysis = analyst.analyse(Focus.whole(scope.files()).deeply());
-        List<Step> steps = steps(analysis, scope);
+        List<Step> steps = steps(analyst, analysis, scope);
         if (steps.isEmpty()) {
             return Optional.empty();
         }
@@ -184,13 +184,14 @@ final class FixRounds {
             return Optional.empty();
         }
         Analysis analysis = analyst.analyse(Focus.whole(scope.files()).deeply());
+        CheckedFixes checked = new CheckedFixes(analyst, mender.of(analyst));
         for (Path file : scope.files()) {
             Code code = analysis.code(file).orElse(null);
-            for (Finding finding : code == null ? List.<Finding>of() : surveyor.survey(analysis, file)) {
-                boolean isWanted = scope.contains(file, finding.range().start()) && !finding.fixes().isEmpty()
-                        && finding.fixes().get(0) instanceof Fix.Use && wanted.test(code.file(), finding)
-                        && !givenUp.contains(identity(file, finding, code));
-                if (isWanted) {
+            for (Finding found : code == null ? List.<Finding>of() : surveyor.survey(analysis, file)) {
+                boolean isWanted = scope.contains(file, found.range().start()) && !found.fixes().isEmpty()
+                        && wanted.test(code.file(), found) && !givenUp.contains(identity(file, found, code));
+                Finding finding = isWanted ? checked.led(found, file, analysis) : found;
+                if (isWanted && finding.fixes().get(0) instanceof Fix.Use) {
                     Outcome outcome = mender.of(analyst).mend(finding, finding.fixes().get(0), file, analysis);
                     if (outcome instanceof Outcome.Preview preview && preview.change().meaning().names().isEmpty()
                             && !preview.change().effective().isEmpty()) {
@@ -205,17 +206,19 @@ final class FixRounds {
         return Optional.empty();
     }
 
-    private List<Step> steps(Analysis analysis, Scope scope) {
+    private List<Step> steps(Analyst analyst, Analysis analysis, Scope scope) {
         List<Step> steps = new ArrayList<>();
+        CheckedFixes checked = new CheckedFixes(analyst, mender.of(analyst));
         for (Path file : scope.files()) {
             Code code = analysis.code(file).orElse(null);
             List<Range> taken = new ArrayList<>();
             Set<Boolean> imports = new HashSet<>();
             // what one round knows of the parameters of a method the next fix of it must know first
             Set<SymbolKey> redescribed = new HashSet<>();
-            for (Finding finding : code == null ? List.<Finding>of() : surveyor.survey(analysis, file)) {
-                boolean isWanted = scope.contains(file, finding.range().start()) && wanted.test(code.file(), finding)
-                        && !finding.fixes().isEmpty() && !givenUp.contains(identity(file, finding, code));
+            for (Finding found : code == null ? List.<Finding>of() : surveyor.survey(analysis, file)) {
+                boolean isWanted = scope.contains(file, found.range().start()) && wanted.test(code.file(), found)
+                        && !found.fixes().isEmpty() && !givenUp.contains(identity(file, found, code));
+                Finding finding = isWanted ? checked.led(found, file, analysis) : found;
                 if (isWanted && finding.fixes().get(0) instanceof Fix.Use) {
                     usable.add(file);
                 } else if (isWanted && finding.fixes().get(0) instanceof Fix.Rewrite rewrite) {

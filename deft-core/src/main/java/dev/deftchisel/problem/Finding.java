@@ -1,6 +1,7 @@
 package dev.deftchisel.problem;
 
 import dev.deftchisel.source.Range;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -17,5 +18,12 @@ public record Finding(About about, Severity severity, Range range, String senten
     /** Copies the list. */
     public Finding {
         fixes = List.copyOf(fixes);
+    }
+
+    /** The same with one of its fixes before the others. */
+    public Finding leading(Fix fix) {
+        List<Fix> all = new ArrayList<>(List.of(fix));
+        fixes.stream().filter(other -> other != fix).forEach(all::add);
+        return new Finding(about, severity, range, sentence, all);
     }
 }

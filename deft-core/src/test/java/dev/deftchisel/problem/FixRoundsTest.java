@@ -52,6 +52,28 @@ class FixRoundsTest {
     }
 
     @Test
+    void ofTheFixesOfAnErrorOneIsTakenThatMendsIt() throws Exception {
+        // 'orElseThrow' is offered first, since it takes a function, but not one that gives text
+        assertEquals("""
+                import java.util.Optional;
+
+                class Pilots {
+                    String name(Optional<String> pilot) {
+                        return pilot.orElseGet(() -> "nobody");
+                    }
+                }
+                """, fixed("""
+                import java.util.Optional;
+
+                class Pilots {
+                    String name(Optional<String> pilot) {
+                        return pilot.orElse(() -> "nobody");
+                    }
+                }
+                """));
+    }
+
+    @Test
     void twoParametersOfOneMethodGoInOneRun() throws Exception {
         assertEquals("""
                 class Berth {
