@@ -15,7 +15,6 @@ import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import com.sun.source.util.TreePathScanner;
 import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.CompilerError;
@@ -169,7 +168,7 @@ public final class MeantName implements Repair {
     /** A static method of another class of the file, of an imported one, or of one that is often used. */
     private static List<Fix> elsewhere(TreePath path, String name, ErrorSite site) {
         Code code = site.code();
-        Set<TypeElement> types = declaredTypes(code);
+        Set<TypeElement> types = FileTypes.of(code);
         Stream.concat(code.file().skeleton().imports().stream().filter(line -> !line.isStatic() && !line.isOnDemand()).map(line -> line.name()),
                 HELPERS.stream()).map(code.elements()::getTypeElement).filter(type -> type != null).forEach(types::add);
         int count = ((MethodInvocationTree) path.getParentPath().getLeaf()).getArguments().size();
@@ -184,19 +183,6 @@ public final class MeantName implements Repair {
             }
         }
         return fixes.stream().limit(3).toList();
-    }
-
-    /** All types that the file declares, in order; more may be added. */
-    private static Set<TypeElement> declaredTypes(Code code) {
-        Set<TypeElement> types = new LinkedHashSet<>();
-        new TreePathScanner<Void, Void>() {
-            @Override
-            public Void visitClass(ClassTree tree, Void unused) {
-                code.element(getCurrentPath()).ifPresent(element -> types.add((TypeElement) element));
-                return super.visitClass(tree, null);
-            }
-        }.scan(new TreePath(code.unit()), null);
-        return types;
     }
 
     /** Where else in the file a method of the type is called as if it were imported. */
@@ -221,7 +207,7 @@ public final class MeantName implements Repair {
     /** A constant of an enum or class of the file. */
     private static List<Fix> constant(TreePath path, String name, Range range, ErrorSite site) {
         Code code = site.code();
-        Set<TypeElement> types = declaredTypes(code);
+        Set<TypeElement> types = FileTypes.of(code);
         WantedType.at(path, site).map(WantedType::type).filter(type -> type instanceof DeclaredType)
                 .map(type -> (TypeElement) ((DeclaredType) type).asElement()).ifPresent(types::add);
         Stream.of("java.lang.Math", "java.lang.Integer", "java.util.concurrent.TimeUnit", "java.nio.charset.StandardCharsets").map(code.elements()::getTypeElement)
@@ -245,7 +231,7 @@ public final class MeantName implements Repair {
 
     /** {@code for (Quay quay : Quay)}: a loop over a type goes over its constants (JLS 8.9.3). */
     private static Optional<Fix> constants(TreePath path, String name, Code code) {
-        boolean isEnum = path.getParentPath().getLeaf() instanceof EnhancedForLoopTree && (declaredTypes(code).stream()
+        boolean isEnum = path.getParentPath().getLeaf() instanceof EnhancedForLoopTree && (FileTypes.of(code).stream()
                 .anyMatch(type -> type.getKind() == ElementKind.ENUM && type.getSimpleName().contentEquals(name))
                 || code.visible(path).stream().anyMatch(type -> type.getKind() == ElementKind.ENUM && type.getSimpleName().contentEquals(name))
                 || path.getParentPath().getLeaf() instanceof EnhancedForLoopTree loop && code.text(loop.getVariable().getType()).equals(name));

@@ -5,14 +5,12 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.TypeParameterTree;
 import com.sun.source.util.TreePath;
-import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Repair;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -81,14 +79,6 @@ public final class TypeParameterBound implements Repair {
 
     /** The types of the file, and what is usual. */
     private static Stream<TypeElement> candidates(Code code) {
-        Set<TypeElement> own = new LinkedHashSet<>();
-        new TreePathScanner<Void, Void>() {
-            @Override
-            public Void visitClass(ClassTree tree, Void unused) {
-                code.element(getCurrentPath()).filter(element -> element instanceof TypeElement).ifPresent(element -> own.add((TypeElement) element));
-                return super.visitClass(tree, null);
-            }
-        }.scan(new TreePath(code.unit()), null);
-        return Stream.concat(USUAL.stream().map(code.elements()::getTypeElement).filter(type -> type != null), own.stream());
+        return Stream.concat(USUAL.stream().map(code.elements()::getTypeElement).filter(type -> type != null), FileTypes.of(code).stream());
     }
 }

@@ -103,18 +103,9 @@ public final class WrongConstruction implements Repair {
 
     /** A class of the file that extends or implements the one that cannot be made. */
     private static List<Fix> ofSubclass(TypeElement type, Tree named, Code code) {
-        List<Fix> fixes = new ArrayList<>();
-        new TreePathScanner<Void, Void>() {
-            @Override
-            public Void visitClass(ClassTree tree, Void unused) {
-                code.element(getCurrentPath()).filter(element -> element.getKind() == ElementKind.CLASS && !element.getModifiers().contains(Modifier.ABSTRACT)
-                        && !element.equals(type) && !element.getSimpleName().isEmpty() && code.isKind(element.asType(), type.asType()))
-                        .ifPresent(element -> fixes.add(Fix.of("make a '" + element.getSimpleName() + "'",
-                                edits -> edits.replace(code.range(named), edits.types().name((TypeElement) element)))));
-                return super.visitClass(tree, null);
-            }
-        }.scan(new TreePath(code.unit()), null);
-        return fixes;
+        return FileTypes.of(code).stream().filter(own -> own.getKind() == ElementKind.CLASS && !own.getModifiers().contains(Modifier.ABSTRACT)
+                        && !own.equals(type) && !own.getSimpleName().isEmpty() && code.isKind(own.asType(), type.asType()))
+                .map(own -> Fix.of("make a '" + own.getSimpleName() + "'", edits -> edits.replace(code.range(named), edits.types().name(own)))).toList();
     }
 
     private static String body(FixEdits edits, TypeElement type, TreePath path) {

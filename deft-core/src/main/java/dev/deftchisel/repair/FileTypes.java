@@ -1,0 +1,29 @@
+package dev.deftchisel.repair;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.util.TreePath;
+import com.sun.source.util.TreePathScanner;
+import dev.deftchisel.analysis.Code;
+import java.util.LinkedHashSet;
+import java.util.Set;
+import javax.lang.model.element.TypeElement;
+
+/** The types that a file declares, at the top, within others and in methods. */
+final class FileTypes {
+
+    private FileTypes() {
+    }
+
+    /** All of them in the order of the text; the set may be added to. */
+    static Set<TypeElement> of(Code code) {
+        Set<TypeElement> types = new LinkedHashSet<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitClass(ClassTree tree, Void unused) {
+                code.element(getCurrentPath()).filter(element -> element instanceof TypeElement).ifPresent(element -> types.add((TypeElement) element));
+                return super.visitClass(tree, null);
+            }
+        }.scan(new TreePath(code.unit()), null);
+        return types;
+    }
+}
