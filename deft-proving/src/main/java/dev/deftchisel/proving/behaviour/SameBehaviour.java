@@ -29,7 +29,7 @@ public final class SameBehaviour {
 
     private static final int MOST_CALLS = 60;
     private static final int MOST_SECONDS = 3;
-    private static final int MOST_PATIENT_SECONDS = 60;
+    private static final int MOST_PATIENT_SECONDS = 10;
     private static final String ENDLESS = "does not end";
     private static final Pattern NUMBERED = Pattern.compile("\\$\\d");
 
