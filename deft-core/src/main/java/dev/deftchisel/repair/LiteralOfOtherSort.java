@@ -36,7 +36,7 @@ final class LiteralOfOtherSort {
             case STRING_LITERAL -> isChar && String.valueOf(literal.getValue()).length() == 1
                     ? List.of(letters(path, code))
                     : wanted.getKind() == TypeKind.INT && String.valueOf(literal.getValue()).matches("-?\\d{1,9}")
-                            && Code.outer(path).getLeaf() instanceof CaseTree ? List.of(numberLabels(path, code)) : List.of();
+                            && Labels.branch(path).getLeaf() instanceof CaseTree ? List.of(numberLabels(path, code)) : List.of();
             case CHAR_LITERAL -> isText ? List.of(write(range, "\"" + text.substring(1, text.length() - 1).replace("\"", "\\\"") + "\"")) : List.of();
             case INT_LITERAL -> isLong ? List.of(write(range, text + "L")) : isDouble ? List.of(write(range, text + ".0"))
                     : isFloat ? List.of(write(range, text + "f")) : isText ? List.of(write(range, "\"" + text + "\"")) : List.of();
@@ -48,7 +48,7 @@ final class LiteralOfOtherSort {
 
     /** A string of one letter as a character, with all others among the labels of the same switch. */
     private static Fix letters(TreePath path, Code code) {
-        TreePath choice = Code.outer(path).getParentPath();
+        TreePath choice = Labels.branch(path).getParentPath();
         List<Tree> all = choice.getLeaf() instanceof SwitchTree || choice.getLeaf() instanceof SwitchExpressionTree ? Code.cases(choice.getLeaf()).stream()
                 .flatMap(one -> one.getExpressions().stream()).filter(label -> label instanceof LiteralTree literal && literal.getValue() instanceof String one
                         && one.length() == 1).map(label -> (Tree) label).toList() : List.of(path.getLeaf());
@@ -58,7 +58,7 @@ final class LiteralOfOtherSort {
 
     /** Labels that are numbers in quotation marks, all of the switch. */
     private static Fix numberLabels(TreePath path, Code code) {
-        List<Tree> all = Code.cases(Code.outer(path).getParentPath().getLeaf()).stream().flatMap(one -> one.getExpressions().stream())
+        List<Tree> all = Code.cases(Labels.branch(path).getParentPath().getLeaf()).stream().flatMap(one -> one.getExpressions().stream())
                 .filter(label -> label instanceof LiteralTree literal && literal.getValue() instanceof String text && text.matches("-?\\d{1,9}"))
                 .map(label -> (Tree) label).toList();
         return Fix.of(all.size() > 1 ? "write numbers" : "write " + ((LiteralTree) path.getLeaf()).getValue(),

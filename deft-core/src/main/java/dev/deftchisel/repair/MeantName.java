@@ -222,9 +222,9 @@ public final class MeantName implements Repair {
 
     /** {@code case ferry:} of a switch over strings. */
     private static Optional<Fix> label(TreePath path, String name, Code code) {
-        TreePath branch = Code.outer(path);
-        TreePath choice = branch.getLeaf() instanceof CaseTree ? branch.getParentPath() : Code.outer(branch);
-        boolean isOfText = (choice.getLeaf() instanceof SwitchTree || choice.getLeaf() instanceof SwitchExpressionTree)
+        TreePath branch = Labels.branch(path);
+        TreePath choice = branch.getParentPath();
+        boolean isOfText = branch.getLeaf() instanceof CaseTree && (choice.getLeaf() instanceof SwitchTree || choice.getLeaf() instanceof SwitchExpressionTree)
                 && code.type(new TreePath(choice, Code.chosenFrom(choice.getLeaf()))).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent();
         return isOfText ? Optional.of(Fix.of("write \"" + name + "\"", edits -> edits.replace(code.range(path.getLeaf()), "\"" + name + "\""))) : Optional.empty();
     }

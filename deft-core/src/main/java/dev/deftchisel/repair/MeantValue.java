@@ -110,7 +110,7 @@ public final class MeantValue implements Repair {
 
     /** What other places ask for: an index, a label, what is thrown, the condition of a switch. */
     private static Optional<TypeMirror> wanted(TreePath path, Code code) {
-        TreePath parent = Code.outer(path);
+        TreePath parent = Labels.branch(path);
         if (parent.getLeaf() instanceof ArrayAccessTree access && access.getIndex() == path.getLeaf()) {
             return Optional.of(code.types().getPrimitiveType(TypeKind.INT));
         } else if (parent.getLeaf() instanceof CaseTree && parent.getParentPath().getLeaf() instanceof SwitchTree choice) {
