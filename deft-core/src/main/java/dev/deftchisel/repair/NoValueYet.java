@@ -72,7 +72,6 @@ public final class NoValueYet implements Repair {
 
     /** The final field that the constructor at the error leaves without a value: the first that nobody assigns. */
     private static Optional<TreePath> withoutValue(ErrorSite site) {
-        site.code();
         Optional<TreePath> type = site.nearest(ClassTree.class);
         return type.flatMap(path -> ((ClassTree) path.getLeaf()).getMembers().stream()
                 .filter(member -> member instanceof VariableTree field && field.getInitializer() == null

@@ -20,7 +20,8 @@ import java.util.Set;
 public final class SyntaxRepair implements Repair {
 
     private static final List<CandidateSource> SOURCES = List.of(new WordCandidates(), new QuoteCandidates(), new HeaderCandidates(),
-            new DeclarationCandidates(), new LoopCandidates(),            new PlacementCandidates(), new BraceCandidates(), new TokenCandidates(), new NotationCandidates());
+            new DeclarationCandidates(), new LoopCandidates(), new PlacementCandidates(), new BraceCandidates(),
+            new TokenCandidates(), new NotationCandidates());
     private static final int MOST_TRIED = 160;
     private static final int LEAST_TRIED = 20;
     private static final int MOST_FIXES = 6;

@@ -106,7 +106,10 @@ public final class IdentityComparison implements Rule {
         if (!isValue(left, code) || !isValue(right, code) || isMarker(left, code) || isMarker(right, code)
                 || asksBoth(path, comparison, code)
                 || comesFrom(left, right, survey) || comesFrom(right, left, survey) || isSaid(path, code)
-                || isString(left, code) && isHabit(survey) || isOfCache(comparison, code) || isShortcut(path, comparison, code) || isNamedMarker(left, right, code) || isNamedMarker(right, left, code)) {
+                || isOfCache(comparison, code) || isShortcut(path, comparison, code)
+                || isNamedMarker(left, right, code) || isNamedMarker(right, left, code)
+                // last, since it goes through all of the file
+                || isString(left, code) && isHabit(survey)) {
             return;
         }
         boolean isOpposite = comparison.getKind() == Tree.Kind.NOT_EQUAL_TO;
