@@ -29,8 +29,17 @@ final class CheckedFixes {
         this.mender = mender;
     }
 
-    /** A fix that can be taken, and how many errors more there are in the file then. */
-    private record Checked(Fix fix, int errors) {
+    /**
+     * A fix that can be taken.
+     *
+     * @param errors how many errors more there are in the file then
+     * @param rank   the smaller the better
+     */
+    private record Checked(Fix fix, int errors, int rank) {
+    }
+
+    private static boolean isElsewhere(Fix fix) {
+        return fix instanceof Fix.Rewrite rewrite && rewrite.isElsewhere();
     }
 
     /** The titles of the fixes that can be taken, best first. */
@@ -43,24 +52,43 @@ final class CheckedFixes {
      * errors, or else the one that leaves the fewest. Others than errors stay as they are, and so does an error without such a fix.
      */
     Finding led(Finding finding, Path file, Analysis analysis) {
-        boolean isInDoubt = finding.about().tag() == Tag.ERROR && finding.fixes().size() > 1;
-        return isInDoubt ? checked(finding, file, analysis, true).stream().findFirst().map(one -> finding.leading(one.fix())).orElse(finding) : finding;
+        // over a scope each of several problems has its own turn
+        List<Fix> own = finding.fixes().stream().filter(fix -> !isElsewhere(fix)).toList();
+        Finding alone = new Finding(finding.about(), finding.severity(), finding.range(), finding.sentence(), own);
+        boolean isInDoubt = finding.about().tag() == Tag.ERROR && own.size() > 1;
+        return isInDoubt ? checked(alone, file, analysis, true).stream().findFirst().map(one -> alone.leading(one.fix())).orElse(alone) : alone;
     }
 
+    /** The fixes of an error that can be taken, best first. */
     private List<Checked> checked(Finding finding, Path file, Analysis analysis, boolean isFirstEnough) {
         List<Checked> checked = new ArrayList<>();
         boolean isOfParser = analysis.code(file).filter(code -> !new SyntaxCheck(file, code.file().module().level())
                 .errors(code.file().content()).isEmpty()).isPresent();
         long before = count(analysis, file, finding);
-        for (Fix fix : finding.fixes().stream().limit(MOST).toList()) {
-            taken(finding, fix, file, analysis).ifPresent(change -> errors(change, finding, file, analysis, before)
+        int planned = 0;
+        Optional<Fix> last = Optional.empty();
+        for (Fix fix : finding.fixes()) {
+            boolean isElsewhere = isElsewhere(fix);
+            if (isElsewhere && (before < 2 || last.isEmpty() || checked.isEmpty() || checked.get(checked.size() - 1).fix() != last.get())) {
+                // what does not mend the one does not mend the others either
+                continue;
+            }
+            planned += isElsewhere ? 0 : 1;
+            last = Optional.of(fix);
+            if (planned > MOST) {
+                break;
+            }
+            taken(finding, fix, file, analysis).flatMap(change -> errors(change, finding, file, analysis, before))
                     // of what the parser does not understand, one mistake is many errors; else a fix need not mend more than its own
-                    .ifPresent(errors -> checked.add(new Checked(fix, isOfParser ? errors : Math.max(-1, errors)))));
-            if (isFirstEnough && !isOfParser && checked.stream().anyMatch(one -> one.errors() < 0)) {
+                    .map(errors -> new Checked(fix, errors, isElsewhere ? Math.min(-2, errors) : isOfParser ? errors : Math.max(-1, errors)))
+                    .ifPresent(checked::add);
+            if (isFirstEnough && !isOfParser && checked.stream().anyMatch(one -> one.rank() < 0)) {
                 break;
             }
         }
-        return checked.stream().sorted(Comparator.comparing(Checked::errors)).toList();
+        int least = checked.stream().filter(one -> !isElsewhere(one.fix())).mapToInt(Checked::errors).min().orElse(0);
+        // what mends several comes first where it leaves fewer errors than all that mend one, and else not at all
+        return checked.stream().filter(one -> !isElsewhere(one.fix()) || one.errors() < least).sorted(Comparator.comparing(Checked::rank)).toList();
     }
 
     private Optional<Change> taken(Finding finding, Fix fix, Path file, Analysis analysis) {

@@ -157,7 +157,9 @@ public final class Problems {
 
     private static Problem problem(SourceFile file, Finding finding) {
         return new Problem(finding.about().id(), finding.about().tag(), finding.severity(), file.path(), finding.range(),
-                file.position(finding.range().start()), finding.sentence(), finding.fixes().stream().map(Fix::title).toList());
+                file.position(finding.range().start()), finding.sentence(),
+                // what mends several at once is only said when it is known to do so
+                finding.fixes().stream().filter(fix -> !(fix instanceof Fix.Rewrite rewrite && rewrite.isElsewhere())).map(Fix::title).toList());
     }
 
     /** The problems at a place, the ones about least first. */

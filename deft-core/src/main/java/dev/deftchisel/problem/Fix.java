@@ -13,9 +13,10 @@ public sealed interface Fix {
     /**
      * Code is written otherwise, in the file of the problem.
      *
-     * @param writer writes it
+     * @param writer       writes it
+     * @param isElsewhere whether other problems of the same sort are mended at the same time
      */
-    record Rewrite(String title, Consumer<FixEdits> writer) implements Fix {
+    record Rewrite(String title, Consumer<FixEdits> writer, boolean isElsewhere) implements Fix {
     }
 
     /**
@@ -30,6 +31,6 @@ public sealed interface Fix {
 
     /** A fix that writes code otherwise. */
     static Fix of(String title, Consumer<FixEdits> writer) {
-        return new Rewrite(title, writer);
+        return new Rewrite(title, writer, false);
     }
 }

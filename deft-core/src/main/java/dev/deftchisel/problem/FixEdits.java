@@ -88,6 +88,19 @@ public final class FixEdits {
         cut(new Range(start, end));
     }
 
+    /** Takes down what another fix would write, but for what touches what is taken down already. */
+    public void adopt(Consumer<FixEdits> writer) {
+        FixEdits other = new FixEdits(code, types);
+        writer.accept(other);
+        boolean isApart = other.edits.stream().noneMatch(edit -> edits.stream().anyMatch(known -> known.range().touches(edit.range().start())
+                || known.range().touches(edit.range().end()) || edit.range().encloses(known.range())));
+        if (isApart) {
+            edits.addAll(other.edits);
+            removed.addAll(other.removed);
+            descriptors.putAll(other.descriptors);
+        }
+    }
+
     /** Takes away a statement or member with its lines, and with the comments that belong to it. */
     public void remove(Range range) {
         removed.add(range);

@@ -58,15 +58,20 @@ public final class Repairs {
         ErrorSite site = ErrorSite.of(error, survey, analysis);
         List<Fix> fixes = new ArrayList<>();
         for (Repair repair : known) {
-            try {
-                fixes.addAll(repair.fixes(site));
-            } catch (RuntimeException failed) {
-                // half-written code can be of any shape; no fix is better than none of the others
-                LOG.warn("no fix for '{}' at {}:{}", id, survey.code().file().path(), error.range().start(), failed);
-            }
+            fixes.addAll(new AlikeErrors(site, other -> of(repair, other)).joined(of(repair, site)));
         }
         Set<String> titles = new HashSet<>();
         fixes.removeIf(fix -> !titles.add(fix.title()));
         return fixes;
+    }
+
+    private static List<Fix> of(Repair repair, ErrorSite site) {
+        try {
+            return repair.fixes(site);
+        } catch (RuntimeException failed) {
+            // half-written code can be of any shape; no fix is better than none of the others
+            LOG.warn("no fix for '{}' at {}:{}", site.id(), site.code().file().path(), site.error().range().start(), failed);
+            return List.of();
+        }
     }
 }

@@ -32,7 +32,7 @@ public final class AssignedCall implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("unexpected.type");
+        return Set.of("unexpected.type", "try.with.resources.expr.needs.var");
     }
 
     @Override
@@ -44,6 +44,11 @@ public final class AssignedCall implements Repair {
             return List.of();
         }
         TreePath path = found.get();
+        if (site.id().startsWith("try") && path.getLeaf() instanceof AssignmentTree resource) {
+            // a resource that is made in the header is declared there (JLS 14.20.3)
+            return code.type(new TreePath(path, resource.getExpression())).map(type -> Fix.of("declare it", edits -> edits.insert(code.range(resource).start(),
+                    edits.types().write(type).orElse("var") + " "))).stream().toList();
+        }
         List<Fix> fixes = new ArrayList<>();
         if (path.getLeaf() instanceof AssignmentTree set) {
             call(new TreePath(path, set.getVariable()), code).ifPresent(call -> setter(call, code.type(new TreePath(path, set.getExpression())), code)

@@ -1,7 +1,10 @@
 package dev.deftchisel.repair;
 
+import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LiteralTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.NamedTypes;
@@ -13,6 +16,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
@@ -39,13 +43,25 @@ final class Conversion {
         }
         boolean toText = NamedTypes.is(wanted, "java.lang.String");
         boolean fromText = NamedTypes.is(own, "java.lang.String");
-        Optional<String> parser = fromText ? parser(wanted) : Optional.empty();
+        Optional<String> parser = fromText && !isSentence(path.getLeaf()) ? parser(code.unboxed(wanted)) : Optional.empty();
+        if (parser.isPresent()) {
+            part(path, parser.get(), wanted, code).ifPresent(fixes::add);
+        }
         if (fromText && wanted instanceof DeclaredType declared && declared.asElement().getKind() == ElementKind.ENUM) {
             fixes.add(constant(path, declared));
         }
         Optional<Fix> letter = letter(path, wanted);
         letter.ifPresent(fixes::add);
-        if (toText && letter.isEmpty()) {
+        if (toText && path.getLeaf() instanceof BinaryTree sum && sum.getKind() == Tree.Kind.PLUS && code.type(new TreePath(path, sum.getLeftOperand()))
+                .filter(type -> type.getKind() == TypeKind.CHAR).isPresent()) {
+            // a letter and a number are joined by text only, and else added
+            fixes.add(Fix.of("join them as text", edits -> edits.insert(code.range(sum).start(), "\"\" + ")));
+        }
+        if (toText && own instanceof ArrayType array && array.getComponentType().getKind() != TypeKind.CHAR) {
+            fixes.add(Fix.of("make text of its elements", edits -> edits.replace(path.getLeaf(), to -> to
+                    .write(edits.types().name(code.elements().getTypeElement("java.util.Arrays")) + ".toString(")
+                    .carry(code.range(path.getLeaf())).write(")"))));
+        } else if (toText && letter.isEmpty()) {
             fixes.add(wrapped(path, "String.valueOf(", ")", "make text of it"));
         } else if (parser.isPresent() && !(path.getLeaf() instanceof LiteralTree literal
                 && !String.valueOf(literal.getValue()).matches("\\s*([-+]?[\\d.]+|true|false)\\s*"))) {
@@ -66,9 +82,48 @@ final class Conversion {
             fixes.add(suffixed(path, " != null", "compare it with null"));
         }
         if (!isNarrowed && wanted.getKind() != TypeKind.BOOLEAN && isCastable(own, wanted, code)) {
+            wholeCast(path, wanted, code).ifPresent(fixes::add);
             fixes.add(cast(path, wanted));
         }
         return fixes;
+    }
+
+    /** {@code "total: " + n}: text with words in it is no number. */
+    private static boolean isSentence(Tree tree) {
+        return tree instanceof BinaryTree sum && sum.getKind() == Tree.Kind.PLUS && (isWord(sum.getLeftOperand()) || isWord(sum.getRightOperand())
+                || isSentence(sum.getLeftOperand()));
+    }
+
+    private static boolean isWord(Tree tree) {
+        return tree instanceof LiteralTree literal && literal.getValue() instanceof String text && !text.matches("[-+\\d.]*");
+    }
+
+    /** {@code total + parts[i]}: the one operand that is text is read, not what the sum gives (JLS 15.18.1). */
+    private static Optional<Fix> part(TreePath path, String parser, TypeMirror wanted, Code code) {
+        if (!(path.getLeaf() instanceof BinaryTree sum) || sum.getKind() != Tree.Kind.PLUS) {
+            return Optional.empty();
+        }
+        List<TreePath> texts = Stream.of(sum.getLeftOperand(), sum.getRightOperand()).map(operand -> new TreePath(path, operand))
+                .filter(operand -> code.type(operand).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()).toList();
+        return texts.size() != 1 ? Optional.empty() : Optional.of(wrapped(texts.get(0), parser + "(", ")",
+                "read '" + code.shown(code.range(texts.get(0).getLeaf()), 30) + "' as " + wanted));
+    }
+
+    /** {@code (int) price * 2.0}: a cast binds more tightly than operators do (JLS 15.16), and all was meant. */
+    private static Optional<Fix> wholeCast(TreePath path, TypeMirror wanted, Code code) {
+        TreePath first = path;
+        while (first.getLeaf() instanceof BinaryTree binary) {
+            first = new TreePath(first, binary.getLeftOperand());
+        }
+        if (first == path || !(first.getLeaf() instanceof TypeCastTree cast) || code.type(new TreePath(first, cast.getType()))
+                .filter(type -> code.types().isSameType(type, wanted)).isEmpty()) {
+            return Optional.empty();
+        }
+        int head = code.range(cast.getExpression()).start();
+        return Optional.of(Fix.of("cast all of it", edits -> {
+            edits.insert(head, "(");
+            edits.insert(code.range(path.getLeaf()).end(), ")");
+        }));
     }
 
     /** The constant of an enum that a text names (JLS 8.9). */

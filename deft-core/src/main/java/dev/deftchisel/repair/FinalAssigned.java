@@ -25,7 +25,7 @@ public final class FinalAssigned implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("cant.assign.val.to.final.var", "cant.assign.val.to.var", "var.might.already.be.assigned",
+        return Set.of("cant.assign.val.to.final.var", "cant.assign.val.to.var", "var.might.already.be.assigned", "var.might.be.assigned.in.loop",
                 "final.parameter.may.not.be.assigned", "cant.ref.non.effectively.final.var", "local.var.accessed.from.icls.needs.final");
     }
 

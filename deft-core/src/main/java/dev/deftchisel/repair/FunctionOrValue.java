@@ -37,7 +37,7 @@ public final class FunctionOrValue implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("prob.found.req", "incompatible.types", "cant.apply.symbol", "cant.apply.symbols");
+        return Set.of("prob.found.req", "incompatible.types", "cant.apply.symbol", "cant.apply.symbols", "void.not.allowed.here");
     }
 
     @Override
@@ -88,8 +88,10 @@ public final class FunctionOrValue implements Repair {
     /** The head of the function that is wanted in the place of a value; empty where none is. */
     private static Optional<String> function(TreePath call, int index, Code code) {
         TreePath argument = new TreePath(call, Calls.arguments(call.getLeaf()).get(index));
-        return code.type(argument).flatMap(own -> sameCount(call, code).stream().map(method -> method.getParameters().get(index).asType())
-                .filter(type -> !code.types().isAssignable(own, code.types().erasure(type)))
+        Optional<TypeMirror> given = code.element(argument).filter(element -> element instanceof ExecutableElement && argument.getLeaf() instanceof MethodInvocationTree)
+                .map(element -> ((ExecutableElement) element).getReturnType()).filter(type -> type.getKind() == TypeKind.VOID);
+        return code.type(argument).or(() -> given).flatMap(own -> sameCount(call, code).stream().map(method -> method.getParameters().get(index).asType())
+                .filter(type -> own.getKind() == TypeKind.VOID || !code.types().isAssignable(own, code.types().erasure(type)))
                 .flatMap(type -> MeantName.function(type, code).stream())
                 .filter(method -> method.getReturnType().getKind() == TypeKind.VOID || own.getKind() != TypeKind.VOID).findFirst()
                 .map(method -> method.getParameters().size()).filter(count -> count <= NAMES.size())

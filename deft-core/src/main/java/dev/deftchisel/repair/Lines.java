@@ -1,11 +1,14 @@
 package dev.deftchisel.repair;
 
 import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.Tree;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
+import java.util.List;
+import java.util.stream.Collectors;
 
 /** Writes statements as lines of their own. */
 final class Lines {
@@ -37,5 +40,22 @@ final class Lines {
         Code code = edits.code();
         int start = code.range(statement).start();
         edits.insert(start, text + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start));
+    }
+
+    /** As the last member of a type. */
+    static void memberAtEnd(FixEdits edits, ClassTree type, List<String> lines) {
+        Code code = edits.code();
+        Layout layout = Layout.of(code.file());
+        Range range = code.range(type);
+        String outer = Layout.indentOf(code.file(), range.start());
+        String content = code.file().content();
+        int brace = range.end() - 1;
+        int from = brace;
+        while (from > 0 && Character.isWhitespace(content.charAt(from - 1))) {
+            from--;
+        }
+        boolean isFirst = content.charAt(from - 1) == '{';
+        String text = lines.stream().map(line -> outer + layout.unit() + line + layout.lineEnd()).collect(Collectors.joining());
+        edits.replace(new Range(from, brace), layout.lineEnd() + (isFirst ? "" : layout.lineEnd()) + text + outer);
     }
 }

@@ -40,10 +40,15 @@ final class LiteralOfOtherSort {
             case CHAR_LITERAL -> isText ? List.of(write(range, "\"" + text.substring(1, text.length() - 1).replace("\"", "\\\"") + "\"")) : List.of();
             case INT_LITERAL -> isLong ? List.of(write(range, text + "L")) : isDouble ? List.of(write(range, text + ".0"))
                     : isFloat ? List.of(write(range, text + "f")) : isText ? List.of(write(range, "\"" + text + "\"")) : List.of();
-            case DOUBLE_LITERAL -> isFloat ? List.of(write(range, text.replaceFirst("[dD]$", "") + "f")) : List.of();
+            case DOUBLE_LITERAL -> isWhole(literal) && (wanted.getKind() == TypeKind.INT || wanted.getKind() == TypeKind.LONG)
+                    ? List.of(write(range, String.valueOf(((Double) literal.getValue()).longValue()))) : isFloat ? List.of(write(range, text.replaceFirst("[dD]$", "") + "f")) : List.of();
             case NULL_LITERAL -> wanted.getKind().isPrimitive() ? List.of(write(range, Defaults.of(wanted))) : List.of();
             default -> List.of();
         };
+    }
+
+    private static boolean isWhole(LiteralTree literal) {
+        return literal.getValue() instanceof Double number && number == Math.rint(number) && Math.abs(number) < Integer.MAX_VALUE;
     }
 
     /** A string of one letter as a character, with all others among the labels of the same switch. */

@@ -11,6 +11,7 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Repair;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -39,6 +40,8 @@ import javax.lang.model.util.ElementFilter;
 public final class MeantMember implements Repair {
 
     private static final int MOST = 4;
+    /** What lists do that one over an array cannot, or has another name for. */
+    private static final Set<String> OF_LISTS_ONLY = Set.of("size", "sort", "add", "addAll", "remove", "removeIf", "clear", "get", "set", "addFirst", "addLast");
     /** How far {@code getX()} is from {@code x()}. */
     private static final int ACCESSOR = 2;
     /** Names that mean the same in one type or language and the other. */
@@ -108,12 +111,15 @@ public final class MeantMember implements Repair {
                     to -> to.write("(").carry(code.range(access.getIndex())).write(")"))));
         }
         fixes.addAll(ofNested(one));
+        count(one).ifPresent(fixes::add);
+        inner(one).ifPresent(fixes::add);
+        ofOuter(one).ifPresent(fixes::add);
         fixes.addAll(ofType(one, site));
         if (one.type() instanceof ArrayType) {
             array(one).ifPresent(fixes::add);
         }
         fixes.addAll(helpers(one));
-        fixes.addAll(within(one));
+        fixes.addAll(within(one, site));
         return fixes;
     }
 
@@ -126,6 +132,39 @@ public final class MeantMember implements Repair {
                         && (member.getModifiers().contains(Modifier.STATIC) || member instanceof TypeElement)))
                 .map(nested -> Fix.of("write '" + nested.getSimpleName() + "." + missing.name() + "'",
                         edits -> edits.insert(missing.range().start(), nested.getSimpleName() + "."))).toList();
+    }
+
+    /** {@code Flag.length}: how many constants there are (JLS 8.9.3). */
+    private static Optional<Fix> count(Missing missing) {
+        boolean isEnum = missing.code().element(missing.object()).filter(element -> element.getKind() == ElementKind.ENUM).isPresent();
+        return isEnum && Set.of("length", "size", "count", "length()").contains(missing.name()) && missing.arguments() == 0
+                ? Optional.of(Fix.of("count its constants", edits -> edits.replace(missing.whole(), "values().length"))) : Optional.empty();
+    }
+
+    /** {@code harbour.Pier()}: an inner class is made of an object by {@code new} behind it (JLS 15.9). */
+    private static Optional<Fix> inner(Missing missing) {
+        boolean isInner = missing.call().isPresent() && missing.type() instanceof DeclaredType type && ElementFilter.typesIn(type.asElement().getEnclosedElements())
+                .stream().anyMatch(nested -> nested.getSimpleName().contentEquals(missing.name()) && !nested.getModifiers().contains(Modifier.STATIC));
+        return isInner ? Optional.of(Fix.of("write 'new'", edits -> edits.insert(missing.range().start(), "new "))) : Optional.empty();
+    }
+
+    /** {@code this.name()} in an inner class, of a member of the class around it (JLS 15.8.4). */
+    private static Optional<Fix> ofOuter(Missing missing) {
+        Code code = missing.code();
+        Tree object = missing.object().getLeaf();
+        Optional<TypeElement> own = code.enclosingType(missing.path());
+        if (!code.text(object).equals("this") || own.isEmpty()) {
+            return Optional.empty();
+        }
+        for (Element around = own.get().getEnclosingElement(); around != null; around = around.getEnclosingElement()) {
+            boolean isThere = around instanceof TypeElement type && code.elements().getAllMembers(type).stream().anyMatch(member ->
+                    member.getSimpleName().contentEquals(missing.name()) && member instanceof ExecutableElement == missing.call().isPresent());
+            if (isThere) {
+                String name = around.getSimpleName().toString();
+                return Optional.of(Fix.of("write '" + name + ".this'", edits -> edits.insert(code.range(object).start(), name + ".")));
+            }
+        }
+        return Optional.empty();
     }
 
     /** Whether the error is about the name behind the dot, and not about something within. */
@@ -233,7 +272,7 @@ public final class MeantMember implements Repair {
             return 3 + slips;
         } else if (name.equals("put") && other.equals("set") && missing.arguments() == 2) {
             return 7;
-        } else if (SYNONYMS.stream().anyMatch(all -> all.contains(name) && all.contains(other))) {
+        } else if (SYNONYMS.stream().anyMatch(all -> all.contains(name) && all.contains(other)) || Verbs.areAlike(name, other)) {
             return 8;
         } else if (isNear) {
             return 4 + slips;
@@ -248,11 +287,18 @@ public final class MeantMember implements Repair {
         boolean ofList = !((ArrayType) missing.type()).getComponentType().getKind().isPrimitive() && missing.call().isPresent()
                 && missing.code().elements().getAllMembers(list).stream().anyMatch(member -> member instanceof ExecutableElement method
                 && method.getSimpleName().contentEquals(missing.name()) && takes(method, missing.arguments()))
-                && !missing.name().equals("size") && !missing.name().equals("sort");
+                && !OF_LISTS_ONLY.contains(missing.name());
         if (ofList) {
             String object = missing.code().text(missing.object().getLeaf());
             return Optional.of(Fix.of("ask a list of its elements", edits -> edits.replace(missing.code().range(missing.object().getLeaf()),
                     edits.types().name(missing.code().elements().getTypeElement("java.util.Arrays")) + ".asList(" + object + ")")));
+        }
+        if (missing.name().equals("get") && missing.arguments() == 1 && missing.call().isPresent()) {
+            Range all = new Range(missing.range().start() - 1, missing.whole().end());
+            return Optional.of(Fix.of("write '[" + missing.written() + "]'", edits -> edits.replace(all, "[" + missing.written() + "]")));
+        }
+        if (Set.of("copy", "dup", "duplicate", "copyOf").contains(missing.name()) && missing.arguments() == 0 && missing.call().isPresent()) {
+            return Optional.of(Fix.of("call 'clone'", edits -> edits.replace(missing.whole(), "clone()")));
         }
         boolean isLength = Set.of("length", "size", "count", "len", "Length", "lenght", "getLength").contains(missing.name());
         return isLength ? Optional.of(Fix.of("write 'length'", edits -> edits.replace(missing.whole(), "length"))) : Optional.empty();
@@ -303,7 +349,7 @@ public final class MeantMember implements Repair {
     }
 
     /** What an Optional holds, or a stream makes of its elements, has the member. */
-    private static List<Fix> within(Missing missing) {
+    private static List<Fix> within(Missing missing, ErrorSite site) {
         Code code = missing.code();
         if (!(missing.type() instanceof DeclaredType type) || !(type.asElement() instanceof TypeElement owner)) {
             return List.of();
@@ -329,11 +375,50 @@ public final class MeantMember implements Repair {
         }
         boolean isCollection = code.elements().getTypeElement("java.util.Collection") != null
                 && code.isKind(type, code.elements().getTypeElement("java.util.Collection").asType());
+        if (code.elements().getTypeElement("java.util.List") != null && code.isKind(type, code.elements().getTypeElement("java.util.List").asType())) {
+            Optional<Fix> end = ofEnd(missing);
+            if (end.isPresent()) {
+                return List.of(end.get());
+            }
+        }
         boolean ofStream = isCollection && code.elements().getAllMembers(code.elements().getTypeElement("java.util.stream.Stream")).stream()
                 .anyMatch(member -> member.getSimpleName().contentEquals(missing.name()) && member instanceof ExecutableElement method
                         && takes(method, missing.arguments()));
         boolean isEntry = name.equals("java.util.Map") && missing.name().equals("stream");
-        return ofStream && missing.call().isPresent() ? List.of(Fix.of("ask its stream", edits -> edits.insert(dot, ".stream()")))
+        return ofStream && missing.call().isPresent() ? List.of(Fix.of("ask its stream", edits -> {
+                    edits.insert(dot, ".stream()");
+                    listed(missing, edits, site);
+                }))
                 : isEntry ? List.of(Fix.of("ask its entries", edits -> edits.insert(dot, ".entrySet()"))) : List.of();
+    }
+
+    /** {@code list.pop()}: lists have an element at an index, the last one at the size less one. */
+    private static Optional<Fix> ofEnd(Missing missing) {
+        String object = missing.code().text(missing.object().getLeaf());
+        boolean isPlain = object.matches("[\\w.]+");
+        String method = Set.of("pop", "removeLast", "pollLast", "removeEnd").contains(missing.name()) ? "remove(" + object + ".size() - 1)"
+                : Set.of("getLast", "last", "peekLast", "back").contains(missing.name()) ? "get(" + object + ".size() - 1)"
+                : Set.of("getFirst", "first", "peekFirst", "front", "head").contains(missing.name()) ? "get(0)"
+                : Set.of("removeFirst", "pollFirst", "shift").contains(missing.name()) ? "remove(0)" : "";
+        return method.isEmpty() || !isPlain || missing.arguments() > 0 || missing.call().isEmpty() ? Optional.empty()
+                : Optional.of(Fix.of("write '" + method + "'", edits -> edits.replace(missing.whole(), method)));
+    }
+
+    /** Where a list is wanted of what is a stream now, its elements are collected at the end of the chain. */
+    private static void listed(Missing missing, FixEdits edits, ErrorSite site) {
+        Code code = missing.code();
+        TreePath chain = missing.path().getParentPath();
+        while (chain.getParentPath().getLeaf() instanceof MemberSelectTree && chain.getParentPath().getParentPath().getLeaf() instanceof MethodInvocationTree) {
+            chain = chain.getParentPath().getParentPath();
+        }
+        String last = chain.getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() instanceof MemberSelectTree select
+                ? select.getIdentifier().toString() : "";
+        boolean isStream = code.elements().getTypeElement("java.util.stream.Stream").getEnclosedElements().stream().anyMatch(member ->
+                member instanceof ExecutableElement method && method.getSimpleName().contentEquals(last) && NamedTypes.is(method.getReturnType(), "java.util.stream.Stream"));
+        Optional<TypeMirror> wanted = WantedType.at(chain, site).map(WantedType::type);
+        if (isStream && wanted.filter(type -> NamedTypes.isOneOf(type, Set.of("java.util.List", "java.util.Collection", "java.lang.Iterable"))).isPresent()) {
+            edits.insert(code.range(chain.getLeaf()).end(), code.file().module().level() >= ContainerContent.LEVEL_OF_TO_LIST ? ".toList()"
+                    : ".collect(" + edits.types().name(code.elements().getTypeElement("java.util.stream.Collectors")) + ".toList())");
+        }
     }
 }

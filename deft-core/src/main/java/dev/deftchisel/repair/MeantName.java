@@ -1,5 +1,6 @@
 package dev.deftchisel.repair;
 
+import com.sun.source.tree.ArrayAccessTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.BindingPatternTree;
 import com.sun.source.tree.CaseTree;
@@ -10,6 +11,7 @@ import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.SwitchExpressionTree;
 import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.ThrowTree;
@@ -47,8 +49,8 @@ public final class MeantName implements Repair {
             Map.entry("number", "double"), Map.entry("decimal", "double"), Map.entry("unsigned", "int"), Map.entry("uint", "int"), Map.entry("auto", "var"),
             Map.entry("True", "true"), Map.entry("False", "false"), Map.entry("TRUE", "true"), Map.entry("FALSE", "false"),
             Map.entry("NULL", "null"), Map.entry("Null", "null"), Map.entry("nil", "null"), Map.entry("None", "null"), Map.entry("nullptr", "null"),
-            Map.entry("undefined", "null"), Map.entry("self", "this"), Map.entry("base", "super"), Map.entry("This", "this"), Map.entry("let", "var"),
-            Map.entry("Void", "void"), Map.entry("function", "void"), Map.entry("Double", "double"), Map.entry("Overide", "Override"),
+            Map.entry("undefined", "null"), Map.entry("self", "this"), Map.entry("base", "super"), Map.entry("This", "this"), Map.entry("let", "var"), Map.entry("val", "var"),
+            Map.entry("Void", "void"), Map.entry("Double", "double"), Map.entry("Overide", "Override"),
             Map.entry("Overrides", "Override"), Map.entry("override", "Override"));
     /** Classes whose static members are often called as if they were imported. */
     private static final List<String> HELPERS = List.of("java.lang.Math", "java.util.stream.Collectors", "java.util.Arrays", "java.util.Collections",
@@ -77,6 +79,7 @@ public final class MeantName implements Repair {
         boolean isCall = path.getParentPath().getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() == path.getLeaf();
         List<Fix> fixes = new ArrayList<>();
         printed(path, name, code).ifPresent(fixes::add);
+        fixes.addAll(result(path, name, code));
         if (!isCall && WORDS.containsKey(name)) {
             fixes.add(Fix.of("write '" + WORDS.get(name) + "'", edits -> edits.replace(range, WORDS.get(name))));
         }
@@ -91,6 +94,7 @@ public final class MeantName implements Repair {
             arrow(path, range, code).ifPresent(fixes::add);
             constants(path, name, code).ifPresent(fixes::add);
             label(path, name, code).ifPresent(fixes::add);
+            collector(path, name, code).ifPresent(fixes::add);
             pattern(path, name, code).ifPresent(fixes::add);
         }
         return fixes;
@@ -98,6 +102,11 @@ public final class MeantName implements Repair {
 
     /** {@code Console.WriteLine(text)}, {@code out.println(text)}: what other languages print by (java.lang.System). */
     private static Optional<Fix> printed(TreePath path, String name, Code code) {
+        String alone = Map.of("print", "print", "println", "println", "printf", "printf", "echo", "println", "puts", "println", "writeln", "println")
+                .getOrDefault(name, "");
+        if (!alone.isEmpty() && path.getParentPath().getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() == path.getLeaf()) {
+            return Optional.of(Fix.of("write 'System.out." + alone + "'", edits -> edits.replace(code.range(path.getLeaf()), "System.out." + alone)));
+        }
         if (!(path.getParentPath().getLeaf() instanceof MemberSelectTree select) || select.getExpression() != path.getLeaf()) {
             return Optional.empty();
         }
@@ -110,6 +119,23 @@ public final class MeantName implements Repair {
                 : method.matches("(?i)printf") ? "printf" : "";
         return isPrinter && !print.isEmpty() ? Optional.of(Fix.of("write 'System.out." + print + "'",
                 edits -> edits.replace(code.range(select), "System.out." + print))) : Optional.empty();
+    }
+
+    /** {@code static function twice(int n)}, and {@code static T <T> first()}, where a type is expected that is not there. */
+    private static List<Fix> result(TreePath path, String name, Code code) {
+        TreePath type = path.getParentPath().getLeaf() instanceof ParameterizedTypeTree ? path.getParentPath() : path;
+        if (!(type.getParentPath().getLeaf() instanceof MethodTree method) || method.getReturnType() != type.getLeaf()) {
+            return List.of();
+        }
+        Range range = code.range(type.getLeaf());
+        if (type.getLeaf() instanceof ParameterizedTypeTree written && written.getTypeArguments().size() == 1
+                && code.text(written.getTypeArguments().get(0)).equals(name) && method.getTypeParameters().isEmpty()) {
+            return List.of(Fix.of("write '<" + name + ">' before the type", edits -> edits.replace(range, "<" + name + "> " + name)));
+        }
+        boolean isWord = Set.of("function", "def", "fun", "func", "fn", "let", "var", "auto", "method", "sub", "proc").contains(name);
+        // where the type is an error, so are the values that are to be of it; which type they have is seen when the fixes are planned
+        return !isWord ? List.of() : Stream.of("int", "String", "boolean", "double", "void", "Object")
+                .map(result -> Fix.of("let it return " + result, edits -> edits.replace(range, result))).toList();
     }
 
     /** {@code system.out}: what stands first is a type whose name is written otherwise. */
@@ -220,6 +246,15 @@ public final class MeantName implements Repair {
                 .toList();
     }
 
+    /** {@code collect(List)}. */
+    private static Optional<Fix> collector(TreePath path, String name, Code code) {
+        boolean isCollected = path.getParentPath().getLeaf() instanceof MethodInvocationTree call && call.getArguments().contains(path.getLeaf())
+                && code.text(call.getMethodSelect()).endsWith(".collect") && Set.of("List", "Set", "toList", "toSet").contains(name);
+        String method = name.startsWith("to") ? name : "to" + name;
+        return isCollected ? Optional.of(Fix.of("collect by '" + method + "'", edits -> edits.replace(code.range(path.getLeaf()),
+                edits.types().name(code.elements().getTypeElement("java.util.stream.Collectors")) + "." + method + "()"))) : Optional.empty();
+    }
+
     /** {@code case ferry:} of a switch over strings. */
     private static Optional<Fix> label(TreePath path, String name, Code code) {
         TreePath branch = Labels.branch(path);
@@ -229,8 +264,13 @@ public final class MeantName implements Repair {
         return isOfText ? Optional.of(Fix.of("write \"" + name + "\"", edits -> edits.replace(code.range(path.getLeaf()), "\"" + name + "\""))) : Optional.empty();
     }
 
-    /** {@code for (Quay quay : Quay)}: a loop over a type goes over its constants (JLS 8.9.3). */
+    /** {@code for (Quay quay : Quay)}, {@code Quay[1]}: the constants of a type are what it gives as its values (JLS 8.9.3). */
     private static Optional<Fix> constants(TreePath path, String name, Code code) {
+        boolean isIndexed = path.getParentPath().getLeaf() instanceof ArrayAccessTree access && access.getExpression() == path.getLeaf()
+                && FileTypes.of(code).stream().anyMatch(type -> type.getKind() == ElementKind.ENUM && type.getSimpleName().contentEquals(name));
+        if (isIndexed) {
+            return Optional.of(Fix.of("take it of its constants", edits -> edits.insert(code.range(path.getLeaf()).end(), ".values()")));
+        }
         boolean isEnum = path.getParentPath().getLeaf() instanceof EnhancedForLoopTree && (FileTypes.of(code).stream()
                 .anyMatch(type -> type.getKind() == ElementKind.ENUM && type.getSimpleName().contentEquals(name))
                 || code.visible(path).stream().anyMatch(type -> type.getKind() == ElementKind.ENUM && type.getSimpleName().contentEquals(name))

@@ -8,6 +8,7 @@ import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.EnhancedForLoopTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.InstanceOfTree;
 import com.sun.source.tree.LambdaExpressionTree;
@@ -70,6 +71,7 @@ public final class MeantValue implements Repair {
         fixes.addAll(around(path, own, site));
         fixes.addAll(assigned(path, code));
         if (own.isPresent() && wanted.isPresent()) {
+            calledFirst(path, own.get(), wanted.get(), code).ifPresent(fixes::add);
             fixes.addAll(LiteralOfOtherSort.literal(path, wanted.get(), code));
             fixes.addAll(ContainerContent.content(path, own.get(), wanted.get(), code));
             FunctionResult.result(path, own.get(), wanted.get(), code).ifPresent(fixes::add);
@@ -166,6 +168,21 @@ public final class MeantValue implements Repair {
                     fixes.addAll(instead(parent, path, from, to, code))));
         }
         return fixes;
+    }
+
+    /** {@code return all.add(one);}, where a list is wanted: what the method is called on is meant, not what it gives. */
+    private static Optional<Fix> calledFirst(TreePath path, TypeMirror own, TypeMirror wanted, Code code) {
+        TreePath statement = path.getParentPath();
+        boolean isAlone = statement.getLeaf() instanceof ReturnTree && statement.getParentPath().getLeaf() instanceof BlockTree;
+        if (!isAlone || !(path.getLeaf() instanceof MethodInvocationTree call) || !(call.getMethodSelect() instanceof MemberSelectTree select)
+                || !(select.getExpression() instanceof IdentifierTree object) || code.types().isAssignable(own, wanted)) {
+            return Optional.empty();
+        }
+        boolean isMeant = code.type(new TreePath(new TreePath(path, select), object)).filter(type -> code.types().isAssignable(type, wanted)).isPresent();
+        int start = code.range(statement.getLeaf()).start();
+        String line = ";" + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start) + "return " + object.getName() + ";";
+        return isMeant ? Optional.of(Fix.of("call it first, and return '" + object.getName() + "'", edits -> edits.replace(statement.getLeaf(),
+                to -> to.carry(code.range(call)).write(line)))) : Optional.empty();
     }
 
     /** {@code (int) "12"} is {@code Integer.parseInt("12")}. */

@@ -4,6 +4,7 @@ import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.CompoundAssignmentTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.ParenthesizedTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
@@ -80,8 +81,25 @@ public final class MethodForOperator implements Repair {
             return compound(path.getParentPath(), site.code()).stream().toList();
         }
         TreePath whole = path;
+        if (path.getLeaf() instanceof BinaryTree rest && rest.getKind() == Tree.Kind.REMAINDER && site.code().type(new TreePath(path, rest.getLeftOperand()))
+                .filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()) {
+            Code code = site.code();
+            return List.of(Fix.of("format it", edits -> edits.replace(rest, to -> to.write("String.format(").carry(code.range(rest.getLeftOperand())).write(", ")
+                    .carry(code.range(Code.inner(rest.getRightOperand()))).write(")"))));
+        }
+        if (path.getLeaf() instanceof BinaryTree order && order.getKind() == Tree.Kind.MINUS && Code.outer(path).getLeaf() instanceof LambdaExpressionTree) {
+            return compared(path, order, site.code()).stream().toList();
+        }
         return written(whole, site.code()).filter(Written::isCall).map(one -> Fix.of("call the methods that calculate",
                 edits -> replace(edits, whole, one.text()))).stream().toList();
+    }
+
+    /** {@code (a, b) -> a - b} of texts. */
+    private static Optional<Fix> compared(TreePath path, BinaryTree order, Code code) {
+        return code.type(new TreePath(path, order.getLeftOperand())).filter(type -> type instanceof DeclaredType
+                        && code.isKind(type, code.elements().getTypeElement("java.lang.Comparable").asType()))
+                .map(type -> Fix.of("call 'compareTo'", edits -> edits.replace(order, to -> to.carry(code.range(order.getLeftOperand())).write(".compareTo(")
+                        .carry(code.range(order.getRightOperand())).write(")"))));
     }
 
     private static void replace(FixEdits edits, TreePath path, String text) {

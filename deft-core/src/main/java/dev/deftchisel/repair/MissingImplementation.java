@@ -91,8 +91,13 @@ public final class MissingImplementation implements Repair {
                 Tree written = ((MethodTree) member).getReturnType();
                 // one that hands back a kind of what is asked for is there (JLS 8.4.5)
                 if (written != null && !code.isKind(own.get().getReturnType(), result)) {
-                    return Optional.of(Fix.of("let '" + own.get().getSimpleName() + "' return " + Conversion.shown(result), edits ->
-                            ResultType.change(edits, new TreePath(path, member), result)));
+                    String what = result.getKind() == TypeKind.VOID ? "nothing" : Conversion.shown(result);
+                    return Optional.of(Fix.of("let '" + own.get().getSimpleName() + "' return " + what, edits -> {
+                        ResultType.change(edits, new TreePath(path, member), result);
+                        if (result.getKind() == TypeKind.VOID) {
+                            ResultType.drop(edits, new TreePath(path, member));
+                        }
+                    }));
                 }
             }
         }

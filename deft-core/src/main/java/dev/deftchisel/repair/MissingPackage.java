@@ -27,6 +27,7 @@ public final class MissingPackage implements Repair {
         return site.around().stream()
                 .filter(path -> path.getLeaf() instanceof MemberSelectTree)
                 .findFirst()
+                .or(() -> site.nearest(ImportTree.class).map(path -> new TreePath(path, ((ImportTree) path.getLeaf()).getQualifiedIdentifier())))
                 .map(path -> fixes(path, site)).orElse(List.of());
     }
 
@@ -55,6 +56,18 @@ public final class MissingPackage implements Repair {
                             .forEach(near -> fixes.add(Fix.of("import " + code.text(select.getExpression()) + "." + near,
                                     edits -> edits.replace(range, code.text(select.getExpression()) + "." + near)))));
             ImportTree line = (ImportTree) whole.getParentPath().getLeaf();
+            String written = code.text(range);
+            boolean isTypeAlone = line.isStatic() && code.elements().getTypeElement(written) != null;
+            if (isTypeAlone) {
+                int start = code.range(line).start();
+                fixes.add(0, Fix.of("import the type", edits -> edits.replace(new Range(start, range.start()), "import ")));
+                fixes.add(1, Fix.of("import all its static members", edits -> edits.insert(range.end(), ".*")));
+            }
+            boolean isPackage = !line.isStatic() && Optional.ofNullable(code.elements().getPackageElement(written))
+                    .filter(known -> !known.getEnclosedElements().isEmpty()).isPresent();
+            if (isPackage) {
+                fixes.add(0, Fix.of("import all its types", edits -> edits.insert(range.end(), ".*")));
+            }
             boolean isMember = !line.isStatic() && Optional.ofNullable(code.elements().getTypeElement(code.text(select.getExpression())))
                     .filter(type -> type.getEnclosedElements().stream().anyMatch(member -> member.getSimpleName().contentEquals(name)
                             && member.getModifiers().contains(Modifier.STATIC))).isPresent();

@@ -1,6 +1,7 @@
 package dev.deftchisel.repair;
 
 import com.sun.source.tree.AssignmentTree;
+import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
@@ -12,6 +13,7 @@ import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
+import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
@@ -43,6 +45,7 @@ public final class NoAccess implements Repair {
         List<Fix> fixes = new ArrayList<>();
         if (named.get().getLeaf() instanceof MemberSelectTree select) {
             accessor(named.get(), select, code).ifPresent(fixes::add);
+            copy(named.get(), select, site).ifPresent(fixes::add);
         }
         Optional<TreePath> here = site.declaration(named.get()).or(() -> hidden(named.get(), site));
         if (here.isPresent()) {
@@ -54,6 +57,20 @@ public final class NoAccess implements Repair {
                     Answers.none()));
         }
         return fixes;
+    }
+
+    /** {@code chart.clone()}: a class that can be copied says so by a public method of its own (java.lang.Cloneable). */
+    private static Optional<Fix> copy(TreePath path, MemberSelectTree select, ErrorSite site) {
+        Code code = site.code();
+        Optional<TypeElement> type = code.type(new TreePath(path, select.getExpression())).filter(known -> known instanceof DeclaredType)
+                .map(known -> (TypeElement) ((DeclaredType) known).asElement())
+                .filter(known -> code.isKind(known.asType(), code.elements().getTypeElement("java.lang.Cloneable").asType()));
+        return type.filter(known -> select.getIdentifier().contentEquals("clone")).flatMap(site.survey().names()::declaration)
+                .filter(found -> found.getLeaf() instanceof ClassTree).map(found -> {
+                    String name = ((ClassTree) found.getLeaf()).getSimpleName().toString();
+                    return Fix.of("let '" + name + "' have a public 'clone'", edits -> Lines.memberAtEnd(edits, (ClassTree) found.getLeaf(), List.of("@Override",
+                            "public " + name + " clone() throws CloneNotSupportedException {", Layout.of(code.file()).unit() + "return (" + name + ") super.clone();", "}")));
+                });
     }
 
     /** The member of the name in the type from which it is selected, which the compiler does not show. */

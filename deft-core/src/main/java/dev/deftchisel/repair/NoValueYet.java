@@ -2,12 +2,16 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
+import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -15,7 +19,10 @@ import java.util.Set;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeMirror;
+import javax.lang.model.util.ElementFilter;
 
 /** Variables that are read before they have a value, and final fields that never get one (JLS 16). */
 public final class NoValueYet implements Repair {
@@ -41,8 +48,15 @@ public final class NoValueYet implements Repair {
             return List.of();
         }
         List<Fix> fixes = new ArrayList<>();
+        constructor(declared.get(), variable, site).ifPresent(fixes::add);
         Optional<TypeMirror> type = code.element(declared.get()).map(Element::asType);
         boolean isField = declared.get().getParentPath().getLeaf() instanceof ClassTree;
+        type.filter(known -> isCalledOn(site)).flatMap(known -> empty(known, code)).ifPresent(made -> fixes.add(Fix.of("give '" + variable.getName()
+                + "' a new " + made.getSimpleName(), edits -> {
+                    int end = code.range(variable).end();
+                    edits.insert(code.file().content().charAt(end - 1) == ';' ? end - 1 : end, " = new " + edits.types().name(made)
+                            + (made.getTypeParameters().isEmpty() ? "()" : "<>()"));
+                })));
         type.ifPresent(known -> fixes.add(Fix.of("give '" + variable.getName() + "' the value " + Defaults.of(known), edits -> {
             int end = code.range(variable).end();
             boolean hasSemicolon = code.file().content().charAt(end - 1) == ';';
@@ -54,6 +68,36 @@ public final class NoValueYet implements Repair {
                     edits -> ModifierWords.remove(edits, modifiers, "final"))));
         }
         return fixes;
+    }
+
+    /** A final field that a method sets: the method was meant to be the constructor (JLS 8.8). */
+    private static Optional<Fix> constructor(TreePath declared, VariableTree variable, ErrorSite site) {
+        Code code = site.code();
+        if (!site.id().equals("var.not.initialized.in.default.constructor") || !(declared.getParentPath().getLeaf() instanceof ClassTree type)) {
+            return Optional.empty();
+        }
+        return type.getMembers().stream().filter(member -> member instanceof MethodTree method && method.getBody() != null && method.getReturnType() != null
+                        && code.text(method.getReturnType()).equals("void") && code.text(method.getBody()).contains("this." + variable.getName() + " ="))
+                .map(member -> (MethodTree) member).findFirst().map(method -> Fix.of("let '" + method.getName() + "' be the constructor",
+                        edits -> edits.replace(new Range(code.range(method.getReturnType()).start(), code.name(method).end()), type.getSimpleName().toString())));
+    }
+
+    /** Whether a method of the variable is called, which null has not. */
+    private static boolean isCalledOn(ErrorSite site) {
+        return site.around().stream().filter(path -> path.getLeaf() instanceof IdentifierTree).findFirst()
+                .filter(path -> path.getParentPath().getLeaf() instanceof MemberSelectTree select && select.getExpression() == path.getLeaf()).isPresent();
+    }
+
+    /** The class of which a collection or text of the type is made when it is empty. */
+    private static Optional<TypeElement> empty(TypeMirror type, Code code) {
+        if (!(type instanceof DeclaredType declared)) {
+            return Optional.empty();
+        }
+        TypeElement element = (TypeElement) declared.asElement();
+        return Optional.ofNullable(WrongConstruction.CLASSES.get(element.getQualifiedName().toString())).map(code.elements()::getTypeElement)
+                .or(() -> Optional.of(element).filter(one -> one.getKind() == ElementKind.CLASS && !one.getModifiers().contains(Modifier.ABSTRACT)
+                        && !NamedTypes.is(type, "java.lang.String") && ElementFilter.constructorsIn(one.getEnclosedElements()).stream()
+                        .anyMatch(made -> made.getParameters().isEmpty() && !made.getModifiers().contains(Modifier.PRIVATE))));
     }
 
     /** {@code Function<String, Integer> size = size;} where a method is called so: it is meant (JLS 15.13). */

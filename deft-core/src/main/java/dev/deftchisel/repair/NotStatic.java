@@ -23,7 +23,7 @@ public final class NotStatic implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("non-static.cant.be.ref");
+        return Set.of("non-static.cant.be.ref", "cant.ref.before.ctor.called");
     }
 
     @Override
@@ -42,7 +42,19 @@ public final class NotStatic implements Repair {
                 .filter(method -> method.getModifiers().getFlags().contains(Modifier.STATIC) && !method.getName().contentEquals("main"))
                 .ifPresent(method -> fixes.add(Fix.of("let '" + method.getName() + "' be no longer static",
                         edits -> ModifierWords.remove(edits, code.range(method.getModifiers()), "static"))));
+        if (site.id().equals("non-static.cant.be.ref")) {
+            named.filter(path -> path.getLeaf() instanceof IdentifierTree && declared.isPresent()).flatMap(path -> ofObject(path, code)).ifPresent(fixes::add);
+        }
         return fixes;
+    }
+
+    /** {@code berths} is {@code new Main().berths}, where the class can be made without arguments. */
+    private static Optional<Fix> ofObject(TreePath path, Code code) {
+        return code.enclosingType(path).filter(type -> type.getKind() == ElementKind.CLASS && !type.getModifiers().contains(Modifier.ABSTRACT)
+                        && ElementFilter.constructorsIn(type.getEnclosedElements()).stream().anyMatch(one -> one.getParameters().isEmpty())
+                        && type.getEnclosedElements().stream().anyMatch(member -> code.element(path).filter(member::equals).isPresent()))
+                .map(type -> Fix.of("take that of a new '" + type.getSimpleName() + "'",
+                        edits -> edits.insert(code.range(path.getLeaf()).start(), "new " + type.getSimpleName() + "().")));
     }
 
     /** {@code Gate.open()}: the method is called on an object that is made for it. */

@@ -115,7 +115,8 @@ public final class OutOfScope implements Repair {
         edits.remove(code.range(variable));
     }
 
-    private static void hoist(FixEdits edits, Tree statement, List<TreePath> declared, TypeMirror type) {
+    /** Declares a variable with a default before a statement, and assigns to it where it was declared. */
+    static void hoist(FixEdits edits, Tree statement, List<TreePath> declared, TypeMirror type) {
         Code code = edits.code();
         VariableTree first = (VariableTree) declared.get(0).getLeaf();
         String written = edits.types().write(type).orElse("var");

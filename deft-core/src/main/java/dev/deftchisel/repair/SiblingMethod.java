@@ -5,6 +5,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -17,6 +18,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
+import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
@@ -51,6 +53,7 @@ public final class SiblingMethod implements Repair {
         int end = code.range(tree.getMethodSelect()).end();
         Range written = new Range(end - name.length(), end);
         List<Fix> fixes = new ArrayList<>();
+        ofMany(tree, call.get(), code).ifPresent(fixes::add);
         if (NUMBERS.contains(type.get().getQualifiedName().toString())) {
             ofNumbers(name, written, site).ifPresent(fixes::add);
         }
@@ -64,6 +67,24 @@ public final class SiblingMethod implements Repair {
                     .forEach(other -> fixes.add(Fix.of("call '" + other + "'", edits -> edits.replace(written, other))));
         }
         return fixes;
+    }
+
+    /** {@code Math.min(depths)}: of a collection it is {@code Collections.min}, of an array that of its stream. */
+    private static Optional<Fix> ofMany(MethodInvocationTree tree, TreePath call, Code code) {
+        String name = ((MemberSelectTree) tree.getMethodSelect()).getIdentifier().toString();
+        boolean isOfMath = tree.getArguments().size() == 1 && Set.of("min", "max").contains(name) && code.text(tree.getMethodSelect()).equals("Math." + name);
+        Optional<TypeMirror> own = isOfMath ? code.type(new TreePath(call, tree.getArguments().get(0))) : Optional.empty();
+        boolean isArray = own.filter(type -> type instanceof ArrayType array && array.getComponentType().getKind().isPrimitive()).isPresent();
+        boolean isCollection = own.filter(type -> type instanceof DeclaredType && code.isKind(type, code.elements().getTypeElement("java.util.Collection").asType())).isPresent();
+        Range argument = isOfMath ? code.range(tree.getArguments().get(0)) : new Range(0, 0);
+        if (isArray) {
+            String sort = NamedTypes.shown(((ArrayType) own.get()).getComponentType());
+            String get = sort.equals("long") ? "getAsLong" : sort.equals("double") ? "getAsDouble" : "getAsInt";
+            return Optional.of(Fix.of("ask the stream of the array", edits -> edits.replace(tree, to -> to.write(edits.types()
+                    .name(code.elements().getTypeElement("java.util.Arrays")) + ".stream(").carry(argument).write(")." + name + "()." + get + "()"))));
+        }
+        return isCollection ? Optional.of(Fix.of("use 'Collections." + name + "'", edits -> edits.replace(tree, to -> to.write(edits.types()
+                .name(code.elements().getTypeElement("java.util.Collections")) + "." + name + "(").carry(argument).write(")")))) : Optional.empty();
     }
 
     /** Objects made of numbers, and numbers that are collected as objects. */

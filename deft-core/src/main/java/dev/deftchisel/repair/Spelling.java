@@ -5,7 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 
 /** How much two names are alike. */
-final class Spelling {
+public final class Spelling {
 
     private static final int LETTERS_PER_SLIP = 4;
 
@@ -13,7 +13,7 @@ final class Spelling {
     }
 
     /** The names that may have been meant, the most alike first; none that needs too many slips. */
-    static List<String> near(String name, Collection<String> candidates) {
+    public static List<String> near(String name, Collection<String> candidates) {
         int most = Math.max(1, name.length() / LETTERS_PER_SLIP);
         return candidates.stream()
                 .filter(candidate -> !candidate.equals(name) && !candidate.isEmpty())
@@ -25,7 +25,7 @@ final class Spelling {
     }
 
     /** How many letters are wrong, missing, too many, or turned with their neighbour (Damerau 1964, Levenshtein 1966). */
-    static int slips(String one, String other) {
+    public static int slips(String one, String other) {
         int[][] least = new int[one.length() + 1][other.length() + 1];
         for (int i = 0; i <= one.length(); i++) {
             for (int j = 0; j <= other.length(); j++) {

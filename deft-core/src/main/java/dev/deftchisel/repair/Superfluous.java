@@ -7,6 +7,7 @@ import com.sun.source.tree.CatchTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TryTree;
@@ -26,6 +27,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
@@ -39,7 +41,7 @@ public final class Superfluous implements Repair {
         return Set.of("unreachable.stmt", "except.never.thrown.in.try", "except.already.caught", "duplicate.case.label",
                 "duplicate.default.label", "repeated.modifier", "mod.not.allowed.here", "method.does.not.override.superclass",
                 "static.methods.cannot.be.annotated.with.override", "break.outside.switch.loop", "cont.outside.loop",
-                "duplicate.annotation.missing.container", "override.meth.doesnt.throw");
+                "duplicate.annotation.missing.container", "override.meth.doesnt.throw", "initializer.must.be.able.to.complete.normally");
     }
 
     @Override
@@ -54,6 +56,7 @@ public final class Superfluous implements Repair {
             case "duplicate.case.label", "duplicate.default.label" -> label(site);
             case "repeated.modifier", "mod.not.allowed.here" -> modifier(site);
             case "override.meth.doesnt.throw" -> thrown(site);
+            case "initializer.must.be.able.to.complete.normally" -> site.nearest(BlockTree.class).map(path -> lastReturn(path, code)).orElse(List.of());
             default -> annotation(site);
         };
     }
@@ -120,7 +123,21 @@ public final class Superfluous implements Repair {
         if (labels.size() > 1 && label.isPresent()) {
             return List.of(Fix.of("remove the label", edits -> edits.cut(labels, label.getAsInt())));
         }
-        return List.of(Fix.of("remove the case", edits -> edits.remove(code.range(tree))));
+        Fix removal = Fix.of("remove the case", edits -> edits.remove(code.range(tree)));
+        Set<String> known = Code.cases(found.get().getParentPath().getLeaf()).stream().flatMap(branch -> branch.getExpressions().stream())
+                .map(code::text).collect(Collectors.toSet());
+        String written = labels.size() == 1 ? code.text(labels.get(0)) : "";
+        String next = written.matches("\\d{1,8}") ? String.valueOf(Integer.parseInt(written) + 1) : written;
+        // one that counts on from the label before was rather forgotten to be changed
+        return written.equals(next) || known.contains(next) ? List.of(removal)
+                : List.of(Fix.of("write " + next, edits -> edits.replace(code.range(labels.get(0)), next)), removal);
+    }
+
+    /** An initialiser hands nothing back, and ends with its last statement (JLS 8.6, 8.7). */
+    private static List<Fix> lastReturn(TreePath block, Code code) {
+        List<? extends StatementTree> all = ((BlockTree) block.getLeaf()).getStatements();
+        return all.isEmpty() || !(all.get(all.size() - 1) instanceof ReturnTree last) ? List.of()
+                : List.of(Fix.of("remove the return", edits -> edits.remove(code.range(last))));
     }
 
     private static List<Fix> modifier(ErrorSite site) {

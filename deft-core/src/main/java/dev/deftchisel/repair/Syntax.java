@@ -2,6 +2,7 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.TryTree;
+import com.sun.source.tree.VariableTree;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.member.StandIn;
 import dev.deftchisel.problem.ErrorSite;
@@ -27,7 +28,12 @@ public final class Syntax implements Repair {
         int at = site.error().range().start();
         return switch (site.id()) {
             case "expected" -> missing(site);
-            case "int.number.too.large" -> List.of(Fix.of("make it a long", edits -> edits.insert(numberEnd(at, code), "L")));
+            case "int.number.too.large" -> List.of(Fix.of("make it a long", edits -> {
+                edits.insert(numberEnd(at, code), "L");
+                // who keeps the number in an int must keep a long from then on
+                site.nearest(VariableTree.class).map(path -> ((VariableTree) path.getLeaf()).getType()).filter(type -> type != null && code.find(type).isPresent()
+                        && code.text(type).equals("int")).ifPresent(type -> edits.replace(code.range(type), "long"));
+            }));
             case "not.stmt" -> site.nearest(ExpressionStatementTree.class).map(path -> List.of(
                     Fix.of("remove it", edits -> edits.remove(code.range(path.getLeaf()))))).orElse(List.of());
             case "try.without.catch.finally.or.resource.decls" -> site.nearest(TryTree.class).map(path -> List.of(

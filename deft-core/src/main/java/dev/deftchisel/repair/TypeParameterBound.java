@@ -1,8 +1,10 @@
 package dev.deftchisel.repair;
 
+import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeParameterTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
@@ -12,6 +14,7 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Repair;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -29,22 +32,27 @@ public final class TypeParameterBound implements Repair {
     private static final List<String> USUAL = List.of("java.lang.Comparable", "java.lang.CharSequence", "java.lang.Number", "java.lang.Runnable",
             "java.lang.AutoCloseable", "java.util.Collection");
 
+    private static final Map<Tree.Kind, String> ORDERS = Map.of(Tree.Kind.LESS_THAN, "<", Tree.Kind.LESS_THAN_EQUAL, "<=", Tree.Kind.GREATER_THAN, ">",
+            Tree.Kind.GREATER_THAN_EQUAL, ">=");
+
     @Override
     public Set<String> codes() {
-        return Set.of("cant.resolve.location.args", "cant.resolve.location");
+        return Set.of("cant.resolve.location.args", "cant.resolve.location", "operator.cant.be.applied.1");
     }
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
         Code code = site.code();
+        if (site.id().equals("operator.cant.be.applied.1")) {
+            return site.nearest(BinaryTree.class).flatMap(path -> compared(path, code)).stream().toList();
+        }
         Optional<TreePath> select = site.nearest(MemberSelectTree.class);
         Optional<TypeMirror> type = select.flatMap(path -> code.type(new TreePath(path, ((MemberSelectTree) path.getLeaf()).getExpression())));
         if (type.isEmpty() || !(type.get() instanceof TypeVariable variable)) {
             return List.of();
         }
         Optional<TypeParameterTree> declared = select.flatMap(path -> parameter(path, variable.asElement().getSimpleName().toString()));
-        List<ExecutableElement> methods = variable.asElement().getEnclosingElement() instanceof ExecutableElement method ? List.of(method)
-                : ElementFilter.methodsIn(variable.asElement().getEnclosingElement().getEnclosedElements());
+        List<ExecutableElement> methods = methods(variable);
         String name = ((MemberSelectTree) select.get().getLeaf()).getIdentifier().toString();
         return declared.filter(tree -> tree.getBounds().isEmpty()).stream().flatMap(tree -> candidates(code)
                 .filter(bound -> ElementFilter.methodsIn(code.elements().getAllMembers(bound)).stream()
@@ -54,6 +62,28 @@ public final class TypeParameterBound implements Repair {
                             ? NamedTypes.is(bound.asType(), "java.lang.Comparable") ? "<" + tree.getName() + ">" : "<?>" : ""));
                     methods.forEach(method -> redescribe(edits, method, variable, bound));
                 }))).toList();
+    }
+
+    /** {@code one > other} of a type parameter: what has an order says so, and is compared by it (java.lang.Comparable). */
+    private static Optional<Fix> compared(TreePath path, Code code) {
+        BinaryTree tree = (BinaryTree) path.getLeaf();
+        String sign = ORDERS.getOrDefault(tree.getKind(), "");
+        Optional<TypeVariable> variable = code.type(new TreePath(path, tree.getLeftOperand())).filter(type -> type instanceof TypeVariable)
+                .map(type -> (TypeVariable) type);
+        TypeElement comparable = code.elements().getTypeElement("java.lang.Comparable");
+        return variable.filter(type -> !sign.isEmpty()).flatMap(type -> parameter(path, type.asElement().getSimpleName().toString())
+                .filter(declared -> declared.getBounds().isEmpty())
+                .map(declared -> Fix.of("compare them as 'Comparable'", edits -> {
+                    edits.insert(code.range(declared).end(), " extends " + edits.types().name(comparable) + "<" + declared.getName() + ">");
+                    edits.replace(tree, to -> to.carry(code.range(tree.getLeftOperand())).write(".compareTo(").carry(code.range(tree.getRightOperand()))
+                            .write(") " + sign + " 0"));
+                    methods(type).forEach(method -> redescribe(edits, method, type, comparable));
+                })));
+    }
+
+    private static List<ExecutableElement> methods(TypeVariable variable) {
+        return variable.asElement().getEnclosingElement() instanceof ExecutableElement method ? List.of(method)
+                : ElementFilter.methodsIn(variable.asElement().getEnclosingElement().getEnclosedElements());
     }
 
     /** A method is known by what its parameters are after erasure, which is the bound (JLS 4.6). */

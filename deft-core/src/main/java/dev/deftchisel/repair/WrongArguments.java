@@ -29,6 +29,7 @@ import javax.lang.model.element.VariableElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
+import javax.lang.model.type.WildcardType;
 
 /** Calls whose arguments do not go with what is called (JLS 15.12.2). */
 public final class WrongArguments implements Repair {
@@ -55,6 +56,8 @@ public final class WrongArguments implements Repair {
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
         List<Fix> fixes = reordered(call, code);
         formatted(call, code).ifPresent(fixes::add);
+        printed(call, code).ifPresent(fixes::add);
+        joined(call, code).ifPresent(fixes::add);
         List<ExecutableElement> all = Callable.of(call, code);
         all.forEach(method -> levelled(call, arguments, method, code).ifPresent(fixes::add));
         all.forEach(method -> converted(call, arguments, method, code).ifPresent(fixes::add));
@@ -77,6 +80,32 @@ public final class WrongArguments implements Repair {
         })) : Optional.empty();
     }
 
+    /** {@code println("%d berths", 3)}: only {@code printf} takes a format, and ends no line. */
+    private static Optional<Fix> printed(TreePath call, Code code) {
+        boolean isPrinted = call.getLeaf() instanceof MethodInvocationTree called && called.getArguments().size() > 1
+                && Set.of("println", "print").contains(Calls.name(called)) && called.getArguments().get(0) instanceof LiteralTree literal
+                && literal.getValue() instanceof String text && text.contains("%");
+        if (!isPrinted) {
+            return Optional.empty();
+        }
+        List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
+        return Optional.of(Fix.of("format it", edits -> {
+            edits.insert(code.range(arguments.get(0)).start(), "String.format(");
+            edits.insert(code.range(arguments.get(arguments.size() - 1)).end(), ")");
+        }));
+    }
+
+    /** {@code ", ".join(names)}: what joins comes first in the arguments of a static method. */
+    private static Optional<Fix> joined(TreePath call, Code code) {
+        boolean isJoin = call.getLeaf() instanceof MethodInvocationTree called && called.getArguments().size() == 1
+                && called.getMethodSelect() instanceof MemberSelectTree select && select.getIdentifier().contentEquals("join")
+                && code.type(new TreePath(new TreePath(call, select), select.getExpression())).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()
+                && code.element(new TreePath(new TreePath(call, select), select.getExpression())).filter(element -> element.getKind().isClass()).isEmpty();
+        return isJoin ? Optional.of(Fix.of("write 'String.join'", edits -> edits.replace(call.getLeaf(), to -> to.write("String.join(")
+                .carry(code.range(((MemberSelectTree) ((MethodInvocationTree) call.getLeaf()).getMethodSelect()).getExpression())).write(", ")
+                .carry(code.range(Calls.arguments(call.getLeaf()).get(0))).write(")")))) : Optional.empty();
+    }
+
     /** The same arguments in another order, for each method that takes them so. */
     static List<Fix> reordered(TreePath call, Code code) {
         List<Fix> fixes = new ArrayList<>();
@@ -95,9 +124,9 @@ public final class WrongArguments implements Repair {
 
     /** The same arguments in the only other order that fits. */
     private static Optional<Fix> reordered(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, Code code) {
-        List<? extends VariableElement> formals = method.getParameters();
+        List<? extends TypeMirror> formals = Callable.formals(call, method, code);
         if (method.isVarArgs() || formals.size() != arguments.size() || arguments.size() < 2 || arguments.size() > 6
-                || IntStream.range(0, arguments.size()).allMatch(i -> fits(call, arguments.get(i), formals.get(i).asType(), code))) {
+                || IntStream.range(0, arguments.size()).allMatch(i -> fits(call, arguments.get(i), formals.get(i), code))) {
             return Optional.empty();
         }
         for (int i = 0; i < arguments.size(); i++) {
@@ -107,7 +136,7 @@ public final class WrongArguments implements Repair {
                 turned.set(j, arguments.get(i));
                 boolean fits = true;
                 for (int k = 0; k < turned.size(); k++) {
-                    fits &= fits(call, turned.get(k), formals.get(k).asType(), code);
+                    fits &= fits(call, turned.get(k), formals.get(k), code);
                 }
                 if (fits) {
                     ExpressionTree one = arguments.get(i);
@@ -205,8 +234,11 @@ public final class WrongArguments implements Repair {
             boolean fits = IntStream.range(0, arguments.size())
                     .allMatch(i -> fits(call, arguments.get(i), formals.get(i < missing ? i : i + 1).asType(), code));
             if (fits) {
-                String value = inReach(formals.get(missing), call, code);
-                return Optional.of(Fix.of("hand over " + value + " for '" + formals.get(missing).getSimpleName() + "'", edits -> {
+                TypeMirror wanted = Callable.formals(call, method, code).get(missing);
+                String value = usual(wanted, code).orElseGet(() -> inReach(formals.get(missing), call, code));
+                // a library need not tell the names of its parameters
+                boolean isNamed = !formals.get(missing).getSimpleName().toString().matches("arg\\d+");
+                return Optional.of(Fix.of("hand over " + value + (isNamed ? " for '" + formals.get(missing).getSimpleName() + "'" : ""), edits -> {
                     if (arguments.isEmpty()) {
                         edits.insert(code.range(call.getLeaf()).end() - 1, value);
                     } else if (missing == arguments.size()) {
@@ -218,6 +250,23 @@ public final class WrongArguments implements Repair {
             }
         }
         return Optional.empty();
+    }
+
+    /** The value that a number in a box, or a function of two numbers, is likely to be: nothing, and their sum. */
+    private static Optional<String> usual(TypeMirror wanted, Code code) {
+        if (!(wanted instanceof DeclaredType type)) {
+            return Optional.empty();
+        }
+        TypeMirror number = code.unboxed(wanted);
+        if (number.getKind().isPrimitive()) {
+            return Optional.of(Defaults.of(number));
+        }
+        List<String> boxes = type.getTypeArguments().stream().map(argument -> argument instanceof WildcardType wildcard
+                ? wildcard.getSuperBound() != null ? wildcard.getSuperBound() : wildcard.getExtendsBound() : argument)
+                .map(argument -> argument == null ? "" : Conversion.shown(argument)).distinct().toList();
+        boolean isOfNumbers = boxes.size() == 1 && Set.of("Integer", "Long", "Double").contains(boxes.get(0));
+        return isOfNumbers && NamedTypes.isOneOf(wanted, Set.of("java.util.function.BiFunction", "java.util.function.BinaryOperator"))
+                ? Optional.of(boxes.get(0) + "::sum") : Optional.empty();
     }
 
     /** One argument less, where the others fit. */

@@ -49,7 +49,7 @@ import javax.lang.model.util.ElementFilter;
 public final class WrongConstruction implements Repair {
 
     /** What an interface of the platform is made as. */
-    private static final Map<String, String> CLASSES = Map.of("java.util.List", "java.util.ArrayList", "java.util.Map", "java.util.HashMap",
+    static final Map<String, String> CLASSES = Map.of("java.util.List", "java.util.ArrayList", "java.util.Map", "java.util.HashMap",
             "java.util.Set", "java.util.HashSet", "java.util.Queue", "java.util.ArrayDeque", "java.util.Deque", "java.util.ArrayDeque",
             "java.util.Collection", "java.util.ArrayList", "java.util.SortedMap", "java.util.TreeMap", "java.util.SortedSet", "java.util.TreeSet",
             "java.util.NavigableMap", "java.util.TreeMap", "java.util.AbstractList", "java.util.ArrayList");
@@ -172,6 +172,7 @@ public final class WrongConstruction implements Repair {
             superclass(type.get(), site).ifPresent(fixes::add);
         }
         if (isCall && made.isPresent()) {
+            handingOn(made.get(), site).ifPresent(fixes::add);
             fields(made.get(), site).ifPresent(fixes::add);
         }
         if (isCall) {
@@ -179,6 +180,22 @@ public final class WrongConstruction implements Repair {
             emptyContainer(site).ifPresent(fixes::add);
         }
         return fixes;
+    }
+
+    /** {@code new Full("no berth")} of a class without constructor whose superclass has one for it, as exceptions do (JLS 8.8.9). */
+    private static Optional<Fix> handingOn(TreePath made, ErrorSite site) {
+        Code code = site.code();
+        NewClassTree tree = (NewClassTree) made.getLeaf();
+        Optional<TreePath> type = code.element(new TreePath(made, tree.getIdentifier())).flatMap(site.survey().names()::declaration)
+                .filter(path -> path.getLeaf() instanceof ClassTree owner && owner.getExtendsClause() != null);
+        boolean hasOwn = type.filter(path -> ((ClassTree) path.getLeaf()).getMembers().stream().anyMatch(member -> member instanceof MethodTree method
+                && method.getReturnType() == null && code.find(method).isPresent())).isPresent();
+        Optional<ExecutableElement> above = hasOwn ? Optional.empty() : type.flatMap(code::element).map(element -> ((TypeElement) element).getSuperclass())
+                .filter(known -> known instanceof DeclaredType).flatMap(known -> ElementFilter.constructorsIn(((DeclaredType) known).asElement().getEnclosedElements())
+                        .stream().filter(one -> one.getParameters().size() == tree.getArguments().size() && IntStream.range(0, tree.getArguments().size())
+                                .allMatch(i -> code.type(new TreePath(made, tree.getArguments().get(i)))
+                                        .filter(own -> code.types().isAssignable(own, one.getParameters().get(i).asType())).isPresent())).findFirst());
+        return above.map(one -> Fix.of("declare a constructor that hands it on", edits -> constructor(edits, (ClassTree) type.get().getLeaf(), one, List.of())));
     }
 
     /** As many values as the class has fields, of their types and in their order, where it has no constructor. */
@@ -341,26 +358,34 @@ public final class WrongConstruction implements Repair {
         }
         int name = range.start() + named.start(1);
         String own = named.group(1);
-        if (path.getParentPath().getLeaf() instanceof ClassTree type && Spelling.slips(own, type.getSimpleName().toString()) <= 2 && own.length() > 2) {
+        boolean isWord = Set.of("constructor", "init", "__init__", "initialize", "ctor", "initializer").contains(own);
+        if (path.getParentPath().getLeaf() instanceof ClassTree type && (isWord || Spelling.slips(own, type.getSimpleName().toString()) <= 2 && own.length() > 2)) {
             fixes.add(Fix.of("call it '" + type.getSimpleName() + "'", edits -> edits.replace(new Range(name, name + own.length()), type.getSimpleName().toString())));
         }
-        List<TypeMirror> results = new ArrayList<>();
-        new TreePathScanner<Void, Void>() {
-            @Override
-            public Void visitReturn(ReturnTree tree, Void unused) {
-                if (tree.getExpression() != null) {
-                    code.type(new TreePath(getCurrentPath(), tree.getExpression())).filter(type -> type.getKind() != TypeKind.NULL
-                            && type.getKind() != TypeKind.ERROR).ifPresent(results::add);
-                }
-                return null;
-            }
-        }.scan(path, null);
+        List<TypeMirror> results = results(path, code);
         results.stream().findFirst().ifPresent(type -> fixes.add(Fix.of("let it return " + Conversion.shown(type),
                 edits -> edits.insert(name, edits.types().write(type).orElse("Object") + " "))));
         for (String type : results.isEmpty() && code.text(range).contains("return ") ? List.of("int", "String", "boolean", "double", "Object") : List.<String>of()) {
             fixes.add(Fix.of("let it return " + type, edits -> edits.insert(name, type + " ")));
         }
         return fixes;
+    }
+
+    /** The types of what a method hands back, in the order of its statements. */
+    static List<TypeMirror> results(TreePath path, Code code) {
+        List<TypeMirror> results = new ArrayList<>();
+        new TreePathScanner<Void, Void>() {
+            @Override
+            public Void visitReturn(ReturnTree tree, Void unused) {
+                if (tree.getExpression() != null) {
+                    TreePath value = new TreePath(getCurrentPath(), tree.getExpression());
+                    code.ownType(value).or(() -> code.type(value)).filter(type -> type.getKind() != TypeKind.NULL
+                            && type.getKind() != TypeKind.ERROR).ifPresent(results::add);
+                }
+                return null;
+            }
+        }.scan(path, null);
+        return results;
     }
 
     /** A constructor of a record that sets the fields itself hands the values to the canonical one (JLS 8.10.4). */

@@ -113,9 +113,22 @@ public final class WrongForm implements Repair {
         return Optional.empty();
     }
 
-    /** {@code builder += text}. */
+    /** {@code builder += text}, {@code sum += object}. */
     private static List<Fix> appended(ErrorSite site) {
         Code code = site.code();
+        Optional<TreePath> added = site.nearest(CompoundAssignmentTree.class);
+        Optional<TypeMirror> number = added.flatMap(path -> code.type(new TreePath(path, ((CompoundAssignmentTree) path.getLeaf()).getVariable())))
+                .filter(type -> type.getKind().isPrimitive());
+        Optional<TreePath> object = added.map(path -> new TreePath(path, ((CompoundAssignmentTree) path.getLeaf()).getExpression()))
+                .filter(path -> code.type(path).filter(type -> NamedTypes.is(type, "java.lang.Object")).isPresent());
+        Optional<TreePath> said = added.map(path -> new TreePath(path, ((CompoundAssignmentTree) path.getLeaf()).getExpression()))
+                .filter(path -> number.isPresent() && code.type(path).filter(type -> type.getKind() == TypeKind.BOOLEAN).isPresent());
+        if (said.isPresent()) {
+            return List.of(Fix.of("count it as 1 or 0", edits -> edits.insert(code.range(said.get().getLeaf()).end(), " ? 1 : 0")));
+        }
+        if (number.isPresent() && object.isPresent()) {
+            return List.of(Fix.of("cast it to " + number.get(), edits -> Conversion.cast(edits, object.get(), NamedTypes.shown(number.get()))));
+        }
         return site.nearest(CompoundAssignmentTree.class).filter(path -> code.type(new TreePath(path, ((CompoundAssignmentTree) path.getLeaf()).getVariable()))
                 .filter(type -> NamedTypes.isOneOf(type, Set.of("java.lang.StringBuilder", "java.lang.StringBuffer"))).isPresent())
                 .map(path -> (CompoundAssignmentTree) path.getLeaf())
@@ -159,6 +172,12 @@ public final class WrongForm implements Repair {
         Optional<TypeMirror> type = code.type(operand);
         boolean isNumber = type.filter(known -> known.getKind().isPrimitive() && known.getKind() != TypeKind.BOOLEAN).isPresent();
         if (tree.getKind() == Tree.Kind.LOGICAL_COMPLEMENT) {
+            boolean isCollection = type.filter(known -> known instanceof DeclaredType && (code.isKind(known, code.elements().getTypeElement("java.util.Collection").asType())
+                    || code.isKind(known, code.elements().getTypeElement("java.util.Map").asType()))).isPresent();
+            if (isCollection) {
+                return List.of(Fix.of("ask whether it is empty", edits -> edits.replace(tree, to -> to.carry(code.range(tree.getExpression())).write(".isEmpty()"))),
+                        Fix.of("compare it with null", edits -> edits.replace(tree, to -> to.carry(code.range(tree.getExpression())).write(" == null"))));
+            }
             String other = isNumber ? " == 0" : " == null";
             return List.of(Fix.of("compare it with" + other.substring(3), edits -> edits.replace(tree,
                     to -> to.carry(code.range(tree.getExpression())).write(other))));

@@ -2,6 +2,7 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.PrimitiveTypeTree;
+import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.operation.Answers;
@@ -14,6 +15,7 @@ import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 
 /** Headings of types that say {@code extends} and {@code implements} for each other, or extend what is final (JLS 8.1.4, 8.1.5). */
 public final class WrongHeading implements Repair {
@@ -21,7 +23,7 @@ public final class WrongHeading implements Repair {
     @Override
     public Set<String> codes() {
         return Set.of("intf.expected.here", "no.intf.expected.here", "cant.inherit.from.final", "type.found.req",
-                "class.public.should.be.in.file");
+                "class.public.should.be.in.file", "repeated.interface", "generic.throwable");
     }
 
     @Override
@@ -40,6 +42,8 @@ public final class WrongHeading implements Repair {
                             ModifierWords.remove(edits, code.range(((ClassTree) path.getLeaf()).getModifiers()), "final"))))
                     .orElse(List.of());
             case "type.found.req" -> boxed(site);
+            case "repeated.interface" -> type.map(path -> repeated((ClassTree) path.getLeaf(), site)).orElse(List.of());
+            case "generic.throwable" -> type.map(path -> withoutParameters((ClassTree) path.getLeaf(), code)).orElse(List.of());
             case "class.public.should.be.in.file" -> type.map(path -> file((ClassTree) path.getLeaf(), site)).orElse(List.of());
             default -> List.of();
         };
@@ -47,6 +51,23 @@ public final class WrongHeading implements Repair {
 
     private static void word(FixEdits edits, ClassTree type, String old, String other) {
         ModifierWords.find(edits.code(), edits.code().range(type), old).ifPresent(found -> edits.replace(found, other));
+    }
+
+    /** {@code implements Named, Named}. */
+    private static List<Fix> repeated(ClassTree type, ErrorSite site) {
+        Code code = site.code();
+        List<? extends Tree> all = type.getKind() == Tree.Kind.INTERFACE || !type.getImplementsClause().isEmpty() ? type.getImplementsClause() : List.of();
+        return IntStream.range(0, all.size()).filter(i -> code.range(all.get(i)).touches(site.error().range().start())).boxed()
+                .map(i -> Fix.of("remove the second '" + code.text(all.get(i)) + "'", edits -> edits.cut(all, i))).limit(1).toList();
+    }
+
+    /** What is caught is known by its class alone, so exceptions have no type parameters (JLS 8.1.2). */
+    private static List<Fix> withoutParameters(ClassTree type, Code code) {
+        if (type.getTypeParameters().isEmpty()) {
+            return List.of();
+        }
+        int close = code.tokens().code(code.tokens().at(code.range(type.getTypeParameters().get(type.getTypeParameters().size() - 1)).end() - 1) + 1);
+        return List.of(Fix.of("do without type parameters", edits -> edits.cut(new Range(code.name(type).end(), code.tokens().end(close)))));
     }
 
     /** A primitive type as a type argument: its box (JLS 4.5.1). */

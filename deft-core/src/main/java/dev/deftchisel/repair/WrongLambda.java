@@ -5,6 +5,7 @@ import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberReferenceTree;
+import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.ReturnTree;
@@ -55,7 +56,10 @@ public final class WrongLambda implements Repair {
                             && nearestBody(site).filter(body -> body == path.getLeaf()).isPresent())
                     .ifPresent(path -> fixes.add(caught(path, site)));
             case "incompatible.thrown.types.in.mref" -> site.nearest(MemberReferenceTree.class).flatMap(path -> reference(path, site)).ifPresent(fixes::add);
-            default -> shape(site).ifPresent(fixes::addAll);
+            default -> {
+                forEach(site).ifPresent(fixes::add);
+                shape(site).ifPresent(fixes::addAll);
+            }
         }
         return fixes;
     }
@@ -167,6 +171,16 @@ public final class WrongLambda implements Repair {
             fixes.addAll(returns(found.get(), code));
         }
         return Optional.of(fixes);
+    }
+
+    /** {@code map(x -> System.out.println(x))}: what is done for each gives nothing that could go on. */
+    private static Optional<Fix> forEach(ErrorSite site) {
+        Code code = site.code();
+        return site.nearest(MethodInvocationTree.class).map(path -> (MethodInvocationTree) path.getLeaf())
+                .filter(call -> site.error().message().contains("void") && call.getMethodSelect() instanceof MemberSelectTree select
+                        && select.getIdentifier().contentEquals("map") && call.getArguments().stream().anyMatch(argument -> argument instanceof LambdaExpressionTree))
+                .map(call -> code.range(call.getMethodSelect()).end())
+                .map(end -> Fix.of("call 'forEach'", edits -> edits.replace(new Range(end - "map".length(), end), "forEach")));
     }
 
     /** The function with a block that is passed to the call which does not take it. */

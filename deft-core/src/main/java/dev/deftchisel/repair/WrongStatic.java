@@ -7,6 +7,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.problem.ErrorSite;
@@ -54,6 +55,7 @@ public final class WrongStatic implements Repair {
                 .ifPresent(path -> fixes.add(Fix.of("make the class '" + ((ClassTree) path.getLeaf()).getSimpleName() + "' static",
                         edits -> ModifierWords.add(edits, path.getLeaf(), "static"))));
         typeParameters(site).ifPresent(fixes::add);
+        field(site).ifPresent(fixes::add);
         return fixes;
     }
 
@@ -80,6 +82,15 @@ public final class WrongStatic implements Repair {
                         .filter(member -> member instanceof MethodTree method && method.getName().equals(reference.getName())
                                 && !method.getModifiers().getFlags().contains(Modifier.STATIC)).findFirst())
                 .map(member -> Fix.of("make '" + reference.getName() + "' static", edits -> ModifierWords.add(edits, member, "static")));
+    }
+
+    /** {@code static T content;}: each object has what it holds by itself. */
+    private static Optional<Fix> field(ErrorSite site) {
+        Code code = site.code();
+        return site.nearest(VariableTree.class).filter(path -> site.error().message().contains("type variable") && path.getParentPath().getLeaf() instanceof ClassTree
+                        && ((VariableTree) path.getLeaf()).getModifiers().getFlags().contains(Modifier.STATIC))
+                .map(path -> Fix.of("let '" + ((VariableTree) path.getLeaf()).getName() + "' be no longer static",
+                        edits -> ModifierWords.remove(edits, code.range(((VariableTree) path.getLeaf()).getModifiers()), "static")));
     }
 
     /** A static method that uses the type parameters of its class declares its own. */

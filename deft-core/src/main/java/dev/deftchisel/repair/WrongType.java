@@ -50,7 +50,9 @@ public final class WrongType implements Repair {
         // who casts a part to double wants a fraction
         boolean isFraction = own.filter(type -> type.getKind() == TypeKind.DOUBLE).isPresent() && wanted.isPresent()
                 && value.get().getLeaf() instanceof BinaryTree && site.code().text(value.get().getLeaf()).contains("(double)");
-        if (isFraction) {
+        boolean isArray = own.filter(type -> type.getKind() == TypeKind.ARRAY).isPresent()
+                && wanted.filter(type -> NamedTypes.is(type.type(), "java.lang.String")).isPresent();
+        if (isFraction || isArray) {
             retyped(own.get(), wanted.get()).ifPresent(fixes::add);
         }
         if (wanted.isPresent() && own.isPresent()) {

@@ -4,16 +4,23 @@ import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** Headers of loops over elements that leave the type out, turn the parts round, or name two variables (JLS 14.14.2). */
 final class LoopCandidates implements CandidateSource {
 
     private static final int NEAR = 12;
+    private static final Pattern CALLED = Pattern.compile(
+            "for\\s*\\(\\s*(?:int\\s+|var\\s+)?(\\w+)\\s*(?::|\\bin\\b)\\s*range\\s*\\(\\s*([\\w.]+(?:\\(\\))?)\\s*(?:,\\s*([\\w.]+(?:\\(\\))?)\\s*)?\\)\\s*\\)");
+    private static final Pattern RANGE = Pattern.compile("for\\s*\\(\\s*(?:(?:final\\s+)?(?:int|var|long)\\s+)?(\\w+)\\s*(?::|\\bin\\b|=)\\s*([\\w.]*\\w)\\s*(\\.\\.[.<=]?)\\s*([\\w.]+(?:\\(\\))?)\\s*\\)");
 
     @Override
     public List<Candidate> candidates(BrokenText text) {
         List<Candidate> found = new ArrayList<>();
+        range(text, found);
         for (int token : text.near(NEAR)) {
+            until(text, token, found);
             int open = text.step(token, 1);
             int close = text.is(token, "for") && text.is(open, "(") ? text.closing(open) : -1;
             for (int colon = open; colon >= 0 && colon < close; colon = text.step(colon, 1)) {
@@ -25,6 +32,36 @@ final class LoopCandidates implements CandidateSource {
             }
         }
         return found;
+    }
+
+    /** {@code for (i in 0..3)}: the end does not belong to it unless an equals sign says so. */
+    private static void range(BrokenText text, List<Candidate> found) {
+        int line = text.lineOf(text.at());
+        Matcher loop = RANGE.matcher(text.lineText(line));
+        Matcher called = CALLED.matcher(text.lineText(line));
+        if (called.find()) {
+            int start = text.line(line).start();
+            String name = called.group(1);
+            String from = called.group(3) == null ? "0" : called.group(2);
+            String to = called.group(3) == null ? called.group(2) : called.group(3);
+            found.add(Candidate.replace("count '" + name + "' up", -1, new Range(start + called.start() + called.group().indexOf('(') + 1, start + called.end() - 1),
+                    "int " + name + " = " + from + "; " + name + " < " + to + "; " + name + "++"));
+        }
+        if (loop.find()) {
+            int start = text.line(line).start();
+            String name = loop.group(1);
+            String header = "int " + name + " = " + loop.group(2) + "; " + name + (loop.group(3).equals("..=") ? " <= " : " < ") + loop.group(4) + "; " + name + "++";
+            found.add(Candidate.replace("count '" + name + "' up", -1, new Range(start + loop.start() + loop.group().indexOf('(') + 1, start + loop.end() - 1), header));
+        }
+    }
+
+    /** <code>do {} until (n == 3)</code>. */
+    private static void until(BrokenText text, int token, List<Candidate> found) {
+        int close = text.is(token, "until") && text.is(text.step(token, 1), "(") ? text.closing(text.step(token, 1)) : -1;
+        if (close > 0) {
+            found.add(Candidate.replace("go on while it is not so", -1, new Range(text.tokens().start(token), text.tokens().start(text.step(token, 1))), "while (!")
+                    .and(new Range(text.tokens().end(close), text.tokens().end(close)), ")"));
+        }
     }
 
     /** {@code for (flag : flags)}. */

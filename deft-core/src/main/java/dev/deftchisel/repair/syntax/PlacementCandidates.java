@@ -184,16 +184,17 @@ final class PlacementCandidates implements CandidateSource {
                 && tokens.start(i) < range.end(); i = tokens.code(i + 1)) {
             int next = text.step(i, 1);
             int second = text.step(next, 1);
-            if (!types.contains(text.text(i)) || next < 0) {
+            boolean isType = types.contains(text.text(i)) || text.isKind(i, TokenKind.IDENTIFIER) && Character.isUpperCase(text.text(i).charAt(0));
+            if (!isType || next < 0) {
                 continue;
             }
-            boolean isKeyword = text.isKind(next, TokenKind.KEYWORD) && (text.is(second, "=") || text.is(second, ";") || text.is(second, ")")
-                    || text.is(second, ","));
+            boolean isKeyword = (text.isKind(next, TokenKind.KEYWORD) || text.is(next, "_") || text.is(next, "enum"))
+                    && (text.is(second, "=") || text.is(second, ";") || text.is(second, ")") || text.is(second, ",") || text.is(second, ":"));
             boolean isDigits = text.isKind(next, TokenKind.NUMBER) && (text.is(second, "=")
                     || text.isKind(second, TokenKind.IDENTIFIER) && tokens.start(second) == tokens.end(next));
             if (isKeyword || isDigits) {
                 String old = text.text(next) + (isDigits && text.isKind(second, TokenKind.IDENTIFIER) ? text.text(second) : "");
-                String name = isKeyword ? old + "Value" : "_" + old;
+                String name = old.equals("_") ? free(text) : isKeyword ? old + "Value" : "_" + old;
                 Matcher all = Pattern.compile("(?<![\\w.\"])" + Pattern.quote(old) + "(?![\\w\"])").matcher(text.content());
                 List<Candidate.Replacement> edits = new ArrayList<>();
                 int end = end(text, i);
@@ -205,6 +206,12 @@ final class PlacementCandidates implements CandidateSource {
                 found.add(new Candidate("call it '" + name + "'", 0, edits));
             }
         }
+    }
+
+    /** A short name that the text does not have. */
+    private static String free(BrokenText text) {
+        Set<String> known = text.tokens().names();
+        return List.of("i", "k", "it", "one").stream().filter(name -> !known.contains(name)).findFirst().orElse("unnamed");
     }
 
     /** A record has no fields but its components (JLS 8.10.3): what is worked out of them is a method. */

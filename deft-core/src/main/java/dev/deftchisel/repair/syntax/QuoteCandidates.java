@@ -26,6 +26,7 @@ final class QuoteCandidates implements CandidateSource {
                 joined(text, line, found);
             }
             case "unclosed.char.lit", "empty.char.lit" -> string(text, line, found);
+            case "illegal.line.end.in.char.lit" -> lineEnd(text, found);
             case "illegal.esc.char" -> escaped(text, line, found);
             case "illegal.text.block.open" -> textBlock(text, found);
             case "unclosed.text.block" -> textBlockEnd(text, found);
@@ -91,6 +92,14 @@ final class QuoteCandidates implements CandidateSource {
         }
         if (!edits.isEmpty()) {
             found.add(new Candidate("write '\\\"' for the marks within", 0, edits));
+        }
+    }
+
+    /** A line end between single quotation marks. */
+    private static void lineEnd(BrokenText text, List<Candidate> found) {
+        Matcher mark = Pattern.compile("'\\R'").matcher(text.content());
+        if (mark.find(text.line(text.lineOf(text.at())).start())) {
+            found.add(Candidate.replace("write '\\n'", 0, new Range(mark.start(), mark.end()), "'\\n'"));
         }
     }
 

@@ -20,15 +20,16 @@ import java.util.Set;
 public final class SyntaxRepair implements Repair {
 
     private static final List<CandidateSource> SOURCES = List.of(new WordCandidates(), new QuoteCandidates(), new HeaderCandidates(),
-            new DeclarationCandidates(), new LoopCandidates(), new PlacementCandidates(), new BraceCandidates(),
-            new TokenCandidates(), new NotationCandidates());
+            new DeclarationCandidates(), new TypeHeadCandidates(), new LoopCandidates(), new SwitchCandidates(), new PlacementCandidates(),
+            new BraceCandidates(), new TokenCandidates(), new NotationCandidates(), new ExpressionCandidates(), new NumberCandidates(),
+            new CommentCandidates(), new ImportCandidates(), new LambdaCandidates(), new HandlerCandidates(), new BodyCandidates());
     private static final int MOST_TRIED = 160;
     private static final int LEAST_TRIED = 20;
     private static final int MOST_FIXES = 6;
     /** So many characters are parsed at most for one error, which takes about a tenth of a second. */
     private static final int MOST_CHARACTERS = 2_000_000;
     /** Errors behind these mostly follow from them. */
-    private static final int MOST_ERRORS = 3;
+    private static final int MOST_ERRORS = 5;
 
     @Override
     public Set<String> codes() {
@@ -42,7 +43,8 @@ public final class SyntaxRepair implements Repair {
                 "unexpected.lambda", "invalid.lambda.parameter.declaration", "restricted.type.not.allowed", "restricted.type.not.allowed.here",
                 "default.and.both.boolean.values", "enum.constant.expected", "enum.constant.not.expected", "extraneous.semicolon",
                 "expected.str", "dot.class", "dot.class.expected", "wrong.receiver", "array.and.varargs", "varargs.and.old.array.syntax", "record.header.expected",
-                "enums.must.be.static", "local.enum", "try.without.catch.or.finally", "illegal.parenthesized.expression", "record.cannot.declare.instance.fields", "illegal.array.creation.both.dimension.and.initialization", "bad.initializer");
+                "enums.must.be.static", "local.enum", "try.without.catch.or.finally", "illegal.parenthesized.expression", "record.cannot.declare.instance.fields", "illegal.array.creation.both.dimension.and.initialization", "bad.initializer",
+                "record.cant.declare.field.modifiers", "illegal.underscore", "illegal.line.end.in.char.lit", "enum.as.identifier");
     }
 
     @Override

@@ -1,5 +1,6 @@
 package dev.deftchisel.repair.syntax;
 
+import dev.deftchisel.repair.Spelling;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import java.util.ArrayList;
@@ -33,6 +34,7 @@ final class WordCandidates implements CandidateSource {
             word(text, token, found);
             signs(text, token, found);
             elseWithCondition(text, token, found);
+            runTogether(text, token, found);
             doubledSigns(text, token, found);
         }
         return found;
@@ -44,6 +46,10 @@ final class WordCandidates implements CandidateSource {
         if (instead == null && KEYWORDS.contains(lower) && !lower.equals(text.text(token))) {
             found.add(Candidate.replace("write '" + lower + "'", 1, text.range(token), lower));
             return;
+        }
+        if (instead == null && text.isKind(token, TokenKind.IDENTIFIER) && lower.length() > 2) {
+            KEYWORDS.stream().filter(keyword -> keyword.length() > 2 && Spelling.slips(lower, keyword) == 1).sorted()
+                    .forEach(keyword -> found.add(Candidate.replace("write '" + keyword + "'", 2, text.range(token), keyword)));
         }
         if (instead == null) {
             return;
@@ -80,6 +86,21 @@ final class WordCandidates implements CandidateSource {
         if (text.isKind(token, TokenKind.UNKNOWN) || text.is(token, "=") && text.isKind(text.step(token, 1), TokenKind.UNKNOWN)) {
             found.add(Candidate.replace("remove '" + text.text(token) + "'", 5, text.range(token), ""));
         }
+    }
+
+    /** {@code publicstatic}, {@code return2}: a blank is missing behind a keyword. */
+    private static void runTogether(BrokenText text, int token, List<Candidate> found) {
+        String word = text.text(token);
+        if (!text.isKind(token, TokenKind.IDENTIFIER)) {
+            return;
+        }
+        KEYWORDS.stream().filter(keyword -> word.startsWith(keyword) && word.length() > keyword.length()).sorted().forEach(keyword -> {
+            boolean isFollowed = KEYWORDS.contains(word.substring(keyword.length()));
+            boolean isBeforeValue = Set.of("return", "new", "throw", "case").contains(keyword) && !text.is(text.step(token, 1), "(");
+            if (isFollowed || isBeforeValue) {
+                found.add(Candidate.insert("write '" + keyword + "' apart", isFollowed ? 0 : 1, text.tokens().start(token) + keyword.length(), " "));
+            }
+        });
     }
 
     /** {@code else (n < 0) {}. */

@@ -11,6 +11,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Constants;
+import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -73,7 +74,8 @@ public final class IntegerDivision implements Rule {
         Code code = survey.code();
         // who rounds down what is already rounded wants just that
         boolean isFloor = Calls.isOf(code, Code.outer(path), "java.lang.Math", "floor", 1);
-        if (!isWhole(path, code) || isEven(path, division, code) || isFloor || isSaid(path, code) || isScaled(path, division) || isHalfOfWhole(path, division, code)) {
+        if (!isWhole(path, code) || isEven(path, division, code) || isFloor || isSaid(path, code) || isScaled(path, division) || isHalfOfWhole(path, division, code)
+                || isOfForeignCall(path, survey) || isLarge(path, division, code)) {
             return;
         }
         Optional<TypeKind> wanted = wanted(path, code);
@@ -104,11 +106,28 @@ public final class IntegerDivision implements Rule {
     private static boolean isHalfOfWhole(TreePath path, BinaryTree division, Code code) {
         TreePath at = Code.outer(path);
         // what is measured in pixels or units is divided in such
+        boolean isRandom = at.getLeaf() instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY && code.text(product).contains("andom");
+        if (isRandom) {
+            return true;
+        }
         boolean isMeasure = Code.inner(division.getRightOperand()) instanceof LiteralTree
                 && MEASURE.matcher(code.text(Code.inner(division.getLeftOperand()))).find();
         return isMeasure || at.getLeaf() instanceof BinaryTree sum && (sum.getKind() == Tree.Kind.PLUS || sum.getKind() == Tree.Kind.MINUS)
                 && code.type(at).filter(type -> type.getKind().isPrimitive()).isPresent() && Code.inner(division.getRightOperand()) instanceof LiteralTree two
                 && Integer.valueOf(2).equals(two.getValue());
+    }
+
+    /** Whether the parameter that makes a fraction of it belongs to a method of another file, which need not have thought of one. */
+    private static boolean isOfForeignCall(TreePath path, Survey survey) {
+        TreePath call = Code.outer(path);
+        return call.getLeaf() instanceof MethodInvocationTree && survey.code().element(call).filter(method -> survey.names().declaration(method).isPresent()
+                || NamedTypes.isOneOf(method.getEnclosingElement().asType(), Set.of("java.lang.Math", "java.lang.StrictMath"))).isEmpty();
+    }
+
+    /** Whether a fraction is nothing beside what is known of the number. */
+    private static boolean isLarge(TreePath path, BinaryTree division, Code code) {
+        return Constants.value(code, new TreePath(path, division.getLeftOperand())).filter(value -> value instanceof Number number
+                && Math.abs(number.doubleValue()) > Integer.MAX_VALUE).isPresent();
     }
 
     private static boolean isWhole(TreePath path, Code code) {

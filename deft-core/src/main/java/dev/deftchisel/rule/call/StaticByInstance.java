@@ -36,7 +36,7 @@ public final class StaticByInstance implements Rule {
                             }
 
                             int free(Berth other) {
-                                return other.longest + this.count();
+                                return other.longest + other.count();
                             }
                         }
                         """, """
@@ -79,7 +79,8 @@ public final class StaticByInstance implements Rule {
         MemberSelectTree select = (MemberSelectTree) path.getLeaf();
         Code code = survey.code();
         TreePath object = new TreePath(path, select.getExpression());
-        if (!(object.getLeaf() instanceof IdentifierTree)) {
+        // who writes 'this' misleads nobody about which object it is
+        if (!(object.getLeaf() instanceof IdentifierTree name) || name.getName().contentEquals("this") || name.getName().contentEquals("super")) {
             return;
         }
         Optional<Element> member = code.element(path).filter(element -> element.getModifiers().contains(Modifier.STATIC)

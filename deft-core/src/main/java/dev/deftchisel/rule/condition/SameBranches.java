@@ -6,6 +6,7 @@ import com.sun.source.tree.ConditionalExpressionTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
@@ -81,15 +82,20 @@ public final class SameBranches implements Rule {
         IfTree tree = (IfTree) path.getLeaf();
         // the last of a chain may list what else is known
         boolean isListed = path.getParentPath().getLeaf() instanceof IfTree before && before.getElseStatement() == tree;
+        // a comment says what is different about them, and what throws in both cases waits to be written
         boolean isSame = !isListed && tree.getElseStatement() != null && code.readsSame(tree.getThenStatement(), tree.getElseStatement())
-                && !(Code.statements(tree.getThenStatement()).isEmpty() && tree.getThenStatement() instanceof BlockTree
-                        && code.hasComment(code.range(tree)));
+                && !code.hasComment(code.range(tree)) && !isThrow(tree.getThenStatement());
         if (isSame) {
             Range word = new Range(code.range(tree).start(), code.range(tree).start() + 2);
             survey.report(word, "both branches do the same", isPure(path, tree.getCondition(), code)
                     && path.getParentPath().getLeaf() instanceof BlockTree && isSimple(tree.getThenStatement())
                     ? new Fix[] {Fix.of("keep the branch", edits -> keep(edits, tree))} : new Fix[0]);
         }
+    }
+
+    private static boolean isThrow(StatementTree branch) {
+        List<? extends StatementTree> inside = Code.statements(branch);
+        return branch instanceof ThrowTree || inside.size() == 1 && inside.get(0) instanceof ThrowTree;
     }
 
     private static boolean isPure(TreePath path, ExpressionTree condition, Code code) {

@@ -22,9 +22,11 @@ import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.Beside;
 import dev.deftchisel.rule.WrittenValues;
 import dev.deftchisel.source.Range;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
@@ -33,12 +35,13 @@ import javax.lang.model.type.TypeKind;
 /** An order of numbers that is worked out by subtraction (JLS 15.18.2). */
 public final class ComparisonBySubtraction implements Rule {
 
-    /** Words in names of what is a position, a size, or one of a few. */
-    private static final Set<String> SMALL = Set.of("id", "index", "idx", "order", "prio", "priority", "code", "count", "size", "length", "width", "height",
-            "level", "depth", "offset", "pos", "position", "line", "column", "col", "row", "year", "month", "day", "hour", "minute", "second", "port", "version",
-            "major", "minor", "rank", "type", "kind", "status", "state", "ordinal", "slot", "seq", "sequence", "precedence", "handle", "target", "unit",
-            "usage", "components", "function", "func", "start", "end", "begin", "degree", "arity", "group", "page", "chapter", "phase", "stage", "weight",
-            "distance", "len", "word", "tag", "num", "doc", "x", "y");
+    /** Words in names of what can be any number; most others are sizes, positions, ranks and other small ones. */
+    private static final Set<String> WIDE = Set.of("number", "value", "val", "hash", "time", "millis", "nanos", "seconds", "stamp", "timestamp", "key", "crc",
+            "checksum", "seed", "random", "rgb", "argb", "rgba", "balance", "amount", "price", "cost", "delta", "address", "temperature", "cents", "dues", "money",
+            "salary", "int", "integer", "next", "get", "read", "parse", "points", "inc", "increment", "bytes", "total", "sum");
+
+    /** Names that only tell two of a sort apart. */
+    private static final Pattern VAGUE = Pattern.compile("[a-z]{1,2}\\d*|one|other|left|right|first|second|lhs|rhs|this\\w*|that\\w*|own|others?");
 
     @Override
     public About about() {
@@ -95,7 +98,7 @@ public final class ComparisonBySubtraction implements Rule {
         boolean isInt = isInt(left, code) && isInt(right, code);
         SmallNumbers numbers = new SmallNumbers(survey);
         if (isInt && isResultOfOrder(path, code) && !isSaid(path, code) && !numbers.fitInDifference(left, right)
-                && !isSmall(left, survey) && !isSmall(right, survey)) {
+                && isWide(left, survey) && isWide(right, survey)) {
             survey.report(difference, "the difference of two numbers can overflow", Fix.of("use Integer.compare",
                     edits -> edits.replace(difference, to -> to.write("Integer.compare(").carry(code.range(Code.inner(difference.getLeftOperand())))
                             .write(", ").carry(code.range(Code.inner(difference.getRightOperand()))).write(")"))));
@@ -111,22 +114,25 @@ public final class ComparisonBySubtraction implements Rule {
         return code.hasComment(behind) || place.getLeaf() instanceof ReturnTree && code.hasComment(Beside.before(range.start(), code));
     }
 
-    /** Whether a name says that it stands for a small number: a position, a size, one of a few. */
-    private static boolean isSmall(TreePath number, Survey survey) {
+    /** Whether any number may be compared: one that has no name of its own, as in a list of numbers, or whose name says so. */
+    private static boolean isWide(TreePath number, Survey survey) {
         Code code = survey.code();
         TreePath plain = Code.inner(number);
-        if (isSmall(name(plain.getLeaf()))) {
-            return true;
+        Optional<Element> variable = code.element(plain);
+        boolean isElement = variable.filter(element -> element.getKind() == ElementKind.PARAMETER).isPresent();
+        boolean isLocal = variable.filter(element -> element.getKind() == ElementKind.LOCAL_VARIABLE).isPresent();
+        boolean isOfMath = plain.getLeaf() instanceof MethodInvocationTree call && code.text(call.getMethodSelect()).startsWith("Math.");
+        if (isLocal) {
+            // what a local variable holds is told by its name, or else by where it comes from
+            return isWide(name(plain.getLeaf())) || VAGUE.matcher(name(plain.getLeaf())).matches() && WrittenValues.of(variable.get(), survey).stream().map(value -> name(Code.inner(value).getLeaf())).anyMatch(ComparisonBySubtraction::isWide);
         }
-        Optional<Element> local = code.element(plain).filter(element -> element.getKind() == ElementKind.LOCAL_VARIABLE);
-        return plain.getLeaf() instanceof MethodInvocationTree call && code.text(call.getMethodSelect()).startsWith("Math.")
-                || local.stream().flatMap(variable -> WrittenValues.of(variable, survey).stream()).anyMatch(value -> code.expressions(value).stream()
-                .anyMatch(part -> isSmall(name(part.getLeaf()))));
+        return !isOfMath && (isElement || isWide(name(plain.getLeaf())));
     }
 
-    private static boolean isSmall(String name) {
-        return Stream.of(name.split("(?<=[a-z])(?=[A-Z])|_|\\d+")).map(word -> word.toLowerCase(Locale.ROOT))
-                .anyMatch(word -> SMALL.contains(word) || word.endsWith("s") && SMALL.contains(word.substring(0, word.length() - 1)));
+    private static boolean isWide(String name) {
+        List<String> words = Stream.of(name.split("(?<=[a-z])(?=[A-Z])|_|\\d+")).map(word -> word.toLowerCase(Locale.ROOT)).toList();
+        String last = words.get(words.size() - 1);
+        return WIDE.contains(last) || last.endsWith("s") && WIDE.contains(last.substring(0, last.length() - 1));
     }
 
     private static String name(Tree tree) {

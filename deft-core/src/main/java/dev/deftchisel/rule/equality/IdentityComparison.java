@@ -51,6 +51,9 @@ public final class IdentityComparison implements Rule {
 
     private static final Pattern COMPARING = Pattern.compile("(?i)equal|compare|match|length|same");
 
+    /** How constants are written, final or not. */
+    private static final Pattern CONSTANT = Pattern.compile("[A-Z][A-Z0-9_]+");
+
     @Override
     public About about() {
         return About.of("identity-comparison", Tag.SUSPICIOUS, "Values are compared as objects", Effect.OTHER)
@@ -169,7 +172,8 @@ public final class IdentityComparison implements Rule {
         boolean isAsked = code.element(Code.inner(operand)).filter(element -> element instanceof VariableElement
                 || element instanceof ExecutableElement method && method.getParameters().isEmpty()).isPresent();
         return isAsked && code.element(Code.inner(constant)).filter(element -> element.getKind() == ElementKind.FIELD
-                && element.getModifiers().containsAll(Set.of(Modifier.STATIC, Modifier.FINAL))).isPresent();
+                && element.getModifiers().contains(Modifier.STATIC) && (element.getModifiers().contains(Modifier.FINAL)
+                || CONSTANT.matcher(element.getSimpleName()).matches())).isPresent();
     }
 
     /**

@@ -2,6 +2,7 @@ package dev.deftchisel.rule.equality;
 
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
@@ -92,7 +93,9 @@ public final class MissingHash implements Rule {
         boolean hasHash = type.getMembers().stream().anyMatch(member -> member instanceof MethodTree method
                 && method.getName().contentEquals("hashCode") && method.getParameters().isEmpty());
         boolean isIdentity = equals.filter(method -> method.getBody() != null && method.getBody().getStatements().size() == 1
-                && IDENTITY.matcher(code.text(method.getBody().getStatements().get(0))).find()).isPresent();
+                && (IDENTITY.matcher(code.text(method.getBody().getStatements().get(0))).find()
+                // one that only throws says that nothing is to be compared
+                || method.getBody().getStatements().get(0) instanceof ThrowTree)).isPresent();
         if (equals.isPresent() && !isIdentity && !hasHash && !inheritsHash(path, code)) {
             survey.report(code.name(equals.get()), "the class has no 'hashCode' to go with this",
                     new Fix.Use("generate both from chosen members", "generate-equality",

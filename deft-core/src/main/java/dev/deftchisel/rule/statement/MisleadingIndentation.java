@@ -19,6 +19,7 @@ import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Layout;
+import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Set;
 
@@ -80,7 +81,10 @@ public final class MisleadingIndentation implements Rule {
     private static void look(StatementTree owner, StatementTree body, StatementTree next, Survey survey) {
         Code code = survey.code();
         int column = column(body, code);
-        boolean isBelow = line(owner, code) < line(body, code) && line(body, code) < line(next, code)
+        int start = code.range(body).start();
+        // ') call();' below a header of several lines is where the body begins by custom
+        boolean isOnHeader = !code.text(new Range(code.file().lines().rangeOf(line(body, code)).start(), start)).isBlank();
+        boolean isBelow = !isOnHeader && line(owner, code) < line(body, code) && line(body, code) < line(next, code)
                 && column(owner, code) < column && indent(body, code).equals(indent(next, code));
         if (isBelow) {
             survey.report(next, "this always runs, whatever the " + (owner instanceof IfTree ? "condition" : "loop") + " above does",

@@ -62,6 +62,11 @@ public final class SwallowedException implements Rule {
     private static final Pattern OPTION = Pattern.compile("^set(Feature|Attribute|Property|Parameter|Option)");
     private static final int SHORTEST_REASON = 7;
 
+    /** Streams that are kept in memory, and so cannot fail. */
+    private static final Pattern MEMORY = Pattern.compile("new (ByteArray(Input|Output)Stream|String(Reader|Writer)|CharArray(Reader|Writer))\\b");
+    /** Classes and members that are looked up by name since they may be missing. */
+    private static final Pattern LOOKED_UP = Pattern.compile("\\b(Class\\.forName|loadClass|getMethod|getDeclaredMethod|getField|getDeclaredField)\\(");
+
     @Override
     public About about() {
         return About.of("swallowed-exception", Tag.SUSPICIOUS, "An exception is caught and forgotten", Effect.SAME_BEHAVIOUR)
@@ -167,8 +172,19 @@ public final class SwallowedException implements Rule {
         boolean isEnd = tried.size() == 1 && isLoop(tried.get(0)) && type.filter(one -> NamedTypes.isOneOf(one, Set.of("java.lang.IndexOutOfBoundsException",
                 "java.lang.ArrayIndexOutOfBoundsException", "java.util.NoSuchElementException"))).isPresent();
         boolean isDefault = isEnd || tried.size() == 1 && keepsOrLeaves(tried.get(0));
-        return saysSo || isOption(tried) || isDefault || (isAnswer || !isBroad(type) && isLast(tried)) && tried.stream().anyMatch(SwallowedException::keepsOrLeaves)
+        boolean isInMemory = type.filter(one -> NamedTypes.is(one, "java.io.IOException")).isPresent() && MEMORY.matcher(around(path, code)).find();
+        return saysSo || isInMemory || isLookUp(code.text(attempt.getBlock())) || isOption(tried) || isDefault || (isAnswer || !isBroad(type) && isLast(tried)) && tried.stream().anyMatch(SwallowedException::keepsOrLeaves)
                 || !tried.isEmpty() && leaves(tried.get(tried.size() - 1)) && isTriedAgain(path.getParentPath());
+    }
+
+    /** Whether something is only looked up, and not used yet. */
+    private static boolean isLookUp(String block) {
+        return LOOKED_UP.matcher(block).find() && !block.contains("newInstance(") && !block.contains("invoke(");
+    }
+
+    /** The text of the method around, or of the initialiser. */
+    private static String around(TreePath path, Code code) {
+        return Code.function(path).map(owner -> code.text(owner.getLeaf())).orElse("");
     }
 
     /** Whether what is caught could be anything, so that more is lost than the one failure that was thought of. */

@@ -17,7 +17,7 @@ import java.util.List;
  */
 public record Mistake(String sort, String name, String code, String prints) {
 
-    private static final List<String> SORTS = List.of("syntax", "names", "types", "methods", "classes", "lambdas", "exceptions", "second", "third", "fourth", "fifth", "sixth", "seventh");
+    private static final List<String> SORTS = List.of("syntax", "names", "types", "methods", "classes", "lambdas", "exceptions", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth");
     private static final String PRINTS = "--- prints\n";
 
     /** All mistakes of the proving ground. */
