@@ -86,9 +86,20 @@ final class CheckedFixes {
                 break;
             }
         }
-        int least = checked.stream().filter(one -> !isElsewhere(one.fix())).mapToInt(Checked::errors).min().orElse(0);
-        // what mends several comes first where it leaves fewer errors than all that mend one, and else not at all
-        return checked.stream().filter(one -> !isElsewhere(one.fix()) || one.errors() < least).sorted(Comparator.comparing(Checked::rank)).toList();
+        return useful(checked).stream().sorted(Comparator.comparing(Checked::rank)).toList();
+    }
+
+    /** What mends several comes first where it leaves fewer errors than all before it, and else not at all. */
+    private static List<Checked> useful(List<Checked> checked) {
+        List<Checked> useful = new ArrayList<>();
+        int least = Integer.MAX_VALUE;
+        for (Checked one : checked) {
+            if (!isElsewhere(one.fix()) || one.errors() < least) {
+                useful.add(one);
+            }
+            least = Math.min(least, one.errors());
+        }
+        return useful;
     }
 
     private Optional<Change> taken(Finding finding, Fix fix, Path file, Analysis analysis) {

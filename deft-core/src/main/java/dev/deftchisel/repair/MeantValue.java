@@ -175,7 +175,8 @@ public final class MeantValue implements Repair {
         TreePath statement = path.getParentPath();
         boolean isAlone = statement.getLeaf() instanceof ReturnTree && statement.getParentPath().getLeaf() instanceof BlockTree;
         if (!isAlone || !(path.getLeaf() instanceof MethodInvocationTree call) || !(call.getMethodSelect() instanceof MemberSelectTree select)
-                || !(select.getExpression() instanceof IdentifierTree object) || code.types().isAssignable(own, wanted)) {
+                || !(select.getExpression() instanceof IdentifierTree object)
+                || own.getKind() != TypeKind.BOOLEAN && own.getKind() != TypeKind.VOID) {
             return Optional.empty();
         }
         boolean isMeant = code.type(new TreePath(new TreePath(path, select), object)).filter(type -> code.types().isAssignable(type, wanted)).isPresent();

@@ -3,6 +3,7 @@ package dev.deftchisel.rule.condition;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ConditionalExpressionTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.IfTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
@@ -97,10 +98,13 @@ public final class ConstantCondition implements Rule {
         }
     }
 
-    /** Whether a part of a longer test compares with the first or last value of the type: that is written for symmetry. */
+    /** Whether a part of a longer test, or of a chain of them, compares with the first or last value of the type: that is written for symmetry. */
     private static boolean isLimitOfType(TreePath path, TreePath left, TreePath right, Code code) {
-        Tree.Kind around = Code.outer(path).getLeaf().getKind();
-        return (around == Tree.Kind.CONDITIONAL_AND || around == Tree.Kind.CONDITIONAL_OR)
+        TreePath place = Code.outer(path);
+        Tree.Kind around = place.getLeaf().getKind();
+        boolean isLastOfChain = place.getLeaf() instanceof IfTree last && place.getParentPath().getLeaf() instanceof IfTree before
+                && before.getElseStatement() == last;
+        return (isLastOfChain || around == Tree.Kind.CONDITIONAL_AND || around == Tree.Kind.CONDITIONAL_OR)
                 && (isLimit(left, right, code) || isLimit(right, left, code));
     }
 

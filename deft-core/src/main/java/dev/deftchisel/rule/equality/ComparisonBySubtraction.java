@@ -36,7 +36,7 @@ import javax.lang.model.type.TypeKind;
 public final class ComparisonBySubtraction implements Rule {
 
     /** Words in names of what can be any number; most others are sizes, positions, ranks and other small ones. */
-    private static final Set<String> WIDE = Set.of("number", "value", "val", "hash", "time", "millis", "nanos", "seconds", "stamp", "timestamp", "key", "crc",
+    private static final Set<String> WIDE = Set.of("value", "val", "hash", "time", "millis", "nanos", "seconds", "stamp", "timestamp", "key", "crc",
             "checksum", "seed", "random", "rgb", "argb", "rgba", "balance", "amount", "price", "cost", "delta", "address", "temperature", "cents", "dues", "money",
             "salary", "int", "integer", "next", "get", "read", "parse", "points", "inc", "increment", "bytes", "total", "sum");
 
@@ -49,20 +49,20 @@ public final class ComparisonBySubtraction implements Rule {
                 .because("The difference of two large numbers of unlike sign overflows and has the wrong sign.")
                 .example("""
                         class Berth implements Comparable<Berth> {
-                            int number;
+                            int dues;
 
                             @Override
                             public int compareTo(Berth other) {
-                                return number - other.number;
+                                return dues - other.dues;
                             }
                         }
                         """, """
                         class Berth implements Comparable<Berth> {
-                            int number;
+                            int dues;
 
                             @Override
                             public int compareTo(Berth other) {
-                                return Integer.compare(number, other.number);
+                                return Integer.compare(dues, other.dues);
                             }
                         }
                         """)

@@ -11,6 +11,7 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Survey;
 import dev.deftchisel.problem.Tag;
+import dev.deftchisel.rule.Beside;
 import java.util.Set;
 
 /** An exception that is made and not thrown (JLS 14.8, 14.18). */
@@ -59,7 +60,9 @@ public final class MissingThrow implements Rule {
         boolean isException = made.getLeaf() instanceof NewClassTree && path.getParentPath().getLeaf() instanceof BlockTree
                 && survey.code().type(made).filter(type -> survey.code().isKind(type,
                         survey.code().elements().getTypeElement("java.lang.Throwable").asType())).isPresent();
-        if (isException) {
+        // a comment before it says why it is only made, as where making it writes a log
+        boolean isSaid = isException && survey.code().hasComment(Beside.before(survey.code().range(statement).start(), survey.code()));
+        if (isException && !isSaid) {
             survey.report(statement, "this exception is never thrown",
                     Fix.of("throw it", edits -> edits.insert(survey.code().range(statement).start(), "throw ")));
         }

@@ -63,7 +63,7 @@ public final class SwallowedException implements Rule {
     private static final int SHORTEST_REASON = 7;
 
     /** Streams that are kept in memory, and so cannot fail. */
-    private static final Pattern MEMORY = Pattern.compile("new (ByteArray(Input|Output)Stream|String(Reader|Writer)|CharArray(Reader|Writer))\\b");
+    private static final Pattern MEMORY = Pattern.compile("new ([\\w.]*\\.)?(ByteArray(Input|Output)Stream|String(Reader|Writer)|CharArray(Reader|Writer))\\b");
     /** Classes and members that are looked up by name since they may be missing. */
     private static final Pattern LOOKED_UP = Pattern.compile("\\b(Class\\.forName|loadClass|getMethod|getDeclaredMethod|getField|getDeclaredField)\\(");
 

@@ -68,7 +68,7 @@ class RandomOffersTest {
             RandomOffers offers = new RandomOffers(11, runner, Set.of(), steps::add);
             for (Program program : Program.all().stream().filter(one -> Set.of("argument-order", "records", "static-initialisers", "finally",
                     "unboxing", "captured").contains(one.name())).toList()) {
-                offers.run(program, Files.createTempDirectory(folder, "offers"), 12);
+                offers.run(program, Files.createTempDirectory(folder, "offers"), 8);
             }
         }
         assertEquals(List.of(), steps.stream().filter(step -> step.verdict().isWrong()).map(Step::toString).toList());
