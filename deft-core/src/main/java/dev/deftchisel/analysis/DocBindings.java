@@ -80,7 +80,7 @@ final class DocBindings {
         public Void visitReference(ReferenceTree tree, Void unused) {
             Range range = range(tree);
             if (range.length() > 0 && isOfInterest(file.content().substring(range.start(), range.end()))) {
-                reference(tree, range);
+                reference(range);
             }
             return super.visitReference(tree, null);
         }
@@ -110,7 +110,7 @@ final class DocBindings {
         }
 
         /** Cuts the reference into tokens and binds each name in it. */
-        private void reference(ReferenceTree tree, Range range) {
+        private void reference(Range range) {
             Tokens tokens = Tokens.of(file.content().substring(range.start(), range.end()));
             Element whole = trees.getElement(getCurrentPath());
             StringBuilder type = new StringBuilder();

@@ -72,10 +72,10 @@ record Missing(Code code, TreePath path, String name, Range range) {
                                 && code.range(path.getLeaf()).end() == binding.range().end())
                         .map(path -> new Missing(code, path, code.text(binding.range()), binding.range())))
                 .findFirst()
-                .or(() -> constructor(analysis, code, offset));
+                .or(() -> constructor(code, offset));
     }
 
-    private static Optional<Missing> constructor(Analysis analysis, Code code, int offset) {
+    private static Optional<Missing> constructor(Code code, int offset) {
         return code.around(new Range(offset, offset)).stream()
                 .takeWhile(path -> !(path.getLeaf() instanceof StatementTree) || path.getLeaf() instanceof ExpressionStatementTree)
                 .filter(path -> isUnknownConstructor(code, path))

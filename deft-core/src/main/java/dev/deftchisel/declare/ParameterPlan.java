@@ -45,7 +45,7 @@ record ParameterPlan(Analysis before, Code code, SymbolKey key, TypeMirror type,
         EditsByFile edits = new EditsByFile(before);
         Optional<Target> target = target(method);
         if (target.filter(Target::isRecord).isPresent() && ((SymbolKey.Method) key).name().equals("<init>")) {
-            return method.filter(path -> !isCompact(path)).isPresent()
+            return method.filter(path -> !isCompact()).isPresent()
                     ? Plan.refused(Reason.at(code.file().path(), declared.orElseThrow().range(),
                     "the record writes its constructor itself; add the component there"))
                     : component(target.orElseThrow(), edits, title);
@@ -75,7 +75,7 @@ record ParameterPlan(Analysis before, Code code, SymbolKey key, TypeMirror type,
                 .flatMap(offset -> Target.at(code, offset));
     }
 
-    private boolean isCompact(TreePath method) {
+    private boolean isCompact() {
         Tokens tokens = code.tokens();
         int name = tokens.at(before.declaration(key).orElseThrow().range().start());
         return !tokens.is(tokens.code(name + 1), '(');

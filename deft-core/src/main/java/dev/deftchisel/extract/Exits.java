@@ -72,8 +72,8 @@ record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objection) {
         boolean isAlways = !flow.canComplete();
         if (first.value().isPresent() && isAlways) {
             return new Exits(Kind.RETURNED, jumps, Optional.empty());
-        } else if (first.value().isEmpty() && flow.outputs().size() <= 1 && (isLast(code, fragment, first) || isAlways)) {
-            return new Exits(isLast(code, fragment, first) ? Kind.DROPPED : Kind.FOLLOWING, jumps, Optional.empty());
+        } else if (first.value().isEmpty() && flow.outputs().size() <= 1 && (isLast(fragment, first) || isAlways)) {
+            return new Exits(isLast(fragment, first) ? Kind.DROPPED : Kind.FOLLOWING, jumps, Optional.empty());
         } else if (!flow.outputs().isEmpty()) {
             return refused(code, jumps, first, "this leaves the selected code on some ways only, and '"
                     + flow.outputs().get(0).name() + "' is needed on the others");
@@ -118,7 +118,7 @@ record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objection) {
     }
 
     /** Whether the end of the fragment leads to where a jump leads, with nothing done on the way. */
-    private static boolean isLast(Code code, Fragment fragment, Jumps.Jump jump) {
+    private static boolean isLast(Fragment fragment, Jumps.Jump jump) {
         boolean isBreak = jump.tree().getKind() == Tree.Kind.BREAK;
         TreePath at = fragment.parts().get(fragment.parts().size() - 1);
         while (!isBreak && at.getParentPath() != null) {

@@ -18,7 +18,6 @@ final class MethodCall {
 
     private final Code code;
     private final Fragment fragment;
-    private final Flow flow;
     private final Exits exits;
     private final Signature signature;
     private final Results results;
@@ -36,7 +35,6 @@ final class MethodCall {
             String name, List<Range> arguments) {
         this.code = code;
         this.fragment = fragment;
-        this.flow = flow;
         this.exits = exits;
         this.signature = signature;
         this.results = results;

@@ -132,11 +132,11 @@ final class ParameterCall {
      */
     Optional<Edit> edit(TypeMirror type, int index) {
         boolean[] isWritten = {false};
-        Edit edit = new CallArguments(code, path).with(index, text -> isWritten[0] = write(text, type));
+        Edit edit = new CallArguments(code, path).with(index, text -> isWritten[0] = write(text));
         return isWritten[0] ? Optional.of(edit) : Optional.empty();
     }
 
-    private boolean write(NewCode text, TypeMirror type) {
+    private boolean write(NewCode text) {
         boolean[] isWritten = {true};
         Range range = from.range(value.getLeaf());
         SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>(new Transplant(from, code, path, writer, this::object)

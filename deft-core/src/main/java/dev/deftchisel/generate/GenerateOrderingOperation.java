@@ -149,7 +149,7 @@ public final class GenerateOrderingOperation extends GenerateOperation {
         for (Part part : request.chosen()) {
             boolean isFirst = lines.size() == 1;
             String key = (isFirst ? "(" + type + " " + object + ")" : object) + " -> " + object + "." + part.name();
-            lines.add("        ." + method(target, part, isFirst, key, descending.contains(part.name()), answers.single(NULLS)
+            lines.add("        ." + method(part, isFirst, key, descending.contains(part.name()), answers.single(NULLS)
                     .orElse(FAIL), comparator));
         }
         lines.set(lines.size() - 1, lines.get(lines.size() - 1) + ";");
@@ -162,7 +162,7 @@ public final class GenerateOrderingOperation extends GenerateOperation {
                 .collect(Collectors.joining("_AND_"));
     }
 
-    private static String method(Target target, Part part, boolean isFirst, String key, boolean isDescending, String nulls,
+    private static String method(Part part, boolean isFirst, String key, boolean isDescending, String nulls,
             String comparator) {
         String verb = isFirst ? "comparing" : "thenComparing";
         boolean isPlain = !isDescending && part.type() instanceof PrimitiveType;

@@ -128,7 +128,7 @@ public final class GenerateTestOperation implements Operation {
         }
         Optional<Place> there = new Counterparts(analyst.snapshot()).of(file).stream().findFirst();
         return there.isPresent() ? more(spot, there.get(), names, analyst)
-                : fresh(target.get(), root.get(), names, answers.flag(SET_UP), near, analyst);
+                : fresh(target.get(), root.get(), names, answers.flag(SET_UP), analyst);
     }
 
     private static List<NewMember> tests(List<String> names, TypeWriter writer, Code code) {
@@ -153,7 +153,7 @@ public final class GenerateTestOperation implements Operation {
                 List.of()), before);
     }
 
-    private Plan fresh(Target target, SourceRoot root, List<String> names, boolean setsUp, Analysis near, Analyst analyst) {
+    private Plan fresh(Target target, SourceRoot root, List<String> names, boolean setsUp, Analyst analyst) {
         Code code = target.code();
         SourceFile file = code.file();
         String name = Counterparts.testName(target.name());

@@ -6,7 +6,6 @@ import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
-import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
@@ -57,23 +56,23 @@ public final class Names {
 
             @Override
             public Void visitClass(ClassTree tree, Void unused) {
-                declare(tree);
+                declare();
                 return super.visitClass(tree, null);
             }
 
             @Override
             public Void visitMethod(MethodTree tree, Void unused) {
-                declare(tree);
+                declare();
                 return super.visitMethod(tree, null);
             }
 
             @Override
             public Void visitVariable(VariableTree tree, Void unused) {
-                declare(tree);
+                declare();
                 return super.visitVariable(tree, null);
             }
 
-            private void declare(Tree tree) {
+            private void declare() {
                 code.element(getCurrentPath()).ifPresent(element -> declarations.putIfAbsent(element, getCurrentPath()));
             }
 

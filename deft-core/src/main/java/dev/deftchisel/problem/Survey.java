@@ -43,8 +43,11 @@ public final class Survey {
         return code.file().root().use() == SourceRoot.Use.TEST;
     }
 
-    /** Whether the comment at its head says that a program wrote it and nobody should edit it: then it is mended where it comes from. */
+    /** Whether a program wrote it, as its folder tells or the comment at its head: then it is mended where it comes from. */
     public boolean isGenerated() {
+        if (code.file().root().kind() == SourceRoot.Kind.GENERATED) {
+            return true;
+        }
         int first = code.tokens().code(0);
         String head = first >= code.tokens().count() ? "" : code.file().content().substring(0, code.tokens().start(first));
         return GENERATED.matcher(head).find() && UNTOUCHED.matcher(head).find();

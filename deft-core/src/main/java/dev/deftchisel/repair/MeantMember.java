@@ -1,7 +1,6 @@
 package dev.deftchisel.repair;
 
 import com.sun.source.tree.ArrayAccessTree;
-import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
@@ -11,7 +10,6 @@ import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
-import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Repair;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -20,7 +18,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
@@ -29,8 +26,6 @@ import javax.lang.model.element.TypeElement;
 import javax.lang.model.element.VariableElement;
 import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
-import javax.lang.model.type.TypeKind;
-import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
 
 /**
@@ -40,8 +35,6 @@ import javax.lang.model.util.ElementFilter;
 public final class MeantMember implements Repair {
 
     private static final int MOST = 4;
-    /** What lists do that one over an array cannot, or has another name for. */
-    private static final Set<String> OF_LISTS_ONLY = Set.of("size", "sort", "add", "addAll", "remove", "removeIf", "clear", "get", "set", "addFirst", "addLast");
     /** How far {@code getX()} is from {@code x()}. */
     private static final int ACCESSOR = 2;
     /** Names that mean the same in one type or language and the other. */
@@ -65,48 +58,23 @@ public final class MeantMember implements Repair {
                 "invalid.mref", "cant.resolve.location.args.params");
     }
 
-    /** A name behind a dot, and what stands before it. */
-    private record Missing(TreePath path, TreePath object, TypeMirror type, String name, Optional<MethodInvocationTree> call, Code code) {
-
-        Range range() {
-            int end = code.range(path.getLeaf()).end();
-            return new Range(end - name.length(), end);
-        }
-
-        /** From the name to the end of the arguments, if there are any. */
-        Range whole() {
-            return call.map(tree -> new Range(range().start(), code.range(tree).end())).orElse(range());
-        }
-
-        int arguments() {
-            return call.map(tree -> tree.getArguments().size()).orElse(0);
-        }
-
-        /** The arguments as they are written. */
-        String written() {
-            return call.filter(tree -> !tree.getArguments().isEmpty()).map(tree -> code.text(new Range(
-                    code.range(tree.getArguments().get(0)).start(), code.range(tree.getArguments().get(tree.getArguments().size() - 1)).end())))
-                    .orElse("");
-        }
-    }
-
     @Override
     public List<Fix> fixes(ErrorSite site) {
         Code code = site.code();
-        Optional<Missing> missing = site.around().stream()
+        Optional<MissingMember> missing = site.around().stream()
                 .filter(path -> path.getLeaf() instanceof MemberSelectTree || path.getLeaf() instanceof MemberReferenceTree)
-                .findFirst().filter(path -> isAt(path, site)).flatMap(path -> missing(path, code));
+                .findFirst().filter(path -> isAt(path, site)).flatMap(path -> MissingMember.of(path, code));
         if (missing.isEmpty()) {
             return List.of();
         }
-        Missing one = missing.get();
+        MissingMember one = missing.get();
         List<Fix> fixes = new ArrayList<>();
         if (one.call().isEmpty() && one.path().getLeaf() instanceof MemberSelectTree
-                && one.path().getParentPath().getLeaf() instanceof MethodInvocationTree && hasMethod(one)) {
+                && one.path().getParentPath().getLeaf() instanceof MethodInvocationTree && one.hasMethod()) {
             int dot = one.range().start() - 1;
             fixes.add(Fix.of("write '::" + one.name() + "'", edits -> edits.replace(new Range(dot, dot + 1), "::")));
         }
-        if (one.path().getParentPath().getLeaf() instanceof ArrayAccessTree access && access.getExpression() == one.path().getLeaf() && hasMethod(one)) {
+        if (one.path().getParentPath().getLeaf() instanceof ArrayAccessTree access && access.getExpression() == one.path().getLeaf() && one.hasMethod()) {
             fixes.add(Fix.of("call '" + one.name() + "'", edits -> edits.replace(new Range(one.range().end(), code.range(access).end()),
                     to -> to.write("(").carry(code.range(access.getIndex())).write(")"))));
         }
@@ -116,15 +84,15 @@ public final class MeantMember implements Repair {
         ofOuter(one).ifPresent(fixes::add);
         fixes.addAll(ofType(one, site));
         if (one.type() instanceof ArrayType) {
-            array(one).ifPresent(fixes::add);
+            ContainerMember.array(one).ifPresent(fixes::add);
         }
         fixes.addAll(helpers(one));
-        fixes.addAll(within(one, site));
+        fixes.addAll(ContainerMember.within(one, site));
         return fixes;
     }
 
     /** {@code Harbour.lines}: a static member of a class within the one that is named. */
-    private static List<Fix> ofNested(Missing missing) {
+    private static List<Fix> ofNested(MissingMember missing) {
         Code code = missing.code();
         boolean isOfType = code.element(missing.object()).filter(element -> element instanceof TypeElement).isPresent();
         return !isOfType || !(missing.type() instanceof DeclaredType type) ? List.of() : ElementFilter.typesIn(type.asElement().getEnclosedElements()).stream()
@@ -135,21 +103,21 @@ public final class MeantMember implements Repair {
     }
 
     /** {@code Flag.length}: how many constants there are (JLS 8.9.3). */
-    private static Optional<Fix> count(Missing missing) {
+    private static Optional<Fix> count(MissingMember missing) {
         boolean isEnum = missing.code().element(missing.object()).filter(element -> element.getKind() == ElementKind.ENUM).isPresent();
         return isEnum && Set.of("length", "size", "count", "length()").contains(missing.name()) && missing.arguments() == 0
                 ? Optional.of(Fix.of("count its constants", edits -> edits.replace(missing.whole(), "values().length"))) : Optional.empty();
     }
 
     /** {@code harbour.Pier()}: an inner class is made of an object by {@code new} behind it (JLS 15.9). */
-    private static Optional<Fix> inner(Missing missing) {
+    private static Optional<Fix> inner(MissingMember missing) {
         boolean isInner = missing.call().isPresent() && missing.type() instanceof DeclaredType type && ElementFilter.typesIn(type.asElement().getEnclosedElements())
                 .stream().anyMatch(nested -> nested.getSimpleName().contentEquals(missing.name()) && !nested.getModifiers().contains(Modifier.STATIC));
         return isInner ? Optional.of(Fix.of("write 'new'", edits -> edits.insert(missing.range().start(), "new "))) : Optional.empty();
     }
 
     /** {@code this.name()} in an inner class, of a member of the class around it (JLS 15.8.4). */
-    private static Optional<Fix> ofOuter(Missing missing) {
+    private static Optional<Fix> ofOuter(MissingMember missing) {
         Code code = missing.code();
         Tree object = missing.object().getLeaf();
         Optional<TypeElement> own = code.enclosingType(missing.path());
@@ -173,36 +141,17 @@ public final class MeantMember implements Repair {
                 || site.error().range().start() >= site.code().range(select.getExpression()).end();
     }
 
-    private static boolean hasMethod(Missing missing) {
-        return missing.type() instanceof DeclaredType type && missing.code().elements().getAllMembers((TypeElement) type.asElement()).stream()
-                .anyMatch(member -> member.getKind() == ElementKind.METHOD && member.getSimpleName().contentEquals(missing.name()));
-    }
-
-    private static Optional<Missing> missing(TreePath path, Code code) {
-        ExpressionTree object = path.getLeaf() instanceof MemberSelectTree select ? select.getExpression()
-                : ((MemberReferenceTree) path.getLeaf()).getQualifierExpression();
-        String name = path.getLeaf() instanceof MemberSelectTree select ? select.getIdentifier().toString()
-                : ((MemberReferenceTree) path.getLeaf()).getName().toString();
-        TreePath before = new TreePath(path, object);
-        Tree parent = path.getParentPath().getLeaf();
-        Optional<MethodInvocationTree> call = parent instanceof MethodInvocationTree tree && tree.getMethodSelect() == path.getLeaf()
-                ? Optional.of(tree) : Optional.empty();
-        return code.type(before).or(() -> code.element(before).filter(element -> element instanceof TypeElement).map(Element::asType))
-                .filter(type -> type.getKind() != TypeKind.ERROR && type.getKind() != TypeKind.PACKAGE)
-                .map(type -> new Missing(path, before, type, name, call, code));
-    }
-
     /** Members of the type itself, the likeliest first. */
-    private static List<Fix> ofType(Missing missing, ErrorSite site) {
+    private static List<Fix> ofType(MissingMember missing, ErrorSite site) {
         Code code = missing.code();
         boolean isReference = missing.path().getLeaf() instanceof MemberReferenceTree;
-        List<Missing> others = ofRank(missing, ACCESSOR).isPresent() ? others(missing, site) : List.of();
+        List<MissingMember> others = ofRank(missing, ACCESSOR).isPresent() ? others(missing, site) : List.of();
         List<? extends Element> members = missing.type() instanceof DeclaredType declared
                 ? code.elements().getAllMembers((TypeElement) declared.asElement()) : List.of();
         record Ranked(Element member, int rank) { }
         return members.stream()
                 .filter(member -> member instanceof VariableElement || member.getKind() == ElementKind.METHOD)
-                .filter(member -> !(member instanceof ExecutableElement method) || isReference || takes(method, missing.arguments()))
+                .filter(member -> !(member instanceof ExecutableElement method) || isReference || MissingMember.takes(method, missing.arguments()))
                 .map(member -> new Ranked(member, rank(missing.name(), member, missing)))
                 .filter(one -> one.rank() < Integer.MAX_VALUE)
                 .sorted(Comparator.comparing(Ranked::rank).thenComparing(one -> one.member().getSimpleName().toString()))
@@ -216,21 +165,21 @@ public final class MeantMember implements Repair {
     }
 
     /** What is written for a member at just this distance of its name. */
-    private static Optional<Text> ofRank(Missing missing, int rank) {
+    private static Optional<Text> ofRank(MissingMember missing, int rank) {
         return missing.type() instanceof DeclaredType declared
                 ? missing.code().elements().getAllMembers((TypeElement) declared.asElement()).stream()
-                .filter(member -> member instanceof ExecutableElement method && takes(method, missing.arguments())
+                .filter(member -> member instanceof ExecutableElement method && MissingMember.takes(method, missing.arguments())
                         && rank(missing.name(), member, missing) == rank)
                 .map(member -> written(missing, member, false)).findFirst() : Optional.empty();
     }
 
     /** Other places of the file where an accessor of the same type is called in the same wrong way. */
-    private static List<Missing> others(Missing missing, ErrorSite site) {
+    private static List<MissingMember> others(MissingMember missing, ErrorSite site) {
         return site.analysis().errors(site.code().file().path()).stream()
                 .filter(error -> error.code().endsWith("cant.resolve.location.args") && error.range().start() != site.error().range().start())
                 .map(site::at)
                 .flatMap(other -> other.around().stream().filter(path -> path.getLeaf() instanceof MemberSelectTree).findFirst()
-                        .flatMap(path -> missing(path, site.code())).stream())
+                        .flatMap(path -> MissingMember.of(path, site.code())).stream())
                 .filter(other -> site.code().types().isSameType(other.type(), missing.type()) && !other.range().equals(missing.range()))
                 .toList();
     }
@@ -238,7 +187,7 @@ public final class MeantMember implements Repair {
     private record Text(String title, String code) {
     }
 
-    private static Text written(Missing missing, Element member, boolean isReference) {
+    private static Text written(MissingMember missing, Element member, boolean isReference) {
         String name = member.getSimpleName().toString();
         if (isReference || !(member instanceof ExecutableElement)) {
             return new Text(name, isReference || missing.arguments() == 0 ? name : name + " = " + missing.written());
@@ -246,12 +195,8 @@ public final class MeantMember implements Repair {
         return new Text(missing.call().isPresent() ? name : name + "()", name + "(" + missing.written() + ")");
     }
 
-    private static boolean takes(ExecutableElement method, int arguments) {
-        return method.getParameters().size() == arguments || method.isVarArgs() && arguments >= method.getParameters().size() - 1;
-    }
-
     /** How far a name is from that of a member; the greatest number for none at all. */
-    private static int rank(String name, Element member, Missing missing) {
+    private static int rank(String name, Element member, MissingMember missing) {
         String other = member.getSimpleName().toString();
         String bare = name.replaceFirst("^(get|is|set|has)(?=[A-Z])", "").toLowerCase(Locale.ROOT);
         String otherBare = other.replaceFirst("^(get|is|set|has)(?=[A-Z])", "").toLowerCase(Locale.ROOT);
@@ -281,31 +226,8 @@ public final class MeantMember implements Repair {
         return begins ? 12 + Math.abs(other.length() - name.length()) : Integer.MAX_VALUE;
     }
 
-    /** {@code names.length()}, {@code names.stream()}: arrays have a length, and the class Arrays. */
-    private static Optional<Fix> array(Missing missing) {
-        TypeElement list = missing.code().elements().getTypeElement("java.util.List");
-        boolean ofList = !((ArrayType) missing.type()).getComponentType().getKind().isPrimitive() && missing.call().isPresent()
-                && missing.code().elements().getAllMembers(list).stream().anyMatch(member -> member instanceof ExecutableElement method
-                && method.getSimpleName().contentEquals(missing.name()) && takes(method, missing.arguments()))
-                && !OF_LISTS_ONLY.contains(missing.name());
-        if (ofList) {
-            String object = missing.code().text(missing.object().getLeaf());
-            return Optional.of(Fix.of("ask a list of its elements", edits -> edits.replace(missing.code().range(missing.object().getLeaf()),
-                    edits.types().name(missing.code().elements().getTypeElement("java.util.Arrays")) + ".asList(" + object + ")")));
-        }
-        if (missing.name().equals("get") && missing.arguments() == 1 && missing.call().isPresent()) {
-            Range all = new Range(missing.range().start() - 1, missing.whole().end());
-            return Optional.of(Fix.of("write '[" + missing.written() + "]'", edits -> edits.replace(all, "[" + missing.written() + "]")));
-        }
-        if (Set.of("copy", "dup", "duplicate", "copyOf").contains(missing.name()) && missing.arguments() == 0 && missing.call().isPresent()) {
-            return Optional.of(Fix.of("call 'clone'", edits -> edits.replace(missing.whole(), "clone()")));
-        }
-        boolean isLength = Set.of("length", "size", "count", "len", "Length", "lenght", "getLength").contains(missing.name());
-        return isLength ? Optional.of(Fix.of("write 'length'", edits -> edits.replace(missing.whole(), "length"))) : Optional.empty();
-    }
-
     /** A static method of a class that helps with the kind of the object: {@code Arrays.stream(names)}, {@code Character.isLetter(c)}. */
-    private static List<Fix> helpers(Missing missing) {
+    private static List<Fix> helpers(MissingMember missing) {
         Code code = missing.code();
         if (missing.call().isEmpty() || code.element(missing.object()).filter(element -> element instanceof TypeElement).isPresent()) {
             return List.of();
@@ -323,7 +245,7 @@ public final class MeantMember implements Repair {
         }
         if (NamedTypes.is(missing.type(), "java.lang.String") && code.elements().getAllMembers(code.elements().getTypeElement("java.lang.StringBuilder")).stream()
                 .anyMatch(member -> member instanceof ExecutableElement method && method.getSimpleName().contentEquals(missing.name())
-                        && takes(method, missing.arguments()) && NamedTypes.is(method.getReturnType(), "java.lang.StringBuilder"))) {
+                        && MissingMember.takes(method, missing.arguments()) && NamedTypes.is(method.getReturnType(), "java.lang.StringBuilder"))) {
             fixes.add(Fix.of("do it in a StringBuilder", edits -> edits.replace(code.range(missing.call().get()), "new StringBuilder(" + object + ")."
                     + missing.name() + "(" + missing.written() + ").toString()")));
         }
@@ -335,7 +257,7 @@ public final class MeantMember implements Repair {
             for (Element member : helper.getEnclosedElements()) {
                 if (member instanceof ExecutableElement method && method.getModifiers().contains(Modifier.STATIC)
                         && method.getModifiers().contains(Modifier.PUBLIC) && method.getSimpleName().contentEquals(missing.name())
-                        && takes(method, missing.arguments() + 1)) {
+                        && MissingMember.takes(method, missing.arguments() + 1)) {
                     fixes.add(Fix.of("use '" + helper.getSimpleName() + "." + missing.name() + "'",
                             edits -> edits.replace(code.range(missing.call().get()), edits.types().name(helper) + "." + missing.name() + "("
                                     + object + (missing.arguments() > 0 ? ", " + missing.written() : "") + ")")));
@@ -346,79 +268,5 @@ public final class MeantMember implements Repair {
             }
         }
         return fixes.stream().limit(MOST + 2).toList();
-    }
-
-    /** What an Optional holds, or a stream makes of its elements, has the member. */
-    private static List<Fix> within(Missing missing, ErrorSite site) {
-        Code code = missing.code();
-        if (!(missing.type() instanceof DeclaredType type) || !(type.asElement() instanceof TypeElement owner)) {
-            return List.of();
-        }
-        String name = owner.getQualifiedName().toString();
-        int dot = missing.range().start() - 1;
-        if (name.equals("java.util.Optional") && type.getTypeArguments().size() == 1) {
-            return List.of(Fix.of("take what the Optional holds", edits -> edits.insert(dot, ".orElseThrow()")));
-        }
-        boolean isSum = Set.of("sum", "average", "max", "min", "asDoubleStream", "summaryStatistics").contains(missing.name());
-        if (name.equals("java.util.stream.Stream") && isSum && missing.arguments() == 0 && type.getTypeArguments().size() == 1) {
-            String element = type.getTypeArguments().get(0) instanceof DeclaredType box ? ((TypeElement) box.asElement()).getSimpleName().toString() : "";
-            String sort = element.equals("Integer") ? "Int" : element.equals("Long") ? "Long" : "Double";
-            String value = element.equals("Integer") ? "intValue" : element.equals("Long") ? "longValue" : "doubleValue";
-            Optional<MethodInvocationTree> map = missing.object().getLeaf() instanceof MethodInvocationTree call
-                    && call.getMethodSelect() instanceof MemberSelectTree select && select.getIdentifier().contentEquals("map")
-                    ? Optional.of(call) : Optional.empty();
-            return Stream.of(map.map(call -> {
-                int end = code.range(call.getMethodSelect()).end();
-                return Fix.of("use 'mapTo" + sort + "'", edits -> edits.replace(new Range(end - "map".length(), end), "mapTo" + sort));
-            }), Optional.of(Fix.of("make numbers of the elements", edits -> edits.insert(dot, ".mapTo" + sort + "(" + element + "::" + value + ")"))))
-                    .flatMap(Optional::stream).toList();
-        }
-        boolean isCollection = code.elements().getTypeElement("java.util.Collection") != null
-                && code.isKind(type, code.elements().getTypeElement("java.util.Collection").asType());
-        if (code.elements().getTypeElement("java.util.List") != null && code.isKind(type, code.elements().getTypeElement("java.util.List").asType())) {
-            Optional<Fix> end = ofEnd(missing);
-            if (end.isPresent()) {
-                return List.of(end.get());
-            }
-        }
-        boolean ofStream = isCollection && code.elements().getAllMembers(code.elements().getTypeElement("java.util.stream.Stream")).stream()
-                .anyMatch(member -> member.getSimpleName().contentEquals(missing.name()) && member instanceof ExecutableElement method
-                        && takes(method, missing.arguments()));
-        boolean isEntry = name.equals("java.util.Map") && missing.name().equals("stream");
-        return ofStream && missing.call().isPresent() ? List.of(Fix.of("ask its stream", edits -> {
-                    edits.insert(dot, ".stream()");
-                    listed(missing, edits, site);
-                }))
-                : isEntry ? List.of(Fix.of("ask its entries", edits -> edits.insert(dot, ".entrySet()"))) : List.of();
-    }
-
-    /** {@code list.pop()}: lists have an element at an index, the last one at the size less one. */
-    private static Optional<Fix> ofEnd(Missing missing) {
-        String object = missing.code().text(missing.object().getLeaf());
-        boolean isPlain = object.matches("[\\w.]+");
-        String method = Set.of("pop", "removeLast", "pollLast", "removeEnd").contains(missing.name()) ? "remove(" + object + ".size() - 1)"
-                : Set.of("getLast", "last", "peekLast", "back").contains(missing.name()) ? "get(" + object + ".size() - 1)"
-                : Set.of("getFirst", "first", "peekFirst", "front", "head").contains(missing.name()) ? "get(0)"
-                : Set.of("removeFirst", "pollFirst", "shift").contains(missing.name()) ? "remove(0)" : "";
-        return method.isEmpty() || !isPlain || missing.arguments() > 0 || missing.call().isEmpty() ? Optional.empty()
-                : Optional.of(Fix.of("write '" + method + "'", edits -> edits.replace(missing.whole(), method)));
-    }
-
-    /** Where a list is wanted of what is a stream now, its elements are collected at the end of the chain. */
-    private static void listed(Missing missing, FixEdits edits, ErrorSite site) {
-        Code code = missing.code();
-        TreePath chain = missing.path().getParentPath();
-        while (chain.getParentPath().getLeaf() instanceof MemberSelectTree && chain.getParentPath().getParentPath().getLeaf() instanceof MethodInvocationTree) {
-            chain = chain.getParentPath().getParentPath();
-        }
-        String last = chain.getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() instanceof MemberSelectTree select
-                ? select.getIdentifier().toString() : "";
-        boolean isStream = code.elements().getTypeElement("java.util.stream.Stream").getEnclosedElements().stream().anyMatch(member ->
-                member instanceof ExecutableElement method && method.getSimpleName().contentEquals(last) && NamedTypes.is(method.getReturnType(), "java.util.stream.Stream"));
-        Optional<TypeMirror> wanted = WantedType.at(chain, site).map(WantedType::type);
-        if (isStream && wanted.filter(type -> NamedTypes.isOneOf(type, Set.of("java.util.List", "java.util.Collection", "java.lang.Iterable"))).isPresent()) {
-            edits.insert(code.range(chain.getLeaf()).end(), code.file().module().level() >= ContainerContent.LEVEL_OF_TO_LIST ? ".toList()"
-                    : ".collect(" + edits.types().name(code.elements().getTypeElement("java.util.stream.Collectors")) + ".toList())");
-        }
     }
 }

@@ -39,7 +39,6 @@ import javax.lang.model.type.TypeMirror;
 public final class Written {
 
     private final Code code;
-    private final TreePath path;
     private final ExpressionTree value;
     private final TypeMirror declared;
     private final TypeMirror formal;
@@ -65,7 +64,6 @@ public final class Written {
      */
     public Written(Code code, TreePath path, TypeMirror declared, TypeMirror formal, TypeWriter writer) {
         this.code = code;
-        this.path = path;
         this.value = (ExpressionTree) path.getLeaf();
         this.declared = declared;
         this.formal = formal;

@@ -27,6 +27,6 @@ class InitialsTest {
     void allOfANameIsBetterThanItsStartAndThatThanItsWordsAndThoseThanAPart() {
         Initials typed = new Initials("be");
         List<Integer> matches = List.of(typed.match("be"), typed.match("Berth"), typed.match("BigElm"), typed.match("abe"));
-        assertEquals(matches.stream().sorted((one, other) -> other - one).distinct().toList(), matches);
+        assertEquals(matches.stream().sorted((one, other) -> Integer.compare(other, one)).distinct().toList(), matches);
     }
 }

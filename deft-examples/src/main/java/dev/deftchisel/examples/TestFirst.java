@@ -48,7 +48,7 @@ public final class TestFirst {
                     Story.type(folder, typed);
                     chisel.refresh();
                 } else {
-                    take(chisel, folder, (Story.Take) step, out);
+                    take(chisel, (Story.Take) step, out);
                 }
             }
         } catch (IOException failed) {
@@ -56,7 +56,7 @@ public final class TestFirst {
         }
     }
 
-    private static void take(Chisel chisel, Path folder, Story.Take take, PrintStream out) {
+    private static void take(Chisel chisel, Story.Take take, PrintStream out) {
         Path file = chisel.workspace().root().resolve(take.file());
         int caret = Story.caret(chisel.snapshot().file(file).orElseThrow().content(), take);
         Answers answers = Answers.none();

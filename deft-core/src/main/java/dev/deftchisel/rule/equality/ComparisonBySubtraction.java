@@ -38,7 +38,7 @@ public final class ComparisonBySubtraction implements Rule {
     /** Words in names of what can be any number; most others are sizes, positions, ranks and other small ones. */
     private static final Set<String> WIDE = Set.of("value", "val", "hash", "time", "millis", "nanos", "seconds", "stamp", "timestamp", "key", "crc",
             "checksum", "seed", "random", "rgb", "argb", "rgba", "balance", "amount", "price", "cost", "delta", "address", "temperature", "cents", "dues", "money",
-            "salary", "int", "integer", "next", "get", "read", "parse", "points", "inc", "increment", "bytes", "total", "sum");
+            "salary", "int", "integer", "points", "inc", "increment", "bytes", "total", "sum");
 
     /** Names that only tell two of a sort apart. */
     private static final Pattern VAGUE = Pattern.compile("[a-z]{1,2}\\d*|one|other|left|right|first|second|lhs|rhs|this\\w*|that\\w*|own|others?");

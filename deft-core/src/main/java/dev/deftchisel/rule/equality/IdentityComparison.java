@@ -1,10 +1,12 @@
 package dev.deftchisel.rule.equality;
 
 import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
@@ -51,6 +53,8 @@ public final class IdentityComparison implements Rule {
 
     private static final Pattern COMPARING = Pattern.compile("(?i)equal|compare|match|length|same");
 
+    /** So many statements a method has at least that compares what is not one object. */
+    private static final int SHORTEST_COMPARISON = 2;
     /** How constants are written, final or not. */
     private static final Pattern CONSTANT = Pattern.compile("[A-Z][A-Z0-9_]+");
 
@@ -150,6 +154,13 @@ public final class IdentityComparison implements Rule {
         boolean handsBack = place.getLeaf() instanceof IfTree choice && comparison.getKind() == Tree.Kind.EQUAL_TO
                 && single(choice.getThenStatement()) instanceof ReturnTree result && result.getExpression() != null
                 && (code.readsSame(result.getExpression(), comparison.getLeftOperand()) || code.readsSame(result.getExpression(), comparison.getRightOperand()));
+        boolean goesOn = place.getLeaf() instanceof IfTree choice && comparison.getKind() == Tree.Kind.EQUAL_TO && place.getParentPath().getLeaf() instanceof BlockTree body
+                && single(choice.getThenStatement()) instanceof ReturnTree result && result.getExpression() instanceof LiteralTree yes && Boolean.TRUE.equals(yes.getValue())
+                && body.getStatements().get(0) == choice && body.getStatements().size() > SHORTEST_COMPARISON;
+        if (goesOn) {
+            // one object is equal to itself; the others are compared below
+            return true;
+        }
         while (place != null && !(place.getLeaf() instanceof IfTree) && !(place.getLeaf() instanceof MethodTree)) {
             place = place.getParentPath();
         }

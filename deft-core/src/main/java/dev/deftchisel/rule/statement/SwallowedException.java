@@ -43,7 +43,7 @@ import javax.lang.model.type.UnionType;
 /** A {@code catch} that does nothing and says nothing (JLS 14.20). */
 public final class SwallowedException implements Rule {
 
-    private static final Pattern MEANT = Pattern.compile("^(ignor|expected|impossible|unused|drop|swallow|skip|never|_$)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern MEANT = Pattern.compile("^(ignor|expected|impossible|unused|drop|swallow|skip|never|_)", Pattern.CASE_INSENSITIVE);
     private static final Pattern QUIET = Pattern.compile("[Qq]uiet|[Ss]ilent|^safe|Safely|OrNull$");
     private static final Pattern CLOSING = Pattern.compile(
             "^(close|shutdown|disconnect|dispose|release|destroy|terminate|unregister|unbind|stop|cancel|rollback|logout|quit|delete)");

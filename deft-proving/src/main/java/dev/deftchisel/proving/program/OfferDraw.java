@@ -69,10 +69,11 @@ final class OfferDraw {
     /** Draws one; empty when nothing is offered at many places. */
     Optional<Drawn> from(Chisel chisel) throws IOException {
         List<SourceFile> files = List.copyOf(chisel.snapshot().files());
+        boolean wantsFixes = only.isEmpty() || only.stream().anyMatch(sort -> sort.startsWith("fix "));
         Optional<Drawn> found = Optional.empty();
         for (int i = 0; i < MOST_PLACES && found.isEmpty(); i++) {
             SourceFile file = files.get(random.nextInt(files.size()));
-            found = random.nextInt(FIX_IN) == 0 ? fix(chisel, file) : offer(chisel, file);
+            found = wantsFixes && random.nextInt(FIX_IN) == 0 ? fix(chisel, file) : offer(chisel, file);
         }
         found.ifPresent(one -> drawn.merge(one.sort(), 1, Integer::sum));
         return found;
