@@ -9,7 +9,7 @@ import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
 
 /** The rooms of the screen, and who may call whom. */
-@AnalyzeClasses(packages = "dev.deftchisel", importOptions = ImportOption.DoNotIncludeTests.class)
+@AnalyzeClasses(packages = {"dev.deftchisel.cli", "dev.deftchisel.desk"}, importOptions = ImportOption.DoNotIncludeTests.class)
 class DeskArchitectureTest {
 
     @ArchTest

@@ -78,12 +78,6 @@ final class ContainerMember {
         }
         boolean isCollection = code.elements().getTypeElement("java.util.Collection") != null
                 && code.isKind(type, code.elements().getTypeElement("java.util.Collection").asType());
-        if (code.elements().getTypeElement("java.util.List") != null && code.isKind(type, code.elements().getTypeElement("java.util.List").asType())) {
-            Optional<Fix> end = ofEnd(missing);
-            if (end.isPresent()) {
-                return List.of(end.get());
-            }
-        }
         boolean ofStream = isCollection && code.elements().getAllMembers(code.elements().getTypeElement("java.util.stream.Stream")).stream()
                 .anyMatch(member -> member.getSimpleName().contentEquals(missing.name()) && member instanceof ExecutableElement method
                         && MissingMember.takes(method, missing.arguments()));
@@ -96,14 +90,16 @@ final class ContainerMember {
     }
 
     /** {@code list.pop()}: lists have an element at an index, the last one at the size less one. */
-    private static Optional<Fix> ofEnd(MissingMember missing) {
+    static Optional<Fix> ofEnd(MissingMember missing) {
+        boolean isList = missing.type() instanceof DeclaredType && missing.code().isKind(missing.type(),
+                missing.code().elements().getTypeElement("java.util.List").asType());
         String object = missing.code().text(missing.object().getLeaf());
         boolean isPlain = object.matches("[\\w.]+");
         String method = Set.of("pop", "removeLast", "pollLast", "removeEnd").contains(missing.name()) ? "remove(" + object + ".size() - 1)"
                 : Set.of("getLast", "last", "peekLast", "back").contains(missing.name()) ? "get(" + object + ".size() - 1)"
                 : Set.of("getFirst", "first", "peekFirst", "front", "head").contains(missing.name()) ? "get(0)"
                 : Set.of("removeFirst", "pollFirst", "shift").contains(missing.name()) ? "remove(0)" : "";
-        return method.isEmpty() || !isPlain || missing.arguments() > 0 || missing.call().isEmpty() ? Optional.empty()
+        return !isList || method.isEmpty() || !isPlain || missing.arguments() > 0 || missing.call().isEmpty() ? Optional.empty()
                 : Optional.of(Fix.of("write '" + method + "'", edits -> edits.replace(missing.whole(), method)));
     }
 

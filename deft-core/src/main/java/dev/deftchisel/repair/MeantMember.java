@@ -82,6 +82,7 @@ public final class MeantMember implements Repair {
         count(one).ifPresent(fixes::add);
         inner(one).ifPresent(fixes::add);
         ofOuter(one).ifPresent(fixes::add);
+        ContainerMember.ofEnd(one).ifPresent(fixes::add);
         fixes.addAll(ofType(one, site));
         if (one.type() instanceof ArrayType) {
             ContainerMember.array(one).ifPresent(fixes::add);

@@ -44,7 +44,8 @@ public final class SyntaxRepair implements Repair {
                 "default.and.both.boolean.values", "enum.constant.expected", "enum.constant.not.expected", "extraneous.semicolon",
                 "expected.str", "dot.class", "dot.class.expected", "wrong.receiver", "array.and.varargs", "varargs.and.old.array.syntax", "record.header.expected",
                 "enums.must.be.static", "local.enum", "try.without.catch.or.finally", "illegal.parenthesized.expression", "record.cannot.declare.instance.fields", "illegal.array.creation.both.dimension.and.initialization", "bad.initializer",
-                "record.cant.declare.field.modifiers", "illegal.underscore", "illegal.line.end.in.char.lit", "enum.as.identifier");
+                "record.cant.declare.field.modifiers", "illegal.underscore", "illegal.line.end.in.char.lit", "enum.as.identifier",
+                "illegal.digit.in.octal.literal", "use.of.underscore.not.allowed.non.variable");
     }
 
     @Override

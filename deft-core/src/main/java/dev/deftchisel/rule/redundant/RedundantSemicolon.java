@@ -74,7 +74,8 @@ public final class RedundantSemicolon implements Rule {
 
     private static void behindMembers(ClassTree type, Survey survey) {
         Tokens tokens = survey.code().tokens();
-        int body = survey.code().range(type).end();
+        // members outside of any class are in one that is not written, in newer Java
+        int body = survey.code().find(type).map(Range::end).orElse(tokens.count() == 0 ? 0 : tokens.end(tokens.count() - 1));
         for (Tree member : type.getMembers()) {
             // the constants of an enum are variables for the compiler, and end with a semicolon of their own
             boolean isPlain = member instanceof MethodTree || member instanceof ClassTree || member instanceof BlockTree
