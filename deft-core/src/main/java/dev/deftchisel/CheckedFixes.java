@@ -38,10 +38,6 @@ final class CheckedFixes {
     private record Checked(Fix fix, int errors, int rank) {
     }
 
-    private static boolean isElsewhere(Fix fix) {
-        return fix instanceof Fix.Rewrite rewrite && rewrite.isElsewhere();
-    }
-
     /** The titles of the fixes that can be taken, best first. */
     List<String> of(Finding finding, Path file, Analysis analysis) {
         return checked(finding, file, analysis, false).stream().map(one -> one.fix().title()).toList();
@@ -53,7 +49,7 @@ final class CheckedFixes {
      */
     Finding led(Finding finding, Path file, Analysis analysis) {
         // over a scope each of several problems has its own turn
-        List<Fix> own = finding.fixes().stream().filter(fix -> !isElsewhere(fix)).toList();
+        List<Fix> own = finding.fixes().stream().filter(fix -> !fix.isElsewhere()).toList();
         Finding alone = new Finding(finding.about(), finding.severity(), finding.range(), finding.sentence(), own);
         boolean isInDoubt = finding.about().tag() == Tag.ERROR && own.size() > 1;
         return isInDoubt ? checked(alone, file, analysis, true).stream().findFirst().map(one -> alone.leading(one.fix())).orElse(alone) : alone;
@@ -66,23 +62,22 @@ final class CheckedFixes {
                 .errors(code.file().content()).isEmpty()).isPresent();
         long before = count(analysis, file, finding);
         int planned = 0;
-        Optional<Fix> last = Optional.empty();
+        boolean isTaken = false;
         for (Fix fix : finding.fixes()) {
-            boolean isElsewhere = isElsewhere(fix);
-            if (isElsewhere && (before < 2 || last.isEmpty() || checked.isEmpty() || checked.get(checked.size() - 1).fix() != last.get())) {
-                // what does not mend the one does not mend the others either
+            // what mends several stands behind what mends the one, and does no better where that cannot be taken
+            if (fix.isElsewhere() && (before < 2 || !isTaken)) {
                 continue;
             }
-            planned += isElsewhere ? 0 : 1;
-            last = Optional.of(fix);
+            planned += fix.isElsewhere() ? 0 : 1;
             if (planned > MOST) {
                 break;
             }
-            taken(finding, fix, file, analysis).flatMap(change -> errors(change, finding, file, analysis, before))
+            Optional<Checked> one = taken(finding, fix, file, analysis).flatMap(change -> errors(change, finding, file, analysis, before))
                     // of what the parser does not understand, one mistake is many errors; else a fix need not mend more than its own
-                    .map(errors -> new Checked(fix, errors, isElsewhere ? Math.min(-2, errors) : isOfParser ? errors : Math.max(-1, errors)))
-                    .ifPresent(checked::add);
-            if (isFirstEnough && !isOfParser && checked.stream().anyMatch(one -> one.rank() < 0)) {
+                    .map(errors -> new Checked(fix, errors, fix.isElsewhere() ? Math.min(-2, errors) : isOfParser ? errors : Math.max(-1, errors)));
+            one.ifPresent(checked::add);
+            isTaken = one.isPresent();
+            if (isFirstEnough && !isOfParser && checked.stream().anyMatch(known -> known.rank() < 0)) {
                 break;
             }
         }
@@ -94,7 +89,7 @@ final class CheckedFixes {
         List<Checked> useful = new ArrayList<>();
         int least = Integer.MAX_VALUE;
         for (Checked one : checked) {
-            if (!isElsewhere(one.fix()) || one.errors() < least) {
+            if (!one.fix().isElsewhere() || one.errors() < least) {
                 useful.add(one);
             }
             least = Math.min(least, one.errors());

@@ -159,7 +159,7 @@ public final class Problems {
         return new Problem(finding.about().id(), finding.about().tag(), finding.severity(), file.path(), finding.range(),
                 file.position(finding.range().start()), finding.sentence(),
                 // what mends several at once is only said when it is known to do so
-                finding.fixes().stream().filter(fix -> !(fix instanceof Fix.Rewrite rewrite && rewrite.isElsewhere())).map(Fix::title).toList());
+                finding.fixes().stream().filter(fix -> !fix.isElsewhere()).map(Fix::title).toList());
     }
 
     /** The problems at a place, the ones about least first. */

@@ -45,7 +45,7 @@ record ParameterPlan(Analysis before, Code code, SymbolKey key, TypeMirror type,
         EditsByFile edits = new EditsByFile(before);
         Optional<Target> target = target(method);
         if (target.filter(Target::isRecord).isPresent() && ((SymbolKey.Method) key).name().equals("<init>")) {
-            return method.filter(path -> !isCompact()).isPresent()
+            return method.isPresent() && !isCompact()
                     ? Plan.refused(Reason.at(code.file().path(), declared.orElseThrow().range(),
                     "the record writes its constructor itself; add the component there"))
                     : component(target.orElseThrow(), edits, title);

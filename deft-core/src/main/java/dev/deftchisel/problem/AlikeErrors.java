@@ -20,20 +20,21 @@ final class AlikeErrors {
     private static final int MOST = 20;
 
     private final ErrorSite site;
-    private final Function<ErrorSite, List<Fix>> fixes;
+    private final List<CompilerError> others;
 
-    /**
-     * @param site  of one of them
-     * @param fixes what mends one of them
-     */
-    AlikeErrors(ErrorSite site, Function<ErrorSite, List<Fix>> fixes) {
+    /** @param site of one of them */
+    AlikeErrors(ErrorSite site) {
         this.site = site;
-        this.fixes = fixes;
+        this.others = others(site);
     }
 
-    /** The fixes of the error, each with one for all of them behind it. */
-    List<Fix> joined(List<Fix> own) {
-        List<CompilerError> others = own.isEmpty() ? List.of() : others();
+    /**
+     * Fixes of the error, each with one for all of them behind it.
+     *
+     * @param fixes what mends one of them
+     */
+    List<Fix> joined(Function<ErrorSite, List<Fix>> fixes) {
+        List<Fix> own = fixes.apply(site);
         if (others.isEmpty() || others.size() >= MOST) {
             return own;
         }
@@ -41,14 +42,14 @@ final class AlikeErrors {
         for (Fix fix : own) {
             all.add(fix);
             if (fix instanceof Fix.Rewrite first) {
-                all.add(new Fix.Rewrite(first.title() + ", and mend " + others.size() + " more like it", edits -> together(first, others, edits), true));
+                all.add(new Fix.Rewrite(first.title() + ", and mend " + others.size() + " more like it", edits -> together(first, fixes, edits), true));
             }
         }
         return all;
     }
 
     /** Writes all of it, or nothing where one of the errors has no such fix. */
-    private void together(Fix.Rewrite first, List<CompilerError> others, FixEdits edits) {
+    private void together(Fix.Rewrite first, Function<ErrorSite, List<Fix>> fixes, FixEdits edits) {
         List<Fix.Rewrite> parts = new ArrayList<>(List.of(first));
         for (CompilerError other : others) {
             Optional<Fix.Rewrite> part = fixes.apply(site.at(other)).stream().filter(fix -> fix instanceof Fix.Rewrite).map(fix -> (Fix.Rewrite) fix)
@@ -67,8 +68,8 @@ final class AlikeErrors {
         return words.length > 1 ? words[0] + " " + words[1] : words[0];
     }
 
-    private List<CompilerError> others() {
-        Optional<Range> member = member(site.error());
+    private static List<CompilerError> others(ErrorSite site) {
+        Optional<Range> member = member(site);
         String word = site.code().text(site.error().range());
         return site.analysis().errors(site.code().file().path()).stream()
                 .filter(other -> other.code().equals(site.error().code()) && other.range().start() != site.error().range().start())
@@ -76,9 +77,9 @@ final class AlikeErrors {
     }
 
     /** The member of a class around an error. */
-    private Optional<Range> member(CompilerError error) {
+    private static Optional<Range> member(ErrorSite site) {
         return site.around().stream().filter(path -> path.getParentPath() != null && path.getParentPath().getLeaf() instanceof ClassTree
                         && !(path.getLeaf() instanceof ClassTree) && !(path.getLeaf() instanceof BlockTree))
-                .map(TreePath::getLeaf).findFirst().flatMap(site.code()::find).filter(range -> range.encloses(error.range()));
+                .map(TreePath::getLeaf).findFirst().flatMap(site.code()::find).filter(range -> range.encloses(site.error().range()));
     }
 }

@@ -10,11 +10,16 @@ public sealed interface Fix {
     /** What is done, with the names concerned; begins with a verb in lower case. */
     String title();
 
+    /** Whether other problems of the same sort are mended at the same time. */
+    default boolean isElsewhere() {
+        return false;
+    }
+
     /**
      * Code is written otherwise, in the file of the problem.
      *
      * @param writer       writes it
-     * @param isElsewhere whether other problems of the same sort are mended at the same time
+     * @param isElsewhere see {@link Fix#isElsewhere}
      */
     record Rewrite(String title, Consumer<FixEdits> writer, boolean isElsewhere) implements Fix {
     }

@@ -55,10 +55,10 @@ public final class Repairs {
         if (known.isEmpty()) {
             return List.of();
         }
-        ErrorSite site = ErrorSite.of(error, survey, analysis);
+        AlikeErrors alike = new AlikeErrors(ErrorSite.of(error, survey, analysis));
         List<Fix> fixes = new ArrayList<>();
         for (Repair repair : known) {
-            fixes.addAll(new AlikeErrors(site, other -> of(repair, other)).joined(of(repair, site)));
+            fixes.addAll(alike.joined(one -> of(repair, one)));
         }
         Set<String> titles = new HashSet<>();
         fixes.removeIf(fix -> !titles.add(fix.title()));

@@ -9,6 +9,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.Fix;
+import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.rewrite.Precedence;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -162,6 +163,13 @@ final class ContainerContent {
         return path.getLeaf() instanceof MethodInvocationTree ? code.element(path).filter(element -> element instanceof ExecutableElement)
                 .map(element -> ((ExecutableElement) element).getReturnType()).filter(type -> type instanceof DeclaredType)
                 .map(type -> ((TypeElement) ((DeclaredType) type).asElement()).getQualifiedName().toString()).orElse("") : "";
+    }
+
+    /** What makes a list of a stream's elements, behind it. */
+    static String listed(FixEdits edits) {
+        Code code = edits.code();
+        return code.file().module().level() >= LEVEL_OF_TO_LIST ? ".toList()"
+                : ".collect(" + edits.types().name(code.elements().getTypeElement("java.util.stream.Collectors")) + ".toList())";
     }
 
     static Fix suffixed(TreePath path, String suffix, String title) {

@@ -116,8 +116,7 @@ final class ContainerMember {
                 member instanceof ExecutableElement method && method.getSimpleName().contentEquals(last) && NamedTypes.is(method.getReturnType(), "java.util.stream.Stream"));
         Optional<TypeMirror> wanted = WantedType.at(chain, site).map(WantedType::type);
         if (isStream && wanted.filter(type -> NamedTypes.isOneOf(type, Set.of("java.util.List", "java.util.Collection", "java.lang.Iterable"))).isPresent()) {
-            edits.insert(code.range(chain.getLeaf()).end(), code.file().module().level() >= ContainerContent.LEVEL_OF_TO_LIST ? ".toList()"
-                    : ".collect(" + edits.types().name(code.elements().getTypeElement("java.util.stream.Collectors")) + ".toList())");
+            edits.insert(code.range(chain.getLeaf()).end(), ContainerContent.listed(edits));
         }
     }
 }

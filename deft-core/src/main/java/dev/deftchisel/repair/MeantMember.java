@@ -106,7 +106,7 @@ public final class MeantMember implements Repair {
     /** {@code Flag.length}: how many constants there are (JLS 8.9.3). */
     private static Optional<Fix> count(MissingMember missing) {
         boolean isEnum = missing.code().element(missing.object()).filter(element -> element.getKind() == ElementKind.ENUM).isPresent();
-        return isEnum && Set.of("length", "size", "count", "length()").contains(missing.name()) && missing.arguments() == 0
+        return isEnum && Set.of("length", "size", "count").contains(missing.name()) && missing.arguments() == 0
                 ? Optional.of(Fix.of("count its constants", edits -> edits.replace(missing.whole(), "values().length"))) : Optional.empty();
     }
 

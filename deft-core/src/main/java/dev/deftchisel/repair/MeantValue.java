@@ -219,8 +219,7 @@ public final class MeantValue implements Repair {
             boolean isStream = code.type(new TreePath(new TreePath(path, select), select.getExpression())).filter(type -> NamedTypes.is(type, "java.util.stream.Stream")).isPresent();
             fixes.add(Fix.of("collect what it gives for each", edits -> {
                 edits.replace(new Range(end - "forEach".length(), end), isStream ? "map" : "stream().map");
-                edits.insert(code.range(call).end(), code.file().module().level() >= ContainerContent.LEVEL_OF_TO_LIST ? ".toList()"
-                        : ".collect(" + edits.types().name(code.elements().getTypeElement("java.util.stream.Collectors")) + ".toList())");
+                edits.insert(code.range(call).end(), ContainerContent.listed(edits));
             }));
         }
         if (parent.getLeaf() instanceof VariableTree variable && path.getLeaf() instanceof MethodInvocationTree call

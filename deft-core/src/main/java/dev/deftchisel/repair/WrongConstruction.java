@@ -372,7 +372,7 @@ public final class WrongConstruction implements Repair {
     }
 
     /** The types of what a method hands back, in the order of its statements. */
-    static List<TypeMirror> results(TreePath path, Code code) {
+    private static List<TypeMirror> results(TreePath path, Code code) {
         List<TypeMirror> results = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
             @Override

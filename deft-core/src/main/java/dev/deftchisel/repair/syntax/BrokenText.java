@@ -8,6 +8,7 @@ import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 
 /**
  * A text that the parser does not understand, as the sources of candidates see it. Tokens are counted without white space and
@@ -17,6 +18,8 @@ import java.util.List;
  * @param error the first error of the parser that is looked at
  */
 record BrokenText(SourceFile file, CompilerError error) {
+
+    private static final Set<String> PRIMITIVES = Set.of("void", "int", "long", "double", "float", "char", "byte", "short", "boolean");
 
     String content() {
         return file.content();
@@ -81,6 +84,11 @@ record BrokenText(SourceFile file, CompilerError error) {
 
     boolean isKind(int token, TokenKind kind) {
         return token >= 0 && token < tokens().count() && tokens().kind(token) == kind;
+    }
+
+    /** Whether a token is the name of a primitive type, or void. */
+    boolean isPrimitive(int token) {
+        return PRIMITIVES.contains(text(token));
     }
 
     String text(int token) {

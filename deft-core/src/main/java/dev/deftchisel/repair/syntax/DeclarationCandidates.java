@@ -12,7 +12,6 @@ import java.util.Set;
 final class DeclarationCandidates implements CandidateSource {
 
     private static final Set<String> MODIFIERS = Set.of("public", "protected", "private", "static", "final", "abstract", "synchronized", "default");
-    private static final Set<String> PRIMITIVES = Set.of("void", "int", "long", "double", "float", "char", "byte", "short", "boolean");
     /** Modifiers of other languages, and what they are here. */
     private static final Map<String, String> FOREIGN = Map.of("readonly", "final", "internal", "", "virtual", "", "override", "", "open", "", "inline", "",
             "unsigned", "", "mutable", "", "async", "", "val", "final var");
@@ -35,7 +34,7 @@ final class DeclarationCandidates implements CandidateSource {
     /** {@code void static main(}: the modifier goes before the type. */
     private static void modifiers(BrokenText text, int token, List<Candidate> found) {
         int type = text.step(token, -1);
-        boolean isType = PRIMITIVES.contains(text.text(type)) || text.isKind(type, TokenKind.IDENTIFIER);
+        boolean isType = text.isPrimitive(type) || text.isKind(type, TokenKind.IDENTIFIER);
         int last = token;
         while (MODIFIERS.contains(text.text(text.step(last, 1)))) {
             last = text.step(last, 1);
@@ -52,7 +51,7 @@ final class DeclarationCandidates implements CandidateSource {
         int name = text.step(token, -1);
         int type = text.step(name, -1);
         if (!text.is(token, "<") || !text.isKind(name, TokenKind.IDENTIFIER)
-                || !text.isKind(type, TokenKind.IDENTIFIER) && !PRIMITIVES.contains(text.text(type)) && !text.is(type, ">") && !text.is(type, "]")) {
+                || !text.isKind(type, TokenKind.IDENTIFIER) && !text.isPrimitive(type) && !text.is(type, ">") && !text.is(type, "]")) {
             return;
         }
         int close = token;
@@ -87,7 +86,7 @@ final class DeclarationCandidates implements CandidateSource {
         int name = text.step(token, -1);
         int type = text.step(token, 1);
         int before = text.step(name, -1);
-        boolean isType = PRIMITIVES.contains(text.text(type)) || text.isKind(type, TokenKind.IDENTIFIER) && Character.isUpperCase(text.text(type).charAt(0));
+        boolean isType = text.isPrimitive(type) || text.isKind(type, TokenKind.IDENTIFIER) && Character.isUpperCase(text.text(type).charAt(0));
         if (!text.is(token, ":") || !text.isKind(name, TokenKind.IDENTIFIER) || !isType) {
             return;
         }

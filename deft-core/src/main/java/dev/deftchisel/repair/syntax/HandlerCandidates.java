@@ -19,6 +19,7 @@ final class HandlerCandidates implements CandidateSource {
         }
         if (text.is(text.next(), "try")) {
             braces(text, text.next(), found);
+            otherWord(text, found);
         }
         return found;
     }
@@ -68,6 +69,16 @@ final class HandlerCandidates implements CandidateSource {
         }
         if (!all.edits().isEmpty()) {
             found.add(all);
+        }
+    }
+
+    /** {@code try} with a handler under another name. */
+    private static void otherWord(BrokenText text, List<Candidate> found) {
+        int open = text.step(text.next(), 1);
+        int close = text.is(open, "{") ? text.closing(open) : -1;
+        int word = close < 0 ? -1 : text.step(close, 1);
+        if (text.isKind(word, TokenKind.IDENTIFIER) && text.is(text.step(word, 1), "(")) {
+            found.add(Candidate.replace("write 'catch'", 0, text.range(word), "catch"));
         }
     }
 }

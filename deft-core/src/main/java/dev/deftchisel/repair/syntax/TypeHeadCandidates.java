@@ -11,7 +11,6 @@ import java.util.regex.Pattern;
 /** Heads of types and methods, and types with type arguments, in the form of other languages (JLS 8.1, 8.4, 8.9, 8.10, 9.1). */
 final class TypeHeadCandidates implements CandidateSource {
 
-    private static final Set<String> PRIMITIVES = Set.of("void", "int", "long", "double", "float", "char", "byte", "short", "boolean");
     private static final Pattern MADE = Pattern.compile("new\\s+[\\w.]+\\s*(<[^;()]+>)\\s*\\(");
     private static final Set<String> EXTENDING = Set.of("inherits", "inherit", "extend", "implement", "derives", "from", "is", "isa", "of");
     private static final int NEAR = 12;
@@ -28,7 +27,6 @@ final class TypeHeadCandidates implements CandidateSource {
             argumentsBehind(text, token, found);
             resultBehind(text, token, found);
         }
-        handler(text, found);
         return found;
     }
 
@@ -131,7 +129,7 @@ final class TypeHeadCandidates implements CandidateSource {
         int close = text.is(text.step(token, 1), "(") ? text.closing(text.step(token, 1)) : -1;
         int colon = close < 0 ? -1 : text.step(close, 1);
         int type = colon < 0 ? -1 : text.step(colon, 1);
-        boolean isType = PRIMITIVES.contains(text.text(type)) || text.isKind(type, TokenKind.IDENTIFIER);
+        boolean isType = text.isPrimitive(type) || text.isKind(type, TokenKind.IDENTIFIER);
         if (!text.isKind(token, TokenKind.IDENTIFIER) || !text.is(colon, ":") && !text.is(colon, "->") || !isType) {
             return;
         }
@@ -146,16 +144,6 @@ final class TypeHeadCandidates implements CandidateSource {
             int start = text.tokens().start(isWord ? before : token);
             found.add(Candidate.replace("write the type before the name", 0, new Range(start, text.tokens().start(token)), written + " ")
                     .and(new Range(text.tokens().end(close), text.tokens().end(text.step(brace, -1))), ""));
-        }
-    }
-
-    /** {@code try} with a handler under another name. */
-    private static void handler(BrokenText text, List<Candidate> found) {
-        int open = text.step(text.next(), 1);
-        int close = text.is(text.next(), "try") && text.is(open, "{") ? text.closing(open) : -1;
-        int word = close < 0 ? -1 : text.step(close, 1);
-        if (text.isKind(word, TokenKind.IDENTIFIER) && text.is(text.step(word, 1), "(")) {
-            found.add(Candidate.replace("write 'catch'", 0, text.range(word), "catch"));
         }
     }
 }
