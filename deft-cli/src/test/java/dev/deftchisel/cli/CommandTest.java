@@ -16,7 +16,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** Drives the process on the harbour office as a user or a script does. */
+/** Leads the command through the harbour office as a user or a script does. */
 class CommandTest {
 
     private static final String BERTH = "src/main/java/harbour/berths/Berth.java";
@@ -29,8 +29,8 @@ class CommandTest {
         DeftProcess.harbour(folder);
     }
 
-    private DeftProcess.Result deft(String... arguments) throws Exception {
-        return DeftProcess.run(folder, arguments);
+    private DeftProcess.Result deft(String... arguments) {
+        return DeftProcess.call(folder, arguments);
     }
 
     private String berth() throws IOException {
@@ -40,7 +40,7 @@ class CommandTest {
     @Test
     void previewIsADiffThatPatchTakesAndWritesNothing() throws Exception {
         String before = berth();
-        DeftProcess.Result preview = deft("rename", "harbour.berths.Berth#moor(Vessel)", "dock");
+        DeftProcess.Result preview = DeftProcess.run(folder, "rename", "harbour.berths.Berth#moor(Vessel)", "dock");
         assertEquals(0, preview.code(), preview.err());
         assertEquals(before, berth());
         assertTrue(preview.err().contains("6 names in 3 files"), preview.err());
@@ -83,7 +83,7 @@ class CommandTest {
 
     @Test
     void aRefusalSaysWhereAndWhy() throws Exception {
-        DeftProcess.Result refused = deft("rename", "harbour.office.Log#note(Object)", "warn", "--apply");
+        DeftProcess.Result refused = DeftProcess.run(folder, "rename", "harbour.office.Log#note(Object)", "warn", "--apply");
         assertEquals(1, refused.code());
         assertEquals("", refused.text());
         assertEquals("""

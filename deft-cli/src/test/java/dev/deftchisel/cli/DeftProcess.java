@@ -1,6 +1,9 @@
 package dev.deftchisel.cli;
 
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -8,7 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 
-/** Starts the real command as a process of its own, and makes workspaces for it. */
+/** Runs the real command, as a process of its own or in this one, and makes workspaces for it. */
 public final class DeftProcess {
 
     private DeftProcess() {
@@ -44,6 +47,20 @@ public final class DeftProcess {
         String said = Files.readString(err);
         Files.delete(err);
         return new Result(code, out, said);
+    }
+
+    /** The same command without a process of its own, which takes a tenth of the time. */
+    static Result call(Path folder, String... arguments) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ByteArrayOutputStream err = new ByteArrayOutputStream();
+        List<String> all = new ArrayList<>(List.of(arguments));
+        all.addAll(List.of("--workspace", folder.toString()));
+        int code;
+        try (PrintStream print = new PrintStream(out, false, StandardCharsets.UTF_8);
+                PrintStream say = new PrintStream(err, true, StandardCharsets.UTF_8)) {
+            code = Deft.run(Deft.plainConsole(new ByteArrayInputStream(new byte[0]), print, say), all.toArray(String[]::new));
+        }
+        return new Result(code, out.toByteArray(), err.toString(StandardCharsets.UTF_8));
     }
 
     /** A copy of the harbour office. */

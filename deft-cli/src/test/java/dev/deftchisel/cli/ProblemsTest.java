@@ -21,7 +21,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** Drives the process from problem to problem, as a user or a build does. */
+/** Leads the command from problem to problem, as a user or a build does. */
 class ProblemsTest {
 
     private static final String FILE = "src/main/java/harbour/office/Clearance.java";
@@ -53,8 +53,8 @@ class ProblemsTest {
         Files.writeString(folder.resolve(FILE), CODE);
     }
 
-    private DeftProcess.Result deft(String... arguments) throws Exception {
-        return DeftProcess.run(folder, arguments);
+    private DeftProcess.Result deft(String... arguments) {
+        return DeftProcess.call(folder, arguments);
     }
 
     private String code() throws IOException {
@@ -63,7 +63,7 @@ class ProblemsTest {
 
     @Test
     void showsEachWithItsPlaceItsCodeAndItsFixes() throws Exception {
-        DeftProcess.Result found = deft("problems", FILE);
+        DeftProcess.Result found = DeftProcess.run(folder, "problems", FILE);
         assertEquals(0, found.code(), found.err());
         assertEquals("""
                 src/main/java/harbour/office/Clearance.java:3:1  warning  nothing here needs the import of 'harbour.tides.Tide'

@@ -5,11 +5,9 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import org.eclipse.jgit.diff.DiffAlgorithm;
 import org.eclipse.jgit.diff.DiffFormatter;
 import org.eclipse.jgit.diff.EditList;
 import org.eclipse.jgit.diff.RawText;
-import org.eclipse.jgit.diff.RawTextComparator;
 
 /**
  * Writes a change as a unified diff that {@code patch -p1} takes in the workspace's root. The lines are written in the
@@ -40,8 +38,7 @@ public final class DiffWriter {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         RawText before = new RawText(file.before().bytes());
         RawText after = new RawText(file.after().bytes());
-        EditList edits = DiffAlgorithm.getAlgorithm(DiffAlgorithm.SupportedAlgorithm.HISTOGRAM)
-                .diff(RawTextComparator.DEFAULT, before, after);
+        EditList edits = new ChangedLines(file).compare(before, after);
         if (file.target().isPresent()) {
             header(out, "diff --git a/" + oldName + " b/" + newName);
             header(out, "similarity index " + similarity(before, edits) + "%");

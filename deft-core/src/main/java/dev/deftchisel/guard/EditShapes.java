@@ -24,11 +24,15 @@ import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Skeleton;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -57,6 +61,17 @@ final class EditShapes {
     private final Mapping mapping;
     /** Everything that the change writes again. */
     private final List<Carried> carried;
+    private final Map<Path, Named> named = new HashMap<>();
+
+    /** The names written in a file, by their first and last offset: a file may have as many edits as names. */
+    private record Named(Map<Integer, List<Binding>> byStart, Map<Integer, List<Binding>> byEnd) {
+
+        static Named of(List<Binding> bindings) {
+            List<Binding> written = bindings.stream().filter(Binding::isNamed).toList();
+            return new Named(written.stream().collect(Collectors.groupingBy(binding -> binding.range().start())),
+                    written.stream().collect(Collectors.groupingBy(binding -> binding.range().end())));
+        }
+    }
 
     EditShapes(Analysis before, Analysis after, Change change) {
         this.before = before;
@@ -216,10 +231,13 @@ final class EditShapes {
                         && members.stream().anyMatch(member -> member.encloses(piece.from())));
     }
 
+    private Named named(SourceFile file) {
+        return named.computeIfAbsent(file.path(), path -> Named.of(before.bindings(path)));
+    }
+
     private boolean isNewName(SourceFile file, Edit edit) {
-        return before.bindings(file.path()).stream()
-                .filter(binding -> binding.isNamed() && binding.range().end() == edit.range().end()
-                        && edit.range().encloses(binding.range()))
+        return named(file).byEnd().getOrDefault(edit.range().end(), List.of()).stream()
+                .filter(binding -> edit.range().encloses(binding.range()))
                 .anyMatch(binding -> newName(binding.key())
                         .filter(name -> edit.replacement().equals(name)
                                 || edit.range().equals(binding.range()) && edit.replacement().endsWith("." + name)
@@ -235,8 +253,7 @@ final class EditShapes {
     }
 
     private boolean isQualifier(SourceFile file, Edit edit) {
-        return edit.range().length() == 0 && before.bindings(file.path()).stream()
-                .filter(binding -> binding.isNamed() && binding.range().start() == edit.range().start())
+        return edit.range().length() == 0 && named(file).byStart().getOrDefault(edit.range().start(), List.of()).stream()
                 .anyMatch(binding -> isRightQualifier(file, binding, edit, edit.replacement()));
     }
 
