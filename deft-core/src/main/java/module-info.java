@@ -6,6 +6,7 @@
  */
 module dev.deftchisel.core {
     requires transitive java.compiler;
+    requires java.xml;
     requires jdk.compiler;
     requires com.google.gson;
     requires ec4j.core;
@@ -16,6 +17,7 @@ module dev.deftchisel.core {
     exports dev.deftchisel.analysis;
     exports dev.deftchisel.change;
     exports dev.deftchisel.guard;
+    exports dev.deftchisel.jdk;
     exports dev.deftchisel.journal;
     exports dev.deftchisel.navigation;
     exports dev.deftchisel.operation;

@@ -58,7 +58,7 @@ final class CheckedFixes {
     /** The fixes of an error that can be taken, best first. */
     private List<Checked> checked(Finding finding, Path file, Analysis analysis, boolean isFirstEnough) {
         List<Checked> checked = new ArrayList<>();
-        boolean isOfParser = analysis.code(file).filter(code -> !new SyntaxCheck(file, code.file().module().level())
+        boolean isOfParser = analysis.code(file).filter(code -> !new SyntaxCheck(file, code.file().module().java())
                 .errors(code.file().content()).isEmpty()).isPresent();
         long before = count(analysis, file, finding);
         int planned = 0;

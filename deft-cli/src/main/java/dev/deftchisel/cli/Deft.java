@@ -6,9 +6,11 @@ import dev.deftchisel.journal.JournalException;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.PlaceException;
 import dev.deftchisel.problem.BaselineException;
+import dev.deftchisel.workspace.UnfitJavaException;
 import dev.deftchisel.workspace.WorkspaceException;
 import java.io.FileDescriptor;
 import java.io.FileOutputStream;
+import java.io.IOException;
 import java.io.InputStream;
 import java.io.PrintStream;
 import java.io.PrintWriter;
@@ -38,7 +40,7 @@ public final class Deft {
         PrintStream out = new PrintStream(new FileOutputStream(FileDescriptor.out), false, StandardCharsets.UTF_8);
         PrintStream err = new PrintStream(new FileOutputStream(FileDescriptor.err), true, StandardCharsets.UTF_8);
         int code = run(new Console(System.in, out, err, isTerminal("0") && isTerminal("1"), isTerminal("2"),
-                new Palette(false)), arguments);
+                new Palette(false)), Restart.of(arguments), arguments);
         out.flush();
         System.exit(code);
     }
@@ -50,14 +52,18 @@ public final class Deft {
 
     /** Runs one command and returns its exit code; never throws. */
     static int run(Console console, String... arguments) {
+        return run(console, Restart.never(), arguments);
+    }
+
+    private static int run(Console console, Restart restart, String... arguments) {
         try {
             if (arguments.length == 0 || HELP.contains(arguments[0])) {
                 Map<String, String> commands = new LinkedHashMap<>();
-                entries(console).forEach((name, entry) -> commands.put(name, entry.what()));
+                entries(console, restart).forEach((name, entry) -> commands.put(name, entry.what()));
                 console.out().print(HelpPage.of(commands));
                 return ExitCode.DONE;
             }
-            return commandLine(console, arguments).execute(arguments);
+            return commandLine(console, restart, arguments).execute(arguments);
         } catch (OutOfMemoryError tooMuch) {
             console.say("deft: there is not enough memory for this code, nothing was changed;"
                     + " give more with JAVA_TOOL_OPTIONS=-Xmx4g");
@@ -71,7 +77,7 @@ public final class Deft {
      * The commands with what they do. Only the one that is asked for is made in full, the others are known by name for
      * the help and for suggestions: reading the options of all of them would take most of the time of a short run.
      */
-    private static Map<String, Entry> entries(Console console) {
+    private static Map<String, Entry> entries(Console console, Restart restart) {
         Map<String, Entry> entries = new LinkedHashMap<>();
         for (Operation operation : Chisel.operations()) {
             entries.put(operation.id(), new Entry(operation.summary() + ".",
@@ -86,7 +92,7 @@ public final class Deft {
         entries.put("fix", new Entry(FixCommand.WHAT, () -> new CommandLine(new FixCommand(console))));
         entries.put("next", new Entry(NextCommand.WHAT, () -> new CommandLine(new NextCommand(console))));
         entries.put("rules", new Entry(RulesCommand.WHAT, () -> new CommandLine(new RulesCommand(console))));
-        entries.put("lsp", new Entry(LspCommand.WHAT, () -> new CommandLine(new LspCommand(console))));
+        entries.put("lsp", new Entry(LspCommand.WHAT, () -> new CommandLine(new LspCommand(console, restart))));
         entries.put("undo", new Entry(HistoryCommands.Undo.WHAT, () -> new CommandLine(new HistoryCommands.Undo(console))));
         entries.put("redo", new Entry(HistoryCommands.Redo.WHAT, () -> new CommandLine(new HistoryCommands.Redo(console))));
         entries.put("history", new Entry(
@@ -105,17 +111,17 @@ public final class Deft {
         }
     }
 
-    private static CommandLine commandLine(Console console, String[] arguments) {
+    private static CommandLine commandLine(Console console, Restart restart, String[] arguments) {
         CommandSpec root = CommandSpec.create().name("deft").version("deft 0.1.0");
         root.addOption(OptionSpec.builder("--version").versionHelp(true).description("show the version").build());
         CommandLine line = new CommandLine(root);
-        entries(console).forEach((name, entry) ->
+        entries(console, restart).forEach((name, entry) ->
                 line.addSubcommand(name, name.equals(arguments[0]) ? entry.maker().get() : entry.named()));
         line.setCaseInsensitiveEnumValuesAllowed(true);
         line.setOut(new PrintWriter(console.out(), true));
         line.setErr(new PrintWriter(console.err(), true));
         line.setParameterExceptionHandler((wrong, given) -> usage(console, wrong));
-        line.setExecutionExceptionHandler((failed, command, parsed) -> failure(console, failed));
+        line.setExecutionExceptionHandler((failed, command, parsed) -> failure(console, restart, failed));
         return line;
     }
 
@@ -130,7 +136,11 @@ public final class Deft {
         return ExitCode.USAGE;
     }
 
-    private static int failure(Console console, Exception failed) {
+    private static int failure(Console console, Restart restart, Exception failed) throws IOException, InterruptedException {
+        if (failed instanceof UnfitJavaException unfit && unfit.fitting().isPresent() && restart.isPossible()) {
+            Restart.remember(unfit.root(), unfit.fitting().get());
+            return restart.with(unfit.fitting().get());
+        }
         if (failed instanceof CancellationException) {
             console.say("deft: stopped; nothing was changed");
             return ExitCode.REFUSED;

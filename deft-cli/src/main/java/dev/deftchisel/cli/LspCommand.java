@@ -1,5 +1,7 @@
 package dev.deftchisel.cli;
 
+import dev.deftchisel.jdk.Jdk;
+import dev.deftchisel.jdk.JdkFinder;
 import dev.deftchisel.lsp.DeftServer;
 import java.io.IOException;
 import java.io.InputStream;
@@ -25,6 +27,7 @@ final class LspCommand implements Callable<Integer> {
     private static final int HIGHEST_PORT = 65_535;
 
     private final Console console;
+    private final Restart restart;
 
     @Option(names = {"-h", "--help"}, usageHelp = true, description = "show this help")
     private boolean help;
@@ -33,12 +36,18 @@ final class LspCommand implements Callable<Integer> {
             description = "wait for one client at this port of this machine (0 for any that is free), instead of the standard streams")
     private Integer port;
 
-    LspCommand(Console console) {
+    LspCommand(Console console, Restart restart) {
         this.console = console;
+        this.restart = restart;
     }
 
     @Override
     public Integer call() throws IOException, InterruptedException {
+        Jdk newest = JdkFinder.ofThisMachine().all().get(0);
+        if (restart.isPossible() && newest.feature() > Runtime.version().feature()) {
+            // which folders the editor has is known only when it has sent something, which nobody could read again then
+            return restart.with(newest);
+        }
         // what the protocol library writes on its own would stand between our messages
         LogManager.getLogManager().reset();
         if (port == null) {

@@ -5,6 +5,7 @@ import com.sun.source.util.DocTrees;
 import com.sun.source.util.JavacTask;
 import com.sun.source.util.TaskEvent;
 import com.sun.source.util.TaskListener;
+import dev.deftchisel.workspace.JavaLevel;
 import dev.deftchisel.workspace.SourceFile;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -39,21 +40,21 @@ final class CompilerRun {
     private final JavaCompiler compiler;
     private final JavaFileManager manager;
     private final List<String> options;
-    private final int level;
+    private final JavaLevel java;
     private final boolean isDeep;
     private final Monitor monitor;
     private final List<String> gaps = new ArrayList<>();
 
-    CompilerRun(JavaCompiler compiler, JavaFileManager manager, int level, boolean isDeep, Monitor monitor) {
+    CompilerRun(JavaCompiler compiler, JavaFileManager manager, JavaLevel java, boolean isDeep, Monitor monitor) {
         this.compiler = compiler;
         this.manager = manager;
         this.monitor = monitor;
-        this.level = level;
+        this.java = java;
         this.isDeep = isDeep;
         String depth = isDeep ? "FLOW" : "ATTR";
-        this.options = List.of("-proc:none", "-nowarn", "-Xlint:none", "-Xmaxerrs", "100000",
-                "-source", String.valueOf(level),
-                "-XDshould-stop.ifError=" + depth, "-XDshould-stop.ifNoError=" + depth);
+        this.options = new ArrayList<>(List.of("-proc:none", "-nowarn", "-Xlint:none", "-Xmaxerrs", "100000",
+                "-XDshould-stop.ifError=" + depth, "-XDshould-stop.ifNoError=" + depth));
+        options.addAll(java.compilerOptions());
     }
 
     /** The outcome: trees with their attributes, by path, and the errors in them. */
@@ -134,7 +135,7 @@ final class CompilerRun {
         problems.removeIf(problem -> !wanted.containsKey(problem.file()));
         // what the parser says of bodies that broke the compiler later is still true
         blanked.stream().filter(wanted::containsKey)
-                .forEach(path -> problems.addAll(new SyntaxCheck(path, level).errors(wanted.get(path).content())));
+                .forEach(path -> problems.addAll(new SyntaxCheck(path, java).errors(wanted.get(path).content())));
         return new Attributed(task, DocTrees.instance(task), units, List.copyOf(problems), List.copyOf(gaps));
     }
 

@@ -42,7 +42,7 @@ public final class Libraries implements AutoCloseable {
         return names.computeIfAbsent(classPath, TypeNames::new);
     }
 
-    JavaFileManager manager(List<Path> classPath) {
+    StandardJavaFileManager manager(List<Path> classPath) {
         return managers.computeIfAbsent(classPath, paths -> {
             StandardJavaFileManager manager =
                     compiler.getStandardFileManager(null, Locale.ROOT, StandardCharsets.UTF_8);

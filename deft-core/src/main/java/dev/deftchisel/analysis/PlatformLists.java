@@ -6,21 +6,20 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import javax.tools.ForwardingJavaFileManager;
-import javax.tools.JavaFileManager;
 import javax.tools.JavaFileObject;
+import javax.tools.StandardJavaFileManager;
 
 /**
  * Remembers what is in the packages of the platform, which never changes while it runs, so that not every analysis has
  * to list them again.
  */
-final class PlatformLists extends ForwardingJavaFileManager<JavaFileManager> {
+final class PlatformLists extends ForwardingStandardFileManager {
 
     private static final String PLATFORM = "SYSTEM_MODULES";
 
     private final Map<Asked, List<JavaFileObject>> known = new HashMap<>();
 
-    PlatformLists(JavaFileManager manager) {
+    PlatformLists(StandardJavaFileManager manager) {
         super(manager);
     }
 

@@ -9,20 +9,19 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
-import javax.tools.ForwardingJavaFileManager;
-import javax.tools.JavaFileManager;
 import javax.tools.JavaFileObject;
+import javax.tools.StandardJavaFileManager;
 import javax.tools.StandardLocation;
 
 /**
  * Shows the compiler the sources of a snapshot as its source path, by declared package rather than by folder. A file
  * is listed once for each top-level type in it, so that types without a file of their own are found as well.
  */
-final class SnapshotFileManager extends ForwardingJavaFileManager<JavaFileManager> {
+final class SnapshotFileManager extends ForwardingStandardFileManager {
 
     private final Map<String, List<JavaFileObject>> byPackage = new HashMap<>();
 
-    SnapshotFileManager(JavaFileManager libraries, Stream<SourceFile> sources) {
+    SnapshotFileManager(StandardJavaFileManager libraries, Stream<SourceFile> sources) {
         super(libraries);
         List<SourceFile> files = sources.filter(file -> !file.isModuleInfo()).toList();
         files.parallelStream().forEach(SourceFile::headline);

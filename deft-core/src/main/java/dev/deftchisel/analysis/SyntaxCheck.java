@@ -1,6 +1,7 @@
 package dev.deftchisel.analysis;
 
 import com.sun.source.util.JavacTask;
+import dev.deftchisel.workspace.JavaLevel;
 import java.io.IOException;
 import java.net.URI;
 import java.nio.file.Path;
@@ -19,15 +20,15 @@ public final class SyntaxCheck {
 
     private final JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
     private final Path file;
-    private final int level;
+    private final JavaLevel java;
 
     /**
      * @param file  to which the errors are to belong
-     * @param level the language level
+     * @param java in which the texts are written
      */
-    public SyntaxCheck(Path file, int level) {
+    public SyntaxCheck(Path file, JavaLevel java) {
         this.file = file;
-        this.level = level;
+        this.java = java;
     }
 
     /** The errors of the parser, in its order. */
@@ -46,11 +47,13 @@ public final class SyntaxCheck {
             errors.add(new ArrayList<>());
             byName.put(source.toUri(), errors.get(errors.size() - 1));
         }
+        List<String> options = new ArrayList<>(List.of("-proc:none", "-Xmaxerrs", "100000"));
+        options.addAll(java.parserOptions());
         JavacTask task = (JavacTask) compiler.getTask(null, null, found -> {
             if (found.getKind() == Diagnostic.Kind.ERROR && found.getSource() != null) {
                 byName.get(found.getSource().toUri()).add(CompilerError.of(file, found));
             }
-        }, List.of("-proc:none", "-Xmaxerrs", "100000", "-source", String.valueOf(level)), null, sources);
+        }, options, null, sources);
         try {
             task.parse();
         } catch (IOException impossible) {

@@ -1,38 +1,48 @@
 package dev.deftchisel.analysis;
 
+import dev.deftchisel.workspace.JavaLevel;
 import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
  * Modules that are attributed together: one set of sources in which each type exists once, one class path.
  *
- * <p>All modules of a workspace share one universe, which lets a search over many modules cost one analysis, unless two
- * of them have a file of the same package and name. Then each module gets a universe of its own with what it uses.
+ * <p>The modules of a workspace that are written in the same Java share one universe, which lets a search over many modules cost
+ * one analysis, unless two of them have a file of the same package and name. Then each module gets a universe of its own.
  *
- * @param owner   the module whose files are attributed in it; empty name when all are
- * @param modules those whose sources can be seen
+ * @param owners  the modules whose files are attributed in it; at least one, all of them in the same Java
+ * @param modules those whose sources can be seen: the owners with what they use
  */
-record Universe(String owner, List<Module> modules) {
+record Universe(List<Module> owners, List<Module> modules) {
 
     static List<Universe> of(Snapshot snapshot) {
         List<Module> all = snapshot.workspace().modules();
-        if (all.size() == 1 || !hasTwins(snapshot.files())) {
-            return List.of(new Universe("", all));
+        boolean isOneForAll = all.stream().map(Module::java).distinct().count() == 1;
+        if (all.size() > 1 && hasTwins(snapshot.files())) {
+            return all.stream().map(module -> of(List.of(module), all)).toList();
         }
-        return all.stream()
-                .map(module -> new Universe(module.name(), Stream.concat(
-                        Stream.of(module),
-                        all.stream().filter(other -> module.upstream().contains(other.name()))).toList()))
+        return isOneForAll
+                ? List.of(new Universe(all, all))
+                : all.stream().collect(Collectors.groupingBy(Module::java, LinkedHashMap::new, Collectors.toList())).values().stream()
+                .map(owners -> of(owners, all))
                 .toList();
+    }
+
+    private static Universe of(List<Module> owners, List<Module> all) {
+        return new Universe(owners, Stream.concat(owners.stream(), all.stream()
+                .filter(other -> !owners.contains(other))
+                .filter(other -> owners.stream().anyMatch(owner -> owner.upstream().contains(other.name())))).toList());
     }
 
     private static boolean hasTwins(Collection<SourceFile> files) {
@@ -50,7 +60,7 @@ record Universe(String owner, List<Module> modules) {
 
     /** Whether files of the module are attributed here, rather than only seen. */
     boolean attributes(Module module) {
-        return owner.isEmpty() || owner.equals(module.name());
+        return owners.contains(module);
     }
 
     boolean sees(Module module) {
@@ -63,9 +73,8 @@ record Universe(String owner, List<Module> modules) {
         return List.copyOf(paths);
     }
 
-    /** The highest level asked for, within what the running JDK understands. */
-    int level() {
-        int highest = modules.stream().mapToInt(Module::level).max().orElseThrow();
-        return Math.max(8, Math.min(highest, Runtime.version().feature()));
+    /** The Java in which the code that is attributed is written. */
+    JavaLevel java() {
+        return owners.get(0).java();
     }
 }

@@ -31,7 +31,7 @@ final class Circumstances {
                 .flatMap(Optional::stream).map(URL::toString).distinct().map(Circumstances::stamp).forEach(all::add);
         rules.abouts().forEach(about -> all.add(about.id()));
         snapshot.workspace().modules().forEach(module -> {
-            all.add(module.name() + module.level() + module.upstream());
+            all.add(module.name() + module.java() + module.upstream());
             module.classPath().forEach(path -> all.add(stamp(path)));
         });
         snapshot.files().stream().filter(file -> file.isModuleInfo() || file.isPackageInfo()).map(SourceFile::content).forEach(all::add);

@@ -93,7 +93,7 @@ public final class Surveyor {
             return all;
         }
         SourceFile source = code.get().file();
-        List<CompilerError> ofParser = new SyntaxCheck(file, source.module().level()).errors(source.content());
+        List<CompilerError> ofParser = new SyntaxCheck(file, source.module().java()).errors(source.content());
         Set<Range> bodies = new HashSet<>();
         boolean isLost = false;
         for (CompilerError error : ofParser) {

@@ -37,15 +37,14 @@ public final class FolderReader implements ProjectReader {
     public Workspace read(Path folder, OpenRequest request) {
         List<Path> projects = projects(folder);
         List<String> names = projects.stream().map(project -> name(folder, project)).toList();
-        List<Path> classPath = new ArrayList<>(request.classPath());
-        classPath.addAll(archives(folder.resolve("lib")));
-        classPath.addAll(archives(folder.resolve("libs")));
+        List<Library> libraries = new ArrayList<>(Dependencies.named(request.classPath()).libraries());
+        Stream.of("lib", "libs").forEach(name -> archives(folder.resolve(name)).forEach(file -> libraries.add(new Library(file, name))));
         List<Module> modules = new ArrayList<>();
         for (Path project : projects) {
             String name = name(folder, project);
-            modules.add(new Module(name, project, roots(project), classPath,
+            modules.add(new Module(name, project, roots(project), new Dependencies(libraries, List.of(), List.of()),
                     names.stream().filter(other -> !other.equals(name)).toList(),
-                    request.level().orElseGet(() -> level(project, folder)),
+                    request.level().map(JavaLevel::of).orElseGet(() -> level(project, folder)),
                     request.encoding().orElse(StandardCharsets.UTF_8)));
         }
         List<String> gaps = request.classPath().isEmpty() && Files.isRegularFile(folder.resolve("build.gradle"))
@@ -94,19 +93,19 @@ public final class FolderReader implements ProjectReader {
     }
 
     /** The level a Gradle build file names, or that of the running JDK. */
-    private static int level(Path project, Path root) {
+    private static JavaLevel level(Path project, Path root) {
         for (Path folder : List.of(project, root)) {
             for (String name : List.of("build.gradle", "build.gradle.kts")) {
                 try {
                     Matcher matcher = LEVEL.matcher(Files.readString(folder.resolve(name)));
                     if (matcher.find()) {
-                        return Integer.parseInt(matcher.group(1));
+                        return JavaLevel.of(Integer.parseInt(matcher.group(1)));
                     }
                 } catch (IOException absent) {
                     // the next place may have it
                 }
             }
         }
-        return Runtime.version().feature();
+        return JavaLevel.running();
     }
 }

@@ -10,24 +10,33 @@ import java.util.List;
  * @param name      unique in the workspace
  * @param folder    where its build file stands; absolute, normalised
  * @param roots     in the order of the build
- * @param classPath class files of the libraries it uses: archives and folders, for main and test code together
+ * @param dependencies what it needs from outside the workspace
  * @param upstream  names of the modules of this workspace that it uses, direct or not
- * @param level     the Java language level its build asks for, for instance 17
+ * @param java      the Java it is written in
  * @param encoding  the charset of its sources
  */
 public record Module(
         String name,
         Path folder,
         List<SourceRoot> roots,
-        List<Path> classPath,
+        Dependencies dependencies,
         List<String> upstream,
-        int level,
+        JavaLevel java,
         Charset encoding) {
 
     /** Copies the lists. */
     public Module {
         roots = List.copyOf(roots);
-        classPath = List.copyOf(classPath);
         upstream = List.copyOf(upstream);
+    }
+
+    /** The archives and folders of the libraries. */
+    public List<Path> classPath() {
+        return dependencies.libraries().stream().map(Library::file).toList();
+    }
+
+    /** The language level, for instance 17. */
+    public int level() {
+        return java.level();
     }
 }

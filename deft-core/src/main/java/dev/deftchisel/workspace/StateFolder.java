@@ -12,7 +12,12 @@ public final class StateFolder {
 
     /** @param workspace whose folder it is */
     public StateFolder(Workspace workspace) {
-        this.path = workspace.root().resolve(".deft");
+        this(workspace.root());
+    }
+
+    /** @param root of the workspace whose folder it is */
+    public StateFolder(Path root) {
+        this.path = root.resolve(".deft");
     }
 
     /** Where it is, whether it is there or not. */

@@ -1,7 +1,7 @@
 package dev.deftchisel.workspace;
 
 /** The workspace cannot be opened or read; the message is one line that says what, where, and what to do. */
-public final class WorkspaceException extends RuntimeException {
+public sealed class WorkspaceException extends RuntimeException permits UnfitJavaException {
 
     private static final long serialVersionUID = 1L;
 

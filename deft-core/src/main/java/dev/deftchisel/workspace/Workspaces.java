@@ -1,5 +1,6 @@
 package dev.deftchisel.workspace;
 
+import dev.deftchisel.jdk.JdkFinder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -29,6 +30,7 @@ public final class Workspaces {
     /**
      * Opens the workspace a request speaks of.
      *
+     * @throws UnfitJavaException when the running Java cannot read its language
      * @throws WorkspaceException when there is none, or its build file cannot be read
      */
     public Workspace open(OpenRequest request) {
@@ -40,6 +42,12 @@ public final class Workspaces {
             throw new WorkspaceException(workspace.root() + ": no source folder here;"
                     + " name one with --source, or run deft inside a project");
         }
+        workspace.modules().stream()
+                .filter(module -> !module.java().isReadBy(Runtime.version().feature()))
+                .max(Comparator.comparingInt(Module::level))
+                .ifPresent(module -> {
+                    throw new UnfitJavaException(workspace.root(), module, JdkFinder.ofThisMachine().all());
+                });
         return workspace;
     }
 
@@ -84,8 +92,8 @@ public final class Workspaces {
                         .map(kind -> new SourceRoot(source, use(source), kind)))
                 .toList();
         Module module = new Module(String.valueOf(request.folder().getFileName()), request.folder(), roots,
-                request.classPath(), List.of(),
-                request.level().orElse(Runtime.version().feature()),
+                Dependencies.named(request.classPath()), List.of(),
+                request.level().map(JavaLevel::of).orElseGet(JavaLevel::running),
                 request.encoding().orElse(StandardCharsets.UTF_8));
         return new Workspace(request.folder(), List.of(module), List.of());
     }

@@ -1,5 +1,7 @@
 package dev.deftchisel.maven;
 
+import dev.deftchisel.workspace.Dependencies;
+import dev.deftchisel.workspace.JavaLevel;
 import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.SourceRoot;
@@ -15,9 +17,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.stream.Stream;
 import org.apache.maven.model.Model;
-import org.apache.maven.model.Plugin;
 import org.apache.maven.model.Resource;
-import org.codehaus.plexus.util.xml.Xpp3Dom;
 
 /** Reads off an effective model what a {@link Module} says. */
 final class MavenModule {
@@ -28,10 +28,10 @@ final class MavenModule {
     private MavenModule() {
     }
 
-    static Module of(Model model, String name, List<Path> classPath, List<String> upstream, OpenRequest request) {
+    static Module of(Model model, String name, Dependencies dependencies, List<String> upstream, OpenRequest request) {
         Path folder = model.getProjectDirectory().toPath().toAbsolutePath().normalize();
-        return new Module(name, folder, roots(model, folder), classPath, upstream,
-                request.level().orElseGet(() -> level(model)),
+        return new Module(name, folder, roots(model, folder), dependencies, upstream,
+                request.level().map(JavaLevel::of).orElseGet(() -> java(model)),
                 request.encoding().orElseGet(() -> encoding(model)));
     }
 
@@ -73,28 +73,11 @@ final class MavenModule {
         }
     }
 
-    private static int level(Model model) {
-        return Stream.of("release", "source")
-                .flatMap(key -> Stream.of(fromPlugin(model, key), model.getProperties().getProperty("maven.compiler." + key)))
-                .filter(Objects::nonNull)
-                .map(value -> value.startsWith("1.") ? value.substring(2) : value)
-                .filter(value -> value.matches("\\d+"))
-                .map(Integer::parseInt)
-                .findFirst()
-                .orElse(STANDARD_LEVEL);
-    }
-
-    private static String fromPlugin(Model model, String key) {
-        return model.getBuild().getPlugins().stream()
-                .filter(plugin -> plugin.getArtifactId().equals("maven-compiler-plugin"))
-                .map(Plugin::getConfiguration)
-                .filter(Xpp3Dom.class::isInstance)
-                .map(configuration -> ((Xpp3Dom) configuration).getChild(key))
-                .filter(Objects::nonNull)
-                .map(Xpp3Dom::getValue)
-                .filter(Objects::nonNull)
-                .findFirst()
-                .orElse(null);
+    private static JavaLevel java(Model model) {
+        CompilerSettings settings = CompilerSettings.of(model);
+        return settings.number("release").map(level -> new JavaLevel(level, JavaLevel.Api.LEVEL, settings.options()))
+                .orElseGet(() -> new JavaLevel(settings.number("source").orElse(STANDARD_LEVEL), JavaLevel.Api.COMPILER,
+                        settings.options()));
     }
 
     private static Charset encoding(Model model) {

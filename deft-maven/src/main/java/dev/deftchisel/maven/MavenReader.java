@@ -1,6 +1,8 @@
 package dev.deftchisel.maven;
 
+import dev.deftchisel.workspace.Dependencies;
 import dev.deftchisel.workspace.FolderReader;
+import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.ProjectReader;
@@ -47,10 +49,11 @@ public final class MavenReader implements ProjectReader {
         List<Module> modules = new ArrayList<>();
         models.forEach((key, model) -> {
             Set<String> upstream = upstream(key, resolved);
-            Set<Path> classPath = new LinkedHashSet<>(resolved.get(key).classPath());
-            upstream.forEach(other -> classPath.addAll(resolved.get(other).classPath()));
-            classPath.addAll(request.classPath());
-            modules.add(MavenModule.of(model, key, List.copyOf(classPath), List.copyOf(upstream), request));
+            Set<Library> libraries = new LinkedHashSet<>(resolved.get(key).libraries());
+            upstream.forEach(other -> libraries.addAll(resolved.get(other).libraries()));
+            libraries.addAll(Dependencies.named(request.classPath()).libraries());
+            Dependencies dependencies = new Dependencies(List.copyOf(libraries), List.of(), resolved.get(key).missing());
+            modules.add(MavenModule.of(model, key, dependencies, List.copyOf(upstream), request));
         });
         resolved.values().stream().flatMap(one -> one.missing().stream()).distinct().forEach(missing ->
                 gaps.add(missing + " is not on this machine: names from it stay unresolved"
@@ -59,7 +62,7 @@ public final class MavenReader implements ProjectReader {
     }
 
     /** What a module needs from outside the workspace, and which other modules of it. */
-    private record Resolved(List<Path> classPath, List<String> missing, List<String> direct) {
+    private record Resolved(List<Library> libraries, List<String> missing, List<String> direct) {
     }
 
     private static void collect(Path pom, Repositories repositories, Map<String, Model> models)
@@ -91,7 +94,7 @@ public final class MavenReader implements ProjectReader {
             }
         }
         Repositories.ClassPath classPath = repositories.classPath(model, outside);
-        return new Resolved(classPath.files(), classPath.missing(), direct);
+        return new Resolved(classPath.libraries(), classPath.missing(), direct);
     }
 
     /** The modules a module uses, directly or through others. */

@@ -1,5 +1,6 @@
 package dev.deftchisel.maven;
 
+import dev.deftchisel.workspace.Library;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -101,10 +102,10 @@ final class Repositories {
     /**
      * The class files a project needs.
      *
-     * @param files   those found
-     * @param missing coordinates of those not found
+     * @param libraries those found
+     * @param missing   coordinates of those not found
      */
-    record ClassPath(List<Path> files, List<String> missing) {
+    record ClassPath(List<Library> libraries, List<String> missing) {
     }
 
     /** Resolves dependencies of every scope, with what they need themselves. */
@@ -124,16 +125,16 @@ final class Repositories {
         } catch (DependencyResolutionException incomplete) {
             result = incomplete.getResult();
         }
-        Set<Path> files = new LinkedHashSet<>();
+        Set<Library> libraries = new LinkedHashSet<>();
         Set<String> missing = new LinkedHashSet<>();
         for (ArtifactResult artifact : result.getArtifactResults()) {
             if (artifact.isResolved()) {
-                files.add(artifact.getArtifact().getFile().toPath());
+                libraries.add(new Library(artifact.getArtifact().getFile().toPath(), artifact.getArtifact().toString()));
             } else {
                 missing.add(artifact.getRequest().getArtifact().toString());
             }
         }
-        return new ClassPath(new ArrayList<>(files), new ArrayList<>(missing));
+        return new ClassPath(new ArrayList<>(libraries), new ArrayList<>(missing));
     }
 
     static RemoteRepository remote(Repository repository) {

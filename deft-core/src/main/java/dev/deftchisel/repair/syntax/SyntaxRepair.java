@@ -51,7 +51,7 @@ public final class SyntaxRepair implements Repair {
     @Override
     public List<Fix> fixes(ErrorSite site) {
         SourceFile file = site.code().file();
-        SyntaxCheck check = new SyntaxCheck(file.path(), file.module().level());
+        SyntaxCheck check = new SyntaxCheck(file.path(), file.module().java());
         List<CompilerError> before = check.errors(file.content());
         boolean isOfParser = before.stream().limit(MOST_ERRORS).anyMatch(error -> error.code().equals(site.error().code())
                 && error.range().start() == site.error().range().start());
