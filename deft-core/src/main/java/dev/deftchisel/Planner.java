@@ -51,9 +51,13 @@ final class Planner {
             change = mended.get();
             differences = judge.differences(change, before);
         }
-        return isBlocked(differences)
-                ? judge.outcome(planned, before, first)
-                : judge.outcome(change, before, differences);
+        if (isBlocked(differences)) {
+            return judge.outcome(planned, before, first);
+        }
+        for (String note : new Unparsed(before).notes()) {
+            change = change.note(note);
+        }
+        return judge.outcome(change, before, differences);
     }
 
     private static boolean isBlocked(List<Difference> differences) {

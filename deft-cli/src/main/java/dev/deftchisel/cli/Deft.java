@@ -93,6 +93,7 @@ public final class Deft {
         entries.put("next", new Entry(NextCommand.WHAT, () -> new CommandLine(new NextCommand(console))));
         entries.put("rules", new Entry(RulesCommand.WHAT, () -> new CommandLine(new RulesCommand(console))));
         entries.put("lsp", new Entry(LspCommand.WHAT, () -> new CommandLine(new LspCommand(console, restart))));
+        entries.put("project", new Entry(ProjectCommand.WHAT, () -> new CommandLine(new ProjectCommand(console))));
         entries.put("undo", new Entry(HistoryCommands.Undo.WHAT, () -> new CommandLine(new HistoryCommands.Undo(console))));
         entries.put("redo", new Entry(HistoryCommands.Redo.WHAT, () -> new CommandLine(new HistoryCommands.Redo(console))));
         entries.put("history", new Entry(

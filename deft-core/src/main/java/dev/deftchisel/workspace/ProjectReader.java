@@ -15,6 +15,15 @@ public interface ProjectReader {
     boolean recognises(Path folder);
 
     /**
+     * The root of the build that a recognised folder is part of, which may be further up.
+     *
+     * @param folder one that is recognised
+     */
+    default Path rootOf(Path folder) {
+        return folder;
+    }
+
+    /**
      * Reads the project without running any of it.
      *
      * @param folder  one that is recognised

@@ -8,15 +8,21 @@ import java.util.Optional;
  * The code that is worked on.
  *
  * @param root    the folder all paths are shown relative to; absolute, normalised
+ * @param build   from what it was read
  * @param modules at least one
  * @param gaps    what could not be found out (a missing dependency …) and what follows from it, one line each
  */
-public record Workspace(Path root, List<Module> modules, List<String> gaps) {
+public record Workspace(Path root, Build build, List<Module> modules, List<String> gaps) {
 
     /** Copies the lists. */
     public Workspace {
         modules = List.copyOf(modules);
         gaps = List.copyOf(gaps);
+    }
+
+    /** One that was read from folders alone. */
+    public Workspace(Path root, List<Module> modules, List<String> gaps) {
+        this(root, Build.FOLDERS, modules, gaps);
     }
 
     /** The path as it is shown to people and written in diffs: relative to the root, with slashes. */

@@ -34,14 +34,7 @@ public final class Workspaces {
      * @throws WorkspaceException when there is none, or its build file cannot be read
      */
     public Workspace open(OpenRequest request) {
-        if (!Files.isDirectory(request.folder())) {
-            throw new WorkspaceException(request.folder() + ": no such folder");
-        }
-        Workspace workspace = request.sources().isEmpty() ? project(request) : plain(request);
-        if (workspace.modules().stream().allMatch(module -> module.roots().stream().noneMatch(SourceRoot::isJava))) {
-            throw new WorkspaceException(workspace.root() + ": no source folder here;"
-                    + " name one with --source, or run deft inside a project");
-        }
+        Workspace workspace = read(request);
         workspace.modules().stream()
                 .filter(module -> !module.java().isReadBy(Runtime.version().feature()))
                 .max(Comparator.comparingInt(Module::level))
@@ -51,11 +44,26 @@ public final class Workspaces {
         return workspace;
     }
 
+    /**
+     * The same for one that need not be analysed, in whatever Java it is written.
+     *
+     * @throws WorkspaceException when there is none, or its build file cannot be read
+     */
+    public Workspace read(OpenRequest request) {
+        if (!Files.isDirectory(request.folder())) {
+            throw new WorkspaceException(request.folder() + ": no such folder");
+        }
+        Workspace workspace = request.sources().isEmpty() ? project(request) : plain(request);
+        if (workspace.modules().stream().allMatch(module -> module.roots().stream().noneMatch(SourceRoot::isJava))) {
+            throw new WorkspaceException(workspace.root() + ": no source folder here;"
+                    + " name one with --source, or run deft inside a project");
+        }
+        return workspace;
+    }
+
     private Workspace project(OpenRequest request) {
         Path folder = request.isExact() ? request.folder() : outermost(request.folder());
-        return readers.stream()
-                .filter(reader -> reader.recognises(folder))
-                .findFirst()
+        return reader(folder)
                 .orElseThrow(() -> new WorkspaceException(request.folder() + ": no project found"
                         + (request.isExact() ? "" : " in this folder or above it")
                         + "; name the source folders with --source"))
@@ -70,7 +78,7 @@ public final class Workspaces {
         Optional<Path> nearest = Stream.<Path>iterate(start, path -> path != null, Path::getParent)
                 .filter(this::isProject)
                 .findFirst();
-        Path found = nearest.orElse(start);
+        Path found = nearest.map(folder -> reader(folder).map(reader -> reader.rootOf(folder)).orElse(folder)).orElse(start);
         while (nearest.isPresent() && found.getParent() != null && isProject(found.getParent())) {
             found = found.getParent();
         }
@@ -78,7 +86,11 @@ public final class Workspaces {
     }
 
     private boolean isProject(Path folder) {
-        return readers.stream().anyMatch(reader -> reader.recognises(folder));
+        return reader(folder).isPresent();
+    }
+
+    private Optional<ProjectReader> reader(Path folder) {
+        return readers.stream().filter(reader -> reader.recognises(folder)).findFirst();
     }
 
     private static Workspace plain(OpenRequest request) {

@@ -19,11 +19,13 @@ import org.apache.maven.repository.internal.MavenRepositorySystemUtils;
 import org.eclipse.aether.DefaultRepositorySystemSession;
 import org.eclipse.aether.RepositorySystem;
 import org.eclipse.aether.RepositorySystemSession;
+import org.eclipse.aether.artifact.Artifact;
 import org.eclipse.aether.artifact.DefaultArtifact;
 import org.eclipse.aether.collection.CollectRequest;
 import org.eclipse.aether.graph.Exclusion;
 import org.eclipse.aether.repository.LocalRepository;
 import org.eclipse.aether.repository.RemoteRepository;
+import org.eclipse.aether.repository.WorkspaceReader;
 import org.eclipse.aether.resolution.ArtifactResult;
 import org.eclipse.aether.resolution.DependencyRequest;
 import org.eclipse.aether.resolution.DependencyResolutionException;
@@ -33,9 +35,14 @@ import org.eclipse.aether.util.graph.selector.AndDependencySelector;
 import org.eclipse.aether.util.graph.selector.ExclusionDependencySelector;
 import org.eclipse.aether.util.graph.selector.OptionalDependencySelector;
 import org.eclipse.aether.util.graph.selector.ScopeDependencySelector;
+import org.eclipse.aether.util.graph.transformer.ChainedDependencyGraphTransformer;
+import org.eclipse.aether.util.graph.transformer.ConflictResolver;
+import org.eclipse.aether.util.graph.transformer.JavaScopeDeriver;
+import org.eclipse.aether.util.graph.transformer.JavaScopeSelector;
+import org.eclipse.aether.util.graph.transformer.SimpleOptionalitySelector;
 
 /** The local repository of this machine and, when allowed, the remote ones a project names. */
-final class Repositories {
+public final class Repositories {
 
     private final RepositorySystem system;
     private final DefaultRepositorySystemSession session;
@@ -61,28 +68,45 @@ final class Repositories {
         return new Repositories(system, session);
     }
 
-    private static Path folder() {
+    /**
+     * For builds in which of several versions the newest is taken.
+     *
+     * @param online whether anything may be fetched
+     * @param cache  where else artifacts may be on this machine
+     */
+    public static Repositories withNewest(boolean online, WorkspaceReader cache) {
+        Repositories repositories = open(online);
+        repositories.session.setWorkspaceReader(cache);
+        repositories.session.setDependencyGraphTransformer(new ChainedDependencyGraphTransformer(
+                new ConflictResolver(new NewestVersion(), new JavaScopeSelector(), new SimpleOptionalitySelector(), new JavaScopeDeriver())));
+        return repositories;
+    }
+
+    /** Where it is on this machine. */
+    public static Path folder() {
         String named = System.getProperty("maven.repo.local");
         return named != null ? Path.of(named) : Path.of(System.getProperty("user.home"), ".m2", "repository");
     }
 
-    RepositorySystem system() {
+    /** The resolver. */
+    public RepositorySystem system() {
         return system;
     }
 
-    RepositorySystemSession session() {
+    /** What it is asked with. */
+    public RepositorySystemSession session() {
         return session;
     }
 
     /** The model of a project with everything it inherits. */
-    Model effectiveModel(Path pom) throws ModelBuildingException {
+    public Model effectiveModel(Path pom) throws ModelBuildingException {
         DefaultModelBuildingRequest request = new DefaultModelBuildingRequest();
         request.setPomFile(pom.toFile());
         return effectiveModel(request);
     }
 
     /** What a project has that says nothing itself, such as the remote repository Maven looks in. */
-    Model standardModel() throws ModelBuildingException {
+    public Model standardModel() throws ModelBuildingException {
         DefaultModelBuildingRequest request = new DefaultModelBuildingRequest();
         request.setModelSource(new StringModelSource("<project><modelVersion>4.0.0</modelVersion>"
                 + "<groupId>deft</groupId><artifactId>standard</artifactId><version>1</version></project>"));
@@ -105,20 +129,31 @@ final class Repositories {
      * @param libraries those found
      * @param missing   coordinates of those not found
      */
-    record ClassPath(List<Library> libraries, List<String> missing) {
+    public record ClassPath(List<Library> libraries, List<String> missing) {
     }
 
     /** Resolves dependencies of every scope, with what they need themselves. */
     ClassPath classPath(Model model, List<Dependency> dependencies) {
+        List<org.eclipse.aether.graph.Dependency> managed = model.getDependencyManagement() == null ? List.of()
+                : model.getDependencyManagement().getDependencies().stream().map(Repositories::converted).toList();
+        return classPath(new DefaultArtifact(model.getGroupId(), model.getArtifactId(), "pom", model.getVersion()),
+                dependencies.stream().map(Repositories::converted).toList(), managed,
+                model.getRepositories().stream().map(Repositories::remote).toList());
+    }
+
+    /**
+     * Resolves dependencies with what they need themselves.
+     *
+     * @param root    what needs them
+     * @param managed versions to be taken wherever a library is needed
+     */
+    public ClassPath classPath(Artifact root, List<org.eclipse.aether.graph.Dependency> dependencies,
+            List<org.eclipse.aether.graph.Dependency> managed, List<RemoteRepository> remotes) {
         CollectRequest collect = new CollectRequest();
-        collect.setRootArtifact(new DefaultArtifact(
-                model.getGroupId(), model.getArtifactId(), "pom", model.getVersion()));
-        dependencies.forEach(dependency -> collect.addDependency(converted(dependency)));
-        if (model.getDependencyManagement() != null) {
-            model.getDependencyManagement().getDependencies()
-                    .forEach(managed -> collect.addManagedDependency(converted(managed)));
-        }
-        model.getRepositories().forEach(repository -> collect.addRepository(remote(repository)));
+        collect.setRootArtifact(root);
+        dependencies.forEach(collect::addDependency);
+        managed.forEach(collect::addManagedDependency);
+        remotes.forEach(collect::addRepository);
         DependencyResult result;
         try {
             result = system.resolveDependencies(session, new DependencyRequest(collect, null));
@@ -129,19 +164,27 @@ final class Repositories {
         Set<String> missing = new LinkedHashSet<>();
         for (ArtifactResult artifact : result.getArtifactResults()) {
             if (artifact.isResolved()) {
-                libraries.add(new Library(artifact.getArtifact().getFile().toPath(), artifact.getArtifact().toString()));
+                libraries.add(new Library(artifact.getArtifact().getFile().toPath(), shown(artifact.getArtifact())));
             } else {
-                missing.add(artifact.getRequest().getArtifact().toString());
+                missing.add(shown(artifact.getRequest().getArtifact()));
             }
         }
         return new ClassPath(new ArrayList<>(libraries), new ArrayList<>(missing));
     }
 
-    static RemoteRepository remote(Repository repository) {
+    public static RemoteRepository remote(Repository repository) {
         return new RemoteRepository.Builder(repository.getId(), "default", repository.getUrl()).build();
     }
 
-    private static org.eclipse.aether.graph.Dependency converted(Dependency dependency) {
+    /** {@code group:artifact:version}, with what is unusual about it. */
+    private static String shown(Artifact artifact) {
+        String classifier = artifact.getClassifier().isEmpty() ? "" : ":" + artifact.getClassifier();
+        String extension = artifact.getExtension().equals("jar") ? "" : "@" + artifact.getExtension();
+        return artifact.getGroupId() + ":" + artifact.getArtifactId() + ":" + artifact.getVersion() + classifier + extension;
+    }
+
+    /** As the resolver wants it. */
+    public static org.eclipse.aether.graph.Dependency converted(Dependency dependency) {
         String type = dependency.getType() == null || dependency.getType().equals("test-jar") ? "jar" : dependency.getType();
         String classifier = "test-jar".equals(dependency.getType()) ? "tests" : dependency.getClassifier();
         List<Exclusion> exclusions = dependency.getExclusions().stream()

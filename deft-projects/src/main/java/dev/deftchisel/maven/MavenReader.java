@@ -1,5 +1,6 @@
 package dev.deftchisel.maven;
 
+import dev.deftchisel.workspace.Build;
 import dev.deftchisel.workspace.Dependencies;
 import dev.deftchisel.workspace.FolderReader;
 import dev.deftchisel.workspace.Library;
@@ -7,13 +8,16 @@ import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.ProjectReader;
 import dev.deftchisel.workspace.Workspace;
+import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.apache.maven.model.Dependency;
 import org.apache.maven.model.Model;
@@ -58,7 +62,7 @@ public final class MavenReader implements ProjectReader {
         resolved.values().stream().flatMap(one -> one.missing().stream()).distinct().forEach(missing ->
                 gaps.add(missing + " is not on this machine: names from it stay unresolved"
                         + (request.online() ? "" : " (fetch it with --online)")));
-        return new Workspace(folder, modules.stream().filter(module -> !module.roots().isEmpty()).toList(), gaps);
+        return new Workspace(folder, new Build("Maven", files(models.values())), modules.stream().filter(module -> !module.roots().isEmpty()).toList(), gaps);
     }
 
     /** What a module needs from outside the workspace, and which other modules of it. */
@@ -76,6 +80,10 @@ public final class MavenReader implements ProjectReader {
                 collect(childPom, repositories, models);
             }
         }
+    }
+
+    private static List<Path> files(Collection<Model> models) {
+        return models.stream().map(Model::getPomFile).filter(Objects::nonNull).map(File::toPath).toList();
     }
 
     private static String key(String groupId, String artifactId) {

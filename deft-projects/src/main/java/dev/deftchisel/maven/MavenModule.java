@@ -1,11 +1,11 @@
 package dev.deftchisel.maven;
 
 import dev.deftchisel.workspace.Dependencies;
+import dev.deftchisel.workspace.GeneratedRoots;
 import dev.deftchisel.workspace.JavaLevel;
 import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.SourceRoot;
-import java.io.IOException;
 import java.nio.charset.Charset;
 import java.nio.charset.IllegalCharsetNameException;
 import java.nio.charset.StandardCharsets;
@@ -15,7 +15,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
-import java.util.stream.Stream;
 import org.apache.maven.model.Model;
 import org.apache.maven.model.Resource;
 
@@ -46,8 +45,8 @@ final class MavenModule {
             add(roots, folder, resource.getDirectory(), SourceRoot.Use.TEST, SourceRoot.Kind.RESOURCE);
         }
         Path target = folder.resolve(Objects.requireNonNullElse(model.getBuild().getDirectory(), "target"));
-        generated(target.resolve("generated-sources"), SourceRoot.Use.MAIN, roots);
-        generated(target.resolve("generated-test-sources"), SourceRoot.Use.TEST, roots);
+        roots.addAll(GeneratedRoots.in(target.resolve("generated-sources"), SourceRoot.Use.MAIN));
+        roots.addAll(GeneratedRoots.in(target.resolve("generated-test-sources"), SourceRoot.Use.TEST));
         return roots;
     }
 
@@ -57,18 +56,6 @@ final class MavenModule {
             Path path = folder.resolve(directory).normalize();
             if (Files.isDirectory(path)) {
                 roots.add(new SourceRoot(path, use, kind));
-            }
-        }
-    }
-
-    /** By convention each generator has a folder of its own in there. */
-    private static void generated(Path parent, SourceRoot.Use use, List<SourceRoot> roots) {
-        if (Files.isDirectory(parent)) {
-            try (Stream<Path> folders = Files.list(parent)) {
-                folders.filter(Files::isDirectory).sorted().forEach(folder ->
-                        roots.add(new SourceRoot(folder, use, SourceRoot.Kind.GENERATED)));
-            } catch (IOException unreadable) {
-                // what cannot be listed cannot be compiled either
             }
         }
     }

@@ -86,7 +86,7 @@ class MavenReaderTest {
         write("pom.xml", pom("dues", "<dependencies><dependency><groupId>harbour.none</groupId><artifactId>nowhere"
                 + "</artifactId><version>9</version></dependency></dependencies>"));
         write("src/main/java/Due.java", "class Due { }");
-        assertEquals(List.of("harbour.none:nowhere:jar:9 is not on this machine: names from it stay unresolved"
+        assertEquals(List.of("harbour.none:nowhere:9 is not on this machine: names from it stay unresolved"
                 + " (fetch it with --online)"), open(root).gaps());
     }
 

@@ -1,0 +1,92 @@
+package dev.deftchisel.cli;
+
+import dev.deftchisel.jdk.Jdk;
+import dev.deftchisel.workspace.JavaLevel;
+import dev.deftchisel.workspace.Library;
+import dev.deftchisel.workspace.Module;
+import dev.deftchisel.workspace.SourceRoot;
+import dev.deftchisel.workspace.Workspace;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Predicate;
+
+/** A project for people: what it is made of, a module below the other. */
+final class ProjectText {
+
+    private static final int LABEL = 14;
+
+    private final Workspace workspace;
+    private final Palette palette;
+
+    ProjectText(Workspace workspace, Palette palette) {
+        this.workspace = workspace;
+        this.palette = palette;
+    }
+
+    List<String> lines(List<Jdk> jdks) {
+        List<String> lines = new ArrayList<>();
+        int files = workspace.build().files().size();
+        lines.add(palette.strong(workspace.root().toString()) + ": " + workspace.build().name()
+                + (files == 0 ? "" : ", read from " + counted(files, "file")) + ", " + counted(workspace.modules().size(), "module"));
+        add(lines, "JDK", List.of(shown(Jdk.running()) + "  runs deft"));
+        add(lines, "other JDKs", jdks.stream().filter(jdk -> !jdk.home().equals(Jdk.running().home())).map(ProjectText::shown).toList());
+        add(lines, "build files", workspace.build().files().stream().map(workspace::show).toList());
+        workspace.modules().forEach(module -> lines.addAll(module(module, jdks)));
+        if (!workspace.gaps().isEmpty()) {
+            lines.add("");
+            lines.add(palette.strong("not known"));
+            workspace.gaps().forEach(gap -> lines.add("  " + gap));
+        }
+        return lines;
+    }
+
+    private static String shown(Jdk jdk) {
+        return jdk.version() + "  " + jdk.home();
+    }
+
+    private static String counted(int count, String what) {
+        return count + " " + what + (count == 1 ? "" : "s");
+    }
+
+    private List<String> module(Module module, List<Jdk> jdks) {
+        List<String> lines = new ArrayList<>(List.of("", palette.strong(module.name())));
+        add(lines, "Java", List.of(java(module.java(), jdks)));
+        add(lines, "options", module.java().options());
+        if (!module.encoding().equals(StandardCharsets.UTF_8)) {
+            add(lines, "encoding", List.of(module.encoding().name()));
+        }
+        add(lines, "code", roots(module, root -> root.use() == SourceRoot.Use.MAIN && root.kind() == SourceRoot.Kind.SOURCE));
+        add(lines, "tests", roots(module, root -> root.use() == SourceRoot.Use.TEST && root.kind() == SourceRoot.Kind.SOURCE));
+        add(lines, "generated", roots(module, root -> root.kind() == SourceRoot.Kind.GENERATED));
+        add(lines, "resources", roots(module, root -> root.kind() == SourceRoot.Kind.RESOURCE));
+        add(lines, "uses", module.upstream());
+        add(lines, "libraries", module.dependencies().libraries().stream().map(ProjectText::shown).toList());
+        add(lines, "processors", module.dependencies().processors().stream().map(ProjectText::shown).toList());
+        add(lines, "missing", module.dependencies().missing());
+        return lines;
+    }
+
+    private static String java(JavaLevel java, List<Jdk> jdks) {
+        String level = java.level() + (java.api() == JavaLevel.Api.LEVEL ? ", language and API" : ", with the API of the JDK that builds");
+        return java.isReadBy(Jdk.running().feature()) ? level
+                : level + ", which " + java.fitting(jdks).map(jdk -> "JDK " + jdk.feature() + " reads").orElse("no JDK here reads");
+    }
+
+    private static String shown(Library library) {
+        return library.origin() + "  " + library.file();
+    }
+
+    private List<String> roots(Module module, Predicate<SourceRoot> which) {
+        return module.roots().stream().filter(which).map(root -> workspace.show(root.folder())).map(path -> path.isEmpty() ? "." : path)
+                .toList();
+    }
+
+    /** A label before the first of some values; nothing when there are none. */
+    private void add(List<String> lines, String label, List<String> values) {
+        for (int i = 0; i < values.size(); i++) {
+            String before = "  " + (i == 0 ? label : "");
+            lines.add(palette.quiet(before + " ".repeat(LABEL - before.length())) + values.get(i));
+        }
+    }
+}
