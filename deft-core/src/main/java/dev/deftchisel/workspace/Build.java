@@ -14,6 +14,10 @@ public record Build(String name, List<Path> files) {
     /** Source folders that the user named, or that are there by convention. */
     public static final Build FOLDERS = new Build("source folders", List.of());
 
+    /** Names of files of which any may belong to a build, as glob patterns. */
+    public static final List<String> FILE_PATTERNS = List.of("pom.xml", "*.gradle", "*.gradle.kts", "gradle.properties", "*.versions.toml",
+            "gradle.lockfile", "deft-project.json", ".java-version", ".editorconfig");
+
     /** Copies the list. */
     public Build {
         files = files.stream().distinct().toList();

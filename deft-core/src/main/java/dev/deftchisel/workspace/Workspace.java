@@ -1,6 +1,7 @@
 package dev.deftchisel.workspace;
 
 import java.nio.file.Path;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 
@@ -29,6 +30,16 @@ public record Workspace(Path root, Build build, List<Module> modules, List<Strin
     public String show(Path file) {
         Path shown = file.startsWith(root) ? root.relativize(file) : file;
         return shown.toString().replace('\\', '/');
+    }
+
+    /**
+     * Whether the workspace may be another one when some files have changed: when it was read from one of them, or one of them in it
+     * belongs to a build.
+     */
+    public boolean isReadFrom(Collection<Path> changed) {
+        return changed.stream().anyMatch(file -> build.files().contains(file) || file.startsWith(root)
+                && Build.FILE_PATTERNS.stream().anyMatch(pattern ->
+                file.getFileSystem().getPathMatcher("glob:" + pattern).matches(file.getFileName())));
     }
 
     /** The root a file lies in. */

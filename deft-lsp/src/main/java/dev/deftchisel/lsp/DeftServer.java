@@ -1,5 +1,6 @@
 package dev.deftchisel.lsp;
 
+import dev.deftchisel.workspace.Build;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Path;
@@ -8,6 +9,7 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
+import java.util.stream.Stream;
 import org.eclipse.lsp4j.CodeActionOptions;
 import org.eclipse.lsp4j.DiagnosticRegistrationOptions;
 import org.eclipse.lsp4j.DidChangeWatchedFilesRegistrationOptions;
@@ -171,7 +173,8 @@ public final class DeftServer implements LanguageServer {
         workspace.askSettings();
         if (session.client().watchesFiles()) {
             DidChangeWatchedFilesRegistrationOptions options = new DidChangeWatchedFilesRegistrationOptions(
-                    List.of(new FileSystemWatcher(Either.forLeft("**/*.java"))));
+                    Stream.concat(Stream.of("**/*.java"), Build.FILE_PATTERNS.stream().map(pattern -> "**/" + pattern))
+                            .map(pattern -> new FileSystemWatcher(Either.forLeft(pattern))).toList());
             session.editor().registerCapability(new RegistrationParams(List.of(
                     new Registration("files", "workspace/didChangeWatchedFiles", options))));
         }

@@ -3,6 +3,8 @@ package dev.deftchisel.lsp;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.UnfitJavaException;
+import dev.deftchisel.workspace.Workspace;
 import dev.deftchisel.workspace.WorkspaceException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -13,6 +15,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.function.Consumer;
+import org.eclipse.lsp4j.MessageParams;
+import org.eclipse.lsp4j.MessageType;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -26,12 +31,15 @@ final class Folders implements AutoCloseable {
 
     private final Monitor monitor;
     private final Progress progress;
+    private final Consumer<MessageParams> tell;
     private final List<Path> roots = new CopyOnWriteArrayList<>();
     private final Map<Path, Optional<Chisel>> open = new HashMap<>();
 
-    Folders(Monitor monitor, Progress progress) {
+    /** @param tell takes what the user should know of a folder that is opened, or cannot be */
+    Folders(Monitor monitor, Progress progress, Consumer<MessageParams> tell) {
         this.monitor = monitor;
         this.progress = progress;
+        this.tell = tell;
     }
 
     void add(Path folder) {
@@ -70,17 +78,41 @@ final class Folders implements AutoCloseable {
             return Optional.empty();
         }
         try {
-            return Optional.of(progress.during("opening " + folder.getFileName(),
-                    () -> Chisel.open(OpenRequest.around(folder), monitor)));
+            Chisel chisel = progress.during("opening " + folder.getFileName(),
+                    () -> Chisel.open(OpenRequest.around(folder), monitor));
+            tellGaps(chisel.workspace());
+            return Optional.of(chisel);
+        } catch (UnfitJavaException unfit) {
+            // nothing works in this folder, so it is not enough to have it in a log
+            tell.accept(new MessageParams(MessageType.Error, unfit.getMessage()));
+            return Optional.empty();
         } catch (WorkspaceException nothing) {
             LOG.warn("{}: {}", folder, nothing.getMessage());
+            tell.accept(new MessageParams(MessageType.Log, nothing.getMessage()));
             return Optional.empty();
+        }
+    }
+
+    /** One line to be seen, all of them to be looked up. */
+    private void tellGaps(Workspace workspace) {
+        List<String> gaps = workspace.gaps();
+        gaps.forEach(gap -> tell.accept(new MessageParams(MessageType.Log, gap)));
+        if (!gaps.isEmpty()) {
+            tell.accept(new MessageParams(MessageType.Warning, gaps.get(0) + (gaps.size() == 1 ? ""
+                    : " (and " + (gaps.size() - 1) + " more; 'deft project' shows them)")));
         }
     }
 
     /** Files were written, made or removed by somebody else. */
     void refresh(Collection<Path> files) {
         open.values().removeIf(Optional::isEmpty);
+        open.values().removeIf(chisel -> {
+            boolean isOther = chisel.get().workspace().isReadFrom(files);
+            if (isOther) {
+                chisel.get().close();
+            }
+            return isOther;
+        });
         open.values().stream().flatMap(Optional::stream).forEach(chisel -> chisel.refresh(files));
     }
 

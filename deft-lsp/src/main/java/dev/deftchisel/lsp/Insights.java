@@ -2,7 +2,6 @@ package dev.deftchisel.lsp;
 
 import dev.deftchisel.Uses;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
 import org.eclipse.lsp4j.InlayHint;

@@ -13,6 +13,8 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import org.eclipse.lsp4j.MessageParams;
+import org.eclipse.lsp4j.MessageType;
 import org.eclipse.lsp4j.Position;
 import org.eclipse.lsp4j.services.LanguageClient;
 
@@ -21,7 +23,7 @@ final class Session implements AutoCloseable {
 
     private final Documents documents = new Documents();
     private final Worker worker = new Worker();
-    private final Folders folders = new Folders(worker.monitor(), new Progress(this));
+    private final Folders folders = new Folders(worker.monitor(), new Progress(this), this::tell);
     private final Optional<Path> pages;
     /** Of the worker's thread. */
     private Optional<Looked> looked = Optional.empty();
@@ -46,6 +48,17 @@ final class Session implements AutoCloseable {
     /** To whom messages go. */
     LanguageClient editor() {
         return editor.orElseThrow(() -> new IllegalStateException("there is no client yet"));
+    }
+
+    /** Shows a message, or only logs it; before there is a client nobody hears it. */
+    private void tell(MessageParams message) {
+        editor.ifPresent(client -> {
+            if (message.getType() == MessageType.Log) {
+                client.logMessage(message);
+            } else {
+                client.showMessage(message);
+            }
+        });
     }
 
     void agree(Negotiated negotiated) {

@@ -16,6 +16,7 @@ import org.apache.maven.model.building.ModelBuildingException;
 import org.apache.maven.model.building.ModelBuildingRequest;
 import org.apache.maven.model.building.StringModelSource;
 import org.apache.maven.repository.internal.MavenRepositorySystemUtils;
+import org.eclipse.aether.DefaultRepositoryCache;
 import org.eclipse.aether.DefaultRepositorySystemSession;
 import org.eclipse.aether.RepositorySystem;
 import org.eclipse.aether.RepositorySystemSession;
@@ -46,10 +47,12 @@ public final class Repositories {
 
     private final RepositorySystem system;
     private final DefaultRepositorySystemSession session;
+    private final UnreadModels unread;
 
-    private Repositories(RepositorySystem system, DefaultRepositorySystemSession session) {
+    private Repositories(RepositorySystem system, DefaultRepositorySystemSession session, UnreadModels unread) {
         this.system = system;
         this.session = session;
+        this.unread = unread;
     }
 
     /** @param online whether anything may be fetched */
@@ -61,11 +64,16 @@ public final class Repositories {
         session.setLocalRepositoryManager(
                 system.newLocalRepositoryManager(session, new LocalRepository(folder().toFile(), type)));
         session.setOffline(!online);
+        // profiles in the models of libraries ask which Java it is; without an answer a model cannot be read at all
+        session.setSystemProperties(System.getProperties());
+        session.setCache(new DefaultRepositoryCache());
+        UnreadModels unread = new UnreadModels();
+        session.setRepositoryListener(unread);
         session.setDependencySelector(new AndDependencySelector(
                 new ScopeDependencySelector("test", "provided"),
                 new OptionalDependencySelector(),
                 new ExclusionDependencySelector()));
-        return new Repositories(system, session);
+        return new Repositories(system, session, unread);
     }
 
     /**
@@ -161,7 +169,7 @@ public final class Repositories {
             result = incomplete.getResult();
         }
         Set<Library> libraries = new LinkedHashSet<>();
-        Set<String> missing = new LinkedHashSet<>();
+        Set<String> missing = new LinkedHashSet<>(unread.take());
         for (ArtifactResult artifact : result.getArtifactResults()) {
             if (artifact.isResolved()) {
                 libraries.add(new Library(artifact.getArtifact().getFile().toPath(), shown(artifact.getArtifact())));
@@ -177,7 +185,7 @@ public final class Repositories {
     }
 
     /** {@code group:artifact:version}, with what is unusual about it. */
-    private static String shown(Artifact artifact) {
+    static String shown(Artifact artifact) {
         String classifier = artifact.getClassifier().isEmpty() ? "" : ":" + artifact.getClassifier();
         String extension = artifact.getExtension().equals("jar") ? "" : "@" + artifact.getExtension();
         return artifact.getGroupId() + ":" + artifact.getArtifactId() + ":" + artifact.getVersion() + classifier + extension;
