@@ -10,6 +10,7 @@ import dev.deftchisel.operation.Reason;
 import dev.deftchisel.problem.Finding;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Logbook;
+import dev.deftchisel.problem.MissingLibraries;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Repairs;
 import dev.deftchisel.problem.Rules;
@@ -123,6 +124,10 @@ public final class Problems {
 
     /** What is wrong in a scope, by file and place. */
     public List<Problem> in(Scope scope) {
+        return MissingLibraries.merged(found(scope));
+    }
+
+    private List<Problem> found(Scope scope) {
         return DeepStack.call(() -> {
             Analysis analysis = analyst.analyse(Focus.whole(scope.files()).deeply());
             List<Problem> found = new ArrayList<>();
@@ -147,12 +152,12 @@ public final class Problems {
         List<Path> changed = scope.files().stream().filter(file -> !known.containsKey(file)).toList();
         if (!changed.isEmpty()) {
             changed.forEach(file -> known.put(file, new ArrayList<>()));
-            in(Scope.of(changed)).forEach(problem -> known.get(problem.file()).add(problem));
+            found(Scope.of(changed)).forEach(problem -> known.get(problem.file()).add(problem));
             changed.forEach(file -> logbook.note(file, known.get(file)));
             logbook.close();
         }
-        return scope.files().stream().flatMap(file -> known.get(file).stream())
-                .filter(problem -> scope.contains(problem.file(), problem.range().start())).toList();
+        return MissingLibraries.merged(scope.files().stream().flatMap(file -> known.get(file).stream())
+                .filter(problem -> scope.contains(problem.file(), problem.range().start())).toList());
     }
 
     private static Problem problem(SourceFile file, Finding finding) {

@@ -26,6 +26,11 @@ public record Problem(
         fixes = List.copyOf(fixes);
     }
 
+    /** The same in other words. */
+    Problem saying(String other) {
+        return new Problem(rule, tag, severity, file, range, position, other, fixes);
+    }
+
     /** The same with other fixes. */
     public Problem offering(List<String> titles) {
         return new Problem(rule, tag, severity, file, range, position, sentence, titles);

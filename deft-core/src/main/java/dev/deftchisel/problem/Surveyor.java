@@ -67,7 +67,9 @@ public final class Surveyor {
         Suppressions suppressions = new Suppressions(code.get(), rules);
         List<Finding> shown = new ArrayList<>(found.stream().filter(finding -> !suppressions.accept(finding)).toList());
         rules.named(Suppressions.IDLE).ifPresent(about -> shown.addAll(suppressions.idle(about, severity(file, about), found)));
-        errors.stream().map(error -> repairs.finding(error, survey, analysis)).forEach(shown::add);
+        MissingLibraries missing = new MissingLibraries(code.get(), analysis, errors);
+        missing.finding().ifPresent(shown::add);
+        missing.others().stream().map(error -> repairs.finding(error, survey, analysis)).forEach(shown::add);
         shown.removeIf(finding -> finding.severity() == Severity.OFF);
         shown.sort(Comparator.comparing((Finding finding) -> finding.range().start()).thenComparing(finding -> finding.about().id()));
         return List.copyOf(shown);

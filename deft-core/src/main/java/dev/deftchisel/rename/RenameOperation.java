@@ -12,6 +12,7 @@ import dev.deftchisel.analysis.SearchWords;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.analysis.UnknownSupertypes;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
@@ -179,6 +180,17 @@ public final class RenameOperation implements Operation {
         if (!obstacles.isEmpty()) {
             return new Plan.Refused(obstacles);
         }
+        List<String> unseen = new ArrayList<>();
+        for (SymbolKey member : family) {
+            Optional<String> unknown = unknownAbove(member, before);
+            if (unknown.isPresent() && isOverriding(member, before)
+                    && family.stream().noneMatch(other -> !other.equals(member) && before.overrides(member, other))) {
+                return Plan.refused(shown(member, before) + " overrides a method of " + unknown.get()
+                        + ", which is not known here, so nobody can tell what else would have to be renamed");
+            }
+            unknown.ifPresent(type -> unseen.add(type + " is not known here: whether " + shown(member, before)
+                    + " overrides something there was not seen"));
+        }
         Map<Path, Map<Range, Edit>> references = new ReferenceEdits(before, family, newName).all();
         Map<Path, Path> moves = new HashMap<>(moves(target, newName, before));
         Map<Set<SymbolKey>, String> related = takesAll ? namesakes.in(before) : Map.of();
@@ -200,8 +212,26 @@ public final class RenameOperation implements Operation {
                 "rename the " + target.describe() + " to " + newName + also(related.size()),
                 files(target, newName, references, moves, choice(answers), before),
                 new Meaning(names, Map.of()),
-                notes(target, before));
+                Stream.concat(notes(target, before).stream(), unseen.stream()).toList());
         return new Plan.Ready(change, before);
+    }
+
+    /** What is above the type of a method that can override, and not known. */
+    private static Optional<String> unknownAbove(SymbolKey member, Analysis before) {
+        return before.symbol(member).filter(symbol -> symbol.kind().isMethod() && !symbol.isStatic() && !symbol.isPrivate())
+                .flatMap(Symbol::owner).flatMap(before::known).map(Analysis.Known::element)
+                .filter(TypeElement.class::isInstance).flatMap(type -> UnknownSupertypes.first((TypeElement) type));
+    }
+
+    /** Whether a method says that it overrides one. */
+    private static boolean isOverriding(SymbolKey member, Analysis before) {
+        return before.known(member).filter(known -> known.element().getAnnotationMirrors().stream()
+                        .anyMatch(annotation -> annotation.getAnnotationType().asElement().getSimpleName().contentEquals("Override")))
+                .isPresent();
+    }
+
+    private static String shown(SymbolKey member, Analysis before) {
+        return before.symbol(member).map(Symbol::signature).orElseThrow();
     }
 
     private static String also(int related) {

@@ -8,11 +8,13 @@ import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.Modifier;
 import java.util.Set;
+import java.util.stream.IntStream;
 
 /** Imports of packages or types that are not there. */
 public final class MissingPackage implements Repair {
@@ -74,8 +76,20 @@ public final class MissingPackage implements Repair {
             if (isMember) {
                 fixes.add(0, Fix.of("import the member as static", edits -> edits.insert(range.start(), "static ")));
             }
-            fixes.add(Fix.of("remove the import", edits -> edits.removeImport(site.code().range(line))));
+            if (!isUsed(code, line)) {
+                fixes.add(Fix.of("remove the import", edits -> edits.removeImport(site.code().range(line))));
+            }
         }
         return fixes;
+    }
+
+    /** Whether what an import brings, or would bring, is named in the file: then it is missing, and not too much. */
+    private static boolean isUsed(Code code, ImportTree line) {
+        String name = line.getQualifiedIdentifier().toString();
+        String simple = name.substring(name.lastIndexOf('.') + 1);
+        Tokens tokens = code.tokens();
+        return IntStream.range(0, tokens.count())
+                .anyMatch(i -> tokens.is(i, simple) && code.unit().getImports().stream()
+                        .noneMatch(other -> code.range(other).encloses(tokens.range(i))));
     }
 }

@@ -6,8 +6,11 @@ import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.Chisel;
+import dev.deftchisel.analysis.Monitor;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -61,6 +64,38 @@ class FoldersTest {
         assertEquals(2, session.folders().all().size());
         session.folders().remove(folder.resolve("piers"));
         assertEquals(1, session.folders().all().size());
+    }
+
+    @Test
+    void aFolderOpensAnewWhenItsBuildChanges() throws Exception {
+        Chisel before = of(berth);
+        session.folders().refresh(List.of(tide));
+        assertSame(before, of(berth));
+        session.folders().refresh(List.of(folder.resolve("harbour/settings.gradle")));
+        assertNotSame(before, of(berth));
+    }
+
+    @Test
+    void whatAFolderLacksIsSaidOnceAndAllIsLogged() throws Exception {
+        List<String> said = new ArrayList<>();
+        Folders folders = new Folders(Monitor.SILENT, new Progress(session), message -> said.add(message.getType() + " " + message.getMessage()));
+        Files.writeString(folder.resolve("harbour/build.gradle"), "");
+        folders.of(berth);
+        folders.of(tide);
+        String gap = "build.gradle is not run, so its libraries are unknown: names from them stay unresolved (give them with --class-path)";
+        assertEquals(List.of("Log " + gap, "Warning " + gap), said);
+        folders.close();
+    }
+
+    @Test
+    void aJavaThatCannotBeReadIsAnErrorToBeSeen() throws Exception {
+        List<String> said = new ArrayList<>();
+        Folders folders = new Folders(Monitor.SILENT, new Progress(session), message -> said.add(message.getType() + " " + message.getMessage()));
+        Files.writeString(folder.resolve("harbour/build.gradle"), "sourceCompatibility = 999\n");
+        assertTrue(folders.of(berth).isEmpty());
+        assertEquals(1, said.size());
+        assertTrue(said.get(0).startsWith("Error module harbour is written in Java 999, which"), said.get(0));
+        folders.close();
     }
 
     @Test

@@ -32,7 +32,7 @@ final class ScriptParser {
     }
 
     private Token token() {
-        return tokens.get(at);
+        return tokens.get(Math.min(at, tokens.size() - 1));
     }
 
     private Token ahead(int count) {
