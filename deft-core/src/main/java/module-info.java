@@ -14,6 +14,7 @@ module dev.deftchisel.core {
     requires org.slf4j;
 
     exports dev.deftchisel;
+    exports dev.deftchisel.added;
     exports dev.deftchisel.analysis;
     exports dev.deftchisel.change;
     exports dev.deftchisel.guard;
@@ -29,11 +30,13 @@ module dev.deftchisel.core {
     opens dev.deftchisel.journal to com.google.gson;
     opens dev.deftchisel.problem to com.google.gson;
 
+    uses dev.deftchisel.added.AddedMembers;
     uses dev.deftchisel.operation.Operation;
     uses dev.deftchisel.problem.Repair;
     uses dev.deftchisel.problem.Rule;
     uses dev.deftchisel.workspace.ProjectReader;
 
+    provides dev.deftchisel.added.AddedMembers with dev.deftchisel.added.lombok.LombokMembers;
     provides dev.deftchisel.operation.Operation with
             dev.deftchisel.access.OpenAccessOperation,
             dev.deftchisel.declare.BindParametersOperation,

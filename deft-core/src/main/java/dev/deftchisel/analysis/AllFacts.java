@@ -40,7 +40,7 @@ final class AllFacts {
         for (SourceFile file : files) {
             CompilationUnitTree unit = run.units().get(file.path());
             if (unit != null) {
-                found.add(new BindingScanner(file, unit, run.trees(), elements, symbols, focus).scanUnit(unit));
+                found.add(new BindingScanner(file, unit, run, elements, symbols, focus).scanUnit(unit));
             }
         }
         return List.copyOf(found);

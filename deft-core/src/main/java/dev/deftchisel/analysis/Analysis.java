@@ -291,7 +291,7 @@ public final class Analysis {
     }
 
     private static TreePath pathTo(Attribution part, CompilationUnitTree unit, int offset) {
-        SourcePositions positions = part.run().trees().getSourcePositions();
+        SourcePositions positions = part.run().positions();
         TreePath[] deepest = {new TreePath(unit)};
         new TreePathScanner<Void, Void>() {
             @Override

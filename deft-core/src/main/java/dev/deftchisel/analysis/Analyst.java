@@ -1,5 +1,6 @@
 package dev.deftchisel.analysis;
 
+import dev.deftchisel.added.Additions;
 import dev.deftchisel.source.TypeSketch;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
@@ -42,6 +43,11 @@ public final class Analyst {
     /** The code that is analysed. */
     public Snapshot snapshot() {
         return snapshot;
+    }
+
+    /** What the types of a file have beyond its text. */
+    public Additions added(SourceFile file) {
+        return libraries.additions().of(file);
     }
 
     /** One who analyses other code with the same libraries. */
@@ -122,9 +128,9 @@ public final class Analyst {
     private Attribution attribute(
             Universe universe, List<SourceFile> files, Focus focus, Map<SourceFile, List<TypeSketch>> subtypes) {
         SnapshotFileManager manager = new SnapshotFileManager(
-                libraries.manager(universe.classPath()),
+                libraries.manager(universe.classPath()), libraries.additions(),
                 snapshot.files().stream().filter(file -> universe.sees(file.module())));
-        CompilerRun.Attributed run = new CompilerRun(libraries.compiler(), manager, universe.java(), focus.isDeep(), monitor)
+        CompilerRun.Attributed run = new CompilerRun(libraries.compiler(), libraries.additions(), manager, universe.java(), focus.isDeep(), monitor)
                 .attribute(files, file -> VisibleText.of(file, focus, subtypes.getOrDefault(file, List.of())));
         Elements elements = run.task().getElements();
         Symbols symbols = new Symbols(

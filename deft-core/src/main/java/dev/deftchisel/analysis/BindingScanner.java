@@ -69,17 +69,17 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
     private boolean inImport;
 
     BindingScanner(
-            SourceFile file, CompilationUnitTree unit, DocTrees trees, Elements elements, Symbols symbols, Focus focus) {
+            SourceFile file, CompilationUnitTree unit, CompilerRun.Attributed run, Elements elements, Symbols symbols, Focus focus) {
         this.path = file.path();
         this.tokens = file.tokens();
-        this.trees = trees;
+        this.trees = run.trees();
         this.elements = elements;
         this.symbols = symbols;
         this.keys = symbols.keys();
-        this.names = new NameFinder(tokens, unit, trees.getSourcePositions());
+        this.names = new NameFinder(tokens, unit, run.positions());
         this.facts = new FileFacts(path);
         this.focus = focus;
-        this.docs = new DocBindings(file, unit, trees, symbols, facts, focus.names());
+        this.docs = new DocBindings(file, unit, run, symbols, facts, focus.names());
     }
 
     FileFacts scanUnit(CompilationUnitTree unit) {

@@ -60,7 +60,7 @@ public final class Code {
         this.file = file;
         this.part = part;
         this.unit = part.run().units().get(file.path());
-        this.positions = part.run().trees().getSourcePositions();
+        this.positions = part.run().positions();
     }
 
     /** The file. */

@@ -1,8 +1,10 @@
 package dev.deftchisel.analysis;
 
+import dev.deftchisel.added.Additions;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.Optional;
 import javax.tools.Diagnostic;
 
 /**
@@ -18,11 +20,23 @@ public record CompilerError(Path file, Range range, Range whole, String code, St
 
     /** What the compiler reports. */
     static CompilerError of(Path file, Diagnostic<?> found) {
-        int start = (int) Math.max(0, found.getPosition());
-        int end = (int) Math.max(start, found.getEndPosition());
-        int first = (int) Math.max(0, Math.min(start, found.getStartPosition()));
-        return new CompilerError(file, new Range(start, end), new Range(first, end), found.getCode(),
+        return of(file, found, Additions.NONE).orElseThrow();
+    }
+
+    /**
+     * What the compiler reports of a file of which it saw more than its text.
+     *
+     * @return empty when it is about what is not in the text
+     */
+    static Optional<CompilerError> of(Path file, Diagnostic<?> found, Additions added) {
+        if (found.getPosition() >= 0 && added.original(found.getPosition()) < 0) {
+            return Optional.empty();
+        }
+        int start = Math.max(0, added.original(Math.max(0, found.getPosition())));
+        int end = Math.max(start, added.originalEnd(Math.max(0, found.getEndPosition())));
+        int first = Math.max(0, Math.min(start, added.original(Math.max(0, found.getStartPosition()))));
+        return Optional.of(new CompilerError(file, new Range(start, end), new Range(first, end), found.getCode(),
                 found.getMessage(Locale.ROOT).replaceAll(";?\\s*\\R\\s*(?=\\w+:)", "; ")
-                        .replaceAll("\\s*\\R\\s*", " ").replaceAll(" +", " "));
+                        .replaceAll("\\s*\\R\\s*", " ").replaceAll(" +", " ")));
     }
 }

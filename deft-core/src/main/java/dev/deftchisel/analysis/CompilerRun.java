@@ -3,8 +3,11 @@ package dev.deftchisel.analysis;
 import com.sun.source.tree.CompilationUnitTree;
 import com.sun.source.util.DocTrees;
 import com.sun.source.util.JavacTask;
+import com.sun.source.util.SourcePositions;
 import com.sun.source.util.TaskEvent;
 import com.sun.source.util.TaskListener;
+import dev.deftchisel.added.Additions;
+import dev.deftchisel.added.AdditionsReader;
 import dev.deftchisel.workspace.JavaLevel;
 import dev.deftchisel.workspace.SourceFile;
 import java.io.IOException;
@@ -38,6 +41,7 @@ final class CompilerRun {
     private static final int MOST_ATTEMPTS = 12;
 
     private final JavaCompiler compiler;
+    private final AdditionsReader additions;
     private final JavaFileManager manager;
     private final List<String> options;
     private final JavaLevel java;
@@ -45,8 +49,9 @@ final class CompilerRun {
     private final Monitor monitor;
     private final List<String> gaps = new ArrayList<>();
 
-    CompilerRun(JavaCompiler compiler, JavaFileManager manager, JavaLevel java, boolean isDeep, Monitor monitor) {
+    CompilerRun(JavaCompiler compiler, AdditionsReader additions, JavaFileManager manager, JavaLevel java, boolean isDeep, Monitor monitor) {
         this.compiler = compiler;
+        this.additions = additions;
         this.manager = manager;
         this.monitor = monitor;
         this.java = java;
@@ -61,9 +66,15 @@ final class CompilerRun {
     record Attributed(
             JavacTask task,
             DocTrees trees,
+            SourcePositions positions,
             Map<Path, CompilationUnitTree> units,
             List<CompilerError> errors,
             List<String> gaps) {
+
+        /** What the compiler saw of a file beyond its text. */
+        Additions additions(CompilationUnitTree unit) {
+            return positions instanceof ShiftedPositions shifted ? shifted.additions(unit) : Additions.NONE;
+        }
     }
 
     /**
@@ -112,15 +123,16 @@ final class CompilerRun {
         for (SourceFile file : files) {
             if (!dropped.contains(file.path()) && !file.isModuleInfo()) {
                 wanted.put(file.path(), file);
+                String text = blanked.contains(file.path())
+                        ? file.skeleton().blank(file.content(), body -> false, kept -> true)
+                        : visible.apply(file);
                 objects.add(new SnapshotFileObject(file, file.headline().packageName(), simpleName(file),
-                        Optional.of(blanked.contains(file.path())
-                                ? file.skeleton().blank(file.content(), body -> false, kept -> true)
-                                : visible.apply(file))));
+                        () -> additions.of(file).into(text)));
             }
         }
         List<CompilerError> problems = new ArrayList<>();
         JavacTask task = (JavacTask) compiler.getTask(
-                null, manager, found -> collect(found, problems), options, null, objects);
+                null, manager, found -> collect(found, wanted, problems), options, null, objects);
         task.addTaskListener(progress);
         Map<Path, CompilationUnitTree> units = new HashMap<>();
         try {
@@ -136,7 +148,15 @@ final class CompilerRun {
         // what the parser says of bodies that broke the compiler later is still true
         blanked.stream().filter(wanted::containsKey)
                 .forEach(path -> problems.addAll(new SyntaxCheck(path, java).errors(wanted.get(path).content())));
-        return new Attributed(task, DocTrees.instance(task), units, List.copyOf(problems), List.copyOf(gaps));
+        DocTrees trees = DocTrees.instance(task);
+        Map<CompilationUnitTree, Additions> added = new HashMap<>();
+        units.forEach((path, unit) -> {
+            if (wanted.containsKey(path) && !additions.of(wanted.get(path)).isEmpty()) {
+                added.put(unit, additions.of(wanted.get(path)));
+            }
+        });
+        SourcePositions positions = added.isEmpty() ? trees.getSourcePositions() : new ShiftedPositions(trees.getSourcePositions(), added);
+        return new Attributed(task, trees, positions, units, List.copyOf(problems), List.copyOf(gaps));
     }
 
     private static void analyse(JavacTask task, Progress progress) throws IOException {
@@ -159,11 +179,14 @@ final class CompilerRun {
         return Path.of(object.toUri());
     }
 
-    private static void collect(Diagnostic<? extends JavaFileObject> found, List<CompilerError> problems) {
+    private void collect(Diagnostic<? extends JavaFileObject> found, Map<Path, SourceFile> wanted, List<CompilerError> problems) {
         if (found.getKind() != Diagnostic.Kind.ERROR || found.getSource() == null) {
             return;
         }
-        problems.add(CompilerError.of(path(found.getSource()), found));
+        Path path = path(found.getSource());
+        Additions added = wanted.containsKey(path) ? additions.of(wanted.get(path)) : Additions.NONE;
+        CompilerError.of(path, found, added).filter(error -> !error.code().contains(".unreported.exception")
+                || added.throwing().stream().noneMatch(range -> range.encloses(error.range()))).ifPresent(problems::add);
     }
 
     /**

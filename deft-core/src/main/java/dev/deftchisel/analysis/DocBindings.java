@@ -11,6 +11,7 @@ import com.sun.source.util.DocTreePath;
 import com.sun.source.util.DocTreePathScanner;
 import com.sun.source.util.DocTrees;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.added.Additions;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
@@ -32,6 +33,7 @@ final class DocBindings {
     private final SourceFile file;
     private final CompilationUnitTree unit;
     private final DocTrees trees;
+    private final Additions additions;
     private final Symbols symbols;
     private final FileFacts facts;
     private final Set<String> names;
@@ -40,13 +42,14 @@ final class DocBindings {
     DocBindings(
             SourceFile file,
             CompilationUnitTree unit,
-            DocTrees trees,
+            CompilerRun.Attributed run,
             Symbols symbols,
             FileFacts facts,
             Set<String> names) {
         this.file = file;
         this.unit = unit;
-        this.trees = trees;
+        this.trees = run.trees();
+        this.additions = run.additions(unit);
         this.symbols = symbols;
         this.facts = facts;
         this.names = names;
@@ -102,8 +105,8 @@ final class DocBindings {
 
         private Range range(DocTree tree) {
             DocSourcePositions positions = trees.getSourcePositions();
-            long start = positions.getStartPosition(unit, comment, tree);
-            long end = positions.getEndPosition(unit, comment, tree);
+            long start = additions.original(positions.getStartPosition(unit, comment, tree));
+            long end = additions.originalEnd(positions.getEndPosition(unit, comment, tree));
             return start < 0 || end < start || end > file.content().length()
                     ? new Range(0, 0)
                     : new Range((int) start, (int) end);

@@ -1,5 +1,6 @@
 package dev.deftchisel.analysis;
 
+import dev.deftchisel.added.AdditionsReader;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -24,6 +25,7 @@ public final class Libraries implements AutoCloseable {
     private final JavaCompiler compiler;
     private final Map<List<Path>, PlatformLists> managers = new HashMap<>();
     private final Map<List<Path>, TypeNames> names = new HashMap<>();
+    private final AdditionsReader additions = AdditionsReader.installed();
 
     /** @throws AnalysisException when the running Java has no compiler */
     public Libraries() {
@@ -35,6 +37,11 @@ public final class Libraries implements AutoCloseable {
 
     JavaCompiler compiler() {
         return compiler;
+    }
+
+    /** What types have beyond their text. */
+    AdditionsReader additions() {
+        return additions;
     }
 
     /** The types of the platform and of a class path by their simple names; read once. */

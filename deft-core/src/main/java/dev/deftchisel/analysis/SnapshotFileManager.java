@@ -1,12 +1,12 @@
 package dev.deftchisel.analysis;
 
+import dev.deftchisel.added.AdditionsReader;
 import dev.deftchisel.workspace.SourceFile;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import javax.tools.JavaFileObject;
@@ -20,9 +20,11 @@ import javax.tools.StandardLocation;
 final class SnapshotFileManager extends ForwardingStandardFileManager {
 
     private final Map<String, List<JavaFileObject>> byPackage = new HashMap<>();
+    private final AdditionsReader additions;
 
-    SnapshotFileManager(StandardJavaFileManager libraries, Stream<SourceFile> sources) {
+    SnapshotFileManager(StandardJavaFileManager libraries, AdditionsReader additions, Stream<SourceFile> sources) {
         super(libraries);
+        this.additions = additions;
         List<SourceFile> files = sources.filter(file -> !file.isModuleInfo()).toList();
         files.parallelStream().forEach(SourceFile::headline);
         for (SourceFile file : files) {
@@ -37,7 +39,7 @@ final class SnapshotFileManager extends ForwardingStandardFileManager {
     private void add(SourceFile file, String simpleName) {
         String home = file.headline().packageName();
         byPackage.computeIfAbsent(home, name -> new ArrayList<>())
-                .add(new SnapshotFileObject(file, home, simpleName, Optional.empty()));
+                .add(new SnapshotFileObject(file, home, simpleName, () -> additions.declarations(file)));
     }
 
     @Override

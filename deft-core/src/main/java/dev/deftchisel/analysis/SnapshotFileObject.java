@@ -2,7 +2,7 @@ package dev.deftchisel.analysis;
 
 import dev.deftchisel.workspace.SourceFile;
 import java.net.URI;
-import java.util.Optional;
+import java.util.function.Supplier;
 import javax.tools.SimpleJavaFileObject;
 
 /** A file of the snapshot as the compiler reads it: with all bodies, some, or none. */
@@ -11,15 +11,15 @@ final class SnapshotFileObject extends SimpleJavaFileObject {
     private final SourceFile file;
     private final String packageName;
     private final String simpleName;
-    private final String content;
+    private final Supplier<String> content;
 
-    /** @param content what the compiler is to see of the file; empty for its declarations only */
-    SnapshotFileObject(SourceFile file, String packageName, String simpleName, Optional<String> content) {
+    /** @param content what the compiler is to see of the file */
+    SnapshotFileObject(SourceFile file, String packageName, String simpleName, Supplier<String> content) {
         super(uri(file), Kind.SOURCE);
         this.file = file;
         this.packageName = packageName;
         this.simpleName = simpleName;
-        this.content = content.orElse(null);
+        this.content = content;
     }
 
     private static URI uri(SourceFile file) {
@@ -32,7 +32,7 @@ final class SnapshotFileObject extends SimpleJavaFileObject {
 
     @Override
     public CharSequence getCharContent(boolean ignoreEncodingErrors) {
-        return content != null ? content : file.declarations();
+        return content.get();
     }
 
     @Override

@@ -145,6 +145,12 @@ public final class RenameOperation implements Operation {
         if (!target.isSource()) {
             return Plan.refused("the " + target.describe() + " is declared in a library, so it cannot be renamed");
         }
+        Optional<String> origin = spot.analysis().declaration(target.key()).isPresent() ? Optional.empty()
+                : FollowingMembers.origin(target.key(), target.name(), analyst);
+        if (origin.isPresent()) {
+            return Plan.refused("the " + target.describe() + " does not stand in the code, an annotation adds it"
+                    + (origin.get().isEmpty() ? "" : "; rename the field '" + origin.get() + "', and it follows"));
+        }
         NewName rules = NewName.of(newName, target, spot.file().module().level());
         if (rules.objection().isPresent()) {
             return Plan.refused(rules.objection().get());
@@ -172,7 +178,11 @@ public final class RenameOperation implements Operation {
             return Plan.refused(spot, stranger.get() + " is nothing that could be named after " + target.name());
         }
         Namesakes namesakes = new Namesakes(target, newName, kept);
+        FollowingMembers following = FollowingMembers.of(target.key(), target.name(), newName, analyst);
         Focus focus = focus(spot, target, newName, analyst);
+        if (!following.isEmpty()) {
+            focus = focus.andNames(following.names()).andFiles(analyst.snapshot().pathsMentioning(Set.copyOf(following.names())));
+        }
         Analysis before = analyst.analyse(!takesAll ? focus : focus.andNames(namesakes.names())
                 .andFiles(analyst.snapshot().pathsMentioning(namesakes.names())));
         Set<SymbolKey> family = Family.of(target, before);
@@ -199,17 +209,20 @@ public final class RenameOperation implements Operation {
                     references.computeIfAbsent(path, absent -> new LinkedHashMap<>()).putAll(found));
             keys.forEach(key -> before.symbol(key).ifPresent(symbol -> moves.putAll(moves(symbol, name, before))));
         });
+        Map<SymbolKey, String> added = following.in(before);
+        added.forEach((key, name) -> new ReferenceEdits(before, Set.of(key), name).all().forEach((path, found) ->
+                references.computeIfAbsent(path, absent -> new LinkedHashMap<>()).putAll(found)));
         for (Path taken : moves.values()) {
             if (analyst.snapshot().file(taken).isPresent()) {
                 return Plan.refused("the file " + analyst.snapshot().workspace().show(taken)
                         + " exists already; rename or remove it first");
             }
         }
-        Map<SymbolKey, String> names = new HashMap<>();
+        Map<SymbolKey, String> names = new HashMap<>(added);
         related.forEach((keys, name) -> keys.forEach(key -> names.put(key, name)));
         family.forEach(key -> names.put(key, newName));
         Change change = new Change(
-                "rename the " + target.describe() + " to " + newName + also(related.size()),
+                "rename the " + target.describe() + " to " + newName + also(related.size()) + following(added.size()),
                 files(target, newName, references, moves, choice(answers), before),
                 new Meaning(names, Map.of()),
                 Stream.concat(notes(target, before).stream(), unseen.stream()).toList());
@@ -236,6 +249,10 @@ public final class RenameOperation implements Operation {
 
     private static String also(int related) {
         return related == 0 ? "" : ", and " + related + (related == 1 ? " thing that is" : " things that are") + " named after it";
+    }
+
+    private static String following(int added) {
+        return added == 0 ? "" : ", and " + added + (added == 1 ? " member that follows from it" : " members that follow from it");
     }
 
     private static List<Reason> libraryMembers(Symbol target, Set<SymbolKey> family, Analysis before) {

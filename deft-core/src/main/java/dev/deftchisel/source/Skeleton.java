@@ -88,7 +88,12 @@ public record Skeleton(
      * name. Shorter than the content, so that offsets mean nothing; for reading what a file declares, as fast as possible.
      */
     public String declarations(String content) {
-        return declarationsWithout(List.of(), content);
+        return declarations(content, List.of());
+    }
+
+    /** The same with what is not in the text. */
+    public String declarations(String content, List<Insertion> insertions) {
+        return declarationsWithout(List.of(), insertions, content);
     }
 
     /**
@@ -97,12 +102,12 @@ public record Skeleton(
      */
     public String openDeclarations(String content) {
         List<Secret> hidden = secrets;
-        String rest = declarationsWithout(hidden, content);
+        String rest = declarationsWithout(hidden, List.of(), content);
         Set<String> named = namesOf(hidden, rest);
         while (!named.isEmpty()) {
             Set<String> known = named;
             hidden = hidden.stream().filter(secret -> !known.contains(secret.name())).toList();
-            rest = declarationsWithout(hidden, content);
+            rest = declarationsWithout(hidden, List.of(), content);
             named = namesOf(hidden, rest);
         }
         return rest;
@@ -112,8 +117,9 @@ public record Skeleton(
         return Words.among(hidden.stream().map(Secret::name).collect(Collectors.toSet()), rest, new Range(0, rest.length()));
     }
 
-    private String declarationsWithout(List<Secret> hidden, String content) {
+    private String declarationsWithout(List<Secret> hidden, List<Insertion> insertions, String content) {
         List<Cut> cuts = Stream.of(
+                        insertions.stream().map(one -> new Cut(new Range(one.offset(), one.offset()), one.text())),
                         hidden.stream().map(secret -> new Cut(secret.range(), "")),
                         values.stream().map(value -> new Cut(value, NO_VALUE)),
                         Stream.concat(bodies.stream(), comments.stream()).map(range -> new Cut(range, "")))

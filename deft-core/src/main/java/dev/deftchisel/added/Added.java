@@ -1,0 +1,13 @@
+package dev.deftchisel.added;
+
+/**
+ * A member that a type has beyond its text.
+ *
+ * @param owner simple name of the nested type it is a member of; empty for the annotated type itself
+ * @param role  what it is to its field, the same for all fields: {@code getter}, {@code setter} and the like
+ * @param name  its own
+ * @param field the field or component from which it follows; empty for what follows from the whole type
+ * @param text  its declaration on one line; empty when it stands in that of another
+ */
+public record Added(String owner, String role, String name, String field, String text) {
+}

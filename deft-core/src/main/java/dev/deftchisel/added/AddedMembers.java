@@ -1,0 +1,28 @@
+package dev.deftchisel.added;
+
+import dev.deftchisel.source.Insertion;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.List;
+
+/**
+ * Says which members the types of some annotations have beyond their text. Found by {@link java.util.ServiceLoader}; one for each
+ * annotation processor that is known. To be made once, and asked from one thread at a time.
+ */
+public interface AddedMembers {
+
+    /** Whether there may be such an annotation in a file; cheap, since it is asked for every file. */
+    boolean concerns(SourceFile file);
+
+    /** The members that a type gets, in any order. */
+    List<Added> members(AnnotatedType type);
+
+    /** Modifiers and the like that declarations in the type have beyond their text. */
+    default List<Insertion> modifiers(AnnotatedType type) {
+        return List.of();
+    }
+
+    /** Whether a method or constructor may throw what it does not declare. */
+    default boolean mayThrowAnything(AnnotatedType type, com.sun.source.tree.MethodTree method) {
+        return false;
+    }
+}

@@ -1,0 +1,135 @@
+package dev.deftchisel.added.lombok;
+
+import com.sun.source.tree.AnnotationTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.VariableTree;
+import dev.deftchisel.added.Added;
+import dev.deftchisel.added.AnnotatedType;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import javax.lang.model.element.Modifier;
+
+/** A nested class with a step for each value, and the methods by which it is reached. */
+final class BuilderMembers {
+
+    private final Reading reading;
+    private final AnnotationTree annotation;
+    /** What is built, its type parameters as declared and as named, and the values. */
+    private final String made;
+    private final String declared;
+    private final String arguments;
+    private final List<VariableTree> values;
+
+    private BuilderMembers(Reading reading, AnnotationTree annotation, String made, String declared, String arguments,
+            List<VariableTree> values) {
+        this.reading = reading;
+        this.annotation = annotation;
+        this.made = made;
+        this.declared = declared;
+        this.arguments = arguments;
+        this.values = values;
+    }
+
+    /** Of a type, and of its constructors and static methods. */
+    static List<Added> of(Reading reading) {
+        List<Added> all = new ArrayList<>();
+        AnnotatedType type = reading.type();
+        reading.annotation("Builder").ifPresent(one -> all.addAll(new BuilderMembers(reading, one, type.self(), type.typeParameters(),
+                type.typeArguments(), reading.fields().stream().filter(field -> isSet(reading, field)).toList()).all()));
+        for (MethodTree constructor : type.constructors()) {
+            reading.annotation(constructor.getModifiers(), "Builder").ifPresent(one -> all.addAll(new BuilderMembers(reading, one,
+                    type.self(), type.typeParameters(), type.typeArguments(), List.copyOf(constructor.getParameters())).all()));
+        }
+        for (MethodTree method : type.methods()) {
+            String parameters = method.getTypeParameters().isEmpty() ? "" : method.getTypeParameters().stream().map(Object::toString)
+                    .collect(Collectors.joining(", ", "<", ">"));
+            String named = method.getTypeParameters().isEmpty() ? "" : method.getTypeParameters().stream()
+                    .map(parameter -> parameter.getName().toString()).collect(Collectors.joining(", ", "<", ">"));
+            reading.annotation(method.getModifiers(), "Builder").ifPresent(one -> all.addAll(new BuilderMembers(reading, one,
+                    method.getReturnType().toString(), parameters, named, List.copyOf(method.getParameters())).all()));
+        }
+        return all;
+    }
+
+    /** A field whose value is given already is a step only when it says so. */
+    private static boolean isSet(Reading reading, VariableTree field) {
+        return field.getInitializer() == null || !reading.isFinal(field) || reading.annotation(field.getModifiers(), "Builder.Default").isPresent()
+                || field.getModifiers().getAnnotations().stream().anyMatch(one -> one.getAnnotationType().toString().endsWith("Builder.Default"));
+    }
+
+    private String said(String element, String otherwise) {
+        return AnnotatedType.text(annotation, element).orElse(otherwise);
+    }
+
+    private List<Added> all() {
+        List<Added> all = new ArrayList<>();
+        String simple = made.replaceAll("<.*", "").replaceAll(".*\\.", "");
+        String builder = said("builderClassName", reading.config().text("lombok.builder.className").orElse("*Builder").replace("*", simple));
+        String access = Reading.access(annotation, "access").orElse("public ");
+        Optional<Tree> own = reading.type().nested(builder).map(Tree.class::cast);
+        List<Added> inside = inside(builder);
+        if (own.isEmpty()) {
+            String text = inside.stream().map(Added::text).collect(Collectors.joining(" "));
+            all.add(new Added("", "builder", builder, "", access + "static class " + builder + declared + " { " + text + " }"));
+            inside.forEach(one -> all.add(new Added(one.owner(), one.role(), one.name(), one.field(), "")));
+        }
+        String start = said("builderMethodName", "builder");
+        if (!start.isEmpty() && !reading.type().hasMethod(start)) {
+            all.add(new Added("", "builder-method", start, "", access + "static " + (declared.isEmpty() ? "" : declared + " ") + builder
+                    + arguments + " " + start + "() { return null; }"));
+        }
+        if (said("toBuilder", "false").equals("true") && !reading.type().hasMethod("toBuilder")) {
+            all.add(new Added("", "to-builder", "toBuilder", "", access + builder + arguments + " toBuilder() { return null; }"));
+        }
+        return all;
+    }
+
+    private List<Added> inside(String builder) {
+        List<Added> inside = new ArrayList<>();
+        String self = builder + arguments;
+        inside.add(new Added(builder, "constructor", builder, "", builder + "() { }"));
+        for (VariableTree value : values) {
+            AccessorNames names = new AccessorNames(reading, value);
+            String property = names.property().orElse(value.getName().toString());
+            String prefix = said("setterPrefix", "");
+            String step = prefix.isEmpty() ? property : prefix + names.capital(property);
+            Optional<AnnotationTree> several = reading.annotation(value.getModifiers(), "Singular");
+            if (several.isPresent()) {
+                inside.addAll(Singulars.of(several.get(), value, property, builder, self, prefix, names));
+            } else {
+                inside.add(new Added(builder, "step", step, value.getName().toString(),
+                        "public " + self + " " + step + "(" + value.getType() + " " + property + ") { return this; }"));
+            }
+        }
+        String end = said("buildMethodName", "build");
+        inside.add(new Added(builder, "build", end, "", "public " + made + " " + end + "() { return null; }"));
+        inside.add(new Added(builder, "text", "toString", "", "public java.lang.String toString() { return null; }"));
+        return inside;
+    }
+
+    /** Members for a builder that stands in the text in part. */
+    static List<Added> completing(Reading outer, Reading builder) {
+        for (AnnotationTree annotation : outer.annotation("Builder").stream().toList()) {
+            AnnotatedType type = outer.type();
+            BuilderMembers members = new BuilderMembers(outer, annotation, type.self(), type.typeParameters(), type.typeArguments(),
+                    outer.fields().stream().filter(field -> isSet(outer, field)).toList());
+            String name = builder.type().name();
+            if (members.said("builderClassName", type.name() + "Builder").equals(name)) {
+                boolean isConstructed = !builder.type().constructors().isEmpty();
+                return members.inside(name).stream()
+                        .filter(one -> one.role().equals("constructor") ? !isConstructed : !builder.type().hasMethod(one.name()))
+                        .map(one -> new Added("", one.role(), one.name(), one.field(), one.text()))
+                        .toList();
+            }
+        }
+        return List.of();
+    }
+
+    /** Whether an object of the outer type is needed, as for a method that is not static. */
+    static boolean isInner(MethodTree method) {
+        return !method.getModifiers().getFlags().contains(Modifier.STATIC);
+    }
+}
