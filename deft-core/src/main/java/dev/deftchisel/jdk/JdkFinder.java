@@ -13,10 +13,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import javax.xml.parsers.DocumentBuilder;
 import javax.xml.parsers.DocumentBuilderFactory;
 import javax.xml.parsers.ParserConfigurationException;
 import org.w3c.dom.NodeList;
 import org.xml.sax.SAXException;
+import org.xml.sax.helpers.DefaultHandler;
 
 /**
  * Finds the JDKs of a machine: the running one, those that {@code JAVA_HOME}, {@code JDK_HOME} and {@code PATH} name, those of
@@ -123,7 +125,10 @@ public final class JdkFinder {
             try (InputStream in = Files.newInputStream(file)) {
                 DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
                 factory.setFeature("http://apache.org/xml/features/disallow-doctype-decl", true);
-                NodeList named = factory.newDocumentBuilder().parse(in).getElementsByTagName("jdkHome");
+                DocumentBuilder builder = factory.newDocumentBuilder();
+                // the usual one prints what it finds
+                builder.setErrorHandler(new DefaultHandler());
+                NodeList named = builder.parse(in).getElementsByTagName("jdkHome");
                 for (int i = 0; i < named.getLength(); i++) {
                     homes.add(named.item(i).getTextContent());
                 }

@@ -45,6 +45,18 @@ public record CompiledCode(Map<String, byte[]> classes, List<String> errors, Set
 
     /** Compiles every source of the snapshot in one go. */
     public static CompiledCode of(Snapshot snapshot) {
+        return of(snapshot, OPTIONS);
+    }
+
+    /** The same with the annotation processors that are on the class path. */
+    public static CompiledCode processed(Snapshot snapshot) {
+        List<String> options = new ArrayList<>(OPTIONS);
+        // since JDK 23 they run only when somebody says so
+        options.replaceAll(option -> option.equals("-proc:none") ? Runtime.version().feature() < 21 ? "-Xlint:-processing" : "-proc:full" : option);
+        return of(snapshot, options);
+    }
+
+    private static CompiledCode of(Snapshot snapshot, List<String> options) {
         JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
         DiagnosticCollector<JavaFileObject> found = new DiagnosticCollector<>();
         try (StandardJavaFileManager files = compiler.getStandardFileManager(found, Locale.ROOT, null)) {
@@ -60,7 +72,7 @@ public record CompiledCode(Map<String, byte[]> classes, List<String> errors, Set
                     sources.add(new Source(file));
                 }
             }
-            compiler.getTask(null, memory, found, OPTIONS, null, sources).call();
+            compiler.getTask(null, memory, found, options, null, sources).call();
             return new CompiledCode(memory.classes(), found.getDiagnostics().stream()
                     .filter(one -> one.getKind() == Diagnostic.Kind.ERROR)
                     .map(CompiledCode::line)

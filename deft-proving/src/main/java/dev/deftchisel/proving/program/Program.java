@@ -1,5 +1,6 @@
 package dev.deftchisel.proving.program;
 
+import dev.deftchisel.maven.Artifacts;
 import java.io.IOException;
 import java.net.URI;
 import java.net.URISyntaxException;
@@ -16,20 +17,24 @@ import java.util.stream.Stream;
 
 /**
  * A program of several files that prints what it does, started at {@code harbour.Main}. Written as a text: what it is about, then
- * each file under a line {@code --- path}; a line {@code --- level 21} says which language level it needs.
+ * each file under a line {@code --- path}; a line {@code --- level 21} says which language level it needs, and one like
+ * {@code --- processor group:artifact:version} an annotation processor that its compiler runs.
  *
  * @param name  of the text, without its ending
  * @param about what it is about
  * @param level the language level it needs
+ * @param processors coordinates of annotation processors, with their annotations
  * @param files their texts by path
  */
-public record Program(String name, String about, int level, Map<String, String> files) {
+public record Program(String name, String about, int level, List<String> processors, Map<String, String> files) {
 
     private static final int USUAL_LEVEL = 17;
     private static final String LEVEL = "level ";
+    private static final String PROCESSOR = "processor ";
 
     /** Copies the map, keeping its order. */
     public Program {
+        processors = List.copyOf(processors);
         files = new LinkedHashMap<>(files);
     }
 
@@ -63,17 +68,31 @@ public record Program(String name, String about, int level, Map<String, String> 
     static Program parse(String name, String text) {
         String[] parts = text.split("(?m)^--- ");
         int level = USUAL_LEVEL;
+        List<String> processors = new ArrayList<>();
         Map<String, String> files = new LinkedHashMap<>();
         for (int i = 1; i < parts.length; i++) {
             int end = parts[i].indexOf('\n');
             String heading = parts[i].substring(0, end).strip();
             if (heading.startsWith(LEVEL)) {
                 level = Integer.parseInt(heading.substring(LEVEL.length()));
+            } else if (heading.startsWith(PROCESSOR)) {
+                processors.add(heading.substring(PROCESSOR.length()));
             } else {
                 files.put(heading, parts[i].substring(end + 1));
             }
         }
-        return new Program(name, parts[0].strip(), level, files);
+        return new Program(name, parts[0].strip(), level, processors, files);
+    }
+
+    /**
+     * The archives of the processors.
+     *
+     * @throws IllegalStateException when one is not on this machine
+     */
+    public List<Path> archives() {
+        Artifacts artifacts = processors.isEmpty() ? null : Artifacts.open(false);
+        return processors.stream().map(coordinates -> artifacts.find(coordinates)
+                .orElseThrow(() -> new IllegalStateException(coordinates + " is not on this machine"))).toList();
     }
 
     /** Writes all files into a folder. */

@@ -73,12 +73,12 @@ public final class RandomOffers {
         program.writeTo(sources);
         Files.writeString(sources.resolve(".editorconfig"), effects.keySet().stream().sorted()
                 .map(rule -> "deft_" + rule + " = hint\n").collect(Collectors.joining("", "root = true\n[*]\n", "")));
-        OpenRequest request = new OpenRequest(sources, true, List.of(sources), List.of(), Optional.of(program.level()),
+        OpenRequest request = new OpenRequest(sources, true, List.of(sources), program.archives(), Optional.of(program.level()),
                 Optional.of(StandardCharsets.UTF_8), false);
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
             Map<String, String> before = texts(chisel);
             Copy unprinted = new Copy(program, sources, folder.resolve("classes"), chisel, new Printed("", ""));
-            CompiledCode code = CompiledCode.of(chisel.snapshot());
+            CompiledCode code = compiled(unprinted);
             if (!code.errors().isEmpty()) {
                 throw new IllegalStateException(program.name() + " does not compile: " + code.errors());
             }
@@ -107,6 +107,11 @@ public final class RandomOffers {
             }
         }
         return texts;
+    }
+
+    private static CompiledCode compiled(Copy copy) {
+        return copy.program().processors().isEmpty() ? CompiledCode.of(copy.chisel().snapshot())
+                : CompiledCode.processed(copy.chisel().snapshot());
     }
 
     private Printed print(Copy copy, CompiledCode code) throws IOException, InterruptedException {
@@ -153,7 +158,7 @@ public final class RandomOffers {
         }
         String diff = new String(new DiffWriter(copy.chisel().workspace()).write(preview.change()), StandardCharsets.UTF_8);
         copy.chisel().apply(preview);
-        CompiledCode code = CompiledCode.of(copy.chisel().snapshot());
+        CompiledCode code = compiled(copy);
         if (!code.errors().isEmpty()) {
             tell(copy, one, Step.Verdict.BROKEN, code.errors().get(0), diff);
             copy.chisel().undo();

@@ -41,8 +41,8 @@ class RandomOffersTest {
         Path sources = Files.createTempDirectory(folder, program.name());
         Path classes = Files.createTempDirectory(folder, "classes");
         program.writeTo(sources);
-        try (Chisel chisel = Chisel.open(OpenRequest.plain(sources, List.of(sources), List.of()), Monitor.SILENT)) {
-            CompiledCode code = CompiledCode.of(chisel.snapshot());
+        try (Chisel chisel = Chisel.open(OpenRequest.plain(sources, List.of(sources), program.archives()), Monitor.SILENT)) {
+            CompiledCode code = program.processors().isEmpty() ? CompiledCode.of(chisel.snapshot()) : CompiledCode.processed(chisel.snapshot());
             assertEquals(List.of(), code.errors(), program.name());
             code.writeTo(classes);
         }
@@ -67,7 +67,7 @@ class RandomOffersTest {
         try (Runner runner = new Runner()) {
             RandomOffers offers = new RandomOffers(11, runner, Set.of(), steps::add);
             for (Program program : Program.all().stream().filter(one -> Set.of("argument-order", "records", "static-initialisers", "finally",
-                    "unboxing", "captured").contains(one.name())).toList()) {
+                    "unboxing", "captured", "annotated-office").contains(one.name())).toList()) {
                 offers.run(program, Files.createTempDirectory(folder, "offers"), 8);
             }
         }
