@@ -37,7 +37,7 @@ class ArchitectureTest {
             .layer("jdk").definedBy("..jdk..")
             .layer("source").definedBy("..source..")
             .whereLayer("facade").mayNotBeAccessedByAnyLayer()
-            .whereLayer("added").mayOnlyBeAccessedByLayers("analysis", "operations")
+            .whereLayer("added").mayOnlyBeAccessedByLayers("analysis", "guard", "operations")
             .whereLayer("jdk").mayOnlyBeAccessedByLayers("workspace")
             .whereLayer("journal").mayOnlyBeAccessedByLayers("facade")
             .whereLayer("guard").mayOnlyBeAccessedByLayers("facade")

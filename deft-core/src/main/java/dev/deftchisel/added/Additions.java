@@ -75,6 +75,20 @@ public record Additions(List<Insertion> insertions, List<OfType> members, List<R
         return (int) (seen - added);
     }
 
+    /** Before which offset of the file a member stands that has a place in what the compiler sees. */
+    public int insertionAt(long seen) {
+        int added = 0;
+        int last = 0;
+        for (Insertion insertion : insertions) {
+            if (seen < (long) insertion.offset() + added) {
+                break;
+            }
+            last = insertion.offset();
+            added += insertion.text().length();
+        }
+        return last;
+    }
+
     /** The same for the end of something, which lies behind its last character. */
     public int originalEnd(long seen) {
         return seen <= 0 ? (int) seen : original(seen - 1) < 0 ? -1 : original(seen - 1) + 1;

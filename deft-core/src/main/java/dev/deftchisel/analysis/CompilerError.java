@@ -4,7 +4,6 @@ import dev.deftchisel.added.Additions;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.Locale;
-import java.util.Optional;
 import javax.tools.Diagnostic;
 
 /**
@@ -18,25 +17,37 @@ import javax.tools.Diagnostic;
  */
 public record CompilerError(Path file, Range range, Range whole, String code, String message) {
 
+    private static final String OF_ADDED = "added.";
+
     /** What the compiler reports. */
     static CompilerError of(Path file, Diagnostic<?> found) {
-        return of(file, found, Additions.NONE).orElseThrow();
+        return of(file, found, Additions.NONE);
     }
 
     /**
-     * What the compiler reports of a file of which it saw more than its text.
-     *
-     * @return empty when it is about what is not in the text
+     * What the compiler reports of a file of which it saw more than its text. An error in what is not in the text stands at the end of
+     * the type to which that is added.
      */
-    static Optional<CompilerError> of(Path file, Diagnostic<?> found, Additions added) {
+    static CompilerError of(Path file, Diagnostic<?> found, Additions added) {
         if (found.getPosition() >= 0 && added.original(found.getPosition()) < 0) {
-            return Optional.empty();
+            int place = added.insertionAt(found.getPosition());
+            Range range = new Range(place, place);
+            return new CompilerError(file, range, range, OF_ADDED + found.getCode(), oneLine(found));
         }
         int start = Math.max(0, added.original(Math.max(0, found.getPosition())));
         int end = Math.max(start, added.originalEnd(Math.max(0, found.getEndPosition())));
         int first = Math.max(0, Math.min(start, added.original(Math.max(0, found.getStartPosition()))));
-        return Optional.of(new CompilerError(file, new Range(start, end), new Range(first, end), found.getCode(),
-                found.getMessage(Locale.ROOT).replaceAll(";?\\s*\\R\\s*(?=\\w+:)", "; ")
-                        .replaceAll("\\s*\\R\\s*", " ").replaceAll(" +", " ")));
+        return new CompilerError(file, new Range(start, end), new Range(first, end), found.getCode(),
+                oneLine(found));
+    }
+
+    private static String oneLine(Diagnostic<?> found) {
+        return found.getMessage(Locale.ROOT).replaceAll(";?\\s*\\R\\s*(?=\\w+:)", "; ")
+                .replaceAll("\\s*\\R\\s*", " ").replaceAll(" +", " ");
+    }
+
+    /** Whether it is about a member that is not in the text. */
+    public boolean isOfAdded() {
+        return code.startsWith(OF_ADDED);
     }
 }

@@ -185,8 +185,12 @@ final class CompilerRun {
         }
         Path path = path(found.getSource());
         Additions added = wanted.containsKey(path) ? additions.of(wanted.get(path)) : Additions.NONE;
-        CompilerError.of(path, found, added).filter(error -> !error.code().contains(".unreported.exception")
-                || added.throwing().stream().noneMatch(range -> range.encloses(error.range()))).ifPresent(problems::add);
+        CompilerError error = CompilerError.of(path, found, added);
+        boolean isAllowed = error.code().contains(".unreported.exception")
+                && added.throwing().stream().anyMatch(range -> range.encloses(error.range()));
+        if (!isAllowed) {
+            problems.add(error);
+        }
     }
 
     /**

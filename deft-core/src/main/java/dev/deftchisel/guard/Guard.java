@@ -97,6 +97,9 @@ public final class Guard {
         }
         differences.addAll(new OverridingComparison(before, after, change).differences());
         differences.addAll(new PlatformNames(before, change).differences());
+        if (differences.isEmpty() && change.meaning().freedom() != Meaning.Freedom.TYPES) {
+            differences.addAll(new AddedComparison(analyst, changed, before, change).differences());
+        }
         if (differences.isEmpty()) {
             differences.addAll(new EditShapes(before, after, change).differences());
         }

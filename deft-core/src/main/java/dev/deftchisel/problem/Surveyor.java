@@ -89,7 +89,8 @@ public final class Surveyor {
      * anywhere when the parser lost its way between the members.
      */
     private static List<CompilerError> understood(Analysis analysis, Path file) {
-        List<CompilerError> all = analysis.errors(file);
+        // what is wrong with what is not in the text may be our own fault: it is good enough to compare with, not to be shown
+        List<CompilerError> all = analysis.errors(file).stream().filter(error -> !error.isOfAdded()).toList();
         Optional<Code> code = analysis.code(file);
         if (all.isEmpty() || code.isEmpty()) {
             return all;
@@ -147,6 +148,10 @@ public final class Surveyor {
 
             @Override
             public Void scan(Tree tree, Void unused) {
+                if ((tree instanceof MethodTree || tree instanceof ClassTree) && code.find(tree).isEmpty()) {
+                    // made by the compiler, or added by an annotation: nobody has written it
+                    return null;
+                }
                 if (tree != null && byKind.containsKey(tree.getKind())) {
                     show(tree, new TreePath(getCurrentPath(), tree));
                 }

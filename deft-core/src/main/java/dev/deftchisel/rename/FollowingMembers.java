@@ -59,7 +59,8 @@ record FollowingMembers(List<Renamed> members) {
             String owner = (home.isEmpty() ? "" : home + ".") + type.nestedName().replace('.', '$');
             for (int j = 0; j < Math.min(type.members().size(), then.size()); j++) {
                 Added one = type.members().get(j);
-                if (!one.name().equals(then.get(j).name()) && !one.role().equals("constructor")) {
+                boolean isNamed = !one.name().isEmpty() && !then.get(j).name().isEmpty() && !one.role().equals("constructor");
+                if (isNamed && !one.name().equals(then.get(j).name())) {
                     members.add(new Renamed(owner + (one.owner().isEmpty() ? "" : "$" + one.owner()), one.role().equals("builder"),
                             one.name(), then.get(j).name()));
                 }

@@ -10,7 +10,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import javax.lang.model.element.Modifier;
 
 /** A nested class with a step for each value, and the methods by which it is reached. */
 final class BuilderMembers {
@@ -22,15 +21,18 @@ final class BuilderMembers {
     private final String declared;
     private final String arguments;
     private final List<VariableTree> values;
+    /** Whether all fields of a type are set, rather than parameters. */
+    private final boolean isOfType;
 
     private BuilderMembers(Reading reading, AnnotationTree annotation, String made, String declared, String arguments,
-            List<VariableTree> values) {
+            List<VariableTree> values, boolean isOfType) {
         this.reading = reading;
         this.annotation = annotation;
         this.made = made;
         this.declared = declared;
         this.arguments = arguments;
         this.values = values;
+        this.isOfType = isOfType;
     }
 
     /** Of a type, and of its constructors and static methods. */
@@ -38,10 +40,10 @@ final class BuilderMembers {
         List<Added> all = new ArrayList<>();
         AnnotatedType type = reading.type();
         reading.annotation("Builder").ifPresent(one -> all.addAll(new BuilderMembers(reading, one, type.self(), type.typeParameters(),
-                type.typeArguments(), reading.fields().stream().filter(field -> isSet(reading, field)).toList()).all()));
+                type.typeArguments(), reading.fields().stream().filter(field -> isSet(reading, field)).toList(), true).all()));
         for (MethodTree constructor : type.constructors()) {
             reading.annotation(constructor.getModifiers(), "Builder").ifPresent(one -> all.addAll(new BuilderMembers(reading, one,
-                    type.self(), type.typeParameters(), type.typeArguments(), List.copyOf(constructor.getParameters())).all()));
+                    type.self(), type.typeParameters(), type.typeArguments(), List.copyOf(constructor.getParameters()), false).all()));
         }
         for (MethodTree method : type.methods()) {
             String parameters = method.getTypeParameters().isEmpty() ? "" : method.getTypeParameters().stream().map(Object::toString)
@@ -49,7 +51,7 @@ final class BuilderMembers {
             String named = method.getTypeParameters().isEmpty() ? "" : method.getTypeParameters().stream()
                     .map(parameter -> parameter.getName().toString()).collect(Collectors.joining(", ", "<", ">"));
             reading.annotation(method.getModifiers(), "Builder").ifPresent(one -> all.addAll(new BuilderMembers(reading, one,
-                    method.getReturnType().toString(), parameters, named, List.copyOf(method.getParameters())).all()));
+                    method.getReturnType().toString(), parameters, named, List.copyOf(method.getParameters()), false).all()));
         }
         return all;
     }
@@ -64,11 +66,15 @@ final class BuilderMembers {
         return AnnotatedType.text(annotation, element).orElse(otherwise);
     }
 
+    private String access() {
+        return Reading.access(annotation, "access").orElse("public ");
+    }
+
     private List<Added> all() {
         List<Added> all = new ArrayList<>();
         String simple = made.replaceAll("<.*", "").replaceAll(".*\\.", "");
         String builder = said("builderClassName", reading.config().text("lombok.builder.className").orElse("*Builder").replace("*", simple));
-        String access = Reading.access(annotation, "access").orElse("public ");
+        String access = access();
         Optional<Tree> own = reading.type().nested(builder).map(Tree.class::cast);
         List<Added> inside = inside(builder);
         if (own.isEmpty()) {
@@ -79,7 +85,7 @@ final class BuilderMembers {
         String start = said("builderMethodName", "builder");
         if (!start.isEmpty() && !reading.type().hasMethod(start)) {
             all.add(new Added("", "builder-method", start, "", access + "static " + (declared.isEmpty() ? "" : declared + " ") + builder
-                    + arguments + " " + start + "() { return null; }"));
+                    + arguments + " " + start + "() { return new " + builder + (arguments.isEmpty() ? "" : "<>") + "(); }"));
         }
         if (said("toBuilder", "false").equals("true") && !reading.type().hasMethod("toBuilder")) {
             all.add(new Added("", "to-builder", "toBuilder", "", access + builder + arguments + " toBuilder() { return null; }"));
@@ -90,6 +96,7 @@ final class BuilderMembers {
     private List<Added> inside(String builder) {
         List<Added> inside = new ArrayList<>();
         String self = builder + arguments;
+        inside.addAll(fields(builder));
         inside.add(new Added(builder, "constructor", builder, "", builder + "() { }"));
         for (VariableTree value : values) {
             AccessorNames names = new AccessorNames(reading, value);
@@ -98,16 +105,47 @@ final class BuilderMembers {
             String step = prefix.isEmpty() ? property : prefix + names.capital(property);
             Optional<AnnotationTree> several = reading.annotation(value.getModifiers(), "Singular");
             if (several.isPresent()) {
-                inside.addAll(Singulars.of(several.get(), value, property, builder, self, prefix, names));
+                inside.addAll(Singulars.of(several.get(), value, property, builder, access() + self, prefix, names));
             } else {
                 inside.add(new Added(builder, "step", step, value.getName().toString(),
-                        "public " + self + " " + step + "(" + value.getType() + " " + property + ") { return this; }"));
+                        access() + self + " " + step + "(" + value.getType() + " " + property + ") { return this; }"));
             }
         }
         String end = said("buildMethodName", "build");
-        inside.add(new Added(builder, "build", end, "", "public " + made + " " + end + "() { return null; }"));
+        inside.add(new Added(builder, "build", end, "", access() + made + " " + end + "() { " + product() + " }"));
         inside.add(new Added(builder, "text", "toString", "", "public java.lang.String toString() { return null; }"));
         return inside;
+    }
+
+    /** What is built is made by the constructor, so that it is missed when it is not there. */
+    private String product() {
+        return !isOfType ? "return null;" : "return new " + made.replaceAll("<.*", arguments.isEmpty() ? "" : "<>") + "(" + values.stream()
+                .map(value -> "(" + value.getType() + ") " + kept(value)).collect(Collectors.joining(", ")) + ");";
+    }
+
+    /** The field of the builder that keeps a value; a collection is made of what was given one by one. */
+    private String kept(VariableTree value) {
+        return isSeveral(value) ? "(java.lang.Object) null" : "this." + field(value);
+    }
+
+    private boolean isSeveral(VariableTree value) {
+        return reading.annotation(value.getModifiers(), "Singular").isPresent();
+    }
+
+    private static String field(VariableTree value) {
+        boolean isDefault = value.getModifiers().getAnnotations().stream()
+                .anyMatch(one -> one.getAnnotationType().toString().endsWith("Builder.Default"));
+        return value.getName() + (isDefault ? "$value" : "");
+    }
+
+    /** The fields of the builder that it does not declare itself. */
+    private List<Added> fields(String builder) {
+        List<String> own = reading.type().nested(builder).stream().flatMap(type -> type.getMembers().stream())
+                .filter(VariableTree.class::isInstance).map(member -> ((VariableTree) member).getName().toString()).toList();
+        return values.stream().filter(value -> !isSeveral(value) && !own.contains(field(value)))
+                .map(value -> new Added(builder, "kept", field(value), value.getName().toString(),
+                        "private " + value.getType() + " " + field(value) + ";"))
+                .toList();
     }
 
     /** Members for a builder that stands in the text in part. */
@@ -115,21 +153,17 @@ final class BuilderMembers {
         for (AnnotationTree annotation : outer.annotation("Builder").stream().toList()) {
             AnnotatedType type = outer.type();
             BuilderMembers members = new BuilderMembers(outer, annotation, type.self(), type.typeParameters(), type.typeArguments(),
-                    outer.fields().stream().filter(field -> isSet(outer, field)).toList());
+                    outer.fields().stream().filter(field -> isSet(outer, field)).toList(), true);
             String name = builder.type().name();
             if (members.said("builderClassName", type.name() + "Builder").equals(name)) {
                 boolean isConstructed = !builder.type().constructors().isEmpty();
                 return members.inside(name).stream()
-                        .filter(one -> one.role().equals("constructor") ? !isConstructed : !builder.type().hasMethod(one.name()))
+                        .filter(one -> one.role().equals("kept") || (one.role().equals("constructor") ? !isConstructed
+                                : !builder.type().hasMethod(one.name())))
                         .map(one -> new Added("", one.role(), one.name(), one.field(), one.text()))
                         .toList();
             }
         }
         return List.of();
-    }
-
-    /** Whether an object of the outer type is needed, as for a method that is not static. */
-    static boolean isInner(MethodTree method) {
-        return !method.getModifiers().getFlags().contains(Modifier.STATIC);
     }
 }

@@ -25,14 +25,17 @@ final class ConstructorMembers {
         reading.annotation("NoArgsConstructor").ifPresent(one -> add(one, List.of()));
         reading.annotation("RequiredArgsConstructor").ifPresent(one -> add(one, required()));
         reading.annotation("AllArgsConstructor").ifPresent(one -> add(one, settable()));
-        boolean isSaid = ANNOTATIONS.stream().anyMatch(reading::has) || !reading.type().constructors().isEmpty() || reading.isRecord();
-        if (!isSaid && reading.has("Builder")) {
+        boolean isWritten = !reading.type().constructors().isEmpty();
+        boolean isSaid = ANNOTATIONS.stream().anyMatch(reading::has) || reading.isRecord();
+        if (!isSaid && !isWritten && reading.has("Builder")) {
             constructor("", settable());
         } else if (!isSaid && reading.has("Value")) {
-            implied("Value", settable());
+            implied("Value", settable(), isWritten);
         } else if (!isSaid && reading.has("Data")) {
-            implied("Data", required());
-        } else if (!isSaid && reading.has("UtilityClass")) {
+            implied("Data", required(), isWritten);
+        }
+        if (reading.has("UtilityClass")) {
+            // one of our own is not allowed beside it, and would be there twice
             constructor("private ", List.of());
         }
         if (reading.has("StandardException")) {
@@ -41,10 +44,13 @@ final class ConstructorMembers {
         return members;
     }
 
-    private void implied(String annotation, List<VariableTree> fields) {
+    /** A static method that makes objects is added also beside constructors of its own. */
+    private void implied(String annotation, List<VariableTree> fields, boolean isWritten) {
         Optional<String> factory = reading.annotation(annotation).flatMap(one -> AnnotatedType.text(one, "staticConstructor"))
                 .filter(name -> !name.isEmpty());
-        constructor(factory.isPresent() ? "private " : "public ", fields);
+        if (!isWritten) {
+            constructor(factory.isPresent() ? "private " : "public ", fields);
+        }
         factory.ifPresent(name -> factory(name, "public ", fields));
     }
 

@@ -1,11 +1,15 @@
 package dev.deftchisel.added.lombok;
 
+import com.sun.source.tree.VariableTree;
 import dev.deftchisel.added.Added;
+import dev.deftchisel.added.AnnotatedType;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import javax.lang.model.element.Modifier;
 
 /** Equality, text form and loggers. */
 final class ObjectMembers {
@@ -30,20 +34,38 @@ final class ObjectMembers {
     List<Added> all() {
         List<Added> members = new ArrayList<>();
         boolean isWhole = reading.has("Data") || reading.has("Value");
-        if (isWhole || reading.has("EqualsAndHashCode")) {
-            add(members, "equals", "public boolean equals(java.lang.Object o) { return false; }");
-            add(members, "hashCode", "public int hashCode() { return 0; }");
+        boolean isOwn = Stream.of("equals", "hashCode", "canEqual").anyMatch(reading.type()::hasMethod);
+        if ((isWhole || reading.has("EqualsAndHashCode")) && !isOwn) {
+            add(members, "equals", "public boolean equals(java.lang.Object o) { return " + looksAt("EqualsAndHashCode", true) + " == o; }");
+            add(members, "hashCode", "public int hashCode() { return (" + looksAt("EqualsAndHashCode", true) + ").length(); }");
             boolean isClosed = reading.has("Value") || reading.type().tree().getModifiers().getFlags()
-                    .contains(javax.lang.model.element.Modifier.FINAL);
+                    .contains(Modifier.FINAL);
             if (!isClosed) {
                 add(members, "canEqual", "protected boolean canEqual(java.lang.Object other) { return false; }");
             }
         }
         if (isWhole || reading.has("ToString")) {
-            add(members, "toString", "public java.lang.String toString() { return null; }");
+            add(members, "toString", "public java.lang.String toString() { return " + looksAt("ToString", false) + "; }");
         }
         logger().ifPresent(members::add);
         return members;
+    }
+
+    /** An expression in which all fields are that take part. */
+    private String looksAt(String annotation, boolean isEquality) {
+        boolean isChosen = reading.annotation(annotation).flatMap(one -> AnnotatedType.text(one, "onlyExplicitlyIncluded"))
+                .filter("true"::equals).isPresent();
+        return reading.fields().stream()
+                .filter(field -> !(isEquality && field.getModifiers().getFlags().contains(Modifier.TRANSIENT)))
+                .filter(field -> !has(field, annotation + ".Exclude") && (!isChosen || has(field, annotation + ".Include")))
+                .map(field -> "this." + field.getName()).collect(Collectors.joining(" + ", "\"\" + ", " + \"\""))
+                .replace("\"\" +  + \"\"", "\"\"");
+    }
+
+    /** Whether a nested annotation is at a field, however its outer one is named. */
+    private static boolean has(VariableTree field, String nested) {
+        return field.getModifiers().getAnnotations().stream().map(one -> one.getAnnotationType().toString())
+                .anyMatch(name -> name.equals(nested) || name.endsWith("." + nested));
     }
 
     private void add(List<Added> members, String name, String text) {

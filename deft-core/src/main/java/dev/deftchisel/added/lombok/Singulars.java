@@ -9,7 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
-/** The steps of a builder for a collection: one element, several, none. */
+/** The steps of a builder for a collection: one element, several, none. They begin with the same modifiers and type. */
 final class Singulars {
 
     private static final Map<String, String> IRREGULAR = Map.of("children", "child", "men", "man", "people", "person", "indices", "index",
@@ -18,11 +18,15 @@ final class Singulars {
     private Singulars() {
     }
 
-    static List<Added> of(AnnotationTree annotation, VariableTree value, String property, String builder, String self, String prefix,
+    static List<Added> of(AnnotationTree annotation, VariableTree value, String property, String builder, String head, String prefix,
             AccessorNames names) {
         List<? extends Object> arguments = value.getType() instanceof ParameterizedTypeTree type ? type.getTypeArguments() : List.of();
         String one = AnnotatedType.text(annotation, "value").orElseGet(() -> singular(property));
         String field = value.getName().toString();
+        if (one.isEmpty()) {
+            // Lombok refuses it; so that nothing is changed to this, there is a name in it which means nothing
+            return List.of(new Added(builder, "single-step", "", field, "private java.lang.Object no_singular = no_singular_of_" + field + ";"));
+        }
         String single = prefix.isEmpty() ? one : prefix + names.capital(one);
         String plural = prefix.isEmpty() ? property : prefix + names.capital(property);
         List<Added> steps = new ArrayList<>();
@@ -31,10 +35,10 @@ final class Singulars {
         String element = isMap ? key + " key, " + arguments.get(1) + " value" : key + " " + one;
         String all = isMap ? "java.util.Map<? extends " + key + ", ? extends " + arguments.get(1) + ">"
                 : "java.util.Collection<? extends " + key + ">";
-        steps.add(new Added(builder, "single-step", single, field, "public " + self + " " + single + "(" + element + ") { return this; }"));
-        steps.add(new Added(builder, "step", plural, field, "public " + self + " " + plural + "(" + all + " " + property + ") { return this; }"));
+        steps.add(new Added(builder, "single-step", single, field, head + " " + single + "(" + element + ") { return this; }"));
+        steps.add(new Added(builder, "step", plural, field, head + " " + plural + "(" + all + " " + property + ") { return this; }"));
         String clear = "clear" + names.capital(property);
-        steps.add(new Added(builder, "clear-step", clear, field, "public " + self + " " + clear + "() { return this; }"));
+        steps.add(new Added(builder, "clear-step", clear, field, head + " " + clear + "() { return this; }"));
         return steps;
     }
 
@@ -46,6 +50,6 @@ final class Singulars {
         } else if (plural.matches(".*(ses|xes|zes|ches|shes|oes)")) {
             return plural.substring(0, plural.length() - 2);
         }
-        return plural.endsWith("s") && !plural.endsWith("ss") ? plural.substring(0, plural.length() - 1) : plural;
+        return plural.endsWith("s") && !plural.endsWith("ss") ? plural.substring(0, plural.length() - 1) : "";
     }
 }

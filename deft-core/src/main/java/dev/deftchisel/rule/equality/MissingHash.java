@@ -117,6 +117,7 @@ public final class MissingHash implements Rule {
         return type.getMembers().stream()
                 .filter(member -> member instanceof MethodTree)
                 .map(member -> (MethodTree) member)
+                .filter(method -> code.find(method).isPresent())
                 .filter(method -> method.getName().contentEquals(name) && method.getParameters().size() == 1
                         && code.type(new TreePath(new TreePath(path, method), method.getParameters().get(0)))
                         .filter(known -> NamedTypes.is(known, parameter)).isPresent())
