@@ -1,5 +1,7 @@
 package dev.deftchisel.analysis;
 
+import dev.deftchisel.added.Additions;
+import dev.deftchisel.added.AdditionsReader;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -37,7 +39,8 @@ public final class Fingerprints {
         outlines = new Outline[files.size()];
         hashes = new long[files.size()];
         reached = new BitSet[files.size()];
-        each().forEach(i -> outlines[i] = outline(files.get(i), known));
+        AdditionsReader reader = AdditionsReader.installed();
+        each().forEach(i -> outlines[i] = outline(files.get(i), known, reader));
         for (int i = 0; i < outlines.length; i++) {
             int index = i;
             hashes[i] = number(files.get(i).path() + outlines[i].declarations());
@@ -53,9 +56,11 @@ public final class Fingerprints {
         return IntStream.range(0, files.size()).parallel();
     }
 
-    private static Outline outline(SourceFile file, Map<Path, Outline> known) {
+    private static Outline outline(SourceFile file, Map<Path, Outline> known, AdditionsReader reader) {
         Outline before = known.get(file.path());
-        return before != null && before.isOf(file) ? before : Outline.of(file);
+        Additions added = reader.of(file);
+        // what is added may depend on more than the file
+        return before != null && before.isOf(file) && added.isEmpty() ? before : Outline.of(file, added);
     }
 
     /** Looks in each file for the names that it was not searched for yet. */

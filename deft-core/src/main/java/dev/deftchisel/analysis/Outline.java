@@ -1,5 +1,6 @@
 package dev.deftchisel.analysis;
 
+import dev.deftchisel.added.Additions;
 import dev.deftchisel.source.Skeleton;
 import dev.deftchisel.source.SourceText;
 import dev.deftchisel.source.Tokens;
@@ -31,12 +32,12 @@ public record Outline(
     private static final int FEW = 20;
 
     /** The outline of a file, without the names that it mentions. */
-    static Outline of(SourceFile file) {
+    static Outline of(SourceFile file, Additions added) {
         Map<String, String> secrets = new HashMap<>();
         for (Skeleton.Secret secret : file.skeleton().secrets()) {
             secrets.merge(secret.name(), hash(file.content().substring(secret.range().start(), secret.range().end())), String::concat);
         }
-        return new Outline(hash(file.content()), List.copyOf(file.headline().types()), hash(words(open(file))), secrets, Set.of(), Set.of());
+        return new Outline(hash(file.content()), List.copyOf(file.headline().types()), hash(words(open(file)) + added.fingerprint()), secrets, Set.of(), Set.of());
     }
 
     private static String open(SourceFile file) {

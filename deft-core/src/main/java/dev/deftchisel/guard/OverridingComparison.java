@@ -159,6 +159,9 @@ final class OverridingComparison {
     }
 
     private String describe(SymbolKey key) {
-        return after.symbol(key).map(Symbol::signature).orElse(key.toString());
+        return after.symbol(key).or(() -> before.symbol(key)).map(Symbol::signature)
+                // one that is only there in between, since an annotation adds it
+                .orElseGet(() -> key instanceof SymbolKey.Method method && method.owner() instanceof SymbolKey.Type type
+                        ? type.binaryName().replaceFirst(".*[.$]", "") + "." + method.name() + "()" : "what is added");
     }
 }

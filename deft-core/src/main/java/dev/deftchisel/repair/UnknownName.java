@@ -118,7 +118,7 @@ public final class UnknownName implements Repair {
                 : missing.path().getLeaf() instanceof MemberReferenceTree reference
                         ? members(new TreePath(missing.path(), reference.getQualifierExpression()), code)
                         : code.visible(missing.path());
-        List<String> names = candidates.stream().filter(element -> fits(element, missing, code))
+        List<String> names = candidates.stream().filter(element -> fits(element, missing))
                 .map(element -> element.getSimpleName().toString()).toList();
         List<String> all = new ArrayList<>(Spelling.near(missing.name(), names));
         if (missing.isSimple() && missing.mayBeType()) {
@@ -158,10 +158,10 @@ public final class UnknownName implements Repair {
                 .filter(type -> type != null && code.isKind(type.asType(), own.get()) && !code.isKind(own.get(), type.asType())
                         && isNear(type, code));
         return Stream.concat(tested.stream(), known).distinct()
-                .filter(type -> declares(code.elements().getAllMembers(type), missing, code))
+                .filter(type -> declares(code.elements().getAllMembers(type), missing))
                 // the one that the member comes from is more likely than one that only has it as well
                 .sorted(Comparator.comparing((TypeElement type) -> !tested.contains(type))
-                        .thenComparing(type -> !declares(type.getEnclosedElements(), missing, code))
+                        .thenComparing(type -> !declares(type.getEnclosedElements(), missing))
                         .thenComparing(type -> !type.getKind().isInterface()))
                 .limit(MOST_NEAR)
                 .map(type -> Fix.of("cast '" + code.shown(code.range(select.getExpression()), 30) + "' to " + type.getSimpleName(),
@@ -187,8 +187,8 @@ public final class UnknownName implements Repair {
         return found;
     }
 
-    private static boolean declares(List<? extends Element> members, Missing missing, Code code) {
-        return members.stream().anyMatch(member -> member.getSimpleName().contentEquals(missing.name()) && fits(member, missing, code));
+    private static boolean declares(List<? extends Element> members, Missing missing) {
+        return members.stream().anyMatch(member -> member.getSimpleName().contentEquals(missing.name()) && fits(member, missing));
     }
 
     /** Whether a type is imported, or in the same package. */
@@ -213,7 +213,7 @@ public final class UnknownName implements Repair {
     }
 
     /** Whether it is of the sort that is asked for, and takes as many arguments. */
-    private static boolean fits(Element element, Missing missing, Code code) {
+    private static boolean fits(Element element, Missing missing) {
         if (!missing.isCall()) {
             return missing.isMade() ? element instanceof TypeElement
                     : element instanceof VariableElement || element instanceof TypeElement;
