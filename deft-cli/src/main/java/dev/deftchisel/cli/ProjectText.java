@@ -9,7 +9,9 @@ import dev.deftchisel.workspace.Workspace;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /** A project for people: what it is made of, a module below the other. */
 final class ProjectText {
@@ -61,8 +63,8 @@ final class ProjectText {
         add(lines, "generated", roots(module, root -> root.kind() == SourceRoot.Kind.GENERATED));
         add(lines, "resources", roots(module, root -> root.kind() == SourceRoot.Kind.RESOURCE));
         add(lines, "uses", module.upstream());
-        add(lines, "libraries", module.dependencies().libraries().stream().map(ProjectText::shown).toList());
-        add(lines, "processors", module.dependencies().processors().stream().map(ProjectText::shown).toList());
+        add(lines, "libraries", shown(module.dependencies().libraries()));
+        add(lines, "processors", shown(module.dependencies().processors()));
         add(lines, "missing", module.dependencies().missing());
         return lines;
     }
@@ -73,8 +75,25 @@ final class ProjectText {
                 : level + ", which " + java.fitting(jdks).map(jdk -> "JDK " + jdk.feature() + " reads").orElse("no JDK here reads");
     }
 
-    private static String shown(Library library) {
-        return library.origin() + "  " + library.file();
+    /** A repository is named once, since the coordinates say where a library is in it; another file in full. */
+    private static List<String> shown(List<Library> libraries) {
+        List<String> lines = new ArrayList<>();
+        String before = "";
+        for (Library library : libraries) {
+            String place = repository(library).map(home -> "in " + home).orElse(library.file().toString());
+            lines.add(library.origin() + (place.equals(before) ? "" : "  " + place));
+            before = place;
+        }
+        return lines;
+    }
+
+    /** The folder in which a file lies by its coordinates, with dots or with folders in the group. */
+    private static Optional<String> repository(Library library) {
+        String[] parts = library.origin().split(":");
+        String file = library.file().toString().replace('\\', '/');
+        return parts.length < 3 ? Optional.empty() : Stream.of(parts[0].replace('.', '/'), parts[0])
+                .map(group -> file.indexOf("/" + group + "/" + parts[1] + "/" + parts[2] + "/"))
+                .filter(at -> at > 0).map(at -> file.substring(0, at)).findFirst();
     }
 
     private List<String> roots(Module module, Predicate<SourceRoot> which) {

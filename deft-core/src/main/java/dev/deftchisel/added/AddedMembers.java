@@ -1,5 +1,6 @@
 package dev.deftchisel.added;
 
+import com.sun.source.tree.MethodTree;
 import dev.deftchisel.source.Insertion;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.List;
@@ -22,7 +23,7 @@ public interface AddedMembers {
     }
 
     /** Whether a method or constructor may throw what it does not declare. */
-    default boolean mayThrowAnything(AnnotatedType type, com.sun.source.tree.MethodTree method) {
+    default boolean mayThrowAnything(AnnotatedType type, MethodTree method) {
         return false;
     }
 }

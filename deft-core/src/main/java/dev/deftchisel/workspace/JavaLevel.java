@@ -68,6 +68,11 @@ public record JavaLevel(int level, Api api, List<String> options) {
         return all;
     }
 
+    /** The same for a run that need not know which API there is at an older level. */
+    public List<String> quickOptions() {
+        return new JavaLevel(level, Api.COMPILER, options).compilerOptions();
+    }
+
     /** What the running compiler is told so that it analyses the code as its build does. */
     public List<String> compilerOptions() {
         int feature = Runtime.version().feature();

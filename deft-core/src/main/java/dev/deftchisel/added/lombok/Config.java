@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
@@ -35,7 +36,7 @@ record Config(Map<String, String> values) {
                     int sign = plain.indexOf('=');
                     if (sign > 0) {
                         boolean isAdding = plain.charAt(sign - 1) == '+';
-                        String key = plain.substring(0, isAdding ? sign - 1 : sign).strip().toLowerCase(java.util.Locale.ROOT);
+                        String key = plain.substring(0, isAdding ? sign - 1 : sign).strip().toLowerCase(Locale.ROOT);
                         said.merge(key, plain.substring(sign + 1).strip(), (one, other) -> isAdding ? one + " " + other : other);
                     }
                 }
@@ -47,7 +48,7 @@ record Config(Map<String, String> values) {
     }
 
     Optional<String> text(String key) {
-        return Optional.ofNullable(values.get(key.toLowerCase(java.util.Locale.ROOT)));
+        return Optional.ofNullable(values.get(key.toLowerCase(Locale.ROOT)));
     }
 
     boolean is(String key) {
