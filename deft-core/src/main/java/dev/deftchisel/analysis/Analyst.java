@@ -130,7 +130,7 @@ public final class Analyst {
         SnapshotFileManager manager = new SnapshotFileManager(
                 libraries.manager(universe.classPath()), libraries.additions(),
                 snapshot.files().stream().filter(file -> universe.sees(file.module())));
-        CompilerRun.Attributed run = new CompilerRun(libraries.compiler(), libraries.additions(), manager, universe.java(), focus.isDeep(), monitor)
+        CompilerRun.Attributed run = new CompilerRun(libraries.compiler(), libraries.additions(), manager, universe.java(), focus, monitor)
                 .attribute(files, file -> VisibleText.of(file, focus, subtypes.getOrDefault(file, List.of())));
         Elements elements = run.task().getElements();
         Symbols symbols = new Symbols(

@@ -49,19 +49,19 @@ final class CompilerRun {
     private final Monitor monitor;
     private final List<String> gaps = new ArrayList<>();
 
-    CompilerRun(JavaCompiler compiler, AdditionsReader additions, JavaFileManager manager, JavaLevel java, boolean isDeep, Monitor monitor) {
+    CompilerRun(JavaCompiler compiler, AdditionsReader additions, JavaFileManager manager, JavaLevel java, Focus focus, Monitor monitor) {
         this.compiler = compiler;
         this.additions = additions;
         this.manager = manager;
         this.monitor = monitor;
         this.java = java;
-        this.isDeep = isDeep;
+        this.isDeep = focus.isDeep();
         String depth = isDeep ? "FLOW" : "ATTR";
         this.options = new ArrayList<>(List.of("-proc:none", "-nowarn", "-Xlint:none", "-Xmaxerrs", "100000",
                 "-XDshould-stop.ifError=" + depth, "-XDshould-stop.ifNoError=" + depth));
         // the API of an older level is read anew in each run, which doubles the time of a short one: whoever only follows names, twice and in the
         // same way, does without; whoever is told of errors does not
-        options.addAll(isDeep ? java.compilerOptions() : java.quickOptions());
+        options.addAll(isDeep && !focus.isPartial() ? java.compilerOptions() : java.quickOptions());
     }
 
     /** The outcome: trees with their attributes, by path, and the errors in them. */
