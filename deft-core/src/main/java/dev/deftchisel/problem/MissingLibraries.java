@@ -1,7 +1,6 @@
 package dev.deftchisel.problem;
 
 import com.sun.source.tree.ClassTree;
-import com.sun.source.tree.CompilationUnitTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.ImportTree;
@@ -125,7 +124,7 @@ public final class MissingLibraries {
         new TreePathScanner<Void, Void>() {
             @Override
             public Void scan(Tree tree, Void unused) {
-                if (tree instanceof ExpressionTree && found.isEmpty() && !(tree instanceof CompilationUnitTree)) {
+                if (tree instanceof ExpressionTree && found.isEmpty()) {
                     TreePath at = new TreePath(getCurrentPath(), tree);
                     boolean isNamed = tree instanceof IdentifierTree name && names.contains(name.getName().toString());
                     boolean isOfUnknown = code.type(at).filter(type -> type.getKind() == TypeKind.ERROR).isPresent()

@@ -142,10 +142,8 @@ final class GradleBuild {
 
     private void include(String path, Path script, int line) {
         Path folder = root.resolve(path.substring(1).replace(':', '/'));
-        if (Files.isDirectory(folder)) {
-            projects.put(path, new GradleProject(path, folder));
-        } else {
-            projects.put(path, new GradleProject(path, folder));
+        projects.put(path, new GradleProject(path, folder));
+        if (!Files.isDirectory(folder)) {
             tell(script, line, "the project " + path + " is not there (" + shown(folder) + ")");
         }
     }
@@ -208,17 +206,21 @@ final class GradleBuild {
 
     private static Variables properties(Path folder) {
         Variables variables = new Variables(Optional.empty(), List.of());
+        load(folder.resolve("gradle.properties"), variables);
+        return variables;
+    }
+
+    /** What a file of properties says; one that cannot be read says nothing. */
+    private static void load(Path file, Variables into) {
         Properties said = new Properties();
-        Path file = folder.resolve("gradle.properties");
         if (Files.isRegularFile(file)) {
             try (Reader reader = Files.newBufferedReader(file, StandardCharsets.ISO_8859_1)) {
                 said.load(reader);
             } catch (IOException | IllegalArgumentException unreadable) {
-                return variables;
+                return;
             }
         }
-        said.forEach((name, value) -> variables.set(String.valueOf(name), new Value.Text(String.valueOf(value), false)));
-        return variables;
+        said.forEach((name, value) -> into.set(String.valueOf(name), new Value.Text(String.valueOf(value), false)));
     }
 
     /** What the scripts say of a project: those of the projects above it for all of theirs, then its own. */
@@ -251,13 +253,7 @@ final class GradleBuild {
         Path own = project.folder().resolve("gradle.properties");
         if (!project.path().equals(":") && Files.isRegularFile(own)) {
             files.add(own);
-            Properties said = new Properties();
-            try (Reader reader = Files.newBufferedReader(own, StandardCharsets.ISO_8859_1)) {
-                said.load(reader);
-            } catch (IOException unreadable) {
-                throw new UncheckedIOException(unreadable);
-            }
-            said.forEach((name, value) -> known.set(String.valueOf(name), new Value.Text(String.valueOf(value), false)));
+            load(own, known);
         }
         known.set("rootDir", new Value.Text(root.toString(), false));
         known.set("projectDir", new Value.Text(project.folder().toString(), false));
