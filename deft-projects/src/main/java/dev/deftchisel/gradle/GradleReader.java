@@ -100,7 +100,7 @@ public final class GradleReader implements ProjectReader {
         List<Need> toUsers = needs(project, FOR_USERS);
         List<Library> exported = published(toUsers).isEmpty() ? List.of()
                 : resolver.resolve(published(toUsers), project.managed(), locked).libraries();
-        Repositories.ClassPath processors = published(processing).isEmpty() ? new Repositories.ClassPath(List.of(), List.of())
+        Repositories.ClassPath processors = published(processing).isEmpty() ? Repositories.ClassPath.EMPTY
                 : resolver.resolve(Stream.concat(published(processing).stream(),
                 published(code).stream().filter(Need.Published::isPlatform)).toList(), project.managed(), locked);
         Map<String, Boolean> projects = new HashMap<>();

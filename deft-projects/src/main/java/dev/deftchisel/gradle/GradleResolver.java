@@ -47,7 +47,7 @@ final class GradleResolver {
         this.cache = cache;
         this.repositories = Repositories.withNewest(online, cache);
         try {
-            this.remotes = repositories.standardModel().getRepositories().stream().map(Repositories::remote).toList();
+            this.remotes = repositories.remotes(repositories.standardModel().getRepositories());
         } catch (ModelBuildingException impossible) {
             throw new IllegalStateException("the model that Maven itself brings can be built", impossible);
         }
@@ -91,7 +91,7 @@ final class GradleResolver {
         Repositories.ClassPath found = repositories.classPath(new DefaultArtifact("deft:project:pom:1"), wanted,
                 List.copyOf(versions.values()), remotes);
         missing.addAll(found.missing());
-        return new Repositories.ClassPath(new ArrayList<>(new LinkedHashSet<Library>(found.libraries())), List.copyOf(missing));
+        return new Repositories.ClassPath(found.libraries(), List.of(), List.copyOf(missing));
     }
 
     private static boolean isOpen(String version) {
@@ -121,7 +121,7 @@ final class GradleResolver {
     /** The newest version that is on this machine. */
     private Optional<String> newest(Need.Published need) {
         Need.Module module = need.coordinates();
-        Path local = Repositories.folder().resolve(module.group().replace('.', '/')).resolve(module.name());
+        Path local = repositories.folder().resolve(module.group().replace('.', '/')).resolve(module.name());
         return Stream.concat(cache.versions(module.group(), module.name()).stream(), folders(local))
                 .filter(version -> need.version().filter(said -> said.endsWith("+"))
                         .map(said -> version.startsWith(said.substring(0, said.length() - 1))).orElse(true))
@@ -157,7 +157,7 @@ final class GradleResolver {
                 Model model = repositories.effectiveModel(
                         repositories.system().resolveArtifact(repositories.session(), request).getArtifact().getFile().toPath());
                 return Optional.of(model.getDependencyManagement() == null ? List.of()
-                        : model.getDependencyManagement().getDependencies().stream().map(Repositories::converted).toList());
+                        : model.getDependencyManagement().getDependencies().stream().map(repositories::converted).toList());
             } catch (ArtifactResolutionException | ModelBuildingException absent) {
                 return Optional.empty();
             }

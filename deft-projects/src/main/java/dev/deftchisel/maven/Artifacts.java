@@ -25,10 +25,10 @@ public final class Artifacts {
      * @param online whether what is not on this machine may be fetched, from where Maven looks when nothing else is said
      */
     public static Artifacts open(boolean online) {
-        Repositories repositories = Repositories.open(online);
+        Repositories repositories = Repositories.open(MavenSettings.ofThisUser(), online);
         try {
             Model standard = repositories.standardModel();
-            return new Artifacts(repositories, standard.getRepositories().stream().map(Repositories::remote).toList());
+            return new Artifacts(repositories, repositories.remotes(standard.getRepositories()));
         } catch (ModelBuildingException impossible) {
             throw new IllegalStateException("the model that Maven itself brings can be built", impossible);
         }

@@ -8,25 +8,20 @@ import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.ProjectReader;
 import dev.deftchisel.workspace.Workspace;
-import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
-import org.apache.maven.model.Dependency;
+import java.util.stream.Stream;
 import org.apache.maven.model.Model;
-import org.apache.maven.model.building.ModelBuildingException;
 
 /** Opens a folder with a {@code pom.xml}: the project and the modules below it. */
 public final class MavenReader implements ProjectReader {
-
-    private static final String POM = "pom.xml";
 
     @Override
     public int rank() {
@@ -35,98 +30,62 @@ public final class MavenReader implements ProjectReader {
 
     @Override
     public boolean recognises(Path folder) {
-        return Files.isRegularFile(folder.resolve(POM));
+        return Files.isRegularFile(folder.resolve(MavenModels.POM));
     }
 
     @Override
     public Workspace read(Path folder, OpenRequest request) {
-        Repositories repositories = Repositories.open(request.online());
-        Map<String, Model> models = new LinkedHashMap<>();
-        List<String> gaps = new ArrayList<>();
-        try {
-            collect(folder.resolve(POM), repositories, models);
-        } catch (ModelBuildingException unreadable) {
-            return withoutModel(folder, request, unreadable);
-        }
-        Map<String, Resolved> resolved = new LinkedHashMap<>();
-        models.forEach((key, model) -> resolved.put(key, resolve(model, models, repositories)));
+        MavenSettings settings = MavenSettings.of(MavenConfig.around(folder));
+        Repositories repositories = Repositories.open(settings, request.online());
+        MavenModels models = MavenModels.read(folder.resolve(MavenModels.POM), repositories);
+        List<String> gaps = new ArrayList<>(settings.gaps());
+        gaps.addAll(models.gaps());
+        Reactor reactor = new Reactor(List.copyOf(models.all().values()));
+        repositories.lookIn(reactor);
+        Map<String, Repositories.ClassPath> resolved = new LinkedHashMap<>();
+        models.all().forEach((key, model) -> resolved.put(key, repositories.classPath(model)));
+        ProcessorPath processors = new ProcessorPath(repositories);
         List<Module> modules = new ArrayList<>();
-        models.forEach((key, model) -> {
-            Set<String> upstream = upstream(key, resolved);
-            Set<Library> libraries = new LinkedHashSet<>(resolved.get(key).libraries());
-            upstream.forEach(other -> libraries.addAll(resolved.get(other).libraries()));
+        models.all().forEach((key, model) -> {
+            Repositories.ClassPath found = resolved.get(key);
+            Set<Library> libraries = new LinkedHashSet<>(found.libraries());
             libraries.addAll(Dependencies.named(request.classPath()).libraries());
-            Dependencies dependencies = new Dependencies(List.copyOf(libraries), List.of(), resolved.get(key).missing());
-            modules.add(MavenModule.of(model, key, dependencies, List.copyOf(upstream), request));
+            Repositories.ClassPath processing = processors.of(model, found.libraries());
+            modules.add(MavenModule.of(model, key, new Dependencies(List.copyOf(libraries), processing.libraries(),
+                            Stream.concat(found.missing().stream(), processing.missing().stream()).distinct().toList()),
+                    upstream(key, found, reactor), request));
         });
-        resolved.values().stream().flatMap(one -> one.missing().stream()).distinct().forEach(missing ->
+        models.broken().forEach(pom -> modules.addAll(byFolders(pom.getParent(), folder, request, List.copyOf(models.all().keySet()))));
+        gaps.addAll(cycles(resolved, reactor));
+        modules.stream().flatMap(module -> module.dependencies().missing().stream()).distinct().forEach(missing ->
                 gaps.add(missing + " is not on this machine: names from it stay unresolved"
                         + (request.online() ? "" : " (fetch it with --online)")));
-        return new Workspace(folder, new Build("Maven", files(models.values())), modules.stream().filter(module -> !module.roots().isEmpty()).toList(), gaps);
+        List<Path> files = Stream.concat(models.all().values().stream().map(model -> model.getPomFile().toPath()), models.broken().stream())
+                .toList();
+        return new Workspace(folder, new Build("Maven", files), modules.stream().filter(module -> !module.roots().isEmpty()).toList(), gaps);
     }
 
-    /** What a module needs from outside the workspace, and which other modules of it. */
-    private record Resolved(List<Library> libraries, List<String> missing, List<String> direct) {
+    /** The modules of this build that one needs. */
+    private static List<String> upstream(String key, Repositories.ClassPath found, Reactor reactor) {
+        return found.reactor().stream().map(reactor::module).flatMap(Optional::stream).map(MavenModels::key)
+                .filter(other -> !other.equals(key)).distinct().toList();
     }
 
-    private static void collect(Path pom, Repositories repositories, Map<String, Model> models)
-            throws ModelBuildingException {
-        Model model = repositories.effectiveModel(pom);
-        models.put(key(model.getGroupId(), model.getArtifactId()), model);
-        for (String module : model.getModules()) {
-            Path child = pom.resolveSibling(module).normalize();
-            Path childPom = Files.isDirectory(child) ? child.resolve(POM) : child;
-            if (Files.isRegularFile(childPom)) {
-                collect(childPom, repositories, models);
-            }
-        }
-    }
-
-    private static List<Path> files(Collection<Model> models) {
-        return models.stream().map(Model::getPomFile).filter(Objects::nonNull).map(File::toPath).toList();
-    }
-
-    private static String key(String groupId, String artifactId) {
-        return groupId + ":" + artifactId;
-    }
-
-    private static Resolved resolve(Model model, Map<String, Model> models, Repositories repositories) {
-        List<Dependency> outside = new ArrayList<>();
-        List<String> direct = new ArrayList<>();
-        for (Dependency dependency : model.getDependencies()) {
-            String key = key(dependency.getGroupId(), dependency.getArtifactId());
-            if (models.containsKey(key)) {
-                direct.add(key);
-            } else {
-                outside.add(dependency);
-            }
-        }
-        Repositories.ClassPath classPath = repositories.classPath(model, outside);
-        return new Resolved(classPath.libraries(), classPath.missing(), direct);
-    }
-
-    /** The modules a module uses, directly or through others. */
-    private static Set<String> upstream(String key, Map<String, Resolved> resolved) {
-        Set<String> found = new LinkedHashSet<>();
-        List<String> open = new ArrayList<>(resolved.get(key).direct());
-        while (!open.isEmpty()) {
-            String next = open.remove(open.size() - 1);
-            if (!next.equals(key) && found.add(next)) {
-                open.addAll(resolved.get(next).direct());
-            }
-        }
+    /** Modules that need each other, which Maven refuses to build. */
+    private static List<String> cycles(Map<String, Repositories.ClassPath> resolved, Reactor reactor) {
+        List<String> found = new ArrayList<>();
+        resolved.forEach((key, classPath) -> upstream(key, classPath, reactor).stream()
+                .filter(other -> other.compareTo(key) > 0 && upstream(other, resolved.get(other), reactor).contains(key))
+                .forEach(other -> found.add("the modules " + key + " and " + other + " need each other; Maven does not build that")));
         return found;
     }
 
     /** A project whose model cannot be had, for instance since its parent is not here, still has its folders. */
-    private static Workspace withoutModel(Path folder, OpenRequest request, ModelBuildingException unreadable) {
-        Workspace plain = new FolderReader().read(folder, request);
-        List<String> gaps = new ArrayList<>(plain.gaps());
-        String why = unreadable.getProblems().isEmpty()
-                ? unreadable.getMessage()
-                : unreadable.getProblems().get(0).getMessage();
-        gaps.add("pom.xml cannot be read in full (" + why.replaceAll("\\s+", " ")
-                + "): source folders are taken by convention and libraries are unknown");
-        return new Workspace(plain.root(), plain.modules(), gaps);
+    private static List<Module> byFolders(Path project, Path root, OpenRequest request, List<String> others) {
+        return new FolderReader().read(project, request).modules().stream()
+                .map(module -> project.equals(root) ? module : new Module(
+                        String.valueOf(root.relativize(module.folder())), module.folder(), module.roots(), module.dependencies(), others,
+                        module.java(), module.encoding()))
+                .toList();
     }
 }

@@ -63,7 +63,7 @@ final class ParentResolver implements ModelResolver {
             remotes.removeIf(known -> known.getId().equals(repository.getId()));
         }
         if (remotes.stream().noneMatch(known -> known.getId().equals(repository.getId()))) {
-            remotes.add(Repositories.remote(repository));
+            remotes.addAll(repositories.remotes(List.of(repository)));
         }
     }
 

@@ -5,7 +5,8 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Properties;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.apache.maven.model.Dependency;
 import org.apache.maven.model.Model;
@@ -15,13 +16,17 @@ import org.apache.maven.model.building.DefaultModelBuildingRequest;
 import org.apache.maven.model.building.ModelBuildingException;
 import org.apache.maven.model.building.ModelBuildingRequest;
 import org.apache.maven.model.building.StringModelSource;
+import org.apache.maven.repository.internal.ArtifactDescriptorUtils;
 import org.apache.maven.repository.internal.MavenRepositorySystemUtils;
 import org.eclipse.aether.DefaultRepositoryCache;
 import org.eclipse.aether.DefaultRepositorySystemSession;
 import org.eclipse.aether.RepositorySystem;
 import org.eclipse.aether.RepositorySystemSession;
 import org.eclipse.aether.artifact.Artifact;
+import org.eclipse.aether.artifact.ArtifactProperties;
+import org.eclipse.aether.artifact.ArtifactType;
 import org.eclipse.aether.artifact.DefaultArtifact;
+import org.eclipse.aether.artifact.DefaultArtifactType;
 import org.eclipse.aether.collection.CollectRequest;
 import org.eclipse.aether.graph.Exclusion;
 import org.eclipse.aether.repository.LocalRepository;
@@ -31,6 +36,7 @@ import org.eclipse.aether.resolution.ArtifactResult;
 import org.eclipse.aether.resolution.DependencyRequest;
 import org.eclipse.aether.resolution.DependencyResolutionException;
 import org.eclipse.aether.resolution.DependencyResult;
+import org.eclipse.aether.resolution.VersionRangeResolutionException;
 import org.eclipse.aether.supplier.RepositorySystemSupplier;
 import org.eclipse.aether.util.graph.selector.AndDependencySelector;
 import org.eclipse.aether.util.graph.selector.ExclusionDependencySelector;
@@ -41,28 +47,36 @@ import org.eclipse.aether.util.graph.transformer.ConflictResolver;
 import org.eclipse.aether.util.graph.transformer.JavaScopeDeriver;
 import org.eclipse.aether.util.graph.transformer.JavaScopeSelector;
 import org.eclipse.aether.util.graph.transformer.SimpleOptionalitySelector;
+import org.eclipse.aether.util.repository.ChainedWorkspaceReader;
 
 /** The local repository of this machine and, when allowed, the remote ones a project names. */
 public final class Repositories {
 
     private final RepositorySystem system;
     private final DefaultRepositorySystemSession session;
+    private final MavenSettings settings;
     private final UnreadModels unread;
 
-    private Repositories(RepositorySystem system, DefaultRepositorySystemSession session, UnreadModels unread) {
+    private Repositories(RepositorySystem system, DefaultRepositorySystemSession session, MavenSettings settings, UnreadModels unread) {
         this.system = system;
         this.session = session;
+        this.settings = settings;
         this.unread = unread;
     }
 
-    /** @param online whether anything may be fetched */
-    static Repositories open(boolean online) {
+    /**
+     * @param settings where to look
+     * @param online   whether anything may be fetched
+     */
+    static Repositories open(MavenSettings settings, boolean online) {
         RepositorySystem system = new RepositorySystemSupplier().get();
         DefaultRepositorySystemSession session = MavenRepositorySystemUtils.newSession();
         // which remote repository a file once came from does not matter for reading it
         String type = online ? "default" : "simple";
         session.setLocalRepositoryManager(
-                system.newLocalRepositoryManager(session, new LocalRepository(folder().toFile(), type)));
+                system.newLocalRepositoryManager(session, new LocalRepository(settings.localRepository().toFile(), type)));
+        session.setWorkspaceReader(new LocalVersions(settings.localRepository()));
+        settings.applyTo(session);
         session.setOffline(!online);
         // profiles in the models of libraries ask which Java it is; without an answer a model cannot be read at all
         session.setSystemProperties(System.getProperties());
@@ -73,7 +87,7 @@ public final class Repositories {
                 new ScopeDependencySelector("test", "provided"),
                 new OptionalDependencySelector(),
                 new ExclusionDependencySelector()));
-        return new Repositories(system, session, unread);
+        return new Repositories(system, session, settings, unread);
     }
 
     /**
@@ -83,17 +97,21 @@ public final class Repositories {
      * @param cache  where else artifacts may be on this machine
      */
     public static Repositories withNewest(boolean online, WorkspaceReader cache) {
-        Repositories repositories = open(online);
-        repositories.session.setWorkspaceReader(cache);
+        Repositories repositories = open(MavenSettings.ofThisUser(), online);
+        repositories.lookIn(cache);
         repositories.session.setDependencyGraphTransformer(new ChainedDependencyGraphTransformer(
                 new ConflictResolver(new NewestVersion(), new JavaScopeSelector(), new SimpleOptionalitySelector(), new JavaScopeDeriver())));
         return repositories;
     }
 
-    /** Where it is on this machine. */
-    public static Path folder() {
-        String named = System.getProperty("maven.repo.local");
-        return named != null ? Path.of(named) : Path.of(System.getProperty("user.home"), ".m2", "repository");
+    /** Has it look somewhere else first. */
+    void lookIn(WorkspaceReader before) {
+        session.setWorkspaceReader(ChainedWorkspaceReader.newInstance(before, new LocalVersions(settings.localRepository())));
+    }
+
+    /** Where the local one is. */
+    public Path folder() {
+        return settings.localRepository();
     }
 
     /** The resolver. */
@@ -124,9 +142,12 @@ public final class Repositories {
     private Model effectiveModel(DefaultModelBuildingRequest request) throws ModelBuildingException {
         request.setProcessPlugins(false);
         request.setValidationLevel(ModelBuildingRequest.VALIDATION_LEVEL_MINIMAL);
-        Properties system = new Properties();
-        system.putAll(System.getProperties());
-        request.setSystemProperties(system);
+        request.setLocationTracking(true);
+        request.setSystemProperties(MavenSettings.systemProperties());
+        request.setUserProperties(settings.config().properties());
+        request.setProfiles(settings.profiles());
+        request.setActiveProfileIds(settings.activeProfiles());
+        request.setInactiveProfileIds(settings.config().without());
         request.setModelResolver(new ParentResolver(this, List.of()));
         return new DefaultModelBuilderFactory().newInstance().build(request).getEffectiveModel();
     }
@@ -135,18 +156,21 @@ public final class Repositories {
      * The class files a project needs.
      *
      * @param libraries those found
+     * @param reactor   those that the build itself makes, as the reader of the workspace knows them
      * @param missing   coordinates of those not found
      */
-    public record ClassPath(List<Library> libraries, List<String> missing) {
+    public record ClassPath(List<Library> libraries, List<Artifact> reactor, List<String> missing) {
+
+        /** Nothing. */
+        public static final ClassPath EMPTY = new ClassPath(List.of(), List.of(), List.of());
     }
 
     /** Resolves dependencies of every scope, with what they need themselves. */
-    ClassPath classPath(Model model, List<Dependency> dependencies) {
+    ClassPath classPath(Model model) {
         List<org.eclipse.aether.graph.Dependency> managed = model.getDependencyManagement() == null ? List.of()
-                : model.getDependencyManagement().getDependencies().stream().map(Repositories::converted).toList();
+                : model.getDependencyManagement().getDependencies().stream().map(this::converted).toList();
         return classPath(new DefaultArtifact(model.getGroupId(), model.getArtifactId(), "pom", model.getVersion()),
-                dependencies.stream().map(Repositories::converted).toList(), managed,
-                model.getRepositories().stream().map(Repositories::remote).toList());
+                model.getDependencies().stream().map(this::converted).toList(), managed, remotes(model.getRepositories()));
     }
 
     /**
@@ -162,26 +186,38 @@ public final class Repositories {
         dependencies.forEach(collect::addDependency);
         managed.forEach(collect::addManagedDependency);
         remotes.forEach(collect::addRepository);
+        Set<Library> libraries = new LinkedHashSet<>();
+        List<Artifact> reactor = new ArrayList<>();
+        Set<String> missing = new LinkedHashSet<>();
         DependencyResult result;
         try {
             result = system.resolveDependencies(session, new DependencyRequest(collect, null));
         } catch (DependencyResolutionException incomplete) {
             result = incomplete.getResult();
+            result.getCollectExceptions().forEach(why -> unresolved(why).ifPresent(missing::add));
         }
-        Set<Library> libraries = new LinkedHashSet<>();
-        Set<String> missing = new LinkedHashSet<>(unread.take());
+        missing.addAll(unread.take());
         for (ArtifactResult artifact : result.getArtifactResults()) {
-            if (artifact.isResolved()) {
-                libraries.add(new Library(artifact.getArtifact().getFile().toPath(), shown(artifact.getArtifact())));
-            } else {
+            if (!artifact.isResolved()) {
                 missing.add(shown(artifact.getRequest().getArtifact()));
+            } else if (Reactor.isMadeHere(artifact.getArtifact())) {
+                reactor.add(artifact.getArtifact());
+            } else {
+                libraries.add(new Library(artifact.getArtifact().getFile().toPath(), shown(artifact.getArtifact())));
             }
         }
-        return new ClassPath(new ArrayList<>(libraries), new ArrayList<>(missing));
+        return new ClassPath(List.copyOf(libraries), List.copyOf(reactor), List.copyOf(missing));
     }
 
-    public static RemoteRepository remote(Repository repository) {
-        return new RemoteRepository.Builder(repository.getId(), "default", repository.getUrl()).build();
+    /** A range of versions in which none is here; whatever else goes wrong is a model that was not read, which is said already. */
+    private static Optional<String> unresolved(Exception why) {
+        return Optional.of(why).filter(VersionRangeResolutionException.class::isInstance).map(VersionRangeResolutionException.class::cast)
+                .map(range -> shown(range.getResult().getRequest().getArtifact()));
+    }
+
+    /** The remote repositories of a model, by the mirrors, proxies and passwords of the user. */
+    public List<RemoteRepository> remotes(List<Repository> named) {
+        return system.newResolutionRepositories(session, named.stream().map(ArtifactDescriptorUtils::toRemoteRepository).toList());
     }
 
     /** {@code group:artifact:version}, with what is unusual about it. */
@@ -192,15 +228,17 @@ public final class Repositories {
     }
 
     /** As the resolver wants it. */
-    public static org.eclipse.aether.graph.Dependency converted(Dependency dependency) {
-        String type = dependency.getType() == null || dependency.getType().equals("test-jar") ? "jar" : dependency.getType();
-        String classifier = "test-jar".equals(dependency.getType()) ? "tests" : dependency.getClassifier();
+    public org.eclipse.aether.graph.Dependency converted(Dependency dependency) {
+        String type = Optional.ofNullable(dependency.getType()).orElse("jar");
+        ArtifactType known = Optional.ofNullable(session.getArtifactTypeRegistry().get(type)).orElseGet(() -> new DefaultArtifactType(type));
+        Map<String, String> place = dependency.getSystemPath() == null ? Map.of()
+                : Map.of(ArtifactProperties.LOCAL_PATH, dependency.getSystemPath());
         List<Exclusion> exclusions = dependency.getExclusions().stream()
                 .map(one -> new Exclusion(one.getGroupId(), one.getArtifactId(), "*", "*"))
                 .toList();
         return new org.eclipse.aether.graph.Dependency(
-                new DefaultArtifact(dependency.getGroupId(), dependency.getArtifactId(), classifier, type,
-                        dependency.getVersion()),
+                new DefaultArtifact(dependency.getGroupId(), dependency.getArtifactId(), dependency.getClassifier(), null,
+                        dependency.getVersion(), place, known),
                 dependency.getScope(), dependency.isOptional(), exclusions);
     }
 }

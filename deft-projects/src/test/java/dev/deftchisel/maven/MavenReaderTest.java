@@ -104,7 +104,7 @@ class MavenReaderTest {
         write("src/main/java/Due.java", "class Due { }");
         Workspace workspace = open(root);
         assertEquals(1, workspace.gaps().size());
-        assertTrue(workspace.gaps().get(0).startsWith("pom.xml cannot be read in full"), workspace.gaps().get(0));
+        assertTrue(workspace.gaps().get(0).startsWith("pom.xml:3:11: cannot be read in full"), workspace.gaps().get(0));
         assertEquals(1, workspace.modules().size());
     }
 
