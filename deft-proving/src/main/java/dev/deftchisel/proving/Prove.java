@@ -12,7 +12,7 @@ import picocli.CommandLine;
             InlineCommand.class, GenerateCommand.class, DeclareCommand.class, MendCommand.class, FixesCommand.class, FaultsCommand.class,
             SuiteCommand.class, TortureCommand.class, MessagesCommand.class, AnswersCommand.class, KeysCommand.class,
                     SurfacesCommand.class, EnduranceCommand.class,
-            OffersCommand.class, MistakesCommand.class, BehaviourCommand.class, AnnotationsCommand.class, BenchCommand.class, SpeedCommand.class, PaceCommand.class})
+            OffersCommand.class, MistakesCommand.class, BehaviourCommand.class, AnnotationsCommand.class, ShapesCommand.class, BenchCommand.class, SpeedCommand.class, PaceCommand.class})
 public final class Prove {
 
     private Prove() {

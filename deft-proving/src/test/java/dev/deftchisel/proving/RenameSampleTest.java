@@ -55,12 +55,12 @@ class RenameSampleTest {
 
     @Test
     void renamesInTheHarbourOfficeHold() throws IOException {
-        renames(Harbour.office(), 100, 40);
+        renames(Harbour.office(), 60, 40);
     }
 
     @Test
     void renamesInALibraryHold() throws IOException {
         CorpusList list = CorpusList.standard();
-        renames(Depot.standard(true).corpus("csv", list.resolve("csv")), 20, 20);
+        renames(Depot.standard(true).corpus("csv", list.resolve("csv")), 12, 20);
     }
 }
