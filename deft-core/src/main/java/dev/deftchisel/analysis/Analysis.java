@@ -268,8 +268,28 @@ public final class Analysis {
                             .map(type -> file.skeleton().qualifiedName(type)))
                     .forEach(found::add);
             found.addAll(libraries.names(part.universe().classPath()).called(simpleName));
+            SourceFile file = part.files().get(from);
+            found.removeIf(name -> topLevel(part, name).flatMap(type -> part.visibility().objection(file, type)).isPresent());
         });
         return List.copyOf(found);
+    }
+
+    /** The outermost type around a type that is known by its qualified name; empty when there is none. */
+    private static Optional<String> topLevel(Attribution part, String qualifiedName) {
+        TypeElement type = part.elements().getTypeElement(qualifiedName);
+        while (type != null && type.getEnclosingElement() instanceof TypeElement outer) {
+            type = outer;
+        }
+        return Optional.ofNullable(type).map(found -> found.getQualifiedName().toString());
+    }
+
+    /**
+     * Where a file needs a type that its build does not let it see; none for a file that was not looked at.
+     *
+     * @param withMembers whether members of such types count too, where the type itself is not named
+     */
+    public List<UnseenType> unseen(Path file, boolean withMembers) {
+        return partOf(file).map(part -> UnseenTypes.of(new Code(part.files().get(file), part), part.visibility(), withMembers)).orElse(List.of());
     }
 
     /** How many files import a name. */

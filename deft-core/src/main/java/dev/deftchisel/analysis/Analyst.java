@@ -133,11 +133,12 @@ public final class Analyst {
         CompilerRun.Attributed run = new CompilerRun(libraries.compiler(), libraries.additions(), manager, universe.java(), focus, monitor)
                 .attribute(files, file -> VisibleText.of(file, focus, subtypes.getOrDefault(file, List.of())));
         Elements elements = run.task().getElements();
-        Symbols symbols = new Symbols(
-                new ElementKeys(elements, run.task().getTypes()), SourceNames.of(snapshot, universe));
+        SourceNames sources = SourceNames.of(snapshot, universe);
+        Symbols symbols = new Symbols(new ElementKeys(elements, run.task().getTypes()), sources);
         Map<Path, SourceFile> byPath = new LinkedHashMap<>();
         files.forEach(file -> byPath.put(file.path(), file));
         AllFacts facts = new AllFacts(files, run, elements, symbols, focus);
-        return new Attribution(universe, run, elements, run.task().getTypes(), symbols, byPath, facts);
+        return new Attribution(universe, run, elements, run.task().getTypes(), symbols, byPath, facts,
+                new Visibility(snapshot.workspace(), universe, sources, libraries));
     }
 }

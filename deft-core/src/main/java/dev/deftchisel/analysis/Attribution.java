@@ -10,6 +10,7 @@ import javax.lang.model.util.Types;
  * What one compiler run gave, read off its trees.
  *
  * @param facts what names mean in the files, worked out when it is asked for
+ * @param visibility which types the files may name by their build
  */
 record Attribution(
         Universe universe,
@@ -18,7 +19,8 @@ record Attribution(
         Types typeRelations,
         Symbols symbols,
         Map<Path, SourceFile> files,
-        AllFacts facts) {
+        AllFacts facts,
+        Visibility visibility) {
 
     /** The symbols met; those within bodies are known when the names have been read. */
     @Override

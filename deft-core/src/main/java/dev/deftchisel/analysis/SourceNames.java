@@ -2,23 +2,27 @@ package dev.deftchisel.analysis;
 
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /**
  * What the sources of a universe declare, told from what comes from libraries.
  *
- * @param topLevelTypes binary names
+ * @param topLevelTypes binary names, with the files that declare them
  * @param packages      of the files, and every package above one
  */
-record SourceNames(Set<String> topLevelTypes, Set<String> packages) {
+record SourceNames(Map<String, List<SourceFile>> topLevelTypes, Set<String> packages) {
 
     static SourceNames of(Snapshot snapshot, Universe universe) {
-        Set<String> types = new HashSet<>();
+        Map<String, List<SourceFile>> types = new HashMap<>();
         Set<String> packages = new HashSet<>();
         for (SourceFile file : snapshot.files()) {
             if (universe.sees(file.module())) {
-                file.headline().types().forEach(type -> types.add(file.headline().qualifiedName(type)));
+                file.headline().types().forEach(type -> types.computeIfAbsent(file.headline().qualifiedName(type), name -> new ArrayList<>(1)).add(file));
                 String name = file.headline().packageName();
                 while (!name.isEmpty() && packages.add(name)) {
                     name = name.substring(0, Math.max(0, name.lastIndexOf('.')));
@@ -29,7 +33,7 @@ record SourceNames(Set<String> topLevelTypes, Set<String> packages) {
     }
 
     boolean hasType(SymbolKey.Type type) {
-        return topLevelTypes.contains(type.topLevel());
+        return topLevelTypes.containsKey(type.topLevel());
     }
 
     boolean hasPackage(SymbolKey.Package home) {

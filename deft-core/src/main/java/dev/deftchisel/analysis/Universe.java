@@ -5,21 +5,21 @@ import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
  * Modules that are attributed together: one set of sources in which each type exists once, one class path.
  *
- * <p>The modules of a workspace that are written in the same Java share one universe, which lets a search over many modules cost
- * one analysis, unless two of them have a file of the same package and name. Then each module gets a universe of its own.
+ * <p>The modules of a workspace that are written in the same Java and have the same versions of their libraries share one universe, which
+ * lets a search over many modules cost one analysis, unless two of them have a file of the same package and name. Then each module gets a
+ * universe of its own.
  *
  * @param owners  the modules whose files are attributed in it; at least one, all of them in the same Java
  * @param modules those whose sources can be seen: the owners with what they use
@@ -28,15 +28,25 @@ record Universe(List<Module> owners, List<Module> modules) {
 
     static List<Universe> of(Snapshot snapshot) {
         List<Module> all = snapshot.workspace().modules();
-        boolean isOneForAll = all.stream().map(Module::java).distinct().count() == 1;
         if (all.size() > 1 && hasTwins(snapshot.files())) {
             return all.stream().map(module -> of(List.of(module), all)).toList();
         }
-        return isOneForAll
-                ? List.of(new Universe(all, all))
-                : all.stream().collect(Collectors.groupingBy(Module::java, LinkedHashMap::new, Collectors.toList())).values().stream()
-                .map(owners -> of(owners, all))
-                .toList();
+        List<List<Module>> groups = new ArrayList<>();
+        for (Module module : all) {
+            groups.stream().filter(group -> group.stream().allMatch(other -> areAlike(module, other))).findFirst().orElseGet(() -> {
+                List<Module> group = new ArrayList<>();
+                groups.add(group);
+                return group;
+            }).add(module);
+        }
+        return groups.size() == 1 ? List.of(new Universe(all, all)) : groups.stream().map(owners -> of(owners, all)).toList();
+    }
+
+    /** Whether two modules can be compiled together: in the same Java, with no library in two versions. */
+    private static boolean areAlike(Module one, Module other) {
+        return one.java().equals(other.java()) && (one.dependencies().libraries().equals(other.dependencies().libraries())
+                || one.dependencies().versions().entrySet().stream().allMatch(library ->
+                other.dependencies().versions().getOrDefault(library.getKey(), library.getValue()).equals(library.getValue())));
     }
 
     private static Universe of(List<Module> owners, List<Module> all) {

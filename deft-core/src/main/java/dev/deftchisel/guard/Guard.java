@@ -38,6 +38,7 @@ import java.util.stream.Collectors;
  * <li>calls, lambdas, method references and conditionals have the same erased type, constants the same value;</li>
  * <li>each method overrides the same methods (JLS 8.4.8), in every type below those concerned;</li>
  * <li>what is opened is not found by anyone who found something else before, and overrides nothing new;</li>
+ * <li>no file comes to need a type that its build does not let it see;</li>
  * <li>no member that serialization finds by its name gets or loses that name;</li>
  * <li>a name that is given to something new means that wherever it is written;</li>
  * <li>no edit does anything that its kind does not say.</li>
@@ -99,6 +100,9 @@ public final class Guard {
         differences.addAll(new PlatformNames(before, change).differences());
         if (differences.isEmpty() && change.meaning().freedom() != Meaning.Freedom.TYPES) {
             differences.addAll(new AddedComparison(analyst, changed, before, change).differences());
+        }
+        if (differences.isEmpty()) {
+            differences.addAll(new VisibilityComparison(before, after, change).differences());
         }
         if (differences.isEmpty()) {
             differences.addAll(new EditShapes(before, after, change).differences());

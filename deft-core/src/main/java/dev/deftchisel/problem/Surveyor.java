@@ -29,6 +29,8 @@ import org.slf4j.LoggerFactory;
 /** Leads rules over files, each file once. */
 public final class Surveyor {
 
+    private static final About UNSEEN = About.of("unseen-type", Tag.ERROR, "A type that the build does not let this code see", Effect.OTHER);
+
     private static final Logger LOG = LoggerFactory.getLogger(Surveyor.class);
 
     private final Rules rules;
@@ -69,10 +71,17 @@ public final class Surveyor {
         rules.named(Suppressions.IDLE).ifPresent(about -> shown.addAll(suppressions.idle(about, severity(file, about), found)));
         MissingLibraries missing = new MissingLibraries(code.get(), analysis, errors);
         missing.finding().ifPresent(shown::add);
+        unseen(analysis, file).forEach(shown::add);
         missing.others().stream().map(error -> repairs.finding(error, survey, analysis)).forEach(shown::add);
         shown.removeIf(finding -> finding.severity() == Severity.OFF);
         shown.sort(Comparator.comparing((Finding finding) -> finding.range().start()).thenComparing(finding -> finding.about().id()));
         return List.copyOf(shown);
+    }
+
+    /** Types that the build does not let the file see, though they are there; the build has an error at each. */
+    private static List<Finding> unseen(Analysis analysis, Path file) {
+        return analysis.unseen(file, false).stream()
+                .map(type -> new Finding(UNSEEN, Severity.ERROR, type.range(), type.sentence(), List.of())).toList();
     }
 
     /** The errors of a file, but for those that only follow from an exception whose type is not known. */

@@ -1,7 +1,9 @@
 package dev.deftchisel.workspace;
 
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * What a module needs from outside the workspace, for main and test code together.
@@ -20,6 +22,13 @@ public record Dependencies(List<Library> libraries, List<Library> processors, Li
         libraries = List.copyOf(libraries);
         processors = List.copyOf(processors);
         missing = List.copyOf(missing);
+    }
+
+    /** The files of the libraries whose coordinates are known, by these without the version. */
+    public Map<String, Path> versions() {
+        Map<String, Path> versions = new HashMap<>();
+        libraries.forEach(library -> library.artifact().ifPresent(artifact -> versions.putIfAbsent(artifact, library.file())));
+        return versions;
     }
 
     /** Files that the user named. */

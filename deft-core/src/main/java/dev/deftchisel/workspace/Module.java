@@ -12,6 +12,7 @@ import java.util.List;
  * @param roots     in the order of the build
  * @param dependencies what it needs from outside the workspace
  * @param upstream  names of the modules of this workspace that it uses, direct or not
+ * @param forTests  those of them that only its tests use
  * @param java      the Java it is written in
  * @param encoding  the charset of its sources
  */
@@ -21,6 +22,7 @@ public record Module(
         List<SourceRoot> roots,
         Dependencies dependencies,
         List<String> upstream,
+        List<String> forTests,
         JavaLevel java,
         Charset encoding) {
 
@@ -28,6 +30,13 @@ public record Module(
     public Module {
         roots = List.copyOf(roots);
         upstream = List.copyOf(upstream);
+        forTests = List.copyOf(forTests);
+    }
+
+    /** One in which tests use no other modules than all code does. */
+    public Module(String name, Path folder, List<SourceRoot> roots, Dependencies dependencies, List<String> upstream, JavaLevel java,
+            Charset encoding) {
+        this(name, folder, roots, dependencies, upstream, List.of(), java, encoding);
     }
 
     /** The archives and folders of the libraries. */

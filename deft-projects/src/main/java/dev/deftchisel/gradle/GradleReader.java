@@ -18,12 +18,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Opens a Gradle build, of one project or several, by what its scripts say plainly; nothing of it is run. */
@@ -34,6 +36,8 @@ public final class GradleReader implements ProjectReader {
     /** Names of configurations with what code is compiled or run with; with the name of a source set before them. */
     private static final Pattern FOR_CODE = Pattern.compile("(?:\\w*)(?i:implementation|api|compileOnly|compileOnlyApi|runtimeOnly)"
             + "|compile|testCompile|providedCompile|developmentOnly|provided");
+    /** Those of them that are for main code. */
+    private static final Pattern FOR_MAIN = Pattern.compile("implementation|api|compileOnly|compileOnlyApi|compile|providedCompile|developmentOnly|provided");
     private static final Pattern FOR_USERS = Pattern.compile("api|compileOnlyApi|compile");
     private static final Pattern FOR_PROCESSORS = Pattern.compile("\\w*(?i:annotationProcessor)");
 
@@ -67,11 +71,18 @@ public final class GradleReader implements ProjectReader {
             if (!roots.isEmpty()) {
                 Set<String> upstream = new LinkedHashSet<>();
                 Set<Library> libraries = new LinkedHashSet<>(resolved.get(path).libraries());
-                used(path, true, resolved, upstream, libraries);
-                libraries.addAll(Dependencies.named(request.classPath()).libraries());
-                Dependencies dependencies = new Dependencies(List.copyOf(libraries), resolved.get(path).processors(),
+                used(path, resolved.get(path).projects().keySet(), resolved, upstream, libraries);
+                Set<String> ofMain = new LinkedHashSet<>();
+                Set<Library> ofUsers = new LinkedHashSet<>();
+                used(path, resolved.get(path).forMain(), resolved, ofMain, ofUsers);
+                // what only tests get from other projects is only theirs
+                List<Library> seen = libraries.stream().map(library -> resolved.get(path).libraries().contains(library) || ofUsers.contains(library)
+                        ? library : new Library(library.file(), library.origin(), SourceRoot.Use.TEST)).collect(Collectors.toCollection(ArrayList::new));
+                seen.addAll(Dependencies.named(request.classPath()).libraries());
+                Dependencies dependencies = new Dependencies(oncePerFile(seen), resolved.get(path).processors(),
                         resolved.get(path).missing());
                 modules.add(new Module(path, project.folder(), roots, dependencies, List.copyOf(upstream),
+                        upstream.stream().filter(other -> !ofMain.contains(other)).toList(),
                         request.level().map(JavaLevel::of).orElseGet(() -> java(project)),
                         request.encoding().orElseGet(() -> encoding(project))));
             }
@@ -87,9 +98,17 @@ public final class GradleReader implements ProjectReader {
      *
      * @param exported libraries that its users are compiled with, too
      * @param projects other projects of the build, and whether its users see them, too
+     * @param forMain  those of them that main code needs
      */
     private record Resolved(List<Library> libraries, List<Library> exported, List<Library> processors, List<String> missing,
-            Map<String, Boolean> projects) {
+            Map<String, Boolean> projects, Set<String> forMain) {
+    }
+
+    /** Main code goes first where a library is needed for several reasons. */
+    private static List<Library> oncePerFile(List<Library> all) {
+        Map<Path, Library> byFile = new LinkedHashMap<>();
+        all.forEach(library -> byFile.merge(library.file(), library, (one, other) -> one.use() == SourceRoot.Use.MAIN ? one : other));
+        return List.copyOf(byFile.values());
     }
 
     private static Resolved resolve(GradleProject project, GradleResolver resolver) {
@@ -97,6 +116,9 @@ public final class GradleReader implements ProjectReader {
         List<Need> processing = needs(project, FOR_PROCESSORS);
         Map<String, String> locked = locked(project.folder());
         Repositories.ClassPath found = resolver.resolve(published(code), project.managed(), locked);
+        List<Need> main = needs(project, FOR_MAIN);
+        Set<Path> ofMain = resolver.resolve(published(main), project.managed(), locked).libraries().stream().map(Library::file)
+                .collect(Collectors.toSet());
         List<Need> toUsers = needs(project, FOR_USERS);
         List<Library> exported = published(toUsers).isEmpty() ? List.of()
                 : resolver.resolve(published(toUsers), project.managed(), locked).libraries();
@@ -106,11 +128,13 @@ public final class GradleReader implements ProjectReader {
         Map<String, Boolean> projects = new HashMap<>();
         code.stream().filter(Need.Project.class::isInstance).map(Need.Project.class::cast).forEach(need ->
                 projects.merge(need.path(), FOR_USERS.matcher(need.configuration()).matches(), Boolean::logicalOr));
-        List<Library> libraries = new ArrayList<>(found.libraries());
-        code.stream().filter(Need.Files.class::isInstance).map(Need.Files.class::cast).flatMap(need -> need.files().stream())
-                .forEach(file -> libraries.add(new Library(file, "file of the build")));
+        Set<String> forMain = main.stream().filter(Need.Project.class::isInstance).map(need -> ((Need.Project) need).path()).collect(Collectors.toSet());
+        List<Library> libraries = new ArrayList<>(found.libraries().stream().map(library -> ofMain.contains(library.file()) ? library
+                : new Library(library.file(), library.origin(), SourceRoot.Use.TEST)).toList());
+        code.stream().filter(Need.Files.class::isInstance).map(Need.Files.class::cast).forEach(need -> need.files().forEach(file ->
+                libraries.add(new Library(file, "file of the build", main.contains(need) ? SourceRoot.Use.MAIN : SourceRoot.Use.TEST))));
         List<String> missing = Stream.concat(found.missing().stream(), processors.missing().stream()).distinct().toList();
-        return new Resolved(libraries, exported, processors.libraries(), missing, projects);
+        return new Resolved(libraries, exported, processors.libraries(), missing, projects, forMain);
     }
 
     /** All that configurations of a kind need, also by what they extend; platforms that come with plug-ins first. */
@@ -157,11 +181,13 @@ public final class GradleReader implements ProjectReader {
     }
 
     /** Other projects that one sees, and the libraries that come with them. */
-    private static void used(String path, boolean isOwn, Map<String, Resolved> resolved, Set<String> upstream, Set<Library> libraries) {
-        for (Map.Entry<String, Boolean> other : resolved.get(path).projects().entrySet()) {
-            if ((isOwn || other.getValue()) && resolved.containsKey(other.getKey()) && upstream.add(other.getKey())) {
-                libraries.addAll(resolved.get(other.getKey()).exported());
-                used(other.getKey(), false, resolved, upstream, libraries);
+    private static void used(String path, Set<String> projects, Map<String, Resolved> resolved, Set<String> upstream, Set<Library> libraries) {
+        for (String other : projects) {
+            if (!other.equals(path) && resolved.containsKey(other) && upstream.add(other)) {
+                libraries.addAll(resolved.get(other).exported());
+                Set<String> exported = resolved.get(other).projects().entrySet().stream().filter(Map.Entry::getValue).map(Map.Entry::getKey)
+                        .collect(Collectors.toCollection(LinkedHashSet::new));
+                used(path, exported, resolved, upstream, libraries);
             }
         }
     }

@@ -40,6 +40,7 @@ final class GradleResolver {
     private final GradleCache cache;
     private final Repositories repositories;
     private final List<RemoteRepository> remotes;
+    private final Map<Asked, Repositories.ClassPath> resolved = new HashMap<>();
     /** The versions that a platform says, by its coordinates; empty where it is not here. */
     private final Map<String, Optional<List<Dependency>>> platforms = new HashMap<>();
 
@@ -61,6 +62,16 @@ final class GradleResolver {
      * @param locked  versions of a lock file by {@code group:name}
      */
     Repositories.ClassPath resolve(List<Need.Published> needs, List<Need.Published> managed, Map<String, String> locked) {
+        return resolved.computeIfAbsent(new Asked(needs, managed, locked), this::resolve);
+    }
+
+    /** Projects of a build often need the same. */
+    private record Asked(List<Need.Published> needs, List<Need.Published> managed, Map<String, String> locked) {
+    }
+
+    private Repositories.ClassPath resolve(Asked asked) {
+        List<Need.Published> needs = asked.needs();
+        Map<String, String> locked = asked.locked();
         Map<String, Dependency> versions = new LinkedHashMap<>();
         Set<String> missing = new LinkedHashSet<>();
         for (Need.Published platform : needs.stream().filter(Need.Published::isPlatform).toList()) {
@@ -70,7 +81,7 @@ final class GradleResolver {
             }
             said.orElse(List.of()).forEach(dependency -> versions.putIfAbsent(key(dependency.getArtifact()), dependency));
         }
-        managed.forEach(one -> one.version().ifPresent(version -> versions.put(key(one), dependency(one, version))));
+        asked.managed().forEach(one -> one.version().ifPresent(version -> versions.put(key(one), dependency(one, version))));
         locked.forEach((module, version) -> versions.put(module, new Dependency(
                 new DefaultArtifact(module + ":" + version), "compile")));
         List<Dependency> wanted = new ArrayList<>();

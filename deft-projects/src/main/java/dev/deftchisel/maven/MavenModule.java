@@ -27,9 +27,10 @@ final class MavenModule {
     private MavenModule() {
     }
 
-    static Module of(Model model, String name, Dependencies dependencies, List<String> upstream, OpenRequest request) {
+    static Module of(Model model, String name, Dependencies dependencies, List<String> upstream, List<String> forTests,
+            OpenRequest request) {
         Path folder = model.getProjectDirectory().toPath().toAbsolutePath().normalize();
-        return new Module(name, folder, roots(model, folder), dependencies, upstream,
+        return new Module(name, folder, roots(model, folder), dependencies, upstream, forTests,
                 request.level().map(JavaLevel::of).orElseGet(() -> java(model)),
                 request.encoding().orElseGet(() -> encoding(model)));
     }

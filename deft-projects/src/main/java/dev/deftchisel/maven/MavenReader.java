@@ -7,6 +7,7 @@ import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.ProjectReader;
+import dev.deftchisel.workspace.SourceRoot;
 import dev.deftchisel.workspace.Workspace;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -53,7 +54,7 @@ public final class MavenReader implements ProjectReader {
             Repositories.ClassPath processing = processors.of(model, found.libraries());
             modules.add(MavenModule.of(model, key, new Dependencies(List.copyOf(libraries), processing.libraries(),
                             Stream.concat(found.missing().stream(), processing.missing().stream()).distinct().toList()),
-                    upstream(key, found, reactor), request));
+                    upstream(key, found, reactor, false), upstream(key, found, reactor, true), request));
         });
         models.broken().forEach(pom -> modules.addAll(byFolders(pom.getParent(), folder, request, List.copyOf(models.all().keySet()))));
         gaps.addAll(cycles(resolved, reactor));
@@ -65,17 +66,19 @@ public final class MavenReader implements ProjectReader {
         return new Workspace(folder, new Build("Maven", files), modules.stream().filter(module -> !module.roots().isEmpty()).toList(), gaps);
     }
 
-    /** The modules of this build that one needs. */
-    private static List<String> upstream(String key, Repositories.ClassPath found, Reactor reactor) {
-        return found.reactor().stream().map(reactor::module).flatMap(Optional::stream).map(MavenModels::key)
-                .filter(other -> !other.equals(key)).distinct().toList();
+    /** The modules of this build that one needs, or those of them that only its tests need. */
+    private static List<String> upstream(String key, Repositories.ClassPath found, Reactor reactor, boolean onlyForTests) {
+        List<String> ofMain = !onlyForTests ? List.of() : found.reactor().stream().filter(made -> made.use() == SourceRoot.Use.MAIN)
+                .map(made -> reactor.module(made.artifact())).flatMap(Optional::stream).map(MavenModels::key).toList();
+        return found.reactor().stream().map(made -> reactor.module(made.artifact())).flatMap(Optional::stream).map(MavenModels::key)
+                .filter(other -> !other.equals(key) && !ofMain.contains(other)).distinct().toList();
     }
 
     /** Modules that need each other, which Maven refuses to build. */
     private static List<String> cycles(Map<String, Repositories.ClassPath> resolved, Reactor reactor) {
         List<String> found = new ArrayList<>();
-        resolved.forEach((key, classPath) -> upstream(key, classPath, reactor).stream()
-                .filter(other -> other.compareTo(key) > 0 && upstream(other, resolved.get(other), reactor).contains(key))
+        resolved.forEach((key, classPath) -> upstream(key, classPath, reactor, false).stream()
+                .filter(other -> other.compareTo(key) > 0 && upstream(other, resolved.get(other), reactor, false).contains(key))
                 .forEach(other -> found.add("the modules " + key + " and " + other + " need each other; Maven does not build that")));
         return found;
     }

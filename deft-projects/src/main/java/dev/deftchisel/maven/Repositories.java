@@ -1,6 +1,7 @@
 package dev.deftchisel.maven;
 
 import dev.deftchisel.workspace.Library;
+import dev.deftchisel.workspace.SourceRoot;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -28,6 +29,7 @@ import org.eclipse.aether.artifact.ArtifactType;
 import org.eclipse.aether.artifact.DefaultArtifact;
 import org.eclipse.aether.artifact.DefaultArtifactType;
 import org.eclipse.aether.collection.CollectRequest;
+import org.eclipse.aether.graph.DependencyNode;
 import org.eclipse.aether.graph.Exclusion;
 import org.eclipse.aether.repository.LocalRepository;
 import org.eclipse.aether.repository.RemoteRepository;
@@ -159,10 +161,26 @@ public final class Repositories {
      * @param reactor   those that the build itself makes, as the reader of the workspace knows them
      * @param missing   coordinates of those not found
      */
-    public record ClassPath(List<Library> libraries, List<Artifact> reactor, List<String> missing) {
+    public record ClassPath(List<Library> libraries, List<Made> reactor, List<String> missing) {
 
         /** Nothing. */
         public static final ClassPath EMPTY = new ClassPath(List.of(), List.of(), List.of());
+    }
+
+    /**
+     * What the build itself makes.
+     *
+     * @param artifact as it is needed
+     * @param use      the code that needs it
+     */
+    public record Made(Artifact artifact, SourceRoot.Use use) {
+    }
+
+    /** Main code is compiled without what is only needed for tests, or when the program runs. */
+    private static SourceRoot.Use use(ArtifactResult artifact) {
+        DependencyNode node = artifact.getRequest().getDependencyNode();
+        String scope = node == null || node.getDependency() == null ? "" : node.getDependency().getScope();
+        return scope.equals("test") || scope.equals("runtime") ? SourceRoot.Use.TEST : SourceRoot.Use.MAIN;
     }
 
     /** Resolves dependencies of every scope, with what they need themselves. */
@@ -187,7 +205,7 @@ public final class Repositories {
         managed.forEach(collect::addManagedDependency);
         remotes.forEach(collect::addRepository);
         Set<Library> libraries = new LinkedHashSet<>();
-        List<Artifact> reactor = new ArrayList<>();
+        List<Made> reactor = new ArrayList<>();
         Set<String> missing = new LinkedHashSet<>();
         DependencyResult result;
         try {
@@ -201,9 +219,9 @@ public final class Repositories {
             if (!artifact.isResolved()) {
                 missing.add(shown(artifact.getRequest().getArtifact()));
             } else if (Reactor.isMadeHere(artifact.getArtifact())) {
-                reactor.add(artifact.getArtifact());
+                reactor.add(new Made(artifact.getArtifact(), use(artifact)));
             } else {
-                libraries.add(new Library(artifact.getArtifact().getFile().toPath(), shown(artifact.getArtifact())));
+                libraries.add(new Library(artifact.getArtifact().getFile().toPath(), shown(artifact.getArtifact()), use(artifact)));
             }
         }
         return new ClassPath(List.copyOf(libraries), List.copyOf(reactor), List.copyOf(missing));

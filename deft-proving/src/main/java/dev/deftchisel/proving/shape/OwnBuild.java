@@ -47,7 +47,8 @@ public final class OwnBuild {
         String plain = matcher.replaceAll(found -> Matcher.quoteReplacement(libraries.find(found.group(1)).toString()));
         List<String> options = new ArrayList<>();
         List<Path> sources = new ArrayList<>();
-        String[] words = plain.split(" ");
+        // without one, the compiler takes that of the process
+        String[] words = (plain.contains("-cp ") ? plain : "-cp none " + plain).split(" ");
         for (int i = 0; i < words.length; i++) {
             String word = words[i];
             if (word.equals("-d") || word.equals("-cp") || word.equals("-processorpath") || word.equals("-s")) {
