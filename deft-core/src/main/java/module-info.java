@@ -17,6 +17,7 @@ module dev.deftchisel.core {
     exports dev.deftchisel.added;
     exports dev.deftchisel.analysis;
     exports dev.deftchisel.change;
+    exports dev.deftchisel.external;
     exports dev.deftchisel.guard;
     exports dev.deftchisel.jdk;
     exports dev.deftchisel.journal;
@@ -31,12 +32,14 @@ module dev.deftchisel.core {
     opens dev.deftchisel.problem to com.google.gson;
 
     uses dev.deftchisel.added.AddedMembers;
+    uses dev.deftchisel.external.ExternalNames;
     uses dev.deftchisel.operation.Operation;
     uses dev.deftchisel.problem.Repair;
     uses dev.deftchisel.problem.Rule;
     uses dev.deftchisel.workspace.ProjectReader;
 
     provides dev.deftchisel.added.AddedMembers with dev.deftchisel.added.lombok.LombokMembers;
+    provides dev.deftchisel.external.ExternalNames with dev.deftchisel.external.UsualFrameworks;
     provides dev.deftchisel.operation.Operation with
             dev.deftchisel.access.OpenAccessOperation,
             dev.deftchisel.declare.BindParametersOperation,

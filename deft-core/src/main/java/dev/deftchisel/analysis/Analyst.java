@@ -139,6 +139,6 @@ public final class Analyst {
         files.forEach(file -> byPath.put(file.path(), file));
         AllFacts facts = new AllFacts(files, run, elements, symbols, focus);
         return new Attribution(universe, run, elements, run.task().getTypes(), symbols, byPath, facts,
-                new Visibility(snapshot.workspace(), universe, sources, libraries));
+                new Visibility(snapshot.workspace(), universe, sources, libraries, new Readability(snapshot.files(), elements)));
     }
 }

@@ -25,13 +25,15 @@ final class Visibility {
     private final Universe universe;
     private final SourceNames sources;
     private final Libraries libraries;
+    private final Readability readability;
     private final boolean isKnown;
     private final Map<Asked, Optional<String>> known = new HashMap<>();
 
-    Visibility(Workspace workspace, Universe universe, SourceNames sources, Libraries libraries) {
+    Visibility(Workspace workspace, Universe universe, SourceNames sources, Libraries libraries, Readability readability) {
         this.universe = universe;
         this.sources = sources;
         this.libraries = libraries;
+        this.readability = readability;
         this.isKnown = !workspace.build().equals(Build.FOLDERS) && workspace.gaps().isEmpty();
     }
 
@@ -51,10 +53,14 @@ final class Visibility {
     private Optional<String> objection(Asked asked) {
         List<SourceFile> declaring = sources.topLevelTypes().getOrDefault(asked.type(), List.of());
         if (!declaring.isEmpty()) {
-            return declaring.stream().anyMatch(file -> sees(asked, file)) ? Optional.empty()
-                    : Optional.of(ofSource(asked, declaring.get(0)));
+            List<SourceFile> seen = declaring.stream().filter(file -> sees(asked, file)).toList();
+            return seen.isEmpty() ? Optional.of(ofSource(asked, declaring.get(0)))
+                    : asked.use() == SourceRoot.Use.TEST ? Optional.empty()
+                    : readability.objection(asked.module(), asked.type(), seen.get(0).module());
         }
-        return home(asked.type()).filter(home -> !sees(asked, home)).map(home -> ofLibrary(asked, home));
+        Optional<Path> home = home(asked.type());
+        return home.isPresent() ? home.filter(library -> !sees(asked, library)).map(library -> ofLibrary(asked, library))
+                : asked.use() == SourceRoot.Use.TEST ? Optional.empty() : readability.objection(asked.module(), asked.type());
     }
 
     private static boolean sees(Asked asked, SourceFile declaring) {

@@ -7,6 +7,7 @@ import dev.deftchisel.source.SourceText;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.source.Words;
+import dev.deftchisel.workspace.OtherLanguages;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.SourceRoot;
@@ -15,6 +16,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,7 +29,7 @@ import java.util.regex.Pattern;
  * text files beside the code. Each is an edit that may be taken or left.
  *
  * <p>Sure are only qualified names where a framework reads them as such: in {@code META-INF/services} and in attributes
- * of XML. Those are taken unless told otherwise, the rest only when asked for.
+ * of XML; and names of members in annotations that look for these. Those are taken unless told otherwise, the rest only when asked for.
  */
 final class Mentions {
 
@@ -44,29 +46,17 @@ final class Mentions {
     }
 
     private final Snapshot snapshot;
-    private final String oldName;
-    private final String newName;
-    private final String qualifiedOld;
-    private final String qualifiedNew;
+    private final Renaming renaming;
     private final Choice choice;
 
-    /**
-     * @param oldName      the word searched for
-     * @param qualifiedOld the whole name by which resources may refer to it; the word itself when there is none
-     */
-    Mentions(
-            Snapshot snapshot,
-            String oldName,
-            String newName,
-            String qualifiedOld,
-            String qualifiedNew,
-            Choice choice) {
+    Mentions(Snapshot snapshot, Renaming renaming, Choice choice) {
         this.snapshot = snapshot;
-        this.oldName = oldName;
-        this.newName = newName;
-        this.qualifiedOld = qualifiedOld;
-        this.qualifiedNew = qualifiedNew;
+        this.renaming = renaming;
         this.choice = choice;
+    }
+
+    /** A place where a word stands that changes. */
+    private record Word(Range range, String newName) {
     }
 
     /**
@@ -80,9 +70,9 @@ final class Mentions {
         for (SourceFile file : snapshot.files()) {
             boolean isInScope = scope.isEmpty() || scope.get().file().equals(file.path());
             if (isInScope && file.root().kind() == SourceRoot.Kind.SOURCE
-                    && !words(file.content()).isEmpty()) {
+                    && !words(file.content(), true).isEmpty()) {
                 Range within = scope.map(Scope::range).orElse(new Range(0, file.content().length()));
-                List<Edit> edits = inFile(file.tokens(), within, known.getOrDefault(file.path(), Set.of()));
+                List<Edit> edits = inFile(file, within, known.getOrDefault(file.path(), Set.of()));
                 if (!edits.isEmpty()) {
                     found.put(file.path(), edits);
                 }
@@ -95,7 +85,9 @@ final class Mentions {
     record Scope(Path file, Range range) {
     }
 
-    private List<Edit> inFile(Tokens tokens, Range within, Set<Range> known) {
+    private List<Edit> inFile(SourceFile file, Range within, Set<Range> known) {
+        Tokens tokens = file.tokens();
+        boolean isHome = renaming.home().filter(file.path()::equals).isPresent();
         List<Edit> edits = new ArrayList<>();
         for (int i = 0; i < tokens.count(); i++) {
             TokenKind kind = tokens.kind(i);
@@ -103,30 +95,53 @@ final class Mentions {
                 continue;
             }
             int start = tokens.start(i);
-            for (Range word : words(tokens.text(i))) {
-                Range place = new Range(start + word.start(), start + word.end());
+            for (Word word : words(tokens.text(i), kind.isText())) {
+                Range place = new Range(start + word.range().start(), start + word.range().end());
                 if (!known.contains(place) && !isEscaped(tokens, place)) {
-                    edits.add(new Edit(place, newName,
-                            kind.isComment() ? Edit.Kind.COMMENT : Edit.Kind.STRING, choice.takes(false)));
+                    edits.add(new Edit(place, word.newName(), kind.isComment() ? Edit.Kind.COMMENT : Edit.Kind.STRING,
+                            choice.takes(isHome && kind.isText() && StringReferences.isOne(tokens, i, renaming.oldName()))));
                 }
             }
         }
         return edits;
     }
 
-    /** Where the word stands alone, or is the last part of the binary name of a type or of one within it (JLS 13.1). */
-    private List<Range> words(String text) {
-        List<Range> found = new ArrayList<>(Words.find(text, oldName));
-        for (int at = text.indexOf(qualifiedOld); at >= 0 && !qualifiedOld.equals(oldName); at = text.indexOf(qualifiedOld, at + 1)) {
-            int end = at + qualifiedOld.length();
+    /**
+     * Where a word stands alone, or is the last part of the binary name of a type or of one within it (JLS 13.1).
+     *
+     * @param withProperties whether expressions may stand there that write a property by its name
+     */
+    private List<Word> words(String text, boolean withProperties) {
+        String oldName = renaming.oldName();
+        List<Word> found = new ArrayList<>();
+        Words.find(text, oldName).forEach(range -> found.add(new Word(range, renaming.newName())));
+        String qualified = renaming.qualifiedOld();
+        for (int at = text.indexOf(qualified); at >= 0 && !qualified.equals(oldName); at = text.indexOf(qualified, at + 1)) {
+            int end = at + qualified.length();
             Range word = new Range(end - oldName.length(), end);
             boolean isFree = endsQualified(text, word)
                     && (end == text.length() || text.charAt(end) == '$' || !Character.isJavaIdentifierPart(text.charAt(end)));
-            if (isFree && !found.contains(word)) {
-                found.add(word);
+            if (isFree && found.stream().noneMatch(known -> known.range().equals(word))) {
+                found.add(new Word(word, renaming.newName()));
             }
         }
+        renaming.along().forEach((name, newName) -> Words.find(text, name).forEach(range -> found.add(new Word(range, newName))));
+        if (withProperties) {
+            renaming.properties().forEach((name, newName) -> Words.find(text, name).stream()
+                    .filter(range -> isProperty(text, range) && found.stream().noneMatch(known -> known.range().equals(range)))
+                    .forEach(range -> found.add(new Word(range, newName))));
+        }
+        found.sort(Comparator.comparing(Word::range));
         return found;
+    }
+
+    /** Whether a word is selected from something, begins an expression in braces, or is all that stands between quotation marks. */
+    private static boolean isProperty(String text, Range word) {
+        char before = word.start() == 0 ? ' ' : text.charAt(word.start() - 1);
+        char behind = word.end() == text.length() ? ' ' : text.charAt(word.end());
+        boolean isSelected = before == '.' && word.start() > 1
+                && (Character.isJavaIdentifierPart(text.charAt(word.start() - 2)) || ")]?!".indexOf(text.charAt(word.start() - 2)) >= 0);
+        return isSelected || before == '{' || "\"'".indexOf(before) >= 0 && before == behind;
     }
 
     /** Whether the word's first letter belongs to an escape, as the n of a line feed does. */
@@ -143,15 +158,22 @@ final class Mentions {
         List<FileChange> changes = new ArrayList<>();
         for (Path path : snapshot.resources()) {
             Optional<Path> target = serviceTarget(path).or(() -> Optional.ofNullable(moves.get(path)));
-            Optional<SourceText> text = text(path);
-            if (text.isPresent() && (target.isPresent() || text.get().content().contains(oldName))) {
-                List<Edit> edits = inText(path, text.get().content());
-                if (!edits.isEmpty() || target.isPresent()) {
-                    changes.add(new FileChange(path, target, text.get(), edits));
-                }
-            }
+            inTextFile(path, target).ifPresent(changes::add);
         }
         return changes;
+    }
+
+    /** Mentions in files of other languages that stand beside the code. */
+    List<FileChange> beside() {
+        Set<Path> resources = Set.copyOf(snapshot.resources());
+        return OtherLanguages.in(snapshot.workspace()).stream().filter(path -> !resources.contains(path)).flatMap(path -> inTextFile(path, Optional.empty()).stream()).toList();
+    }
+
+    private Optional<FileChange> inTextFile(Path path, Optional<Path> target) {
+        Optional<SourceText> text = text(path);
+        List<Edit> edits = text.map(found -> inText(path, found.content())).orElse(List.of());
+        return edits.isEmpty() && (target.isEmpty() || text.isEmpty()) ? Optional.empty()
+                : Optional.of(new FileChange(path, target, text.get(), edits));
     }
 
     private static boolean isService(Path path) {
@@ -159,9 +181,9 @@ final class Mentions {
     }
 
     private Optional<Path> serviceTarget(Path path) {
-        return choice != Choice.NONE && isService(path) && path.getFileName().toString().equals(qualifiedOld)
-                && !qualifiedOld.equals(oldName)
-                ? Optional.of(path.resolveSibling(qualifiedNew))
+        return choice != Choice.NONE && isService(path) && path.getFileName().toString().equals(renaming.qualifiedOld())
+                && !renaming.qualifiedOld().equals(renaming.oldName())
+                ? Optional.of(path.resolveSibling(renaming.qualifiedNew()))
                 : Optional.empty();
     }
 
@@ -185,19 +207,19 @@ final class Mentions {
 
     private List<Edit> inText(Path path, String content) {
         List<Edit> edits = new ArrayList<>();
-        for (Range word : words(content)) {
-            boolean isQualified = !qualifiedOld.equals(oldName) && endsQualified(content, word);
+        for (Word word : words(content, true)) {
+            boolean isQualified = !renaming.qualifiedOld().equals(renaming.oldName()) && endsQualified(content, word.range());
             boolean isSure = isQualified
-                    && (isService(path) || XML.matcher(path.toString()).matches() && isInAttribute(content, word));
-            edits.add(new Edit(word, newName, Edit.Kind.RESOURCE, choice.takes(isSure)));
+                    && (isService(path) || XML.matcher(path.toString()).matches() && isInAttribute(content, word.range()));
+            edits.add(new Edit(word.range(), word.newName(), Edit.Kind.RESOURCE, choice.takes(isSure)));
         }
         return edits;
     }
 
     /** Whether the word is the end of the qualified name. */
     private boolean endsQualified(String content, Range word) {
-        int start = word.end() - qualifiedOld.length();
-        return start >= 0 && content.startsWith(qualifiedOld, start)
+        int start = word.end() - renaming.qualifiedOld().length();
+        return start >= 0 && content.startsWith(renaming.qualifiedOld(), start)
                 && (start == 0 || !Character.isJavaIdentifierPart(content.charAt(start - 1))
                 && content.charAt(start - 1) != '.');
     }

@@ -5,6 +5,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.Focus;
@@ -59,6 +60,14 @@ public final class RenameOperation implements Operation {
     /** The key of the names that keep theirs all the same, with commas between. */
     public static final String EXCEPT = "except";
 
+    /** The key of the choice what becomes of the names by which frameworks know it: {@code keep} or {@code change}. */
+    public static final String EXTERNAL = "external";
+
+    private static final Question EXTERNAL_QUESTION = new Question.Choice(
+            EXTERNAL,
+            "names by which frameworks know it: JSON properties, columns, parameters of requests, beans",
+            List.of(new Question.Option("keep", "stay as they are, by an annotation"), new Question.Option("change", "change along")),
+            "keep");
     private static final Question EXCEPT_QUESTION = new Question.Text(
             EXCEPT, "what is named after it and keeps its name all the same, such as getDepth,depths", "");
     private static final Question RELATED_QUESTION = new Question.Choice(
@@ -88,7 +97,8 @@ public final class RenameOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(name("", "", List.of()), MENTIONS_QUESTION, RELATED_QUESTION, EXCEPT_QUESTION, SUBPACKAGES_QUESTION);
+        return List.of(name("", "", List.of()), MENTIONS_QUESTION, RELATED_QUESTION, EXCEPT_QUESTION, EXTERNAL_QUESTION,
+                SUBPACKAGES_QUESTION);
     }
 
     private static Question name(String current, String what, List<String> proposals) {
@@ -100,12 +110,21 @@ public final class RenameOperation implements Operation {
         return spot.symbol()
                 .filter(symbol -> symbol.isSource() && symbol.kind() != SymbolKind.UNKNOWN)
                 .map(symbol -> new Offer(id(), "rename the " + symbol.describe(), Offer.Kind.REFACTORING,
-                        spot.bindings().get(0).range(),
-                        symbol.kind() == SymbolKind.PACKAGE
-                                ? List.of(name(symbol.name(), "package", List.of()), MENTIONS_QUESTION, SUBPACKAGES_QUESTION)
-                                : hasNamesakes(symbol) ? List.of(name(symbol.name(), symbol.kind().words(), proposals(spot, symbol)),
-                                MENTIONS_QUESTION, RELATED_QUESTION, EXCEPT_QUESTION)
-                                : List.of(name(symbol.name(), symbol.kind().words(), proposals(spot, symbol)), MENTIONS_QUESTION)));
+                        spot.bindings().get(0).range(), questions(spot, symbol)));
+    }
+
+    private static List<Question> questions(Spot spot, Symbol symbol) {
+        if (symbol.kind() == SymbolKind.PACKAGE) {
+            return List.of(name(symbol.name(), "package", List.of()), MENTIONS_QUESTION, SUBPACKAGES_QUESTION);
+        }
+        List<Question> questions = new ArrayList<>(List.of(name(symbol.name(), symbol.kind().words(), proposals(spot, symbol)), MENTIONS_QUESTION));
+        if (hasNamesakes(symbol)) {
+            questions.addAll(List.of(RELATED_QUESTION, EXCEPT_QUESTION));
+        }
+        if (spot.analysis().known(symbol.key()).filter(known -> KeptNames.areThere(known.element())).isPresent()) {
+            questions.add(EXTERNAL_QUESTION);
+        }
+        return List.copyOf(questions);
     }
 
     /** Names that the value of a variable, or its type, would have. */
@@ -221,11 +240,16 @@ public final class RenameOperation implements Operation {
         Map<SymbolKey, String> names = new HashMap<>(added);
         related.forEach((keys, name) -> keys.forEach(key -> names.put(key, name)));
         family.forEach(key -> names.put(key, newName));
+        KeptNames external = new KeptNames(before, !answers.single(EXTERNAL).filter("change"::equals).isPresent()).read(names.keySet());
+        List<FileChange> texts = new ArrayList<>();
+        List<FileChange> files = files(target, renaming(target, newName, names, before), references, external.edits(), moves, choice(answers),
+                before, texts);
+        files.addAll(texts);
         Change change = new Change(
                 "rename the " + target.describe() + " to " + newName + also(related.size()) + following(added.size()),
-                files(target, newName, references, moves, choice(answers), before),
+                files,
                 new Meaning(names, Map.of()),
-                Stream.concat(notes(target, before).stream(), unseen.stream()).toList());
+                Stream.of(notes(target, before), unseen, external.notes(), MentionsBeside.notes(texts, before.snapshot().workspace())).flatMap(List::stream).toList());
         return new Plan.Ready(change, before);
     }
 
@@ -333,14 +357,17 @@ public final class RenameOperation implements Operation {
 
     private static List<FileChange> files(
             Symbol target,
-            String newName,
+            Renaming renaming,
             Map<Path, Map<Range, Edit>> references,
+            Map<Path, List<Edit>> external,
             Map<Path, Path> moves,
             Mentions.Choice choice,
-            Analysis before) {
+            Analysis before,
+            List<FileChange> texts) {
         Map<Path, List<Edit>> edits = new LinkedHashMap<>();
         references.forEach((path, byRange) -> edits.put(path, new ArrayList<>(byRange.values())));
-        Mentions mentions = mentions(target, newName, choice, before);
+        external.forEach((path, found) -> edits.computeIfAbsent(path, file -> new ArrayList<>()).addAll(found));
+        Mentions mentions = new Mentions(before.snapshot(), renaming, choice);
         Map<Path, Set<Range>> known = references.entrySet().stream()
                 .collect(Collectors.toMap(Map.Entry::getKey, entry -> entry.getValue().keySet()));
         mentions.inJava(scope(target, before), known)
@@ -348,20 +375,35 @@ public final class RenameOperation implements Operation {
         List<FileChange> files = new ArrayList<>();
         edits.forEach((path, list) -> files.add(new FileChange(path, Optional.ofNullable(moves.get(path)),
                 before.snapshot().file(path).orElseThrow().text(), list)));
-        if (!target.kind().isLocal() && !target.isPrivate()) {
-            files.addAll(mentions.inResources(Map.of()));
+        boolean isSeen = !target.isPrivate() || !renaming.properties().isEmpty();
+        if (!target.kind().isLocal() && isSeen) {
+            texts.addAll(mentions.inResources(Map.of()));
+            texts.addAll(mentions.beside());
         }
         return files;
     }
 
-    private static Mentions mentions(Symbol target, String newName, Mentions.Choice choice, Analysis before) {
+    private static Renaming renaming(Symbol target, String newName, Map<SymbolKey, String> names, Analysis before) {
         String oldName = target.name();
+        Map<String, String> along = new HashMap<>();
+        Map<String, String> properties = new HashMap<>();
+        names.forEach((key, name) -> before.symbol(key).filter(symbol -> !symbol.kind().isLocal()).ifPresent(symbol -> {
+            if (!symbol.name().equals(oldName) && !symbol.name().isEmpty()) {
+                along.put(symbol.name(), name);
+            }
+            if (symbol.kind() == SymbolKind.METHOD) {
+                Accessors.property(symbol.name()).ifPresent(property -> Accessors.property(name).ifPresent(other -> properties.put(property, other)));
+            }
+        }));
+        along.keySet().forEach(properties::remove);
+        properties.remove(oldName);
+        Optional<Path> home = before.declaration(target.key()).map(Binding::file);
         if (target.key() instanceof SymbolKey.Type type) {
             String binary = type.binaryName();
             String outer = binary.substring(0, binary.length() - oldName.length());
-            return new Mentions(before.snapshot(), oldName, newName, binary, outer + newName, choice);
+            return new Renaming(oldName, newName, binary, outer + newName, along, properties, home);
         }
-        return new Mentions(before.snapshot(), oldName, newName, oldName, newName, choice);
+        return new Renaming(oldName, newName, oldName, newName, along, properties, home);
     }
 
     /** Local names are spoken of in the body around them, private ones in their file. */

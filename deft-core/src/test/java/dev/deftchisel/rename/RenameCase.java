@@ -15,9 +15,10 @@ import java.util.Map;
  *
  * --- path/Of.java
  * source, with the name to rename in «guillemets»
- * --- rename to newName [mentions all] [subpackages]
+ * --- rename to newName [mentions all] [related all] [external change] [subpackages]
  * --- after path/Of.java          the content afterwards; files that are not listed must stay as they are
  * --- gone path/Old.java          must not be there afterwards
+ * --- notes                       what is said besides, one a line; not compared when it is left out
  * --- refused                     or instead: the reasons, one a line
  * </pre>
  */
@@ -30,12 +31,14 @@ record RenameCase(
         List<String> options,
         Map<String, String> after,
         List<String> gone,
+        List<String> notes,
         List<String> refusal) {
 
     static RenameCase read(Path file) throws IOException {
         Map<String, String> before = new LinkedHashMap<>();
         Map<String, String> after = new LinkedHashMap<>();
         List<String> gone = new ArrayList<>();
+        List<String> notes = new ArrayList<>();
         List<String> refusal = new ArrayList<>();
         List<String> command = new ArrayList<>();
         String[] sections = Files.readString(file).split("(?m)^--- ");
@@ -51,6 +54,8 @@ record RenameCase(
                 after.put(head.substring("after ".length()), body);
             } else if (head.startsWith("gone ")) {
                 gone.add(head.substring("gone ".length()));
+            } else if (head.equals("notes")) {
+                notes.addAll(body.lines().toList());
             } else if (head.equals("refused")) {
                 refusal.addAll(body.lines().toList());
             } else {
@@ -62,6 +67,6 @@ record RenameCase(
             }
         }
         return new RenameCase(sections[0].strip(), before, marked, caret, command.get(0),
-                command.subList(1, command.size()), after, gone, refusal);
+                command.subList(1, command.size()), after, gone, notes, refusal);
     }
 }

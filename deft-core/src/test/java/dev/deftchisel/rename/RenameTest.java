@@ -63,6 +63,9 @@ class RenameTest {
             if (outcome instanceof Outcome.Refusal) {
                 fail(example.title() + " -- refused: " + reasons(chisel, outcome));
             }
+            if (!example.notes().isEmpty()) {
+                assertEquals(example.notes(), ((Outcome.Preview) outcome).change().notes());
+            }
             chisel.apply((Outcome.Preview) outcome);
             assertEquals(expected(example), contents(root));
             chisel.undo();
@@ -74,8 +77,8 @@ class RenameTest {
     private static Answers answers(RenameCase example) {
         Answers answers = Answers.of("name", example.newName());
         for (int i = 0; i < example.options().size(); i++) {
-            if (example.options().get(i).equals("mentions")) {
-                answers = answers.and("mentions", example.options().get(i + 1));
+            if (List.of("mentions", "related", "external").contains(example.options().get(i))) {
+                answers = answers.and(example.options().get(i), example.options().get(i + 1));
             } else if (example.options().get(i).equals("subpackages")) {
                 answers = answers.and("subpackages", "true");
             }

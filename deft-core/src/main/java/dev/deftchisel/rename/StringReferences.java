@@ -1,0 +1,32 @@
+package dev.deftchisel.rename;
+
+import dev.deftchisel.source.TokenKind;
+import dev.deftchisel.source.Tokens;
+import java.util.Set;
+
+/** Tells the text of an annotation that names a member of the class it stands in, such as the source of a test's arguments. */
+final class StringReferences {
+
+    private static final Set<String> ANNOTATIONS = Set.of("MethodSource", "FieldSource", "EnabledIf", "DisabledIf");
+
+    private StringReferences() {
+    }
+
+    /**
+     * Whether a literal is just a name, in one of these annotations.
+     *
+     * @param literal the index of the token
+     */
+    static boolean isOne(Tokens tokens, int literal, String name) {
+        if (!tokens.text(literal).equals('"' + name + '"')) {
+            return false;
+        }
+        int at = tokens.codeBefore(literal - 1);
+        while (at > 0 && (tokens.is(at, ',') || tokens.is(at, '{') || tokens.is(at, '=') || tokens.kind(at).isText()
+                || tokens.kind(at) == TokenKind.IDENTIFIER && tokens.name(at).equals("value"))) {
+            at = tokens.codeBefore(at - 1);
+        }
+        int type = at > 0 && tokens.is(at, '(') ? tokens.codeBefore(at - 1) : -1;
+        return type > 0 && tokens.kind(type) == TokenKind.IDENTIFIER && ANNOTATIONS.contains(tokens.name(type));
+    }
+}
