@@ -26,6 +26,7 @@ import dev.deftchisel.source.SourceText;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.ProcessedRoots;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.Workspace;
@@ -69,6 +70,7 @@ public final class Chisel implements AutoCloseable {
 
     private final Workspace workspace;
     private final Libraries libraries = new Libraries();
+    private final RemadeCode remade;
     private final Journal journal;
     private final Monitor monitor;
     private final List<Operation> operations;
@@ -82,13 +84,14 @@ public final class Chisel implements AutoCloseable {
     private Snapshot snapshot;
     private Analyst analyst;
 
-    private Chisel(Workspace workspace, Monitor monitor, List<Operation> operations) {
-        this.workspace = workspace;
+    private Chisel(Workspace read, boolean isProcessing, Monitor monitor, List<Operation> operations) {
+        this.workspace = isProcessing ? ProcessedRoots.in(read, processor -> !libraries.additions().standsFor(processor)) : read;
+        this.remade = new RemadeCode(workspace, libraries.processing());
         this.monitor = monitor;
         this.operations = operations;
         this.journal = new Journal(workspace);
         journal.recover();
-        this.saved = Snapshot.read(workspace);
+        this.saved = remade.kept(Snapshot.read(workspace));
         this.snapshot = saved;
         this.analyst = new Analyst(snapshot, libraries, monitor);
     }
@@ -101,7 +104,7 @@ public final class Chisel implements AutoCloseable {
      * @throws dev.deftchisel.journal.JournalException     when an interrupted change cannot be taken back
      */
     public static Chisel open(OpenRequest request, Monitor monitor) {
-        return new Chisel(Workspaces.installed().open(request), monitor, operations());
+        return new Chisel(Workspaces.installed().open(request), request.isProcessing(), monitor, operations());
     }
 
     /** All operations on the class path, by id. */
@@ -151,8 +154,8 @@ public final class Chisel implements AutoCloseable {
     }
 
     private void refresh(Snapshot read) {
-        saved = read;
-        snapshot = unsaved.isEmpty() ? saved : saved.with(contents(unsaved), Map.of());
+        saved = remade.kept(read);
+        snapshot = unsaved.isEmpty() ? saved : remade.of(saved.with(contents(unsaved), Map.of()));
     }
 
     /**
@@ -172,7 +175,7 @@ public final class Chisel implements AutoCloseable {
                 .forEach(path -> changed.put(path, saved.file(path).map(SourceFile::content)));
         unsaved = Map.copyOf(texts);
         if (!changed.isEmpty()) {
-            snapshot = snapshot.with(changed, Map.of());
+            snapshot = remade.of(snapshot.with(changed, Map.of()));
         }
     }
 

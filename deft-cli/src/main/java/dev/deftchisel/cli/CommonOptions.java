@@ -29,6 +29,9 @@ final class CommonOptions {
     @Option(names = "--encoding", paramLabel = "NAME", description = "the charset of the sources, if not the build's")
     private Charset encoding;
 
+    @Option(names = "--run-processors", description = "run the annotation processors of the build, so that what they make follows a change")
+    private boolean processing;
+
     @Option(names = "--online", description = "fetch libraries that are not on this machine")
     private boolean online;
 
@@ -66,8 +69,9 @@ final class CommonOptions {
                     .map(Path::of)
                     .toList();
             Path folder = workspace != null ? workspace : Path.of("");
-            return new OpenRequest(folder, workspace != null || !sources.isEmpty(), sources, paths,
+            OpenRequest request = new OpenRequest(folder, workspace != null || !sources.isEmpty(), sources, paths,
                     Optional.ofNullable(level), Optional.ofNullable(encoding), online);
+            return processing ? request.processing() : request;
         } catch (InvalidPathException illegal) {
             throw new WorkspaceException(illegal.getInput() + ": this is not a path");
         }

@@ -2,6 +2,7 @@ package dev.deftchisel.added;
 
 import com.sun.source.tree.MethodTree;
 import dev.deftchisel.source.Insertion;
+import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.List;
 
@@ -10,6 +11,11 @@ import java.util.List;
  * annotation processor that is known. To be made once, and asked from one thread at a time.
  */
 public interface AddedMembers {
+
+    /** Whether the service says all that an annotation processor would add, so that this need not be run. */
+    default boolean standsFor(Library processor) {
+        return false;
+    }
 
     /** Whether there may be such an annotation in a file; cheap, since it is asked for every file. */
     boolean concerns(SourceFile file);

@@ -10,6 +10,7 @@ import com.sun.source.util.TreeScanner;
 import com.sun.source.util.Trees;
 import dev.deftchisel.source.Insertion;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.SourceFile;
 import java.io.IOException;
 import java.net.URI;
@@ -42,6 +43,11 @@ public final class AdditionsReader {
         List<AddedMembers> found = new ArrayList<>();
         ServiceLoader.load(AddedMembers.class, AdditionsReader.class.getClassLoader()).forEach(found::add);
         return new AdditionsReader(found);
+    }
+
+    /** Whether one of the services says what an annotation processor would add. */
+    public boolean standsFor(Library processor) {
+        return services.stream().anyMatch(service -> service.standsFor(processor));
     }
 
     /** What is added to a file. */

@@ -50,6 +50,15 @@ public final class Analyst {
         return libraries.additions().of(file);
     }
 
+    /**
+     * Other code with what annotation processors make of it, where they may be run.
+     *
+     * @throws AnalysisException when one of them breaks down
+     */
+    public Snapshot remade(Snapshot changed) {
+        return libraries.processing().remade(changed);
+    }
+
     /** One who analyses other code with the same libraries. */
     public Analyst of(Snapshot other) {
         return new Analyst(other, libraries, monitor);

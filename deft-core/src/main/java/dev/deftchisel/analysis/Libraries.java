@@ -26,6 +26,7 @@ public final class Libraries implements AutoCloseable {
     private final Map<List<Path>, PlatformLists> managers = new HashMap<>();
     private final Map<List<Path>, TypeNames> names = new HashMap<>();
     private final AdditionsReader additions = AdditionsReader.installed();
+    private final AnnotationProcessing processing;
 
     /** @throws AnalysisException when the running Java has no compiler */
     public Libraries() {
@@ -33,14 +34,20 @@ public final class Libraries implements AutoCloseable {
         if (compiler == null) {
             throw new AnalysisException("this Java runtime has no compiler; run deft with a JDK", null);
         }
+        this.processing = new AnnotationProcessing(compiler, additions);
     }
 
     JavaCompiler compiler() {
         return compiler;
     }
 
+    /** What annotation processors make. */
+    public AnnotationProcessing processing() {
+        return processing;
+    }
+
     /** What types have beyond their text. */
-    AdditionsReader additions() {
+    public AdditionsReader additions() {
         return additions;
     }
 

@@ -50,7 +50,7 @@ public final class FileGuard {
             String what = Character.toString(file.after().content().codePointAt(unwritable.get()));
             return Optional.of("'" + what + "' cannot be written in " + file.before().charset());
         }
-        if (workspace.rootOf(path).filter(root -> root.kind() == SourceRoot.Kind.GENERATED).isPresent()) {
+        if (workspace.rootOf(path).filter(SourceRoot::isMade).isPresent()) {
             return Optional.of("the file is generated, so a change to it would be lost");
         }
         try {

@@ -16,6 +16,7 @@ import dev.deftchisel.change.Meaning;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.SourceRoot;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -41,6 +42,7 @@ import java.util.stream.Collectors;
  * <li>no file comes to need a type that its build does not let it see;</li>
  * <li>no member that serialization finds by its name gets or loses that name;</li>
  * <li>a name that is given to something new means that wherever it is written;</li>
+ * <li>annotation processors that are run make the same of it, but for names;</li>
  * <li>no edit does anything that its kind does not say.</li>
  * </ol>
  */
@@ -67,7 +69,13 @@ public final class Guard {
         if (!blind.isEmpty()) {
             return blind;
         }
-        Snapshot changed = change.applyTo(before.snapshot());
+        Snapshot changed;
+        try {
+            changed = analyst.remade(change.applyTo(before.snapshot()));
+        } catch (AnalysisException failed) {
+            return List.of(new Difference(Difference.Kind.UNPROVEN, before.snapshot().workspace().root(), new Range(0, 0), Optional.empty(),
+                    Optional.empty(), failed.getMessage()));
+        }
         Set<Path> files = new HashSet<>();
         before.focus().files().forEach(file -> files.add(change.mapping().file(file)));
         change.effective().stream()
@@ -88,6 +96,7 @@ public final class Guard {
         List<Difference> differences = new ArrayList<>(comparison.bindings());
         differences.addAll(comparison.errors());
         differences.addAll(new GivenNames(after, change).differences());
+        differences.addAll(new RemadeComparison(before.snapshot(), changed, change).differences());
         if (differences.isEmpty() && change.meaning().freedom() != Meaning.Freedom.TYPES) {
             // otherwise other types only follow from other names
             differences.addAll(comparison.traces());
@@ -118,7 +127,7 @@ public final class Guard {
         List<Difference> undeclared = change.meaning().names().keySet().stream()
                 .map(analyst::declaring)
                 .flatMap(Optional::stream)
-                .filter(file -> !before.focus().files().contains(file.path()))
+                .filter(file -> file.root().kind() != SourceRoot.Kind.PROCESSED && !before.focus().files().contains(file.path()))
                 .map(file -> blind(file, "what changes is declared in this file, which was not analysed"))
                 .toList();
         if (!undeclared.isEmpty()) {

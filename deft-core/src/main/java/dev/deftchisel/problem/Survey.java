@@ -45,7 +45,7 @@ public final class Survey {
 
     /** Whether a program wrote it, as its folder tells or the comment at its head: then it is mended where it comes from. */
     public boolean isGenerated() {
-        if (code.file().root().kind() == SourceRoot.Kind.GENERATED) {
+        if (code.file().root().isMade()) {
             return true;
         }
         int first = code.tokens().code(0);

@@ -179,7 +179,7 @@ public final class RenameOperation implements Operation {
         }
         Plan plan = target.kind() == SymbolKind.PACKAGE || target.kind() == SymbolKind.MODULE
                 ? new QualifiedRename(target, newName, answers, analyst).plan()
-                : plan(spot, target, newName, answers, analyst);
+                : plan(spot, target, newName, answers, analyst, Map.of());
         return rules.unconventional(target.modifiers())
                 .filter(note -> plan instanceof Plan.Ready)
                 .map(note -> (Plan) new Plan.Ready(
@@ -187,7 +187,8 @@ public final class RenameOperation implements Operation {
                 .orElse(plan);
     }
 
-    private Plan plan(Spot spot, Symbol target, String newName, Answers answers, Analyst analyst) {
+    /** @param made what annotation processors call otherwise then, as far as is known */
+    private Plan plan(Spot spot, Symbol target, String newName, Answers answers, Analyst analyst, Map<SymbolKey, String> made) {
         boolean takesAll = hasNamesakes(target) && answers.single(RELATED).filter("all"::equals).isPresent();
         Set<String> kept = answers.single(EXCEPT).stream().flatMap(said -> Stream.of(said.split(",")))
                 .map(String::strip).filter(said -> !said.isEmpty()).collect(Collectors.toSet());
@@ -201,6 +202,11 @@ public final class RenameOperation implements Operation {
         Focus focus = focus(spot, target, newName, analyst);
         if (!following.isEmpty()) {
             focus = focus.andNames(following.names()).andFiles(analyst.snapshot().pathsMentioning(Set.copyOf(following.names())));
+        }
+        if (!made.isEmpty()) {
+            Set<String> words = new HashSet<>(made.values());
+            made.keySet().forEach(key -> words.addAll(RemadeNames.words(key)));
+            focus = focus.andNames(words).andFiles(analyst.snapshot().pathsMentioning(words));
         }
         Analysis before = analyst.analyse(!takesAll ? focus : focus.andNames(namesakes.names())
                 .andFiles(analyst.snapshot().pathsMentioning(namesakes.names())));
@@ -228,7 +234,9 @@ public final class RenameOperation implements Operation {
                     references.computeIfAbsent(path, absent -> new LinkedHashMap<>()).putAll(found));
             keys.forEach(key -> before.symbol(key).ifPresent(symbol -> moves.putAll(moves(symbol, name, before))));
         });
-        Map<SymbolKey, String> added = following.in(before);
+        Map<SymbolKey, String> added = new LinkedHashMap<>(made);
+        family.forEach(added::remove);
+        added.putAll(following.in(before));
         added.forEach((key, name) -> new ReferenceEdits(before, Set.of(key), name).all().forEach((path, found) ->
                 references.computeIfAbsent(path, absent -> new LinkedHashMap<>()).putAll(found)));
         for (Path taken : moves.values()) {
@@ -250,7 +258,8 @@ public final class RenameOperation implements Operation {
                 files,
                 new Meaning(names, Map.of()),
                 Stream.of(notes(target, before), unseen, external.notes(), MentionsBeside.notes(texts, before.snapshot().workspace())).flatMap(List::stream).toList());
-        return new Plan.Ready(change, before);
+        Map<SymbolKey, String> remade = made.isEmpty() ? RemadeNames.of(change, analyst) : made;
+        return remade.size() > made.size() ? plan(spot, target, newName, answers, analyst, remade) : new Plan.Ready(change, before);
     }
 
     /** What is above the type of a method that can override, and not known. */

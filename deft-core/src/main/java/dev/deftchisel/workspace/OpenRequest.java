@@ -15,6 +15,7 @@ import java.util.Optional;
  * @param level     the language level that replaces what the build file says
  * @param encoding  the charset that replaces what the build file says
  * @param online    whether libraries that are not on this machine may be fetched
+ * @param isProcessing whether the annotation processors of the build may be run, which is code of others
  */
 public record OpenRequest(
         Path folder,
@@ -23,13 +24,25 @@ public record OpenRequest(
         List<Path> classPath,
         Optional<Integer> level,
         Optional<Charset> encoding,
-        boolean online) {
+        boolean online,
+        boolean isProcessing) {
 
     /** Copies the lists and makes the paths absolute. */
     public OpenRequest {
         folder = folder.toAbsolutePath().normalize();
         sources = sources.stream().map(path -> path.toAbsolutePath().normalize()).toList();
         classPath = classPath.stream().map(path -> path.toAbsolutePath().normalize()).toList();
+    }
+
+    /** One in which annotation processors are not run. */
+    public OpenRequest(Path folder, boolean isExact, List<Path> sources, List<Path> classPath, Optional<Integer> level, Optional<Charset> encoding,
+            boolean online) {
+        this(folder, isExact, sources, classPath, level, encoding, online, false);
+    }
+
+    /** The same, in which they may be. */
+    public OpenRequest processing() {
+        return new OpenRequest(folder, isExact, sources, classPath, level, encoding, online, true);
     }
 
     /** The workspace in or above a folder, by its build file. */

@@ -20,6 +20,8 @@ public record SourceRoot(Path folder, Use use, Kind kind) {
         SOURCE,
         /** Java written by a generator; analysed, never changed. */
         GENERATED,
+        /** Java that annotation processors made because deft had them run; follows the code it is made from. */
+        PROCESSED,
         /** Everything else that travels with the classes; searched for mentions. */
         RESOURCE
     }
@@ -27,6 +29,11 @@ public record SourceRoot(Path folder, Use use, Kind kind) {
     /** The folder in which the files of a package are (JLS 7.2.1). */
     public Path folderOf(String packageName) {
         return folder.resolve(packageName.replace('.', '/'));
+    }
+
+    /** Whether the root holds Java code that nobody writes. */
+    public boolean isMade() {
+        return kind == Kind.GENERATED || kind == Kind.PROCESSED;
     }
 
     /** Whether the root holds Java code. */

@@ -10,6 +10,7 @@ import dev.deftchisel.added.Added;
 import dev.deftchisel.added.AddedMembers;
 import dev.deftchisel.added.AnnotatedType;
 import dev.deftchisel.source.Insertion;
+import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.List;
@@ -22,6 +23,11 @@ import javax.lang.model.element.Modifier;
 public final class LombokMembers implements AddedMembers {
 
     private static final Set<Modifier> ACCESS = Set.of(Modifier.PUBLIC, Modifier.PROTECTED, Modifier.PRIVATE);
+
+    @Override
+    public boolean standsFor(Library processor) {
+        return processor.origin().startsWith("org.projectlombok:") || processor.file().getFileName().toString().startsWith("lombok-");
+    }
 
     @Override
     public boolean concerns(SourceFile file) {

@@ -1,0 +1,73 @@
+package dev.deftchisel;
+
+import dev.deftchisel.analysis.AnalysisException;
+import dev.deftchisel.analysis.AnnotationProcessing;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.SourceRoot;
+import dev.deftchisel.workspace.StateFolder;
+import dev.deftchisel.workspace.Workspace;
+import dev.deftchisel.workspace.WorkspaceException;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.util.List;
+
+/** Sees to it that what annotation processors make is that of the code as it is, where they are run. */
+final class RemadeCode {
+
+    private final Workspace workspace;
+    private final AnnotationProcessing processing;
+    private final List<SourceRoot> roots;
+
+    RemadeCode(Workspace workspace, AnnotationProcessing processing) {
+        this.workspace = workspace;
+        this.processing = processing;
+        this.roots = workspace.modules().stream().flatMap(module -> module.roots().stream())
+                .filter(root -> root.kind() == SourceRoot.Kind.PROCESSED).toList();
+        try {
+            for (SourceRoot root : roots) {
+                new StateFolder(workspace).make();
+                Files.createDirectories(root.folder());
+            }
+        } catch (IOException failed) {
+            throw new WorkspaceException("a folder for what annotation processors make cannot be made: " + failed.getMessage(), failed);
+        }
+    }
+
+    /**
+     * The code with what is made of it.
+     *
+     * @throws WorkspaceException when a processor breaks down
+     */
+    Snapshot of(Snapshot snapshot) {
+        try {
+            return roots.isEmpty() ? snapshot : processing.remade(snapshot);
+        } catch (AnalysisException broken) {
+            throw new WorkspaceException(broken.getMessage() + "; without --run-processors it is not run", broken);
+        }
+    }
+
+    /** The same, which is also kept on disk for whoever wants to look at it. */
+    Snapshot kept(Snapshot read) {
+        Snapshot remade = of(read);
+        if (remade != read) {
+            try {
+                for (SourceFile file : remade.files()) {
+                    if (file.root().kind() == SourceRoot.Kind.PROCESSED && read.file(file.path()).filter(known -> known.content().equals(file.content())).isEmpty()) {
+                        Files.createDirectories(file.path().getParent());
+                        Files.writeString(file.path(), file.content());
+                    }
+                }
+                for (SourceFile file : read.files()) {
+                    if (file.root().kind() == SourceRoot.Kind.PROCESSED && remade.file(file.path()).isEmpty()) {
+                        Files.deleteIfExists(file.path());
+                    }
+                }
+            } catch (IOException failed) {
+                throw new WorkspaceException("what annotation processors make cannot be kept in "
+                        + workspace.show(roots.get(0).folder()) + ": " + failed.getMessage(), failed);
+            }
+        }
+        return remade;
+    }
+}

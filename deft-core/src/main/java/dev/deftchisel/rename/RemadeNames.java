@@ -1,0 +1,66 @@
+package dev.deftchisel.rename;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.AnalysisException;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.Role;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.RemadeFiles;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.SourceRoot;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Finds what annotation processors call otherwise when they are run on the changed code. */
+final class RemadeNames {
+
+    private RemadeNames() {
+    }
+
+    /** The word by which code names something. */
+    static Set<String> words(SymbolKey key) {
+        return key instanceof SymbolKey.Method method ? Set.of(method.name()) : key instanceof SymbolKey.Field field ? Set.of(field.name())
+                : key instanceof SymbolKey.Type type ? Set.of(type.binaryName().substring(
+                Math.max(type.binaryName().lastIndexOf('.'), type.binaryName().lastIndexOf('$')) + 1)) : Set.of();
+    }
+
+    /** The new names by what they are; none where no processors are run. */
+    static Map<SymbolKey, String> of(Change change, Analyst analyst) {
+        Snapshot before = analyst.snapshot();
+        boolean isRun = before.workspace().modules().stream().flatMap(module -> module.roots().stream())
+                .anyMatch(root -> root.kind() == SourceRoot.Kind.PROCESSED);
+        Map<SymbolKey, String> names = new LinkedHashMap<>();
+        if (!isRun) {
+            return names;
+        }
+        RemadeFiles remade;
+        try {
+            remade = RemadeFiles.of(before, analyst.remade(change.applyTo(before)));
+        } catch (AnalysisException broken) {
+            // the guard runs them too, and says so
+            return names;
+        }
+        List<SourceFile> changed = remade.pairs().keySet().stream().filter(file -> !remade.renamed(file).isEmpty()).toList();
+        if (!changed.isEmpty()) {
+            Analysis analysis = analyst.analyse(Focus.whole(changed.stream().map(SourceFile::path).toList()));
+            for (SourceFile file : changed) {
+                Map<Range, String> renamed = remade.renamed(file);
+                for (Binding binding : analysis.bindings(file.path())) {
+                    boolean isMember = binding.key() instanceof SymbolKey.Type || binding.key() instanceof SymbolKey.Method
+                            || binding.key() instanceof SymbolKey.Field;
+                    if (binding.role() == Role.DECLARATION && binding.isNamed() && isMember && renamed.containsKey(binding.range())) {
+                        names.put(binding.key(), renamed.get(binding.range()));
+                    }
+                }
+            }
+        }
+        return names;
+    }
+}

@@ -1,0 +1,39 @@
+package dev.deftchisel.workspace;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Predicate;
+import java.util.regex.Pattern;
+
+/** Has modules with annotation processors keep what these make in a folder of our own, in place of what the build left. */
+public final class ProcessedRoots {
+
+    /** Where Maven and Gradle leave it. */
+    private static final Pattern OF_BUILD = Pattern.compile(".*[/\\\\](generated-sources[/\\\\]annotations|annotationProcessor[/\\\\]java[/\\\\]\\w+)");
+
+    private ProcessedRoots() {
+    }
+
+    /**
+     * The workspace with such roots.
+     *
+     * @param isRun whether a processor is one that is to be run
+     */
+    public static Workspace in(Workspace workspace, Predicate<Library> isRun) {
+        List<Module> modules = new ArrayList<>();
+        for (Module module : workspace.modules()) {
+            modules.add(module.dependencies().processors().stream().anyMatch(isRun) ? with(module, workspace) : module);
+        }
+        return new Workspace(workspace.root(), workspace.build(), modules, workspace.gaps());
+    }
+
+    private static Module with(Module module, Workspace workspace) {
+        List<SourceRoot> roots = new ArrayList<>(module.roots().stream()
+                .filter(root -> root.kind() != SourceRoot.Kind.GENERATED || root.use() != SourceRoot.Use.MAIN
+                        || !OF_BUILD.matcher(root.folder().toString()).matches()).toList());
+        roots.add(new SourceRoot(new StateFolder(workspace).path().resolve("processed").resolve(module.name().replaceAll("[^\\w.-]", "_")),
+                SourceRoot.Use.MAIN, SourceRoot.Kind.PROCESSED));
+        return new Module(module.name(), module.folder(), roots, module.dependencies(), module.upstream(), module.forTests(), module.java(),
+                module.encoding());
+    }
+}
