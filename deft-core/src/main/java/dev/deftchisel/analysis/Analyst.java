@@ -2,6 +2,7 @@ package dev.deftchisel.analysis;
 
 import dev.deftchisel.added.Additions;
 import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -57,6 +58,11 @@ public final class Analyst {
      */
     public Snapshot remade(Snapshot changed) {
         return libraries.processing().remade(changed);
+    }
+
+    /** Whether it is known what an annotation processor adds, so that it need not be run. */
+    public boolean standsFor(Library processor) {
+        return libraries.additions().standsFor(processor);
     }
 
     /** One who analyses other code with the same libraries. */

@@ -16,6 +16,7 @@ import dev.deftchisel.change.Meaning;
 import dev.deftchisel.change.Site;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.SourceRoot;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -73,7 +74,8 @@ final class Comparison {
     }
 
     private List<SourceFile> files() {
-        List<SourceFile> files = new ArrayList<>(before.files());
+        // what annotation processors make is made anew, and compared as a whole
+        List<SourceFile> files = new ArrayList<>(before.files().stream().filter(file -> file.root().kind() != SourceRoot.Kind.PROCESSED).toList());
         before.focus().files().forEach(path -> before.snapshot().file(path)
                 .filter(SourceFile::isModuleInfo)
                 .ifPresent(files::add));

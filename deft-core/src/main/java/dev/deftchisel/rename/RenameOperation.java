@@ -30,6 +30,7 @@ import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.SourceRoot;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -170,6 +171,9 @@ public final class RenameOperation implements Operation {
             return Plan.refused("the " + target.describe() + " does not stand in the code, an annotation adds it"
                     + (origin.get().isEmpty() ? "" : "; rename the field '" + origin.get() + "', and it follows"));
         }
+        if (analyst.declaring(target.key()).filter(file -> file.root().kind() == SourceRoot.Kind.PROCESSED).isPresent()) {
+            return Plan.refused("the " + target.describe() + " is made by an annotation processor; rename what it is made from, and it follows");
+        }
         NewName rules = NewName.of(newName, target, spot.file().module().level());
         if (rules.objection().isPresent()) {
             return Plan.refused(rules.objection().get());
@@ -214,6 +218,10 @@ public final class RenameOperation implements Operation {
         List<Reason> obstacles = libraryMembers(target, family, before);
         if (!obstacles.isEmpty()) {
             return new Plan.Refused(obstacles);
+        }
+        Optional<Reason> unknownMade = new UnknownMade(target, before, analyst).objection();
+        if (unknownMade.isPresent()) {
+            return new Plan.Refused(List.of(unknownMade.get()));
         }
         List<String> unseen = new ArrayList<>();
         for (SymbolKey member : family) {

@@ -1,8 +1,13 @@
 package dev.deftchisel.proving;
 
+import dev.deftchisel.proving.compiled.CompiledCode;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.fault.FaultTrials;
+import dev.deftchisel.proving.program.Program;
 import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -21,20 +26,39 @@ final class FaultsCommand implements Callable<Integer> {
     @Mixin
     private final CorpusOptions corpora = new CorpusOptions();
 
+    @Option(names = "--program", description = "only this one")
+    private String only = "";
+
+    @Option(names = "--processed", description = "in the programs with annotation processors instead of libraries")
+    private boolean processed;
+
     @Option(names = "--count", description = "in how many renames, in each corpus (${DEFAULT-VALUE})")
     private int count = 20;
 
     @Option(names = "--seed", description = "makes a run repeatable (${DEFAULT-VALUE})")
     private long seed = 1;
 
+    /** With the processors that each has. */
+    private List<Corpus> programs() throws IOException {
+        List<Corpus> copies = new ArrayList<>();
+        for (Program program : Program.all()) {
+            if (!program.processors().isEmpty() && (only.isEmpty() || program.name().equals(only))) {
+                Path sources = Files.createTempDirectory("prove-" + program.name()).toRealPath();
+                program.writeTo(sources);
+                copies.add(new Corpus(program.name(), program.opened(sources)));
+            }
+        }
+        return copies;
+    }
+
     @Override
     public Integer call() throws IOException {
-        List<Corpus> copies = corpora.copies();
+        List<Corpus> copies = processed ? programs() : corpora.copies();
         Map<String, FaultTrials.Tally> all = new LinkedHashMap<>();
         try (ProgressBar bar = new ProgressBarBuilder().setTaskName("planting").setInitialMax((long) count * copies.size())
                 .setUpdateIntervalMillis(1000).hideEta().build()) {
             for (Corpus copy : copies) {
-                new FaultTrials(copy, seed, bar::step).run(count).forEach((fault, tally) ->
+                new FaultTrials(copy, seed, processed ? CompiledCode::processed : CompiledCode::of, bar::step).run(count).forEach((fault, tally) ->
                         all.merge(fault, tally, FaultTrials.Tally::plus));
             }
         }

@@ -3,11 +3,13 @@ package dev.deftchisel.proving.compiled;
 import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.SourceRoot;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -68,7 +70,8 @@ public record CompiledCode(Map<String, byte[]> classes, List<String> errors, Set
             Memory memory = new Memory(files);
             List<JavaFileObject> sources = new ArrayList<>();
             for (SourceFile file : snapshot.files()) {
-                if (!file.isModuleInfo()) {
+                // what processors make is made by them again
+                if (!file.isModuleInfo() && file.root().kind() != SourceRoot.Kind.PROCESSED) {
                     sources.add(new Source(file));
                 }
             }
@@ -77,7 +80,8 @@ public record CompiledCode(Map<String, byte[]> classes, List<String> errors, Set
                     .filter(one -> one.getKind() == Diagnostic.Kind.ERROR)
                     .map(CompiledCode::line)
                     .toList(), found.getDiagnostics().stream()
-                    .filter(one -> one.getKind() == Diagnostic.Kind.ERROR && one.getSource() != null)
+                    .filter(one -> one.getKind() == Diagnostic.Kind.ERROR && one.getSource() != null
+                            && "file".equals(one.getSource().toUri().getScheme()))
                     .map(one -> Path.of(one.getSource().toUri()))
                     .collect(Collectors.toCollection(TreeSet::new)), found.getDiagnostics().stream()
                     .filter(one -> one.getKind() != Diagnostic.Kind.ERROR && one.getKind() != Diagnostic.Kind.NOTE)
@@ -120,6 +124,7 @@ public record CompiledCode(Map<String, byte[]> classes, List<String> errors, Set
     private static final class Memory extends ForwardingJavaFileManager<JavaFileManager> {
 
         private final Map<String, ByteArrayOutputStream> written = new TreeMap<>();
+        private final Map<String, ByteArrayOutputStream> sources = new TreeMap<>();
 
         Memory(JavaFileManager files) {
             super(files);
@@ -128,12 +133,28 @@ public record CompiledCode(Map<String, byte[]> classes, List<String> errors, Set
         @Override
         public JavaFileObject getJavaFileForOutput(
                 Location location, String className, JavaFileObject.Kind kind, FileObject sibling) {
-            return new SimpleJavaFileObject(URI.create("memory:///" + className.replace('.', '/')), kind) {
+            return new SimpleJavaFileObject(URI.create("memory:///" + className.replace('.', '/') + kind.extension), kind) {
                 @Override
                 public OutputStream openOutputStream() {
                     ByteArrayOutputStream out = new ByteArrayOutputStream();
-                    written.put(className, out);
+                    (kind == JavaFileObject.Kind.CLASS ? written : sources).put(className, out);
                     return out;
+                }
+
+                @Override
+                public CharSequence getCharContent(boolean ignoreEncodingErrors) {
+                    return sources.get(className).toString(StandardCharsets.UTF_8);
+                }
+            };
+        }
+
+        @Override
+        public FileObject getFileForOutput(Location location, String home, String name, FileObject sibling) {
+            // a resource of a processor, which the program does not need
+            return new SimpleJavaFileObject(URI.create("memory:///" + name), JavaFileObject.Kind.OTHER) {
+                @Override
+                public OutputStream openOutputStream() {
+                    return OutputStream.nullOutputStream();
                 }
             };
         }

@@ -7,6 +7,7 @@ import dev.deftchisel.analysis.Libraries;
 import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
+import dev.deftchisel.change.FileChange;
 import dev.deftchisel.guard.Guard;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
@@ -19,6 +20,8 @@ import dev.deftchisel.proving.trial.Draw;
 import dev.deftchisel.proving.trial.RenameSubjects;
 import dev.deftchisel.proving.trial.Subject;
 import dev.deftchisel.proving.trial.Subjects;
+import dev.deftchisel.source.LineMap;
+import dev.deftchisel.workspace.Snapshot;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -26,22 +29,27 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Stream;
 
 /** Plants each kind of fault in the plans of random renames and asks the guard. Nothing is written. */
 public final class FaultTrials {
 
     private final Corpus corpus;
     private final long seed;
+    private final Function<Snapshot, CompiledCode> compiler;
     private final Runnable listener;
 
     /**
      * @param corpus   only read
      * @param seed     makes a run repeatable
+     * @param compiler as the corpus is compiled
      * @param listener called after each rename
      */
-    public FaultTrials(Corpus corpus, long seed, Runnable listener) {
+    public FaultTrials(Corpus corpus, long seed, Function<Snapshot, CompiledCode> compiler, Runnable listener) {
         this.corpus = corpus;
         this.seed = seed;
+        this.compiler = compiler;
         this.listener = listener;
     }
 
@@ -77,7 +85,7 @@ public final class FaultTrials {
         Faults.all().forEach(fault -> tallies.put(fault.name(), new Tally(0, 0, 0, List.of())));
         Operation rename = Chisel.operation("rename");
         try (Libraries libraries = new Libraries(); Chisel chisel = Chisel.open(corpus.request(), Monitor.SILENT)) {
-            CompiledCode baseline = CompiledCode.of(chisel.snapshot());
+            CompiledCode baseline = compiler.apply(chisel.snapshot());
             Analyst analyst = new Analyst(chisel.snapshot(), libraries, Monitor.SILENT);
             Subjects subjects = new RenameSubjects(analyst, Draw.of(seed), 0, Set.of());
             for (int number = 0; number < count; number++) {
@@ -100,10 +108,23 @@ public final class FaultTrials {
             if (damaged.isPresent()) {
                 boolean isHarmful = isHarmful(baseline, ready, damaged.get());
                 boolean isCaught = !isLetThrough(analyst, ready, damaged.get());
-                String what = corpus.name() + " #" + subject.number() + " " + ready.change().title() + ", " + fault.name();
+                String what = corpus.name() + " #" + subject.number() + " " + ready.change().title() + ", " + fault.name() + difference(ready, damaged.get());
                 tallies.compute(fault.name(), (name, tally) -> tally.plus(isHarmful, isCaught, what));
             }
         }
+    }
+
+    /** The edits that are only in one of two changes. */
+    private static String difference(Plan.Ready ready, Change damaged) {
+        StringBuilder text = new StringBuilder();
+        for (FileChange file : damaged.files()) {
+            ready.change().file(file.path()).ifPresent(correct -> Stream.concat(
+                    correct.takenEdits().stream().filter(edit -> !file.takenEdits().contains(edit)),
+                    file.takenEdits().stream().filter(edit -> !correct.takenEdits().contains(edit))).forEach(edit -> text.append(" at ")
+                    .append(ready.before().snapshot().workspace().show(file.path())).append(':')
+                    .append(LineMap.of(file.before().content()).position(edit.range().start()))));
+        }
+        return text.toString();
     }
 
     private static boolean isLetThrough(Analyst analyst, Plan.Ready ready, Change change) {
@@ -111,8 +132,8 @@ public final class FaultTrials {
                 .noneMatch(Difference::isBlocking);
     }
 
-    private static boolean isHarmful(CompiledCode baseline, Plan.Ready ready, Change damaged) {
-        CompiledCode after = CompiledCode.of(damaged.applyTo(ready.before().snapshot()));
+    private boolean isHarmful(CompiledCode baseline, Plan.Ready ready, Change damaged) {
+        CompiledCode after = compiler.apply(damaged.applyTo(ready.before().snapshot()));
         List<Rename> renames = List.of(Rename.of(damaged, ready.before()));
         return new NoNewDiagnostics().objection(baseline, after, renames).isPresent() && !after.errors().isEmpty()
                 || new SameClasses().objection(baseline, after, renames).isPresent();

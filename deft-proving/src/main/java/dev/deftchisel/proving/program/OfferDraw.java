@@ -68,7 +68,7 @@ final class OfferDraw {
 
     /** Draws one; empty when nothing is offered at many places. */
     Optional<Drawn> from(Chisel chisel) throws IOException {
-        List<SourceFile> files = List.copyOf(chisel.snapshot().files());
+        List<SourceFile> files = chisel.snapshot().files().stream().filter(file -> !file.root().isMade()).toList();
         boolean wantsFixes = only.isEmpty() || only.stream().anyMatch(sort -> sort.startsWith("fix "));
         Optional<Drawn> found = Optional.empty();
         for (int i = 0; i < MOST_PLACES && found.isEmpty(); i++) {

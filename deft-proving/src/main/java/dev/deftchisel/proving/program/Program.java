@@ -1,6 +1,7 @@
 package dev.deftchisel.proving.program;
 
 import dev.deftchisel.maven.Artifacts;
+import dev.deftchisel.workspace.OpenRequest;
 import java.io.IOException;
 import java.net.URI;
 import java.net.URISyntaxException;
@@ -13,6 +14,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -87,12 +90,27 @@ public record Program(String name, String about, int level, List<String> process
     /**
      * The archives of the processors.
      *
-     * @throws IllegalStateException when one is not on this machine
+     * @throws IllegalStateException when one is not on this machine, and cannot be fetched
      */
     public List<Path> archives() {
-        Artifacts artifacts = processors.isEmpty() ? null : Artifacts.open(false);
-        return processors.stream().map(coordinates -> artifacts.find(coordinates)
-                .orElseThrow(() -> new IllegalStateException(coordinates + " is not on this machine"))).toList();
+        return processors.stream().map(coordinates -> Artifacts.open(false).find(coordinates).or(() -> Artifacts.open(true).find(coordinates))
+                .orElseThrow(() -> new IllegalStateException(coordinates + " is not on this machine, and cannot be fetched"))).toList();
+    }
+
+    /** Whether processors make types of their own, so that they must be run to know them. */
+    public boolean isProcessed() {
+        return name.startsWith("processed-");
+    }
+
+    /** How it is opened, where its processors may be run if they must; what else is needed for that is written into the folder. */
+    public OpenRequest opened(Path sources) throws IOException {
+        if (!isProcessed()) {
+            return new OpenRequest(sources, true, List.of(sources), archives(), Optional.of(level), Optional.of(StandardCharsets.UTF_8), false);
+        }
+        String archives = archives().stream().map(path -> '"' + path.toString().replace("\\", "/") + '"').collect(Collectors.joining(", "));
+        Files.writeString(sources.resolve("deft-project.json"), "{\"modules\": [{\"name\": \"" + name + "\", \"sources\": [\".\"], \"level\": " + level
+                + ", \"class-path\": [" + archives + "], \"processors\": [" + archives + "]}]}\n");
+        return OpenRequest.at(sources).processing();
     }
 
     /** Writes all files into a folder. */

@@ -73,8 +73,7 @@ public final class RandomOffers {
         program.writeTo(sources);
         Files.writeString(sources.resolve(".editorconfig"), effects.keySet().stream().sorted()
                 .map(rule -> "deft_" + rule + " = hint\n").collect(Collectors.joining("", "root = true\n[*]\n", "")));
-        OpenRequest request = new OpenRequest(sources, true, List.of(sources), program.archives(), Optional.of(program.level()),
-                Optional.of(StandardCharsets.UTF_8), false);
+        OpenRequest request = program.opened(sources);
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
             Map<String, String> before = texts(chisel);
             Copy unprinted = new Copy(program, sources, folder.resolve("classes"), chisel, new Printed("", ""));

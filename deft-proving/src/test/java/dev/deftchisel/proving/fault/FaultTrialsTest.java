@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.proving.Harbour;
+import dev.deftchisel.proving.compiled.CompiledCode;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -12,7 +13,7 @@ class FaultTrialsTest {
 
     @Test
     void everyHarmfulFaultInTheHarbourOfficeIsCaught() {
-        Map<String, FaultTrials.Tally> tallies = new FaultTrials(Harbour.office(), 3, () -> { }).run(12);
+        Map<String, FaultTrials.Tally> tallies = new FaultTrials(Harbour.office(), 3, CompiledCode::of, () -> { }).run(12);
         tallies.forEach((fault, tally) -> assertEquals(List.of(), tally.escaped(), fault));
         assertTrue(tallies.values().stream().mapToInt(FaultTrials.Tally::harmful).sum() > 15, "there is harm to catch: " + tallies);
     }

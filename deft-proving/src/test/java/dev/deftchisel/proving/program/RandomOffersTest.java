@@ -41,7 +41,7 @@ class RandomOffersTest {
         Path sources = Files.createTempDirectory(folder, program.name());
         Path classes = Files.createTempDirectory(folder, "classes");
         program.writeTo(sources);
-        try (Chisel chisel = Chisel.open(OpenRequest.plain(sources, List.of(sources), program.archives()), Monitor.SILENT)) {
+        try (Chisel chisel = Chisel.open(program.opened(sources), Monitor.SILENT)) {
             CompiledCode code = program.processors().isEmpty() ? CompiledCode.of(chisel.snapshot()) : CompiledCode.processed(chisel.snapshot());
             assertEquals(List.of(), code.errors(), program.name());
             code.writeTo(classes);
