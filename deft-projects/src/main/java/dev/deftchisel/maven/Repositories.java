@@ -14,6 +14,7 @@ import org.apache.maven.model.Model;
 import org.apache.maven.model.Repository;
 import org.apache.maven.model.building.DefaultModelBuilderFactory;
 import org.apache.maven.model.building.DefaultModelBuildingRequest;
+import org.apache.maven.model.building.ModelBuilder;
 import org.apache.maven.model.building.ModelBuildingException;
 import org.apache.maven.model.building.ModelBuildingRequest;
 import org.apache.maven.model.building.StringModelSource;
@@ -58,6 +59,8 @@ public final class Repositories {
     private final DefaultRepositorySystemSession session;
     private final MavenSettings settings;
     private final UnreadModels unread;
+    private final ModelBuilder builder = new DefaultModelBuilderFactory().newInstance();
+    private final RememberedModels models = new RememberedModels();
 
     private Repositories(RepositorySystem system, DefaultRepositorySystemSession session, MavenSettings settings, UnreadModels unread) {
         this.system = system;
@@ -151,7 +154,8 @@ public final class Repositories {
         request.setActiveProfileIds(settings.activeProfiles());
         request.setInactiveProfileIds(settings.config().without());
         request.setModelResolver(new ParentResolver(this, List.of()));
-        return new DefaultModelBuilderFactory().newInstance().build(request).getEffectiveModel();
+        request.setModelCache(models);
+        return builder.build(request).getEffectiveModel();
     }
 
     /**
