@@ -85,7 +85,7 @@ public final class Chisel implements AutoCloseable {
     private Analyst analyst;
 
     private Chisel(Workspace read, boolean isProcessing, Monitor monitor, List<Operation> operations) {
-        this.workspace = isProcessing ? ProcessedRoots.in(read, processor -> !libraries.additions().standsFor(processor)) : read;
+        this.workspace = isProcessing ? ProcessedRoots.in(read, processor -> !libraries.standsFor(processor)) : read;
         this.remade = new RemadeCode(workspace, libraries.processing());
         this.monitor = monitor;
         this.operations = operations;

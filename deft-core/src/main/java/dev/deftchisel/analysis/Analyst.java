@@ -62,7 +62,7 @@ public final class Analyst {
 
     /** Whether it is known what an annotation processor adds, so that it need not be run. */
     public boolean standsFor(Library processor) {
-        return libraries.additions().standsFor(processor);
+        return libraries.standsFor(processor);
     }
 
     /** One who analyses other code with the same libraries. */

@@ -1,6 +1,7 @@
 package dev.deftchisel.analysis;
 
 import dev.deftchisel.added.AdditionsReader;
+import dev.deftchisel.workspace.Library;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -46,8 +47,13 @@ public final class Libraries implements AutoCloseable {
         return processing;
     }
 
+    /** Whether it is known what an annotation processor adds, so that it need not be run. */
+    public boolean standsFor(Library processor) {
+        return additions.standsFor(processor);
+    }
+
     /** What types have beyond their text. */
-    public AdditionsReader additions() {
+    AdditionsReader additions() {
         return additions;
     }
 

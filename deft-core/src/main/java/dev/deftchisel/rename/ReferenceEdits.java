@@ -7,6 +7,7 @@ import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.SourceRoot;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -31,6 +32,9 @@ final class ReferenceEdits {
     Map<Path, Map<Range, Edit>> all() {
         for (SymbolKey key : keys) {
             for (Binding binding : analysis.uses(key)) {
+                if (isRemade(binding.file())) {
+                    continue;
+                }
                 if (binding.isNamed()) {
                     named(binding);
                 } else if (binding.role() == Role.WRITE) {
@@ -39,6 +43,11 @@ final class ReferenceEdits {
             }
         }
         return edits;
+    }
+
+    /** Whether annotation processors make the file anew, so that its names follow by themselves. */
+    private boolean isRemade(Path file) {
+        return analysis.snapshot().file(file).filter(found -> found.root().kind() == SourceRoot.Kind.PROCESSED).isPresent();
     }
 
     private void named(Binding binding) {

@@ -348,7 +348,9 @@ public final class RenameOperation implements Operation {
         } else {
             files.addAll(analyst.snapshot().pathsMentioning(names));
         }
-        files.add(spot.file().path());
+        if (spot.file().root().kind() != SourceRoot.Kind.PROCESSED) {
+            files.add(spot.file().path());
+        }
         Set<String> owner = target.kind().isMethod()
                 ? target.owner().flatMap(spot.analysis()::symbol).map(Symbol::name).map(Set::of).orElse(Set.of())
                 : Set.of();

@@ -45,7 +45,7 @@ final class ShapesCommand implements Callable<Integer> {
                     failure = failed.getMessage();
                 }
             }
-            OpenedShape opened = OpenedShape.of(folder);
+            OpenedShape opened = OpenedShape.of(folder, shape.isProcessing());
             boolean isRight = failure.isEmpty() && built.equals(shape.errors()) && opened.errors().equals(built) && opened.gaps().size() == shape.gaps();
             if (!isRight) {
                 wrong++;

@@ -24,6 +24,7 @@ import java.util.TreeSet;
  * <li>{@code --- javac ARGUMENTS}: how the build compiles, where it is not Maven; {@code {group:artifact:version}} is a library, a folder
  * all Java files in it</li>
  * <li>{@code --- charset ISO-8859-1}, {@code --- crlf}: how its files are written</li>
+ * <li>{@code --- processing}: its annotation processors are run when it is opened</li>
  * <li>{@code --- errors}: lines {@code path:line} where its build has errors</li>
  * <li>{@code --- gaps}: how many lines are said about what cannot be known</li>
  * </ul>
@@ -36,11 +37,12 @@ import java.util.TreeSet;
  * @param calls  of the compiler
  * @param files  texts by path
  * @param form   how they are written
+ * @param isProcessing whether annotation processors are run when it is opened
  * @param errors where its build has errors
  * @param gaps   how many lines are said about what cannot be known
  */
 public record Shape(String sort, String name, String about, Java java, Map<String, String> jars, List<String> calls, Map<String, String> files, Form form,
-        Set<String> errors, int gaps) {
+        boolean isProcessing, Set<String> errors, int gaps) {
 
     private static final List<String> SORTS = List.of("maven", "gradle", "other");
 
@@ -97,6 +99,7 @@ public record Shape(String sort, String name, String about, Java java, Map<Strin
         Charset charset = StandardCharsets.UTF_8;
         boolean isCrlf = false;
         Set<String> errors = new TreeSet<>();
+        boolean isProcessing = false;
         int gaps = 0;
         for (int i = 1; i < parts.length; i++) {
             int end = parts[i].indexOf('\n');
@@ -109,12 +112,14 @@ public record Shape(String sort, String name, String about, Java java, Map<Strin
                 case "javac" -> calls.add(words[1]);
                 case "charset" -> charset = Charset.forName(words[1]);
                 case "crlf" -> isCrlf = true;
+                case "processing" -> isProcessing = true;
                 case "errors" -> errors.addAll(body.lines().map(String::strip).filter(line -> !line.isEmpty()).toList());
                 case "gaps" -> gaps = Integer.parseInt(words[1]);
                 default -> files.put(heading, body);
             }
         }
-        return new Shape(sort, title[0], title[1], java, jars, calls, files, new Form(charset, isCrlf), new LinkedHashSet<>(errors), gaps);
+        return new Shape(sort, title[0], title[1], java, jars, calls, files, new Form(charset, isCrlf), isProcessing,
+                new LinkedHashSet<>(errors), gaps);
     }
 
     /** Whether its build is Maven. */
