@@ -16,7 +16,8 @@ public record Build(String name, List<Path> files) {
 
     /** Names of files of which any may belong to a build, as glob patterns. */
     public static final List<String> FILE_PATTERNS = List.of("pom.xml", "*.gradle", "*.gradle.kts", "gradle.properties", "*.versions.toml",
-            "gradle.lockfile", "deft-project.json", ".java-version", ".editorconfig");
+            "gradle.lockfile", "deft-project.json", ".java-version", ".sdkmanrc",
+            ".tool-versions", "maven.config", ".editorconfig");
 
     /** Copies the list. */
     public Build {

@@ -106,6 +106,6 @@ public final class FolderReader implements ProjectReader {
                 }
             }
         }
-        return JavaLevel.running();
+        return VersionFiles.level(project).map(JavaLevel::of).orElseGet(JavaLevel::running);
     }
 }

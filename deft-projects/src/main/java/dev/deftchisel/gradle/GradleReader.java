@@ -10,6 +10,7 @@ import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.ProjectReader;
 import dev.deftchisel.workspace.SourceRoot;
+import dev.deftchisel.workspace.VersionFiles;
 import dev.deftchisel.workspace.Workspace;
 import java.io.IOException;
 import java.nio.charset.Charset;
@@ -234,6 +235,7 @@ public final class GradleReader implements ProjectReader {
                 .or(() -> project.level(GradleProject.Level.SOURCE).map(level -> new JavaLevel(level,
                         toolchain.filter(level::equals).isPresent() ? JavaLevel.Api.LEVEL : JavaLevel.Api.COMPILER, options)))
                 .or(() -> toolchain.map(level -> new JavaLevel(level, JavaLevel.Api.LEVEL, options)))
+                .or(() -> VersionFiles.level(project.folder()).map(level -> new JavaLevel(level, JavaLevel.Api.LEVEL, options)))
                 .orElseGet(() -> new JavaLevel(Runtime.version().feature(), JavaLevel.Api.COMPILER, options));
     }
 
