@@ -6,6 +6,7 @@ import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Libraries;
 import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.Unwritten;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
@@ -391,6 +392,11 @@ public final class Chisel implements AutoCloseable {
     /** What is known of the symbol at a place. */
     public Optional<Symbol> symbol(Place place) {
         return look(place).symbol();
+    }
+
+    /** Where a symbol comes from that nobody wrote, for instance {@code made by an annotation processor}; empty for what is written. */
+    public Optional<String> origin(Symbol symbol) {
+        return Unwritten.origin(symbol, analyst());
     }
 
     @Override

@@ -42,8 +42,9 @@ final class UsesCommand extends ChiselCommand {
             return ExitCode.DONE;
         }
         long files = uses.all().stream().map(Uses.Use::file).distinct().count();
-        console.out().println(console.palette().strong(uses.symbol().describe()) + ": " + uses.all().size()
-                + " places in " + files + (files == 1 ? " file" : " files"));
+        console.out().println(console.palette().strong(uses.symbol().describe())
+                + chisel.origin(uses.symbol()).map(origin -> " (" + origin + ")").orElse("") + ": " + uses.all().size()
+                + (uses.all().size() == 1 ? " place in " : " places in ") + files + (files == 1 ? " file" : " files"));
         for (Role role : Role.values()) {
             group(chisel, console, role, uses.all().stream().filter(use -> use.role() == role).toList());
         }

@@ -69,17 +69,6 @@ record FollowingMembers(List<Renamed> members) {
         return new FollowingMembers(List.copyOf(members));
     }
 
-    /** The field from which a method or nested type follows that does not stand in the text. */
-    static Optional<String> origin(SymbolKey symbol, String name, Analyst analyst) {
-        return analyst.declaring(symbol)
-                .filter(file -> file.skeleton().members().stream().noneMatch(member -> member.name().equals(name)
-                        && (symbol instanceof SymbolKey.Method || member.kind() != MemberSketch.Kind.METHOD)))
-                .map(analyst::added).stream().flatMap(added -> added.members().stream())
-                .flatMap(type -> type.members().stream())
-                .filter(one -> one.name().equals(name) && !one.role().equals("constructor"))
-                .map(Added::field).findFirst();
-    }
-
     /** Where the name of a symbol is declared, as the tokens tell. */
     private static Optional<Range> declaration(SymbolKey symbol, String name, SourceFile file) {
         if (symbol instanceof SymbolKey.Local local) {

@@ -18,7 +18,6 @@ import dev.deftchisel.external.NamedElement;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.TypeWriter;
-import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collection;

@@ -14,6 +14,7 @@ import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.analysis.UnknownSupertypes;
+import dev.deftchisel.analysis.Unwritten;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
@@ -166,7 +167,7 @@ public final class RenameOperation implements Operation {
             return Plan.refused("the " + target.describe() + " is declared in a library, so it cannot be renamed");
         }
         Optional<String> origin = spot.analysis().declaration(target.key()).isPresent() ? Optional.empty()
-                : FollowingMembers.origin(target.key(), target.name(), analyst);
+                : Unwritten.field(target.key(), target.name(), analyst);
         if (origin.isPresent()) {
             return Plan.refused("the " + target.describe() + " does not stand in the code, an annotation adds it"
                     + (origin.get().isEmpty() ? "" : "; rename the field '" + origin.get() + "', and it follows"));

@@ -32,7 +32,7 @@ final class Hovers {
                     .map(known -> known.type() + " ").orElse("") + symbol.signature());
             String value = typed.flatMap(Navigator.Typed::value).map(known -> " = " + Hints.constant(known)).orElse("");
             String text = "```java\n" + heading + value + "\n```\n"
-                    + where(symbol) + described.map(Described::documentation).filter(comment -> !comment.isEmpty())
+                    + where(symbol) + chisel.origin(symbol).map(origin -> ", " + origin).orElse("") + described.map(Described::documentation).filter(comment -> !comment.isEmpty())
                     .map(comment -> "\n\n" + JavadocText.markdown(comment)).orElse("");
             return new Hover(new MarkupContent(MarkupKind.MARKDOWN, text), name);
         });

@@ -1,7 +1,6 @@
 package dev.deftchisel.gradle;
 
 import dev.deftchisel.maven.Repositories;
-import dev.deftchisel.workspace.Library;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

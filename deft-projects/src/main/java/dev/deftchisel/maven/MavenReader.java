@@ -19,7 +19,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
-import org.apache.maven.model.Model;
 
 /** Opens a folder with a {@code pom.xml}: the project and the modules below it. */
 public final class MavenReader implements ProjectReader {

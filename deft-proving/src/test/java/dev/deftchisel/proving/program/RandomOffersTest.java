@@ -7,7 +7,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import dev.deftchisel.proving.compiled.CompiledCode;
 import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.Chisel;
-import dev.deftchisel.workspace.OpenRequest;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
