@@ -63,6 +63,7 @@ final class ProjectJson {
         }
         json.add("roots", roots);
         json.add("uses", strings(module.upstream(), name -> name));
+        json.add("usedByTests", strings(module.forTests(), name -> name));
         json.add("libraries", libraries(module.dependencies().libraries()));
         json.add("processors", libraries(module.dependencies().processors()));
         json.add("missing", strings(module.dependencies().missing(), missing -> missing));
@@ -79,6 +80,7 @@ final class ProjectJson {
             JsonObject one = new JsonObject();
             one.addProperty("origin", library.origin());
             one.addProperty("file", library.file().toString());
+            one.addProperty("use", word(library.use()));
             array.add(one);
         }
         return array;

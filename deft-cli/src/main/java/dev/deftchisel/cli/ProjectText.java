@@ -60,10 +60,12 @@ final class ProjectText {
         }
         add(lines, "code", roots(module, root -> root.use() == SourceRoot.Use.MAIN && root.kind() == SourceRoot.Kind.SOURCE));
         add(lines, "tests", roots(module, root -> root.use() == SourceRoot.Use.TEST && root.kind() == SourceRoot.Kind.SOURCE));
-        add(lines, "generated", roots(module, root -> root.kind() == SourceRoot.Kind.GENERATED));
+        add(lines, "generated", roots(module, SourceRoot::isMade));
         add(lines, "resources", roots(module, root -> root.kind() == SourceRoot.Kind.RESOURCE));
-        add(lines, "uses", module.upstream());
-        add(lines, "libraries", shown(module.dependencies().libraries()));
+        add(lines, "uses", module.upstream().stream().filter(other -> !module.forTests().contains(other)).toList());
+        add(lines, "tests use", module.forTests());
+        add(lines, "libraries", shown(libraries(module, SourceRoot.Use.MAIN)));
+        add(lines, "for tests", shown(libraries(module, SourceRoot.Use.TEST)));
         add(lines, "processors", shown(module.dependencies().processors()));
         add(lines, "missing", module.dependencies().missing());
         return lines;
@@ -73,6 +75,10 @@ final class ProjectText {
         String level = java.level() + (java.api() == JavaLevel.Api.LEVEL ? ", language and API" : ", with the API of the JDK that builds");
         return java.isReadBy(Jdk.running().feature()) ? level
                 : level + ", which " + java.fitting(jdks).map(jdk -> "JDK " + jdk.feature() + " reads").orElse("no JDK here reads");
+    }
+
+    private static List<Library> libraries(Module module, SourceRoot.Use use) {
+        return module.dependencies().libraries().stream().filter(library -> library.use() == use).toList();
     }
 
     /** A repository is named once, since the coordinates say where a library is in it; another file in full. */

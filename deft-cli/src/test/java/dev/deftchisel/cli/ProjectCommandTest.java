@@ -41,7 +41,7 @@ class ProjectCommandTest {
         assertEquals(folder + ": Maven, read from 1 file, 1 module", found.text().lines().findFirst().orElseThrow());
         String labels = found.text().lines().filter(line -> line.matches("  \\S.*")).map(line -> line.strip().split("  ")[0])
                 .filter(label -> !label.startsWith("other")).map(label -> label.split(" ")[0]).collect(Collectors.joining(" "));
-        assertEquals("JDK build Java code tests resources libraries", labels);
+        assertEquals("JDK build Java code tests resources for", labels);
         assertTrue(found.text().contains("  Java        17, language and API\n"), found.text());
     }
 
