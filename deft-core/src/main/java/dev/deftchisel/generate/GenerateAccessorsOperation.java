@@ -124,6 +124,8 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
         Optional<ExecutableElement> above = target.inherited(name, parameters);
         if (there.isPresent()) {
             notes.add(name + " is there already");
+        } else if (target.isAdded(name, parameters)) {
+            notes.add(name + " is there already, an annotation adds it");
         } else if (above.isPresent() || parameters.isEmpty() && List.of("getClass", "hashCode", "toString", "notify", "notifyAll",
                 "wait").contains(name)) {
             return Optional.of(Reason.of(name + " would take the place of the method that "

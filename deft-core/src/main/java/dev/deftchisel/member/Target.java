@@ -24,6 +24,7 @@ import javax.lang.model.element.VariableElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
+import javax.lang.model.util.Elements;
 
 /**
  * The type that gets new members.
@@ -140,6 +141,13 @@ public record Target(Code code, TreePath path, TypeElement type) {
                                 && takes(method, parameters)).isPresent())
                 .map(member -> (MethodTree) member)
                 .findFirst();
+    }
+
+    /** Whether it has a method that does not stand in the text, since an annotation adds it. */
+    public boolean isAdded(String name, List<? extends TypeMirror> parameters) {
+        return declared(name, parameters).isEmpty() && ElementFilter.methodsIn(type.getEnclosedElements()).stream()
+                .anyMatch(method -> method.getSimpleName().contentEquals(name) && takes(method, parameters)
+                        && code.elements().getOrigin(method) == Elements.Origin.EXPLICIT);
     }
 
     /** A method that it has from above with a body, other than from {@code Object}. */
