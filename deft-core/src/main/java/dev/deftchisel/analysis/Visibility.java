@@ -73,9 +73,9 @@ final class Visibility {
 
     private static String ofSource(Asked asked, SourceFile declaring) {
         Module home = declaring.module();
-        boolean isUsed = home.equals(asked.module()) || asked.module().upstream().contains(home.name());
-        return asked.type() + " is " + (declaring.root().use() == SourceRoot.Use.TEST ? "among the tests" : "") + (home.equals(asked.module())
-                ? "" : (declaring.root().use() == SourceRoot.Use.TEST ? " of " : "in ") + home.name()) + (isUsed
+        boolean isOwn = home.equals(asked.module());
+        String place = declaring.root().use() == SourceRoot.Use.MAIN ? "in " + home.name() : "among the tests" + (isOwn ? "" : " of " + home.name());
+        return asked.type() + " is " + place + (isOwn || asked.module().upstream().contains(home.name())
                 ? ", which only tests may use" : ", which " + asked.module().name() + " does not use");
     }
 

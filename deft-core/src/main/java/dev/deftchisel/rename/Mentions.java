@@ -1,5 +1,7 @@
 package dev.deftchisel.rename;
 
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.source.Range;
@@ -83,6 +85,22 @@ final class Mentions {
 
     /** The only place a local name can be spoken of. */
     record Scope(Path file, Range range) {
+
+        /** Local names are spoken of in the body around them, private ones in their file. */
+        static Optional<Scope> of(Symbol target, Analysis before) {
+            if (!target.kind().isLocal() && !target.isPrivate()) {
+                return Optional.empty();
+            }
+            return before.declaration(target.key()).map(declared -> {
+                SourceFile file = before.snapshot().file(declared.file()).orElseThrow();
+                Range whole = new Range(0, file.content().length());
+                Range body = file.skeleton().bodies().stream()
+                        .filter(candidate -> candidate.encloses(declared.range()))
+                        .findFirst()
+                        .orElse(target.kind().isLocal() ? declared.range() : whole);
+                return new Scope(declared.file(), target.kind().isLocal() ? body : whole);
+            });
+        }
     }
 
     private List<Edit> inFile(SourceFile file, Range within, Set<Range> known) {

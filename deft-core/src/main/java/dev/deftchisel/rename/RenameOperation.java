@@ -5,7 +5,6 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Code;
 import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.Focus;
@@ -259,7 +258,7 @@ public final class RenameOperation implements Operation {
         family.forEach(key -> names.put(key, newName));
         KeptNames external = new KeptNames(before, !answers.single(EXTERNAL).filter("change"::equals).isPresent()).read(names.keySet());
         List<FileChange> texts = new ArrayList<>();
-        List<FileChange> files = files(target, renaming(target, newName, names, before), references, external.edits(), moves, choice(answers),
+        List<FileChange> files = files(target, Renaming.of(target, newName, names, before), references, external.edits(), moves, choice(answers),
                 before, texts);
         files.addAll(texts);
         Change change = new Change(
@@ -390,7 +389,7 @@ public final class RenameOperation implements Operation {
         Mentions mentions = new Mentions(before.snapshot(), renaming, choice);
         Map<Path, Set<Range>> known = references.entrySet().stream()
                 .collect(Collectors.toMap(Map.Entry::getKey, entry -> entry.getValue().keySet()));
-        mentions.inJava(scope(target, before), known)
+        mentions.inJava(Mentions.Scope.of(target, before), known)
                 .forEach((path, found) -> edits.computeIfAbsent(path, file -> new ArrayList<>()).addAll(found));
         List<FileChange> files = new ArrayList<>();
         edits.forEach((path, list) -> files.add(new FileChange(path, Optional.ofNullable(moves.get(path)),
@@ -401,45 +400,6 @@ public final class RenameOperation implements Operation {
             texts.addAll(mentions.beside());
         }
         return files;
-    }
-
-    private static Renaming renaming(Symbol target, String newName, Map<SymbolKey, String> names, Analysis before) {
-        String oldName = target.name();
-        Map<String, String> along = new HashMap<>();
-        Map<String, String> properties = new HashMap<>();
-        names.forEach((key, name) -> before.symbol(key).filter(symbol -> !symbol.kind().isLocal()).ifPresent(symbol -> {
-            if (!symbol.name().equals(oldName) && !symbol.name().isEmpty()) {
-                along.put(symbol.name(), name);
-            }
-            if (symbol.kind() == SymbolKind.METHOD) {
-                Accessors.property(symbol.name()).ifPresent(property -> Accessors.property(name).ifPresent(other -> properties.put(property, other)));
-            }
-        }));
-        along.keySet().forEach(properties::remove);
-        properties.remove(oldName);
-        Optional<Path> home = before.declaration(target.key()).map(Binding::file);
-        if (target.key() instanceof SymbolKey.Type type) {
-            String binary = type.binaryName();
-            String outer = binary.substring(0, binary.length() - oldName.length());
-            return new Renaming(oldName, newName, binary, outer + newName, along, properties, home);
-        }
-        return new Renaming(oldName, newName, oldName, newName, along, properties, home);
-    }
-
-    /** Local names are spoken of in the body around them, private ones in their file. */
-    private static Optional<Mentions.Scope> scope(Symbol target, Analysis before) {
-        if (!target.kind().isLocal() && !target.isPrivate()) {
-            return Optional.empty();
-        }
-        return before.declaration(target.key()).map(declared -> {
-            SourceFile file = before.snapshot().file(declared.file()).orElseThrow();
-            Range whole = new Range(0, file.content().length());
-            Range body = file.skeleton().bodies().stream()
-                    .filter(candidate -> candidate.encloses(declared.range()))
-                    .findFirst()
-                    .orElse(target.kind().isLocal() ? declared.range() : whole);
-            return new Mentions.Scope(declared.file(), target.kind().isLocal() ? body : whole);
-        });
     }
 
     private static List<String> notes(Symbol target, Analysis before) {

@@ -1,6 +1,12 @@
 package dev.deftchisel.rename;
 
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Binding;
+import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.SymbolKind;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 
@@ -27,5 +33,29 @@ record Renaming(String oldName, String newName, String qualifiedOld, String qual
     /** One name and nothing else. */
     Renaming(String oldName, String newName, String qualifiedOld, String qualifiedNew) {
         this(oldName, newName, qualifiedOld, qualifiedNew, Map.of(), Map.of(), Optional.empty());
+    }
+
+    /** What a rename changes, by what it gives another name. */
+    static Renaming of(Symbol target, String newName, Map<SymbolKey, String> names, Analysis before) {
+        String oldName = target.name();
+        Map<String, String> along = new HashMap<>();
+        Map<String, String> properties = new HashMap<>();
+        names.forEach((key, name) -> before.symbol(key).filter(symbol -> !symbol.kind().isLocal()).ifPresent(symbol -> {
+            if (!symbol.name().equals(oldName) && !symbol.name().isEmpty()) {
+                along.put(symbol.name(), name);
+            }
+            if (symbol.kind() == SymbolKind.METHOD) {
+                Accessors.property(symbol.name()).ifPresent(property -> Accessors.property(name).ifPresent(other -> properties.put(property, other)));
+            }
+        }));
+        along.keySet().forEach(properties::remove);
+        properties.remove(oldName);
+        Optional<Path> home = before.declaration(target.key()).map(Binding::file);
+        if (target.key() instanceof SymbolKey.Type type) {
+            String binary = type.binaryName();
+            String outer = binary.substring(0, binary.length() - oldName.length());
+            return new Renaming(oldName, newName, binary, outer + newName, along, properties, home);
+        }
+        return new Renaming(oldName, newName, oldName, newName, along, properties, home);
     }
 }
