@@ -66,9 +66,9 @@ final class Visibility {
     private static boolean sees(Asked asked, SourceFile declaring) {
         boolean isTest = asked.use() == SourceRoot.Use.TEST;
         Module home = declaring.module();
-        boolean isUsed = home.equals(asked.module()) || asked.module().upstream().contains(home.name())
-                && (isTest || !asked.module().forTests().contains(home.name()));
-        return isUsed && (isTest || declaring.root().use() == SourceRoot.Use.MAIN);
+        // whether another module hands on its main code or its tests is not looked at
+        return home.equals(asked.module()) ? isTest || declaring.root().use() == SourceRoot.Use.MAIN
+                : asked.module().upstream().contains(home.name()) && (isTest || !asked.module().forTests().contains(home.name()));
     }
 
     private static String ofSource(Asked asked, SourceFile declaring) {

@@ -37,8 +37,11 @@ public final class GradleReader implements ProjectReader {
     /** Names of configurations with what code is compiled or run with; with the name of a source set before them. */
     private static final Pattern FOR_CODE = Pattern.compile("(?:\\w*)(?i:implementation|api|compileOnly|compileOnlyApi|runtimeOnly)"
             + "|compile|testCompile|providedCompile|developmentOnly|provided");
-    /** Those of them that are for main code. */
-    private static final Pattern FOR_MAIN = Pattern.compile("implementation|api|compileOnly|compileOnlyApi|compile|providedCompile|developmentOnly|provided");
+    /** Names of source sets, and how those of their configurations begin, in which everybody has tests. */
+    private static final Pattern OF_TESTS = Pattern.compile("(?i)(?:test|it|integration|functional|acceptance|component|e2e|smoke|jmh|bench).*|.*(?:test|tests|fixtures|spec)");
+    /** Configurations for main code; where it cannot be told, one is taken for that. */
+    private static final Pattern FOR_MAIN = Pattern.compile("(?!(?i)test|it[A-Z]|integration|functional|acceptance|component|e2e|smoke|jmh|bench)(?:"
+            + "\\w*(?i:implementation|api|compileOnly|compileOnlyApi)|compile|providedCompile|developmentOnly|provided)");
     private static final Pattern FOR_USERS = Pattern.compile("api|compileOnlyApi|compile");
     private static final Pattern FOR_PROCESSORS = Pattern.compile("\\w*(?i:annotationProcessor)");
 
@@ -201,7 +204,7 @@ public final class GradleReader implements ProjectReader {
         names.addAll(project.sourceSets().keySet());
         Set<SourceRoot> roots = new LinkedHashSet<>();
         for (String name : names) {
-            SourceRoot.Use use = name.equals("main") ? SourceRoot.Use.MAIN : SourceRoot.Use.TEST;
+            SourceRoot.Use use = OF_TESTS.matcher(name).matches() ? SourceRoot.Use.TEST : SourceRoot.Use.MAIN;
             Optional<GradleProject.SourceSet> set = Optional.ofNullable(project.sourceSets().get(name));
             set.map(GradleProject.SourceSet::java).orElse(Set.of()).forEach(folder -> add(roots, project, folder, use, SourceRoot.Kind.SOURCE));
             add(roots, project, "src/" + name + "/java", use, SourceRoot.Kind.SOURCE);

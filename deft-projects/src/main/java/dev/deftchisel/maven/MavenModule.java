@@ -15,8 +15,11 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.stream.Stream;
 import org.apache.maven.model.Model;
+import org.apache.maven.model.PluginExecution;
 import org.apache.maven.model.Resource;
+import org.codehaus.plexus.util.xml.Xpp3Dom;
 
 /** Reads off an effective model what a {@link Module} says. */
 final class MavenModule {
@@ -45,18 +48,35 @@ final class MavenModule {
         for (Resource resource : model.getBuild().getTestResources()) {
             add(roots, folder, resource.getDirectory(), SourceRoot.Use.TEST, SourceRoot.Kind.RESOURCE);
         }
+        added(model, "add-source").forEach(directory -> add(roots, folder, directory, SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE));
+        added(model, "add-test-source").forEach(directory -> add(roots, folder, directory, SourceRoot.Use.TEST, SourceRoot.Kind.SOURCE));
         Path target = folder.resolve(Objects.requireNonNullElse(model.getBuild().getDirectory(), "target"));
-        roots.addAll(GeneratedRoots.in(target.resolve("generated-sources"), SourceRoot.Use.MAIN));
-        roots.addAll(GeneratedRoots.in(target.resolve("generated-test-sources"), SourceRoot.Use.TEST));
+        generated(roots, target.resolve("generated-sources"), SourceRoot.Use.MAIN);
+        generated(roots, target.resolve("generated-test-sources"), SourceRoot.Use.TEST);
         return roots;
+    }
+
+    private static void generated(List<SourceRoot> roots, Path folder, SourceRoot.Use use) {
+        GeneratedRoots.in(folder, use).stream().filter(root -> roots.stream().noneMatch(known -> known.folder().equals(root.folder()))).forEach(roots::add);
+    }
+
+    /** The folders that the plug-in for such things adds by one of its goals. */
+    private static List<String> added(Model model, String goal) {
+        return model.getBuild().getPlugins().stream().filter(plugin -> plugin.getArtifactId().equals("build-helper-maven-plugin"))
+                .flatMap(plugin -> plugin.getExecutions().stream()).filter(execution -> execution.getGoals().contains(goal))
+                .map(PluginExecution::getConfiguration).filter(Xpp3Dom.class::isInstance).map(configuration -> ((Xpp3Dom) configuration).getChild("sources"))
+                .filter(Objects::nonNull).flatMap(sources -> Stream.of(sources.getChildren())).map(Xpp3Dom::getValue).filter(Objects::nonNull)
+                .map(String::strip).toList();
     }
 
     private static void add(
             List<SourceRoot> roots, Path folder, String directory, SourceRoot.Use use, SourceRoot.Kind kind) {
         if (directory != null) {
             Path path = folder.resolve(directory).normalize();
-            if (Files.isDirectory(path)) {
-                roots.add(new SourceRoot(path, use, kind));
+            Path target = folder.resolve("target");
+            SourceRoot root = new SourceRoot(path, use, kind == SourceRoot.Kind.SOURCE && path.startsWith(target) ? SourceRoot.Kind.GENERATED : kind);
+            if (Files.isDirectory(path) && roots.stream().noneMatch(known -> known.folder().equals(path) && known.kind() == root.kind())) {
+                roots.add(root);
             }
         }
     }

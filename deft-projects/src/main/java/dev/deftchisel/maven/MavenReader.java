@@ -57,6 +57,8 @@ public final class MavenReader implements ProjectReader {
         });
         models.broken().forEach(pom -> modules.addAll(byFolders(pom.getParent(), folder, request, List.copyOf(models.all().keySet()))));
         gaps.addAll(cycles(resolved, reactor));
+        models.all().values().stream().filter(model -> model.getPackaging().startsWith("eclipse-")).findFirst().ifPresent(model ->
+                gaps.add("modules of the packaging " + model.getPackaging() + " say what they need in files that are not read"));
         modules.stream().flatMap(module -> module.dependencies().missing().stream()).distinct().forEach(missing ->
                 gaps.add(missing + " is not on this machine: names from it stay unresolved"
                         + (request.online() ? "" : " (fetch it with --online)")));

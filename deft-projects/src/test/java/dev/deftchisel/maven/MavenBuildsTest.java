@@ -187,6 +187,25 @@ class MavenBuildsTest {
     }
 
     @Test
+    void foldersThatAPlugInAddsAreRead() throws IOException {
+        write("pom.xml", pom("harbour", "<build><plugins><plugin><groupId>org.codehaus.mojo</groupId><artifactId>build-helper-maven-plugin</artifactId><executions>"
+                + "<execution><goals><goal>add-source</goal></goals><configuration><sources><source>shared</source><source>target/made</source></sources>"
+                + "</configuration></execution></executions></plugin></plugins></build>"));
+        write("src/main/java/Quay.java", "class Quay { }");
+        write("shared/Tide.java", "class Tide { }");
+        write("target/made/Berth.java", "class Berth { }");
+        assertEquals(List.of("src/main/java SOURCE", "shared SOURCE", "target/made GENERATED"), open(false).modules().get(0).roots().stream()
+                .map(one -> root.relativize(one.folder()) + " " + one.kind()).toList());
+    }
+
+    @Test
+    void whatIsSaidElsewhereIsAGap() throws IOException {
+        write("pom.xml", pom("harbour", "<packaging>eclipse-plugin</packaging>"));
+        write("src/main/java/Quay.java", "class Quay { }");
+        assertEquals(List.of("modules of the packaging eclipse-plugin say what they need in files that are not read"), open(false).gaps());
+    }
+
+    @Test
     void argumentsOfTheProjectCount() throws IOException {
         write(".mvn/maven.config", "-s\nsettings.xml\n-Drevision=7\n-Pwide\n");
         write("pom.xml", pom("harbour", "<profiles><profile><id>wide</id><properties><maven.compiler.release>21</maven.compiler.release></properties>"
