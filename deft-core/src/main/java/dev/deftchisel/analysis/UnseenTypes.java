@@ -4,9 +4,10 @@ import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.source.Range;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
@@ -20,6 +21,8 @@ final class UnseenTypes extends TreePathScanner<Void, Void> {
     private final Visibility visibility;
     private final boolean withMembers;
     private final List<UnseenType> found = new ArrayList<>();
+    /** A file names few types, and each of them often. */
+    private final Map<TypeElement, Optional<String>> known = new HashMap<>();
 
     private UnseenTypes(Code code, Visibility visibility, boolean withMembers) {
         this.code = code;
@@ -29,6 +32,9 @@ final class UnseenTypes extends TreePathScanner<Void, Void> {
 
     /** @param withMembers whether members of such types count too, where the type itself is not named */
     static List<UnseenType> of(Code code, Visibility visibility, boolean withMembers) {
+        if (!visibility.isKnown()) {
+            return List.of();
+        }
         UnseenTypes scanner = new UnseenTypes(code, visibility, withMembers);
         scanner.scan(code.unit(), null);
         return List.copyOf(scanner.found);
@@ -47,13 +53,10 @@ final class UnseenTypes extends TreePathScanner<Void, Void> {
     }
 
     private void look(Tree name) {
-        Optional<Range> range = code.find(name);
-        if (range.isPresent()) {
-            code.element(getCurrentPath()).flatMap(this::home).filter(type -> type.getNestingKind() == NestingKind.TOP_LEVEL).ifPresent(type -> {
-                String binary = type.getQualifiedName().toString();
-                visibility.objection(code.file(), binary).ifPresent(why -> found.add(new UnseenType(range.get(), binary, why)));
-            });
-        }
+        code.element(getCurrentPath()).flatMap(this::home)
+                .flatMap(type -> known.computeIfAbsent(type, asked -> visibility.objection(code.file(), asked.getQualifiedName().toString()))
+                        .flatMap(why -> code.find(name).map(range -> new UnseenType(range, type.getQualifiedName().toString(), why))))
+                .ifPresent(found::add);
     }
 
     /** The outermost type that must be known for a name to mean something. */

@@ -37,6 +37,11 @@ final class Visibility {
         this.isKnown = !workspace.build().equals(Build.FOLDERS) && workspace.gaps().isEmpty();
     }
 
+    /** Whether anything could be objected to. */
+    boolean isKnown() {
+        return isKnown;
+    }
+
     private record Asked(Module module, SourceRoot.Use use, String type) {
     }
 

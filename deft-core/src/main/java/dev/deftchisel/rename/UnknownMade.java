@@ -51,7 +51,8 @@ final class UnknownMade {
         Optional<Element> type = element.map(one -> one instanceof TypeElement ? one : one.getEnclosingElement());
         return type.stream().flatMap(one -> Stream.concat(Stream.of(one), one.getEnclosedElements().stream()))
                 .flatMap(one -> one.getAnnotationMirrors().stream())
-                .anyMatch(annotation -> !annotation.getAnnotationType().toString().startsWith("java.lang."));
+                .anyMatch(annotation -> annotation.getAnnotationType().asElement() instanceof TypeElement named
+                        && !named.getQualifiedName().toString().startsWith("java.lang."));
     }
 
     private boolean hasUnknownProcessor(Module module) {
