@@ -31,22 +31,27 @@ record Universe(List<Module> owners, List<Module> modules) {
         if (all.size() > 1 && hasTwins(snapshot.files())) {
             return all.stream().map(module -> of(List.of(module), all)).toList();
         }
-        List<List<Module>> groups = new ArrayList<>();
+        List<Group> groups = new ArrayList<>();
         for (Module module : all) {
-            groups.stream().filter(group -> group.stream().allMatch(other -> areAlike(module, other))).findFirst().orElseGet(() -> {
-                List<Module> group = new ArrayList<>();
-                groups.add(group);
-                return group;
-            }).add(module);
+            Map<String, Path> versions = module.dependencies().versions();
+            Group group = groups.stream().filter(one -> one.takes(module, versions)).findFirst().orElseGet(() -> {
+                Group added = new Group(module.java(), new ArrayList<>(), new HashMap<>());
+                groups.add(added);
+                return added;
+            });
+            group.modules().add(module);
+            group.versions().putAll(versions);
         }
-        return groups.size() == 1 ? List.of(new Universe(all, all)) : groups.stream().map(owners -> of(owners, all)).toList();
+        return groups.size() == 1 ? List.of(new Universe(all, all)) : groups.stream().map(group -> of(group.modules(), all)).toList();
     }
 
-    /** Whether two modules can be compiled together: in the same Java, with no library in two versions. */
-    private static boolean areAlike(Module one, Module other) {
-        return one.java().equals(other.java()) && (one.dependencies().libraries().equals(other.dependencies().libraries())
-                || one.dependencies().versions().entrySet().stream().allMatch(library ->
-                other.dependencies().versions().getOrDefault(library.getKey(), library.getValue()).equals(library.getValue())));
+    /** Modules that can be compiled together: in the same Java, with no library in two versions. */
+    private record Group(JavaLevel java, List<Module> modules, Map<String, Path> versions) {
+
+        boolean takes(Module module, Map<String, Path> needed) {
+            return java.equals(module.java()) && needed.entrySet().stream().allMatch(library ->
+                    versions.getOrDefault(library.getKey(), library.getValue()).equals(library.getValue()));
+        }
     }
 
     private static Universe of(List<Module> owners, List<Module> all) {

@@ -61,7 +61,7 @@ public record NamedElement(Element element) {
     }
 
     /** As a property is called whose name begins a word elsewhere: {@code URL} stays as it is (JavaBeans 1.01, 8.8). */
-    static String decapitalised(String name) {
+    public static String decapitalised(String name) {
         return name.length() > 1 && Character.isUpperCase(name.charAt(0)) && Character.isUpperCase(name.charAt(1)) ? name
                 : Character.toLowerCase(name.charAt(0)) + name.substring(1);
     }

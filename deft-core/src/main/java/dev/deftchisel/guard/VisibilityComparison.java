@@ -6,7 +6,6 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.source.Range;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -32,9 +31,11 @@ final class VisibilityComparison {
     List<Difference> differences() {
         List<Difference> differences = new ArrayList<>();
         for (FileChange file : change.effective()) {
-            Path path = file.pathAfter();
-            Set<String> known = before.unseen(file.path(), true).stream().map(UnseenType::type).collect(Collectors.toSet());
-            after.unseen(path, true).stream().filter(unseen -> !known.contains(unseen.type())).findFirst().ifPresent(unseen ->
+            List<UnseenType> now = after.unseen(file.pathAfter(), true);
+            // there is seldom one, and then nobody need look at what there was before
+            Set<String> known = now.isEmpty() ? Set.of()
+                    : before.unseen(file.path(), true).stream().map(UnseenType::type).collect(Collectors.toSet());
+            now.stream().filter(unseen -> !known.contains(unseen.type())).findFirst().ifPresent(unseen ->
                     differences.add(new Difference(Difference.Kind.ERROR, file.path(), place(file), Optional.empty(), Optional.empty(),
                             "this would no longer compile: " + unseen.sentence())));
         }

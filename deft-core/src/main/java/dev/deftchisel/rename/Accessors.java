@@ -1,5 +1,6 @@
 package dev.deftchisel.rename;
 
+import dev.deftchisel.external.NamedElement;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -15,11 +16,6 @@ final class Accessors {
     /** The property that a method of this name reads or writes, as expressions name it; empty for any other name. */
     static Optional<String> property(String method) {
         Matcher matcher = NAME.matcher(method);
-        if (!matcher.matches()) {
-            return Optional.empty();
-        }
-        String rest = matcher.group(1);
-        boolean isWord = rest.length() > 1 && Character.isUpperCase(rest.charAt(0)) && Character.isUpperCase(rest.charAt(1));
-        return Optional.of(isWord ? rest : Character.toLowerCase(rest.charAt(0)) + rest.substring(1));
+        return matcher.matches() ? Optional.of(NamedElement.decapitalised(matcher.group(1))) : Optional.empty();
     }
 }

@@ -27,7 +27,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.ServiceLoader;
-import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.TypeElement;
@@ -37,7 +36,7 @@ final class KeptNames {
 
     private final Analysis before;
     private final boolean isKeeping;
-    private final List<ExternalNames> services = new ArrayList<>();
+    private final List<ExternalNames> services = services();
     private final Map<Path, List<Edit>> edits = new LinkedHashMap<>();
     private final Map<Path, TypeWriter> writers = new HashMap<>();
     private final List<String> notes = new ArrayList<>();
@@ -46,7 +45,6 @@ final class KeptNames {
     KeptNames(Analysis before, boolean isKeeping) {
         this.before = before;
         this.isKeeping = isKeeping;
-        ServiceLoader.load(ExternalNames.class, KeptNames.class.getClassLoader()).forEach(services::add);
     }
 
     /** Looks at all that gets another name. */
@@ -75,9 +73,12 @@ final class KeptNames {
 
     /** Whether anything is known by a name of a declaration elsewhere. */
     static boolean areThere(Element element) {
-        return Stream.of(element).map(NamedElement::new).anyMatch(declared ->
-                ServiceLoader.load(ExternalNames.class, KeptNames.class.getClassLoader()).stream()
-                        .anyMatch(service -> !service.get().of(declared).isEmpty()));
+        NamedElement declared = new NamedElement(element);
+        return services().stream().anyMatch(service -> !service.of(declared).isEmpty());
+    }
+
+    private static List<ExternalNames> services() {
+        return ServiceLoader.load(ExternalNames.class, KeptNames.class.getClassLoader()).stream().map(ServiceLoader.Provider::get).toList();
     }
 
     private List<ExternalName> names(Element element) {

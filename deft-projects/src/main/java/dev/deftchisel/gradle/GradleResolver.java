@@ -166,8 +166,7 @@ final class GradleResolver {
             try {
                 Model model = repositories.effectiveModel(
                         repositories.system().resolveArtifact(repositories.session(), request).getArtifact().getFile().toPath());
-                return Optional.of(model.getDependencyManagement() == null ? List.of()
-                        : model.getDependencyManagement().getDependencies().stream().map(repositories::converted).toList());
+                return Optional.of(repositories.managed(model));
             } catch (ArtifactResolutionException | ModelBuildingException absent) {
                 return Optional.empty();
             }

@@ -4,7 +4,6 @@ import dev.deftchisel.workspace.Library;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -43,12 +42,7 @@ final class ProcessorPath {
             return new Repositories.ClassPath(libraries.stream().filter(this::hasProcessors).toList(), List.of(), List.of());
         }
         List<org.eclipse.aether.graph.Dependency> wanted = paths.stream().map(path -> repositories.converted(dependency(path, model))).toList();
-        return repositories.classPath(new DefaultArtifact("deft:processors:pom:1"), wanted, managed(model), repositories.remotes(model.getRepositories()));
-    }
-
-    private List<org.eclipse.aether.graph.Dependency> managed(Model model) {
-        return model.getDependencyManagement() == null ? new ArrayList<>()
-                : model.getDependencyManagement().getDependencies().stream().map(repositories::converted).toList();
+        return repositories.classPath(new DefaultArtifact("deft:processors:pom:1"), wanted, repositories.managed(model), repositories.remotes(model.getRepositories()));
     }
 
     private static Dependency dependency(Xpp3Dom path, Model model) {

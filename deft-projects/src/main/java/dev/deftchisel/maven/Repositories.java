@@ -189,10 +189,14 @@ public final class Repositories {
 
     /** Resolves dependencies of every scope, with what they need themselves. */
     ClassPath classPath(Model model) {
-        List<org.eclipse.aether.graph.Dependency> managed = model.getDependencyManagement() == null ? List.of()
-                : model.getDependencyManagement().getDependencies().stream().map(this::converted).toList();
         return classPath(new DefaultArtifact(model.getGroupId(), model.getArtifactId(), "pom", model.getVersion()),
-                model.getDependencies().stream().map(this::converted).toList(), managed, remotes(model.getRepositories()));
+                model.getDependencies().stream().map(this::converted).toList(), managed(model), remotes(model.getRepositories()));
+    }
+
+    /** The versions that a model says for whatever needs a library. */
+    public List<org.eclipse.aether.graph.Dependency> managed(Model model) {
+        return model.getDependencyManagement() == null ? List.of()
+                : model.getDependencyManagement().getDependencies().stream().map(this::converted).toList();
     }
 
     /**
