@@ -27,6 +27,7 @@ import dev.deftchisel.source.SourceText;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.Permission;
 import dev.deftchisel.workspace.ProcessedRoots;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
@@ -105,7 +106,7 @@ public final class Chisel implements AutoCloseable {
      * @throws dev.deftchisel.journal.JournalException     when an interrupted change cannot be taken back
      */
     public static Chisel open(OpenRequest request, Monitor monitor) {
-        return new Chisel(Workspaces.installed().open(request), request.isProcessing(), monitor, operations());
+        return new Chisel(Workspaces.installed().open(request), request.allows(Permission.RUN_PROCESSORS), monitor, operations());
     }
 
     /** All operations on the class path, by id. */
@@ -156,7 +157,7 @@ public final class Chisel implements AutoCloseable {
 
     private void refresh(Snapshot read) {
         saved = remade.kept(read);
-        snapshot = unsaved.isEmpty() ? saved : remade.of(saved.with(contents(unsaved), Map.of()));
+        snapshot = unsaved.isEmpty() ? saved : remade.typed(saved.with(contents(unsaved), Map.of()));
     }
 
     /**
@@ -176,7 +177,7 @@ public final class Chisel implements AutoCloseable {
                 .forEach(path -> changed.put(path, saved.file(path).map(SourceFile::content)));
         unsaved = Map.copyOf(texts);
         if (!changed.isEmpty()) {
-            snapshot = remade.of(snapshot.with(changed, Map.of()));
+            snapshot = remade.typed(snapshot.with(changed, Map.of()));
         }
     }
 

@@ -11,6 +11,7 @@ import dev.deftchisel.workspace.WorkspaceException;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.List;
+import java.util.function.UnaryOperator;
 
 /** Sees to it that what annotation processors make is that of the code as it is, where they are run. */
 final class RemadeCode {
@@ -22,8 +23,7 @@ final class RemadeCode {
     RemadeCode(Workspace workspace, AnnotationProcessing processing) {
         this.workspace = workspace;
         this.processing = processing;
-        this.roots = workspace.modules().stream().flatMap(module -> module.roots().stream())
-                .filter(root -> root.kind() == SourceRoot.Kind.PROCESSED).toList();
+        this.roots = workspace.processedRoots();
         try {
             for (SourceRoot root : roots) {
                 new StateFolder(workspace).make();
@@ -40,8 +40,17 @@ final class RemadeCode {
      * @throws WorkspaceException when a processor breaks down
      */
     Snapshot of(Snapshot snapshot) {
+        return remade(snapshot, processing::remade);
+    }
+
+    /** The same for code that is being typed. */
+    Snapshot typed(Snapshot snapshot) {
+        return remade(snapshot, processing::remadeWhileTyped);
+    }
+
+    private Snapshot remade(Snapshot snapshot, UnaryOperator<Snapshot> run) {
         try {
-            return roots.isEmpty() ? snapshot : processing.remade(snapshot);
+            return roots.isEmpty() ? snapshot : run.apply(snapshot);
         } catch (AnalysisException broken) {
             throw new WorkspaceException(broken.getMessage() + "; without --run-processors it is not run", broken);
         }
@@ -53,13 +62,13 @@ final class RemadeCode {
         if (remade != read) {
             try {
                 for (SourceFile file : remade.files()) {
-                    if (file.root().kind() == SourceRoot.Kind.PROCESSED && read.file(file.path()).filter(known -> known.content().equals(file.content())).isEmpty()) {
+                    if (file.root().isProcessed() && read.file(file.path()).filter(known -> known.content().equals(file.content())).isEmpty()) {
                         Files.createDirectories(file.path().getParent());
                         Files.writeString(file.path(), file.content());
                     }
                 }
                 for (SourceFile file : read.files()) {
-                    if (file.root().kind() == SourceRoot.Kind.PROCESSED && remade.file(file.path()).isEmpty()) {
+                    if (file.root().isProcessed() && remade.file(file.path()).isEmpty()) {
                         Files.deleteIfExists(file.path());
                     }
                 }

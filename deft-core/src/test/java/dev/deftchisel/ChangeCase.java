@@ -17,6 +17,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 
@@ -98,7 +99,7 @@ public record ChangeCase(
             Files.writeString(path, source.getValue());
         }
         OpenRequest request = new OpenRequest(
-                root, true, List.of(root), List.of(), Optional.of(17), Optional.empty(), false);
+                root, true, List.of(root), List.of(), Optional.of(17), Optional.empty(), Set.of());
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
             Outcome outcome = chisel.preview(new Place(root.resolve(markedFile), selection), operation, answers);
             if (!refusal.isEmpty()) {

@@ -13,6 +13,7 @@ import dev.deftchisel.operation.Answers;
 import dev.deftchisel.workspace.Dependencies;
 import dev.deftchisel.workspace.JavaLevel;
 import dev.deftchisel.workspace.Module;
+import dev.deftchisel.workspace.ModuleUse;
 import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceRoot;
@@ -36,7 +37,8 @@ class ModuleLevelsTest {
         Path root = folder.resolve(name);
         Files.createDirectories(root);
         Files.writeString(root.resolve(file), text);
-        return new Module(name, root, List.of(new SourceRoot(root, SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE)), Dependencies.NONE, upstream,
+        return new Module(name, root, List.of(new SourceRoot(root, SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE)), Dependencies.NONE,
+                upstream.stream().map(other -> ModuleUse.ofAll(other, SourceRoot.Use.MAIN)).toList(),
                 JavaLevel.of(level), StandardCharsets.UTF_8);
     }
 

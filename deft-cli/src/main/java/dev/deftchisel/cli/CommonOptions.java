@@ -1,14 +1,17 @@
 package dev.deftchisel.cli;
 
 import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.Permission;
 import dev.deftchisel.workspace.WorkspaceException;
 import java.io.File;
 import java.nio.charset.Charset;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import picocli.CommandLine.Option;
 
 /** Options that every command takes. */
@@ -31,6 +34,9 @@ final class CommonOptions {
 
     @Option(names = "--run-processors", description = "run the annotation processors of the build, so that what they make follows a change")
     private boolean processing;
+
+    @Option(names = "--ask-build", description = "run the build tool to say what the build consists of; its answer is kept")
+    private boolean asking;
 
     @Option(names = "--online", description = "fetch libraries that are not on this machine")
     private boolean online;
@@ -69,12 +75,25 @@ final class CommonOptions {
                     .map(Path::of)
                     .toList();
             Path folder = workspace != null ? workspace : Path.of("");
-            OpenRequest request = new OpenRequest(folder, workspace != null || !sources.isEmpty(), sources, paths,
-                    Optional.ofNullable(level), Optional.ofNullable(encoding), online);
-            return processing ? request.processing() : request;
+            return new OpenRequest(folder, workspace != null || !sources.isEmpty(), sources, paths,
+                    Optional.ofNullable(level), Optional.ofNullable(encoding), permissions());
         } catch (InvalidPathException illegal) {
             throw new WorkspaceException(illegal.getInput() + ": this is not a path");
         }
+    }
+
+    private Set<Permission> permissions() {
+        Set<Permission> allowed = EnumSet.noneOf(Permission.class);
+        if (online) {
+            allowed.add(Permission.FETCH_LIBRARIES);
+        }
+        if (processing) {
+            allowed.add(Permission.RUN_PROCESSORS);
+        }
+        if (asking) {
+            allowed.add(Permission.ASK_BUILD);
+        }
+        return allowed;
     }
 
     /** The console with colours as wished: on a terminal unless {@code NO_COLOR} is set, or as said. */

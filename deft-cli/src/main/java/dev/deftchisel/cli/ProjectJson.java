@@ -6,6 +6,7 @@ import com.google.gson.JsonObject;
 import dev.deftchisel.jdk.Jdk;
 import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Module;
+import dev.deftchisel.workspace.ModuleUse;
 import dev.deftchisel.workspace.SourceRoot;
 import dev.deftchisel.workspace.Workspace;
 import java.util.Collection;
@@ -63,7 +64,7 @@ final class ProjectJson {
         }
         json.add("roots", roots);
         json.add("uses", strings(module.upstream(), name -> name));
-        json.add("usedByTests", strings(module.forTests(), name -> name));
+        json.add("usedByTests", strings(module.uses().stream().filter(use -> use.by() == SourceRoot.Use.TEST).toList(), ModuleUse::name));
         json.add("libraries", libraries(module.dependencies().libraries()));
         json.add("processors", libraries(module.dependencies().processors()));
         json.add("missing", strings(module.dependencies().missing(), missing -> missing));

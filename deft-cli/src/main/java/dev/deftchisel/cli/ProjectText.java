@@ -4,6 +4,7 @@ import dev.deftchisel.jdk.Jdk;
 import dev.deftchisel.workspace.JavaLevel;
 import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Module;
+import dev.deftchisel.workspace.ModuleUse;
 import dev.deftchisel.workspace.SourceRoot;
 import dev.deftchisel.workspace.Workspace;
 import java.nio.charset.StandardCharsets;
@@ -62,8 +63,8 @@ final class ProjectText {
         add(lines, "tests", roots(module, root -> root.use() == SourceRoot.Use.TEST && root.kind() == SourceRoot.Kind.SOURCE));
         add(lines, "generated", roots(module, SourceRoot::isMade));
         add(lines, "resources", roots(module, root -> root.kind() == SourceRoot.Kind.RESOURCE));
-        add(lines, "uses", module.upstream().stream().filter(other -> !module.forTests().contains(other)).toList());
-        add(lines, "tests use", module.forTests());
+        add(lines, "uses", uses(module, SourceRoot.Use.MAIN));
+        add(lines, "tests use", uses(module, SourceRoot.Use.TEST));
         add(lines, "libraries", shown(libraries(module, SourceRoot.Use.MAIN)));
         add(lines, "for tests", shown(libraries(module, SourceRoot.Use.TEST)));
         add(lines, "processors", shown(module.dependencies().processors()));
@@ -75,6 +76,10 @@ final class ProjectText {
         String level = java.level() + (java.api() == JavaLevel.Api.LEVEL ? ", language and API" : ", with the API of the JDK that builds");
         return java.isReadBy(Jdk.running().feature()) ? level
                 : level + ", which " + java.fitting(jdks).map(jdk -> "JDK " + jdk.feature() + " reads").orElse("no JDK here reads");
+    }
+
+    private static List<String> uses(Module module, SourceRoot.Use by) {
+        return module.uses().stream().filter(use -> use.by() == by).map(ModuleUse::name).toList();
     }
 
     private static List<Library> libraries(Module module, SourceRoot.Use use) {

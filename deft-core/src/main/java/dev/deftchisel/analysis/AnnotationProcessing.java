@@ -1,5 +1,8 @@
 package dev.deftchisel.analysis;
 
+import com.sun.source.util.JavacTask;
+import com.sun.source.util.TaskEvent;
+import com.sun.source.util.TaskListener;
 import dev.deftchisel.added.AdditionsReader;
 import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Module;
@@ -22,11 +25,13 @@ import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HexFormat;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.stream.Stream;
 import javax.tools.FileObject;
 import javax.tools.ForwardingJavaFileManager;
@@ -38,16 +43,24 @@ import javax.tools.StandardJavaFileManager;
 import javax.tools.StandardLocation;
 
 /**
- * Runs the annotation processors of a build over main code, in memory. What they make are the files of the roots of the kind
+ * Runs the annotation processors of a build, in memory: over main code, then over tests, which see what was made of that. What they make are the files of the roots of the kind
  * {@link SourceRoot.Kind#PROCESSED}. Nothing is run in modules without such a root. Processors see declarations, with the members that
  * {@link dev.deftchisel.added.AddedMembers} knows, and no bodies.
  */
 public final class AnnotationProcessing {
 
+    /** Enough for a change, what it was before, and to and fro while it is typed, in a build of many modules. */
+    private static final int MOST_KNOWN = 400;
+
     private final JavaCompiler compiler;
     private final AdditionsReader additions;
     /** What was made of some declarations. */
-    private final Map<String, Map<String, String>> known = new HashMap<>();
+    private final Map<String, Optional<Map<String, String>>> known = new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, Optional<Map<String, String>>> eldest) {
+            return size() > MOST_KNOWN;
+        }
+    };
 
     AnnotationProcessing(JavaCompiler compiler, AdditionsReader additions) {
         this.compiler = compiler;
@@ -60,6 +73,19 @@ public final class AnnotationProcessing {
      * @throws AnalysisException when a processor breaks down
      */
     public Snapshot remade(Snapshot snapshot) {
+        return remade(snapshot, false);
+    }
+
+    /**
+     * The same for code that is being typed: where it does not parse, no processor runs, and what was made of it before stays.
+     *
+     * @throws AnalysisException when a processor breaks down
+     */
+    public Snapshot remadeWhileTyped(Snapshot snapshot) {
+        return remade(snapshot, true);
+    }
+
+    private Snapshot remade(Snapshot snapshot, boolean isTyped) {
         Snapshot remade = snapshot;
         List<Module> open = new ArrayList<>(snapshot.workspace().modules());
         while (!open.isEmpty()) {
@@ -67,16 +93,20 @@ public final class AnnotationProcessing {
             Module next = open.stream().filter(module -> open.stream().noneMatch(other -> other != module && module.upstream().contains(other.name())))
                     .findFirst().orElse(open.get(0));
             open.remove(next);
-            Optional<SourceRoot> root = next.roots().stream().filter(one -> one.kind() == SourceRoot.Kind.PROCESSED).findFirst();
-            if (root.isPresent()) {
-                remade = remade.with(changes(next, root.get(), remade), Map.of());
+            for (SourceRoot.Use use : List.of(SourceRoot.Use.MAIN, SourceRoot.Use.TEST)) {
+                Optional<SourceRoot> root = next.roots().stream().filter(one -> one.isProcessed() && one.use() == use).findFirst();
+                if (root.isPresent()) {
+                    Optional<Map<String, String>> made = made(next, use, remade);
+                    if (made.isPresent() || !isTyped) {
+                        remade = remade.with(changes(root.get(), made.orElse(Map.of()), remade), Map.of());
+                    }
+                }
             }
         }
         return remade;
     }
 
-    private Map<Path, Optional<String>> changes(Module module, SourceRoot root, Snapshot snapshot) {
-        Map<String, String> made = made(module, snapshot);
+    private static Map<Path, Optional<String>> changes(SourceRoot root, Map<String, String> made, Snapshot snapshot) {
         Map<Path, Optional<String>> changes = new HashMap<>();
         made.forEach((type, text) -> changes.put(root.folder().resolve(type.replace('.', '/') + ".java"), Optional.of(text)));
         snapshot.files().stream().filter(file -> file.root().equals(root) && !changes.containsKey(file.path()))
@@ -84,18 +114,20 @@ public final class AnnotationProcessing {
         return changes;
     }
 
-    private Map<String, String> made(Module module, Snapshot snapshot) {
-        List<SourceFile> own = snapshot.files().stream().filter(file -> file.module().equals(module) && file.root().use() == SourceRoot.Use.MAIN
-                && file.root().kind() != SourceRoot.Kind.PROCESSED && !file.isModuleInfo()).toList();
-        List<SourceFile> upstream = snapshot.files().stream().filter(file -> module.upstream().contains(file.module().name())).toList();
-        return known.computeIfAbsent(hash(module, own, upstream), hash -> run(module, own, upstream));
+    /** What is made of a module, empty where it does not parse. */
+    private Optional<Map<String, String>> made(Module module, SourceRoot.Use use, Snapshot snapshot) {
+        List<SourceFile> own = snapshot.files().stream().filter(file -> file.module().equals(module) && file.root().use() == use
+                && !file.root().isProcessed() && !file.isModuleInfo()).toList();
+        List<SourceFile> seen = snapshot.files().stream().filter(file -> module.upstream().contains(file.module().name())
+                || use == SourceRoot.Use.TEST && file.module().equals(module) && file.root().use() == SourceRoot.Use.MAIN && !file.isModuleInfo()).toList();
+        return known.computeIfAbsent(hash(module, own, seen), hash -> run(module, own, seen));
     }
 
-    private String hash(Module module, List<SourceFile> own, List<SourceFile> upstream) {
+    private String hash(Module module, List<SourceFile> own, List<SourceFile> seen) {
         try {
             MessageDigest digest = MessageDigest.getInstance("SHA-256");
             digest.update(module.name().getBytes(StandardCharsets.UTF_8));
-            Stream.concat(own.stream(), upstream.stream()).forEach(file -> {
+            Stream.concat(own.stream(), seen.stream()).forEach(file -> {
                 digest.update(file.path().toString().getBytes(StandardCharsets.UTF_8));
                 digest.update(additions.declarations(file).getBytes(StandardCharsets.UTF_8));
             });
@@ -111,20 +143,30 @@ public final class AnnotationProcessing {
                 .filter(library -> !additions.standsFor(library)).map(Library::file).filter(Files::exists).distinct().toList();
     }
 
-    private Map<String, String> run(Module module, List<SourceFile> own, List<SourceFile> upstream) {
+    private Optional<Map<String, String>> run(Module module, List<SourceFile> own, List<SourceFile> seen) {
         List<String> options = new ArrayList<>(List.of("-proc:only", "-nowarn", "-Xlint:none", "-implicit:none"));
         options.addAll(module.java().compilerOptions());
+        options.addAll(module.java().processorOptions());
         try (StandardJavaFileManager standard = compiler.getStandardFileManager(null, Locale.ROOT, StandardCharsets.UTF_8)) {
             standard.setLocationFromPaths(StandardLocation.CLASS_PATH, module.classPath().stream().filter(Files::exists).toList());
             standard.setLocationFromPaths(StandardLocation.ANNOTATION_PROCESSOR_PATH, processors(module));
-            SnapshotFileManager sources = new SnapshotFileManager(standard, additions, Stream.concat(own.stream(), upstream.stream()));
+            SnapshotFileManager sources = new SnapshotFileManager(standard, additions, Stream.concat(own.stream(), seen.stream()));
             Made made = new Made(sources);
             List<JavaFileObject> units = own.stream().map(file -> (JavaFileObject) new SnapshotFileObject(file, file.headline().packageName(),
                     file.path().getFileName().toString().replaceFirst("\\.java$", ""), () -> additions.declarations(file))).toList();
-            if (!units.isEmpty()) {
-                compiler.getTask(null, made, found -> { }, options, null, units).call();
+            if (units.isEmpty()) {
+                return Optional.of(Map.of());
             }
-            return made.texts();
+            JavacTask task = (JavacTask) compiler.getTask(null, made, found -> { }, options, null, units);
+            AtomicBoolean isReached = new AtomicBoolean();
+            task.addTaskListener(new TaskListener() {
+                @Override
+                public void started(TaskEvent event) {
+                    isReached.compareAndSet(false, event.getKind() == TaskEvent.Kind.ANNOTATION_PROCESSING);
+                }
+            });
+            task.call();
+            return isReached.get() ? Optional.of(made.texts()) : Optional.empty();
         } catch (IOException failed) {
             throw new AnalysisException("the libraries of " + module.name() + " cannot be read: " + failed.getMessage(), failed);
         } catch (RuntimeException | LinkageError failed) {

@@ -2,7 +2,6 @@ package dev.deftchisel.analysis;
 
 import dev.deftchisel.added.Added;
 import dev.deftchisel.source.MemberSketch;
-import dev.deftchisel.workspace.SourceRoot;
 import java.util.Optional;
 
 /** Where something comes from that does not stand in the text anybody wrote. */
@@ -24,7 +23,7 @@ public final class Unwritten {
 
     /** The same for anything, in a few words; empty for what is written. */
     public static Optional<String> origin(Symbol symbol, Analyst analyst) {
-        boolean isMade = analyst.declaring(symbol.key()).filter(file -> file.root().kind() == SourceRoot.Kind.PROCESSED).isPresent();
+        boolean isMade = analyst.declaring(symbol.key()).filter(file -> file.root().isProcessed()).isPresent();
         return isMade ? Optional.of("made by an annotation processor")
                 : symbol.kind().isLocal() ? Optional.empty() : field(symbol.key(), symbol.name(), analyst)
                 .map(field -> field.isEmpty() ? "added by an annotation" : "added by an annotation for the field '" + field + "'");

@@ -71,17 +71,17 @@ final class Visibility {
     private static boolean sees(Asked asked, SourceFile declaring) {
         boolean isTest = asked.use() == SourceRoot.Use.TEST;
         Module home = declaring.module();
-        // whether another module hands on its main code or its tests is not looked at
         return home.equals(asked.module()) ? isTest || declaring.root().use() == SourceRoot.Use.MAIN
-                : asked.module().upstream().contains(home.name()) && (isTest || !asked.module().forTests().contains(home.name()));
+                : asked.module().useOf(home).filter(use -> use.sees(asked.use(), declaring.root().use())).isPresent();
     }
 
     private static String ofSource(Asked asked, SourceFile declaring) {
         Module home = declaring.module();
         boolean isOwn = home.equals(asked.module());
-        String place = declaring.root().use() == SourceRoot.Use.MAIN ? "in " + home.name() : "among the tests" + (isOwn ? "" : " of " + home.name());
-        return asked.type() + " is " + place + (isOwn || asked.module().upstream().contains(home.name())
-                ? ", which only tests may use" : ", which " + asked.module().name() + " does not use");
+        boolean isOfMain = declaring.root().use() == SourceRoot.Use.MAIN;
+        String place = isOfMain ? "in " + home.name() : "among the tests" + (isOwn ? "" : " of " + home.name());
+        boolean isForTests = isOwn || asked.module().useOf(home).filter(use -> use.sees(SourceRoot.Use.TEST, declaring.root().use())).isPresent();
+        return asked.type() + " is " + place + (isForTests ? ", which only tests may use" : ", which " + asked.module().name() + " does not use");
     }
 
     private boolean sees(Asked asked, Path home) {

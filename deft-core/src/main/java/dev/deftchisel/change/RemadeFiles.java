@@ -5,7 +5,6 @@ import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
-import dev.deftchisel.workspace.SourceRoot;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -51,7 +50,7 @@ public record RemadeFiles(Map<SourceFile, SourceFile> pairs, List<SourceFile> ot
     }
 
     private static boolean isRemade(SourceFile file) {
-        return file.root().kind() == SourceRoot.Kind.PROCESSED;
+        return file.root().isProcessed();
     }
 
     /** Whether two texts have the same code, but for identifiers and the contents of literals. */

@@ -16,7 +16,6 @@ import dev.deftchisel.change.Meaning;
 import dev.deftchisel.change.Site;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
-import dev.deftchisel.workspace.SourceRoot;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -75,7 +74,7 @@ final class Comparison {
 
     private List<SourceFile> files() {
         // what annotation processors make is made anew, and compared as a whole
-        List<SourceFile> files = new ArrayList<>(before.files().stream().filter(file -> file.root().kind() != SourceRoot.Kind.PROCESSED).toList());
+        List<SourceFile> files = new ArrayList<>(before.files().stream().filter(file -> !file.root().isProcessed()).toList());
         before.focus().files().forEach(path -> before.snapshot().file(path)
                 .filter(SourceFile::isModuleInfo)
                 .ifPresent(files::add));

@@ -16,7 +16,6 @@ import dev.deftchisel.change.Meaning;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
-import dev.deftchisel.workspace.SourceRoot;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -127,7 +126,7 @@ public final class Guard {
         List<Difference> undeclared = change.meaning().names().keySet().stream()
                 .map(analyst::declaring)
                 .flatMap(Optional::stream)
-                .filter(file -> file.root().kind() != SourceRoot.Kind.PROCESSED && !before.focus().files().contains(file.path()))
+                .filter(file -> !file.root().isProcessed() && !before.focus().files().contains(file.path()))
                 .map(file -> blind(file, "what changes is declared in this file, which was not analysed"))
                 .toList();
         if (!undeclared.isEmpty()) {

@@ -24,6 +24,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
@@ -44,8 +45,18 @@ public final class MissingLibraries {
     private final Code code;
     private final Analysis analysis;
     private final List<CompilerError> errors;
-    private final List<ImportTree> unknown;
+    /** Where the code names what is not known: imports, and packages in qualified names. */
+    private final List<Unknown> unknown;
     private final Set<String> names = new HashSet<>();
+
+    /**
+     * Something that names what is not known.
+     *
+     * @param range all of it
+     * @param name  of it, that which is shown
+     */
+    private record Unknown(Range range, Range name) {
+    }
 
     MissingLibraries(Code code, Analysis analysis, List<CompilerError> errors) {
         this.code = code;
@@ -53,23 +64,42 @@ public final class MissingLibraries {
         this.errors = errors;
         Module module = code.file().module();
         boolean isIncomplete = !module.dependencies().missing().isEmpty() || !analysis.snapshot().workspace().gaps().isEmpty();
-        this.unknown = isIncomplete ? code.unit().getImports().stream().map(ImportTree.class::cast).filter(this::isUnknown).toList() : List.of();
-        unknown.stream().map(line -> line.getQualifiedIdentifier().toString()).forEach(name -> names.add(name.substring(name.lastIndexOf('.') + 1)));
+        this.unknown = isIncomplete ? Stream.concat(unknownImports(), unknownPackages()).toList() : List.of();
+    }
+
+    private Stream<Unknown> unknownImports() {
+        return code.unit().getImports().stream().map(ImportTree.class::cast).filter(this::isUnknown).map(line -> {
+            String name = line.getQualifiedIdentifier().toString();
+            names.add(name.substring(name.lastIndexOf('.') + 1));
+            return new Unknown(code.range(line), code.range(line.getQualifiedIdentifier()));
+        });
     }
 
     private boolean isUnknown(ImportTree line) {
         Range range = code.range(line);
-        String name = line.getQualifiedIdentifier().toString();
         return errors.stream().anyMatch(error -> range.encloses(error.range())
-                        && (error.code().contains("doesnt.exist") || error.code().contains("cant.resolve")))
-                && analysis.snapshot().files().stream().map(file -> file.headline().packageName())
-                .noneMatch(home -> !home.isEmpty() && name.startsWith(home + "."));
+                && (error.code().contains("doesnt.exist") || error.code().contains("cant.resolve")))
+                && !isOurs(line.getQualifiedIdentifier().toString());
+    }
+
+    /** {@code org.slf4j.Logger} in code, where there is no such package. */
+    private Stream<Unknown> unknownPackages() {
+        return errors.stream().filter(error -> error.code().endsWith(".doesnt.exist")).flatMap(error ->
+                code.around(new Range(error.range().start(), error.range().start())).stream().map(TreePath::getLeaf)
+                        .filter(name -> name instanceof MemberSelectTree && code.range(name).end() == error.range().end())
+                        .filter(name -> !isOurs(name.toString())).map(code::range).limit(1).map(range -> new Unknown(range, range)));
+    }
+
+    /** Whether a name begins with a package of the workspace. */
+    private boolean isOurs(String name) {
+        return analysis.snapshot().files().stream().map(file -> file.headline().packageName())
+                .anyMatch(home -> !home.isEmpty() && name.startsWith(home + "."));
     }
 
     /** The one problem, at the first import that means nothing; empty when there is none. */
     Optional<Finding> finding() {
         return unknown.isEmpty() ? Optional.empty()
-                : Optional.of(new Finding(ABOUT, Severity.ERROR, code.range(unknown.get(0).getQualifiedIdentifier()), sentence(), List.of()));
+                : Optional.of(new Finding(ABOUT, Severity.ERROR, unknown.get(0).name(), sentence(), List.of()));
     }
 
     private String sentence() {
@@ -93,7 +123,7 @@ public final class MissingLibraries {
             return false;
         }
         List<TreePath> around = code.around(new Range(error.range().start(), error.range().start()));
-        if (around.stream().anyMatch(path -> unknown.contains(path.getLeaf()))) {
+        if (unknown.stream().anyMatch(one -> one.range().encloses(error.range()))) {
             return true;
         }
         boolean isInherited = error.code().contains("does.not.override") || error.code().contains("cant.resolve")

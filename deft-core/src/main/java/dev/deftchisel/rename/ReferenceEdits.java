@@ -7,7 +7,6 @@ import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
-import dev.deftchisel.workspace.SourceRoot;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -47,7 +46,7 @@ final class ReferenceEdits {
 
     /** Whether annotation processors make the file anew, so that its names follow by themselves. */
     private boolean isRemade(Path file) {
-        return analysis.snapshot().file(file).filter(found -> found.root().kind() == SourceRoot.Kind.PROCESSED).isPresent();
+        return analysis.snapshot().file(file).filter(found -> found.root().isProcessed()).isPresent();
     }
 
     private void named(Binding binding) {

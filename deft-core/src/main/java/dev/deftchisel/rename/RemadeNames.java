@@ -12,7 +12,6 @@ import dev.deftchisel.change.RemadeFiles;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
-import dev.deftchisel.workspace.SourceRoot;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -34,10 +33,8 @@ final class RemadeNames {
     /** The new names by what they are; none where no processors are run. */
     static Map<SymbolKey, String> of(Change change, Analyst analyst) {
         Snapshot before = analyst.snapshot();
-        boolean isRun = before.workspace().modules().stream().flatMap(module -> module.roots().stream())
-                .anyMatch(root -> root.kind() == SourceRoot.Kind.PROCESSED);
         Map<SymbolKey, String> names = new LinkedHashMap<>();
-        if (!isRun) {
+        if (before.workspace().processedRoots().isEmpty()) {
             return names;
         }
         RemadeFiles remade;

@@ -30,7 +30,6 @@ import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.Spot;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
-import dev.deftchisel.workspace.SourceRoot;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -171,7 +170,7 @@ public final class RenameOperation implements Operation {
             return Plan.refused("the " + target.describe() + " does not stand in the code, an annotation adds it"
                     + (origin.get().isEmpty() ? "" : "; rename the field '" + origin.get() + "', and it follows"));
         }
-        if (analyst.declaring(target.key()).filter(file -> file.root().kind() == SourceRoot.Kind.PROCESSED).isPresent()) {
+        if (analyst.declaring(target.key()).filter(file -> file.root().isProcessed()).isPresent()) {
             return Plan.refused("the " + target.describe() + " is made by an annotation processor; rename what it is made from, and it follows");
         }
         NewName rules = NewName.of(newName, target, spot.file().module().level());
@@ -348,7 +347,7 @@ public final class RenameOperation implements Operation {
         } else {
             files.addAll(analyst.snapshot().pathsMentioning(names));
         }
-        if (spot.file().root().kind() != SourceRoot.Kind.PROCESSED) {
+        if (!spot.file().root().isProcessed()) {
             files.add(spot.file().path());
         }
         Set<String> owner = target.kind().isMethod()

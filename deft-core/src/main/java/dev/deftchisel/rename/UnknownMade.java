@@ -56,7 +56,7 @@ final class UnknownMade {
     }
 
     private boolean hasUnknownProcessor(Module module) {
-        return module.roots().stream().noneMatch(root -> root.kind() == SourceRoot.Kind.PROCESSED)
+        return module.roots().stream().noneMatch(SourceRoot::isProcessed)
                 && module.dependencies().processors().stream().anyMatch(processor -> !analyst.standsFor(processor));
     }
 

@@ -43,7 +43,7 @@ public final class FolderReader implements ProjectReader {
         for (Path project : projects) {
             String name = name(folder, project);
             modules.add(new Module(name, project, roots(project), new Dependencies(libraries, List.of(), List.of()),
-                    names.stream().filter(other -> !other.equals(name)).toList(),
+                    names.stream().filter(other -> !other.equals(name)).map(other -> ModuleUse.ofAll(other, SourceRoot.Use.MAIN)).toList(),
                     request.level().map(JavaLevel::of).orElseGet(() -> level(project, folder)),
                     request.encoding().orElse(StandardCharsets.UTF_8)));
         }

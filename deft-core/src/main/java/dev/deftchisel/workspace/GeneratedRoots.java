@@ -37,6 +37,13 @@ public final class GeneratedRoots {
         return roots.stream().map(root -> new SourceRoot(root, use, SourceRoot.Kind.GENERATED)).toList();
     }
 
+    /** The roots where Gradle has generators write, in the folder of a project; those for tests by the name of a source set in their path. */
+    public static List<SourceRoot> ofGradle(Path project) {
+        return in(project.resolve("build").resolve("generated"), SourceRoot.Use.MAIN).stream()
+                .map(root -> root.folder().toString().matches(".*[/\\\\](test|\\w+Test|testFixtures)([/\\\\].*)?")
+                        ? new SourceRoot(root.folder(), SourceRoot.Use.TEST, root.kind()) : root).toList();
+    }
+
     private static Optional<Path> root(Path file, Path top) throws IOException {
         String text = new String(Files.readAllBytes(file), StandardCharsets.ISO_8859_1);
         String home = Headline.of(text).packageName();

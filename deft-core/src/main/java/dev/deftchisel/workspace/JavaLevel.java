@@ -12,13 +12,14 @@ import java.util.Optional;
  * @param level   the language level, for instance 17
  * @param api     the platform's API that the code may use
  * @param options of the compiler that decide what it accepts: {@code --enable-preview}, {@code --add-exports} and the like, each
- *                with its value in one word
+ *                with its value in one word; and {@code -A}, which its annotation processors are given
  */
 public record JavaLevel(int level, Api api, List<String> options) {
 
     /** The lowest level that is understood by all compilers deft runs with. */
     private static final int LOWEST = 8;
     private static final String PREVIEW = "--enable-preview";
+    private static final String FOR_PROCESSORS = "-A";
 
     /** Whose API there is. */
     public enum Api {
@@ -83,7 +84,30 @@ public record JavaLevel(int level, Api api, List<String> options) {
         } else {
             all.addAll(parserOptions());
         }
-        options.stream().filter(option -> !option.equals(PREVIEW)).forEach(all::add);
+        options.stream().filter(option -> !option.equals(PREVIEW) && !option.startsWith(FOR_PROCESSORS)).forEach(all::add);
         return all;
+    }
+
+    /** What annotation processors are told. */
+    public List<String> processorOptions() {
+        return options.stream().filter(option -> option.startsWith(FOR_PROCESSORS)).toList();
+    }
+
+    /**
+     * Those of some arguments of the compiler that count.
+     *
+     * @param arguments as a build gives them; the value of one may be the next word
+     */
+    public static List<String> options(List<String> arguments) {
+        List<String> options = new ArrayList<>();
+        for (int i = 0; i < arguments.size(); i++) {
+            String word = arguments.get(i);
+            if (word.equals(PREVIEW) || word.startsWith(FOR_PROCESSORS) || word.matches("--add-(exports|modules|reads)=.+")) {
+                options.add(word);
+            } else if (word.matches("--add-(exports|modules|reads)") && i + 1 < arguments.size()) {
+                options.add(word + "=" + arguments.get(i + 1));
+            }
+        }
+        return options.stream().distinct().toList();
     }
 }

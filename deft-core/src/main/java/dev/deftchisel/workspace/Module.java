@@ -3,6 +3,7 @@ package dev.deftchisel.workspace;
 import java.nio.charset.Charset;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * One unit of a build: what is compiled together with one class path. Main and test code are one module.
@@ -11,8 +12,7 @@ import java.util.List;
  * @param folder    where its build file stands; absolute, normalised
  * @param roots     in the order of the build
  * @param dependencies what it needs from outside the workspace
- * @param upstream  names of the modules of this workspace that it uses, direct or not
- * @param forTests  those of them that only its tests use
+ * @param uses      the modules of this workspace that it uses, direct or not
  * @param java      the Java it is written in
  * @param encoding  the charset of its sources
  */
@@ -21,22 +21,29 @@ public record Module(
         Path folder,
         List<SourceRoot> roots,
         Dependencies dependencies,
-        List<String> upstream,
-        List<String> forTests,
+        List<ModuleUse> uses,
         JavaLevel java,
         Charset encoding) {
 
     /** Copies the lists. */
     public Module {
         roots = List.copyOf(roots);
-        upstream = List.copyOf(upstream);
-        forTests = List.copyOf(forTests);
+        uses = List.copyOf(uses);
     }
 
-    /** One in which tests use no other modules than all code does. */
-    public Module(String name, Path folder, List<SourceRoot> roots, Dependencies dependencies, List<String> upstream, JavaLevel java,
-            Charset encoding) {
-        this(name, folder, roots, dependencies, upstream, List.of(), java, encoding);
+    /** The same with other roots. */
+    public Module with(List<SourceRoot> others) {
+        return new Module(name, folder, others, dependencies, uses, java, encoding);
+    }
+
+    /** The names of the modules that it uses. */
+    public List<String> upstream() {
+        return uses.stream().map(ModuleUse::name).toList();
+    }
+
+    /** How it uses another module, if it does. */
+    public Optional<ModuleUse> useOf(Module other) {
+        return uses.stream().filter(use -> use.name().equals(other.name())).findFirst();
     }
 
     /** The archives and folders of the libraries. */

@@ -2,20 +2,21 @@ package dev.deftchisel.workspace;
 
 import java.nio.charset.Charset;
 import java.nio.file.Path;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * What a user says about the workspace to open.
  *
- * @param folder    the folder named, or the one to look upwards from
- * @param isExact   whether the folder is the workspace itself, not merely one within it
- * @param sources   source folders that replace what the build file says; empty to go by the build file
- * @param classPath further class files; with {@code sources} the whole class path
- * @param level     the language level that replaces what the build file says
- * @param encoding  the charset that replaces what the build file says
- * @param online    whether libraries that are not on this machine may be fetched
- * @param isProcessing whether the annotation processors of the build may be run, which is code of others
+ * @param folder      the folder named, or the one to look upwards from
+ * @param isExact     whether the folder is the workspace itself, not merely one within it
+ * @param sources     source folders that replace what the build file says; empty to go by the build file
+ * @param classPath   further class files; with {@code sources} the whole class path
+ * @param level       the language level that replaces what the build file says
+ * @param encoding    the charset that replaces what the build file says
+ * @param permissions what may be done besides reading
  */
 public record OpenRequest(
         Path folder,
@@ -24,39 +25,40 @@ public record OpenRequest(
         List<Path> classPath,
         Optional<Integer> level,
         Optional<Charset> encoding,
-        boolean online,
-        boolean isProcessing) {
+        Set<Permission> permissions) {
 
     /** Copies the lists and makes the paths absolute. */
     public OpenRequest {
         folder = folder.toAbsolutePath().normalize();
         sources = sources.stream().map(path -> path.toAbsolutePath().normalize()).toList();
         classPath = classPath.stream().map(path -> path.toAbsolutePath().normalize()).toList();
+        permissions = Set.copyOf(permissions);
     }
 
-    /** One in which annotation processors are not run. */
-    public OpenRequest(Path folder, boolean isExact, List<Path> sources, List<Path> classPath, Optional<Integer> level, Optional<Charset> encoding,
-            boolean online) {
-        this(folder, isExact, sources, classPath, level, encoding, online, false);
+    /** The same, in which something more may be done. */
+    public OpenRequest with(Permission permission) {
+        Set<Permission> more = EnumSet.of(permission);
+        more.addAll(permissions);
+        return new OpenRequest(folder, isExact, sources, classPath, level, encoding, more);
     }
 
-    /** The same, in which they may be. */
-    public OpenRequest processing() {
-        return new OpenRequest(folder, isExact, sources, classPath, level, encoding, online, true);
+    /** Whether something may be done. */
+    public boolean allows(Permission permission) {
+        return permissions.contains(permission);
     }
 
     /** The workspace in or above a folder, by its build file. */
     public static OpenRequest around(Path folder) {
-        return new OpenRequest(folder, false, List.of(), List.of(), Optional.empty(), Optional.empty(), false);
+        return new OpenRequest(folder, false, List.of(), List.of(), Optional.empty(), Optional.empty(), Set.of());
     }
 
     /** The workspace in exactly this folder. */
     public static OpenRequest at(Path folder) {
-        return new OpenRequest(folder, true, List.of(), List.of(), Optional.empty(), Optional.empty(), false);
+        return new OpenRequest(folder, true, List.of(), List.of(), Optional.empty(), Optional.empty(), Set.of());
     }
 
     /** A plain folder with the source folders named. */
     public static OpenRequest plain(Path folder, List<Path> sources, List<Path> classPath) {
-        return new OpenRequest(folder, true, sources, classPath, Optional.empty(), Optional.empty(), false);
+        return new OpenRequest(folder, true, sources, classPath, Optional.empty(), Optional.empty(), Set.of());
     }
 }

@@ -1,7 +1,9 @@
 package dev.deftchisel.workspace;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
 
@@ -9,7 +11,7 @@ import java.util.regex.Pattern;
 public final class ProcessedRoots {
 
     /** Where Maven and Gradle leave it. */
-    private static final Pattern OF_BUILD = Pattern.compile(".*[/\\\\](generated-sources[/\\\\]annotations|annotationProcessor[/\\\\]java[/\\\\]\\w+)");
+    private static final Pattern OF_BUILD = Pattern.compile(".*[/\\\\](generated-sources[/\\\\]annotations|generated-test-sources[/\\\\]test-annotations|annotationProcessor[/\\\\]java[/\\\\]\\w+)");
 
     private ProcessedRoots() {
     }
@@ -29,11 +31,13 @@ public final class ProcessedRoots {
 
     private static Module with(Module module, Workspace workspace) {
         List<SourceRoot> roots = new ArrayList<>(module.roots().stream()
-                .filter(root -> root.kind() != SourceRoot.Kind.GENERATED || root.use() != SourceRoot.Use.MAIN
-                        || !OF_BUILD.matcher(root.folder().toString()).matches()).toList());
-        roots.add(new SourceRoot(new StateFolder(workspace).path().resolve("processed").resolve(module.name().replaceAll("[^\\w.-]", "_")),
-                SourceRoot.Use.MAIN, SourceRoot.Kind.PROCESSED));
-        return new Module(module.name(), module.folder(), roots, module.dependencies(), module.upstream(), module.forTests(), module.java(),
-                module.encoding());
+                .filter(root -> root.kind() != SourceRoot.Kind.GENERATED || !OF_BUILD.matcher(root.folder().toString()).matches()).toList());
+        Path folder = new StateFolder(workspace).path().resolve("processed").resolve(module.name().replaceAll("[^\\w.-]", "_"));
+        for (SourceRoot.Use use : SourceRoot.Use.values()) {
+            if (module.roots().stream().anyMatch(root -> root.isJava() && root.use() == use)) {
+                roots.add(new SourceRoot(folder.resolve(use.name().toLowerCase(Locale.ROOT)), use, SourceRoot.Kind.PROCESSED));
+            }
+        }
+        return module.with(roots);
     }
 }

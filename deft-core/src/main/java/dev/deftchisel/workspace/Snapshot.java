@@ -132,7 +132,7 @@ public final class Snapshot {
     public List<SourceFile> mentioning(Set<String> names) {
         return files.values().parallelStream()
                 // what is made anew for each change follows by itself
-                .filter(file -> file.root().kind() != SourceRoot.Kind.PROCESSED)
+                .filter(file -> !file.root().isProcessed())
                 .filter(file -> names.stream().anyMatch(name -> Words.contains(file.content(), name))
                         || file.hasEscapes())
                 .filter(file -> hasIdentifier(file.tokens(), names))

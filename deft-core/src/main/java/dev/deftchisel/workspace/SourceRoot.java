@@ -33,7 +33,12 @@ public record SourceRoot(Path folder, Use use, Kind kind) {
 
     /** Whether the root holds Java code that nobody writes. */
     public boolean isMade() {
-        return kind == Kind.GENERATED || kind == Kind.PROCESSED;
+        return kind == Kind.GENERATED || isProcessed();
+    }
+
+    /** Whether the root holds what annotation processors made because deft had them run. */
+    public boolean isProcessed() {
+        return kind == Kind.PROCESSED;
     }
 
     /** Whether the root holds Java code. */

@@ -42,6 +42,11 @@ public record Workspace(Path root, Build build, List<Module> modules, List<Strin
                 file.getFileSystem().getPathMatcher("glob:" + pattern).matches(file.getFileName())));
     }
 
+    /** The roots with what annotation processors make; none where they are not run. */
+    public List<SourceRoot> processedRoots() {
+        return modules.stream().flatMap(module -> module.roots().stream()).filter(SourceRoot::isProcessed).toList();
+    }
+
     /** The root a file lies in. */
     public Optional<SourceRoot> rootOf(Path file) {
         return modules.stream()

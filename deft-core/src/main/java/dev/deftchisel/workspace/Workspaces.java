@@ -55,8 +55,9 @@ public final class Workspaces {
         }
         Workspace workspace = request.sources().isEmpty() ? project(request) : plain(request);
         if (workspace.modules().stream().allMatch(module -> module.roots().stream().noneMatch(SourceRoot::isJava))) {
-            throw new WorkspaceException(workspace.root() + ": no source folder here;"
-                    + " name one with --source, or run deft inside a project");
+            throw new WorkspaceException(workspace.root() + ": no source folder here"
+                    + workspace.gaps().stream().findFirst().map(gap -> " (" + gap + ")").orElse("")
+                    + "; name one with --source, or run deft inside a project");
         }
         return workspace;
     }

@@ -27,6 +27,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.function.Function;
 import javax.tools.ToolProvider;
 import org.junit.jupiter.api.Test;
@@ -55,7 +56,7 @@ class GeneratedCodeTest {
         if (!source.isEmpty()) {
             Files.writeString(file, source);
         }
-        OpenRequest request = new OpenRequest(root, true, List.of(root), List.of(), Optional.of(17), Optional.empty(), false);
+        OpenRequest request = new OpenRequest(root, true, List.of(root), List.of(), Optional.of(17), Optional.empty(), Set.of());
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
             int offset = Files.readString(file).indexOf(at) + at.length();
             Outcome outcome = chisel.preview(new Place(file, new Range(offset, offset)), operation, answers);

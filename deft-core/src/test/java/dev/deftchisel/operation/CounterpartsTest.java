@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -28,7 +29,7 @@ class CounterpartsTest {
     private List<String> of(String path) throws IOException {
         Path root = temporary.toRealPath();
         Snapshot snapshot = Snapshot.read(new Workspaces(List.of(new FolderReader()))
-                .open(new OpenRequest(root, true, List.of(), List.of(), Optional.of(17), Optional.empty(), false)));
+                .open(new OpenRequest(root, true, List.of(), List.of(), Optional.of(17), Optional.empty(), Set.of())));
         return new Counterparts(snapshot).of(snapshot.file(root.resolve(path)).orElseThrow()).stream()
                 .map(place -> root.relativize(place.file()) + ":" + place.caret()).toList();
     }

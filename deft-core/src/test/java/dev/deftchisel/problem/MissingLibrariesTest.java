@@ -73,6 +73,17 @@ class MissingLibrariesTest {
     }
 
     @Test
+    void packagesInCodeToo() throws IOException {
+        assertEquals(List.of("2 missing-library", "4 prob.found.req"), problems(List.of("org.tides:tide-tables:3"), """
+                class Berth {
+                    org.tides.Table all = new org.tides.other.Tables().all();
+                    void load(org.tides.Table more) { more.clear(); }
+                    int depth = "deep";
+                }
+                """));
+    }
+
+    @Test
     void withoutSuchALibraryEachIsAnError() throws IOException {
         assertEquals(14, problems(List.of(), TEXT).size(), problems(List.of(), TEXT).toString());
     }

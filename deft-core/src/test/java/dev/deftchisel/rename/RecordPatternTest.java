@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledForJreRange;
 import org.junit.jupiter.api.condition.JRE;
@@ -38,7 +39,7 @@ class RecordPatternTest {
                 }
                 """);
         OpenRequest request = new OpenRequest(
-                root, true, List.of(root), List.of(), Optional.of(21), Optional.empty(), false);
+                root, true, List.of(root), List.of(), Optional.of(21), Optional.empty(), Set.of());
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
             String type = after(chisel, "Window", "Gate");
             assertTrue(type.contains("case Gate(int first, var size)") && type.contains("case Gate w"), type);

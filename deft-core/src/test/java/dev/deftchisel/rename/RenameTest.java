@@ -19,6 +19,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.DynamicTest;
@@ -52,7 +53,7 @@ class RenameTest {
             Files.writeString(path, source.getValue());
         }
         OpenRequest request = new OpenRequest(
-                root, true, List.of(root), List.of(), Optional.of(17), Optional.empty(), false);
+                root, true, List.of(root), List.of(), Optional.of(17), Optional.empty(), Set.of());
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
             Place place = new Place(root.resolve(example.markedFile()), new Range(example.caret(), example.caret()));
             Outcome outcome = chisel.preview(place, "rename", answers(example));

@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -55,7 +56,7 @@ class JavaLevelTest {
     @Test
     void aWorkspaceInANewerJavaIsNotOpened(@TempDir Path folder) throws IOException {
         Files.writeString(folder.resolve("Berth.java"), "class Berth { }");
-        OpenRequest request = new OpenRequest(folder, true, List.of(folder), List.of(), Optional.of(999), Optional.empty(), false);
+        OpenRequest request = new OpenRequest(folder, true, List.of(folder), List.of(), Optional.of(999), Optional.empty(), Set.of());
         UnfitJavaException unfit = assertThrows(UnfitJavaException.class, () -> new Workspaces(List.of()).open(request));
         assertTrue(unfit.getMessage().contains("is written in Java 999, which the Java that runs deft (" + RUNNING + ") cannot read"),
                 unfit.getMessage());

@@ -16,6 +16,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** A feature that is not there is used in a test, and all that is missing comes to be by offers, one after the other. */
 public final class TestFirst {
@@ -39,7 +40,7 @@ public final class TestFirst {
     }
 
     static void run(Path folder, List<Path> classPath, PrintStream out) {
-        OpenRequest request = new OpenRequest(folder, true, List.of(), classPath, Optional.of(17), Optional.empty(), false);
+        OpenRequest request = new OpenRequest(folder, true, List.of(), classPath, Optional.of(17), Optional.empty(), Set.of());
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
             for (Story.Step step : story().steps()) {
                 if (step instanceof Story.Tell told) {

@@ -115,6 +115,7 @@ public final class DeftServer implements LanguageServer {
     @Override
     public CompletableFuture<InitializeResult> initialize(InitializeParams params) {
         session.agree(Negotiated.of(params.getCapabilities()));
+        session.set(Settings.of(params.getInitializationOptions(), Settings.STANDARD));
         Optional.ofNullable(params.getWorkspaceFolders()).orElse(List.of())
                 .forEach(folder -> Documents.path(folder.getUri()).ifPresent(session.folders()::add));
         return CompletableFuture.completedFuture(new InitializeResult(capabilities(), new ServerInfo("Deft Chisel")));

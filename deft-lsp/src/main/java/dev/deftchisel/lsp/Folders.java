@@ -3,6 +3,7 @@ package dev.deftchisel.lsp;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.Permission;
 import dev.deftchisel.workspace.UnfitJavaException;
 import dev.deftchisel.workspace.Workspace;
 import dev.deftchisel.workspace.WorkspaceException;
@@ -14,6 +15,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
 import org.eclipse.lsp4j.MessageParams;
@@ -34,6 +36,7 @@ final class Folders implements AutoCloseable {
     private final Consumer<MessageParams> tell;
     private final List<Path> roots = new CopyOnWriteArrayList<>();
     private final Map<Path, Optional<Chisel>> open = new HashMap<>();
+    private Set<Permission> permissions = Set.of();
 
     /** @param tell takes what the user should know of a folder that is opened, or cannot be */
     Folders(Monitor monitor, Progress progress, Consumer<MessageParams> tell) {
@@ -45,6 +48,14 @@ final class Folders implements AutoCloseable {
     void add(Path folder) {
         if (!roots.contains(folder)) {
             roots.add(folder);
+        }
+    }
+
+    /** What may be done when a folder is opened; to be called on the worker's thread. */
+    void allow(Set<Permission> allowed) {
+        if (!allowed.equals(permissions)) {
+            permissions = allowed;
+            close();
         }
     }
 
@@ -78,8 +89,8 @@ final class Folders implements AutoCloseable {
             return Optional.empty();
         }
         try {
-            Chisel chisel = progress.during("opening " + folder.getFileName(),
-                    () -> Chisel.open(OpenRequest.around(folder), monitor));
+            OpenRequest request = permissions.stream().reduce(OpenRequest.around(folder), OpenRequest::with, (one, other) -> other);
+            Chisel chisel = progress.during("opening " + folder.getFileName(), () -> Chisel.open(request, monitor));
             tellGaps(chisel.workspace());
             return Optional.of(chisel);
         } catch (UnfitJavaException unfit) {

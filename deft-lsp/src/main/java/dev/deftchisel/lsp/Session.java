@@ -69,8 +69,13 @@ final class Session implements AutoCloseable {
         return client;
     }
 
+    /** From now on these count; what is open opens anew where other things may be done. */
     void set(Settings other) {
         this.settings = other;
+        worker.ask(() -> {
+            folders.allow(other.permissions());
+            return other;
+        });
     }
 
     Settings settings() {

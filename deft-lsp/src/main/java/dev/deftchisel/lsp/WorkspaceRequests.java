@@ -86,7 +86,7 @@ final class WorkspaceRequests implements WorkspaceService {
     /** Asks for settings, if the client tells them. */
     void askSettings() {
         if (session.client().settings()) {
-            Settings.ask(session).thenAccept(told -> {
+            Settings.ask(session, session.settings()).thenAccept(told -> {
                 session.set(told);
                 diagnostics.changed();
             });

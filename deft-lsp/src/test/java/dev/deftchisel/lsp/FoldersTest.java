@@ -5,13 +5,17 @@ import static org.junit.jupiter.api.Assertions.assertNotSame;
 import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.google.gson.JsonObject;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.problem.Severity;
+import dev.deftchisel.workspace.Permission;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -101,5 +105,25 @@ class FoldersTest {
     @Test
     void whatIsNoWorkspaceIsNone() {
         assertTrue(session.folders().of(folder.resolve("nothing/Nothing.java")).isEmpty());
+    }
+
+    @Test
+    void aFolderOpensAnewWhenOtherThingsMayBeDone() throws Exception {
+        Chisel before = of(berth);
+        session.folders().allow(Set.of());
+        assertSame(before, of(berth));
+        session.folders().allow(Set.of(Permission.ASK_BUILD));
+        assertNotSame(before, of(berth));
+    }
+
+    @Test
+    void whatIsSetSaysWhatMayBeDone() {
+        JsonObject told = new JsonObject();
+        told.addProperty("runProcessors", true);
+        told.addProperty("online", false);
+        told.add("askBuild", new JsonObject());
+        Settings set = Settings.of(told, new Settings(Severity.ERROR, Set.of(Permission.FETCH_LIBRARIES)));
+        assertEquals(new Settings(Severity.ERROR, Set.of(Permission.RUN_PROCESSORS)), set);
+        assertEquals(set, Settings.of(null, set));
     }
 }

@@ -2,13 +2,11 @@ package dev.deftchisel.gradle;
 
 import java.io.IOException;
 import java.io.Reader;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -16,12 +14,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Properties;
 import java.util.Set;
-import java.util.stream.Stream;
 
 /** All projects of a build, read from its settings, its scripts, its catalogs and the plug-ins that it brings itself. */
 final class GradleBuild {
 
-    private static final int DEEPEST_PLUGIN = 8;
     private static final List<String> ENDINGS = List.of(".gradle", ".gradle.kts");
 
     private final Path root;
@@ -31,7 +27,7 @@ final class GradleBuild {
     private final Set<Path> files = new LinkedHashSet<>();
     private final Set<String> gaps = new LinkedHashSet<>();
     private final Map<Path, List<Statement>> parsed = new HashMap<>();
-    private Optional<Map<String, Path>> plugins = Optional.empty();
+    private Optional<OwnPlugins> plugins = Optional.empty();
 
     private GradleBuild(Path root) {
         this.root = root;
@@ -107,8 +103,13 @@ final class GradleBuild {
 
     private void setting(Path script, Statement statement, Variables variables) {
         switch (statement.name().substring(statement.name().lastIndexOf('.') + 1)) {
-            case "include" -> texts(statement, variables).forEach(path -> include(path.startsWith(":") ? path : ":" + path, script,
-                    statement.line()));
+            case "include" -> {
+                List<String> paths = texts(statement, variables);
+                paths.forEach(path -> include(path.startsWith(":") ? path : ":" + path, script, statement.line()));
+                if (paths.isEmpty()) {
+                    tell(script, statement.line(), "which projects are included is computed here, and not known");
+                }
+            }
             case "includeBuild" -> texts(statement, variables).forEach(path -> {
                 Path other = root.resolve(path).normalize();
                 pluginBuilds.add(other);
@@ -123,8 +124,7 @@ final class GradleBuild {
             default -> {
                 if (statement.kind() == Statement.Kind.ASSIGN) {
                     statement.first().ifPresent(value -> variables.set(statement.name(), value));
-                } else if (statement.kind() == Statement.Kind.UNREAD
-                        && statement.block().stream().anyMatch(inside -> inside.name().equals("include"))) {
+                } else if (statement.anywhere(inside -> inside.name().endsWith("include"))) {
                     tell(script, statement.line(), "projects that are included behind this '" + statement.name() + "' are not known");
                 }
             }
@@ -264,7 +264,7 @@ final class GradleBuild {
         Notations notations = new Notations(project.folder(), variables, this::projectOf);
         new ScriptInterpreter(project, variables, notations,
                 (name, line) -> other(project, script, name, line, variables),
-                (id, line) -> plugin(project, id, variables),
+                (id, line) -> plugin(project, id, variables, script, line),
                 (line, what) -> tell(script, line, what)).run(statements);
     }
 
@@ -279,46 +279,15 @@ final class GradleBuild {
         }
     }
 
-    private void plugin(GradleProject project, String id, Variables variables) {
-        if (plugins.isEmpty()) {
-            plugins = Optional.of(pluginScripts());
-        }
-        Path script = plugins.get().get(id);
-        if (script != null) {
-            run(project, script, statements(script), new Variables(Optional.of(variables), catalogs));
-        }
-    }
-
-    /** The plug-ins that the build brings as scripts, by their ids. */
-    private Map<String, Path> pluginScripts() {
-        Map<String, Path> found = new HashMap<>();
-        for (Path build : new HashSet<>(pluginBuilds)) {
-            if (!Files.isDirectory(build)) {
-                continue;
-            }
-            try (Stream<Path> all = Files.walk(build, DEEPEST_PLUGIN)) {
-                all.filter(file -> shown(file).contains("src/main/")).forEach(file -> {
-                    String name = file.getFileName().toString();
-                    ENDINGS.stream().filter(name::endsWith).findFirst()
-                            .ifPresent(ending -> found.put(pluginId(file, name.substring(0, name.length() - ending.length())), file));
-                });
-            } catch (IOException | UncheckedIOException unreadable) {
-                gaps.add(shown(build) + ": the folder cannot be listed; plug-ins in it are unknown");
-            }
-        }
-        return found;
-    }
-
-    /** In Kotlin a package stands before the name of the file. */
-    private String pluginId(Path file, String name) {
-        if (!file.toString().endsWith(".kts")) {
-            return name;
-        }
-        try {
-            return Files.readAllLines(file).stream().filter(line -> line.startsWith("package ")).findFirst()
-                    .map(line -> line.substring("package ".length()).strip() + "." + name).orElse(name);
-        } catch (IOException unreadable) {
-            return name;
+    private void plugin(GradleProject project, String id, Variables variables, Path from, int line) {
+        OwnPlugins own = plugins.orElseGet(() -> OwnPlugins.in(pluginBuilds, this::statements,
+                folder -> gaps.add(shown(folder) + ": the folder cannot be listed; plug-ins in it are unknown")));
+        plugins = Optional.of(own);
+        Optional<Path> script = own.script(id);
+        if (script.isPresent()) {
+            run(project, script.get(), statements(script.get()), new Variables(Optional.of(variables), catalogs));
+        } else if (own.isClass(id)) {
+            tell(from, line, "the plug-in " + id + " is a class of the build; what it does is not known");
         }
     }
 

@@ -26,6 +26,7 @@ final class GradleProject {
     private final Map<String, String> plugins = new LinkedHashMap<>();
     private final List<Need> needs = new ArrayList<>();
     private final List<Need.Published> managed = new ArrayList<>();
+    private final Map<String, String> forced = new HashMap<>();
     private final Map<String, SourceSet> sourceSets = new LinkedHashMap<>();
     private final Map<String, Set<String>> extended = new HashMap<>();
     private final List<String> options = new ArrayList<>();
@@ -64,6 +65,11 @@ final class GradleProject {
     /** Versions of libraries that are said apart from where they are needed. */
     List<Need.Published> managed() {
         return managed;
+    }
+
+    /** Versions that are taken whatever is asked for, by {@code group:name}. */
+    Map<String, String> forced() {
+        return forced;
     }
 
     SourceSet sourceSet(String name) {

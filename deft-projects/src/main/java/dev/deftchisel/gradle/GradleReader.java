@@ -1,5 +1,6 @@
 package dev.deftchisel.gradle;
 
+import dev.deftchisel.buildtool.BuildAnswers;
 import dev.deftchisel.maven.Repositories;
 import dev.deftchisel.workspace.Build;
 import dev.deftchisel.workspace.Dependencies;
@@ -7,7 +8,9 @@ import dev.deftchisel.workspace.GeneratedRoots;
 import dev.deftchisel.workspace.JavaLevel;
 import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Module;
+import dev.deftchisel.workspace.ModuleUse;
 import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.Permission;
 import dev.deftchisel.workspace.ProjectReader;
 import dev.deftchisel.workspace.SourceRoot;
 import dev.deftchisel.workspace.VersionFiles;
@@ -64,12 +67,21 @@ public final class GradleReader implements ProjectReader {
 
     @Override
     public Workspace read(Path folder, OpenRequest request) {
+        List<String> gaps = new ArrayList<>();
+        BuildAnswers.Answer said = new BuildAnswers(folder, new GradleTool()).get(request);
+        Optional<Workspace> answered = said.isGiven() ? GradleAnswer.workspace(said, folder, request, gaps) : Optional.empty();
+        gaps.addAll(said.gaps());
+        return answered.orElseGet(() -> written(folder, request, gaps));
+    }
+
+    /** What the scripts say. */
+    private static Workspace written(Path folder, OpenRequest request, List<String> gaps) {
         GradleBuild build = GradleBuild.read(folder);
-        GradleResolver resolver = new GradleResolver(GradleCache.ofThisUser(), request.online());
+        GradleResolver resolver = new GradleResolver(GradleCache.ofThisUser(), request.allows(Permission.FETCH_LIBRARIES));
         Map<String, Resolved> resolved = new HashMap<>();
         build.projects().forEach((path, project) -> resolved.put(path, resolve(project, resolver)));
         List<Module> modules = new ArrayList<>();
-        List<String> gaps = new ArrayList<>(build.gaps());
+        build.gaps().forEach(gap -> gaps.add(gap + (gap.equals(build.gaps().get(0)) ? " (Gradle itself says it when it is asked: --ask-build)" : "")));
         build.projects().forEach((path, project) -> {
             List<SourceRoot> roots = roots(project);
             if (!roots.isEmpty()) {
@@ -85,15 +97,15 @@ public final class GradleReader implements ProjectReader {
                 seen.addAll(Dependencies.named(request.classPath()).libraries());
                 Dependencies dependencies = new Dependencies(oncePerFile(seen), resolved.get(path).processors(),
                         resolved.get(path).missing());
-                modules.add(new Module(path, project.folder(), roots, dependencies, List.copyOf(upstream),
-                        upstream.stream().filter(other -> !ofMain.contains(other)).toList(),
+                modules.add(new Module(path, project.folder(), roots, dependencies, upstream.stream()
+                        .map(other -> ModuleUse.ofAll(other, ofMain.contains(other) ? SourceRoot.Use.MAIN : SourceRoot.Use.TEST)).toList(),
                         request.level().map(JavaLevel::of).orElseGet(() -> java(project)),
                         request.encoding().orElseGet(() -> encoding(project))));
             }
         });
         resolved.values().stream().flatMap(one -> one.missing().stream()).distinct().sorted().forEach(missing ->
                 gaps.add(missing + " is not on this machine: names from it stay unresolved"
-                        + (request.online() ? "" : " (fetch it with --online)")));
+                        + (request.allows(Permission.FETCH_LIBRARIES) ? "" : " (fetch it with --online)")));
         return new Workspace(folder, new Build("Gradle", build.files()), modules, gaps);
     }
 
@@ -119,6 +131,7 @@ public final class GradleReader implements ProjectReader {
         List<Need> code = needs(project, FOR_CODE);
         List<Need> processing = needs(project, FOR_PROCESSORS);
         Map<String, String> locked = locked(project.folder());
+        locked.putAll(project.forced());
         Repositories.ClassPath found = resolver.resolve(published(code), project.managed(), locked);
         List<Need> main = needs(project, FOR_MAIN);
         Set<Path> ofMain = resolver.resolve(published(main), project.managed(), locked).libraries().stream().map(Library::file)
@@ -178,7 +191,7 @@ public final class GradleReader implements ProjectReader {
                     }
                 }
             } catch (IOException unreadable) {
-                return Map.of();
+                return new HashMap<>();
             }
         }
         return versions;
@@ -212,12 +225,8 @@ public final class GradleReader implements ProjectReader {
                     .forEach(folder -> add(roots, project, folder, use, SourceRoot.Kind.RESOURCE));
             add(roots, project, "src/" + name + "/resources", use, SourceRoot.Kind.RESOURCE);
         }
-        Path build = project.folder().resolve("build").resolve("generated");
-        GeneratedRoots.in(build, SourceRoot.Use.MAIN).stream()
-                .filter(root -> roots.stream().noneMatch(known -> known.folder().equals(root.folder())))
-                .map(root -> root.folder().toString().matches(".*[/\\\\](test|\\w+Test|testFixtures)([/\\\\].*)?")
-                        ? new SourceRoot(root.folder(), SourceRoot.Use.TEST, root.kind()) : root)
-                .forEach(roots::add);
+        GeneratedRoots.ofGradle(project.folder()).stream()
+                .filter(root -> roots.stream().noneMatch(known -> known.folder().equals(root.folder()))).forEach(roots::add);
         return roots.stream().anyMatch(SourceRoot::isJava) ? List.copyOf(roots) : List.of();
     }
 
@@ -231,8 +240,7 @@ public final class GradleReader implements ProjectReader {
 
     /** What is said for the compiler goes before the JDK that the build runs it with. */
     private static JavaLevel java(GradleProject project) {
-        List<String> options = project.options().stream()
-                .filter(option -> option.equals("--enable-preview") || option.matches("--add-(exports|modules|reads)=.+")).distinct().toList();
+        List<String> options = JavaLevel.options(project.options());
         Optional<Integer> toolchain = project.level(GradleProject.Level.TOOLCHAIN);
         return project.level(GradleProject.Level.RELEASE).map(level -> new JavaLevel(level, JavaLevel.Api.LEVEL, options))
                 .or(() -> project.level(GradleProject.Level.SOURCE).map(level -> new JavaLevel(level,

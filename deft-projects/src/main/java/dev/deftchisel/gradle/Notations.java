@@ -84,7 +84,11 @@ final class Notations {
         if (value instanceof Value.Many many) {
             List<Need> all = new ArrayList<>();
             for (Value one : many.values()) {
-                value(configuration, one, isPlatform, exclusions).ifPresent(all::addAll);
+                Optional<List<Need>> needs = value(configuration, one, isPlatform, exclusions);
+                if (needs.isEmpty()) {
+                    return needs;
+                }
+                all.addAll(needs.get());
             }
             return Optional.of(all);
         } else if (value instanceof Value.Call call) {
@@ -122,9 +126,11 @@ final class Notations {
                     first.flatMap(inner -> value(configuration, inner, isPlatform, exclusions(call.block())));
             case "project" -> first.flatMap(variables::text)
                     .map(path -> List.of(new Need.Project(configuration, path.startsWith(":") ? path : ":" + path)));
-            case "files" -> Optional.of(List.of(new Need.Files(configuration, call.arguments().stream()
-                    .flatMap(argument -> variables.text(argument.value()).stream())
-                    .map(folder::resolve).map(Path::normalize).toList())));
+            case "files" -> {
+                List<Path> files = call.arguments().stream().flatMap(argument -> variables.text(argument.value()).stream())
+                        .map(folder::resolve).map(Path::normalize).toList();
+                yield files.size() < call.arguments().size() ? Optional.empty() : Optional.of(List.of(new Need.Files(configuration, files)));
+            }
             case "fileTree" -> tree(call).map(files -> List.of(new Need.Files(configuration, files)));
             default -> Optional.empty();
         };

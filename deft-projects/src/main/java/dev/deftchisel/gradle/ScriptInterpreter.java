@@ -17,7 +17,10 @@ final class ScriptInterpreter {
     private static final Pattern CLOSURE_PARAMETER = Pattern.compile("^(?:it|task|project)\\.");
     private static final Pattern SOURCE_SET_FOLDERS = Pattern.compile("sourceSets\\.(\\w+)\\.(java|resources)\\.(srcDirs?|setSrcDirs)");
     private static final Pattern MADE = Pattern.compile("(?:sourceSets\\.)?(?:create|register|creating|registering|getting|existing)");
+    /** The level of whatever Java the build runs with. */
+    private static final Pattern CURRENT = Pattern.compile("JavaVersion\\.current|Jvm\\.current");
     private static final Set<String> PICKING = Set.of("named", "getByName", "create", "register", "maybeCreate", "add");
+    private static final Set<String> MAKING = Set.of("create", "register", "maybeCreate");
     private static final Set<String> KNOWN_PLUGINS = Set.of("java", "java-library", "application", "groovy", "war", "scala");
 
     private final GradleProject project;
@@ -60,11 +63,14 @@ final class ScriptInterpreter {
     }
 
     private void unread(String context, Statement statement) {
-        boolean matters = context.endsWith("dependencies") && !statement.block().isEmpty()
-                || statement.block().stream().anyMatch(inside -> inside.name().equals("dependencies"));
-        if (matters) {
+        if (context.endsWith("dependencies") && !statement.block().isEmpty() || matters(statement)) {
             tell.accept(statement.line(), "what is needed behind this '" + statement.name() + "' is computed, and not known");
         }
+    }
+
+    /** Whether a statement says something of dependencies or of source sets. */
+    private static boolean matters(Statement statement) {
+        return statement.anywhere(inside -> inside.name().matches("(?:.*\\.)?(?:dependencies|sourceSets)(?:\\..*)?"));
     }
 
     private void assign(String context, String full, Statement statement) {
@@ -77,7 +83,7 @@ final class ScriptInterpreter {
             project.sourceSet(statement.name());
             return;
         }
-        if (!setting(full, List.of(value)) && (context.isEmpty() || context.equals("ext"))) {
+        if (!setting(full, List.of(value), statement.line()) && (context.isEmpty() || context.equals("ext"))) {
             boolean isDelegated = value instanceof Value.Reference reference && reference.name().equals("project");
             if (!isDelegated) {
                 variables.set(statement.name(), value);
@@ -91,7 +97,8 @@ final class ScriptInterpreter {
         } else if (context.endsWith("plugins")) {
             plugin(statement);
         } else if (statement.name().equals("apply")) {
-            statement.named("plugin").flatMap(variables::text).ifPresent(id -> plugin(id, "", statement.line()));
+            statement.named("plugin").flatMap(variables::text).ifPresentOrElse(id -> plugin(id, "", statement.line()),
+                    () -> statement.named("plugin").ifPresent(computed -> tell.accept(statement.line(), "what this plug-in does is not known")));
             statement.named("from").flatMap(variables::text).ifPresent(file -> applyScript.accept(file, statement.line()));
         } else if (full.startsWith("configurations.")) {
             configuration(full, statement);
@@ -100,7 +107,7 @@ final class ScriptInterpreter {
         } else if (full.endsWith("useJUnitJupiter")) {
             String version = statement.first().flatMap(variables::text).map(text -> ":" + text).orElse("");
             Need.published("testImplementation", "org.junit.jupiter:junit-jupiter" + version, false, List.of()).ifPresent(project.needs()::add);
-        } else if (!setting(full, statement.arguments().stream().map(Value.Argument::value).toList())) {
+        } else if (!setting(full, statement.arguments().stream().map(Value.Argument::value).toList(), statement.line())) {
             inside(context, full, statement);
         }
     }
@@ -108,6 +115,9 @@ final class ScriptInterpreter {
     /** The block of a statement, in which things have the names of where they are. */
     private void inside(String context, String full, Statement statement) {
         String last = full.substring(full.lastIndexOf('.') + 1);
+        if (MAKING.contains(last) && full.startsWith("sourceSets.") && statement.first().flatMap(variables::text).isEmpty()) {
+            tell.accept(statement.line(), "the name of this source set is computed, and not known");
+        }
         Optional<String> picked = PICKING.contains(last) ? statement.first().flatMap(variables::text) : Optional.empty();
         String name = picked.map(one -> full.substring(0, full.length() - last.length()) + one).orElse(full);
         if (context.equals("sourceSets") || name.startsWith("sourceSets.") && name.indexOf('.', "sourceSets.".length()) < 0) {
@@ -149,6 +159,9 @@ final class ScriptInterpreter {
             run(context + ".constraints", statement.block());
             return;
         } else if (statement.name().equals("modules") || statement.name().equals("components")) {
+            return;
+        } else if (statement.name().indexOf('.') > 0 && !statement.block().isEmpty()) {
+            unread(context, statement);
             return;
         }
         boolean isAdded = statement.name().equals("add");
@@ -193,16 +206,39 @@ final class ScriptInterpreter {
                 project.extend(parts[parts.length - 2], other.substring(other.lastIndexOf('.') + 1));
             }
         }
+        resolution(statement);
         run(full, statement.block());
     }
 
+    /** {@code resolutionStrategy { force 'a:b:1' } }, which goes before all that is asked for. */
+    private void resolution(Statement statement) {
+        for (Statement said : statement.block()) {
+            if (said.name().endsWith("force")) {
+                for (Value.Argument argument : said.arguments()) {
+                    each(argument.value(), text -> Need.published("", text, false, List.of()).flatMap(Need.Published::version)
+                            .ifPresent(version -> project.forced().put(text.substring(0, text.lastIndexOf(':')), version)));
+                }
+            } else if (said.name().matches("(?:resolutionStrategy\\.)?(?:eachDependency|dependencySubstitution|componentSelection)")) {
+                tell.accept(said.line(), "which versions are taken is decided here, and not known");
+            } else if (said.name().equals("resolutionStrategy")) {
+                resolution(said);
+            }
+        }
+    }
+
     /** What is said of the Java that is compiled, and of the folders in which it is. */
-    private boolean setting(String full, List<Value> values) {
+    private boolean setting(String full, List<Value> values, int line) {
         var folders = SOURCE_SET_FOLDERS.matcher(full);
         if (folders.matches()) {
             GradleProject.SourceSet set = project.sourceSet(folders.group(1));
             Set<String> into = folders.group(2).equals("java") ? set.java() : set.resources();
-            values.forEach(value -> each(value, text -> into.add(text)));
+            values.forEach(value -> {
+                int before = into.size();
+                each(value, into::add);
+                if (into.size() == before) {
+                    tell.accept(line, "which folders have code is computed here, and not known");
+                }
+            });
             return true;
         } else if (full.contains("Test") || values.isEmpty()) {
             return false;
@@ -217,7 +253,11 @@ final class ScriptInterpreter {
         Optional<GradleProject.Level> kind = full.endsWith("options.release") ? Optional.of(GradleProject.Level.RELEASE)
                 : full.endsWith("toolchain.languageVersion") || full.endsWith("jvmToolchain") ? Optional.of(GradleProject.Level.TOOLCHAIN)
                 : full.endsWith("sourceCompatibility") ? Optional.of(GradleProject.Level.SOURCE) : Optional.empty();
-        kind.ifPresent(one -> variables.text(values.get(0)).flatMap(Jdk::featureIn).ifPresent(level -> project.set(one, level)));
+        kind.ifPresent(one -> variables.text(values.get(0)).flatMap(Jdk::featureIn).ifPresentOrElse(level -> project.set(one, level), () -> {
+            if (!CURRENT.matcher(values.get(0).toString()).find()) {
+                tell.accept(line, "the Java level is computed here, and not known");
+            }
+        }));
         return kind.isPresent();
     }
 

@@ -78,7 +78,10 @@ final class ScriptParser {
             isDeclared = true;
             at++;
         }
-        if (token().kind() == Kind.WORD && SKIPPED.contains(token().text())) {
+        if (token().is("[")) {
+            // a list, of which each element has something done
+            into.add(unread(line));
+        } else if (token().kind() == Kind.WORD && SKIPPED.contains(token().text())) {
             skipLine();
         } else if (token().kind() == Kind.WORD && CONTROLLING.contains(token().text())) {
             into.add(unread(line));
@@ -91,7 +94,7 @@ final class ScriptParser {
 
     /** A condition, a loop or the like: what is in its blocks happens or not. */
     private Statement unread(int line) {
-        String word = token().text();
+        String word = token().is("[") ? "each" : token().text();
         List<Statement> inside = new ArrayList<>();
         while (!isEnd() && !token().is("}") && token().kind() != Kind.LINE_END) {
             if (token().is("{")) {

@@ -2,6 +2,7 @@ package dev.deftchisel.gradle;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * One statement of a build script: a call with a block or without, or an assignment.
@@ -30,6 +31,11 @@ record Statement(Kind kind, String name, List<Value.Argument> arguments, List<St
     Statement {
         arguments = List.copyOf(arguments);
         block = List.copyOf(block);
+    }
+
+    /** Whether the statement, or one in its block, or in theirs, is of some sort. */
+    boolean anywhere(Predicate<Statement> sort) {
+        return sort.test(this) || block.stream().anyMatch(inside -> inside.anywhere(sort));
     }
 
     /** The first unnamed argument. */

@@ -1,6 +1,7 @@
 package dev.deftchisel.maven;
 
 import dev.deftchisel.jdk.Jdk;
+import dev.deftchisel.workspace.JavaLevel;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -62,19 +63,6 @@ record CompilerSettings(List<Xpp3Dom> configurations, Properties properties) {
         if (text("enablePreview").filter("true"::equals).isPresent()) {
             said.add("--enable-preview");
         }
-        return options(said);
-    }
-
-    private static List<String> options(List<String> said) {
-        List<String> options = new ArrayList<>();
-        for (int i = 0; i < said.size(); i++) {
-            String word = said.get(i);
-            if (word.equals("--enable-preview") || word.matches("--add-(exports|modules|reads)=.+")) {
-                options.add(word);
-            } else if (word.matches("--add-(exports|modules|reads)") && i + 1 < said.size()) {
-                options.add(word + "=" + said.get(i + 1));
-            }
-        }
-        return options.stream().distinct().toList();
+        return JavaLevel.options(said);
     }
 }

@@ -1,5 +1,9 @@
 package dev.deftchisel.maven;
 
+import dev.deftchisel.maven.probe.ProjectProbe;
+import java.io.File;
+import java.io.IOException;
+import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -12,6 +16,8 @@ import org.apache.maven.model.InputLocation;
 import org.apache.maven.model.Model;
 import org.apache.maven.model.building.ModelBuildingException;
 import org.apache.maven.model.building.ModelProblem;
+import org.apache.maven.model.io.xpp3.MavenXpp3Reader;
+import org.codehaus.plexus.util.xml.pull.XmlPullParserException;
 
 /**
  * The effective models of a build, the first by its folder, then those of its modules.
@@ -29,6 +35,22 @@ record MavenModels(Map<String, Model> all, List<Path> broken, List<String> gaps)
         Reading reading = new Reading(pom.getParent(), repositories);
         reading.read(pom);
         return new MavenModels(reading.models, List.copyOf(reading.broken), List.copyOf(reading.gaps));
+    }
+
+    /** Those that Maven itself wrote. */
+    static MavenModels answered(List<Path> files) {
+        Map<String, Model> all = new LinkedHashMap<>();
+        List<String> gaps = new ArrayList<>();
+        for (Path file : files) {
+            try (InputStream in = Files.newInputStream(file)) {
+                Model model = new MavenXpp3Reader().read(in);
+                model.setPomFile(new File(model.getProperties().getProperty(ProjectProbe.POM)));
+                all.putIfAbsent(key(model), model);
+            } catch (IOException | XmlPullParserException unreadable) {
+                gaps.add(file + ": what Maven said cannot be read (" + unreadable.getMessage() + "); have it said again with --ask-build");
+            }
+        }
+        return new MavenModels(all, List.of(), gaps);
     }
 
     static String key(Model model) {

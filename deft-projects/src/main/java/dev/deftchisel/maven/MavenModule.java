@@ -1,11 +1,14 @@
 package dev.deftchisel.maven;
 
+import dev.deftchisel.maven.probe.ProjectProbe;
 import dev.deftchisel.workspace.Dependencies;
 import dev.deftchisel.workspace.GeneratedRoots;
 import dev.deftchisel.workspace.JavaLevel;
 import dev.deftchisel.workspace.Module;
+import dev.deftchisel.workspace.ModuleUse;
 import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.SourceRoot;
+import java.io.File;
 import java.nio.charset.Charset;
 import java.nio.charset.IllegalCharsetNameException;
 import java.nio.charset.StandardCharsets;
@@ -15,6 +18,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.apache.maven.model.Model;
 import org.apache.maven.model.PluginExecution;
@@ -30,30 +34,36 @@ final class MavenModule {
     private MavenModule() {
     }
 
-    static Module of(Model model, String name, Dependencies dependencies, List<String> upstream, List<String> forTests,
+    static Module of(Model model, String name, Dependencies dependencies, List<ModuleUse> uses,
             OpenRequest request) {
         Path folder = model.getProjectDirectory().toPath().toAbsolutePath().normalize();
-        return new Module(name, folder, roots(model, folder), dependencies, upstream, forTests,
+        return new Module(name, folder, roots(model, folder), dependencies, uses,
                 request.level().map(JavaLevel::of).orElseGet(() -> java(model)),
                 request.encoding().orElseGet(() -> encoding(model)));
     }
 
     private static List<SourceRoot> roots(Model model, Path folder) {
         List<SourceRoot> roots = new ArrayList<>();
-        add(roots, folder, model.getBuild().getSourceDirectory(), SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE);
-        add(roots, folder, model.getBuild().getTestSourceDirectory(), SourceRoot.Use.TEST, SourceRoot.Kind.SOURCE);
-        for (Resource resource : model.getBuild().getResources()) {
-            add(roots, folder, resource.getDirectory(), SourceRoot.Use.MAIN, SourceRoot.Kind.RESOURCE);
-        }
-        for (Resource resource : model.getBuild().getTestResources()) {
-            add(roots, folder, resource.getDirectory(), SourceRoot.Use.TEST, SourceRoot.Kind.RESOURCE);
-        }
+        folders(model, ProjectProbe.SOURCES, model.getBuild().getSourceDirectory())
+                .forEach(directory -> add(roots, folder, directory, SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE));
+        folders(model, ProjectProbe.TESTS, model.getBuild().getTestSourceDirectory())
+                .forEach(directory -> add(roots, folder, directory, SourceRoot.Use.TEST, SourceRoot.Kind.SOURCE));
+        model.getBuild().getResources().stream().map(Resource::getDirectory).filter(Objects::nonNull)
+                .forEach(directory -> add(roots, folder, directory, SourceRoot.Use.MAIN, SourceRoot.Kind.RESOURCE));
+        model.getBuild().getTestResources().stream().map(Resource::getDirectory).filter(Objects::nonNull)
+                .forEach(directory -> add(roots, folder, directory, SourceRoot.Use.TEST, SourceRoot.Kind.RESOURCE));
         added(model, "add-source").forEach(directory -> add(roots, folder, directory, SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE));
         added(model, "add-test-source").forEach(directory -> add(roots, folder, directory, SourceRoot.Use.TEST, SourceRoot.Kind.SOURCE));
         Path target = folder.resolve(Objects.requireNonNullElse(model.getBuild().getDirectory(), "target"));
         generated(roots, target.resolve("generated-sources"), SourceRoot.Use.MAIN);
         generated(roots, target.resolve("generated-test-sources"), SourceRoot.Use.TEST);
         return roots;
+    }
+
+    /** The folders that Maven itself said, or the one in the model. */
+    private static List<String> folders(Model model, String said, String named) {
+        String path = model.getProperties().getProperty(said);
+        return path != null ? List.of(path.split(Pattern.quote(File.pathSeparator))) : named == null ? List.of() : List.of(named);
     }
 
     private static void generated(List<SourceRoot> roots, Path folder, SourceRoot.Use use) {
@@ -71,7 +81,7 @@ final class MavenModule {
 
     private static void add(
             List<SourceRoot> roots, Path folder, String directory, SourceRoot.Use use, SourceRoot.Kind kind) {
-        if (directory != null) {
+        if (!directory.isEmpty()) {
             Path path = folder.resolve(directory).normalize();
             Path target = folder.resolve("target");
             SourceRoot root = new SourceRoot(path, use, kind == SourceRoot.Kind.SOURCE && path.startsWith(target) ? SourceRoot.Kind.GENERATED : kind);

@@ -1,11 +1,14 @@
 package dev.deftchisel.maven;
 
+import dev.deftchisel.buildtool.BuildAnswers;
 import dev.deftchisel.workspace.Build;
 import dev.deftchisel.workspace.Dependencies;
 import dev.deftchisel.workspace.FolderReader;
 import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Module;
+import dev.deftchisel.workspace.ModuleUse;
 import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.Permission;
 import dev.deftchisel.workspace.ProjectReader;
 import dev.deftchisel.workspace.SourceRoot;
 import dev.deftchisel.workspace.Workspace;
@@ -18,6 +21,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Stream;
 
 /** Opens a folder with a {@code pom.xml}: the project and the modules below it. */
@@ -36,9 +40,12 @@ public final class MavenReader implements ProjectReader {
     @Override
     public Workspace read(Path folder, OpenRequest request) {
         MavenSettings settings = MavenSettings.of(MavenConfig.around(folder));
-        Repositories repositories = Repositories.open(settings, request.online());
-        MavenModels models = MavenModels.read(folder.resolve(MavenModels.POM), repositories);
+        Repositories repositories = Repositories.open(settings, request.allows(Permission.FETCH_LIBRARIES));
+        BuildAnswers.Answer said = new BuildAnswers(folder, new MavenTool()).get(request);
+        MavenModels models = said.isGiven() ? MavenModels.answered(said.files())
+                : MavenModels.read(folder.resolve(MavenModels.POM), repositories);
         List<String> gaps = new ArrayList<>(settings.gaps());
+        gaps.addAll(said.gaps());
         gaps.addAll(models.gaps());
         Reactor reactor = new Reactor(List.copyOf(models.all().values()));
         repositories.lookIn(reactor);
@@ -53,7 +60,7 @@ public final class MavenReader implements ProjectReader {
             Repositories.ClassPath processing = processors.of(model, found.libraries());
             modules.add(MavenModule.of(model, key, new Dependencies(List.copyOf(libraries), processing.libraries(),
                             Stream.concat(found.missing().stream(), processing.missing().stream()).distinct().toList()),
-                    upstream(key, found, reactor, false), upstream(key, found, reactor, true), request));
+                    uses(key, found, reactor), request));
         });
         models.broken().forEach(pom -> modules.addAll(byFolders(pom.getParent(), folder, request, List.copyOf(models.all().keySet()))));
         gaps.addAll(cycles(resolved, reactor));
@@ -61,25 +68,28 @@ public final class MavenReader implements ProjectReader {
                 gaps.add("modules of the packaging " + model.getPackaging() + " say what they need in files that are not read"));
         modules.stream().flatMap(module -> module.dependencies().missing().stream()).distinct().forEach(missing ->
                 gaps.add(missing + " is not on this machine: names from it stay unresolved"
-                        + (request.online() ? "" : " (fetch it with --online)")));
-        List<Path> files = Stream.concat(models.all().values().stream().map(model -> model.getPomFile().toPath()), models.broken().stream())
-                .toList();
-        return new Workspace(folder, new Build("Maven", files), modules.stream().filter(module -> !module.roots().isEmpty()).toList(), gaps);
+                        + (request.allows(Permission.FETCH_LIBRARIES) ? "" : " (fetch it with --online)")));
+        List<Path> files = Stream.of(models.all().values().stream().map(model -> model.getPomFile().toPath()), models.broken().stream(),
+                said.inputs().stream()).flatMap(Function.identity()).toList();
+        return new Workspace(folder, new Build(said.isGiven() ? "Maven, as it says itself" : "Maven", files), modules.stream().filter(module -> !module.roots().isEmpty()).toList(), gaps);
     }
 
-    /** The modules of this build that one needs, or those of them that only its tests need. */
-    private static List<String> upstream(String key, Repositories.ClassPath found, Reactor reactor, boolean onlyForTests) {
-        List<String> ofMain = !onlyForTests ? List.of() : found.reactor().stream().filter(made -> made.use() == SourceRoot.Use.MAIN)
-                .map(made -> reactor.module(made.artifact())).flatMap(Optional::stream).map(MavenModels::key).toList();
-        return found.reactor().stream().map(made -> reactor.module(made.artifact())).flatMap(Optional::stream).map(MavenModels::key)
-                .filter(other -> !other.equals(key) && !ofMain.contains(other)).distinct().toList();
+    /** The modules of this build that one needs. */
+    private static List<ModuleUse> uses(String key, Repositories.ClassPath found, Reactor reactor) {
+        Map<String, ModuleUse> uses = new LinkedHashMap<>();
+        for (Repositories.Made made : found.reactor()) {
+            reactor.module(made.artifact()).map(MavenModels::key).filter(other -> !other.equals(key)).ifPresent(other ->
+                    uses.merge(other, new ModuleUse(other, made.use(), made.isTests() ? Optional.of(made.use()) : Optional.empty()), ModuleUse::and));
+        }
+        return List.copyOf(uses.values());
     }
 
     /** Modules that need each other, which Maven refuses to build. */
     private static List<String> cycles(Map<String, Repositories.ClassPath> resolved, Reactor reactor) {
         List<String> found = new ArrayList<>();
-        resolved.forEach((key, classPath) -> upstream(key, classPath, reactor, false).stream()
-                .filter(other -> other.compareTo(key) > 0 && upstream(other, resolved.get(other), reactor, false).contains(key))
+        resolved.forEach((key, classPath) -> uses(key, classPath, reactor).stream().map(ModuleUse::name)
+                .filter(other -> other.compareTo(key) > 0
+                        && uses(other, resolved.get(other), reactor).stream().anyMatch(back -> back.name().equals(key)))
                 .forEach(other -> found.add("the modules " + key + " and " + other + " need each other; Maven does not build that")));
         return found;
     }
@@ -88,7 +98,7 @@ public final class MavenReader implements ProjectReader {
     private static List<Module> byFolders(Path project, Path root, OpenRequest request, List<String> others) {
         return new FolderReader().read(project, request).modules().stream()
                 .map(module -> project.equals(root) ? module : new Module(
-                        String.valueOf(root.relativize(module.folder())), module.folder(), module.roots(), module.dependencies(), others,
+                        String.valueOf(root.relativize(module.folder())), module.folder(), module.roots(), module.dependencies(), others.stream().map(other -> ModuleUse.ofAll(other, SourceRoot.Use.MAIN)).toList(),
                         module.java(), module.encoding()))
                 .toList();
     }

@@ -178,6 +178,11 @@ public final class Repositories {
      * @param use      the code that needs it
      */
     public record Made(Artifact artifact, SourceRoot.Use use) {
+
+        /** Whether it is made of test code. */
+        boolean isTests() {
+            return artifact.getClassifier().equals("tests");
+        }
     }
 
     /** Main code is compiled without what is only needed for tests, or when the program runs. */

@@ -8,6 +8,7 @@ import com.sun.net.httpserver.HttpServer;
 import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.Permission;
 import dev.deftchisel.workspace.Workspace;
 import dev.deftchisel.workspace.Workspaces;
 import java.io.ByteArrayOutputStream;
@@ -20,6 +21,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.jar.JarOutputStream;
 import java.util.zip.ZipEntry;
 import org.junit.jupiter.api.BeforeEach;
@@ -83,7 +85,7 @@ class MavenBuildsTest {
     }
 
     private Workspace open(boolean isOnline) {
-        return new Workspaces(List.of(new MavenReader())).read(new OpenRequest(root, true, List.of(), List.of(), Optional.empty(), Optional.empty(), isOnline));
+        return new Workspaces(List.of(new MavenReader())).read(new OpenRequest(root, true, List.of(), List.of(), Optional.empty(), Optional.empty(), isOnline ? Set.of(Permission.FETCH_LIBRARIES) : Set.of()));
     }
 
     private static Module module(Workspace workspace, String name) {

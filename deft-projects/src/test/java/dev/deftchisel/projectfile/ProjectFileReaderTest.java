@@ -6,8 +6,11 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.maven.MavenReader;
 import dev.deftchisel.workspace.JavaLevel;
+import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Module;
+import dev.deftchisel.workspace.ModuleUse;
 import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.SourceRoot;
 import dev.deftchisel.workspace.Workspace;
 import dev.deftchisel.workspace.WorkspaceException;
 import dev.deftchisel.workspace.Workspaces;
@@ -16,6 +19,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -60,10 +64,29 @@ class ProjectFileReaderTest {
     }
 
     @Test
+    void whatOnlyTestsMayUse() throws IOException {
+        write("src/Berth.java", "class Berth { }");
+        write("checks/BerthCheck.java", "class BerthCheck { }");
+        write("lib/tables.jar", "");
+        Module berths = open("""
+                {"modules": [
+                  {"name": "berths", "sources": ["src"], "tests": ["checks"], "uses": ["tides"], "test-uses": ["quays"], "uses-tests-of": ["tides"],
+                   "test-class-path": [{"file": "lib/tables.jar", "origin": "harbour:tables:1"}], "missing": ["harbour:gone:1"]},
+                  {"name": "tides", "sources": ["src"]}, {"name": "quays", "sources": ["src"]}
+                ]}
+                """).modules().get(0);
+        assertEquals(List.of(new Library(root.resolve("lib/tables.jar"), "harbour:tables:1", SourceRoot.Use.TEST)), berths.dependencies().libraries());
+        assertEquals(List.of("harbour:gone:1"), berths.dependencies().missing());
+        assertEquals(List.of(new ModuleUse("tides", SourceRoot.Use.MAIN, Optional.of(SourceRoot.Use.TEST)),
+                new ModuleUse("quays", SourceRoot.Use.TEST, Optional.empty())), berths.uses());
+    }
+
+    @Test
     void whatIsNotThereIsNamed() throws IOException {
         write("src/Berth.java", "class Berth { }");
-        assertEquals(List.of("deft-project.json: 'libs' of the module main means nothing; there are api, class-path, encoding, folder,"
-                        + " generated, level, name, options, processors, resources, sources, tests, uses",
+        assertEquals(List.of("deft-project.json: 'libs' of the module main means nothing; there are api, class-path, encoding, folder, generated,"
+                        + " generated-tests, level, missing, name, options, processors, resources, sources, test-class-path, test-resources, test-uses,"
+                        + " tests, uses, uses-tests-of",
                 "deft-project.json: the folder nowhere of the module main is not there",
                 "deft-project.json: lib/x.jar of the module main is not there: names from it stay unresolved",
                 "deft-project.json: the module main uses tides, which is not there"),
@@ -76,6 +99,8 @@ class ProjectFileReaderTest {
         WorkspaceException broken = assertThrows(WorkspaceException.class, () -> open("{\"modules\": [\n  {]}\n]}"));
         assertTrue(broken.getMessage().startsWith(root.resolve("deft-project.json") + ":2:"), broken.getMessage());
         assertEquals(1, broken.getMessage().lines().count());
+        WorkspaceException unknown = assertThrows(WorkspaceException.class, () -> open("{\"modules\": [{\"encoding\": \"none such\"}]}"));
+        assertTrue(unknown.getMessage().contains("this is not as docs/projects.md says"), unknown.getMessage());
         WorkspaceException empty = assertThrows(WorkspaceException.class, () -> open("{}"));
         assertTrue(empty.getMessage().contains("there is no list 'modules' in it"), empty.getMessage());
     }

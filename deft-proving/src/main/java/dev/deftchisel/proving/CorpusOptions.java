@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -49,7 +50,7 @@ final class CorpusOptions {
                     .map(Path::of)
                     .toList();
             corpora.add(new Corpus(String.valueOf(workspace.toAbsolutePath().normalize().getFileName()), new OpenRequest(
-                    workspace, true, sources, paths, Optional.empty(), Optional.empty(), false)));
+                    workspace, true, sources, paths, Optional.empty(), Optional.empty(), Set.of())));
         }
         Depot depot = Depot.standard(!offline);
         CorpusList list = CorpusList.standard();

@@ -1,5 +1,6 @@
 package dev.deftchisel.proving;
 
+import dev.deftchisel.proving.shape.GradleBuild;
 import dev.deftchisel.proving.shape.Libraries;
 import dev.deftchisel.proving.shape.OpenedShape;
 import dev.deftchisel.proving.shape.OwnBuild;
@@ -7,6 +8,7 @@ import dev.deftchisel.proving.shape.Shape;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.Callable;
@@ -19,7 +21,7 @@ import picocli.CommandLine.Option;
         description = "Opens projects of many shapes and compares the errors seen in them with those of their own builds.")
 final class ShapesCommand implements Callable<Integer> {
 
-    @Option(names = "--only", split = ",", paramLabel = "NAME", description = "only these shapes, or sorts of them: maven, gradle, other")
+    @Option(names = "--only", split = ",", paramLabel = "NAME", description = "only these shapes, or sorts of them: maven, gradle, other, computed")
     private Set<String> only = Set.of();
 
     @Option(names = "--own-build", negatable = true, defaultValue = "true", fallbackValue = "true",
@@ -29,7 +31,13 @@ final class ShapesCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException, InterruptedException {
         LogManager.getLogManager().reset();
-        List<Shape> shapes = Shape.all().stream()
+        List<Shape> all = new ArrayList<>(Shape.all());
+        if (GradleBuild.isHere()) {
+            all.addAll(Shape.computed());
+        } else {
+            System.out.printf("%d shapes are left out: they need Gradle, which is not here%n", Shape.computed().size());
+        }
+        List<Shape> shapes = all.stream()
                 .filter(shape -> only.isEmpty() || only.contains(shape.name()) || only.contains(shape.sort())).toList();
         Libraries libraries = new Libraries();
         int wrong = 0;
@@ -45,7 +53,7 @@ final class ShapesCommand implements Callable<Integer> {
                     failure = failed.getMessage();
                 }
             }
-            OpenedShape opened = OpenedShape.of(folder, shape.isProcessing());
+            OpenedShape opened = OpenedShape.of(shape, folder);
             boolean isRight = failure.isEmpty() && built.equals(shape.errors()) && opened.errors().equals(built) && opened.gaps().size() == shape.gaps();
             if (!isRight) {
                 wrong++;

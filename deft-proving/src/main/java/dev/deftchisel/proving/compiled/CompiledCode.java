@@ -3,7 +3,6 @@ package dev.deftchisel.proving.compiled;
 import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
-import dev.deftchisel.workspace.SourceRoot;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -71,7 +70,7 @@ public record CompiledCode(Map<String, byte[]> classes, List<String> errors, Set
             List<JavaFileObject> sources = new ArrayList<>();
             for (SourceFile file : snapshot.files()) {
                 // what processors make is made by them again
-                if (!file.isModuleInfo() && file.root().kind() != SourceRoot.Kind.PROCESSED) {
+                if (!file.isModuleInfo() && !file.root().isProcessed()) {
                     sources.add(new Source(file));
                 }
             }

@@ -36,6 +36,6 @@ public record Corpus(String name, OpenRequest request) {
                 .map(source -> source.startsWith(origin) ? folder.resolve(origin.relativize(source).toString()) : source)
                 .toList();
         return new Corpus(name, new OpenRequest(folder, true, sources, request.classPath(), request.level(),
-                request.encoding(), request.online(), request.isProcessing()));
+                request.encoding(), request.permissions()));
     }
 }

@@ -5,6 +5,7 @@ import dev.deftchisel.maven.MavenReader;
 import dev.deftchisel.proving.compiled.CompiledCode;
 import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.Permission;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceRoot;
 import dev.deftchisel.workspace.Workspace;
@@ -16,6 +17,7 @@ import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 
@@ -82,7 +84,7 @@ public final class Depot {
         int level = Integer.parseInt(Files.readString(folder.resolve(LEVEL)).strip());
         return classPath.stream().allMatch(Files::exists)
                 ? Optional.of(new Corpus(name, new OpenRequest(
-                        folder, true, List.of(), classPath, Optional.of(level), Optional.empty(), false)))
+                        folder, true, List.of(), classPath, Optional.of(level), Optional.empty(), Set.of())))
                 : Optional.empty();
     }
 
@@ -102,7 +104,7 @@ public final class Depot {
         Files.copy(pom, model, StandardCopyOption.REPLACE_EXISTING);
         try {
             OpenRequest request = new OpenRequest(
-                    folder, true, List.of(), List.of(), Optional.empty(), Optional.empty(), online);
+                    folder, true, List.of(), List.of(), Optional.empty(), Optional.empty(), online ? Set.of(Permission.FETCH_LIBRARIES) : Set.of());
             Workspace workspace = new MavenReader().read(folder, request);
             Module module = workspace.modules().get(0);
             Files.writeString(folder.resolve(LEVEL), String.valueOf(module.level()));

@@ -2,6 +2,7 @@ package dev.deftchisel.proving.program;
 
 import dev.deftchisel.maven.Artifacts;
 import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.Permission;
 import java.io.IOException;
 import java.net.URI;
 import java.net.URISyntaxException;
@@ -15,6 +16,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -105,12 +107,12 @@ public record Program(String name, String about, int level, List<String> process
     /** How it is opened, where its processors may be run if they must; what else is needed for that is written into the folder. */
     public OpenRequest opened(Path sources) throws IOException {
         if (!isProcessed()) {
-            return new OpenRequest(sources, true, List.of(sources), archives(), Optional.of(level), Optional.of(StandardCharsets.UTF_8), false);
+            return new OpenRequest(sources, true, List.of(sources), archives(), Optional.of(level), Optional.of(StandardCharsets.UTF_8), Set.of());
         }
         String archives = archives().stream().map(path -> '"' + path.toString().replace("\\", "/") + '"').collect(Collectors.joining(", "));
         Files.writeString(sources.resolve("deft-project.json"), "{\"modules\": [{\"name\": \"" + name + "\", \"sources\": [\".\"], \"level\": " + level
                 + ", \"class-path\": [" + archives + "], \"processors\": [" + archives + "]}]}\n");
-        return OpenRequest.at(sources).processing();
+        return OpenRequest.at(sources).with(Permission.RUN_PROCESSORS);
     }
 
     /** Writes all files into a folder. */

@@ -21,10 +21,9 @@ import java.util.TreeSet;
 public record OpenedShape(Set<String> errors, List<String> words, List<String> gaps) {
 
     /** Opens a project. */
-    public static OpenedShape of(Path folder, boolean isProcessing) {
-        // what is not on this machine is fetched, as its build would
-        OpenRequest request = new OpenRequest(folder, true, List.of(), List.of(), Optional.empty(), Optional.empty(), true);
-        try (Chisel chisel = Chisel.open(isProcessing ? request.processing() : request, Monitor.SILENT)) {
+    public static OpenedShape of(Shape shape, Path folder) {
+        OpenRequest request = new OpenRequest(folder, true, List.of(), List.of(), Optional.empty(), Optional.empty(), shape.permissions());
+        try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
             TreeMap<String, String> found = new TreeMap<>();
             chisel.problems().in(chisel.problems().everywhere()).stream().filter(problem -> problem.tag() == Tag.ERROR)
                     .forEach(problem -> found.putIfAbsent(chisel.snapshot().workspace().show(problem.file()) + ":" + problem.position().line(),

@@ -18,7 +18,7 @@ import javax.tools.JavaFileObject;
 import javax.tools.StandardJavaFileManager;
 import javax.tools.ToolProvider;
 
-/** What a project's own build says of it: Maven itself, or the compiler as the shape says it is called. Nothing of deft has part in it. */
+/** What a project's own build says of it: Maven or Gradle itself, or the compiler as the shape says it is called. Nothing of deft has part in it. */
 public final class OwnBuild {
 
     private static final Pattern LIBRARY = Pattern.compile("\\{([^}]+)}");
@@ -34,6 +34,9 @@ public final class OwnBuild {
     public Set<String> errors(Shape shape, Path folder) throws IOException, InterruptedException {
         if (shape.isMaven()) {
             return MavenBuild.errors(folder);
+        }
+        if (shape.isComputed()) {
+            return GradleBuild.errors(folder);
         }
         Set<String> errors = new TreeSet<>();
         for (String call : shape.calls()) {

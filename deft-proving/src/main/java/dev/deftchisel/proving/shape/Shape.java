@@ -1,5 +1,6 @@
 package dev.deftchisel.proving.shape;
 
+import dev.deftchisel.workspace.Permission;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.Charset;
@@ -7,6 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -45,6 +47,7 @@ public record Shape(String sort, String name, String about, Java java, Map<Strin
         boolean isProcessing, Set<String> errors, int gaps) {
 
     private static final List<String> SORTS = List.of("maven", "gradle", "other");
+    private static final String COMPUTED = "computed";
 
     /**
      * What must run.
@@ -73,11 +76,20 @@ public record Shape(String sort, String name, String about, Java java, Map<Strin
     public static List<Shape> all() throws IOException {
         List<Shape> all = new ArrayList<>();
         for (String sort : SORTS) {
-            try (InputStream in = Shape.class.getResourceAsStream("/shapes/" + sort + ".txt")) {
-                all.addAll(parse(sort, new String(in.readAllBytes(), StandardCharsets.UTF_8)));
-            }
+            all.addAll(read(sort));
         }
         return all.stream().filter(shape -> shape.java().isRunning()).toList();
+    }
+
+    /** Builds of Gradle that compute what they consist of, so that it must be asked. */
+    public static List<Shape> computed() throws IOException {
+        return read(COMPUTED);
+    }
+
+    private static List<Shape> read(String sort) throws IOException {
+        try (InputStream in = Shape.class.getResourceAsStream("/shapes/" + sort + ".txt")) {
+            return parse(sort, new String(in.readAllBytes(), StandardCharsets.UTF_8));
+        }
     }
 
     static List<Shape> parse(String sort, String text) {
@@ -125,6 +137,21 @@ public record Shape(String sort, String name, String about, Java java, Map<Strin
     /** Whether its build is Maven. */
     public boolean isMaven() {
         return files.containsKey("pom.xml");
+    }
+
+    /** Whether only its build tool can say what it consists of. */
+    public boolean isComputed() {
+        return sort.equals(COMPUTED);
+    }
+
+    /** What may be done when it is opened. */
+    public Set<Permission> permissions() {
+        // what is not on this machine is fetched, as its build would
+        Set<Permission> allowed = EnumSet.of(isComputed() ? Permission.ASK_BUILD : Permission.FETCH_LIBRARIES);
+        if (isProcessing) {
+            allowed.add(Permission.RUN_PROCESSORS);
+        }
+        return allowed;
     }
 
     /** Writes it into a folder. */

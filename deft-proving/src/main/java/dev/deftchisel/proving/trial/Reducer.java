@@ -15,6 +15,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /** Finds the fewest files of a corpus in which a failed trial still fails by the same oracle. */
@@ -74,7 +75,7 @@ public final class Reducer {
         Path folder = lay(files);
         OpenRequest request = corpus.request();
         Corpus part = new Corpus(corpus.name(), new OpenRequest(folder, true, rebased(request.sources(), folder),
-                request.classPath(), request.level(), request.encoding(), false));
+                request.classPath(), request.level(), request.encoding(), Set.of()));
         Subject subject = failed.subject().at(new Place(folder.resolve(own), failed.subject().place().selection()));
         boolean isFalseAlarm = failed.oracle().filter("no false alarm"::equals).isPresent();
         Settings settings = new Settings(0, 0, 1, 1, isFalseAlarm, Optional.empty());

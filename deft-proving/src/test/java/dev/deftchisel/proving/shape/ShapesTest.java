@@ -30,7 +30,7 @@ class ShapesTest {
         return Shape.all().stream().map(shape -> DynamicTest.dynamicTest(shape.sort() + "/" + shape.name(), () -> {
             Path project = Files.createDirectories(folder.toRealPath().resolve(shape.sort()).resolve(shape.name()));
             shape.writeTo(project, libraries);
-            OpenedShape opened = OpenedShape.of(project, shape.isProcessing());
+            OpenedShape opened = OpenedShape.of(shape, project);
             assertEquals(new TreeSet<>(shape.errors()), opened.errors(), () -> String.join("\n", opened.words()));
             assertEquals(shape.gaps(), opened.gaps().size(), () -> opened.gaps().toString());
             if (!shape.isMaven()) {
