@@ -162,7 +162,7 @@ public final class AnnotationProcessing {
             task.addTaskListener(new TaskListener() {
                 @Override
                 public void started(TaskEvent event) {
-                    isReached.compareAndSet(false, event.getKind() == TaskEvent.Kind.ANNOTATION_PROCESSING);
+                    isReached.compareAndSet(false, event.getKind() == TaskEvent.Kind.ANNOTATION_PROCESSING_ROUND);
                 }
             });
             task.call();
