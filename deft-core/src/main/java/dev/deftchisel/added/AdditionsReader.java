@@ -22,6 +22,7 @@ import java.util.Map;
 import java.util.ServiceLoader;
 import java.util.WeakHashMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javax.tools.JavaFileObject;
 import javax.tools.SimpleJavaFileObject;
 import javax.tools.ToolProvider;
@@ -43,6 +44,11 @@ public final class AdditionsReader {
         List<AddedMembers> found = new ArrayList<>();
         ServiceLoader.load(AddedMembers.class, AdditionsReader.class.getClassLoader()).forEach(found::add);
         return new AdditionsReader(found);
+    }
+
+    /** The same with one more service. */
+    public AdditionsReader and(AddedMembers service) {
+        return new AdditionsReader(Stream.concat(services.stream(), Stream.of(service)).toList());
     }
 
     /** Whether one of the services says what an annotation processor would add. */
@@ -105,7 +111,7 @@ public final class AdditionsReader {
         @Override
         public Void visitClass(ClassTree tree, Void unused) {
             names.addLast(tree.getSimpleName().toString());
-            AnnotatedType type = new AnnotatedType(file, unit, tree, positions);
+            AnnotatedType type = new AnnotatedType(file, unit, tree, positions, String.join(".", names));
             int end = (int) positions.getEndPosition(unit, tree);
             boolean isWhole = end > 0 && end <= file.content().length() && file.content().charAt(end - 1) == '}';
             if (isWhole) {

@@ -25,8 +25,9 @@ import javax.lang.model.element.Modifier;
  * @param unit      the tree of the file
  * @param tree      of the type
  * @param positions of all trees in the file
+ * @param nestedName names from the top-level type on, joined by dots
  */
-public record AnnotatedType(SourceFile file, CompilationUnitTree unit, ClassTree tree, SourcePositions positions) {
+public record AnnotatedType(SourceFile file, CompilationUnitTree unit, ClassTree tree, SourcePositions positions, String nestedName) {
 
     private static final String CONSTRUCTOR = "<init>";
 

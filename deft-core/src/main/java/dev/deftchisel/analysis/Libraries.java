@@ -26,7 +26,8 @@ public final class Libraries implements AutoCloseable {
     private final JavaCompiler compiler;
     private final Map<List<Path>, PlatformLists> managers = new HashMap<>();
     private final Map<List<Path>, TypeNames> names = new HashMap<>();
-    private final AdditionsReader additions = AdditionsReader.installed();
+    private final BuiltMembers built;
+    private final AdditionsReader additions;
     private final AnnotationProcessing processing;
 
     /** @throws AnalysisException when the running Java has no compiler */
@@ -35,6 +36,9 @@ public final class Libraries implements AutoCloseable {
         if (compiler == null) {
             throw new AnalysisException("this Java runtime has no compiler; run deft with a JDK", null);
         }
+        AdditionsReader known = AdditionsReader.installed();
+        this.built = new BuiltMembers(known::standsFor);
+        this.additions = known.and(built);
         this.processing = new AnnotationProcessing(compiler, additions);
     }
 
@@ -86,5 +90,10 @@ public final class Libraries implements AutoCloseable {
             }
         }
         managers.clear();
+        try {
+            built.close();
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
     }
 }

@@ -2,6 +2,7 @@ package dev.deftchisel.analysis;
 
 import dev.deftchisel.added.Added;
 import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.workspace.SourceFile;
 import java.util.Optional;
 
 /** Where something comes from that does not stand in the text anybody wrote. */
@@ -19,6 +20,20 @@ public final class Unwritten {
                 .flatMap(type -> type.members().stream())
                 .filter(one -> one.name().equals(name) && !one.role().equals("constructor"))
                 .map(Added::field).findFirst();
+    }
+
+    /**
+     * From what a member follows that an annotation adds to a type and that no code uses, in a few words; empty when there is none.
+     *
+     * @param file     in which the type is
+     * @param typeName its qualified name
+     * @param member   the name of the member
+     */
+    public static Optional<String> unused(SourceFile file, String typeName, String member, Analyst analyst) {
+        return analyst.added(file).members().stream()
+                .filter(type -> typeName.endsWith("." + type.nestedName()) || typeName.equals(type.nestedName()))
+                .flatMap(type -> type.members().stream()).filter(one -> one.name().equals(member) && one.owner().isEmpty()).findFirst()
+                .map(one -> "it gets it by an annotation" + (one.field().isEmpty() ? "" : " for " + typeName + "#" + one.field()) + "; nothing uses it");
     }
 
     /** The same for anything, in a few words; empty for what is written. */

@@ -4,6 +4,7 @@ import dev.deftchisel.added.Added;
 import dev.deftchisel.added.Additions;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
@@ -28,7 +29,8 @@ import java.util.regex.Pattern;
 final class AddedComparison {
 
     /** In these all fields take part, so that one more is another behaviour. */
-    private static final Set<String> OF_ALL_FIELDS = Set.of("constructor", "factory", "equals", "hashCode", "toString", "build");
+    private static final Set<String> OF_ALL_FIELDS = Set.of("constructor", "factory", "equals", "hashCode", "toString", "build",
+            Added.BUILT, Added.BUILT_TYPE);
     private static final Pattern WORD = Pattern.compile("[\\p{L}_$][\\p{L}\\p{N}_$]*");
     private static final Pattern QUALIFIER = Pattern.compile("\\b(?:[\\p{L}_$][\\p{L}\\p{N}_$]*\\.)+(?=\\p{Lu})");
 
@@ -45,7 +47,9 @@ final class AddedComparison {
     }
 
     private static String simple(SymbolKey key, Analysis known) {
-        return known.symbol(key).map(symbol -> symbol.name()).orElse("");
+        // a type that nothing names is no symbol of the analysis
+        return known.symbol(key).map(Symbol::name).orElseGet(() -> key instanceof SymbolKey.Type type
+                ? type.binaryName().substring(Math.max(type.binaryName().lastIndexOf('.'), type.binaryName().lastIndexOf('$')) + 1) : "");
     }
 
     List<Difference> differences() {

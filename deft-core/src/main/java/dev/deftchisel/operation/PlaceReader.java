@@ -6,6 +6,7 @@ import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.Unwritten;
 import dev.deftchisel.source.Position;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TypeSketch;
@@ -16,8 +17,10 @@ import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -188,8 +191,8 @@ public final class PlaceReader {
                         || matches(analysis.symbol(binding.key()).orElseThrow(), parameters))
                 .toList();
         if (declared.isEmpty()) {
-            throw new PlaceException(text + ": " + simpleType + " declares no member "
-                    + member + (parameters == null ? "" : "(" + parameters + ")"));
+            return added(text, typeName, member, parameters).orElseThrow(() -> new PlaceException(text + ": " + simpleType
+                    + " declares no member " + member + (parameters == null ? "" : "(" + parameters + ")") + Unwritten.unused(file, typeName, member, analyst).map(origin -> ", " + origin).orElse("")));
         }
         Optional<Binding> field = declared.stream()
                 .filter(binding -> analysis.symbol(binding.key()).filter(symbol -> symbol.kind().isField()).isPresent())
@@ -205,6 +208,28 @@ public final class PlaceReader {
                     .collect(Collectors.joining(" or ")));
         }
         return new Place(file.path(), new Range(declared.get(0).range().start(), declared.get(0).range().start()));
+    }
+
+    /** A member that does not stand in the text is where it is used first. */
+    private Optional<Place> added(String text, String typeName, String member, String parameters) {
+        Snapshot snapshot = analyst.snapshot();
+        List<Path> files = snapshot.files().stream().filter(file -> file.content().contains(member)).map(SourceFile::path).toList();
+        Analysis analysis = analyst.analyse(Focus.on(files, Set.of(member)));
+        Map<String, Place> found = new TreeMap<>();
+        for (Path file : files) {
+            for (Binding binding : analysis.bindings(file)) {
+                analysis.symbol(binding.key()).filter(symbol -> symbol.name().equals(member) && !symbol.kind().isLocal()
+                                && (parameters == null || matches(symbol, parameters))
+                                && symbol.owner().flatMap(analysis::symbol).filter(owner -> owner.signature().equals(typeName)).isPresent())
+                        .filter(symbol -> Unwritten.origin(symbol, analyst).isPresent())
+                        .ifPresent(symbol -> found.putIfAbsent(symbol.signature(), new Place(file, new Range(binding.range().start(), binding.range().start()))));
+            }
+        }
+        if (found.size() > 1) {
+            throw new PlaceException(text + ": there are several; say which: " + found.keySet().stream()
+                    .map(signature -> typeName + "#" + signature.substring(signature.indexOf('.') + 1)).collect(Collectors.joining(" or ")));
+        }
+        return found.values().stream().findFirst();
     }
 
     private static boolean matches(Symbol symbol, String parameters) {

@@ -61,7 +61,7 @@ record FollowingMembers(List<Renamed> members) {
                 Added one = type.members().get(j);
                 boolean isNamed = !one.name().isEmpty() && !then.get(j).name().isEmpty() && !one.role().equals("constructor");
                 if (isNamed && !one.name().equals(then.get(j).name())) {
-                    members.add(new Renamed(owner + (one.owner().isEmpty() ? "" : "$" + one.owner()), one.role().equals("builder"),
+                    members.add(new Renamed(owner + (one.owner().isEmpty() ? "" : "$" + one.owner()), one.isType(),
                             one.name(), then.get(j).name()));
                 }
             }

@@ -40,6 +40,9 @@ import java.util.stream.Collectors;
  */
 final class QualifiedRename {
 
+    /** See {@link ClassLoader#defineClass(String, byte[], int, int, java.security.ProtectionDomain)}. */
+    private static final String PLATFORM = "java.";
+
     private final Symbol target;
     private final String newName;
     private final boolean withSubpackages;
@@ -57,6 +60,9 @@ final class QualifiedRename {
     }
 
     Plan plan() {
+        if (target.kind() == SymbolKind.PACKAGE && (newName + ".").startsWith(PLATFORM)) {
+            return Plan.refused("packages whose names begin with 'java' are the platform's own; no class of others is loaded from them");
+        }
         Map<String, String> packages = target.kind() == SymbolKind.PACKAGE ? packages() : Map.of();
         if (target.kind() == SymbolKind.PACKAGE && !packages.containsKey(target.name()) && !withSubpackages) {
             return Plan.refused("no type is in the package " + target.name()

@@ -12,6 +12,7 @@ import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.SourceRoot;
 import java.nio.file.Path;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -37,12 +38,26 @@ final class UnknownMade {
 
     /** Why what is renamed cannot be followed; empty when there is no such processor or no such name. */
     Optional<Reason> objection() {
+        Optional<Reason> built = builtOfIt();
+        if (built.isPresent()) {
+            return built;
+        }
         Optional<SourceFile> home = analyst.declaring(target.key()).filter(file -> hasUnknownProcessor(file.module()));
         if (home.isEmpty() || target.kind().isLocal() || !home.get().module().dependencies().missing().isEmpty() || !isAnnotated()) {
             return Optional.empty();
         }
         return target.kind().isType() ? madeType() : before.unresolved(target.name()).stream().findFirst()
                 .map(binding -> reason(binding.file(), binding.range(), "'" + target.name() + "' of something that is not known here"));
+    }
+
+    /** Members of the last build that are called after what is renamed, as it seems. */
+    private Optional<Reason> builtOfIt() {
+        String word = target.name().toLowerCase(Locale.ROOT);
+        return target.kind().isLocal() ? Optional.empty() : analyst.declaring(target.key()).flatMap(file -> analyst.added(file).members().stream()
+                .flatMap(type -> type.members().stream())
+                .filter(one -> one.isBuilt() && !one.name().equals(target.name()) && one.name().toLowerCase(Locale.ROOT).contains(word)).findFirst()
+                .map(one -> Reason.at(file.path(), new Range(0, 0), "'" + one.name() + "' is added by an annotation processor, as class files of the last"
+                        + " build show, and may be called after the " + target.describe() + "; how it would be called then is not known")));
     }
 
     /** Whether the type has an annotation, or a member of it, that is none of the language. */
@@ -104,7 +119,7 @@ final class UnknownMade {
     }
 
     private Reason reason(Path file, Range range, String what) {
-        return Reason.at(file, range, "the code names " + what + " and may be made from " + target.describe()
+        return Reason.at(file, range, "the code names " + what + " and may be made from the " + target.describe()
                 + " by an annotation processor of the build; it follows when that may run (--run-processors)");
     }
 }

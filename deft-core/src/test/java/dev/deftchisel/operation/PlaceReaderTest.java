@@ -34,6 +34,21 @@ class PlaceReaderTest {
                     static class Slot { Slot(int n) { } }
                 }
                 """);
+        sample.write("lombok/Data.java", "package lombok;\npublic @interface Data { }\n");
+        sample.write("harbour/Tide.java", """
+                package harbour;
+                @lombok.Data
+                class Tide {
+                    private int height;
+                    int low;
+                }
+                """);
+        sample.write("harbour/Tides.java", """
+                package harbour;
+                class Tides {
+                    int twice(Tide tide) { tide.setHeight(3); return 2 * tide.getHeight(); }
+                }
+                """);
         snapshot = sample.snapshot();
         reader = new PlaceReader(sample.analyst(), sample.root());
     }
@@ -51,6 +66,8 @@ class PlaceReaderTest {
             harbour.Berth#moor(List, int[])      | 7:10
             harbour.Berth#moor(List<String>,int...) | 7:10
             harbour                              | 1:15
+            harbour.Tide#getHeight()             | 3:63
+            harbour.Tide#setHeight(int)          | 3:33
             """)
     void placesAreReadAsPeopleWriteThem(String text, String position) {
         Place place = reader.read(text);
@@ -72,6 +89,7 @@ class PlaceReaderTest {
             sea.berth                   | sea.berth: there is no type or package of this name in the workspace; did you mean harbour.Berth?
             harbour.Berth#moor          | harbour.Berth#moor: there are several; say which: harbour.Berth#moor(String) or harbour.Berth#moor(List<String>, int...)
             harbour.Berth#sail(int)     | harbour.Berth#sail(int): Berth declares no member sail(int)
+            harbour.Tide#getLow()       | harbour.Tide#getLow(): Tide declares no member getLow(), it gets it by an annotation for harbour.Tide#low; nothing uses it
             harbour.Quay#sail           | harbour.Quay#sail: there is no type harbour.Quay in the workspace
             """)
     void whatIsNotThereIsSaid(String text, String message) {

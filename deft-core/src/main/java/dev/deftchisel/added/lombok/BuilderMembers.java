@@ -57,7 +57,7 @@ final class BuilderMembers {
     }
 
     /** A field whose value is given already is a step only when it says so. */
-    private static boolean isSet(Reading reading, VariableTree field) {
+    static boolean isSet(Reading reading, VariableTree field) {
         return field.getInitializer() == null || !reading.isFinal(field) || reading.annotation(field.getModifiers(), "Builder.Default").isPresent()
                 || field.getModifiers().getAnnotations().stream().anyMatch(one -> one.getAnnotationType().toString().endsWith("Builder.Default"));
     }
@@ -98,23 +98,22 @@ final class BuilderMembers {
         String self = builder + arguments;
         inside.addAll(fields(builder));
         inside.add(new Added(builder, "constructor", builder, "", builder + "() { }"));
-        for (VariableTree value : values) {
-            AccessorNames names = new AccessorNames(reading, value);
-            String property = names.property().orElse(value.getName().toString());
-            String prefix = said("setterPrefix", "");
-            String step = prefix.isEmpty() ? property : prefix + names.capital(property);
-            Optional<AnnotationTree> several = reading.annotation(value.getModifiers(), "Singular");
-            if (several.isPresent()) {
-                inside.addAll(Singulars.of(several.get(), value, property, builder, access() + self, prefix, names));
-            } else {
-                inside.add(new Added(builder, "step", step, value.getName().toString(),
-                        access() + self + " " + step + "(" + value.getType() + " " + property + ") { return this; }"));
-            }
-        }
+        values.forEach(value -> inside.addAll(steps(reading, value, builder, access() + self, said("setterPrefix", ""))));
         String end = said("buildMethodName", "build");
         inside.add(new Added(builder, "build", end, "", access() + made + " " + end + "() { " + product() + " }"));
         inside.add(new Added(builder, "text", "toString", "", "public java.lang.String toString() { return null; }"));
         return inside;
+    }
+
+    /** The steps for a value; they begin with the same modifiers and type. */
+    static List<Added> steps(Reading reading, VariableTree value, String builder, String head, String prefix) {
+        AccessorNames names = new AccessorNames(reading, value);
+        String property = names.property().orElse(value.getName().toString());
+        String step = prefix.isEmpty() ? property : prefix + names.capital(property);
+        return reading.annotation(value.getModifiers(), "Singular")
+                .map(several -> Singulars.of(several, value, property, builder, head, prefix, names))
+                .orElseGet(() -> List.of(new Added(builder, "step", step, value.getName().toString(),
+                        head + " " + step + "(" + value.getType() + " " + property + ") { return this; }")));
     }
 
     /** What is built is made by the constructor, so that it is missed when it is not there. */

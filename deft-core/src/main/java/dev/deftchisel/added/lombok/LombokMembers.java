@@ -47,6 +47,7 @@ public final class LombokMembers implements AddedMembers {
         List<Added> all = new ArrayList<>(new FieldMembers(reading).all());
         all.addAll(new ConstructorMembers(reading).all());
         all.addAll(BuilderMembers.of(reading));
+        all.addAll(SuperBuilderMembers.of(reading));
         all.addAll(new ObjectMembers(reading).all());
         outer(type).ifPresent(outer -> all.addAll(BuilderMembers.completing(reading(outer), reading)));
         return all;
@@ -64,7 +65,8 @@ public final class LombokMembers implements AddedMembers {
                 return super.visitClass(tree, null);
             }
         }.scan(type.unit(), null);
-        return Optional.ofNullable(found[0]).map(tree -> new AnnotatedType(type.file(), type.unit(), tree, type.positions()));
+        return Optional.ofNullable(found[0]).map(tree -> new AnnotatedType(type.file(), type.unit(), tree, type.positions(),
+                type.nestedName().substring(0, type.nestedName().lastIndexOf('.'))));
     }
 
     @Override
@@ -88,6 +90,7 @@ public final class LombokMembers implements AddedMembers {
                 }
             }
         }
+        insertions.addAll(InferredVariables.in(type));
         return insertions;
     }
 

@@ -64,7 +64,7 @@ final class RunnerProcess {
             entry(loader, classes).invoke(null, (Object) new String[0]);
         } catch (InvocationTargetException thrown) {
             failure = thrown.getCause().getClass().getName();
-        } catch (ReflectiveOperationException | LinkageError | IOException | TooMuch other) {
+        } catch (ReflectiveOperationException | LinkageError | IOException | RuntimeException other) {
             failure = other.getClass().getName();
         }
         return new Printed(kept.toString(StandardCharsets.UTF_8), failure);
