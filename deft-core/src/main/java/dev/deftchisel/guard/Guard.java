@@ -95,7 +95,7 @@ public final class Guard {
         List<Difference> differences = new ArrayList<>(comparison.bindings());
         differences.addAll(comparison.errors());
         differences.addAll(new GivenNames(after, change).differences());
-        differences.addAll(new RemadeComparison(before.snapshot(), changed, change).differences());
+        differences.addAll(new RemadeComparison(analyst, analyst.of(changed), change).differences());
         if (differences.isEmpty() && change.meaning().freedom() != Meaning.Freedom.TYPES) {
             // otherwise other types only follow from other names
             differences.addAll(comparison.traces());

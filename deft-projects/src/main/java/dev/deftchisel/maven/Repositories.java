@@ -83,6 +83,8 @@ public final class Repositories {
         session.setWorkspaceReader(new LocalVersions(settings.localRepository()));
         settings.applyTo(session);
         session.setOffline(!online);
+        // a snapshot would be copied to a file without its time, in the user's repository
+        session.setConfigProperty("aether.artifactResolver.snapshotNormalization", false);
         // profiles in the models of libraries ask which Java it is; without an answer a model cannot be read at all
         session.setSystemProperties(System.getProperties());
         session.setCache(new DefaultRepositoryCache());

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.sun.net.httpserver.BasicAuthenticator;
+import com.sun.net.httpserver.HttpHandler;
 import com.sun.net.httpserver.HttpServer;
 import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Module;
@@ -20,8 +21,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
 import java.util.jar.JarOutputStream;
 import java.util.zip.ZipEntry;
 import org.junit.jupiter.api.BeforeEach;
@@ -85,7 +84,8 @@ class MavenBuildsTest {
     }
 
     private Workspace open(boolean isOnline) {
-        return new Workspaces(List.of(new MavenReader())).read(new OpenRequest(root, true, List.of(), List.of(), Optional.empty(), Optional.empty(), isOnline ? Set.of(Permission.FETCH_LIBRARIES) : Set.of()));
+        OpenRequest request = OpenRequest.at(root);
+        return new Workspaces(List.of(new MavenReader())).read(isOnline ? request.with(Permission.FETCH_LIBRARIES) : request);
     }
 
     private static Module module(Workspace workspace, String name) {
@@ -225,20 +225,78 @@ class MavenBuildsTest {
         assertTrue(gaps.get(0).matches(".*settings\\.xml:3:\\d+: cannot be read .*"), gaps.toString());
     }
 
-    @Test
-    void aMirrorThatAsksForAPasswordIsGivenIt() throws IOException {
-        String jar = "/harbour/kit/gauges/1/gauges-1.jar";
-        Map<String, byte[]> files = Map.of(jar, archive("kit/Gauge.class"), jar.replace(".jar", ".pom"),
-                pom("gauges", "").replace("<groupId>harbour<", "<groupId>harbour.kit<").getBytes(StandardCharsets.UTF_8));
-        HttpServer server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
-        server.createContext("/", exchange -> {
+    private static HttpHandler answering(Map<String, byte[]> files) {
+        return exchange -> {
             byte[] content = files.get(exchange.getRequestURI().getPath());
             exchange.sendResponseHeaders(content == null ? 404 : 200, content == null ? -1 : content.length);
             if (content != null) {
                 exchange.getResponseBody().write(content);
             }
             exchange.close();
-        }).setAuthenticator(new BasicAuthenticator("quay") {
+        };
+    }
+
+    @Test
+    void aSnapshotIsTheOneThatWasInstalled() throws IOException {
+        install("harbour.kit", "gauges", "2-SNAPSHOT", "", "kit/Gauge.class");
+        write("pom.xml", pom("harbour", "<dependencies><dependency><groupId>harbour.kit</groupId><artifactId>gauges</artifactId><version>2-SNAPSHOT</version></dependency></dependencies>"));
+        write("src/main/java/Quay.java", "class Quay { }");
+        Workspace workspace = open(false);
+        assertEquals(List.of(), workspace.gaps());
+        assertEquals(List.of("harbour.kit:gauges:2-SNAPSHOT"), origins(workspace.modules().get(0).dependencies().libraries()));
+    }
+
+    /** A fetched snapshot has the time in the name of its file, and a file that says which is the latest. */
+    @Test
+    void aSnapshotIsTheLatestThatWasFetched() throws IOException {
+        install("harbour.kit", "gauges", "2-SNAPSHOT", "", "kit/Gauge.class");
+        Path place = repository.resolve("harbour/kit/gauges/2-SNAPSHOT");
+        for (String ending : List.of("jar", "pom")) {
+            Files.move(place.resolve("gauges-2-SNAPSHOT." + ending), place.resolve("gauges-2-20261101.120000-1." + ending));
+        }
+        Files.writeString(place.resolve("maven-metadata-central.xml"), """
+                <metadata><groupId>harbour.kit</groupId><artifactId>gauges</artifactId><version>2-SNAPSHOT</version><versioning>
+                <snapshot><timestamp>20261101.120000</timestamp><buildNumber>1</buildNumber></snapshot><snapshotVersions>
+                <snapshotVersion><extension>jar</extension><value>2-20261101.120000-1</value><updated>20261101120000</updated></snapshotVersion>
+                <snapshotVersion><extension>pom</extension><value>2-20261101.120000-1</value><updated>20261101120000</updated></snapshotVersion>
+                </snapshotVersions></versioning></metadata>""");
+        write("pom.xml", pom("harbour", "<repositories><repository><id>central</id><url>http://nowhere.invalid</url><snapshots><enabled>true</enabled></snapshots>"
+                + "</repository></repositories><dependencies><dependency><groupId>harbour.kit</groupId><artifactId>gauges</artifactId>"
+                + "<version>2-SNAPSHOT</version></dependency></dependencies>"));
+        write("src/main/java/Quay.java", "class Quay { }");
+        Workspace workspace = open(false);
+        assertEquals(List.of(), workspace.gaps());
+        assertEquals(List.of(place.resolve("gauges-2-20261101.120000-1.jar")), workspace.modules().get(0).classPath());
+    }
+
+    /** The host of the repository is not there; whoever gets an answer asked the proxy. */
+    @Test
+    void aProxyIsAskedInPlaceOfTheRepository() throws IOException {
+        String jar = "/harbour/kit/gauges/1/gauges-1.jar";
+        HttpServer server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
+        server.createContext("/", answering(Map.of(jar, archive("kit/Gauge.class"), jar.replace(".jar", ".pom"),
+                pom("gauges", "").replace("<groupId>harbour<", "<groupId>harbour.kit<").getBytes(StandardCharsets.UTF_8))));
+        server.start();
+        try {
+            write("settings.xml", "<settings><localRepository>" + repository + "</localRepository><proxies><proxy><id>quay</id><active>true</active><protocol>http</protocol>"
+                    + "<host>" + server.getAddress().getAddress().getHostAddress() + "</host><port>" + server.getAddress().getPort() + "</port></proxy></proxies></settings>");
+            write("pom.xml", pom("harbour", "<repositories><repository><id>far</id><url>http://nowhere.invalid</url></repository></repositories><dependencies>"
+                    + "<dependency><groupId>harbour.kit</groupId><artifactId>gauges</artifactId><version>1</version></dependency></dependencies>"));
+            write("src/main/java/Quay.java", "class Quay { }");
+            assertEquals(List.of(), open(true).gaps());
+            assertEquals(List.of("harbour.kit:gauges:1"), origins(open(false).modules().get(0).dependencies().libraries()));
+        } finally {
+            server.stop(0);
+        }
+    }
+
+    @Test
+    void aMirrorThatAsksForAPasswordIsGivenIt() throws IOException {
+        String jar = "/harbour/kit/gauges/1/gauges-1.jar";
+        Map<String, byte[]> files = Map.of(jar, archive("kit/Gauge.class"), jar.replace(".jar", ".pom"),
+                pom("gauges", "").replace("<groupId>harbour<", "<groupId>harbour.kit<").getBytes(StandardCharsets.UTF_8));
+        HttpServer server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
+        server.createContext("/", answering(files)).setAuthenticator(new BasicAuthenticator("quay") {
             @Override
             public boolean checkCredentials(String user, String password) {
                 return user.equals("pilot") && password.equals("tide");

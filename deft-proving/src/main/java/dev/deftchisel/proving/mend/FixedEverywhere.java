@@ -95,7 +95,7 @@ public final class FixedEverywhere {
         List<String> objections = new ArrayList<>();
         new NoNewDiagnostics().objection(before, after, List.of()).ifPresent(objections::add);
         if (turn.keepsClasses()) {
-            new SameClasses().objection(before, after, List.of()).ifPresent(objections::add);
+            SameClasses.WITHOUT_PROCESSORS.objection(before, after, List.of()).ifPresent(objections::add);
         }
         Problems again = chisel.problems();
         Problems.Fixed second = again.fixAll(again.everywhere(), problem -> turn.rules().contains(problem.rule()));

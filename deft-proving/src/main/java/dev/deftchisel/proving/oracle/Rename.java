@@ -7,6 +7,7 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Meaning;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * What a rename says that it does.
@@ -20,8 +21,15 @@ public record Rename(String title, Meaning meaning, Map<SymbolKey, String> oldNa
     /** Reads it off a change and the analysis it was planned with. */
     public static Rename of(Change change, Analysis before) {
         Map<SymbolKey, String> oldNames = new HashMap<>();
-        change.meaning().names().keySet().forEach(key ->
-                before.symbol(key).map(Symbol::name).ifPresent(name -> oldNames.put(key, name)));
+        change.meaning().names().keySet().forEach(key -> before.symbol(key).map(Symbol::name).or(() -> name(key))
+                .ifPresent(name -> oldNames.put(key, name)));
         return new Rename(change.title(), change.meaning(), oldNames);
+    }
+
+    /** Of what is not in the analysis, since an annotation processor adds it and nothing names it. */
+    private static Optional<String> name(SymbolKey key) {
+        return key instanceof SymbolKey.Method method ? Optional.of(method.name()) : key instanceof SymbolKey.Field field ? Optional.of(field.name())
+                : key instanceof SymbolKey.Type type ? Optional.of(type.binaryName().substring(
+                Math.max(type.binaryName().lastIndexOf('.'), type.binaryName().lastIndexOf('$')) + 1)) : Optional.empty();
     }
 }

@@ -3,6 +3,7 @@ package dev.deftchisel.proving.oracle;
 import dev.deftchisel.proving.compiled.CompiledCode;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -11,11 +12,23 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.ClassWriter;
 
-/** The class files are equal but for the names that the renames say they change. */
-public final class SameClasses implements CodeOracle {
+/**
+ * The class files are equal but for the names that the renames say they change.
+ *
+ * @param isProcessed whether annotation processors have a part in them, who make texts of names: {@code "Berth(depth="}
+ * @param made        binary names of types that they make; what nobody but such a type sees of itself may be called as it likes
+ */
+public record SameClasses(boolean isProcessed, Set<String> made) implements CodeOracle {
+
+    /** Where no processor has a part in it. */
+    public static final SameClasses WITHOUT_PROCESSORS = new SameClasses(false, Set.of());
+
+    private static final Pattern TEXT = Pattern.compile("\"[^\"]*\"");
 
     private static final Pattern INTERFACE_CALL = Pattern.compile("(.*?)([\\w/$]+)(\\.[\\w$]+ ?\\(.*\\bitf\\b.*)");
 
@@ -40,7 +53,14 @@ public final class SameClasses implements CodeOracle {
             expected.putAll(renamed);
             index = index.renamed(names);
         }
-        return compare(expected, after, index, traces);
+        return compare(expected, after, index, traces, isProcessed ? words(renames) : "");
+    }
+
+    /** The names of before and after, also in the middle of others. */
+    private static String words(List<Rename> renames) {
+        return renames.stream().flatMap(rename -> Stream.concat(rename.oldNames().values().stream(), rename.meaning().names().values().stream()))
+                .filter(word -> !word.isEmpty()).flatMap(word -> Stream.of(word, Character.toUpperCase(word.charAt(0)) + word.substring(1)))
+                .distinct().sorted(Comparator.comparingInt(String::length).reversed()).map(Pattern::quote).collect(Collectors.joining("|"));
     }
 
     private static byte[] renamed(byte[] bytes, NewNames names) {
@@ -49,8 +69,8 @@ public final class SameClasses implements CodeOracle {
         return writer.toByteArray();
     }
 
-    private static Optional<String> compare(
-            Map<String, byte[]> expected, CompiledCode after, ClassIndex index, Set<String> traces) {
+    private Optional<String> compare(
+            Map<String, byte[]> expected, CompiledCode after, ClassIndex index, Set<String> traces, String words) {
         Map<String, byte[]> actual = new TreeMap<>();
         after.classes().forEach((name, bytes) -> actual.put(name.replace('.', '/'), bytes));
         ClassIndex actualIndex = ClassIndex.of(actual.values());
@@ -60,7 +80,7 @@ public final class SameClasses implements CodeOracle {
             if (other == null) {
                 differences.add(name + " is gone");
             } else if (!Arrays.equals(bytes, other)) {
-                firstDifference(ClassText.of(bytes, index, traces), ClassText.of(other, actualIndex, traces), actualIndex)
+                firstDifference(ClassText.of(bytes, index, traces), ClassText.of(other, actualIndex, traces), actualIndex, words, name)
                         .ifPresent(difference -> differences.add(name + ": " + difference));
             }
         });
@@ -72,18 +92,30 @@ public final class SameClasses implements CodeOracle {
                 : Optional.of(differences.get(0) + (differences.size() == 1 ? "" : " (" + differences.size() + " classes)"));
     }
 
-    private static Optional<String> firstDifference(String expected, String actual, ClassIndex index) {
+    private Optional<String> firstDifference(String expected, String actual, ClassIndex index, String words, String type) {
         if (expected.equals(actual)) {
             return Optional.empty();
         }
         String[] expectedLines = expected.split("\n");
         String[] actualLines = actual.split("\n");
         for (int i = 0; i < Math.min(expectedLines.length, actualLines.length); i++) {
-            if (!expectedLines[i].equals(actualLines[i]) && !isEitherOfTwo(expectedLines[i], actualLines[i], index)) {
+            if (!expectedLines[i].equals(actualLines[i]) && !isEitherOfTwo(expectedLines[i], actualLines[i], index)
+                    && (words.isEmpty() || !hidden(expectedLines[i], words, type).equals(hidden(actualLines[i], words, type)))) {
                 return Optional.of("'" + expectedLines[i].strip() + "' became '" + actualLines[i].strip() + "'");
             }
         }
-        return Optional.of("it has " + actualLines.length + " lines instead of " + expectedLines.length);
+        return expectedLines.length == actualLines.length ? Optional.empty()
+                : Optional.of("it has " + actualLines.length + " lines instead of " + expectedLines.length);
+    }
+
+    /** A line without some words in the texts in it, and in names of what only a type that is made sees. */
+    private String hidden(String line, String words, String type) {
+        boolean isOwn = made.contains(type.replace('/', '.')) && line.strip().startsWith("private ")
+                || line.contains("$default$") || made.stream().anyMatch(one -> line.contains("FIELD " + one.replace('.', '/') + "."));
+        if (isOwn) {
+            return line.replaceAll(words, "#");
+        }
+        return TEXT.matcher(line).replaceAll(text -> Matcher.quoteReplacement(text.group().replaceAll(words, "#")));
     }
 
     /**

@@ -10,6 +10,8 @@ import dev.deftchisel.problem.About;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rules;
 import dev.deftchisel.proving.compiled.CompiledCode;
+import dev.deftchisel.proving.oracle.Rename;
+import dev.deftchisel.proving.oracle.SameClasses;
 import dev.deftchisel.workspace.OpenRequest;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -17,6 +19,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
@@ -53,11 +56,19 @@ public final class RandomOffers {
     }
 
     /** A program that is being changed. */
-    private record Copy(Program program, Path folder, Path classes, Chisel chisel, Printed printed) {
+    private record Copy(Program program, Path folder, Path classes, Chisel chisel, Working working) {
 
-        Copy printing(Printed other) {
+        Copy as(Working other) {
             return new Copy(program, folder, classes, chisel, other);
         }
+
+        Printed printed() {
+            return working.printed();
+        }
+    }
+
+    /** The code as it was compiled last, and what it prints. */
+    private record Working(CompiledCode code, Printed printed) {
     }
 
     /**
@@ -75,17 +86,18 @@ public final class RandomOffers {
         OpenRequest request = program.opened(sources);
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
             Map<String, String> before = texts(chisel);
-            Copy unprinted = new Copy(program, sources, folder.resolve("classes"), chisel, new Printed("", ""));
+            Copy unprinted = new Copy(program, sources, folder.resolve("classes"), chisel,
+                    new Working(new CompiledCode(Map.of(), List.of(), Set.of(), Set.of()), new Printed("", "")));
             CompiledCode code = compiled(unprinted);
             if (!code.errors().isEmpty()) {
                 throw new IllegalStateException(program.name() + " does not compile: " + code.errors());
             }
-            Copy copy = unprinted.printing(print(unprinted, code));
+            Copy copy = unprinted.as(new Working(code, print(unprinted, code)));
             int applied = 0;
             for (int i = 0; i < steps; i++) {
-                Optional<Printed> printed = step(copy);
-                applied += printed.isPresent() ? 1 : 0;
-                copy = copy.printing(printed.orElse(copy.printed()));
+                Optional<Working> working = step(copy);
+                applied += working.isPresent() ? 1 : 0;
+                copy = copy.as(working.orElse(copy.working()));
             }
             for (int i = 0; i < applied; i++) {
                 chisel.undo();
@@ -125,7 +137,7 @@ public final class RandomOffers {
     }
 
     /** What the program prints now; empty when nothing was applied that stays. */
-    private Optional<Printed> step(Copy copy) throws IOException, InterruptedException {
+    private Optional<Working> step(Copy copy) throws IOException, InterruptedException {
         Optional<OfferDraw.Drawn> drawn;
         try {
             drawn = draw.from(copy.chisel());
@@ -176,8 +188,24 @@ public final class RandomOffers {
             copy.chisel().undo();
             return Optional.empty();
         }
+        boolean mentions = preview.mentions(true) > 0 || preview.mentions(false) > 0;
+        Optional<String> otherClasses = one.sort().equals("rename") && !copy.program().processors().isEmpty() && !mentions
+                ? new SameClasses(true, made(copy)).objection(copy.working().code(), code, List.of(Rename.of(preview.change(), preview.before()))) : Optional.empty();
+        if (otherClasses.isPresent()) {
+            tell(copy, one, Step.Verdict.CLASSES, otherClasses.get(), diff);
+            copy.chisel().undo();
+            return Optional.empty();
+        }
         tell(copy, one, Step.Verdict.SAME, "", diff);
-        return Optional.of(printed);
+        return Optional.of(new Working(code, printed));
+    }
+
+    /** Names of types that stand in no text. */
+    private static Set<String> made(Copy copy) {
+        Set<String> written = copy.chisel().snapshot().files().stream().filter(file -> !file.root().isProcessed())
+                .flatMap(file -> file.skeleton().types().stream().map(file.skeleton()::qualifiedName)).collect(Collectors.toSet());
+        return Stream.concat(copy.working().code().classes().keySet().stream(), compiled(copy).classes().keySet().stream())
+                .filter(name -> !written.contains(name.replace('$', '.')) && !name.matches(".*\\$\\d.*")).collect(Collectors.toSet());
     }
 
     private static String where(Throwable broken) {

@@ -32,12 +32,14 @@ public record Step(String program, String sort, String place, String title, Answ
         BROKEN,
         /** Applied, and does something else. */
         OTHER,
+        /** A rename after which class files that processors have part in differ in more than names. */
+        CLASSES,
         /** The operation broke down. */
         FAILED;
 
         /** Whether it must never happen. */
         public boolean isWrong() {
-            return this == BROKEN || this == OTHER || this == FAILED;
+            return this == BROKEN || this == OTHER || this == CLASSES || this == FAILED;
         }
     }
 

@@ -40,12 +40,12 @@ public record Oracles(
     /** After a rename the class files are equal but for the names. */
     public static Oracles ofRename() {
         return new Oracles(List.of(new BytesOutsideEdits(), new UndoGivesBack()), List.of(new RenamedBack()),
-                List.of(new NoNewDiagnostics(), new SameClasses()), Optional.empty());
+                List.of(new NoNewDiagnostics(), SameClasses.WITHOUT_PROCESSORS), Optional.empty());
     }
 
     /** After a variable or method is extracted and inlined again the class files are equal. */
     public static Oracles ofExtractionAndBack() {
-        return new Oracles(List.of(), List.of(), List.of(new NoNewDiagnostics(), new SameClasses()),
+        return new Oracles(List.of(), List.of(), List.of(new NoNewDiagnostics(), SameClasses.WITHOUT_PROCESSORS),
                 Optional.of(new InlinedBack()));
     }
 

@@ -34,7 +34,7 @@ class SameClassesTest {
     private Optional<String> objection(String before, String after, SymbolKey key, String oldName, String newName)
             throws IOException {
         Rename rename = new Rename("rename", new Meaning(Map.of(key, newName), Map.of()), Map.of(key, oldName));
-        return new SameClasses().objection(compiled(before), compiled(after), List.of(rename));
+        return SameClasses.WITHOUT_PROCESSORS.objection(compiled(before), compiled(after), List.of(rename));
     }
 
     private static final SymbolKey BERTH = new SymbolKey.Type("Berth");
@@ -73,10 +73,10 @@ class SameClassesTest {
                 """;
         Rename rename = new Rename("rename", new Meaning(Map.of(key, "permits", own, "permits"), Map.of()),
                 Map.of(key, "allows", own, "allows"));
-        assertEquals(Optional.empty(), new SameClasses().objection(compiled(source.replace("NAME", "allows")),
+        assertEquals(Optional.empty(), SameClasses.WITHOUT_PROCESSORS.objection(compiled(source.replace("NAME", "allows")),
                 compiled(source.replace("NAME", "permits")), List.of(rename)));
         Rename half = new Rename("rename", new Meaning(Map.of(key, "permits"), Map.of()), Map.of(key, "allows"));
-        assertTrue(new SameClasses().objection(compiled(source.replace("NAME", "allows")),
+        assertTrue(SameClasses.WITHOUT_PROCESSORS.objection(compiled(source.replace("NAME", "allows")),
                 compiled(source.replace("NAME", "permits")), List.of(half)).isPresent());
     }
 
@@ -109,7 +109,7 @@ class SameClassesTest {
         SymbolKey accessor = new SymbolKey.Method(BERTH, "number", "()I");
         Rename rename = new Rename("rename", new Meaning(Map.of(field, "id", accessor, "id"), Map.of()),
                 Map.of(field, "number", accessor, "number"));
-        assertEquals(Optional.empty(), new SameClasses().objection(
+        assertEquals(Optional.empty(), SameClasses.WITHOUT_PROCESSORS.objection(
                 compiled(source.replace("NAME", "number")), compiled(source.replace("NAME", "id")), List.of(rename)));
     }
 

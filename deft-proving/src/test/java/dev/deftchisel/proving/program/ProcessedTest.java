@@ -65,6 +65,16 @@ class ProcessedTest {
     }
 
     @Test
+    void aNameThatGeneratedCodeWouldTakeForAnotherIsRefused() throws IOException {
+        try (Chisel chisel = Chisel.open(opened("processed-immutables"), Monitor.SILENT)) {
+            Outcome.Refusal refusal = assertInstanceOf(Outcome.Refusal.class, rename(chisel, "harbour.Main", "IllegalStateException"));
+            assertTrue(refusal.reasons().stream().anyMatch(reason -> reason.sentence()
+                            .startsWith("what an annotation processor makes would not mean the same: 'IllegalStateException' in")),
+                    refusal.reasons().toString());
+        }
+    }
+
+    @Test
     void whatIsMadeIsRenamedWhereItComesFrom() throws IOException {
         try (Chisel chisel = Chisel.open(opened("processed-records"), Monitor.SILENT)) {
             Outcome.Refusal refusal = assertInstanceOf(Outcome.Refusal.class, rename(chisel, "harbour.BerthBuilder", "Mooring"));
