@@ -264,7 +264,8 @@ public final class RenameOperation implements Operation {
                 "rename the " + target.describe() + " to " + newName + also(related.size()) + following(added.size()),
                 files,
                 new Meaning(names, Map.of()),
-                Stream.of(notes(target, before), unseen, external.notes(), MentionsBeside.notes(texts, before.snapshot().workspace())).flatMap(List::stream).toList());
+                Stream.of(notes(target, before), unseen, external.notes(), DerivedQueries.notes(names.keySet(), before),
+                        MentionsBeside.notes(texts, before.snapshot().workspace())).flatMap(List::stream).toList());
         Map<SymbolKey, String> remade = made.isEmpty() ? RemadeNames.of(change, analyst) : made;
         return remade.size() > made.size() ? plan(spot, target, newName, answers, analyst, remade) : new Plan.Ready(change, before);
     }
