@@ -100,7 +100,9 @@ public final class Analysis {
 
     /** Whether a variable gets a value anywhere else than where it is declared. */
     public boolean isAssigned(SymbolKey variable) {
-        return uses(variable).stream().anyMatch(use -> use.role() == Role.WRITE);
+        return uses(variable).stream().anyMatch(use -> use.role() == Role.WRITE)
+                || variable instanceof SymbolKey.Field field && declaration(field).flatMap(declared -> snapshot.file(declared.file()))
+                .filter(file -> Unwritten.isAssigned(field, file, libraries.additions())).isPresent();
     }
 
     /** The named bindings at a caret: those whose name it stands in or directly behind. */

@@ -1,9 +1,11 @@
 package dev.deftchisel.analysis;
 
 import dev.deftchisel.added.Added;
+import dev.deftchisel.added.AdditionsReader;
 import dev.deftchisel.source.MemberSketch;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /** Where something comes from that does not stand in the text anybody wrote. */
 public final class Unwritten {
@@ -20,6 +22,18 @@ public final class Unwritten {
                 .flatMap(type -> type.members().stream())
                 .filter(one -> one.name().equals(name) && !one.role().equals("constructor"))
                 .map(Added::field).findFirst();
+    }
+
+    /**
+     * Whether a member that an annotation adds gives a field a value; of one of which only a class file tells, that is supposed.
+     *
+     * @param declaring the file in which the field is declared
+     */
+    static boolean isAssigned(SymbolKey.Field field, SourceFile declaring, AdditionsReader additions) {
+        Pattern assignment = Pattern.compile("\\." + Pattern.quote(field.name()) + " = ");
+        return field.owner() instanceof SymbolKey.Type owner && additions.of(declaring).members().stream()
+                .filter(type -> owner.binaryName().replace('$', '.').endsWith("." + type.nestedName()) || owner.binaryName().equals(type.nestedName()))
+                .flatMap(type -> type.members().stream()).anyMatch(one -> one.isBuilt() || assignment.matcher(one.text()).find());
     }
 
     /**

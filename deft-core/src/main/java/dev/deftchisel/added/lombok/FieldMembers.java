@@ -53,7 +53,8 @@ final class FieldMembers {
         AccessorNames names = new AccessorNames(reading, field);
         String type = field.getType().toString();
         names.getter().filter(name -> !isThere(name, names)).ifPresent(name -> members.add(new Added("", "getter", name,
-                field.getName().toString(), access + isStatic(field) + type + " " + name + "() { return " + field.getName() + "; }")));
+                field.getName().toString(), access + isStatic(field) + type + " " + name + "() { "
+                + (LazyFields.isLazy(reading, field) ? "throw null;" : "return " + field.getName() + ";") + " }")));
     }
 
     /** For a boolean any spelling of the getter counts. */

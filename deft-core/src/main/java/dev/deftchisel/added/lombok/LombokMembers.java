@@ -90,6 +90,7 @@ public final class LombokMembers implements AddedMembers {
                 }
             }
         }
+        insertions.addAll(LazyFields.in(reading));
         insertions.addAll(InferredVariables.in(type));
         return insertions;
     }
