@@ -22,6 +22,8 @@ import java.util.Set;
 final class GradleAnswer {
 
     private static final String FILE = "Gradle's answer";
+    /** What stands between the path of a project and the name of a source set that is a module of its own. */
+    private static final char OF_SOURCE_SET = '/';
 
     private GradleAnswer() {
     }
@@ -47,8 +49,11 @@ final class GradleAnswer {
         return Optional.of(new Workspace(root, new Build("Gradle, as it says itself", said.inputs()), modules, List.copyOf(told)));
     }
 
-    /** Those that it said, and what generators left that are no compiler's. */
+    /** Those that it said, and what generators left that are no compiler's: one module of a project has it, not those of further source sets. */
     private static List<SourceRoot> roots(Module module) {
+        if (module.name().indexOf(OF_SOURCE_SET) >= 0) {
+            return module.roots();
+        }
         List<SourceRoot> roots = new ArrayList<>(module.roots());
         GeneratedRoots.ofGradle(module.folder()).stream()
                 .filter(root -> roots.stream().noneMatch(known -> known.folder().equals(root.folder()))).forEach(roots::add);

@@ -113,6 +113,8 @@ class GradleReaderTest {
         assertEquals(List.of("numbers:4"), libraries(single("dependencies { implementation 'harbour:numbers:+' }")));
         assertEquals(List.of("tables:2"), libraries(single(
                 "dependencies { implementation('harbour:tables:2') { exclude group: 'harbour', module: 'numbers' } }")));
+        assertEquals(List.of("numbers:1"), libraries(single("dependencies { implementation 'harbour:numbers:4' }\n"
+                + "configurations.all { resolutionStrategy { force 'harbour:numbers:1' } }")));
         write("gradle.lockfile", "# locked\nharbour:numbers:1=compileClasspath\nempty=\n");
         assertEquals(List.of("numbers:1", "tables:2"), libraries(single("dependencies { implementation 'harbour:tables:2' }")));
     }
