@@ -70,6 +70,7 @@ final class BuiltMembers implements AddedMembers, AutoCloseable {
     @Override
     public boolean concerns(SourceFile file) {
         return file.root().kind() == SourceRoot.Kind.SOURCE && file.content().indexOf('@') >= 0
+                && file.module().dependencies().processors().stream().anyMatch(isKnown.negate())
                 && (known.containsKey(file.path()) || classFile(file).isPresent()) && isChanged(file.module());
     }
 

@@ -190,7 +190,7 @@ public final class RandomOffers {
         }
         boolean mentions = preview.mentions(true) > 0 || preview.mentions(false) > 0;
         Optional<String> otherClasses = one.sort().equals("rename") && !copy.program().processors().isEmpty() && !mentions
-                ? new SameClasses(true, made(copy)).objection(copy.working().code(), code, List.of(Rename.of(preview.change(), preview.before()))) : Optional.empty();
+                ? new SameClasses(true, made(copy, code)).objection(copy.working().code(), code, List.of(Rename.of(preview.change(), preview.before()))) : Optional.empty();
         if (otherClasses.isPresent()) {
             tell(copy, one, Step.Verdict.CLASSES, otherClasses.get(), diff);
             copy.chisel().undo();
@@ -201,10 +201,10 @@ public final class RandomOffers {
     }
 
     /** Names of types that stand in no text. */
-    private static Set<String> made(Copy copy) {
+    private static Set<String> made(Copy copy, CompiledCode after) {
         Set<String> written = copy.chisel().snapshot().files().stream().filter(file -> !file.root().isProcessed())
                 .flatMap(file -> file.skeleton().types().stream().map(file.skeleton()::qualifiedName)).collect(Collectors.toSet());
-        return Stream.concat(copy.working().code().classes().keySet().stream(), compiled(copy).classes().keySet().stream())
+        return Stream.concat(copy.working().code().classes().keySet().stream(), after.classes().keySet().stream())
                 .filter(name -> !written.contains(name.replace('$', '.')) && !name.matches(".*\\$\\d.*")).collect(Collectors.toSet());
     }
 

@@ -2,20 +2,19 @@ package dev.deftchisel.proving.shape;
 
 import java.io.File;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
-import java.util.TreeSet;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
-/** Has Gradle itself compile a project, in a process of its own. Any version from 4.4 on. */
+/** Has Gradle itself compile a project. Any version from 4.4 on. */
 public final class GradleBuild {
 
-    private static final Pattern ERROR = Pattern.compile("(/\\S+\\.java):(\\d+): error: ");
+    private static final BuildProcess PROCESS = new BuildProcess(List.of("gradle", "--offline", "--continue", "--console=plain", "testClasses"), Map.of(),
+            Pattern.compile("(/\\S+\\.java):(\\d+): error: "), Pattern.compile("^(?:Execution failed|A problem occurred|Could not|> )"));
 
     private GradleBuild() {
     }
@@ -25,27 +24,8 @@ public final class GradleBuild {
         return Stream.of(System.getenv("PATH").split(File.pathSeparator)).anyMatch(folder -> Files.isExecutable(Path.of(folder, "gradle")));
     }
 
-    /**
-     * Where it has errors, as {@code path:line}.
-     *
-     * @throws IllegalStateException when it fails for another reason
-     */
+    /** Where it has errors, as {@code path:line}. */
     static Set<String> errors(Path folder) throws IOException, InterruptedException {
-        Path log = Files.createTempFile("prove-gradle", ".log");
-        int code = new ProcessBuilder("gradle", "--offline", "--continue", "--console=plain", "testClasses")
-                .directory(folder.toFile()).redirectErrorStream(true).redirectOutput(log.toFile()).start().waitFor();
-        List<String> lines = Files.readAllLines(log, StandardCharsets.UTF_8);
-        Files.delete(log);
-        Set<String> errors = new TreeSet<>();
-        for (String line : lines) {
-            Matcher matcher = ERROR.matcher(line);
-            if (matcher.find()) {
-                errors.add(folder.relativize(Path.of(matcher.group(1))) + ":" + matcher.group(2));
-            }
-        }
-        if (code != 0 && errors.isEmpty()) {
-            throw new IllegalStateException(String.join(" ", lines.subList(Math.max(0, lines.size() - 20), lines.size())));
-        }
-        return errors;
+        return PROCESS.errors(folder);
     }
 }
