@@ -22,9 +22,9 @@ final class CheckedFixes {
     private static final int MOST = 8;
 
     private final Analyst analyst;
-    private final Mender mender;
+    private final FixPlanner mender;
 
-    CheckedFixes(Analyst analyst, Mender mender) {
+    CheckedFixes(Analyst analyst, FixPlanner mender) {
         this.analyst = analyst;
         this.mender = mender;
     }

@@ -19,7 +19,7 @@ import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.PlaceReader;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.problem.Repairs;
 import dev.deftchisel.problem.Rules;
 import dev.deftchisel.source.Range;
@@ -205,19 +205,19 @@ public final class Chisel implements AutoCloseable {
     }
 
     /** What the code at a place means. */
-    public Spot spot(Place place) {
+    public ResolvedPlace spot(Place place) {
         SourceFile file = snapshot.file(place.file()).orElseThrow(() ->
                 new IllegalArgumentException(place.file() + " is not a file of the workspace"));
         Focus focus = nameAt(file.tokens(), place.caret())
                 .map(name -> Focus.on(Set.of(file.path()), Set.of(name)))
                 .orElseGet(() -> Focus.around(file.path(), place.selection()));
-        return new Spot(place, file, analyst().analyse(focus));
+        return new ResolvedPlace(place, file, analyst().analyse(focus));
     }
 
     /** The same for those who only look: what is known of the file already will do, whatever it was asked for. */
-    private Spot look(Place place) {
+    private ResolvedPlace look(Place place) {
         return analyst().known(place.file())
-                .flatMap(known -> snapshot.file(place.file()).map(file -> new Spot(place, file, known)))
+                .flatMap(known -> snapshot.file(place.file()).map(file -> new ResolvedPlace(place, file, known)))
                 .orElseGet(() -> spot(place));
     }
 
@@ -232,7 +232,7 @@ public final class Chisel implements AutoCloseable {
 
     /** What can be done at a place, best first: what is about all that is selected, then what is about least. */
     public List<Offer> offers(Place place) {
-        Spot spot = look(place);
+        ResolvedPlace spot = look(place);
         return operations.stream()
                 .map(operation -> operation.offer(spot))
                 .flatMap(Optional::stream)
@@ -277,7 +277,7 @@ public final class Chisel implements AutoCloseable {
      */
     public Outcome choose(Outcome.Preview preview, BiPredicate<FileChange, Edit> choice) {
         Change chosen = preview.change().choose(choice);
-        return DeepStack.call(() -> new Judge(analyst()).judge(chosen, preview.before()));
+        return DeepStack.call(() -> new ChangeVerifier(analyst()).judge(chosen, preview.before()));
     }
 
     /**

@@ -2,7 +2,7 @@ package dev.deftchisel;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
@@ -15,7 +15,7 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixDraft;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Scope;
-import dev.deftchisel.problem.Surveyor;
+import dev.deftchisel.problem.RuleRunner;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -45,8 +45,8 @@ final class FixRounds {
     private static final int MOST_ROUNDS = 12;
     private static final int MOST_TRIES = 40;
 
-    private final Surveyor surveyor;
-    private final Mender mender;
+    private final RuleRunner surveyor;
+    private final FixPlanner mender;
     private final BiPredicate<SourceFile, Finding> wanted;
     private final Map<String, Integer> counts = new TreeMap<>();
     private final List<Reason> left = new ArrayList<>();
@@ -56,7 +56,7 @@ final class FixRounds {
     private final Set<Path> usable = new LinkedHashSet<>();
     private final Analyst start;
 
-    FixRounds(Analyst start, Surveyor surveyor, Mender mender, BiPredicate<SourceFile, Finding> wanted) {
+    FixRounds(Analyst start, RuleRunner surveyor, FixPlanner mender, BiPredicate<SourceFile, Finding> wanted) {
         this.start = start;
         this.surveyor = surveyor;
         this.mender = mender;
@@ -71,7 +71,7 @@ final class FixRounds {
      * @param edits   what the fix does there
      * @param code    of the analysis in which it was found
      */
-    private record Step(Path file, Finding finding, List<Edit> edits, Code code) {
+    private record Step(Path file, Finding finding, List<Edit> edits, AttributedFile code) {
     }
 
     /**
@@ -157,7 +157,7 @@ final class FixRounds {
         }
         Set<Path> touched = steps.stream().map(Step::file).collect(Collectors.toSet());
         Analysis before = touched.equals(analysis.focus().files()) ? analysis : analyst.analyse(Focus.whole(touched).deeply());
-        Judge judge = new Judge(analyst);
+        ChangeVerifier judge = new ChangeVerifier(analyst);
         List<Step> later = List.of();
         for (int attempt = 0; attempt < MOST_TRIES && !steps.isEmpty(); attempt++) {
             Change change = change(steps, before);
@@ -186,7 +186,7 @@ final class FixRounds {
         Analysis analysis = analyst.analyse(Focus.whole(scope.files()).deeply());
         CheckedFixes checked = new CheckedFixes(analyst, mender.of(analyst));
         for (Path file : scope.files()) {
-            Code code = analysis.code(file).orElse(null);
+            AttributedFile code = analysis.code(file).orElse(null);
             for (Finding found : code == null ? List.<Finding>of() : surveyor.survey(analysis, file)) {
                 boolean isWanted = scope.contains(file, found.range().start()) && !found.fixes().isEmpty()
                         && wanted.test(code.file(), found) && !givenUp.contains(identity(file, found, code));
@@ -210,7 +210,7 @@ final class FixRounds {
         List<Step> steps = new ArrayList<>();
         CheckedFixes checked = new CheckedFixes(analyst, mender.of(analyst));
         for (Path file : scope.files()) {
-            Code code = analysis.code(file).orElse(null);
+            AttributedFile code = analysis.code(file).orElse(null);
             List<Range> taken = new ArrayList<>();
             Set<Boolean> imports = new HashSet<>();
             // what one round knows of the parameters of a method the next fix of it must know first
@@ -288,13 +288,13 @@ final class FixRounds {
                 .min().orElse(Integer.MAX_VALUE);
     }
 
-    private void giveUp(Path file, Finding finding, Code code, String why) {
+    private void giveUp(Path file, Finding finding, AttributedFile code, String why) {
         if (givenUp.add(identity(file, finding, code))) {
             left.add(Reason.at(file, finding.range(), finding.about().id() + ": " + why));
         }
     }
 
-    private static String identity(Path file, Finding finding, Code code) {
+    private static String identity(Path file, Finding finding, AttributedFile code) {
         return finding.about().id() + ":" + file + ":" + code.text(finding.range());
     }
 }

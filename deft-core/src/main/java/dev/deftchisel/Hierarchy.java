@@ -7,8 +7,8 @@ import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.navigation.Declared;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.operation.Spot;
-import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.operation.ResolvedPlace;
+import dev.deftchisel.source.MemberOutline;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -33,9 +33,9 @@ public final class Hierarchy {
 
     private final Analyst analyst;
     private final Navigator navigator;
-    private final Function<Place, Spot> spots;
+    private final Function<Place, ResolvedPlace> spots;
 
-    Hierarchy(Analyst analyst, Navigator navigator, Function<Place, Spot> spots) {
+    Hierarchy(Analyst analyst, Navigator navigator, Function<Place, ResolvedPlace> spots) {
         this.analyst = analyst;
         this.navigator = navigator;
         this.spots = spots;
@@ -48,7 +48,7 @@ public final class Hierarchy {
      * @param sketch    what is declared
      * @param container the type or package that it is declared in; empty in the unnamed package
      */
-    public record Member(SourceFile file, MemberSketch sketch, String container) {
+    public record Member(SourceFile file, MemberOutline sketch, String container) {
 
         /** Its name. */
         public Place place() {
@@ -80,8 +80,8 @@ public final class Hierarchy {
         return innermost(path, member -> member.nameRange().equals(name));
     }
 
-    private Optional<Member> innermost(Path path, Predicate<MemberSketch> isMeant) {
-        return analyst.snapshot().file(path).flatMap(file -> file.skeleton().members().stream()
+    private Optional<Member> innermost(Path path, Predicate<MemberOutline> isMeant) {
+        return analyst.snapshot().file(path).flatMap(file -> file.outline().members().stream()
                 .filter(isMeant)
                 .min(Comparator.comparingInt(member -> member.range().length()))
                 .map(member -> new Member(file, member, Declared.container(file, member))));
@@ -129,7 +129,7 @@ public final class Hierarchy {
 
     /** The types of the workspace that the type at a place extends or implements itself. */
     public List<Member> supertypes(Place place) {
-        Spot spot = spots.apply(place);
+        ResolvedPlace spot = spots.apply(place);
         List<SymbolKey> above = spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key()))
                 .filter(known -> known.element() instanceof TypeElement)
                 .map(known -> supertypes((TypeElement) known.element(), spot.analysis())).orElse(List.of());

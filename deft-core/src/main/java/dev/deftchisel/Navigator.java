@@ -15,9 +15,9 @@ import dev.deftchisel.navigation.Described;
 import dev.deftchisel.navigation.Hints;
 import dev.deftchisel.navigation.Signatures;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.source.TypeOutline;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.Comparator;
@@ -37,10 +37,10 @@ import javax.lang.model.type.DeclaredType;
 public final class Navigator {
 
     private final Analyst analyst;
-    private final Function<Place, Spot> spots;
+    private final Function<Place, ResolvedPlace> spots;
 
     /** @param spots tells what the code at a place means */
-    Navigator(Analyst analyst, Function<Place, Spot> spots) {
+    Navigator(Analyst analyst, Function<Place, ResolvedPlace> spots) {
         this.analyst = analyst;
         this.spots = spots;
     }
@@ -55,7 +55,7 @@ public final class Navigator {
 
     /** Where the type of what stands at a place is declared; empty for primitive types, and for types of libraries. */
     public Optional<Place> typeDeclaration(Place place) {
-        Spot spot = spots.apply(place);
+        ResolvedPlace spot = spots.apply(place);
         return spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key())).map(Analysis.Known::element)
                 .map(element -> element instanceof ExecutableElement method ? method.getReturnType() : element.asType())
                 .filter(type -> type instanceof DeclaredType)
@@ -76,9 +76,9 @@ public final class Navigator {
 
     /** The declarations of those types of the workspace that may be below another by their names, and are wanted. */
     List<Binding> typesBelow(Symbol above, BiPredicate<TypeElement, Analysis> isWanted) {
-        Map<SourceFile, List<TypeSketch>> below = new Subtypes(analyst.snapshot()).of(Set.of(above.name()));
+        Map<SourceFile, List<TypeOutline>> below = new Subtypes(analyst.snapshot()).of(Set.of(above.name()));
         return declarations(above, below.keySet().stream().map(SourceFile::path).collect(Collectors.toSet()),
-                below.values().stream().flatMap(List::stream).map(TypeSketch::name).collect(Collectors.toSet()),
+                below.values().stream().flatMap(List::stream).map(TypeOutline::name).collect(Collectors.toSet()),
                 (key, analysis) -> analysis.known(key).filter(known -> known.element() instanceof TypeElement type
                         && isWanted.test(type, analysis)).isPresent());
     }
@@ -105,7 +105,7 @@ public final class Navigator {
 
     /** The type of the variable or the result of the method at a place, and its value where that is a constant (JLS 15.29). */
     public Optional<Typed> typed(Place place) {
-        Spot spot = spots.apply(place);
+        ResolvedPlace spot = spots.apply(place);
         return spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key())).map(Analysis.Known::element)
                 .flatMap(element -> element instanceof ExecutableElement method
                         ? Optional.of(new Typed(Hints.shown(method.getReturnType()), Optional.empty()))
@@ -125,7 +125,7 @@ public final class Navigator {
     /** What the call can hand over in whose arguments a place is; empty outside of calls, and where nobody knows what is called. */
     public Optional<Signatures> signatures(Place place) {
         return analyst.snapshot().file(place.file()).flatMap(file -> CallAround.at(file.tokens(), place.caret())).flatMap(call -> {
-            Spot spot = spots.apply(new Place(place.file(), new Range(call.name(), call.name())));
+            ResolvedPlace spot = spots.apply(new Place(place.file(), new Range(call.name(), call.name())));
             return spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key()))
                     .filter(known -> known.element() instanceof ExecutableElement || known.element() instanceof TypeElement)
                     .map(known -> Signatures.of(known.element(), known, call.argument()));
@@ -148,7 +148,7 @@ public final class Navigator {
     }
 
     private Optional<Uses> uses(Place place, boolean onlyThere) {
-        Spot spot = spots.apply(place);
+        ResolvedPlace spot = spots.apply(place);
         return spot.symbol().map(symbol -> {
             Set<String> words = SearchWords.of(symbol, spot.analysis());
             Set<Path> files = symbol.kind().isLocal() || onlyThere

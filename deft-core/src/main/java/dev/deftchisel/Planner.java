@@ -7,7 +7,7 @@ import dev.deftchisel.change.Difference;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import java.util.List;
 import java.util.Optional;
 
@@ -22,15 +22,15 @@ final class Planner {
 
     private final Operation operation;
     private final Analyst analyst;
-    private final Judge judge;
+    private final ChangeVerifier judge;
 
     Planner(Operation operation, Analyst analyst) {
         this.operation = operation;
         this.analyst = analyst;
-        this.judge = new Judge(analyst);
+        this.judge = new ChangeVerifier(analyst);
     }
 
-    Outcome plan(Spot spot, Answers answers) {
+    Outcome plan(ResolvedPlace spot, Answers answers) {
         Plan plan = operation.plan(spot, answers, analyst);
         if (plan instanceof Plan.Refused refused) {
             return new Outcome.Refusal(refused.reasons(), List.of());

@@ -9,14 +9,14 @@ import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.problem.Finding;
 import dev.deftchisel.problem.Fix;
-import dev.deftchisel.problem.Logbook;
+import dev.deftchisel.problem.FindingCache;
 import dev.deftchisel.problem.MissingLibraries;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Repairs;
 import dev.deftchisel.problem.Rules;
 import dev.deftchisel.problem.Scope;
 import dev.deftchisel.problem.Severities;
-import dev.deftchisel.problem.Surveyor;
+import dev.deftchisel.problem.RuleRunner;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.Range;
@@ -51,14 +51,14 @@ public final class Problems {
     private final Analyst analyst;
     private final List<Operation> operations;
     private final Severities severities;
-    private final Surveyor surveyor;
+    private final RuleRunner surveyor;
     private Optional<Surveyed> surveyed = Optional.empty();
 
     Problems(Analyst analyst, List<Operation> operations, Rules rules, Repairs repairs) {
         this.analyst = analyst;
         this.operations = operations;
         this.severities = Severities.of(new EditorProperties(analyst.snapshot().workspace().root()));
-        this.surveyor = new Surveyor(rules, severities, repairs);
+        this.surveyor = new RuleRunner(rules, severities, repairs);
     }
 
     /** All files of the workspace. */
@@ -146,7 +146,7 @@ public final class Problems {
      * kept in the folder {@code .deft} of the workspace for the next time.
      */
     public List<Problem> sinceLast(Scope scope) {
-        Logbook logbook = Logbook.open(analyst.snapshot(), rules(), severities);
+        FindingCache logbook = FindingCache.open(analyst.snapshot(), rules(), severities);
         Map<Path, List<Problem>> known = new HashMap<>();
         scope.files().forEach(file -> logbook.of(file).ifPresent(problems -> known.put(file, problems)));
         List<Path> changed = scope.files().stream().filter(file -> !known.containsKey(file)).toList();
@@ -208,7 +208,7 @@ public final class Problems {
             if (chosen.isEmpty()) {
                 throw new IllegalArgumentException("there is no such problem, or no such fix, any more");
             }
-            return new Mender(analyst, operations).mend(finding.get(), chosen.get(), problem.file(), analysis);
+            return new FixPlanner(analyst, operations).mend(finding.get(), chosen.get(), problem.file(), analysis);
         });
     }
 
@@ -238,7 +238,7 @@ public final class Problems {
         return problem.tag() != Tag.ERROR || problem.fixes().isEmpty() ? problem : DeepStack.call(() -> {
             Analysis analysis = analyst.analyse(Focus.whole(List.of(problem.file())).deeply());
             return finding(analysis, problem)
-                    .map(found -> problem.offering(new CheckedFixes(analyst, new Mender(analyst, operations)).of(found, problem.file(), analysis)))
+                    .map(found -> problem.offering(new CheckedFixes(analyst, new FixPlanner(analyst, operations)).of(found, problem.file(), analysis)))
                     .orElse(problem);
         });
     }
@@ -249,7 +249,7 @@ public final class Problems {
      * @param wanted which problems to fix
      */
     public Fixed fixAll(Scope scope, Predicate<Problem> wanted) {
-        return DeepStack.call(() -> new FixRounds(analyst, surveyor, new Mender(analyst, operations),
+        return DeepStack.call(() -> new FixRounds(analyst, surveyor, new FixPlanner(analyst, operations),
                 (file, finding) -> wanted.test(problem(file, finding))).fix(scope));
     }
 

@@ -3,7 +3,7 @@ package dev.deftchisel.cli;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.desk.Desk;
 import dev.deftchisel.desk.Helper;
-import dev.deftchisel.desk.Manual;
+import dev.deftchisel.desk.CommandList;
 import dev.deftchisel.desk.Rescue;
 import dev.deftchisel.desk.key.KeyFile;
 import dev.deftchisel.desk.key.KeyMap;
@@ -69,7 +69,7 @@ final class DeskCommand implements Callable<Integer> {
     @Override
     public Integer call() {
         Console dressed = common.dress(console);
-        Manual manual = Manual.installed();
+        CommandList manual = CommandList.installed();
         KeyFile map = map(manual);
         if (keys) {
             KeyPage keyPage = new KeyPage(map.map(), manual.operations());
@@ -84,7 +84,7 @@ final class DeskCommand implements Callable<Integer> {
         return show(dressed, manual, map);
     }
 
-    private KeyFile map(Manual manual) {
+    private KeyFile map(CommandList manual) {
         KeyMap standard = StandardKeys.with(manual.operations());
         Path file = keyFile.orElseGet(DeskCommand::ownKeys);
         try {
@@ -106,7 +106,7 @@ final class DeskCommand implements Callable<Integer> {
         return folder.resolve("deft").resolve(OWN_KEYS);
     }
 
-    private int show(Console dressed, Manual manual, KeyFile map) {
+    private int show(Console dressed, CommandList manual, KeyFile map) {
         Helper helper = new Helper();
         try (Chisel chisel = Chisel.open(common.request(), helper.monitor())) {
             if (!common.quiet()) {
@@ -119,7 +119,7 @@ final class DeskCommand implements Callable<Integer> {
         }
     }
 
-    private int show(Helper helper, Chisel chisel, SourceFile file, Place place, Manual manual,
+    private int show(Helper helper, Chisel chisel, SourceFile file, Place place, CommandList manual,
             KeyFile map, Console dressed) {
         Optional<Boolean> isLight = ground == GroundOf.auto ? Optional.empty() : Optional.of(ground == GroundOf.light);
         AtomicReference<Desk> shown = new AtomicReference<>();

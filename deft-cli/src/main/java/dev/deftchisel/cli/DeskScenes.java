@@ -4,7 +4,7 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.desk.AtOnce;
 import dev.deftchisel.desk.Desk;
-import dev.deftchisel.desk.Manual;
+import dev.deftchisel.desk.CommandList;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.StandardKeys;
 import dev.deftchisel.desk.picture.Picture;
@@ -39,7 +39,7 @@ final class DeskScenes {
         try (Chisel chisel = Chisel.open(OpenRequest.at(workspace), Monitor.SILENT)) {
             Place start = chisel.place(place);
             SourceFile file = chisel.snapshot().file(start.file()).orElseThrow();
-            Manual manual = Manual.installed();
+            CommandList manual = CommandList.installed();
             Desk desk = new Desk(chisel.workspace(), file, start.caret(), new AtOnce(chisel), StandardKeys.with(manual.operations()),
                     manual);
             for (String scene : scenes) {

@@ -1,6 +1,6 @@
 package dev.deftchisel.cli;
 
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Example;
 import dev.deftchisel.problem.Rules;
 import dev.deftchisel.problem.Tag;
@@ -48,7 +48,7 @@ final class RulesCommand implements Callable<Integer> {
             list(rules, palette);
             return ExitCode.DONE;
         }
-        Optional<About> about = rules.named(rule);
+        Optional<RuleDescription> about = rules.named(rule);
         if (about.isEmpty()) {
             String near = rules.near(rule).map(id -> ", but '" + id + "'").orElse("");
             console.say("deft: there is no rule '" + rule + "'" + near + "; 'deft rules' lists them");
@@ -61,7 +61,7 @@ final class RulesCommand implements Callable<Integer> {
     private void list(Rules rules, Palette palette) {
         int width = rules.abouts().stream().mapToInt(about -> about.id().length()).max().orElse(0);
         for (Tag tag : Tag.values()) {
-            List<About> own = rules.abouts().stream().filter(about -> about.tag() == tag).toList();
+            List<RuleDescription> own = rules.abouts().stream().filter(about -> about.tag() == tag).toList();
             if (!own.isEmpty()) {
                 console.out().println(palette.strong(tag.word()) + "  code that " + tag.meaning());
                 own.forEach(about -> console.out().println("  " + about.id() + " ".repeat(width - about.id().length() + 2)
@@ -72,7 +72,7 @@ final class RulesCommand implements Callable<Integer> {
         console.out().println(rules.abouts().size() + " rules; 'deft rules RULE' explains one, errors of the compiler come on top");
     }
 
-    private void explain(About about, Palette palette) {
+    private void explain(RuleDescription about, Palette palette) {
         console.out().println(palette.strong(about.id()) + "  " + about.title());
         console.out().println(about.why());
         console.out().println();

@@ -1,6 +1,6 @@
 package dev.deftchisel.cli;
 
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Example;
 import dev.deftchisel.problem.Rules;
 import dev.deftchisel.problem.Tag;
@@ -35,7 +35,7 @@ final class RulesPage {
     static String of(Rules rules) {
         StringBuilder page = new StringBuilder(HEAD);
         for (Tag tag : Tag.values()) {
-            List<About> own = rules.abouts().stream().filter(about -> about.tag() == tag).toList();
+            List<RuleDescription> own = rules.abouts().stream().filter(about -> about.tag() == tag).toList();
             if (!own.isEmpty()) {
                 page.append("- **").append(tag.word()).append("** (code that ").append(tag.meaning()).append("): ")
                         .append(String.join(", ", own.stream().map(about -> "[" + about.id() + "](#" + about.id() + ")").toList()))
@@ -46,7 +46,7 @@ final class RulesPage {
         return page.toString();
     }
 
-    private static String section(About about) {
+    private static String section(RuleDescription about) {
         String head = "## " + about.id() + "\n\n" + about.title() + ". " + about.why() + "\n\n"
                 + capital(about.severity().word()) + ", " + about.tag().word() + ", from Java " + about.level() + ".\n\n";
         String file = about.example().file();

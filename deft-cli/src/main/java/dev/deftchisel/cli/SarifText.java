@@ -19,7 +19,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import dev.deftchisel.Chisel;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Rules;
 import dev.deftchisel.problem.Severity;
@@ -71,7 +71,7 @@ final class SarifText {
         return rules.named(problem.rule()).map(about -> described(descriptor, about)).orElse(descriptor);
     }
 
-    private static ReportingDescriptor described(ReportingDescriptor descriptor, About about) {
+    private static ReportingDescriptor described(ReportingDescriptor descriptor, RuleDescription about) {
         return descriptor.withShortDescription(new MultiformatMessageString().withText(about.title()))
                 .withFullDescription(new MultiformatMessageString().withText(about.why()));
     }

@@ -13,7 +13,7 @@ import java.util.function.Function;
  *
  * @param chisel the workspace
  */
-public record AtOnce(Chisel chisel) implements Backstage {
+public record AtOnce(Chisel chisel) implements BackgroundTasks {
 
     @Override
     public <T> void ask(Lane lane, Map<Path, String> texts, Function<Chisel, T> work, Consumer<T> then, Consumer<RuntimeException> failed) {

@@ -22,11 +22,11 @@ final class Commands {
     private final Desk desk;
     private final OpenFiles files;
     private final Writing writing;
-    private final Looks looks;
+    private final FileInsight looks;
     private final Editing editing;
     private Optional<String> latest = Optional.empty();
 
-    Commands(Desk desk, OpenFiles files, Writing writing, Looks looks, Editing editing) {
+    Commands(Desk desk, OpenFiles files, Writing writing, FileInsight looks, Editing editing) {
         this.desk = desk;
         this.files = files;
         this.writing = writing;
@@ -64,7 +64,7 @@ final class Commands {
             case HISTORY -> History.open(desk, writing);
             case SAVE -> save();
             case LEAVE -> leave();
-            case PASTE_EARLIER -> Kept.open(desk, editing.clips(), clip -> editing.paste(desk.buffer(), clip));
+            case PASTE_EARLIER -> CopyHistory.open(desk, editing.clips(), clip -> editing.paste(desk.buffer(), clip));
             default -> {
                 return false;
             }

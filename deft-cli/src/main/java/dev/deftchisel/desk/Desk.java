@@ -7,7 +7,7 @@ import dev.deftchisel.desk.key.Command;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.KeyMap;
 import dev.deftchisel.desk.key.Where;
-import dev.deftchisel.desk.panel.Bench;
+import dev.deftchisel.desk.panel.PanelHost;
 import dev.deftchisel.desk.panel.Lane;
 import dev.deftchisel.desk.panel.Panel;
 import dev.deftchisel.desk.picture.Picture;
@@ -33,18 +33,18 @@ import java.util.function.Function;
  * The screen as a model: it takes keys, asks backstage what it needs to know, and gives a picture of itself. To be used by one
  * thread, on which what comes from backstage is told too.
  */
-public final class Desk implements Bench {
+public final class Desk implements PanelHost {
 
     private final Workspace workspace;
-    private final Backstage backstage;
+    private final BackgroundTasks backstage;
     private final KeyMap keys;
-    private final Manual manual;
+    private final CommandList manual;
     private final OpenFiles files;
     private final Editing editing = new Editing();
     private final Writing writing;
-    private final Looks looks;
+    private final FileInsight looks;
     private final Commands commands;
-    private final Ways ways = new Ways();
+    private final NavigationHistory ways = new NavigationHistory();
     private final Deque<Panel> panels = new ArrayDeque<>();
     private final Waiting waiting = new Waiting();
     private List<Key> begun = List.of();
@@ -63,14 +63,14 @@ public final class Desk implements Bench {
      * @param keys   what keys do
      * @param manual all that can be done
      */
-    public Desk(Workspace workspace, SourceFile first, int caret, Backstage backstage, KeyMap keys, Manual manual) {
+    public Desk(Workspace workspace, SourceFile first, int caret, BackgroundTasks backstage, KeyMap keys, CommandList manual) {
         this.workspace = workspace;
         this.backstage = backstage;
         this.keys = keys;
         this.manual = manual;
         this.files = new OpenFiles(workspace.root());
         this.writing = new Writing(this, files);
-        this.looks = new Looks(this);
+        this.looks = new FileInsight(this);
         this.commands = new Commands(this, files, writing, looks, editing);
         this.buffer = files.of(first);
         buffer.move(Motions.to(buffer.draft(), caret));
@@ -340,7 +340,7 @@ public final class Desk implements Bench {
         return keys;
     }
 
-    Ways ways() {
+    NavigationHistory ways() {
         return ways;
     }
 

@@ -10,8 +10,8 @@ import dev.deftchisel.desk.text.Draft;
 import dev.deftchisel.desk.text.LineWork;
 import dev.deftchisel.desk.text.Motions;
 import dev.deftchisel.desk.text.Typing;
-import dev.deftchisel.navigation.Growing;
-import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.navigation.SelectionExpander;
+import dev.deftchisel.source.MemberOutline;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayDeque;
@@ -173,7 +173,7 @@ final class Editing {
 
     private void grow(Buffer buffer) {
         Draft draft = buffer.draft();
-        Draft larger = draft.moving(caret -> new Growing(draft.tokens()).around(caret.range()).stream().findFirst()
+        Draft larger = draft.moving(caret -> new SelectionExpander(draft.tokens()).around(caret.range()).stream().findFirst()
                 .map(Caret::over).orElse(caret));
         if (!larger.carets().equals(draft.carets())) {
             grown.push(draft);
@@ -183,7 +183,7 @@ final class Editing {
 
     private static Draft member(Draft draft, boolean isNext) {
         int head = draft.caret().head();
-        List<Integer> starts = draft.skeleton().members().stream().map(MemberSketch::nameRange).map(Range::start).sorted()
+        List<Integer> starts = draft.skeleton().members().stream().map(MemberOutline::nameRange).map(Range::start).sorted()
                 .toList();
         Optional<Integer> to = isNext ? starts.stream().filter(start -> start > head).findFirst()
                 : starts.stream().filter(start -> start < head).max(Comparator.naturalOrder());

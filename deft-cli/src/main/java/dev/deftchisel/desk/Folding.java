@@ -6,7 +6,7 @@ import dev.deftchisel.desk.text.Draft;
 import dev.deftchisel.desk.text.Folds;
 import dev.deftchisel.navigation.Foldable;
 import dev.deftchisel.source.LineMap;
-import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.source.MemberOutline;
 import dev.deftchisel.source.Range;
 import java.util.Comparator;
 import java.util.List;
@@ -42,7 +42,7 @@ final class Folding {
             buffer.fold(Folds.NONE);
             return;
         }
-        List<MemberSketch> methods = draft.skeleton().members().stream().filter(member -> member.parameters().length() > 0)
+        List<MemberOutline> methods = draft.skeleton().members().stream().filter(member -> member.parameters().length() > 0)
                 .toList();
         Folds folds = Folds.NONE;
         for (Foldable one : Foldable.in(draft.tokens(), draft.skeleton(), lines)) {

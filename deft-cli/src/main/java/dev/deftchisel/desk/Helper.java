@@ -19,7 +19,7 @@ import java.util.function.Function;
  * One thread that looks at code. What is more urgent goes first and stops what is less, which is begun again behind it; only what
  * writes is never stopped.
  */
-public final class Helper implements Backstage {
+public final class Helper implements BackgroundTasks {
 
     private static final int PATIENCE_SECONDS = 30;
 

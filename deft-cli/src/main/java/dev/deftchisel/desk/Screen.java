@@ -38,7 +38,7 @@ final class Screen {
      * @param isBusy  whether something is being looked at
      * @param hints   what keys do now
      */
-    record Content(Buffer buffer, String shown, Looks looks, Optional<Panel> panel, String message, boolean isBusy,
+    record Content(Buffer buffer, String shown, FileInsight looks, Optional<Panel> panel, String message, boolean isBusy,
             List<Hints.Said> hints) {
     }
 

@@ -109,7 +109,7 @@ class StoryTest {
             String path = where.startsWith("harbour.") ? where : "src/main/java/harbour/" + where;
             Place place = chisel.place(path);
             SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
-            Manual manual = Manual.installed();
+            CommandList manual = CommandList.installed();
             desk = new Desk(chisel.workspace(), file, place.caret(), new AtOnce(chisel), StandardKeys.with(manual.operations()), manual);
             if (place.selection().length() > 0) {
                 Range selection = place.selection();

@@ -38,7 +38,7 @@ class TypedOverTest {
     private Desk desk;
 
     /** Looks at once, but what comes of it is told when the test says so. */
-    private final class Late implements Backstage {
+    private final class Late implements BackgroundTasks {
 
         @Override
         public <T> void ask(Lane lane, Map<Path, String> texts, Function<Chisel, T> work, Consumer<T> then,
@@ -64,7 +64,7 @@ class TypedOverTest {
         DeftProcess.harbour(folder);
         chisel = Chisel.open(OpenRequest.at(folder), Monitor.SILENT);
         Place place = chisel.place(folder.resolve(OFFICE) + ":30:1");
-        Manual manual = Manual.installed();
+        CommandList manual = CommandList.installed();
         desk = new Desk(chisel.workspace(), chisel.snapshot().file(place.file()).orElseThrow(), place.caret(), new Late(),
                 StandardKeys.with(manual.operations()), manual);
         Key.chord("End Left Left Left Left Alt-Right Alt-Right Alt-t v Enter Enter").orElseThrow().forEach(key -> {

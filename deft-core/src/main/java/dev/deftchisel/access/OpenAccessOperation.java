@@ -9,18 +9,18 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.operation.AccessQuestion;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.Opening;
 import dev.deftchisel.source.Range;
@@ -59,7 +59,7 @@ public final class OpenAccessOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return closed(spot).map(closed -> new Offer(id(), "open '" + closed.name() + "' to " + closed.needed().words(),
                 Offer.Kind.FIX, spot.place().selection(), List.of(QUESTION)));
     }
@@ -72,8 +72,8 @@ public final class OpenAccessOperation implements Operation {
     private record Closed(SymbolKey key, String name, AccessLevel needed) {
     }
 
-    private static Optional<Closed> closed(Spot spot) {
-        Optional<Code> code = spot.analysis().code(spot.file().path());
+    private static Optional<Closed> closed(ResolvedPlace spot) {
+        Optional<AttributedFile> code = spot.analysis().code(spot.file().path());
         return code.flatMap(known -> known.around(spot.place().selection()).stream()
                 .filter(path -> isNamed(path, known, spot.place().selection()))
                 .flatMap(path -> closed(path, known).stream())
@@ -81,7 +81,7 @@ public final class OpenAccessOperation implements Operation {
     }
 
     /** Whether the place is at the name that a tree selects, or at the type of which it makes an object. */
-    private static boolean isNamed(TreePath path, Code code, Range place) {
+    private static boolean isNamed(TreePath path, AttributedFile code, Range place) {
         if (path.getLeaf() instanceof NewClassTree made) {
             // the body of an enum constant makes an object without saying of what
             return code.find(made.getIdentifier()).filter(range -> range.touches(place.start())).isPresent();
@@ -91,7 +91,7 @@ public final class OpenAccessOperation implements Operation {
                 && code.find(select.getExpression()).filter(range -> place.start() > range.end()).isPresent();
     }
 
-    private static Optional<Closed> closed(TreePath path, Code code) {
+    private static Optional<Closed> closed(TreePath path, AttributedFile code) {
         Optional<TypeElement> user = code.enclosingType(path);
         if (user.isEmpty()) {
             return Optional.empty();
@@ -103,7 +103,7 @@ public final class OpenAccessOperation implements Operation {
     }
 
     /** Whether it is protected, and used in a subclass as that may (JLS 6.6.2). */
-    private static boolean isSeenFromBelow(Element element, TreePath path, TypeElement user, Code code) {
+    private static boolean isSeenFromBelow(Element element, TreePath path, TypeElement user, AttributedFile code) {
         boolean isInherited = AccessLevel.of(element.getModifiers()) == AccessLevel.PROTECTED
                 && element.getEnclosingElement() instanceof TypeElement owner && code.isKind(user.asType(), owner.asType());
         return isInherited && (element.getModifiers().contains(Modifier.STATIC) || !(path.getLeaf() instanceof MemberSelectTree select)
@@ -117,7 +117,7 @@ public final class OpenAccessOperation implements Operation {
     }
 
     /** What the name stands for; the compiler does not always show what must not be used, so it is looked up where it should be. */
-    private static Optional<Element> used(TreePath path, Code code) {
+    private static Optional<Element> used(TreePath path, AttributedFile code) {
         if (path.getLeaf() instanceof NewClassTree made) {
             return owner(new TreePath(path, made.getIdentifier()), code).flatMap(type -> members(type)
                     .filter(member -> member.getKind() == ElementKind.CONSTRUCTOR && takes(member, made.getArguments())).findFirst());
@@ -156,12 +156,12 @@ public final class OpenAccessOperation implements Operation {
                         || method.isVarArgs() && method.getParameters().size() - 1 <= arguments.size());
     }
 
-    private static Optional<TypeElement> owner(TreePath path, Code code) {
+    private static Optional<TypeElement> owner(TreePath path, AttributedFile code) {
         return code.type(path).filter(type -> type instanceof DeclaredType).map(type -> (TypeElement) ((DeclaredType) type).asElement());
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Optional<Closed> found = closed(spot);
         Optional<SourceFile> home = found.flatMap(closed -> analyst.declaring(closed.key()));
         if (found.isEmpty() || home.isEmpty()) {
@@ -179,7 +179,7 @@ public final class OpenAccessOperation implements Operation {
         }
         EditsByFile edits = new EditsByFile(before);
         opening.write(edits);
-        Change change = edits.change("open '" + closed.name() + "'", Meaning.same().opening(opening.opened()), opening.notes());
+        Change change = edits.change("open '" + closed.name() + "'", SymbolEffects.same().opening(opening.opened()), opening.notes());
         return new Plan.Ready(change, before);
     }
 }

@@ -66,7 +66,7 @@ public final class AdditionsReader {
     public synchronized String declarations(SourceFile file) {
         Additions additions = of(file);
         return additions.isEmpty() ? file.declarations()
-                : declared.computeIfAbsent(file, key -> key.skeleton().declarations(key.content(), additions.insertions()));
+                : declared.computeIfAbsent(file, key -> key.outline().declarations(key.content(), additions.insertions()));
     }
 
     private static Additions read(SourceFile file, List<AddedMembers> services) {

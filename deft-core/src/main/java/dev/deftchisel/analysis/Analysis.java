@@ -7,7 +7,7 @@ import com.sun.source.util.SourcePositions;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.source.TypeOutline;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -163,14 +163,14 @@ public final class Analysis {
      * @param above simple names of types whose subtypes are looked at wherever they are
      */
     public Set<MethodRelation> methodRelations(Set<String> names, Set<String> above) {
-        Map<SourceFile, List<TypeSketch>> below = above.isEmpty() ? Map.of() : new Subtypes(snapshot).of(above);
+        Map<SourceFile, List<TypeOutline>> below = above.isEmpty() ? Map.of() : new Subtypes(snapshot).of(above);
         Set<MethodRelation> found = new LinkedHashSet<>();
         for (Attribution part : parts) {
             Set<TypeElement> types = new LinkedHashSet<>(part.facts().types());
             below.forEach((file, sketches) -> {
                 if (part.universe().sees(file.module())) {
                     sketches.forEach(sketch -> {
-                        TypeElement type = part.elements().getTypeElement(file.skeleton().qualifiedName(sketch));
+                        TypeElement type = part.elements().getTypeElement(file.outline().qualifiedName(sketch));
                         if (type != null) {
                             types.add(type);
                         }
@@ -265,9 +265,9 @@ public final class Analysis {
         Set<String> found = new LinkedHashSet<>();
         partOf(from).ifPresent(part -> {
             snapshot.files().stream()
-                    .filter(file -> file.headline().headerNames().contains(simpleName) && part.universe().sees(file.module()))
-                    .flatMap(file -> file.skeleton().types().stream().filter(type -> type.name().equals(simpleName))
-                            .map(type -> file.skeleton().qualifiedName(type)))
+                    .filter(file -> file.header().headerNames().contains(simpleName) && part.universe().sees(file.module()))
+                    .flatMap(file -> file.outline().types().stream().filter(type -> type.name().equals(simpleName))
+                            .map(type -> file.outline().qualifiedName(type)))
                     .forEach(found::add);
             found.addAll(libraries.names(part.universe().classPath()).called(simpleName));
             SourceFile file = part.files().get(from);
@@ -291,7 +291,7 @@ public final class Analysis {
      * @param withMembers whether members of such types count too, where the type itself is not named
      */
     public List<UnseenType> unseen(Path file, boolean withMembers) {
-        return partOf(file).map(part -> UnseenTypes.of(new Code(part.files().get(file), part), part.visibility(), withMembers)).orElse(List.of());
+        return partOf(file).map(part -> UnseenTypes.of(new AttributedFile(part.files().get(file), part), part.visibility(), withMembers)).orElse(List.of());
     }
 
     /** How many files import a name. */
@@ -302,14 +302,14 @@ public final class Analysis {
 
     private long countImports(String qualifiedName) {
         return snapshot.mentioning(Set.of(qualifiedName.substring(qualifiedName.lastIndexOf('.') + 1))).stream()
-                .filter(file -> file.skeleton().imports().stream()
+                .filter(file -> file.outline().imports().stream()
                         .anyMatch(line -> !line.isStatic() && line.name().equals(qualifiedName)))
                 .count();
     }
 
     /** The tree of a file; empty when the file was not looked at. */
-    public Optional<Code> code(Path file) {
-        return partOf(file).map(part -> new Code(part.files().get(file), part));
+    public Optional<AttributedFile> code(Path file) {
+        return partOf(file).map(part -> new AttributedFile(part.files().get(file), part));
     }
 
     private static TreePath pathTo(Attribution part, CompilationUnitTree unit, int offset) {

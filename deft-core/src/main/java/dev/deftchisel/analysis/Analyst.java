@@ -1,7 +1,7 @@
 package dev.deftchisel.analysis;
 
 import dev.deftchisel.added.Additions;
-import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.source.TypeOutline;
 import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
@@ -74,8 +74,8 @@ public final class Analyst {
     public Optional<SourceFile> declaring(SymbolKey symbol) {
         if (symbol instanceof SymbolKey.Type type) {
             return snapshot.files().stream()
-                    .filter(file -> file.headline().types().stream()
-                            .anyMatch(name -> file.headline().qualifiedName(name).equals(type.topLevel())))
+                    .filter(file -> file.header().types().stream()
+                            .anyMatch(name -> file.header().qualifiedName(name).equals(type.topLevel())))
                     .findFirst();
         } else if (symbol instanceof SymbolKey.Field field) {
             return declaring(field.owner());
@@ -112,11 +112,11 @@ public final class Analyst {
     }
 
     private Analysis analyseHere(Focus focus) {
-        Map<SourceFile, List<TypeSketch>> subtypes = focus.types().isEmpty()
+        Map<SourceFile, List<TypeOutline>> subtypes = focus.types().isEmpty()
                 ? Map.of()
                 : new Subtypes(snapshot).of(focus.types());
         List<Attribution> parts = new ArrayList<>();
-        for (Universe universe : Universe.of(snapshot)) {
+        for (CompilationScope universe : CompilationScope.of(snapshot)) {
             List<SourceFile> files = snapshot.files().stream()
                     .filter(file -> !file.isModuleInfo())
                     .filter(file -> universe.attributes(file.module()))
@@ -135,13 +135,13 @@ public final class Analyst {
     }
 
     /** Whether a body of the file declares one of the types. */
-    private static boolean hasLocalType(SourceFile file, Map<SourceFile, List<TypeSketch>> types) {
+    private static boolean hasLocalType(SourceFile file, Map<SourceFile, List<TypeOutline>> types) {
         return types.getOrDefault(file, List.of()).stream()
-                .anyMatch(type -> file.skeleton().bodies().stream().anyMatch(body -> body.encloses(type.nameRange())));
+                .anyMatch(type -> file.outline().bodies().stream().anyMatch(body -> body.encloses(type.nameRange())));
     }
 
     private Attribution attribute(
-            Universe universe, List<SourceFile> files, Focus focus, Map<SourceFile, List<TypeSketch>> subtypes) {
+            CompilationScope universe, List<SourceFile> files, Focus focus, Map<SourceFile, List<TypeOutline>> subtypes) {
         SnapshotFileManager manager = new SnapshotFileManager(
                 libraries.manager(universe.classPath()), libraries.additions(),
                 snapshot.files().stream().filter(file -> universe.sees(file.module())));

@@ -152,7 +152,7 @@ public final class AnnotationProcessing {
             standard.setLocationFromPaths(StandardLocation.ANNOTATION_PROCESSOR_PATH, processors(module));
             SnapshotFileManager sources = new SnapshotFileManager(standard, additions, Stream.concat(own.stream(), seen.stream()));
             Made made = new Made(sources);
-            List<JavaFileObject> units = own.stream().map(file -> (JavaFileObject) new SnapshotFileObject(file, file.headline().packageName(),
+            List<JavaFileObject> units = own.stream().map(file -> (JavaFileObject) new SnapshotFileObject(file, file.header().packageName(),
                     file.path().getFileName().toString().replaceFirst("\\.java$", ""), () -> additions.declarations(file))).toList();
             if (units.isEmpty()) {
                 return Optional.of(Map.of());

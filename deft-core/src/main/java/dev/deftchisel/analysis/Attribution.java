@@ -13,7 +13,7 @@ import javax.lang.model.util.Types;
  * @param visibility which types the files may name by their build
  */
 record Attribution(
-        Universe universe,
+        CompilationScope universe,
         CompilerRun.Attributed run,
         Elements elements,
         Types typeRelations,

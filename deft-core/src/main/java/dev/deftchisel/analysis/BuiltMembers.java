@@ -85,8 +85,8 @@ final class BuiltMembers implements AddedMembers, AutoCloseable {
     }
 
     private static Optional<Path> classFile(SourceFile file) {
-        return output(file).flatMap(folder -> file.headline().types().stream().findFirst()
-                .map(type -> folder.resolve(file.headline().qualifiedName(type).replace('.', '/') + ".class"))).filter(Files::isRegularFile);
+        return output(file).flatMap(folder -> file.header().types().stream().findFirst()
+                .map(type -> folder.resolve(file.header().qualifiedName(type).replace('.', '/') + ".class"))).filter(Files::isRegularFile);
     }
 
     @Override
@@ -139,7 +139,7 @@ final class BuiltMembers implements AddedMembers, AutoCloseable {
             folders.put(folder, classes);
         }
         Map<String, List<Added>> members = new HashMap<>();
-        String home = file.headline().packageName();
+        String home = file.header().packageName();
         for (Tree type : parsed(Files.readString(file.path(), file.module().encoding())).getTypeDecls()) {
             if (type instanceof ClassTree tree) {
                 compare(tree, tree.getSimpleName().toString(), home, classes, members);

@@ -19,7 +19,7 @@ public final class Calls {
     }
 
     /** The method that is called; empty where it is no call, or of an unknown method. */
-    public static Optional<ExecutableElement> method(Code code, TreePath call) {
+    public static Optional<ExecutableElement> method(AttributedFile code, TreePath call) {
         return call.getLeaf() instanceof MethodInvocationTree
                 ? code.element(call).filter(element -> element instanceof ExecutableElement).map(element -> (ExecutableElement) element)
                 : Optional.empty();
@@ -32,14 +32,14 @@ public final class Calls {
      * @param name      of the method
      * @param arguments how many are handed over
      */
-    public static boolean isOf(Code code, TreePath call, String owner, String name, int arguments) {
+    public static boolean isOf(AttributedFile code, TreePath call, String owner, String name, int arguments) {
         return call.getLeaf() instanceof MethodInvocationTree tree && tree.getArguments().size() == arguments
                 && name(tree).equals(name)
                 && method(code, call).filter(method -> isOneOf(code, method, owner)).isPresent();
     }
 
     /** Whether a method is declared by a type, or overrides one of it; another one may only have the name (JLS 8.4.8.1). */
-    private static boolean isOneOf(Code code, ExecutableElement method, String owner) {
+    private static boolean isOneOf(AttributedFile code, ExecutableElement method, String owner) {
         TypeElement type = code.elements().getTypeElement(owner);
         return type != null && code.isKind(method.getEnclosingElement().asType(), type.asType())
                 && Stream.concat(Stream.of(method), Supertypes.overridden(method, code.elements(), code.types()).stream())
@@ -47,7 +47,7 @@ public final class Calls {
     }
 
     /** Whether something makes an object of a class, without a body of its own. */
-    public static boolean makes(Code code, TreePath path, String type) {
+    public static boolean makes(AttributedFile code, TreePath path, String type) {
         return path.getLeaf() instanceof NewClassTree made && made.getClassBody() == null
                 && code.type(path).filter(own -> NamedTypes.is(own, type)).isPresent();
     }

@@ -126,9 +126,9 @@ final class CompilerRun {
             if (!dropped.contains(file.path()) && !file.isModuleInfo()) {
                 wanted.put(file.path(), file);
                 String text = blanked.contains(file.path())
-                        ? file.skeleton().blank(file.content(), body -> false, kept -> true)
+                        ? file.outline().blank(file.content(), body -> false, kept -> true)
                         : visible.apply(file);
-                objects.add(new SnapshotFileObject(file, file.headline().packageName(), simpleName(file),
+                objects.add(new SnapshotFileObject(file, file.header().packageName(), simpleName(file),
                         () -> additions.of(file).into(text)));
             }
         }
@@ -219,7 +219,7 @@ final class CompilerRun {
         /** @param wanted the files that matter */
         Progress(List<SourceFile> wanted, boolean isDeep, Monitor monitor) {
             for (SourceFile file : wanted) {
-                file.headline().types().forEach(type -> open.add(file.headline().qualifiedName(type)));
+                file.header().types().forEach(type -> open.add(file.header().qualifiedName(type)));
             }
             this.ahead.addAll(open);
             this.isDeep = isDeep;

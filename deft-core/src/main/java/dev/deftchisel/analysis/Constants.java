@@ -23,7 +23,7 @@ public final class Constants {
     }
 
     /** The value of an expression: a Boolean, Character, Integer, Long, Float, Double or String; empty when it is no constant. */
-    public static Optional<Object> value(Code code, TreePath path) {
+    public static Optional<Object> value(AttributedFile code, TreePath path) {
         Tree tree = path.getLeaf();
         if (tree instanceof LiteralTree literal) {
             return Optional.ofNullable(literal.getValue());

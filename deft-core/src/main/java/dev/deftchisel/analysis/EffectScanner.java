@@ -60,9 +60,9 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
             "getInteger", "getLong", "getBoolean", "transform", "copyValueOf", "now", "random", "randomUUID", "with", "query",
             "plus", "minus", "get", "from", "between", "until", "range", "adjustInto");
 
-    private final Code code;
+    private final AttributedFile code;
 
-    EffectScanner(Code code) {
+    EffectScanner(AttributedFile code) {
         this.code = code;
     }
 

@@ -24,7 +24,7 @@ public final class Fingerprints {
     private static final int HEX = 16;
 
     private final List<SourceFile> files;
-    private final Outline[] outlines;
+    private final FileDependencies[] outlines;
     private final Map<String, BitSet> declaring = new HashMap<>();
     private final Map<String, Long> secrets = new HashMap<>();
     private final long[] hashes;
@@ -34,9 +34,9 @@ public final class Fingerprints {
      * @param snapshot whose files are looked at
      * @param known    what was known of them before; files that read as then are not looked into again
      */
-    public Fingerprints(Snapshot snapshot, Map<Path, Outline> known) {
+    public Fingerprints(Snapshot snapshot, Map<Path, FileDependencies> known) {
         files = List.copyOf(snapshot.files());
-        outlines = new Outline[files.size()];
+        outlines = new FileDependencies[files.size()];
         hashes = new long[files.size()];
         reached = new BitSet[files.size()];
         AdditionsReader reader = AdditionsReader.installed();
@@ -56,15 +56,15 @@ public final class Fingerprints {
         return IntStream.range(0, files.size()).parallel();
     }
 
-    private static Outline outline(SourceFile file, Map<Path, Outline> known, AdditionsReader reader) {
-        Outline before = known.get(file.path());
+    private static FileDependencies outline(SourceFile file, Map<Path, FileDependencies> known, AdditionsReader reader) {
+        FileDependencies before = known.get(file.path());
         Additions added = reader.of(file);
         // what is added may depend on more than the file
-        return before != null && before.isOf(file) && added.isEmpty() ? before : Outline.of(file, added);
+        return before != null && before.isOf(file) && added.isEmpty() ? before : FileDependencies.of(file, added);
     }
 
     /** Looks in each file for the names that it was not searched for yet. */
-    private void name(Map<Path, Outline> known) {
+    private void name(Map<Path, FileDependencies> known) {
         Set<String> before = new HashSet<>();
         known.values().forEach(outline -> {
             before.addAll(outline.types());
@@ -112,8 +112,8 @@ public final class Fingerprints {
     }
 
     /** What is known of all files, for another time. */
-    public Map<Path, Outline> outlines() {
-        Map<Path, Outline> found = new HashMap<>();
+    public Map<Path, FileDependencies> outlines() {
+        Map<Path, FileDependencies> found = new HashMap<>();
         for (int i = 0; i < outlines.length; i++) {
             found.put(files.get(i).path(), outlines[i]);
         }
@@ -125,10 +125,10 @@ public final class Fingerprints {
         named(outlines[index].mentioned(), index).stream().forEach(next -> all.or(reached[next]));
         long around = all.stream().mapToLong(i -> hashes[i]).sum();
         long hidden = outlines[index].mentioned().stream().mapToLong(name -> secrets.getOrDefault(name, 0L)).sum();
-        return Outline.hash(files.get(index).module().level() + " " + around + " " + hidden + " " + outlines[index].content());
+        return FileDependencies.hash(files.get(index).module().level() + " " + around + " " + hidden + " " + outlines[index].content());
     }
 
     private static long number(String text) {
-        return Long.parseUnsignedLong(Outline.hash(text).substring(0, HEX), HEX);
+        return Long.parseUnsignedLong(FileDependencies.hash(text).substring(0, HEX), HEX);
     }
 }

@@ -20,7 +20,7 @@ public final class Functions {
     }
 
     /** The one method of a functional interface that has no body, with type arguments put in; empty for every other type. */
-    public static Optional<ExecutableType> of(Code code, TypeMirror type) {
+    public static Optional<ExecutableType> of(AttributedFile code, TypeMirror type) {
         if (!(type instanceof DeclaredType declared) || declared.asElement().getKind() != ElementKind.INTERFACE) {
             return Optional.empty();
         }
@@ -32,14 +32,14 @@ public final class Functions {
                 : Optional.of((ExecutableType) code.types().asMemberOf(withoutWildcards(code, declared, element), methods.get(0)));
     }
 
-    private static boolean isOfObject(Code code, ExecutableElement method) {
+    private static boolean isOfObject(AttributedFile code, ExecutableElement method) {
         return ElementFilter.methodsIn(code.elements().getTypeElement("java.lang.Object").getEnclosedElements()).stream()
                 .anyMatch(one -> one.getModifiers().contains(Modifier.PUBLIC) && one.getSimpleName().equals(method.getSimpleName())
                         && one.getParameters().size() == method.getParameters().size());
     }
 
     /** The type whose function a wildcard-parameterized one has (JLS 9.9). */
-    private static DeclaredType withoutWildcards(Code code, DeclaredType type, TypeElement element) {
+    private static DeclaredType withoutWildcards(AttributedFile code, DeclaredType type, TypeElement element) {
         List<? extends TypeParameterElement> parameters = element.getTypeParameters();
         TypeMirror[] arguments = new TypeMirror[type.getTypeArguments().size()];
         for (int i = 0; i < arguments.length; i++) {

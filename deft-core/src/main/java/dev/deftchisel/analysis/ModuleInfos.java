@@ -2,7 +2,7 @@ package dev.deftchisel.analysis;
 
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
-import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.source.TypeOutline;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
@@ -29,13 +29,13 @@ final class ModuleInfos {
         Set<String> words = new HashSet<>();
         snapshot.files().stream().filter(SourceFile::isModuleInfo).forEach(file -> words.addAll(file.tokens().names()));
         List<SourceFile> named = words.isEmpty() ? List.of() : snapshot.files().stream()
-                .filter(file -> file.headline().types().stream().anyMatch(words::contains))
+                .filter(file -> file.header().types().stream().anyMatch(words::contains))
                 .toList();
         for (SourceFile file : named) {
-            String home = file.skeleton().packageName();
-            for (TypeSketch type : file.skeleton().types()) {
+            String home = file.outline().packageName();
+            for (TypeOutline type : file.outline().types()) {
                 String nested = type.nestedName().replace('.', '$');
-                binaryNames.putIfAbsent(file.skeleton().qualifiedName(type), home.isEmpty() ? nested : home + "." + nested);
+                binaryNames.putIfAbsent(file.outline().qualifiedName(type), home.isEmpty() ? nested : home + "." + nested);
             }
         }
     }

@@ -17,14 +17,14 @@ import javax.lang.model.element.VariableElement;
 /** Collects where the variables of a body stand. */
 final class Occurrences extends TreePathScanner<Void, Void> {
 
-    private final Code code;
+    private final AttributedFile code;
     private final List<Occurrence> found = new ArrayList<>();
 
-    private Occurrences(Code code) {
+    private Occurrences(AttributedFile code) {
         this.code = code;
     }
 
-    static List<Occurrence> of(Code code, TreePath within) {
+    static List<Occurrence> of(AttributedFile code, TreePath within) {
         Occurrences scanner = new Occurrences(code);
         scanner.scan(within, null);
         scanner.found.sort(Comparator.comparing(Occurrence::offset));

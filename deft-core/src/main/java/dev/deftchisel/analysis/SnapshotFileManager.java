@@ -26,18 +26,18 @@ final class SnapshotFileManager extends ForwardingStandardFileManager {
         super(libraries);
         this.additions = additions;
         List<SourceFile> files = sources.filter(file -> !file.isModuleInfo()).toList();
-        files.parallelStream().forEach(SourceFile::headline);
+        files.parallelStream().forEach(SourceFile::header);
         for (SourceFile file : files) {
             if (file.isPackageInfo()) {
                 add(file, "package-info");
                 continue;
             }
-            file.headline().types().forEach(type -> add(file, type));
+            file.header().types().forEach(type -> add(file, type));
         }
     }
 
     private void add(SourceFile file, String simpleName) {
-        String home = file.headline().packageName();
+        String home = file.header().packageName();
         byPackage.computeIfAbsent(home, name -> new ArrayList<>())
                 .add(new SnapshotFileObject(file, home, simpleName, () -> additions.declarations(file)));
     }

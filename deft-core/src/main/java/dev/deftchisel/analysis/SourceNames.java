@@ -17,13 +17,13 @@ import java.util.Set;
  */
 record SourceNames(Map<String, List<SourceFile>> topLevelTypes, Set<String> packages) {
 
-    static SourceNames of(Snapshot snapshot, Universe universe) {
+    static SourceNames of(Snapshot snapshot, CompilationScope universe) {
         Map<String, List<SourceFile>> types = new HashMap<>();
         Set<String> packages = new HashSet<>();
         for (SourceFile file : snapshot.files()) {
             if (universe.sees(file.module())) {
-                file.headline().types().forEach(type -> types.computeIfAbsent(file.headline().qualifiedName(type), name -> new ArrayList<>(1)).add(file));
-                String name = file.headline().packageName();
+                file.header().types().forEach(type -> types.computeIfAbsent(file.header().qualifiedName(type), name -> new ArrayList<>(1)).add(file));
+                String name = file.header().packageName();
                 while (!name.isEmpty() && packages.add(name)) {
                     name = name.substring(0, Math.max(0, name.lastIndexOf('.')));
                 }

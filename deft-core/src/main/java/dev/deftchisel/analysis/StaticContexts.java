@@ -20,7 +20,7 @@ final class StaticContexts {
     /** Whether code within this tree has no current object of the class the tree is a member of. */
     static boolean opens(Tree member) {
         if (member instanceof MethodInvocationTree call) {
-            return Code.callsConstructor(call);
+            return AttributedFile.callsConstructor(call);
         }
         if (member instanceof BlockTree block) {
             return block.isStatic();

@@ -1,6 +1,6 @@
 package dev.deftchisel.analysis;
 
-import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.source.TypeOutline;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.Collections;
@@ -28,16 +28,16 @@ public final class Subtypes {
      *
      * @param simpleNames where to start
      */
-    public Map<SourceFile, List<TypeSketch>> of(Set<String> simpleNames) {
+    public Map<SourceFile, List<TypeOutline>> of(Set<String> simpleNames) {
         Set<String> names = new HashSet<>(simpleNames);
         Set<SourceFile> opened = new HashSet<>();
         Set<String> latest = simpleNames;
         while (!latest.isEmpty()) {
             opened.addAll(naming(latest));
-            opened.parallelStream().forEach(SourceFile::skeleton);
+            opened.parallelStream().forEach(SourceFile::outline);
             Set<String> more = new HashSet<>();
             for (SourceFile file : opened) {
-                for (TypeSketch type : file.skeleton().types()) {
+                for (TypeOutline type : file.outline().types()) {
                     if (!names.contains(type.name()) && type.supers().stream().anyMatch(names::contains)) {
                         more.add(type.name());
                     }
@@ -46,9 +46,9 @@ public final class Subtypes {
             names.addAll(more);
             latest = more;
         }
-        Map<SourceFile, List<TypeSketch>> found = new LinkedHashMap<>();
+        Map<SourceFile, List<TypeOutline>> found = new LinkedHashMap<>();
         for (SourceFile file : snapshot.files()) {
-            List<TypeSketch> types = !opened.contains(file) ? List.of() : file.skeleton().types().stream()
+            List<TypeOutline> types = !opened.contains(file) ? List.of() : file.outline().types().stream()
                     .filter(type -> names.contains(type.name()))
                     .toList();
             if (!types.isEmpty()) {
@@ -61,7 +61,7 @@ public final class Subtypes {
     /** The files that may declare one of the types, or one directly below them. */
     private List<SourceFile> naming(Set<String> names) {
         return snapshot.files().parallelStream()
-                .filter(file -> !Collections.disjoint(file.headline().headerNames(), names))
+                .filter(file -> !Collections.disjoint(file.header().headerNames(), names))
                 .toList();
     }
 }

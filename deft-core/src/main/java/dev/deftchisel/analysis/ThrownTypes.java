@@ -27,16 +27,16 @@ import javax.lang.model.type.UnionType;
 /** The checked exceptions that code can end in (JLS 11.2). */
 final class ThrownTypes extends TreePathScanner<Void, Void> {
 
-    private final Code code;
+    private final AttributedFile code;
     private final Map<Element, List<TypeMirror>> rethrown = new HashMap<>();
     private List<TypeMirror> thrown = new ArrayList<>();
 
-    private ThrownTypes(Code code) {
+    private ThrownTypes(AttributedFile code) {
         this.code = code;
     }
 
     /** Each of them once, none that is a subtype of another. */
-    static List<TypeMirror> of(Code code, List<TreePath> parts) {
+    static List<TypeMirror> of(AttributedFile code, List<TreePath> parts) {
         ThrownTypes scanner = new ThrownTypes(code);
         parts.forEach(part -> scanner.scan(part, null));
         List<TypeMirror> checked = scanner.thrown.stream().filter(scanner::isChecked).toList();

@@ -17,21 +17,21 @@ import javax.lang.model.element.TypeElement;
 /** Looks for the types in a file that its build does not let it see. */
 final class UnseenTypes extends TreePathScanner<Void, Void> {
 
-    private final Code code;
+    private final AttributedFile code;
     private final Visibility visibility;
     private final boolean withMembers;
     private final List<UnseenType> found = new ArrayList<>();
     /** A file names few types, and each of them often. */
     private final Map<TypeElement, Optional<String>> known = new HashMap<>();
 
-    private UnseenTypes(Code code, Visibility visibility, boolean withMembers) {
+    private UnseenTypes(AttributedFile code, Visibility visibility, boolean withMembers) {
         this.code = code;
         this.visibility = visibility;
         this.withMembers = withMembers;
     }
 
     /** @param withMembers whether members of such types count too, where the type itself is not named */
-    static List<UnseenType> of(Code code, Visibility visibility, boolean withMembers) {
+    static List<UnseenType> of(AttributedFile code, Visibility visibility, boolean withMembers) {
         if (!visibility.isKnown()) {
             return List.of();
         }

@@ -2,7 +2,7 @@ package dev.deftchisel.analysis;
 
 import dev.deftchisel.added.Added;
 import dev.deftchisel.added.AdditionsReader;
-import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.source.MemberOutline;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -16,8 +16,8 @@ public final class Unwritten {
     /** The field from which a method or nested type follows that an annotation adds; empty text when it follows from the type. */
     public static Optional<String> field(SymbolKey symbol, String name, Analyst analyst) {
         return analyst.declaring(symbol)
-                .filter(file -> file.skeleton().members().stream().noneMatch(member -> member.name().equals(name)
-                        && (symbol instanceof SymbolKey.Method || member.kind() != MemberSketch.Kind.METHOD)))
+                .filter(file -> file.outline().members().stream().noneMatch(member -> member.name().equals(name)
+                        && (symbol instanceof SymbolKey.Method || member.kind() != MemberOutline.Kind.METHOD)))
                 .map(analyst::added).stream().flatMap(added -> added.members().stream())
                 .flatMap(type -> type.members().stream())
                 .filter(one -> one.name().equals(name) && !one.role().equals("constructor"))

@@ -29,16 +29,16 @@ public final class ValueRanges {
     private static final Set<String> POSITIONS = Set.of("indexOf", "lastIndexOf");
     private static final Set<String> SIGNS = Set.of("signum");
 
-    private final Code code;
+    private final AttributedFile code;
     private final Function<TreePath, Optional<ValueRange>> known;
 
-    private ValueRanges(Code code, Function<TreePath, Optional<ValueRange>> known) {
+    private ValueRanges(AttributedFile code, Function<TreePath, Optional<ValueRange>> known) {
         this.code = code;
         this.known = known;
     }
 
     /** The values of an expression; empty when it is none of whole numbers, or unknown. */
-    public static Optional<ValueRange> of(Code code, TreePath path) {
+    public static Optional<ValueRange> of(AttributedFile code, TreePath path) {
         return of(code, path, name -> Optional.empty());
     }
 
@@ -47,7 +47,7 @@ public final class ValueRanges {
      *
      * @param known what is known of the expression at a path, at most what its type can hold
      */
-    public static Optional<ValueRange> of(Code code, TreePath path, Function<TreePath, Optional<ValueRange>> known) {
+    public static Optional<ValueRange> of(AttributedFile code, TreePath path, Function<TreePath, Optional<ValueRange>> known) {
         return new ValueRanges(code, known).range(path);
     }
 

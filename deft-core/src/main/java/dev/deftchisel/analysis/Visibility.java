@@ -22,14 +22,14 @@ import javax.tools.StandardLocation;
  */
 final class Visibility {
 
-    private final Universe universe;
+    private final CompilationScope universe;
     private final SourceNames sources;
     private final Libraries libraries;
     private final Readability readability;
     private final boolean isKnown;
     private final Map<Asked, Optional<String>> known = new HashMap<>();
 
-    Visibility(Workspace workspace, Universe universe, SourceNames sources, Libraries libraries, Readability readability) {
+    Visibility(Workspace workspace, CompilationScope universe, SourceNames sources, Libraries libraries, Readability readability) {
         this.universe = universe;
         this.sources = sources;
         this.libraries = libraries;

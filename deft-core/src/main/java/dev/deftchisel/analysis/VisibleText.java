@@ -1,7 +1,7 @@
 package dev.deftchisel.analysis;
 
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.source.TypeOutline;
 import dev.deftchisel.source.Words;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.Arrays;
@@ -22,7 +22,7 @@ final class VisibleText {
      * @param focus which bodies matter
      * @param types bodies that declare one of these are left in
      */
-    static String of(SourceFile file, Focus focus, Collection<TypeSketch> types) {
+    static String of(SourceFile file, Focus focus, Collection<TypeOutline> types) {
         String content = file.content();
         Set<String> names = focus.names();
         if (!focus.isPartial() || file.hasEscapes()) {
@@ -34,7 +34,7 @@ final class VisibleText {
         names.forEach(name -> Words.find(content, name).forEach(word -> reasons.add(word.start())));
         types.forEach(type -> reasons.add(type.nameRange().start()));
         constructorCalls(content, reasons);
-        return file.skeleton().blank(
+        return file.outline().blank(
                 content,
                 body -> holdsOneOf(reasons, body) || around.stream().anyMatch(code -> touches(code, body)),
                 wanted -> Arrays.stream(wanted.name().split("\\.")).anyMatch(names::contains));

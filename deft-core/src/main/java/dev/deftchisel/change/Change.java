@@ -19,7 +19,7 @@ import java.util.function.BiPredicate;
  * @param meaning what it does to symbols
  * @param notes   what the user should know, one line each
  */
-public record Change(String title, List<FileChange> files, Meaning meaning, List<String> notes) {
+public record Change(String title, List<FileChange> files, SymbolEffects meaning, List<String> notes) {
 
     /** Sorts the files by path. */
     public Change {

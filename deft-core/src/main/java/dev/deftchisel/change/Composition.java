@@ -80,7 +80,7 @@ public final class Composition {
     /** What an edit writes; where its carried code came from is asked. */
     private static void written(Edit edit, Function<Piece, List<Piece>> source, List<Piece> pieces) {
         int at = 0;
-        for (Carried carried : edit.carried().stream().sorted(Comparator.comparing(Carried::at)).toList()) {
+        for (MovedCode carried : edit.carried().stream().sorted(Comparator.comparing(MovedCode::at)).toList()) {
             add(pieces, new Piece(edit.replacement().substring(at, carried.at()), Optional.empty(), 0, false));
             int end = carried.at() + carried.from().length();
             source.apply(new Piece(edit.replacement().substring(carried.at(), end), Optional.of(carried.file()),
@@ -168,9 +168,9 @@ public final class Composition {
             return Optional.empty();
         }
         StringBuilder text = new StringBuilder();
-        List<Carried> carried = new ArrayList<>();
+        List<MovedCode> carried = new ArrayList<>();
         for (Piece piece : written) {
-            piece.file().ifPresent(from -> carried.add(new Carried(from,
+            piece.file().ifPresent(from -> carried.add(new MovedCode(from,
                     new Range(piece.origin(), piece.origin() + piece.text().length()), text.length())));
             text.append(piece.text());
         }
@@ -178,7 +178,7 @@ public final class Composition {
         boolean isImport = carried.isEmpty() && (text.isEmpty() ? !parts.isEmpty()
                 && parts.stream().allMatch(edit -> edit.kind() == Edit.Kind.IMPORT)
                 : text.toString().matches("(\\s*import [^;]+;\\s*)+"));
-        List<Alike> alike = parts.stream().flatMap(edit -> edit.alike().stream()).toList();
+        List<DuplicateClaim> alike = parts.stream().flatMap(edit -> edit.alike().stream()).toList();
         List<Range> unneeded = new ArrayList<>(parts.stream().flatMap(edit -> edit.unneeded().stream()).toList());
         second.file(file.path()).stream().flatMap(change -> change.takenEdits().stream())
                 .flatMap(edit -> edit.unneeded().stream())

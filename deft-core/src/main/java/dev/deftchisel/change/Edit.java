@@ -16,7 +16,7 @@ import java.util.List;
  * @param linked      where in the replacement a new name stands that the user may want to change once more
  */
 public record Edit(
-        Range range, String replacement, Kind kind, boolean isTaken, List<Carried> carried, List<Alike> alike,
+        Range range, String replacement, Kind kind, boolean isTaken, List<MovedCode> carried, List<DuplicateClaim> alike,
         List<Range> unneeded, List<Range> linked)
         implements Comparable<Edit> {
 
@@ -83,12 +83,12 @@ public record Edit(
     }
 
     /** The same edit, with code that it writes again. */
-    public Edit carrying(List<Carried> pieces) {
+    public Edit carrying(List<MovedCode> pieces) {
         return new Edit(range, replacement, kind, isTaken, pieces, alike, unneeded, linked);
     }
 
     /** The same edit, which takes away code that stands elsewhere too. */
-    public Edit giving(List<Alike> twins) {
+    public Edit giving(List<DuplicateClaim> twins) {
         return new Edit(range, replacement, kind, isTaken, carried, twins, unneeded, linked);
     }
 

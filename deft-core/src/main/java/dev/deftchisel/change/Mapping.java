@@ -15,7 +15,7 @@ import java.util.stream.Stream;
 /** Says where each place and symbol of the code before a change is found after it. */
 public final class Mapping {
 
-    private final Meaning meaning;
+    private final SymbolEffects meaning;
     private final Map<Path, FileChange> files = new HashMap<>();
     private final Map<Path, Shifts> shifts = new HashMap<>();
     /** By the file from which code is carried. */
@@ -28,12 +28,12 @@ public final class Mapping {
      * @param start  where the edit's replacement starts
      * @param pieces in order
      */
-    private record Copy(Path file, int start, List<Carried> pieces) {
+    private record Copy(Path file, int start, List<MovedCode> pieces) {
 
         /** Where a stretch of code stands that lies in one piece, or starts in one and ends in another. */
         Optional<Range> place(Range range) {
-            Optional<Carried> first = pieces.stream().filter(piece -> piece.from().contains(range.start())).findFirst();
-            Optional<Carried> last = pieces.stream()
+            Optional<MovedCode> first = pieces.stream().filter(piece -> piece.from().contains(range.start())).findFirst();
+            Optional<MovedCode> last = pieces.stream()
                     .filter(piece -> piece.from().start() < range.end() && range.end() <= piece.from().end())
                     .filter(piece -> first.isPresent() && piece.at() >= first.get().at())
                     .findFirst();
@@ -50,7 +50,7 @@ public final class Mapping {
         }
         for (FileChange file : change.files()) {
             file.takenEdits().stream().filter(edit -> !edit.carried().isEmpty()).forEach(edit -> {
-                Map<Path, List<Carried>> pieces = edit.carried().stream().collect(Collectors.groupingBy(Carried::file));
+                Map<Path, List<MovedCode>> pieces = edit.carried().stream().collect(Collectors.groupingBy(MovedCode::file));
                 pieces.forEach((from, carried) -> copies.computeIfAbsent(from, path -> new ArrayList<>())
                         .add(new Copy(file.pathAfter(), shifts.get(file.path()).startOf(edit), carried)));
             });
@@ -67,18 +67,18 @@ public final class Mapping {
      * Every place where a name is afterwards: where it was, unless something else is written there, and wherever the code
      * around it is carried.
      */
-    public List<Site> sites(Path before, Range range) {
-        List<Site> found = new ArrayList<>();
-        kept(before, range).ifPresent(place -> found.add(new Site(file(before), place)));
+    public List<PlaceAfter> sites(Path before, Range range) {
+        List<PlaceAfter> found = new ArrayList<>();
+        kept(before, range).ifPresent(place -> found.add(new PlaceAfter(file(before), place)));
         found.addAll(copies(before, range));
         return found;
     }
 
     /** Every place to which a piece of code is carried, in whatever file. */
-    public List<Site> copies(Path before, Range range) {
-        List<Site> found = new ArrayList<>();
+    public List<PlaceAfter> copies(Path before, Range range) {
+        List<PlaceAfter> found = new ArrayList<>();
         for (Copy copy : copies.getOrDefault(before, List.of())) {
-            copy.place(range).ifPresent(place -> found.add(new Site(copy.file(), place)));
+            copy.place(range).ifPresent(place -> found.add(new PlaceAfter(copy.file(), place)));
         }
         return found;
     }
@@ -96,7 +96,7 @@ public final class Mapping {
     private Optional<Range> firstCopy(Path before, Range range) {
         return copies(before, range).stream()
                 .filter(site -> site.file().equals(file(before)))
-                .map(Site::range)
+                .map(PlaceAfter::range)
                 .findFirst();
     }
 

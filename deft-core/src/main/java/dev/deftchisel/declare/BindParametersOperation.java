@@ -5,18 +5,18 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.member.KeptParameters;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.member.WrittenMethod;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.source.Range;
 import java.util.LinkedHashMap;
@@ -53,11 +53,11 @@ public final class BindParametersOperation implements Operation {
      *
      * @param parameters their types, in order
      */
-    private record Idle(Target target, TreePath constructor, Map<String, TypeMirror> parameters) {
+    private record Idle(TargetClass target, TreePath constructor, Map<String, TypeMirror> parameters) {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return idle(spot.analysis(), spot).map(idle -> {
             List<String> names = List.copyOf(idle.parameters().keySet());
             return new Offer(id(), "keep " + String.join(", ", names) + " in " + (names.size() == 1 ? "a field" : "fields"),
@@ -66,21 +66,21 @@ public final class BindParametersOperation implements Operation {
         });
     }
 
-    private static List<String> chosen(Idle idle, Spot spot) {
+    private static List<String> chosen(Idle idle, ResolvedPlace spot) {
         return new WrittenMethod(idle.target().code(), idle.constructor()).meant(idle.parameters().keySet(), spot.place().selection());
     }
 
-    private static Optional<Idle> idle(Analysis analysis, Spot spot) {
+    private static Optional<Idle> idle(Analysis analysis, ResolvedPlace spot) {
         return analysis.code(spot.file().path())
                 .flatMap(code -> WrittenMethod.atHead(code, spot.place().selection()))
                 .filter(method -> method.tree().getReturnType() == null)
-                .flatMap(method -> Target.at(method.code(), method.code().range(method.tree()).start())
+                .flatMap(method -> TargetClass.at(method.code(), method.code().range(method.tree()).start())
                         .filter(target -> !target.isRecord()).map(target -> idle(target, method.path())))
                 .filter(idle -> !idle.parameters().isEmpty());
     }
 
-    private static Idle idle(Target target, TreePath constructor) {
-        Code code = target.code();
+    private static Idle idle(TargetClass target, TreePath constructor) {
+        AttributedFile code = target.code();
         // read off the text, since an offer looks at the head only
         Set<String> used = code.tokens().names(code.range(((MethodTree) constructor.getLeaf()).getBody()));
         KeptParameters kept = new KeptParameters(target, constructor);
@@ -96,7 +96,7 @@ public final class BindParametersOperation implements Operation {
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Range selection = spot.place().selection();
         Analysis near = analyst.analyse(Focus.around(spot.file().path(), selection).deeply());
         Optional<Idle> found = idle(near, spot);
@@ -121,7 +121,7 @@ public final class BindParametersOperation implements Operation {
         EditsByFile edits = new EditsByFile(before);
         edits.of(spot.file().path()).addAll(new KeptParameters(whole.target(), whole.constructor())
                 .keep(chosen, edits.writer(whole.target().code())));
-        return new Plan.Ready(edits.change("keep " + String.join(", ", names) + " in " + idle.target().shown(), Meaning.same(),
+        return new Plan.Ready(edits.change("keep " + String.join(", ", names) + " in " + idle.target().shown(), SymbolEffects.same(),
                 List.of()), before);
     }
 }

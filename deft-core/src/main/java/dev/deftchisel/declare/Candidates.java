@@ -1,6 +1,6 @@
 package dev.deftchisel.declare;
 
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -14,10 +14,10 @@ import javax.lang.model.type.TypeMirror;
 /** The types that a value may be of, the likeliest first. */
 final class Candidates {
 
-    private final Code code;
-    private final List<Missing> uses;
+    private final AttributedFile code;
+    private final List<UnresolvedName> uses;
 
-    Candidates(List<Missing> uses) {
+    Candidates(List<UnresolvedName> uses) {
         this.code = uses.get(0).code();
         this.uses = uses;
     }
@@ -30,9 +30,9 @@ final class Candidates {
      * @param taken by each use, in order
      * @param views how each use sees the type that is to have it
      */
-    List<TypeMirror> all(Map<Missing, TypeMirror> given, List<List<TypeMirror>> taken, List<View> views) {
+    List<TypeMirror> all(Map<UnresolvedName, TypeMirror> given, List<List<TypeMirror>> taken, List<TypeSubstitution> views) {
         List<TypeMirror> values = given.values().stream().filter(type -> !isRaw(type)).toList();
-        List<TypeMirror> all = new ArrayList<>(values.isEmpty() ? List.of() : List.of(new General(code).of(values)));
+        List<TypeMirror> all = new ArrayList<>(values.isEmpty() ? List.of() : List.of(new CommonSupertype(code).of(values)));
         all.addAll(values);
         taken.forEach(all::addAll);
         for (int i = 0; i < uses.size(); i++) {

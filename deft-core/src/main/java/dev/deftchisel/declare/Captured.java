@@ -1,6 +1,6 @@
 package dev.deftchisel.declare;
 
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.rewrite.TypeWriter;
 import java.util.List;
@@ -18,18 +18,18 @@ final class Captured {
     }
 
     /** The type with its wildcards again, as it can be declared (JLS 4.10.5). */
-    static TypeMirror released(Code code, TypeMirror type) {
+    static TypeMirror released(AttributedFile code, TypeMirror type) {
         return released(code, type, List.of());
     }
 
     /** @param open those whose bounds are being released, which may come back to them */
-    private static TypeMirror released(Code code, TypeMirror type, List<TypeMirror> open) {
+    private static TypeMirror released(AttributedFile code, TypeMirror type, List<TypeMirror> open) {
         return !(type instanceof DeclaredType declared) || declared.getTypeArguments().isEmpty() ? type
                 : code.types().getDeclaredType((TypeElement) declared.asElement(),
                         declared.getTypeArguments().stream().map(argument -> argument(code, argument, open)).toArray(TypeMirror[]::new));
     }
 
-    private static TypeMirror argument(Code code, TypeMirror type, List<TypeMirror> open) {
+    private static TypeMirror argument(AttributedFile code, TypeMirror type, List<TypeMirror> open) {
         if (!(type instanceof TypeVariable variable) || !TypeWriter.isCaptured(variable)) {
             return released(code, type, open);
         }

@@ -9,7 +9,7 @@ import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -28,8 +28,8 @@ final class Choice {
     }
 
     /** The enum that has all constants of the labels, or what the first label is. */
-    static Optional<TypeMirror> of(Code code, TreePath choice) {
-        List<? extends CaseTree> cases = Code.cases(choice.getLeaf());
+    static Optional<TypeMirror> of(AttributedFile code, TreePath choice) {
+        List<? extends CaseTree> cases = AttributedFile.cases(choice.getLeaf());
         List<? extends ExpressionTree> labels = cases.stream().flatMap(one -> one.getExpressions().stream()).toList();
         if (labels.isEmpty()) {
             return Optional.empty();
@@ -44,7 +44,7 @@ final class Choice {
     }
 
     /** The names that are labels where the value of a variable is chosen from. */
-    static Set<String> labels(Code code, Element variable) {
+    static Set<String> labels(AttributedFile code, Element variable) {
         Set<String> names = new LinkedHashSet<>();
         new TreePathScanner<Void, Void>() {
             @Override
@@ -60,11 +60,11 @@ final class Choice {
             }
 
             private void take(Tree choice) {
-                ExpressionTree chosen = Code.chosenFrom(choice);
+                ExpressionTree chosen = AttributedFile.chosenFrom(choice);
                 TreePath path = new TreePath(getCurrentPath(), chosen);
                 TreePath bare = chosen instanceof ParenthesizedTree around ? new TreePath(path, around.getExpression()) : path;
                 if (code.element(bare).filter(variable::equals).isPresent()) {
-                    Code.cases(choice).stream().flatMap(one -> one.getExpressions().stream()).filter(IdentifierTree.class::isInstance)
+                    AttributedFile.cases(choice).stream().flatMap(one -> one.getExpressions().stream()).filter(IdentifierTree.class::isInstance)
                             .forEach(label -> names.add(label.toString()));
                 }
             }

@@ -4,7 +4,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.SymbolKey;
@@ -17,7 +17,7 @@ import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -57,8 +57,8 @@ public final class DeclareAllOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
-        return Missing.at(spot.analysis(), spot)
+    public Optional<Offer> offer(ResolvedPlace spot) {
+        return UnresolvedName.at(spot.analysis(), spot)
                 .map(missing -> new Offer(id(), "declare all that is missing in " + spot.file().path().getFileName(), Offer.Kind.GENERATE,
                         new Range(0, spot.file().content().length()), questions()));
     }
@@ -76,7 +76,7 @@ public final class DeclareAllOperation implements Operation {
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Path file = spot.file().path();
         Seen seen = new Seen();
         Map<String, String> left = new LinkedHashMap<>();
@@ -116,10 +116,10 @@ public final class DeclareAllOperation implements Operation {
     private Optional<Plan.Ready> step(Analyst analyst, Path file, Map<String, String> left) {
         SourceFile source = analyst.snapshot().file(file).orElseThrow();
         Analysis analysis = analyst.analyse(Focus.whole(Set.of(file)).deeply());
-        Code code = analysis.code(file).orElseThrow();
-        for (Missing missing : missing(analysis, code)) {
+        AttributedFile code = analysis.code(file).orElseThrow();
+        for (UnresolvedName missing : missing(analysis, code)) {
             int offset = missing.range().start();
-            Spot spot = new Spot(new Place(file, new Range(offset, offset)), source, analysis);
+            ResolvedPlace spot = new ResolvedPlace(new Place(file, new Range(offset, offset)), source, analysis);
             Optional<Operation> operation = operations.stream().filter(one -> one.offer(spot).isPresent()).findFirst();
             Plan plan = operation.map(one -> one.plan(spot, Answers.none(), analyst))
                     .orElseGet(() -> Plan.refused("nobody can tell what it is"));
@@ -132,16 +132,16 @@ public final class DeclareAllOperation implements Operation {
     }
 
     /** All that is missing: types first, since nothing else can be told before; constructors last. */
-    private static Collection<Missing> missing(Analysis analysis, Code code) {
-        Stream<Missing> names = analysis.bindings(code.file().path()).stream()
+    private static Collection<UnresolvedName> missing(Analysis analysis, AttributedFile code) {
+        Stream<UnresolvedName> names = analysis.bindings(code.file().path()).stream()
                 .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown && binding.role() != Role.DOC
                         && binding.role() != Role.IMPORT)
-                .flatMap(binding -> Missing.at(analysis, code, binding.range().start()).stream())
-                .sorted(Comparator.comparing((Missing missing) -> !missing.isType()).thenComparing(missing -> missing.range().start()));
-        Stream<Missing> constructors = code.expressions(new TreePath(code.unit())).stream()
+                .flatMap(binding -> UnresolvedName.at(analysis, code, binding.range().start()).stream())
+                .sorted(Comparator.comparing((UnresolvedName missing) -> !missing.isType()).thenComparing(missing -> missing.range().start()));
+        Stream<UnresolvedName> constructors = code.expressions(new TreePath(code.unit())).stream()
                 .filter(path -> path.getLeaf() instanceof NewClassTree)
-                .flatMap(path -> Missing.at(analysis, code, code.range(path.getLeaf()).start()).stream());
-        Map<Range, Missing> all = new LinkedHashMap<>();
+                .flatMap(path -> UnresolvedName.at(analysis, code, code.range(path.getLeaf()).start()).stream());
+        Map<Range, UnresolvedName> all = new LinkedHashMap<>();
         Stream.concat(names, constructors).forEach(missing -> all.putIfAbsent(missing.range(), missing));
         return all.values();
     }

@@ -6,17 +6,17 @@ import com.sun.source.tree.SwitchTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.change.Meaning;
-import dev.deftchisel.member.StandIn;
+import dev.deftchisel.change.SymbolEffects;
+import dev.deftchisel.member.PlaceholderCode;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
@@ -58,10 +58,10 @@ public final class DeclareCasesOperation implements Operation {
      * @param cases     that it has
      * @param constants that have none, in the order of the enum
      */
-    private record Lacking(Code code, TreePath path, List<? extends CaseTree> cases, List<String> constants) {
+    private record Lacking(AttributedFile code, TreePath path, List<? extends CaseTree> cases, List<String> constants) {
     }
 
-    private static Optional<Lacking> lacking(Analysis analysis, Spot spot) {
+    private static Optional<Lacking> lacking(Analysis analysis, ResolvedPlace spot) {
         return analysis.code(spot.file().path()).flatMap(code -> code.around(spot.place().selection()).stream()
                 .filter(path -> path.getLeaf() instanceof SwitchTree || path.getLeaf() instanceof SwitchExpressionTree)
                 .findFirst()
@@ -69,12 +69,12 @@ public final class DeclareCasesOperation implements Operation {
                 .filter(lacking -> !lacking.constants().isEmpty()));
     }
 
-    private static Lacking lacking(Code code, TreePath path) {
-        List<? extends CaseTree> cases = Code.cases(path.getLeaf());
+    private static Lacking lacking(AttributedFile code, TreePath path) {
+        List<? extends CaseTree> cases = AttributedFile.cases(path.getLeaf());
         // a default has no expression of its own
         boolean isOpen = cases.stream().noneMatch(one -> one.getExpressions().isEmpty());
         Set<String> there = cases.stream().flatMap(one -> one.getExpressions().stream()).map(code::text).collect(Collectors.toSet());
-        List<String> constants = code.type(new TreePath(path, Code.chosenFrom(path.getLeaf())))
+        List<String> constants = code.type(new TreePath(path, AttributedFile.chosenFrom(path.getLeaf())))
                 .filter(type -> isOpen && type instanceof DeclaredType declared && declared.asElement().getKind() == ElementKind.ENUM)
                 .map(type -> ((DeclaredType) type).asElement().getEnclosedElements().stream()
                         .filter(member -> member.getKind() == ElementKind.ENUM_CONSTANT)
@@ -85,14 +85,14 @@ public final class DeclareCasesOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return lacking(spot.analysis(), spot).map(lacking -> new Offer(id(), "declare the cases " + String.join(", ", lacking.constants()),
                 Offer.Kind.GENERATE, lacking.code().range(lacking.path().getLeaf()),
                 List.of(new Question.Members(MEMBERS, "the cases", lacking.constants(), lacking.constants()))));
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
         Optional<Lacking> found = lacking(before, spot);
         if (found.isEmpty()) {
@@ -107,11 +107,11 @@ public final class DeclareCasesOperation implements Operation {
         }
         EditsByFile edits = new EditsByFile(before);
         edits.of(spot.file().path()).add(written(lacking, chosen));
-        return new Plan.Ready(edits.change("declare the cases " + String.join(", ", chosen), Meaning.same(), List.of()), before);
+        return new Plan.Ready(edits.change("declare the cases " + String.join(", ", chosen), SymbolEffects.same(), List.of()), before);
     }
 
     private static Edit written(Lacking lacking, List<String> chosen) {
-        Code code = lacking.code();
+        AttributedFile code = lacking.code();
         Layout layout = Layout.of(code.file());
         Range whole = code.range(lacking.path().getLeaf());
         String outer = Layout.indentOf(code.file(), whole.start());
@@ -125,7 +125,7 @@ public final class DeclareCasesOperation implements Operation {
         NewCode text = new NewCode(code.file());
         for (String name : chosen) {
             text.write(layout.lineEnd() + indent + "case " + name + (isArrow ? " -> " : ":" + layout.lineEnd() + indent + layout.unit())
-                    + StandIn.FAILURE.strip());
+                    + PlaceholderCode.FAILURE.strip());
         }
         return text.write(layout.lineEnd() + outer).replacing(new Range(isSpace ? tokens.start(gap) : tokens.start(brace),
                 tokens.start(brace)));

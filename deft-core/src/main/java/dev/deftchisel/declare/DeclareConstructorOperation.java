@@ -3,13 +3,13 @@ package dev.deftchisel.declare;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.member.ConstructorText;
-import dev.deftchisel.member.Habits;
+import dev.deftchisel.member.CodingStyle;
 import dev.deftchisel.member.NewMember;
-import dev.deftchisel.member.Part;
-import dev.deftchisel.member.StandIn;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.StateField;
+import dev.deftchisel.member.PlaceholderCode;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Question;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -60,7 +60,7 @@ public final class DeclareConstructorOperation extends DeclareOperation {
     }
 
     @Override
-    boolean isFor(Missing missing) {
+    boolean isFor(UnresolvedName missing) {
         return missing.isConstructor() && missing.owner()
                 .filter(type -> type.getKind() == ElementKind.CLASS || type.getKind() == ElementKind.RECORD
                         || type.getKind() == ElementKind.ENUM)
@@ -68,22 +68,22 @@ public final class DeclareConstructorOperation extends DeclareOperation {
     }
 
     @Override
-    String title(Missing missing) {
+    String title(UnresolvedName missing) {
         return "declare the constructor of " + missing.name() + " for " + (missing.arguments().size() == 1 ? "this argument"
                 : missing.arguments().isEmpty() ? "no arguments" : "these arguments");
     }
 
     @Override
-    Declared declared(Asked asked) {
-        Missing missing = asked.missing();
-        Target owner = asked.owner();
+    Declared declared(DeclarationRequest asked) {
+        UnresolvedName missing = asked.missing();
+        TargetClass owner = asked.owner();
         Parameters parameters = Parameters.of(missing.code(), missing.path(), missing.arguments(), asked.types());
         if (parameters.objection().isPresent()) {
             return new Declared.Refused(parameters.objection().get());
         }
         String keep = asked.answers().single(KEEP).orElse("use");
         String visibility = owner.type().getKind() == ElementKind.ENUM ? "" : visibility(asked);
-        String declared = parameters.declared(Habits.of(owner).parameter());
+        String declared = parameters.declared(CodingStyle.of(owner).parameter());
         Optional<List<String>> handedOn = keep.equals("use") || owner.isRecord() ? handedOn(owner, parameters) : Optional.empty();
         if (handedOn.isPresent()) {
             return new Declared.Members(title(missing), List.of(NewMember.added(NewMember.Kind.CONSTRUCTOR, owner.name(),
@@ -95,7 +95,7 @@ public final class DeclareConstructorOperation extends DeclareOperation {
     }
 
     /** What another constructor gets that takes all parameters and more, the fewest first. */
-    private static Optional<List<String>> handedOn(Target owner, Parameters parameters) {
+    private static Optional<List<String>> handedOn(TargetClass owner, Parameters parameters) {
         List<ExecutableElement> others = owner.isRecord() ? ElementFilter.constructorsIn(owner.type().getEnclosedElements())
                 : written(owner);
         return others.stream()
@@ -105,28 +105,28 @@ public final class DeclareConstructorOperation extends DeclareOperation {
     }
 
     /** The constructors that stand in the text. */
-    private static List<ExecutableElement> written(Target owner) {
+    private static List<ExecutableElement> written(TargetClass owner) {
         return owner.constructors().stream()
                 .flatMap(member -> owner.code().element(new TreePath(owner.path(), member)).stream())
                 .map(constructor -> (ExecutableElement) constructor)
                 .toList();
     }
 
-    private static Optional<List<String>> arguments(Code code, ExecutableElement other, Parameters parameters) {
+    private static Optional<List<String>> arguments(AttributedFile code, ExecutableElement other, Parameters parameters) {
         List<String> arguments = new ArrayList<>();
         int next = 0;
         for (VariableElement parameter : other.getParameters()) {
             boolean takes = next < parameters.all().size() && code.types()
                     .isAssignable(parameters.all().get(next).type(), parameter.asType());
-            arguments.add(takes ? parameters.all().get(next++).name() : StandIn.value(parameter.asType()));
+            arguments.add(takes ? parameters.all().get(next++).name() : PlaceholderCode.value(parameter.asType()));
         }
         boolean takesMore = other.getParameters().size() > parameters.all().size();
         return takesMore && next == parameters.all().size() ? Optional.of(arguments) : Optional.empty();
     }
 
-    private static List<NewMember> keeping(Target owner, Parameters parameters, String keep, Analysis before, String visibility,
+    private static List<NewMember> keeping(TargetClass owner, Parameters parameters, String keep, Analysis before, String visibility,
             String declared) {
-        Code code = owner.code();
+        AttributedFile code = owner.code();
         List<NewMember> members = new ArrayList<>();
         Map<String, String> kept = new LinkedHashMap<>();
         List<ExecutableElement> others = written(owner);
@@ -134,7 +134,7 @@ public final class DeclareConstructorOperation extends DeclareOperation {
         boolean losesImplied = others.isEmpty() && !parameters.all().isEmpty()
                 && ElementFilter.constructorsIn(owner.type().getEnclosedElements()).stream()
                 .anyMatch(constructor -> !before.uses(code.key(constructor)).isEmpty());
-        Set<String> names = owner.parts().stream().map(Part::name).collect(Collectors.toSet());
+        Set<String> names = owner.parts().stream().map(StateField::name).collect(Collectors.toSet());
         List<String> handedUp = keep.equals(NONE) ? List.of() : handedUp(owner, parameters);
         for (Parameters.One one : keep.equals(NONE) || !handedUp.isEmpty() ? List.<Parameters.One>of() : parameters.all()) {
             if (owner.parts().stream().anyMatch(part -> part.name().equals(one.name()) && part.maySet()
@@ -147,7 +147,7 @@ public final class DeclareConstructorOperation extends DeclareOperation {
             }
         }
         owner.parts().stream().filter(part -> part.mustBeSet() && !kept.containsKey(part.name()))
-                .forEach(part -> kept.put(part.name(), StandIn.value(part.type())));
+                .forEach(part -> kept.put(part.name(), PlaceholderCode.value(part.type())));
         if (losesImplied) {
             members.add(NewMember.added(NewMember.Kind.CONSTRUCTOR, owner.name(),
                     ConstructorText.lines(AccessLevel.of(owner.type().getModifiers()).prefix(), owner.name(), "", List.of(), Map.of())));
@@ -158,7 +158,7 @@ public final class DeclareConstructorOperation extends DeclareOperation {
     }
 
     /** What the superclass takes: all, where it has a constructor for just these. */
-    private static List<String> handedUp(Target owner, Parameters parameters) {
+    private static List<String> handedUp(TargetClass owner, Parameters parameters) {
         if (!(owner.type().getSuperclass() instanceof DeclaredType above) || parameters.all().isEmpty()) {
             return List.of();
         }
@@ -170,7 +170,7 @@ public final class DeclareConstructorOperation extends DeclareOperation {
         return takesAll ? parameters.all().stream().map(Parameters.One::name).toList() : List.of();
     }
 
-    private static boolean takes(Code code, TypeMirror field, TypeMirror value) {
+    private static boolean takes(AttributedFile code, TypeMirror field, TypeMirror value) {
         return code.types().isAssignable(value, field);
     }
 }

@@ -12,15 +12,15 @@ import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
@@ -58,10 +58,10 @@ public final class DeclareLabelOperation implements Operation {
      *
      * @param loops around it, the innermost first
      */
-    private record Jump(Code code, TreePath path, String label, List<Tree> loops) {
+    private record Jump(AttributedFile code, TreePath path, String label, List<Tree> loops) {
     }
 
-    private static Optional<Jump> jump(Analysis analysis, Spot spot) {
+    private static Optional<Jump> jump(Analysis analysis, ResolvedPlace spot) {
         return analysis.code(spot.file().path()).flatMap(code -> code.around(spot.place().selection()).stream()
                 .flatMap(path -> label(path.getLeaf()).map(name -> new Jump(code, path, name.toString(), loops(path))).stream())
                 .findFirst()
@@ -74,7 +74,7 @@ public final class DeclareLabelOperation implements Operation {
     }
 
     private static boolean endsBody(Tree tree) {
-        return tree instanceof MethodTree || Code.runsApart(tree);
+        return tree instanceof MethodTree || AttributedFile.runsApart(tree);
     }
 
     private static boolean isDeclared(Jump jump) {
@@ -99,25 +99,25 @@ public final class DeclareLabelOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return jump(spot.analysis(), spot).map(jump -> new Offer(id(), "declare the label " + jump.label(), Offer.Kind.GENERATE,
                 jump.code().range(jump.path().getLeaf()), questions()));
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
         Optional<Jump> found = jump(before, spot);
         if (found.isEmpty()) {
             return Plan.refused(spot, "there is no break or continue here to a label that is not declared");
         }
         Jump jump = found.get();
-        Code code = jump.code();
+        AttributedFile code = jump.code();
         boolean isInner = answers.single(LOOP).filter("inner"::equals).isPresent();
         int start = code.range(jump.loops().get(isInner ? 0 : jump.loops().size() - 1)).start();
         EditsByFile edits = new EditsByFile(before);
         edits.of(spot.file().path()).add(new NewCode(code.file())
                 .write(jump.label() + ":" + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start)).at(start));
-        return new Plan.Ready(edits.change("declare the label " + jump.label(), Meaning.same(), List.of()), before);
+        return new Plan.Ready(edits.change("declare the label " + jump.label(), SymbolEffects.same(), List.of()), before);
     }
 }

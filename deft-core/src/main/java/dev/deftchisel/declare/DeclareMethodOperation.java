@@ -2,10 +2,10 @@ package dev.deftchisel.declare;
 
 import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Functions;
-import dev.deftchisel.member.Habits;
+import dev.deftchisel.member.CodingStyle;
 import dev.deftchisel.member.NewMember;
-import dev.deftchisel.member.StandIn;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.PlaceholderCode;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Question;
 import java.util.ArrayList;
 import java.util.List;
@@ -50,20 +50,20 @@ public final class DeclareMethodOperation extends DeclareOperation {
     }
 
     @Override
-    boolean isFor(Missing missing) {
+    boolean isFor(UnresolvedName missing) {
         return missing.call().isPresent() && !missing.isConstructor() || missing.isReference();
     }
 
     @Override
-    String title(Missing missing) {
+    String title(UnresolvedName missing) {
         return "declare the method " + missing.owner().map(type -> type.getSimpleName() + ".").orElse("") + missing.name();
     }
 
     @Override
-    Declared declared(Asked asked) {
-        Missing missing = asked.missing();
-        Target owner = asked.owner();
-        Shape shape = Shape.of(asked);
+    Declared declared(DeclarationRequest asked) {
+        UnresolvedName missing = asked.missing();
+        TargetClass owner = asked.owner();
+        MethodSignature shape = MethodSignature.of(asked);
         if (shape.parameters().objection().isPresent()) {
             return new Declared.Refused(shape.parameters().objection().get());
         }
@@ -86,7 +86,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
         String modifiers = (isAbstract && visibility.equals("private ") ? "" : visibility)
                 + (isStatic ? "static " : isAbstract && !isInterface ? "abstract " : isInterface && !isAbstract ? "default " : "");
         String head = modifiers + shape.typeParameters(asked) + type.get() + " " + missing.name() + "("
-                + shape.parameters().declared(Habits.of(owner).parameter()) + ")" + shape.thrown(owner, asked.types());
+                + shape.parameters().declared(CodingStyle.of(owner).parameter()) + ")" + shape.thrown(owner, asked.types());
         return new Declared.Members(title(missing), List.of(NewMember.added(NewMember.Kind.METHOD, missing.name(),
                 isAbstract ? List.of(head + ";") : lines(head, body, type.get(), shape.result()))
                         .linking(shape.parameters().all().stream().map(Parameters.One::name).filter(name -> !name.equals(missing.name()))
@@ -95,7 +95,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
     }
 
     /** Whether an interface says that it has one method only, and has it (JLS 9.6.4.9). */
-    private static boolean isFunction(Target owner) {
+    private static boolean isFunction(TargetClass owner) {
         return owner.type().getAnnotation(FunctionalInterface.class) != null
                 && Functions.of(owner.code(), owner.type().asType()).isPresent();
     }
@@ -108,18 +108,18 @@ public final class DeclareMethodOperation extends DeclareOperation {
     }
 
     /** What classes below must have then. */
-    private static List<Elsewhere> implemented(Asked asked, Shape shape, String type, String visibility) {
+    private static List<Elsewhere> implemented(DeclarationRequest asked, MethodSignature shape, String type, String visibility) {
         List<Elsewhere> all = new ArrayList<>();
-        for (Target below : new Implementers(asked.owner(), asked.before())
+        for (TargetClass below : new Implementers(asked.owner(), asked.before())
                 .lacking(asked.missing().name(), shape.parameters().all().size())) {
             Types types = Types.of(asked.edits().writer(asked.code()), asked.edits().writer(below.code()), asked.code(),
                     Optional.empty()).ofMethod();
             String result = shape.result().flatMap(types::member).orElse(type);
             String head = (asked.owner().type().getKind().isInterface() ? "public " : visibility) + shape.typeParameters(asked) + result
                     + " "
-                    + asked.missing().name() + "(" + shape.parameters().in(types).declared(Habits.of(below).parameter()) + ") {";
+                    + asked.missing().name() + "(" + shape.parameters().in(types).declared(CodingStyle.of(below).parameter()) + ") {";
             all.add(new Elsewhere(below, NewMember.added(NewMember.Kind.METHOD, asked.missing().name(),
-                    List.of("@Override", head, StandIn.FAILURE, "}"))));
+                    List.of("@Override", head, PlaceholderCode.FAILURE, "}"))));
         }
         return all;
     }
@@ -127,9 +127,9 @@ public final class DeclareMethodOperation extends DeclareOperation {
     private static List<String> lines(String head, String body, String type, Optional<TypeMirror> result) {
         List<String> lines = new ArrayList<>(List.of(head + " {"));
         if (body.equals(THROW)) {
-            lines.add(StandIn.FAILURE);
+            lines.add(PlaceholderCode.FAILURE);
         } else if (!type.equals("void")) {
-            lines.add(result.filter(found -> found.getKind() != TypeKind.VOID).map(StandIn::returned).orElse("    return null;"));
+            lines.add(result.filter(found -> found.getKind() != TypeKind.VOID).map(PlaceholderCode::returned).orElse("    return null;"));
         }
         lines.add("}");
         return lines;

@@ -3,13 +3,13 @@ package dev.deftchisel.declare;
 import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKey;
-import dev.deftchisel.change.Meaning;
-import dev.deftchisel.member.Landing;
+import dev.deftchisel.change.SymbolEffects;
+import dev.deftchisel.member.MemberInserter;
 import dev.deftchisel.member.NewMember;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.AccessQuestion;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
@@ -17,7 +17,7 @@ import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.source.Range;
@@ -64,30 +64,30 @@ abstract class DeclareOperation implements Operation {
     }
 
     /** A member of another type. */
-    record Elsewhere(Target target, NewMember member) {
+    record Elsewhere(TargetClass target, NewMember member) {
     }
 
     /** Whether it is for a name. */
-    abstract boolean isFor(Missing missing);
+    abstract boolean isFor(UnresolvedName missing);
 
     /** For instance {@code declare the method dues}. */
-    abstract String title(Missing missing);
+    abstract String title(UnresolvedName missing);
 
     /** The declaration. */
-    abstract Declared declared(Asked asked);
+    abstract Declared declared(DeclarationRequest asked);
 
     @Override
-    public final Optional<Offer> offer(Spot spot) {
-        return Missing.at(spot.analysis(), spot)
+    public final Optional<Offer> offer(ResolvedPlace spot) {
+        return UnresolvedName.at(spot.analysis(), spot)
                 .filter(this::isFor)
                 .map(missing -> new Offer(id(), title(missing), Offer.Kind.GENERATE, missing.range(), questions()));
     }
 
     @Override
-    public final Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public final Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Path file = spot.file().path();
         Analysis near = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
-        Optional<Missing> found = Missing.at(near, spot);
+        Optional<UnresolvedName> found = UnresolvedName.at(near, spot);
         if (found.isEmpty() || !isFor(found.get())) {
             return Plan.refused(spot, "there is nothing here that " + id() + " could declare");
         }
@@ -105,7 +105,7 @@ abstract class DeclareOperation implements Operation {
         return plan(spot, answers, analyst, key, home.get().path(), found.get());
     }
 
-    private Plan plan(Spot spot, Answers answers, Analyst analyst, SymbolKey owner, Path home, Missing found) {
+    private Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst, SymbolKey owner, Path home, UnresolvedName found) {
         Path file = spot.file().path();
         String name = found.name();
         Set<Path> files = new HashSet<>(List.of(file, home));
@@ -114,12 +114,12 @@ abstract class DeclareOperation implements Operation {
             Implementers.files(found.owner().orElseThrow(), analyst.snapshot()).forEach(other -> files.add(other.path()));
         }
         Analysis before = analyst.analyse(new Focus(files, Set.of(name), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
-        Missing missing = Missing.at(before, spot).orElseThrow();
-        Code code = before.code(home).orElseThrow();
-        List<Missing> uses = new ArrayList<>(List.of(missing));
+        UnresolvedName missing = UnresolvedName.at(before, spot).orElseThrow();
+        AttributedFile code = before.code(home).orElseThrow();
+        List<UnresolvedName> uses = new ArrayList<>(List.of(missing));
         uses.addAll(missing.others(before));
-        Optional<Target> target = missing.isOwn() ? around(uses)
-                : before.declaration(owner).flatMap(declared -> Target.at(code, declared.range().start()));
+        Optional<TargetClass> target = missing.isOwn() ? around(uses)
+                : before.declaration(owner).flatMap(declared -> TargetClass.at(code, declared.range().start()));
         if (target.isEmpty()) {
             return Plan.refused(spot, "the declaration of the type that must have " + name + " was not found");
         }
@@ -128,12 +128,12 @@ abstract class DeclareOperation implements Operation {
         EditsByFile edits = new EditsByFile(before);
         Types types = Types.of(edits.writer(missing.code()), edits.writer(code), missing.code(),
                 Optional.of(target.get().type()).filter(type -> !isStatic));
-        Declared declared = declared(new Asked(uses, target.get(), isStatic, answers, types, before, edits));
+        Declared declared = declared(new DeclarationRequest(uses, target.get(), isStatic, answers, types, before, edits));
         String title;
         if (declared instanceof Declared.Members added) {
-            edits.of(home).addAll(new Landing(target.get()).edits(added.members()));
+            edits.of(home).addAll(new MemberInserter(target.get()).edits(added.members()));
             added.others().forEach(other -> edits.of(other.target().code().file().path())
-                    .addAll(new Landing(other.target()).edits(List.of(other.member()))));
+                    .addAll(new MemberInserter(other.target()).edits(List.of(other.member()))));
             title = added.title();
         } else if (declared instanceof Declared.Local local) {
             edits.of(file).add(new NewCode(missing.code().file()).write(local.text()).at(local.offset()));
@@ -141,19 +141,19 @@ abstract class DeclareOperation implements Operation {
         } else {
             return Plan.refused(Reason.at(file, missing.range(), ((Declared.Refused) declared).sentence()));
         }
-        return new Plan.Ready(edits.change(title, Meaning.same(), List.of()), before);
+        return new Plan.Ready(edits.change(title, SymbolEffects.same(), List.of()), before);
     }
 
     /** Whether what is declared may have no body, so that classes below must have one. */
-    private static boolean mayLackBody(Missing missing) {
+    private static boolean mayLackBody(UnresolvedName missing) {
         return !missing.isConstructor() && missing.call().isPresent()
                 && missing.owner().filter(type -> type.getKind().isInterface() || type.getModifiers().contains(Modifier.ABSTRACT))
                 .isPresent();
     }
 
     /** The class around the first use that others name, or the innermost around all uses, each of which may name a member of it. */
-    private static Optional<Target> around(List<Missing> uses) {
-        Missing first = uses.get(0);
+    private static Optional<TargetClass> around(List<UnresolvedName> uses) {
+        UnresolvedName first = uses.get(0);
         Optional<TypeElement> named = uses.stream().filter(use -> !use.isOwn()).flatMap(use -> use.owner().stream()).findFirst();
         Optional<Range> outermost = first.outermost();
         return first.classAround(at -> (named.isEmpty() || first.code().element(at).filter(named.get()::equals).isPresent())
@@ -162,17 +162,17 @@ abstract class DeclareOperation implements Operation {
     }
 
     /** The modifier with a blank behind it, as far as the uses need it or as was answered. */
-    static String visibility(Asked asked) {
+    static String visibility(DeclarationRequest asked) {
         return asked.owner().type().getKind().isInterface() ? "" : access(asked).prefix();
     }
 
     /** How open it is, as far as the uses need it or as was answered. */
-    static AccessLevel access(Asked asked) {
+    static AccessLevel access(DeclarationRequest asked) {
         return AccessQuestion.said(asked.answers()).orElseGet(() -> asked.uses().stream().map(use -> needed(asked.owner(), use))
                 .max(Comparator.naturalOrder()).orElseThrow());
     }
 
-    private static AccessLevel needed(Target owner, Missing use) {
+    private static AccessLevel needed(TargetClass owner, UnresolvedName use) {
         Element place = use.code().enclosingType(use.path()).map(type -> (Element) type).orElse(owner.type());
         AccessLevel level = AccessLevel.between(owner.type(), place);
         boolean isInherited = use.isOwn() && !(use.code().file() == owner.code().file()

@@ -15,7 +15,7 @@ import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -62,12 +62,12 @@ public final class DeclareParameterOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
-        return Missing.at(spot.analysis(), spot)
+    public Optional<Offer> offer(ResolvedPlace spot) {
+        return UnresolvedName.at(spot.analysis(), spot)
                 .flatMap(missing -> receiver(missing).map(receiver -> offer(missing, receiver)));
     }
 
-    private Offer offer(Missing missing, ExecutableElement receiver) {
+    private Offer offer(UnresolvedName missing, ExecutableElement receiver) {
         List<Question> questions = new ArrayList<>();
         if (missing.call().isPresent()) {
             questions.add(new Question.Proposed(NAME, "the name of the parameter", NameProposals.elsewhere(missing.code())
@@ -80,19 +80,19 @@ public final class DeclareParameterOperation implements Operation {
         return new Offer(id(), title(missing, receiver), Offer.Kind.GENERATE, missing.range(), questions);
     }
 
-    private static String title(Missing missing, ExecutableElement receiver) {
+    private static String title(UnresolvedName missing, ExecutableElement receiver) {
         return "declare the parameter " + (missing.call().isEmpty() ? missing.name() : "for '"
                 + missing.code().shown(missing.code().range(added(missing).getLeaf()), 40) + "'") + " of " + AddedParameter.word(receiver);
     }
 
     /** The argument that nobody takes. */
-    private static TreePath added(Missing missing) {
+    private static TreePath added(UnresolvedName missing) {
         List<? extends ExpressionTree> arguments = missing.arguments();
         return new TreePath(missing.call().orElseThrow(), arguments.get(arguments.size() - 1));
     }
 
     /** The method or constructor that is to have the parameter. */
-    private static Optional<ExecutableElement> receiver(Missing missing) {
+    private static Optional<ExecutableElement> receiver(UnresolvedName missing) {
         if (missing.call().isPresent()) {
             return missing.owner().flatMap(owner -> owner.getEnclosedElements().stream()
                     .filter(member -> member.getSimpleName().contentEquals(missing.isConstructor() ? "<init>" : missing.name()))
@@ -104,7 +104,7 @@ public final class DeclareParameterOperation implements Operation {
                 : missing.method().flatMap(missing.code()::element).map(element -> (ExecutableElement) element);
     }
 
-    private static boolean takesAllButLast(Missing missing, ExecutableElement method) {
+    private static boolean takesAllButLast(UnresolvedName missing, ExecutableElement method) {
         List<? extends ExpressionTree> arguments = missing.arguments();
         if (method.isVarArgs() || method.getParameters().size() != arguments.size() - 1) {
             return false;
@@ -122,10 +122,10 @@ public final class DeclareParameterOperation implements Operation {
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Path file = spot.file().path();
         Analysis near = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
-        Optional<Missing> found = Missing.at(near, spot);
+        Optional<UnresolvedName> found = UnresolvedName.at(near, spot);
         Optional<ExecutableElement> method = found.flatMap(DeclareParameterOperation::receiver);
         if (method.isEmpty()) {
             return Plan.refused(spot, "nothing here asks for a parameter: a name that nobody declares,"
@@ -139,7 +139,7 @@ public final class DeclareParameterOperation implements Operation {
         }
         Analysis before = analyst.analyse(AddedParameter.focus(analyst, method.get(), List.of(file, home.get().path()),
                 Set.of(found.get().name()), Map.of(file, List.of(spot.place().selection()))));
-        Missing missing = Missing.at(before, spot).orElseThrow();
+        UnresolvedName missing = UnresolvedName.at(before, spot).orElseThrow();
         Optional<TypeMirror> type = type(missing, before);
         if (type.isEmpty()) {
             return Plan.refused(Reason.at(file, missing.range(),
@@ -153,12 +153,12 @@ public final class DeclareParameterOperation implements Operation {
                 .plan(spot, title(missing, method.get()));
     }
 
-    private static Optional<TypeMirror> type(Missing missing, Analysis before) {
+    private static Optional<TypeMirror> type(UnresolvedName missing, Analysis before) {
         if (missing.call().isPresent()) {
             TreePath argument = added(missing);
             return missing.code().type(argument).filter(type -> type.getKind() != TypeKind.NULL && type.getKind() != TypeKind.VOID);
         }
-        List<Missing> uses = new ArrayList<>(List.of(missing));
+        List<UnresolvedName> uses = new ArrayList<>(List.of(missing));
         missing.others(before).stream()
                 .filter(other -> leaf(other.method()).equals(leaf(missing.method())))
                 .forEach(uses::add);

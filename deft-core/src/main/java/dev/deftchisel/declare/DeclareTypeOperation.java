@@ -4,14 +4,14 @@ import com.sun.source.tree.VariableTree;
 import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
-import dev.deftchisel.change.Meaning;
-import dev.deftchisel.member.Landing;
+import dev.deftchisel.change.SymbolEffects;
+import dev.deftchisel.member.MemberInserter;
 import dev.deftchisel.member.NewMember;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.AccessQuestion;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
@@ -19,7 +19,7 @@ import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.NewFile;
 import dev.deftchisel.rewrite.TypeWriter;
@@ -80,24 +80,24 @@ public final class DeclareTypeOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return missing(spot.analysis(), spot).map(missing -> new Offer(id(), title(missing), Offer.Kind.GENERATE, missing.range(),
                 questions()));
     }
 
-    private static Optional<Missing> missing(Analysis analysis, Spot spot) {
-        return Missing.at(analysis, spot).filter(Missing::isType);
+    private static Optional<UnresolvedName> missing(Analysis analysis, ResolvedPlace spot) {
+        return UnresolvedName.at(analysis, spot).filter(UnresolvedName::isType);
     }
 
-    private static String title(Missing missing) {
+    private static String title(UnresolvedName missing) {
         return "declare the type " + missing.name();
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Path file = spot.file().path();
         Analysis near = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
-        Optional<Missing> found = missing(near, spot);
+        Optional<UnresolvedName> found = missing(near, spot);
         if (found.isEmpty()) {
             return Plan.refused(spot, "there is no name here of which a type could be declared");
         }
@@ -110,12 +110,12 @@ public final class DeclareTypeOperation implements Operation {
         Set<String> names = found.get().path().getParentPath().getLeaf() instanceof VariableTree variable
                 ? Set.of(name, variable.getName().toString()) : Set.of(name);
         Analysis before = analyst.analyse(new Focus(files, names, Set.of(), Map.of(file, List.of(spot.place().selection())), true));
-        Missing missing = missing(before, spot).orElseThrow();
+        UnresolvedName missing = missing(before, spot).orElseThrow();
         TypeUses uses = TypeUses.of(missing, before);
         if (found.get().isOfType()) {
             // what is selected from a type is within that one, wherever it is
             return nested(missing, uses, answers, before, around.flatMap(before::declaration).flatMap(declared ->
-                    before.code(declared.file()).flatMap(code -> Target.at(code, declared.range().start()))));
+                    before.code(declared.file()).flatMap(code -> TargetClass.at(code, declared.range().start()))));
         }
         return answers.single(WHERE).filter(NESTED::equals).isPresent()
                 ? nested(missing, uses, answers, before, around(missing, uses))
@@ -123,18 +123,18 @@ public final class DeclareTypeOperation implements Operation {
     }
 
     /** The class around from which others select it, else the innermost one in which all can name it. */
-    private static Optional<Target> around(Missing missing, TypeUses uses) {
+    private static Optional<TargetClass> around(UnresolvedName missing, TypeUses uses) {
         Set<TypeElement> named = uses.owners();
         return missing.classAround(at -> missing.code().element(at).filter(named::contains).isPresent())
                 .or(() -> missing.classAround(at -> uses.isAroundAll(missing, missing.code().range(at.getLeaf()))));
     }
 
-    private Plan nested(Missing missing, TypeUses uses, Answers answers, Analysis before, Optional<Target> target) {
+    private Plan nested(UnresolvedName missing, TypeUses uses, Answers answers, Analysis before, Optional<TargetClass> target) {
         if (target.isEmpty()) {
             return Plan.refused(Reason.at(missing.code().file().path(), missing.range(),
                     "there is no class of the workspace in which it could be"));
         }
-        Code code = target.get().code();
+        AttributedFile code = target.get().code();
         EditsByFile edits = new EditsByFile(before);
         TypeWriter writer = edits.writer(code);
         NewTypeText text = new NewTypeText(missing, uses,
@@ -147,43 +147,43 @@ public final class DeclareTypeOperation implements Operation {
         if (type.objection().isPresent()) {
             return Plan.refused(Reason.at(missing.code().file().path(), missing.range(), type.objection().get()));
         }
-        edits.of(code.file().path()).addAll(new Landing(target.get()).edits(List.of(
+        edits.of(code.file().path()).addAll(new MemberInserter(target.get()).edits(List.of(
                 NewMember.added(NewMember.Kind.TYPE, missing.name(), type.lines()).linking(type.proposed()))));
-        return new Plan.Ready(edits.change(titled(kind, missing), Meaning.same(), List.of()), before);
+        return new Plan.Ready(edits.change(titled(kind, missing), SymbolEffects.same(), List.of()), before);
     }
 
     /** Whether a class within another may be static: not in one that needs an object itself, before Java 16 (JLS 8.1.3). */
-    private static boolean mayBeStatic(Target around) {
+    private static boolean mayBeStatic(TargetClass around) {
         boolean isInner = around.type().getNestingKind() != NestingKind.TOP_LEVEL && !around.type().getModifiers().contains(Modifier.STATIC)
                 && around.type().getKind() == ElementKind.CLASS;
         return !isInner || around.code().file().module().level() >= 16;
     }
 
-    private Plan inFile(Missing missing, TypeUses uses, Answers answers, Analysis before) {
-        Code code = missing.code();
+    private Plan inFile(UnresolvedName missing, TypeUses uses, Answers answers, Analysis before) {
+        AttributedFile code = missing.code();
         SourceFile file = code.file();
         String home = answers.single(PACKAGE).filter(said -> !said.isEmpty()).orElseGet(missing::home);
         SourceRoot root = answers.single(WHERE).filter(BESIDE::equals).isPresent() ? file.root() : mainRoot(file);
         NewFile made = NewFile.of(root, home, missing.name(), file, before.snapshot(), code.elements());
         EditsByFile edits = new EditsByFile(before);
-        boolean isElsewhere = !file.headline().packageName().equals(home);
+        boolean isElsewhere = !file.header().packageName().equals(home);
         if (isElsewhere && missing.isSimple() && !missing.isImported()) {
             edits.writer(code).importing(home + "." + missing.name());
         }
         NewTypeText text = new NewTypeText(missing, uses, Types.of(edits.writer(code), made.writer(), code, Optional.empty()),
                 made.writer());
         NewType.Kind kind = kind(uses, answers);
-        boolean isOpen = uses.files().anyMatch(other -> !other.file().headline().packageName().equals(home));
+        boolean isOpen = uses.files().anyMatch(other -> !other.file().header().packageName().equals(home));
         String visibility = AccessQuestion.said(answers).orElse(isOpen ? AccessLevel.PUBLIC : AccessLevel.PACKAGE).prefix();
         NewTypeText.Result type = text.of(kind, visibility);
         if (type.objection().isPresent()) {
             return Plan.refused(Reason.at(file.path(), missing.range(), type.objection().get()));
         }
-        Change change = edits.change(titled(kind, missing), Meaning.same(), List.of()).creating(made.with(type.lines(), type.proposed()));
+        Change change = edits.change(titled(kind, missing), SymbolEffects.same(), List.of()).creating(made.with(type.lines(), type.proposed()));
         return new Plan.Ready(change, before);
     }
 
-    private static String titled(NewType.Kind kind, Missing missing) {
+    private static String titled(NewType.Kind kind, UnresolvedName missing) {
         return "declare the " + kind.key() + " " + missing.name();
     }
 

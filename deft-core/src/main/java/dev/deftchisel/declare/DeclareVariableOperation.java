@@ -9,11 +9,11 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.member.NewMember;
-import dev.deftchisel.member.StandIn;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.PlaceholderCode;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.rewrite.Layout;
@@ -63,20 +63,20 @@ public final class DeclareVariableOperation extends DeclareOperation {
     }
 
     @Override
-    boolean isFor(Missing missing) {
+    boolean isFor(UnresolvedName missing) {
         // what is selected from nothing that is known may be a package or type
         return missing.call().isEmpty() && !missing.isReference() && !missing.isType() && missing.owner().isPresent();
     }
 
     @Override
-    String title(Missing missing) {
+    String title(UnresolvedName missing) {
         return "declare the variable " + missing.name();
     }
 
     @Override
-    Declared declared(Asked asked) {
-        Missing missing = asked.missing();
-        Target owner = asked.owner();
+    Declared declared(DeclarationRequest asked) {
+        UnresolvedName missing = asked.missing();
+        TargetClass owner = asked.owner();
         Types types = asked.types();
         Answers answers = asked.answers();
         if (missing.isEnumConstant()) {
@@ -95,7 +95,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
         if (written.isEmpty()) {
             return new Declared.Refused("the use does not tell of which type " + missing.name() + " is; say it (type)");
         }
-        String value = said.map(StandIn::value).orElseGet(() -> value(asked, type.orElseThrow()));
+        String value = said.map(PlaceholderCode::value).orElseGet(() -> value(asked, type.orElseThrow()));
         if (as.equals(LOCAL)) {
             return missing.object().isPresent() ? new Declared.Refused("what is selected from an object is no local variable")
                     : local(missing, written.get(), value);
@@ -114,25 +114,25 @@ public final class DeclareVariableOperation extends DeclareOperation {
      * What a constant is until somebody says; not null where a label or an annotation must know it, or an inner class may have no
      * other static members (JLS 8.1.3 before Java 16, 15.29).
      */
-    private static String value(Asked asked, TypeMirror type) {
+    private static String value(DeclarationRequest asked, TypeMirror type) {
         boolean mustBeKnown = asked.uses().stream().anyMatch(use -> use.code().around(use.range()).stream()
                 .anyMatch(path -> path.getLeaf() instanceof AnnotationTree
                         || path.getLeaf() instanceof CaseTree label && label.getExpressions().stream()
                                 .anyMatch(one -> use.code().range(one).encloses(use.range()))));
-        return (mustBeKnown || asked.owner().isInner()) && NamedTypes.is(type, "java.lang.String") ? "\"\"" : StandIn.value(type);
+        return (mustBeKnown || asked.owner().isInner()) && NamedTypes.is(type, "java.lang.String") ? "\"\"" : PlaceholderCode.value(type);
     }
 
     /** A constant, with stand-ins for what its constructor must have. */
-    private static Declared enumConstant(Missing missing, Target owner) {
+    private static Declared enumConstant(UnresolvedName missing, TargetClass owner) {
         String arguments = ElementFilter.constructorsIn(owner.type().getEnclosedElements()).stream()
                 .min((one, other) -> Integer.compare(one.getParameters().size(), other.getParameters().size()))
-                .map(StandIn::arguments).filter(values -> !values.isEmpty()).map(values -> "(" + values + ")").orElse("");
+                .map(PlaceholderCode::arguments).filter(values -> !values.isEmpty()).map(values -> "(" + values + ")").orElse("");
         return new Declared.Members("declare the constant " + owner.name() + "." + missing.name(), List.of(
                 NewMember.added(NewMember.Kind.ENUM_CONSTANT, missing.name(), List.of(missing.name() + arguments))));
     }
 
     /** An element with a default, since it may be used elsewhere without a value. */
-    private static Declared element(Missing missing, Target owner, Types types) {
+    private static Declared element(UnresolvedName missing, TargetClass owner, Types types) {
         AssignmentTree given = (AssignmentTree) missing.path().getParentPath().getLeaf();
         Optional<TypeMirror> type = types.of(new TreePath(missing.path().getParentPath(), given.getExpression()));
         Optional<String> written = type.flatMap(types::member);
@@ -140,14 +140,14 @@ public final class DeclareVariableOperation extends DeclareOperation {
             return new Declared.Refused("the type of '" + missing.code().text(given.getExpression())
                     + "' is not known; declare what it needs first");
         }
-        String standard = type.get().getKind().isPrimitive() ? " default " + StandIn.value(type.get())
+        String standard = type.get().getKind().isPrimitive() ? " default " + PlaceholderCode.value(type.get())
                 : written.get().equals("String") ? " default \"\"" : type.get().getKind() == TypeKind.ARRAY ? " default {}" : "";
         return new Declared.Members("declare the element " + owner.name() + "." + missing.name(), List.of(NewMember.added(
                 NewMember.Kind.METHOD, missing.name(), List.of(written.get() + " " + missing.name() + "()" + standard + ";"))));
     }
 
     /** The first field that needs it for its own value, by its simple name, before which it must stand (JLS 8.3.3). */
-    private static Optional<Tree> initialised(List<Missing> uses, Target owner) {
+    private static Optional<Tree> initialised(List<UnresolvedName> uses, TargetClass owner) {
         return owner.members().stream()
                 .filter(member -> member instanceof VariableTree field && field.getInitializer() != null && owner.type()
                 .getKind() != ElementKind.ENUM)
@@ -156,7 +156,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
                 .findFirst();
     }
 
-    private static Optional<TreePath> assignment(Missing missing) {
+    private static Optional<TreePath> assignment(UnresolvedName missing) {
         TreePath parent = missing.path().getParentPath();
         return parent.getLeaf() instanceof AssignmentTree assignment && assignment.getVariable() == missing.path().getLeaf()
                 ? Optional.of(parent) : Optional.empty();
@@ -166,15 +166,15 @@ public final class DeclareVariableOperation extends DeclareOperation {
         return assignment.getParentPath().getLeaf() instanceof ExpressionStatementTree;
     }
 
-    private static String standard(Missing missing) {
+    private static String standard(UnresolvedName missing) {
         boolean isSet = missing.object().isEmpty() && missing.method().isPresent()
                 && assignment(missing).filter(DeclareVariableOperation::isWholeStatement).isPresent();
         return missing.name().matches("\\p{Lu}[\\p{Lu}\\p{N}_]*") ? CONSTANT : isSet ? LOCAL : FIELD;
     }
 
     /** What it is assigned, or what its places ask for. */
-    static Optional<TypeMirror> type(List<Missing> uses, Types types) {
-        Map<Missing, TypeMirror> given = new LinkedHashMap<>();
+    static Optional<TypeMirror> type(List<UnresolvedName> uses, Types types) {
+        Map<UnresolvedName, TypeMirror> given = new LinkedHashMap<>();
         uses.forEach(use -> given(use, uses, types).ifPresent(type -> given.put(use, type)));
         boolean mayBeNull = uses.stream().anyMatch(use -> assigned(use)
                 .filter(value -> value.getLeaf().getKind() == Tree.Kind.NULL_LITERAL).isPresent());
@@ -182,11 +182,11 @@ public final class DeclareVariableOperation extends DeclareOperation {
         return mayBeNull ? type.map(uses.get(0).code()::boxed).or(() -> Optional.of(uses.get(0).code().object())) : type;
     }
 
-    private static Optional<TreePath> assigned(Missing use) {
+    private static Optional<TreePath> assigned(UnresolvedName use) {
         return assignment(use).map(path -> new TreePath(path, ((AssignmentTree) path.getLeaf()).getExpression()));
     }
 
-    private static Optional<TypeMirror> given(Missing use, List<Missing> uses, Types types) {
+    private static Optional<TypeMirror> given(UnresolvedName use, List<UnresolvedName> uses, Types types) {
         Optional<TreePath> value = assigned(use).filter(path -> path.getLeaf().getKind() != Tree.Kind.NULL_LITERAL);
         Optional<TypeMirror> type = value.flatMap(path -> chosen(use.code(), path, types).or(() -> types.of(use.code(), path)));
         if (value.filter(path -> isGuessed(use.code(), path)).isPresent()) {
@@ -197,7 +197,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
     }
 
     /** Whether only the target of a call tells what it hands back, so that the compiler could but guess (JLS 18.5.2). */
-    private static boolean isGuessed(Code code, TreePath value) {
+    private static boolean isGuessed(AttributedFile code, TreePath value) {
         return code.type(value).filter(type -> NamedTypes.is(type, "java.lang.Object")).isPresent()
                 && code.element(value).filter(called -> called instanceof ExecutableElement method
                         && method.getReturnType().getKind() == TypeKind.TYPEVAR && method.getParameters().stream()
@@ -205,7 +205,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
     }
 
     /** Of a value that is one of two the type that both are of; empty for other values, and where neither takes both. */
-    private static Optional<TypeMirror> chosen(Code code, TreePath value, Types types) {
+    private static Optional<TypeMirror> chosen(AttributedFile code, TreePath value, Types types) {
         if (!(value.getLeaf() instanceof ConditionalExpressionTree choice)) {
             return Optional.empty();
         }
@@ -216,15 +216,15 @@ public final class DeclareVariableOperation extends DeclareOperation {
                 .filter(type -> both.stream().allMatch(other -> code.types().isAssignable(other, type))).findFirst();
     }
 
-    private static Declared local(Missing missing, String type, String value) {
-        Code code = missing.code();
+    private static Declared local(UnresolvedName missing, String type, String value) {
+        AttributedFile code = missing.code();
         Optional<TreePath> set = assignment(missing).filter(DeclareVariableOperation::isWholeStatement);
         String title = "declare the local variable " + missing.name();
         if (set.isPresent()) {
             return new Declared.Local(title, code.range(missing.path().getLeaf()).start(), type + " ");
         }
         for (TreePath at = missing.path(); at.getParentPath() != null; at = at.getParentPath()) {
-            if (at.getLeaf() instanceof StatementTree && Code.statements(at.getParentPath().getLeaf()).contains(at.getLeaf())) {
+            if (at.getLeaf() instanceof StatementTree && AttributedFile.statements(at.getParentPath().getLeaf()).contains(at.getLeaf())) {
                 int start = code.range(at.getLeaf()).start();
                 return new Declared.Local(title, start, type + " " + missing.name() + " = " + value + ";"
                         + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start));

@@ -4,7 +4,7 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.rewrite.CallArguments;
 import java.util.List;
 import java.util.Optional;
@@ -20,7 +20,7 @@ final class Diamond {
     private final DeclaredType generic;
     private final Inference told;
 
-    private Diamond(TypeElement type, Code code) {
+    private Diamond(TypeElement type, AttributedFile code) {
         this.generic = (DeclaredType) type.asType();
         this.told = new Inference(code);
     }
@@ -32,7 +32,7 @@ final class Diamond {
     }
 
     /** The type of it with all arguments; empty when the uses do not tell each. */
-    static Optional<TypeMirror> filled(DeclaredType made, List<Missing> uses) {
+    static Optional<TypeMirror> filled(DeclaredType made, List<UnresolvedName> uses) {
         Diamond diamond = new Diamond((TypeElement) made.asElement(), uses.get(0).code());
         uses.forEach(diamond::take);
         TypeMirror filled = diamond.told.fill(diamond.generic);
@@ -40,14 +40,14 @@ final class Diamond {
                 ? Optional.of(filled) : Optional.empty();
     }
 
-    private void take(Missing use) {
+    private void take(UnresolvedName use) {
         new Wanted(use.code()).all(use.value()).forEach(wanted -> told.expect(generic, wanted));
         Selection.from(use).flatMap(selection -> selection.method((TypeElement) generic.asElement()))
                 .ifPresent(method -> take(use.code(), method, use.value().getParentPath().getParentPath()));
     }
 
     /** What a call of one of its methods hands over, and takes back. */
-    private void take(Code code, ExecutableElement method, TreePath call) {
+    private void take(AttributedFile code, ExecutableElement method, TreePath call) {
         List<? extends ExpressionTree> arguments = new CallArguments(code, call).all();
         for (int i = 0; i < Math.min(arguments.size(), method.getParameters().size()); i++) {
             TypeMirror formal = method.getParameters().get(i).asType();

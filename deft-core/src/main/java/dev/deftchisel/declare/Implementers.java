@@ -1,10 +1,10 @@
 package dev.deftchisel.declare;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Subtypes;
-import dev.deftchisel.member.Target;
-import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.member.TargetClass;
+import dev.deftchisel.source.TypeOutline;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
@@ -21,11 +21,11 @@ import javax.lang.model.util.ElementFilter;
 /** Classes that must have a method when a type above them declares it without a body (JLS 8.1.1.1). */
 final class Implementers {
 
-    private final Target owner;
+    private final TargetClass owner;
     private final Analysis before;
 
     /** @param before in which {@link #files} were looked at */
-    Implementers(Target owner, Analysis before) {
+    Implementers(TargetClass owner, Analysis before) {
         this.owner = owner;
         this.before = before;
     }
@@ -36,12 +36,12 @@ final class Implementers {
     }
 
     /** The classes that have no such method, nor one above them. */
-    List<Target> lacking(String name, int parameters) {
-        List<Target> found = new ArrayList<>();
-        for (Map.Entry<SourceFile, List<TypeSketch>> entry : new Subtypes(before.snapshot()).of(Set.of(owner.name())).entrySet()) {
-            Optional<Code> code = before.code(entry.getKey().path()).filter(owner.code()::sharesTypesWith);
-            for (TypeSketch type : entry.getValue()) {
-                code.flatMap(there -> Target.at(there, type.nameRange().start()))
+    List<TargetClass> lacking(String name, int parameters) {
+        List<TargetClass> found = new ArrayList<>();
+        for (Map.Entry<SourceFile, List<TypeOutline>> entry : new Subtypes(before.snapshot()).of(Set.of(owner.name())).entrySet()) {
+            Optional<AttributedFile> code = before.code(entry.getKey().path()).filter(owner.code()::sharesTypesWith);
+            for (TypeOutline type : entry.getValue()) {
+                code.flatMap(there -> TargetClass.at(there, type.nameRange().start()))
                         .filter(target -> isConcrete(target) && !has(target, name, parameters))
                         .ifPresent(found::add);
             }
@@ -49,17 +49,17 @@ final class Implementers {
         return found.stream().filter(target -> found.stream().noneMatch(above -> above != target && isBelow(target, above))).toList();
     }
 
-    private boolean isConcrete(Target target) {
+    private boolean isConcrete(TargetClass target) {
         boolean isClass = target.type().getKind() == ElementKind.CLASS || target.isRecord() || target.type().getKind() == ElementKind.ENUM;
         return isClass && !target.type().equals(owner.type()) && !target.type().getModifiers().contains(Modifier.ABSTRACT)
                 && isBelow(target, owner);
     }
 
-    private static boolean isBelow(Target target, Target above) {
+    private static boolean isBelow(TargetClass target, TargetClass above) {
         return target.code().isKind(target.type().asType(), above.type().asType());
     }
 
-    private static boolean has(Target target, String name, int parameters) {
+    private static boolean has(TargetClass target, String name, int parameters) {
         return ElementFilter.methodsIn(target.code().elements().getAllMembers(target.type())).stream()
                 .anyMatch(method -> method.getSimpleName().contentEquals(name) && method.getParameters().size() == parameters);
     }

@@ -1,6 +1,6 @@
 package dev.deftchisel.declare;
 
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Supertypes;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -19,12 +19,12 @@ import javax.lang.model.type.WildcardType;
 /** What the type parameters of a method stand for in a call, as far as some of its arguments and its result tell (JLS 18, in the small). */
 final class Inference {
 
-    private final Code code;
+    private final AttributedFile code;
     private final Map<TypeVariable, TypeMirror> told = new HashMap<>();
     /** Type parameters of which a target says just what they are (JLS 18.5.2). */
     private final Set<TypeMirror> fixed = new HashSet<>();
 
-    Inference(Code code) {
+    Inference(AttributedFile code) {
         this.code = code;
     }
 
@@ -53,7 +53,7 @@ final class Inference {
         if (code.types().isAssignable(now, before)) {
             return before;
         }
-        General general = new General(code);
+        CommonSupertype general = new CommonSupertype(code);
         TypeMirror common = general.of(List.of(before, now));
         return general.takes(common, before) && general.takes(common, now) ? common
                 : code.object();

@@ -1,7 +1,7 @@
 package dev.deftchisel.declare;
 
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -21,9 +21,9 @@ final class NameHints {
     /** The collections that need not be imported to be meant. */
     private static final List<String> COLLECTIONS = List.of("java.util.List", "java.util.Set", "java.util.Map");
 
-    private final Code code;
+    private final AttributedFile code;
 
-    NameHints(Code code) {
+    NameHints(AttributedFile code) {
         this.code = code;
     }
 
@@ -49,7 +49,7 @@ final class NameHints {
     }
 
     /** A generic type that is imported, or a plain collection, which has all that is selected and is handed its elements. */
-    Optional<TypeMirror> filled(List<Missing> uses, Set<Selection> selected) {
+    Optional<TypeMirror> filled(List<UnresolvedName> uses, Set<Selection> selected) {
         Stream<TypeElement> imported = near(uses.get(0).value()).stream();
         Stream<TypeElement> plain = COLLECTIONS.stream().flatMap(name -> Optional.ofNullable(code.elements().getTypeElement(name))
                 .stream());
@@ -64,7 +64,7 @@ final class NameHints {
         Stream<Element> around = Stream.iterate(code.enclosingType(value).<Element>map(type -> type), Optional::isPresent,
                 type -> type.map(Element::getEnclosingElement)).flatMap(Optional::stream);
         Stream<Element> nested = code.enclosingType(value).stream().flatMap(type -> type.getEnclosedElements().stream());
-        Stream<Element> imported = code.file().skeleton().imports().stream()
+        Stream<Element> imported = code.file().outline().imports().stream()
                 .filter(line -> !line.isStatic() && !line.isOnDemand())
                 .flatMap(line -> Optional.<Element>ofNullable(code.elements().getTypeElement(line.name())).stream());
         Stream<Element> home = code.enclosingType(value).stream()

@@ -5,7 +5,7 @@ import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LiteralTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.member.Inherited;
 import dev.deftchisel.member.InheritedText;
 import dev.deftchisel.rewrite.TypeWriter;
@@ -25,7 +25,7 @@ final class NewTypeText {
 
     private static final Parameters NONE = new Parameters(List.of(), Optional.empty());
 
-    private final Missing missing;
+    private final UnresolvedName missing;
     private final TypeUses uses;
     private final Types types;
     private final TypeWriter writer;
@@ -34,7 +34,7 @@ final class NewTypeText {
      * @param types  as they are written in it
      * @param writer of types in its file
      */
-    NewTypeText(Missing missing, TypeUses uses, Types types, TypeWriter writer) {
+    NewTypeText(UnresolvedName missing, TypeUses uses, Types types, TypeWriter writer) {
         this.missing = missing;
         this.uses = uses;
         this.types = types;
@@ -107,7 +107,7 @@ final class NewTypeText {
     }
 
     private boolean isSame(TypeMirror value, TypeMirror argument) {
-        Code code = missing.code();
+        AttributedFile code = missing.code();
         return argument.getKind() == TypeKind.DECLARED && code.types().isSameType(code.boxed(value), argument);
     }
 
@@ -116,7 +116,7 @@ final class NewTypeText {
         Optional<TreePath> annotation = uses.annotation();
         List<Parameters.One> all = new ArrayList<>();
         for (ExpressionTree argument : annotation.map(path -> ((AnnotationTree) path.getLeaf()).getArguments()).orElse(List.of())) {
-            Code code = uses.file(annotation.get());
+            AttributedFile code = uses.file(annotation.get());
             boolean isNamed = argument instanceof AssignmentTree assignment && code.find(assignment.getVariable()).isPresent();
             ExpressionTree value = argument instanceof AssignmentTree assignment ? assignment.getExpression() : argument;
             String name = isNamed ? code.text(((AssignmentTree) argument).getVariable()) : "value";
@@ -132,7 +132,7 @@ final class NewTypeText {
         return new Parameters(all, Optional.empty());
     }
 
-    private static Optional<TypeMirror> literal(Code code, LiteralTree literal) {
+    private static Optional<TypeMirror> literal(AttributedFile code, LiteralTree literal) {
         return switch (literal.getKind()) {
             case STRING_LITERAL -> Optional.of(code.elements().getTypeElement("java.lang.String").asType());
             case INT_LITERAL -> Optional.of(code.types().getPrimitiveType(TypeKind.INT));

@@ -8,7 +8,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Functions;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.rewrite.CallArguments;
@@ -36,14 +36,14 @@ import javax.lang.model.type.TypeVariable;
 /** The methods and constructors that a call may mean while one of its arguments has no type, which lets the compiler take any. */
 final class Overloads {
 
-    private final Code code;
+    private final AttributedFile code;
     private final TreePath call;
     private final List<? extends ExpressionTree> arguments;
     /** The type of each argument that has one. */
     private final List<Optional<TypeMirror>> known;
 
     /** @param call a call, or the making of an object */
-    Overloads(Code code, TreePath call) {
+    Overloads(AttributedFile code, TreePath call) {
         this.code = code;
         this.call = call;
         this.arguments = new CallArguments(code, call).all();
@@ -210,7 +210,7 @@ final class Overloads {
     }
 
     private String name() {
-        if (call.getLeaf() instanceof NewClassTree || Code.callsConstructor((MethodInvocationTree) call.getLeaf())) {
+        if (call.getLeaf() instanceof NewClassTree || AttributedFile.callsConstructor((MethodInvocationTree) call.getLeaf())) {
             return "<init>";
         }
         ExpressionTree method = ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
@@ -220,7 +220,7 @@ final class Overloads {
     /** The types that may have it: of the object, or around the call, or statically imported (JLS 15.12.1). */
     private List<TypeElement> owners(String name) {
         if (name.equals("<init>")) {
-            return Missing.constructed(code, call).stream().toList();
+            return UnresolvedName.constructed(code, call).stream().toList();
         }
         ExpressionTree method = ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
         if (method instanceof MemberSelectTree select) {
@@ -233,7 +233,7 @@ final class Overloads {
                 type(code.element(at)).ifPresent(owners::add);
             }
         }
-        code.file().skeleton().imports().stream()
+        code.file().outline().imports().stream()
                 .filter(line -> line.isStatic() && (line.isOnDemand() || line.simpleName().equals(name)))
                 .map(line -> line.isOnDemand() ? line.name() : line.name().substring(0, line.name().lastIndexOf('.')))
                 .flatMap(owner -> Optional.ofNullable(code.elements().getTypeElement(owner)).stream())

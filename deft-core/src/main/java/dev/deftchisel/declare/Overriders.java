@@ -2,7 +2,7 @@ package dev.deftchisel.declare;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Role;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.TargetClass;
 import java.util.List;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
@@ -19,7 +19,7 @@ final class Overriders {
      *
      * @param before in which all files that mention the name were looked at
      */
-    static List<ExecutableElement> of(Target owner, String name, int parameters, Analysis before) {
+    static List<ExecutableElement> of(TargetClass owner, String name, int parameters, Analysis before) {
         return before.files().stream()
                 .filter(file -> before.code(file.path()).filter(owner.code()::sharesTypesWith).isPresent())
                 .flatMap(file -> before.bindings(file.path()).stream())
@@ -31,7 +31,7 @@ final class Overriders {
                 .toList();
     }
 
-    private static boolean isBelow(Target owner, ExecutableElement method) {
+    private static boolean isBelow(TargetClass owner, ExecutableElement method) {
         boolean isInherited = !method.getModifiers().contains(Modifier.STATIC) && !method.getModifiers().contains(Modifier.PRIVATE)
                 && method.getEnclosingElement() instanceof TypeElement;
         return isInherited && !method.getEnclosingElement().equals(owner.type())

@@ -6,18 +6,18 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.SymbolKey;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.member.AddedParameter;
 import dev.deftchisel.member.KeptParameters;
-import dev.deftchisel.member.Part;
-import dev.deftchisel.member.StandIn;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.StateField;
+import dev.deftchisel.member.PlaceholderCode;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.CallArguments;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.NewCode;
@@ -36,15 +36,15 @@ import javax.lang.model.type.TypeMirror;
  * @param value  what other calls hand over; empty for a stand-in
  * @param isKept whether a constructor keeps it in a field
  */
-record ParameterPlan(Analysis before, Code code, SymbolKey key, TypeMirror type, String name, String value, boolean isKept) {
+record ParameterPlan(Analysis before, AttributedFile code, SymbolKey key, TypeMirror type, String name, String value, boolean isKept) {
 
-    Plan plan(Spot spot, String title) {
+    Plan plan(ResolvedPlace spot, String title) {
         Optional<Binding> declared = before.declaration(key);
         Optional<TreePath> method = declared.flatMap(binding -> code.declaration(binding.range()))
                 .filter(path -> path.getLeaf() instanceof MethodTree);
         EditsByFile edits = new EditsByFile(before);
-        Optional<Target> target = target(method);
-        if (target.filter(Target::isRecord).isPresent() && ((SymbolKey.Method) key).name().equals("<init>")) {
+        Optional<TargetClass> target = target(method);
+        if (target.filter(TargetClass::isRecord).isPresent() && ((SymbolKey.Method) key).name().equals("<init>")) {
             return method.isPresent() && !isCompact()
                     ? Plan.refused(Reason.at(code.file().path(), declared.orElseThrow().range(),
                     "the record writes its constructor itself; add the component there"))
@@ -69,10 +69,10 @@ record ParameterPlan(Analysis before, Code code, SymbolKey key, TypeMirror type,
         return new Plan.Ready(edits.change(title, added.meaning(), added.mentions()), before);
     }
 
-    private Optional<Target> target(Optional<TreePath> method) {
+    private Optional<TargetClass> target(Optional<TreePath> method) {
         SymbolKey owner = ((SymbolKey.Method) key).owner();
         return method.map(path -> code.range(path.getLeaf()).start()).or(() -> before.declaration(owner).map(type -> type.range().start()))
-                .flatMap(offset -> Target.at(code, offset));
+                .flatMap(offset -> TargetClass.at(code, offset));
     }
 
     private boolean isCompact() {
@@ -82,17 +82,17 @@ record ParameterPlan(Analysis before, Code code, SymbolKey key, TypeMirror type,
     }
 
     private String handed() {
-        return value.isEmpty() ? StandIn.value(type) : value;
+        return value.isEmpty() ? PlaceholderCode.value(type) : value;
     }
 
     /** A record gets a component, and every call of its canonical constructor a value (JLS 8.10.4). */
-    private Plan component(Target target, EditsByFile edits, String title) {
+    private Plan component(TargetClass target, EditsByFile edits, String title) {
         Optional<String> written = edits.writer(code).write(type);
         if (written.isEmpty()) {
             return Plan.refused(Reason.at(code.file().path(), code.range(target.tree()),
                     "the type of the component has no name that could be written"));
         }
-        List<Part> parts = target.parts();
+        List<StateField> parts = target.parts();
         Optional<Tree> last = target.tree().getMembers().stream().map(member -> (Tree) member)
                 .filter(member -> member instanceof VariableTree variable && !parts.isEmpty()
                         && variable.getName().contentEquals(parts.get(parts.size() - 1).name()))
@@ -115,6 +115,6 @@ record ParameterPlan(Analysis before, Code code, SymbolKey key, TypeMirror type,
             }
         }
         String descriptor = AddedParameter.withParameter(((SymbolKey.Method) key).descriptor(), parts.size(), code.descriptor(type));
-        return new Plan.Ready(edits.change(title, Meaning.parameters(Map.of(key, descriptor)), List.of()), before);
+        return new Plan.Ready(edits.change(title, SymbolEffects.parameters(Map.of(key, descriptor)), List.of()), before);
     }
 }

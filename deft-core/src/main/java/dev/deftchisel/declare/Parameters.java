@@ -2,7 +2,7 @@ package dev.deftchisel.declare;
 
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
 import java.util.ArrayList;
@@ -54,7 +54,7 @@ record Parameters(List<One> all, Optional<String> objection) {
      * @param arguments what it hands over
      * @param types     as they are written
      */
-    static Parameters of(Code code, TreePath call, List<? extends ExpressionTree> arguments, Types types) {
+    static Parameters of(AttributedFile code, TreePath call, List<? extends ExpressionTree> arguments, Types types) {
         List<One> all = new ArrayList<>();
         Set<String> taken = new HashSet<>();
         for (ExpressionTree argument : arguments) {
@@ -77,7 +77,7 @@ record Parameters(List<One> all, Optional<String> objection) {
     }
 
     /** Those of a method that will override it, which sees its type in some way. */
-    static Parameters of(ExecutableElement below, View view, Types types) {
+    static Parameters of(ExecutableElement below, TypeSubstitution view, Types types) {
         List<One> all = new ArrayList<>();
         for (VariableElement parameter : below.getParameters()) {
             TypeMirror type = view.declared(parameter.asType());
@@ -111,12 +111,12 @@ record Parameters(List<One> all, Optional<String> objection) {
      * hands over the most general. Where calls differ in number, the last one takes what is alike at their ends; if nothing is,
      * the calls with other numbers of arguments are left to another method.
      */
-    static Parameters of(List<Missing> calls, Types types) {
+    static Parameters of(List<UnresolvedName> calls, Types types) {
         int fewest = calls.stream().mapToInt(call -> call.arguments().size()).min().orElse(0);
         if (calls.stream().anyMatch(call -> call.arguments().size() != fewest)) {
-            List<View> views = View.all(calls);
+            List<TypeSubstitution> views = TypeSubstitution.all(calls);
             for (int i = 0; i <= fewest; i++) {
-                Optional<TypeMirror> common = Handed.from(calls, views, i, types).common();
+                Optional<TypeMirror> common = ArgumentTypes.from(calls, views, i, types).common();
                 Optional<TypeMirror> array = common.map(calls.get(0).code().types()::getArrayType);
                 Optional<String> text = array.flatMap(types::member);
                 if (text.isPresent()) {
@@ -128,12 +128,12 @@ record Parameters(List<One> all, Optional<String> objection) {
         return of(calls.stream().filter(call -> call.arguments().size() == number).toList(), number, types);
     }
 
-    private static Missing longest(List<Missing> calls) {
+    private static UnresolvedName longest(List<UnresolvedName> calls) {
         return calls.stream().max(Comparator.comparing(call -> call.arguments().size())).orElseThrow();
     }
 
     /** The same with one more that takes any number. */
-    private Parameters varied(TypeMirror array, String text, Missing call) {
+    private Parameters varied(TypeMirror array, String text, UnresolvedName call) {
         if (objection.isPresent()) {
             return this;
         }
@@ -145,14 +145,14 @@ record Parameters(List<One> all, Optional<String> objection) {
     }
 
     /** So many of the first. */
-    private static Parameters of(List<Missing> calls, int number, Types types) {
-        Missing first = calls.get(0);
-        List<View> views = View.all(calls);
+    private static Parameters of(List<UnresolvedName> calls, int number, Types types) {
+        UnresolvedName first = calls.get(0);
+        List<TypeSubstitution> views = TypeSubstitution.all(calls);
         List<One> all = new ArrayList<>();
         Set<String> taken = new HashSet<>();
         for (int i = 0; i < number; i++) {
             TreePath argument = new TreePath(first.call().orElseThrow(), first.arguments().get(i));
-            Optional<TypeMirror> type = Handed.of(calls, views, i, types).type();
+            Optional<TypeMirror> type = ArgumentTypes.of(calls, views, i, types).type();
             Optional<String> text = type.flatMap(types::member);
             if (text.isEmpty()) {
                 return unknown(first.code(), argument);
@@ -165,7 +165,7 @@ record Parameters(List<One> all, Optional<String> objection) {
         return new Parameters(all, Optional.empty());
     }
 
-    private static Parameters unknown(Code code, TreePath argument) {
+    private static Parameters unknown(AttributedFile code, TreePath argument) {
         return refused("the type of '" + code.shown(code.range(argument.getLeaf()), 40)
                 + "' is not known; declare what it needs first, or give it a type");
     }

@@ -4,7 +4,7 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.rewrite.CallArguments;
 import java.util.List;
 import java.util.Optional;
@@ -22,17 +22,17 @@ import javax.lang.model.type.TypeMirror;
  * @param name  of the member
  * @param call  what calls it; empty for a field
  */
-record Selection(Code code, String name, Optional<TreePath> call) {
+record Selection(AttributedFile code, String name, Optional<TreePath> call) {
 
     /** What is selected from the value that is missing; empty where nothing is. */
-    static Optional<Selection> from(Missing use) {
+    static Optional<Selection> from(UnresolvedName use) {
         TreePath place = use.value().getParentPath();
         return place.getLeaf() instanceof MemberSelectTree select && select.getExpression() == use.value().getLeaf()
                 ? Optional.of(of(use.code(), place)) : Optional.empty();
     }
 
     /** @param select what is selected, with what it is selected from */
-    static Selection of(Code code, TreePath select) {
+    static Selection of(AttributedFile code, TreePath select) {
         String name = ((MemberSelectTree) select.getLeaf()).getIdentifier().toString();
         Optional<TreePath> call = Optional.of(select.getParentPath())
                 .filter(path -> path.getLeaf() instanceof MethodInvocationTree called && called.getMethodSelect() == select.getLeaf());
@@ -50,7 +50,7 @@ record Selection(Code code, String name, Optional<TreePath> call) {
     }
 
     /** Whether a method can be meant by a call (JLS 15.12.2), as far as the arguments have types. */
-    static boolean takesAll(Code code, TreePath call, ExecutableElement method) {
+    static boolean takesAll(AttributedFile code, TreePath call, ExecutableElement method) {
         List<? extends ExpressionTree> arguments = new CallArguments(code, call).all();
         int taken = method.getParameters().size();
         if (method.isVarArgs()) {

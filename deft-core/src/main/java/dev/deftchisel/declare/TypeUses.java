@@ -16,7 +16,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -37,28 +37,28 @@ import javax.lang.model.type.WildcardType;
 /** What the uses of a type that nobody declares tell about it. */
 final class TypeUses {
 
-    private final List<Missing> all;
+    private final List<UnresolvedName> all;
 
     /** @param all uses of the name, the one that is meant first */
-    private TypeUses(List<Missing> all) {
+    private TypeUses(List<UnresolvedName> all) {
         this.all = all;
     }
 
     /** All uses of a name that was found missing, in all files that were analysed. */
-    static TypeUses of(Missing missing, Analysis analysis) {
-        List<Missing> all = new ArrayList<>(List.of(missing));
+    static TypeUses of(UnresolvedName missing, Analysis analysis) {
+        List<UnresolvedName> all = new ArrayList<>(List.of(missing));
         analysis.unresolved(missing.name()).stream()
                 .filter(binding -> !(binding.file().equals(missing.code().file().path()) && binding.range().equals(missing.range())))
                 .flatMap(binding -> analysis.code(binding.file()).stream()
-                        .flatMap(code -> Missing.at(analysis, code, binding.range().start()).stream()))
+                        .flatMap(code -> UnresolvedName.at(analysis, code, binding.range().start()).stream()))
                 .filter(use -> use.isType() && use.code().sharesTypesWith(missing.code()))
                 .forEach(all::add);
         return new TypeUses(all);
     }
 
     /** The files in which it is used. */
-    Stream<Code> files() {
-        return all.stream().map(Missing::code).distinct();
+    Stream<AttributedFile> files() {
+        return all.stream().map(UnresolvedName::code).distinct();
     }
 
     /** The expressions that make an object of it. */
@@ -67,7 +67,7 @@ final class TypeUses {
     }
 
     /** The construct that names it, type arguments aside. */
-    private static <T extends Tree> Stream<TreePath> around(Missing use, Class<T> kind) {
+    private static <T extends Tree> Stream<TreePath> around(UnresolvedName use, Class<T> kind) {
         TreePath place = use.path().getParentPath();
         if (place.getLeaf() instanceof ParameterizedTypeTree whole && whole.getType() == use.path().getLeaf()) {
             place = place.getParentPath();
@@ -98,7 +98,7 @@ final class TypeUses {
         return isValue && !isExtended && file(call.get()).file().module().level() >= 16 ? NewType.Kind.RECORD : NewType.Kind.CLASS;
     }
 
-    private static boolean isThrown(Missing use) {
+    private static boolean isThrown(UnresolvedName use) {
         TreePath place = use.path().getParentPath();
         return place.getLeaf() instanceof MethodTree method && method.getThrows().contains(use.path().getLeaf())
                 || place.getLeaf() instanceof UnionTypeTree
@@ -107,7 +107,7 @@ final class TypeUses {
     }
 
     /** Whether its class literal stands where that of some kind of another type is taken. */
-    private static boolean isLiteralOf(Missing use, String above) {
+    private static boolean isLiteralOf(UnresolvedName use, String above) {
         TreePath literal = use.path().getParentPath();
         if (!(literal.getLeaf() instanceof MemberSelectTree select) || !select.getIdentifier().contentEquals("class")) {
             return false;
@@ -121,7 +121,7 @@ final class TypeUses {
     }
 
     /** Whether it stands for a type parameter that must be some kind of another type. */
-    private static boolean isArgumentFor(Missing use, String above) {
+    private static boolean isArgumentFor(UnresolvedName use, String above) {
         TreePath whole = use.path().getParentPath();
         if (!(whole.getLeaf() instanceof ParameterizedTypeTree generic) || !generic.getTypeArguments().contains(use.path().getLeaf())) {
             return false;
@@ -136,7 +136,7 @@ final class TypeUses {
                 .isPresent();
     }
 
-    private static boolean isImplemented(Missing use) {
+    private static boolean isImplemented(UnresolvedName use) {
         return around(use, ClassTree.class).anyMatch(path -> path.getLeaf() instanceof ClassTree type
                 && (type.getKind() == Tree.Kind.INTERFACE || type.getImplementsClause().stream()
                 .anyMatch(above -> use.code().range(above).encloses(use.range()))));
@@ -152,7 +152,7 @@ final class TypeUses {
     }
 
     /** The file in which something stands. */
-    Code file(TreePath path) {
+    AttributedFile file(TreePath path) {
         return files().filter(code -> code.unit() == path.getCompilationUnit()).findFirst().orElseThrow();
     }
 
@@ -186,7 +186,7 @@ final class TypeUses {
                 .orElse(List.of());
     }
 
-    private static Optional<List<TypeMirror>> arguments(Missing use) {
+    private static Optional<List<TypeMirror>> arguments(UnresolvedName use) {
         TreePath place = use.path().getParentPath();
         if (!(place.getLeaf() instanceof ParameterizedTypeTree whole) || whole.getType() != use.path().getLeaf()) {
             return Optional.empty();
@@ -221,7 +221,7 @@ final class TypeUses {
     }
 
     /** Whether a range encloses all that is in the outermost class around one of the uses, and stands alone. */
-    boolean isAroundAll(Missing one, Range range) {
+    boolean isAroundAll(UnresolvedName one, Range range) {
         Optional<Range> outermost = one.outermost();
         return all.stream().filter(use -> use.isSimple() && use.isWithin(one, outermost))
                 .allMatch(use -> range.encloses(use.range()));
@@ -235,7 +235,7 @@ final class TypeUses {
 
     /** The types from which it is selected. */
     Set<TypeElement> owners() {
-        return all.stream().filter(Missing::isOfType).flatMap(use -> use.owner().stream()).collect(Collectors.toSet());
+        return all.stream().filter(UnresolvedName::isOfType).flatMap(use -> use.owner().stream()).collect(Collectors.toSet());
     }
 
     /** The elements of an annotation that are given a value, where it is one. */

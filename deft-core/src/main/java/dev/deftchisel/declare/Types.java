@@ -1,7 +1,7 @@
 package dev.deftchisel.declare;
 
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.rewrite.TypeWriter;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -28,11 +28,11 @@ final class Types {
 
     private final TypeWriter here;
     private final TypeWriter there;
-    private final Code code;
+    private final AttributedFile code;
     private final Optional<TypeElement> around;
     private final boolean isMethod;
 
-    private Types(TypeWriter here, TypeWriter there, Code code, Optional<TypeElement> around, boolean isMethod) {
+    private Types(TypeWriter here, TypeWriter there, AttributedFile code, Optional<TypeElement> around, boolean isMethod) {
         this.here = here;
         this.there = there;
         this.code = code;
@@ -48,12 +48,12 @@ final class Types {
      * @param code   the file of the use
      * @param around the type that gets it, where its type parameters are known at the use, and mean the same in what is declared
      */
-    static Types of(TypeWriter here, TypeWriter there, Code code, Optional<TypeElement> around) {
+    static Types of(TypeWriter here, TypeWriter there, AttributedFile code, Optional<TypeElement> around) {
         return new Types(here, there, code, around, false);
     }
 
     /** Types that are not written. */
-    static Types ofNothing(Code code) {
+    static Types ofNothing(AttributedFile code) {
         TypeWriter writer = new TypeWriter(code);
         return of(writer, writer, code, Optional.empty());
     }
@@ -74,7 +74,7 @@ final class Types {
     }
 
     /** The same in another file. */
-    Optional<TypeMirror> of(Code code, TreePath value) {
+    Optional<TypeMirror> of(AttributedFile code, TreePath value) {
         Optional<TypeMirror> type = WrittenFunction.isFunction(value.getLeaf()) ? WrittenFunction.type(code, value) : code.type(value);
         return type.flatMap(found -> switch (found.getKind()) {
             case ERROR, NONE, VOID, OTHER, EXECUTABLE, PACKAGE -> Optional.empty();
@@ -164,7 +164,7 @@ final class Types {
     }
 
     /** A type with wildcards for those of its arguments that nobody can write. */
-    static TypeMirror opened(Code code, TypeMirror type, Predicate<TypeMirror> isOpen) {
+    static TypeMirror opened(AttributedFile code, TypeMirror type, Predicate<TypeMirror> isOpen) {
         if (!(type instanceof DeclaredType declared) || declared.getTypeArguments().stream().noneMatch(isOpen)) {
             return type;
         }

@@ -3,7 +3,7 @@ package dev.deftchisel.declare;
 import com.sun.source.tree.ArrayAccessTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.TypeCastTree;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -24,21 +24,21 @@ import javax.lang.model.type.WildcardType;
  */
 final class ValueType {
 
-    private final Code code;
+    private final AttributedFile code;
     private final NameHints hints;
-    private final List<Missing> uses;
-    private final Map<Missing, TypeMirror> given;
+    private final List<UnresolvedName> uses;
+    private final Map<UnresolvedName, TypeMirror> given;
     /** What each use may take, in order; none where a use does not tell. */
     private final List<List<TypeMirror>> taken = new ArrayList<>();
     /** How each use sees the type that is to declare it. */
-    private final List<View> views;
+    private final List<TypeSubstitution> views;
 
-    private ValueType(List<Missing> uses, Map<Missing, TypeMirror> given) {
+    private ValueType(List<UnresolvedName> uses, Map<UnresolvedName, TypeMirror> given) {
         this.code = uses.get(0).code();
         this.hints = new NameHints(code);
         this.uses = uses;
         this.given = given;
-        this.views = View.all(uses);
+        this.views = TypeSubstitution.all(uses);
         uses.forEach(use -> taken.add(new Wanted(use.code()).all(use.value())));
     }
 
@@ -49,7 +49,7 @@ final class ValueType {
      * @param given what it is assigned, by use
      * @return {@code void} when no use asks for a value, empty when nothing tells
      */
-    static Optional<TypeMirror> of(List<Missing> uses, Map<Missing, TypeMirror> given) {
+    static Optional<TypeMirror> of(List<UnresolvedName> uses, Map<UnresolvedName, TypeMirror> given) {
         return new ValueType(uses, given).told();
     }
 
@@ -62,7 +62,7 @@ final class ValueType {
 
     private Optional<TypeMirror> likeliest(List<TypeMirror> all, List<TypeMirror> values) {
         Set<Selection> selected = uses.stream().flatMap(use -> Selection.from(use).stream()).collect(Collectors.toSet());
-        Missing first = uses.get(0);
+        UnresolvedName first = uses.get(0);
         return values.stream().filter(type -> has(type, selected) && fits(type, code.types()::isAssignable)).findFirst()
                 .or(() -> values.stream().filter(type -> has(type, selected) && fits(type, this::isKindOf)).findFirst())
                 .or(() -> values.stream().filter(type -> has(type, selected)).findFirst())
@@ -91,18 +91,18 @@ final class ValueType {
     }
 
     /** A primitive value cannot be cast to a type parameter, nor to most classes (JLS 5.5). */
-    private static boolean mayBeCast(Missing use, TypeMirror type) {
+    private static boolean mayBeCast(UnresolvedName use, TypeMirror type) {
         return !type.getKind().isPrimitive() || !(use.value().getParentPath().getLeaf() instanceof TypeCastTree)
                 || use.code().type(use.value().getParentPath()).filter(target -> target.getKind().isPrimitive()).isPresent();
     }
 
-    private static boolean isIndexed(Missing use) {
+    private static boolean isIndexed(UnresolvedName use) {
         return use.value().getParentPath().getLeaf() instanceof ArrayAccessTree access && access.getExpression() == use.value().getLeaf();
     }
 
     /** Whether a value of a type can be one of another, type arguments aside. */
     private boolean isKindOf(TypeMirror value, TypeMirror type) {
-        return new General(code).takes(type, value);
+        return new CommonSupertype(code).takes(type, value);
     }
 
     /** The same class where another use says of what. */

@@ -27,7 +27,7 @@ import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Functions;
 import java.util.ArrayList;
 import java.util.List;
@@ -45,9 +45,9 @@ import javax.lang.model.type.TypeVariable;
 /** Of which type a value must be where it stands (JLS 5, 15): what it is assigned, handed or returned to, or compared with. */
 final class Wanted {
 
-    private final Code code;
+    private final AttributedFile code;
 
-    Wanted(Code code) {
+    Wanted(AttributedFile code) {
         this.code = code;
     }
 
@@ -58,7 +58,7 @@ final class Wanted {
         Tree place = path.getLeaf();
         if (place instanceof ParenthesizedTree) {
             return of(path);
-        } else if (Code.isChoice(place)) {
+        } else if (AttributedFile.isChoice(place)) {
             return Choice.of(code, path);
         } else if (place instanceof ExpressionStatementTree) {
             return Optional.of(code.types().getNoType(TypeKind.VOID));

@@ -9,7 +9,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.operation.NameProposals;
 import java.util.ArrayList;
@@ -34,7 +34,7 @@ import javax.lang.model.type.TypeMirror;
  * @param result  what it hands back; empty for nothing
  * @param isSafe  whether no checked exception leaves it
  */
-record WrittenFunction(Code code, List<TypeMirror> taken, Optional<TypeMirror> result, boolean isSafe) {
+record WrittenFunction(AttributedFile code, List<TypeMirror> taken, Optional<TypeMirror> result, boolean isSafe) {
 
     /** Whether a value is a function as it is written. */
     static boolean isFunction(Tree value) {
@@ -48,13 +48,13 @@ record WrittenFunction(Code code, List<TypeMirror> taken, Optional<TypeMirror> r
     }
 
     /** The interface for a function; empty when its parameters have no types, or there is no such interface. */
-    static Optional<TypeMirror> type(Code code, TreePath function) {
+    static Optional<TypeMirror> type(AttributedFile code, TreePath function) {
         Optional<WrittenFunction> written = function.getLeaf() instanceof LambdaExpressionTree lambda ? lambda(code, function, lambda)
                 : function.getLeaf() instanceof MemberReferenceTree reference ? reference(code, function, reference) : Optional.empty();
         return written.flatMap(WrittenFunction::type);
     }
 
-    private static Optional<WrittenFunction> lambda(Code code, TreePath path, LambdaExpressionTree lambda) {
+    private static Optional<WrittenFunction> lambda(AttributedFile code, TreePath path, LambdaExpressionTree lambda) {
         List<TypeMirror> taken = new ArrayList<>();
         TreePath body = new TreePath(path, lambda.getBody());
         for (VariableTree parameter : lambda.getParameters()) {
@@ -72,12 +72,12 @@ record WrittenFunction(Code code, List<TypeMirror> taken, Optional<TypeMirror> r
         List<TypeMirror> values = Jumps.leaving(List.of(body)).stream()
                 .flatMap(jump -> jump.value().flatMap(value -> Wanted.known(code.type(new TreePath(jump.path(), value)))).stream())
                 .toList();
-        Optional<TypeMirror> result = values.isEmpty() ? Optional.empty() : Optional.of(new General(code).of(values));
+        Optional<TypeMirror> result = values.isEmpty() ? Optional.empty() : Optional.of(new CommonSupertype(code).of(values));
         return Optional.of(new WrittenFunction(code, taken, result, isSafe));
     }
 
     /** The type of a parameter that is not said, as its uses tell: any object where they ask nothing, none where its members are used. */
-    private static Optional<TypeMirror> used(Code code, TreePath body, VariableTree parameter) {
+    private static Optional<TypeMirror> used(AttributedFile code, TreePath body, VariableTree parameter) {
         List<TreePath> uses = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
             @Override
@@ -95,7 +95,7 @@ record WrittenFunction(Code code, List<TypeMirror> taken, Optional<TypeMirror> r
     }
 
     /** What the expression of a body hands back; of comparisons and tests that is known even where their operands are not. */
-    private static Optional<TypeMirror> result(Code code, TreePath body) {
+    private static Optional<TypeMirror> result(AttributedFile code, TreePath body) {
         boolean isTest = switch (body.getLeaf().getKind()) {
             case EQUAL_TO, NOT_EQUAL_TO, LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL, CONDITIONAL_AND, CONDITIONAL_OR,
                     LOGICAL_COMPLEMENT, INSTANCE_OF -> true;
@@ -111,7 +111,7 @@ record WrittenFunction(Code code, List<TypeMirror> taken, Optional<TypeMirror> r
     }
 
     /** A method that is named as a function, where only one can be meant (JLS 15.13.1). */
-    private static Optional<WrittenFunction> reference(Code code, TreePath path, MemberReferenceTree reference) {
+    private static Optional<WrittenFunction> reference(AttributedFile code, TreePath path, MemberReferenceTree reference) {
         TreePath object = new TreePath(path, reference.getQualifierExpression());
         boolean isOfType = code.element(object).filter(TypeElement.class::isInstance).isPresent();
         boolean makes = reference.getMode() == MemberReferenceTree.ReferenceMode.NEW;

@@ -5,13 +5,13 @@ import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.rewrite.HomeFinder;
+import dev.deftchisel.rewrite.InsertionPointFinder;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.ElementKind;
@@ -26,14 +26,14 @@ import javax.lang.model.element.Modifier;
 final class AtEntry {
 
     private final Analysis analysis;
-    private final Code code;
+    private final AttributedFile code;
     private final Selected selected;
     private final TreePath method;
     private final ExecutableElement element;
     private final Effects effects;
 
     /** @param method around the value, with a body */
-    AtEntry(Analysis analysis, Code code, Selected selected, TreePath method) {
+    AtEntry(Analysis analysis, AttributedFile code, Selected selected, TreePath method) {
         this.analysis = analysis;
         this.code = code;
         this.selected = selected;
@@ -110,19 +110,19 @@ final class AtEntry {
     }
 
     private boolean isRepeated() {
-        return Code.leadsThrough(selected.path(), method.getLeaf(),
-                tree -> Jumps.isLoop(tree) || Code.runsApart(tree));
+        return AttributedFile.leadsThrough(selected.path(), method.getLeaf(),
+                tree -> Jumps.isLoop(tree) || AttributedFile.runsApart(tree));
     }
 
     private boolean isFirst() {
-        return new HomeFinder(code, effects).isFirst(selected.path(), ((MethodTree) method.getLeaf()).getBody());
+        return new InsertionPointFinder(code, effects).isFirst(selected.path(), ((MethodTree) method.getLeaf()).getBody());
     }
 
     /** Whether nothing up to the end of the statement in which it stands changes what it depends on. */
     private boolean isUndisturbed() {
         BlockTree body = ((MethodTree) method.getLeaf()).getBody();
         TreePath list = new TreePath(method, body);
-        return !Code.isDeferred(selected.path(), body) && body.getStatements().stream()
+        return !AttributedFile.isDeferred(selected.path(), body) && body.getStatements().stream()
                 .filter(statement -> code.range(statement).start() <= selected.range().start())
                 .noneMatch(statement -> code.effects(new TreePath(list, statement)).writesState());
     }

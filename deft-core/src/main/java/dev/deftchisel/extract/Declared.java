@@ -12,7 +12,7 @@ import com.sun.source.tree.SwitchExpressionTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.TypeWriter;
@@ -28,7 +28,7 @@ final class Declared {
 
     private static final int LEVEL_OF_VAR = 10;
 
-    private final Code code;
+    private final AttributedFile code;
     private final Selected selected;
     private final String name;
     private final TypeWriter writer;
@@ -43,11 +43,11 @@ final class Declared {
      * @param wish     {@code style}, {@code explicit} or {@code var}
      * @param writer   of its type
      */
-    Declared(Code code, Selected selected, String name, String wish, TypeWriter writer) {
+    Declared(AttributedFile code, Selected selected, String name, String wish, TypeWriter writer) {
         this(code, selected, name, wish, writer, false);
     }
 
-    private Declared(Code code, Selected selected, String name, String wish, TypeWriter writer, boolean isAssigned) {
+    private Declared(AttributedFile code, Selected selected, String name, String wish, TypeWriter writer, boolean isAssigned) {
         this.isAssigned = isAssigned;
         this.code = code;
         this.selected = selected;
@@ -61,7 +61,7 @@ final class Declared {
     }
 
     /** What is declared elsewhere, and only gets its value here. */
-    static Declared assigned(Code code, Selected selected, String name, TypeWriter writer) {
+    static Declared assigned(AttributedFile code, Selected selected, String name, TypeWriter writer) {
         return new Declared(code, selected, name, "explicit", writer, true);
     }
 

@@ -19,7 +19,7 @@ import com.sun.source.tree.SynchronizedTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TryTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.operation.Reason;
 import java.util.List;
@@ -54,7 +54,7 @@ record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objection) {
         THROWN
     }
 
-    static Exits of(Code code, Fragment fragment, Flow flow) {
+    static Exits of(AttributedFile code, Fragment fragment, Flow flow) {
         List<Jumps.Jump> jumps = Jumps.leaving(fragment.parts());
         if (jumps.isEmpty()) {
             boolean isThrown = !flow.canComplete() && !fragment.isExpression() && returning(fragment).isPresent();
@@ -101,18 +101,18 @@ record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objection) {
         return Optional.empty();
     }
 
-    private static Exits refused(Code code, List<Jumps.Jump> jumps, Jumps.Jump at, String sentence) {
+    private static Exits refused(AttributedFile code, List<Jumps.Jump> jumps, Jumps.Jump at, String sentence) {
         return new Exits(Kind.NONE, jumps,
                 Optional.of(Reason.at(code.file().path(), code.range(at.tree()), sentence)));
     }
 
-    private static String where(Code code, Jumps.Jump jump) {
+    private static String where(AttributedFile code, Jumps.Jump jump) {
         return "'" + code.shown(code.range(jump.tree()), 30) + "' in line "
                 + code.file().position(code.range(jump.tree()).start()).line();
     }
 
     /** Whether a value is never {@code null}. */
-    private static boolean isObject(Code code, Jumps.Jump jump, ExpressionTree value) {
+    private static boolean isObject(AttributedFile code, Jumps.Jump jump, ExpressionTree value) {
         boolean isReference = code.type(new TreePath(jump.path(), value)).filter(type -> !type.getKind().isPrimitive()).isPresent();
         return isReference && (value instanceof NewClassTree || value instanceof NewArrayTree || value instanceof LiteralTree);
     }
@@ -144,7 +144,7 @@ record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objection) {
     }
 
     /** The type of what the jumps hand over, when it is one. */
-    Optional<TypeMirror> valueType(Code code) {
+    Optional<TypeMirror> valueType(AttributedFile code) {
         List<TypeMirror> types = jumps.stream()
                 .flatMap(jump -> jump.value().stream().map(value -> new TreePath(jump.path(), value)))
                 .flatMap(path -> code.type(path).stream())

@@ -7,14 +7,14 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.member.Construction;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NameProposals;
@@ -24,7 +24,7 @@ import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.TypeWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -70,7 +70,7 @@ public final class ExtractConstantOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return spot.analysis().code(spot.file().path()).flatMap(code -> constant(code, spot).map(selected ->
                 new Offer(id(), "extract '" + code.shown(selected.range(), 50) + "' to a constant", Offer.Kind.REFACTORING,
                         selected.range(), List.of(new Question.Proposed(NAME, "the name of the constant",
@@ -78,7 +78,7 @@ public final class ExtractConstantOperation implements Operation {
     }
 
     /** The innermost expression at a place that can be a constant. */
-    private static Optional<Selected> constant(Code code, Spot spot) {
+    private static Optional<Selected> constant(AttributedFile code, ResolvedPlace spot) {
         List<Selected> candidates = new ArrayList<>(Selected.at(code, spot.place().selection()));
         // at a bare caret a literal comes before what is around it
         candidates.sort((one, other) -> Integer.compare(one.range().length(), other.range().length()));
@@ -88,20 +88,20 @@ public final class ExtractConstantOperation implements Operation {
                 .findFirst();
     }
 
-    private static boolean isInEnum(Spot spot) {
+    private static boolean isInEnum(ResolvedPlace spot) {
         return spot.analysis().code(spot.file().path()).flatMap(code -> constant(code, spot).flatMap(selected -> code.element(selected.owner())))
                 .filter(owner -> owner.getKind() == ElementKind.ENUM).isPresent();
     }
 
     /** Why an expression is not constant in meaning; empty when it is. */
-    private static Optional<String> obstacle(Code code, Selected selected) {
+    private static Optional<String> obstacle(AttributedFile code, Selected selected) {
         return selected.variation(code).or(() -> code.dependsOnThis(selected.path())
                 ? Optional.of("it depends on the object it is evaluated in") : Optional.empty())
                 .or(() -> initialised(code, selected).map(type -> "it initialises the class " + type + ", which would happen earlier (JLS 12.4.1)"));
     }
 
     /** A class of the workspace that reading a field of it initialises, and that the code around does not belong to. */
-    private static Optional<String> initialised(Code code, Selected selected) {
+    private static Optional<String> initialised(AttributedFile code, Selected selected) {
         List<String> found = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
             @Override
@@ -126,7 +126,7 @@ public final class ExtractConstantOperation implements Operation {
         return found.stream().findFirst();
     }
 
-    private static boolean isAround(Element type, Selected selected, Code code) {
+    private static boolean isAround(Element type, Selected selected, AttributedFile code) {
         for (TreePath at = selected.owner(); at != null; at = at.getParentPath()) {
             if (code.element(at).filter(type::equals).isPresent()) {
                 return true;
@@ -136,26 +136,26 @@ public final class ExtractConstantOperation implements Operation {
     }
 
     /** Whether a value is made of static fields of the class, which must have theirs first. */
-    private static boolean readsOwn(Code code, Selected selected, TreePath owner) {
+    private static boolean readsOwn(AttributedFile code, Selected selected, TreePath owner) {
         return code.expressions(selected.path()).stream().flatMap(part -> code.element(part).stream())
                 .anyMatch(element -> element instanceof VariableElement field && field.getConstantValue() == null
                         && code.element(owner).filter(field.getEnclosingElement()::equals).isPresent());
     }
 
-    private static boolean isOfPlatform(Element element, Code code) {
+    private static boolean isOfPlatform(Element element, AttributedFile code) {
         String home = code.elements().getPackageOf(element).getQualifiedName().toString();
         return home.equals("java") || home.startsWith("java.") || home.startsWith("javax.");
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Path file = spot.file().path();
         Set<String> names = answers.single(NAME).map(Set::of).orElse(Set.of());
         boolean all = answers.single(PLACES).filter("all"::equals).isPresent();
         // the other places may be in any body, and so may be what the constants of an enum run
         Analysis before = analyst.analyse(all || isInEnum(spot) ? Focus.whole(Set.of(file)).deeply()
                 : new Focus(Set.of(file), names, Set.of(), Map.of(file, List.of(spot.place().selection())), true));
-        Code code = before.code(file).orElseThrow();
+        AttributedFile code = before.code(file).orElseThrow();
         List<Selected> candidates = Selected.at(code, spot.place().selection());
         if (candidates.isEmpty()) {
             return Plan.refused(spot, "there is no expression here that could be a constant; select one, or put the caret in it");
@@ -175,7 +175,7 @@ public final class ExtractConstantOperation implements Operation {
                 .orElseGet(() -> plan(before, code, selected.get(), name, all, Visibility.modifier(answers)));
     }
 
-    private Plan plan(Analysis before, Code code, Selected selected, String name, boolean all, String visibility) {
+    private Plan plan(Analysis before, AttributedFile code, Selected selected, String name, boolean all, String visibility) {
         TreePath owner = selected.owner();
         TypeWriter writer = new TypeWriter(code);
         Optional<String> type = code.type(selected.path()).flatMap(writer::write);
@@ -200,6 +200,6 @@ public final class ExtractConstantOperation implements Operation {
         edits.addAll(writer.imports());
         return new Plan.Ready(new Change("extract '" + code.shown(selected.range(), 50) + "' to the constant " + name,
                 List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), edits)),
-                Meaning.same(), List.of()), before);
+                SymbolEffects.same(), List.of()), before);
     }
 }

@@ -3,11 +3,11 @@ package dev.deftchisel.extract;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.change.Alike;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.rewrite.Block;
-import dev.deftchisel.rewrite.Home;
+import dev.deftchisel.rewrite.InsertionPoint;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.source.Range;
@@ -17,7 +17,7 @@ import java.util.List;
 /** Writes the declaration, the block that is made for it where there is none, and the name in each place. */
 final class ExtractEdits {
 
-    private final Code code;
+    private final AttributedFile code;
     private final Selected selected;
     private final Declared declared;
     private final List<Declared> first;
@@ -28,7 +28,7 @@ final class ExtractEdits {
      * @param code the file
      * @param all  the variables in the order of their declarations; the last is the one that was asked for
      */
-    ExtractEdits(Code code, List<Declared> all) {
+    ExtractEdits(AttributedFile code, List<Declared> all) {
         this.code = code;
         this.declared = all.get(all.size() - 1);
         this.first = all.subList(0, all.size() - 1);
@@ -38,12 +38,12 @@ final class ExtractEdits {
 
     List<Edit> of(Places places) {
         Range value = places.first().getLeaf() == selected.tree() ? selected.range() : code.range(places.first().getLeaf());
-        if (places.home() instanceof Home.Before before) {
+        if (places.home() instanceof InsertionPoint.Before before) {
             before(before, value);
-        } else if (places.home() instanceof Home.Around around) {
+        } else if (places.home() instanceof InsertionPoint.Around around) {
             within(new Block(code, around), around, value);
         } else {
-            within(new Block(code, (Home.Instead) places.home()), places.home(), value);
+            within(new Block(code, (InsertionPoint.Instead) places.home()), places.home(), value);
         }
         for (TreePath used : places.used()) {
             if (used != places.first() || !standsAlone(places.home(), value)) {
@@ -56,11 +56,11 @@ final class ExtractEdits {
     }
 
     /** Whether the value is all there is of a statement, which then becomes the declaration. */
-    private boolean standsAlone(Home home, Range value) {
-        if (home instanceof Home.Instead instead) {
+    private boolean standsAlone(InsertionPoint home, Range value) {
+        if (home instanceof InsertionPoint.Instead instead) {
             return instead.keyword().isEmpty() && code.range(instead.expression().getLeaf()).equals(value);
         }
-        Tree statement = home instanceof Home.Before before ? before.tree() : ((Home.Around) home).statement().getLeaf();
+        Tree statement = home instanceof InsertionPoint.Before before ? before.tree() : ((InsertionPoint.Around) home).statement().getLeaf();
         return statement instanceof ExpressionStatementTree alone && code.range(alone.getExpression()).equals(value);
     }
 
@@ -83,7 +83,7 @@ final class ExtractEdits {
         return new NewCode(code.file()).apartFrom(place.start()).name(name).replacing(place);
     }
 
-    private void before(Home.Before home, Range value) {
+    private void before(InsertionPoint.Before home, Range value) {
         int start = code.range(home.tree()).start();
         if (standsAlone(home, value)) {
             edits.add(declared.write(new NewCode(code.file())).at(start));
@@ -100,7 +100,7 @@ final class ExtractEdits {
     }
 
     /** In a block that is made. */
-    private void within(Block block, Home home, Range value) {
+    private void within(Block block, InsertionPoint home, Range value) {
         boolean isAlone = standsAlone(home, value);
         edits.add(block.open(text -> {
             if (isAlone) {
@@ -117,6 +117,6 @@ final class ExtractEdits {
         Range own = selected.own(code, used);
         Range whole = selected.whole(code, used);
         Edit edit = named(whole, declared.name());
-        edits.add(own.equals(value) ? edit : edit.giving(List.of(new Alike(whole, value))));
+        edits.add(own.equals(value) ? edit : edit.giving(List.of(new DuplicateClaim(whole, value))));
     }
 }

@@ -2,7 +2,7 @@ package dev.deftchisel.extract;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.operation.Answers;
@@ -13,8 +13,8 @@ import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.operation.Spot;
-import dev.deftchisel.rewrite.Home;
+import dev.deftchisel.operation.ResolvedPlace;
+import dev.deftchisel.rewrite.InsertionPoint;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -66,18 +66,18 @@ public final class ExtractFieldOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return spot.analysis().code(spot.file().path()).flatMap(code -> {
             List<Selected> candidates = Selected.computed(code, spot.place().selection());
             return candidates.stream().findFirst()
                     .filter(first -> FieldEdits.obstacle(code, first).isEmpty())
-                    .filter(first -> !(FieldEdits.home(code, first) instanceof Home.Nowhere)
+                    .filter(first -> !(FieldEdits.home(code, first) instanceof InsertionPoint.Nowhere)
                             || FieldEdits.onceObjection(code, first).isEmpty())
                     .map(first -> offer(code, candidates));
         });
     }
 
-    private Offer offer(Code code, List<Selected> candidates) {
+    private Offer offer(AttributedFile code, List<Selected> candidates) {
         Selected first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
         Pick.among(candidates.stream().map(one -> code.shown(one.range(), 50)).toList()).ifPresent(questions::add);
@@ -88,13 +88,13 @@ public final class ExtractFieldOperation implements Operation {
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Path file = spot.file().path();
         boolean isOnce = !answers.single(VALUE).orElse(HERE).equals(HERE);
         // what runs while an object is made, and other places, may be in any body
         Analysis before = analyst.analyse(isOnce ? Focus.whole(Set.of(file)).deeply() : new Focus(Set.of(file),
                 answers.single(NAME).map(Set::of).orElse(Set.of()), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
-        Code code = before.code(file).orElseThrow();
+        AttributedFile code = before.code(file).orElseThrow();
         List<Selected> candidates = Selected.computed(code, spot.place().selection());
         Optional<Selected> picked = Pick.of(answers, candidates);
         if (picked.isEmpty()) {

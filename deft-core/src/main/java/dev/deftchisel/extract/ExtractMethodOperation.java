@@ -2,10 +2,10 @@ package dev.deftchisel.extract;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKind;
-import dev.deftchisel.change.Alike;
+import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
@@ -17,7 +17,7 @@ import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -81,7 +81,7 @@ public final class ExtractMethodOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return spot.analysis().code(spot.file().path()).flatMap(code -> {
             List<Fragment> candidates = Fragment.at(code, spot.place().selection());
             return candidates.stream().findFirst()
@@ -92,7 +92,7 @@ public final class ExtractMethodOperation implements Operation {
         });
     }
 
-    private Offer offer(Code code, List<Fragment> candidates, Flow flow) {
+    private Offer offer(AttributedFile code, List<Fragment> candidates, Flow flow) {
         Fragment first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
         Pick.among(candidates.stream().map(candidate -> code.shown(candidate.range(), 50)).toList()).ifPresent(questions::add);
@@ -113,7 +113,7 @@ public final class ExtractMethodOperation implements Operation {
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Path file = spot.file().path();
         Optional<String> given = answers.single(NAME);
         // the names of methods in the whole file decide what a call of the new one means
@@ -123,7 +123,7 @@ public final class ExtractMethodOperation implements Operation {
                 ? Focus.whole(scope.files(analyst.snapshot(), spot.file(), spot.place().selection())).deeply()
                 : new Focus(Set.of(file), names, Set.of(),
                 Map.of(file, List.of(spot.place().selection())), true));
-        Code code = before.code(file).orElseThrow();
+        AttributedFile code = before.code(file).orElseThrow();
         List<Fragment> candidates = Fragment.at(code, spot.place().selection());
         if (candidates.isEmpty()) {
             return Plan.refused(spot,
@@ -169,7 +169,7 @@ public final class ExtractMethodOperation implements Operation {
     public Optional<Change> mend(Change change, List<Difference> differences, Analysis before) {
         List<Edit> wrong = change.files().stream()
                 .flatMap(file -> file.takenEdits().stream())
-                .filter(edit -> edit.alike().stream().anyMatch(Alike::isRenamed)
+                .filter(edit -> edit.alike().stream().anyMatch(DuplicateClaim::isRenamed)
                         && differences.stream().anyMatch(one -> edit.range().touches(one.range().start())))
                 .toList();
         if (wrong.isEmpty()) {
@@ -180,7 +180,7 @@ public final class ExtractMethodOperation implements Operation {
             SourceFile source = before.snapshot().file(file.path()).orElseThrow();
             for (Edit edit : file.edits()) {
                 notes = wrong.contains(edit)
-                        ? Twins.without(notes, before.snapshot().workspace(), source, edit.alike().get(0).gone().start()) : notes;
+                        ? Duplicates.without(notes, before.snapshot().workspace(), source, edit.alike().get(0).gone().start()) : notes;
             }
         }
         Change fewer = change.choose((file, edit) -> edit.isTaken() && !wrong.contains(edit));

@@ -5,7 +5,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.member.AddedParameter;
@@ -17,7 +17,7 @@ import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -67,7 +67,7 @@ public final class ExtractParameterOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return spot.analysis().code(spot.file().path()).flatMap(code -> {
             List<Selected> candidates = Selected.computed(code, spot.place().selection());
             return candidates.stream().findFirst()
@@ -78,7 +78,7 @@ public final class ExtractParameterOperation implements Operation {
         });
     }
 
-    private Offer offer(Code code, List<Selected> candidates) {
+    private Offer offer(AttributedFile code, List<Selected> candidates) {
         Selected first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
         Pick.among(candidates.stream().map(one -> code.shown(one.range(), 50)).toList()).ifPresent(questions::add);
@@ -90,7 +90,7 @@ public final class ExtractParameterOperation implements Operation {
     }
 
     /** The method or constructor in whose body a value stands, with its parameters written. */
-    private static Optional<TreePath> method(Code code, Selected selected) {
+    private static Optional<TreePath> method(AttributedFile code, Selected selected) {
         for (TreePath at = selected.path(); at != null; at = at.getParentPath()) {
             if (at.getLeaf() instanceof MethodTree tree) {
                 boolean isInBody = tree.getBody() != null && code.range(tree.getBody()).encloses(selected.range());
@@ -103,16 +103,16 @@ public final class ExtractParameterOperation implements Operation {
     }
 
     /** Whether it is the constructor of a record whose parameters are the components (JLS 8.10.4). */
-    private static boolean isOfComponents(Code code, TreePath method) {
+    private static boolean isOfComponents(AttributedFile code, TreePath method) {
         return code.element(method).filter(element -> element.getKind() == ElementKind.CONSTRUCTOR
                 && element.getEnclosingElement().getKind() == ElementKind.RECORD).isPresent();
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Path file = spot.file().path();
         Analysis around = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
-        Code near = around.code(file).orElseThrow();
+        AttributedFile near = around.code(file).orElseThrow();
         List<Selected> candidates = Selected.computed(near, spot.place().selection());
         Optional<Selected> picked = Pick.of(answers, candidates);
         if (picked.isEmpty()) {
@@ -131,12 +131,12 @@ public final class ExtractParameterOperation implements Operation {
         Element element = near.element(method.get()).orElseThrow();
         Analysis before = analyst.analyse(AddedParameter.focus(analyst, element, List.of(file), Set.of(),
                 Map.of(file, List.of(spot.place().selection()))));
-        Code code = before.code(file).orElseThrow();
+        AttributedFile code = before.code(file).orElseThrow();
         Selected selected = Selected.computed(code, spot.place().selection()).get(candidates.indexOf(picked.get()));
         return plan(before, code, selected, name, answers);
     }
 
-    private Plan plan(Analysis before, Code code, Selected selected, String name, Answers answers) {
+    private Plan plan(Analysis before, AttributedFile code, Selected selected, String name, Answers answers) {
         TreePath method = method(code, selected).orElseThrow();
         if (selected.isPartOfChain(code)) {
             return Plan.refused(Reason.at(code.file().path(), selected.range(),

@@ -4,12 +4,12 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
@@ -18,9 +18,9 @@ import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.operation.Spot;
-import dev.deftchisel.rewrite.Home;
-import dev.deftchisel.rewrite.HomeFinder;
+import dev.deftchisel.operation.ResolvedPlace;
+import dev.deftchisel.rewrite.InsertionPoint;
+import dev.deftchisel.rewrite.InsertionPointFinder;
 import dev.deftchisel.rewrite.TypeWriter;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -71,11 +71,11 @@ public final class ExtractVariableOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return spot.analysis().code(spot.file().path()).flatMap(code -> {
             List<Selected> candidates = Selected.at(code, spot.place().selection());
             boolean isPlain = !candidates.isEmpty()
-                    && !(way(spot.analysis(), code, candidates.get(0)).home() instanceof Home.Nowhere);
+                    && !(way(spot.analysis(), code, candidates.get(0)).home() instanceof InsertionPoint.Nowhere);
             return isPlain ? Optional.of(offer(code, candidates)) : Optional.empty();
         });
     }
@@ -86,17 +86,17 @@ public final class ExtractVariableOperation implements Operation {
      * @param home  where it is declared
      * @param first what must become a variable before it
      */
-    private record Way(Home home, List<TreePath> first) {
+    private record Way(InsertionPoint home, List<TreePath> first) {
     }
 
-    private static Way way(Analysis analysis, Code code, Selected selected) {
-        HomeFinder finder = new HomeFinder(code, code.effects(selected.path()));
-        Home home = finder.find(selected.path());
-        if (!(home instanceof Home.Nowhere)) {
+    private static Way way(Analysis analysis, AttributedFile code, Selected selected) {
+        InsertionPointFinder finder = new InsertionPointFinder(code, code.effects(selected.path()));
+        InsertionPoint home = finder.find(selected.path());
+        if (!(home instanceof InsertionPoint.Nowhere)) {
             return new Way(home, List.of());
         }
         // a value that is the same all the while may also be worked out before the whole statement
-        Optional<Home> earlier = new SameValue(analysis, code, selected).doubt().isEmpty()
+        Optional<InsertionPoint> earlier = new SameValue(analysis, code, selected).doubt().isEmpty()
                 ? Places.beforeStatement(code, selected)
                 : Optional.empty();
         return earlier.map(place -> new Way(place, List.of()))
@@ -105,7 +105,7 @@ public final class ExtractVariableOperation implements Operation {
                 .orElse(new Way(home, List.of()));
     }
 
-    private Offer offer(Code code, List<Selected> candidates) {
+    private Offer offer(AttributedFile code, List<Selected> candidates) {
         Selected first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
         Pick.among(candidates.stream().map(candidate -> shown(code, candidate)).toList()).ifPresent(questions::add);
@@ -116,14 +116,14 @@ public final class ExtractVariableOperation implements Operation {
                 first.range(), questions);
     }
 
-    private static String shown(Code code, Selected selected) {
+    private static String shown(AttributedFile code, Selected selected) {
         return code.shown(selected.range(), 50);
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
-        Code code = before.code(spot.file().path()).orElseThrow();
+        AttributedFile code = before.code(spot.file().path()).orElseThrow();
         List<Selected> candidates = Selected.at(code, spot.place().selection());
         if (candidates.isEmpty()) {
             return Plan.refused(spot,
@@ -143,10 +143,10 @@ public final class ExtractVariableOperation implements Operation {
         return plan(before, code, selected, name, answers);
     }
 
-    private Plan plan(Analysis before, Code code, Selected selected, String name, Answers answers) {
+    private Plan plan(Analysis before, AttributedFile code, Selected selected, String name, Answers answers) {
         SameValue same = new SameValue(before, code, selected);
         Way way = way(before, code, selected);
-        if (way.home() instanceof Home.Nowhere nowhere) {
+        if (way.home() instanceof InsertionPoint.Nowhere nowhere) {
             return Plan.refused(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence()));
         }
         List<Declared> declared = declared(code, selected, name, answers.single(TYPE).orElse("style"), way.first());
@@ -165,11 +165,11 @@ public final class ExtractVariableOperation implements Operation {
         List<FileChange> files = List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(),
                 new ExtractEdits(code, declared).of(places)));
         String title = "extract '" + shown(code, selected) + "' to the variable " + name;
-        return new Plan.Ready(new Change(title, files, Meaning.same(), notes(code, declared, doubt)), before);
+        return new Plan.Ready(new Change(title, files, SymbolEffects.same(), notes(code, declared, doubt)), before);
     }
 
     /** The variable, after those for what is evaluated before it. */
-    private static List<Declared> declared(Code code, Selected selected, String name, String wish, List<TreePath> first) {
+    private static List<Declared> declared(AttributedFile code, Selected selected, String name, String wish, List<TreePath> first) {
         TypeWriter writer = new TypeWriter(code);
         Set<String> names = new HashSet<>(Set.of(name));
         List<Declared> declared = new ArrayList<>();
@@ -182,7 +182,7 @@ public final class ExtractVariableOperation implements Operation {
         return declared;
     }
 
-    private static List<String> notes(Code code, List<Declared> declared, Optional<String> doubt) {
+    private static List<String> notes(AttributedFile code, List<Declared> declared, Optional<String> doubt) {
         List<String> notes = new ArrayList<>();
         for (Declared one : declared.subList(0, declared.size() - 1)) {
             notes.add("'" + shown(code, one.selected()) + "' becomes the variable " + one.name()

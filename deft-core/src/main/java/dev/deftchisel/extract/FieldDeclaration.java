@@ -3,7 +3,7 @@ package dev.deftchisel.extract;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.member.Body;
 import dev.deftchisel.rewrite.Layout;
@@ -19,7 +19,7 @@ import javax.lang.model.element.Modifier;
 /** Writes the declaration of a new field or constant where the class has such. */
 final class FieldDeclaration {
 
-    private final Code code;
+    private final AttributedFile code;
     private final TreePath owner;
     private final Layout layout;
     private final String indent;
@@ -33,7 +33,7 @@ final class FieldDeclaration {
      * @param head  modifiers and type
      * @param value of the field; empty when it gets none there
      */
-    FieldDeclaration(Code code, TreePath owner, String head, String name, Optional<Range> value) {
+    FieldDeclaration(AttributedFile code, TreePath owner, String head, String name, Optional<Range> value) {
         this.code = code;
         this.owner = owner;
         this.layout = Layout.of(code.file());

@@ -8,16 +8,16 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.member.Construction;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.rewrite.Home;
-import dev.deftchisel.rewrite.HomeFinder;
+import dev.deftchisel.rewrite.InsertionPoint;
+import dev.deftchisel.rewrite.InsertionPointFinder;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.Transplant;
@@ -36,7 +36,7 @@ import javax.lang.model.type.TypeMirror;
 final class FieldEdits {
 
     private final Analysis before;
-    private final Code code;
+    private final AttributedFile code;
     private final Selected selected;
     private final String name;
     private final String visibility;
@@ -45,7 +45,7 @@ final class FieldEdits {
     private final List<Edit> edits = new ArrayList<>();
     private final List<String> notes = new ArrayList<>();
 
-    FieldEdits(Analysis before, Code code, Selected selected, String name, String visibility) {
+    FieldEdits(Analysis before, AttributedFile code, Selected selected, String name, String visibility) {
         this.before = before;
         this.code = code;
         this.selected = selected;
@@ -56,7 +56,7 @@ final class FieldEdits {
     }
 
     /** Why the class cannot have such a field. */
-    static Optional<Reason> obstacle(Code code, Selected selected) {
+    static Optional<Reason> obstacle(AttributedFile code, Selected selected) {
         Optional<Element> type = code.element(selected.owner());
         boolean isRecord = type.filter(element -> element.getKind() == ElementKind.RECORD).isPresent();
         boolean isInterface = type.filter(element -> element.getKind().isInterface()).isPresent();
@@ -65,20 +65,20 @@ final class FieldEdits {
     }
 
     /** Where a statement may stand that gives the field the value: nothing in between may do so, or read it. */
-    static Home home(Code code, Selected selected) {
-        return new HomeFinder(code, code.effects(selected.path()).and(Effects.READ)).find(selected.path());
+    static InsertionPoint home(AttributedFile code, Selected selected) {
+        return new InsertionPointFinder(code, code.effects(selected.path()).and(Effects.READ)).find(selected.path());
     }
 
     Change change() {
         edits.addAll(writer.imports());
         return new Change("extract '" + code.shown(selected.range(), 50) + "' to the field " + name,
-                List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), edits)), Meaning.same(), notes);
+                List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), edits)), SymbolEffects.same(), notes);
     }
 
     /** The field gets its value just before it is used. */
     Optional<Reason> setHere() {
-        Home home = home(code, selected);
-        if (home instanceof Home.Nowhere nowhere) {
+        InsertionPoint home = home(code, selected);
+        if (home instanceof InsertionPoint.Nowhere nowhere) {
             return Optional.of(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence()));
         }
         Optional<String> type = type();
@@ -112,7 +112,7 @@ final class FieldEdits {
     }
 
     /** Why a value is not the same for the whole life of an object; empty when it is. */
-    static Optional<Reason> onceObjection(Code code, Selected selected) {
+    static Optional<Reason> onceObjection(AttributedFile code, Selected selected) {
         return selected.variation(code).map(why -> Reason.at(code.file().path(), selected.range(), why));
     }
 

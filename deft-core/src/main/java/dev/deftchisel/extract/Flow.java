@@ -9,7 +9,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.TryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.source.Range;
@@ -197,7 +197,7 @@ final class Flow {
         }
     }
 
-    private final Code code;
+    private final AttributedFile code;
     private final Fragment fragment;
     private final boolean canComplete;
     private final List<Variable> variables;
@@ -205,7 +205,7 @@ final class Flow {
     private final List<Variable> movedInside;
     private final List<Variable> outputs;
 
-    Flow(Code code, Fragment fragment) {
+    Flow(AttributedFile code, Fragment fragment) {
         this.code = code;
         this.fragment = fragment;
         this.canComplete = fragment.isExpression()

@@ -11,7 +11,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
@@ -34,7 +34,7 @@ record Fragment(List<TreePath> parts, Range range, Optional<Selected> expression
      *
      * @return the candidates, best first
      */
-    static List<Fragment> at(Code code, Range selection) {
+    static List<Fragment> at(AttributedFile code, Range selection) {
         Optional<Fragment> statements = selection.length() == 0 ? Optional.empty() : statements(code, selection);
         return statements.map(List::of).orElseGet(() -> Selected.at(code, selection).stream()
                 .filter(selected -> member(selected.path()).isPresent())
@@ -47,7 +47,7 @@ record Fragment(List<TreePath> parts, Range range, Optional<Selected> expression
      *
      * @param isOwnFile whether it is the file of this one, which is left out then
      */
-    List<Fragment> others(Code code, TreePath within, boolean isOwnFile) {
+    List<Fragment> others(AttributedFile code, TreePath within, boolean isOwnFile) {
         List<Fragment> found = new ArrayList<>();
         if (isExpression()) {
             code.expressions(within).stream()
@@ -70,7 +70,7 @@ record Fragment(List<TreePath> parts, Range range, Optional<Selected> expression
     }
 
     /** The lists of statements within a tree; a statement that is the only one of a branch or loop is a list by itself. */
-    private static List<List<TreePath>> lists(Code code, TreePath within) {
+    private static List<List<TreePath>> lists(AttributedFile code, TreePath within) {
         List<List<TreePath>> found = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
             @Override
@@ -84,7 +84,7 @@ record Fragment(List<TreePath> parts, Range range, Optional<Selected> expression
                         && (parent instanceof IfTree || Jumps.isLoop(parent)) && code.find(tree).isPresent()
                         && !(parent instanceof ForLoopTree loop && loop.getStatement() != tree)
                         && !(tree instanceof VariableTree);
-                List<TreePath> list = isAlone ? List.of(path) : Code.statements(tree).stream()
+                List<TreePath> list = isAlone ? List.of(path) : AttributedFile.statements(tree).stream()
                         .filter(statement -> code.find(statement).isPresent())
                         .map(statement -> new TreePath(path, statement)).toList();
                 if (!list.isEmpty()) {
@@ -96,7 +96,7 @@ record Fragment(List<TreePath> parts, Range range, Optional<Selected> expression
         return found;
     }
 
-    private static Optional<Fragment> statements(Code code, Range selection) {
+    private static Optional<Fragment> statements(AttributedFile code, Range selection) {
         Tokens tokens = code.tokens();
         int first = tokens.code(tokens.at(selection.start()));
         int last = tokens.codeBefore(tokens.at(selection.end() - 1));
@@ -114,7 +114,7 @@ record Fragment(List<TreePath> parts, Range range, Optional<Selected> expression
     }
 
     /** The statements of a tree that a range covers; those of a block when it covers that. */
-    private static List<TreePath> within(Code code, TreePath path, Range range) {
+    private static List<TreePath> within(AttributedFile code, TreePath path, Range range) {
         Tree tree = path.getLeaf();
         boolean isWhole = tree instanceof StatementTree && !(tree instanceof ClassTree) && code.range(tree).equals(range);
         Tree parent = path.getParentPath() == null ? null : path.getParentPath().getLeaf();
@@ -124,27 +124,27 @@ record Fragment(List<TreePath> parts, Range range, Optional<Selected> expression
         }
         if (isWhole && tree instanceof BlockTree) {
             // the compiler adds statements that stand nowhere
-            return Code.statements(tree).stream().filter(statement -> code.find(statement).isPresent())
+            return AttributedFile.statements(tree).stream().filter(statement -> code.find(statement).isPresent())
                     .map(statement -> new TreePath(path, statement)).toList();
         } else if (isWhole && !(tree instanceof VariableTree && path.getParentPath().getLeaf() instanceof ClassTree)) {
             return List.of(path);
         } else if (tree instanceof ExpressionStatementTree alone && code.range(alone.getExpression()).equals(range)) {
             return List.of(path);
         }
-        List<TreePath> found = Code.statements(tree).stream()
+        List<TreePath> found = AttributedFile.statements(tree).stream()
                 .filter(statement -> code.find(statement).filter(range::encloses).isPresent())
                 .map(statement -> new TreePath(path, statement))
                 .toList();
         return !found.isEmpty() && ends(code, found).equals(range) ? found : List.of();
     }
 
-    private static Range ends(Code code, List<TreePath> parts) {
+    private static Range ends(AttributedFile code, List<TreePath> parts) {
         return new Range(code.range(parts.get(0).getLeaf()).start(),
                 code.range(parts.get(parts.size() - 1).getLeaf()).end());
     }
 
     /** Comments within the selection travel along, and one behind the last statement on its line. */
-    private static Range withComments(Code code, Range selection, Range range) {
+    private static Range withComments(AttributedFile code, Range selection, Range range) {
         Tokens tokens = code.tokens();
         int start = range.start();
         for (int i = tokens.at(range.start()) - 1; i >= 0 && tokens.start(i) >= selection.start()
@@ -166,7 +166,7 @@ record Fragment(List<TreePath> parts, Range range, Optional<Selected> expression
     }
 
     /** As it can stand in a title. */
-    String shown(Code code) {
+    String shown(AttributedFile code) {
         return isExpression() || parts.size() == 1 ? "'" + code.shown(range, 50) + "'" : parts.size() + " statements";
     }
 

@@ -8,7 +8,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.source.Range;
@@ -31,7 +31,7 @@ final class FragmentObstacles {
      *
      * @param mayBeRecord whether several values may come out as a record
      */
-    static Optional<Reason> first(Code code, Fragment fragment, Flow flow, Exits exits, boolean mayBeRecord) {
+    static Optional<Reason> first(AttributedFile code, Fragment fragment, Flow flow, Exits exits, boolean mayBeRecord) {
         Path file = code.file().path();
         if (exits.objection().isPresent()) {
             return exits.objection();
@@ -55,7 +55,7 @@ final class FragmentObstacles {
                 .or(() -> otherObstacle(code, fragment));
     }
 
-    private static Optional<Reason> obstacle(Code code, Flow.Variable variable) {
+    private static Optional<Reason> obstacle(AttributedFile code, Flow.Variable variable) {
         if (variable.isOutput() && variable.isDeclaredOnlyInside()) {
             return Optional.of(Reason.at(code.file().path(), code.range(variable.first().path().getLeaf()),
                     "'" + variable.name() + "' is declared by a pattern here and used behind it"));
@@ -65,13 +65,13 @@ final class FragmentObstacles {
     }
 
     /** Statements that cannot stand in a method of their own. */
-    private static Optional<Reason> otherObstacle(Code code, Fragment fragment) {
+    private static Optional<Reason> otherObstacle(AttributedFile code, Fragment fragment) {
         List<Reason> found = new ArrayList<>();
         for (TreePath part : fragment.parts()) {
             new TreePathScanner<Void, Void>() {
                 @Override
                 public Void visitMethodInvocation(MethodInvocationTree tree, Void unused) {
-                    if (Code.callsConstructor(tree) && !isInClass(part)) {
+                    if (AttributedFile.callsConstructor(tree) && !isInClass(part)) {
                         note(tree, "the call of another constructor must stay in the constructor (JLS 8.8.7.1)");
                     }
                     return super.visitMethodInvocation(tree, null);
@@ -98,7 +98,7 @@ final class FragmentObstacles {
 
                 /** Whether it happens in a class that is declared in the fragment, and goes along. */
                 private boolean isInClass(TreePath part) {
-                    return Code.leadsThrough(getCurrentPath(), part.getLeaf(), tree -> tree instanceof ClassTree);
+                    return AttributedFile.leadsThrough(getCurrentPath(), part.getLeaf(), tree -> tree instanceof ClassTree);
                 }
 
                 /** What the compiler adds has no place, and is in nobody's way. */
@@ -111,7 +111,7 @@ final class FragmentObstacles {
     }
 
     /** Whether a class is declared in the body around a fragment, but not in the fragment. */
-    private static boolean isDeclaredAround(Code code, Fragment fragment, Element element) {
+    private static boolean isDeclaredAround(AttributedFile code, Fragment fragment, Element element) {
         boolean isType = element.getKind().isClass() || element.getKind().isInterface();
         Range member = code.range(fragment.member().getLeaf());
         return isType && element.getKind() != ElementKind.TYPE_PARAMETER

@@ -1,8 +1,8 @@
 package dev.deftchisel.extract;
 
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.SymbolKind;
-import dev.deftchisel.change.Alike;
+import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -100,7 +100,7 @@ record Inputs(List<Flow.Variable> variables, List<Varied> varied, Map<Element, S
     }
 
     /** The same code is handed over where the fragment was. */
-    List<Range> arguments(Code code) {
+    List<Range> arguments(AttributedFile code) {
         List<Range> arguments = new ArrayList<>();
         variables.forEach(input -> arguments.add(code.range(input.first().path().getLeaf())));
         varied.forEach(value -> arguments.add(value.places().get(0)));
@@ -108,9 +108,9 @@ record Inputs(List<Flow.Variable> variables, List<Varied> varied, Map<Element, S
     }
 
     /** What need not be handed over again. */
-    List<Alike> alike() {
+    List<DuplicateClaim> alike() {
         return varied.stream()
-                .flatMap(value -> value.places().stream().skip(1).map(place -> new Alike(place, value.places().get(0))))
+                .flatMap(value -> value.places().stream().skip(1).map(place -> new DuplicateClaim(place, value.places().get(0))))
                 .toList();
     }
 }

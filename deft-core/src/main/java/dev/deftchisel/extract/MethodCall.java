@@ -3,8 +3,8 @@ package dev.deftchisel.extract;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.change.Alike;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.rewrite.Layout;
@@ -16,7 +16,7 @@ import java.util.List;
 /** Writes the call of a new method in the place of a fragment. */
 final class MethodCall {
 
-    private final Code code;
+    private final AttributedFile code;
     private final Fragment fragment;
     private final Exits exits;
     private final Signature signature;
@@ -25,13 +25,13 @@ final class MethodCall {
     private final String name;
     private final List<Range> arguments;
     private final Layout layout;
-    private final List<Alike> alike = new ArrayList<>();
+    private final List<DuplicateClaim> alike = new ArrayList<>();
 
     /**
      * @param qualifier the class with a dot, where the method is not known without it
      * @param arguments code of the file that is handed over, in order
      */
-    MethodCall(Code code, Fragment fragment, Flow flow, Exits exits, Signature signature, Results results, String qualifier,
+    MethodCall(AttributedFile code, Fragment fragment, Flow flow, Exits exits, Signature signature, Results results, String qualifier,
             String name, List<Range> arguments) {
         this.code = code;
         this.fragment = fragment;
@@ -45,7 +45,7 @@ final class MethodCall {
     }
 
     /** @param more what of the fragment need not be written again, besides what the call knows of */
-    Edit edit(List<Alike> more) {
+    Edit edit(List<DuplicateClaim> more) {
         Edit edit = call();
         alike.addAll(more);
         return edit.giving(alike);
@@ -59,7 +59,7 @@ final class MethodCall {
             return invoke(text.apartFrom(whole.start())).replacing(whole);
         }
         Tree parent = fragment.parent().getLeaf();
-        boolean isAlone = !Code.statements(parent).contains((StatementTree) fragment.parts().get(0).getLeaf());
+        boolean isAlone = !AttributedFile.statements(parent).contains((StatementTree) fragment.parts().get(0).getLeaf());
         boolean isSeveral = exits.kind() == Exits.Kind.FOLLOWING || exits.kind() == Exits.Kind.FLAGGED
                 || exits.kind() == Exits.Kind.MARKED;
         int start = fragment.range().start();
@@ -126,7 +126,7 @@ final class MethodCall {
         Range first = code.range(exits.jumps().get(0).tree());
         exits.jumps().stream().skip(1).map(jump -> code.range(jump.tree()))
                 .filter(range -> code.text(range).equals(code.text(first)))
-                .forEach(range -> alike.add(new Alike(range, first)));
+                .forEach(range -> alike.add(new DuplicateClaim(range, first)));
         return text.carry(first);
     }
 

@@ -5,7 +5,7 @@ import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.operation.Reason;
 import java.util.Optional;
@@ -42,7 +42,7 @@ record MethodHome(TreePath member, boolean isOuter) {
     }
 
     /** What the code needs that is only there in its own class; empty when there is nothing. */
-    static Optional<Reason> objection(Code code, Fragment fragment) {
+    static Optional<Reason> objection(AttributedFile code, Fragment fragment) {
         TreePath inner = fragment.member().getParentPath();
         TypeElement type = (TypeElement) code.element(inner).orElseThrow();
         int start = code.range(inner.getLeaf()).start();

@@ -6,7 +6,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
 import java.util.ArrayList;
@@ -18,9 +18,9 @@ import javax.lang.model.type.TypeKind;
 /** Good names for a method: after the value it computes, or what it calls. None is one that stands in the file already. */
 final class MethodNames {
 
-    private final Code code;
+    private final AttributedFile code;
 
-    MethodNames(Code code) {
+    MethodNames(AttributedFile code) {
         this.code = code;
     }
 

@@ -4,9 +4,9 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.EditsByFile;
@@ -22,7 +22,7 @@ import javax.lang.model.element.TypeElement;
 final class MethodPlan {
 
     private final Analysis before;
-    private final Code code;
+    private final AttributedFile code;
     private final Fragment fragment;
     private final Flow flow;
     private final Exits exits;
@@ -30,7 +30,7 @@ final class MethodPlan {
     private final String name;
     private final EditsByFile edits;
 
-    MethodPlan(Analysis before, Code code, Fragment fragment, Flow flow, Exits exits, MethodHome home, String name) {
+    MethodPlan(Analysis before, AttributedFile code, Fragment fragment, Flow flow, Exits exits, MethodHome home, String name) {
         this.before = before;
         this.code = code;
         this.fragment = fragment;
@@ -52,7 +52,7 @@ final class MethodPlan {
         TypeWriter writer = edits.writer(code);
         Signature signature = new Signature(before, code, fragment, flow, exits, writer);
         Results results = Results.of(code, flow, name);
-        Twins twins = Twins.of(code, fragment, flow, exits, regions(scope), twin -> FragmentObstacles.first(
+        Duplicates twins = Duplicates.of(code, fragment, flow, exits, regions(scope), twin -> FragmentObstacles.first(
                 twin.code(), twin.fragment(), twin.flow(), twin.exits(), true).isEmpty()
                 && (isWithin(twin) || isReachable(twin, signature, results, visibility)));
         Optional<Inputs> found = twins.inputs(writer);
@@ -72,13 +72,13 @@ final class MethodPlan {
             return Plan.refused(method.objection().get());
         }
         twins.all().forEach(twin -> call(twin, twins, inputs, results));
-        List<String> notes = scope == Scope.NONE ? new Lookalikes(code).note(fragment).stream().toList()
+        List<String> notes = scope == Scope.NONE ? new NearDuplicates(code).note(fragment).stream().toList()
                 : twins.notes(before.snapshot().workspace());
-        return new Plan.Ready(edits.change("extract " + fragment.shown(code) + " to the method " + name, Meaning.same(), notes), before);
+        return new Plan.Ready(edits.change("extract " + fragment.shown(code) + " to the method " + name, SymbolEffects.same(), notes), before);
     }
 
     /** The call in another place. */
-    private void call(Twins.Twin twin, Twins twins, Inputs inputs, Results results) {
+    private void call(Duplicates.Twin twin, Duplicates twins, Inputs inputs, Results results) {
         TypeWriter writer = edits.writer(twin.code());
         Signature signature = new Signature(before, twin.code(), twin.fragment(), twin.flow(), twin.exits(), writer);
         String qualifier = isWithin(twin) ? "" : writer.name((TypeElement) code.element(home.owner()).orElseThrow()) + ".";
@@ -86,8 +86,8 @@ final class MethodPlan {
                 results.in(twin.flow()), qualifier, name, twins.arguments(twin, inputs)).edit(List.of(twins.alike(twin))));
     }
 
-    private Map<Code, TreePath> regions(Scope scope) {
-        Map<Code, TreePath> regions = new LinkedHashMap<>();
+    private Map<AttributedFile, TreePath> regions(Scope scope) {
+        Map<AttributedFile, TreePath> regions = new LinkedHashMap<>();
         if (scope != Scope.NONE) {
             regions.put(code, scope == Scope.CLASS ? fragment.member().getParentPath() : new TreePath(code.unit()));
         }
@@ -102,12 +102,12 @@ final class MethodPlan {
     }
 
     /** Whether a place is in the class of the method, which knows it by its name alone. */
-    private boolean isWithin(Twins.Twin twin) {
+    private boolean isWithin(Duplicates.Twin twin) {
         return twin.code() == code && code.range(home.owner().getLeaf()).encloses(twin.fragment().range());
     }
 
     /** Whether a place elsewhere can call the method: it needs no object, can be seen there, and gives no record of the class. */
-    private boolean isReachable(Twins.Twin twin, Signature signature, Results results, String visibility) {
+    private boolean isReachable(Duplicates.Twin twin, Signature signature, Results results, String visibility) {
         boolean isSeen = !visibility.equals("private ") || twin.code() == code
                 && outermost(home.owner()) == outermost(twin.fragment().member());
         return signature.isStatic(home) && isSeen && results.recordName().isEmpty();

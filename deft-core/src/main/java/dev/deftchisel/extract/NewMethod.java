@@ -6,9 +6,9 @@ import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Jumps;
-import dev.deftchisel.change.Alike;
+import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.Layout;
@@ -26,7 +26,7 @@ import java.util.function.Consumer;
 /** Writes the method that a fragment becomes, behind the member that the fragment is in. */
 final class NewMethod {
 
-    private final Code code;
+    private final AttributedFile code;
     private final Fragment fragment;
     private final Flow flow;
     private final Exits exits;
@@ -38,10 +38,10 @@ final class NewMethod {
     private final String name;
     private final String visibility;
     private final Layout layout;
-    private final List<Alike> alike = new ArrayList<>();
+    private final List<DuplicateClaim> alike = new ArrayList<>();
     private Optional<Reason> objection = Optional.empty();
 
-    NewMethod(Code code, Fragment fragment, Flow flow, Exits exits, Signature signature, Inputs inputs,
+    NewMethod(AttributedFile code, Fragment fragment, Flow flow, Exits exits, Signature signature, Inputs inputs,
             Results results, MethodHome home, TypeWriter writer, String name, String visibility) {
         this.code = code;
         this.fragment = fragment;
@@ -63,7 +63,7 @@ final class NewMethod {
     }
 
     /** What of the fragment need not be written again. Asked after {@link #edit()}. */
-    List<Alike> alike() {
+    List<DuplicateClaim> alike() {
         return alike;
     }
 
@@ -215,7 +215,7 @@ final class NewMethod {
     private void declareAtFirstValue(NewCode to, Flow.Variable variable) {
         declare(to, variable);
         Range used = code.range(variable.first().path().getLeaf());
-        signature.declaredName(variable).ifPresent(declared -> alike.add(new Alike(used, declared)));
+        signature.declaredName(variable).ifPresent(declared -> alike.add(new DuplicateClaim(used, declared)));
     }
 
     private NewCode returned(NewCode text) {

@@ -6,7 +6,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.change.Edit;
@@ -17,7 +17,7 @@ import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.Precedence;
 import dev.deftchisel.rewrite.Transplant;
 import dev.deftchisel.rewrite.TypeWriter;
-import dev.deftchisel.rewrite.Written;
+import dev.deftchisel.rewrite.ValueWriter;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
@@ -35,9 +35,9 @@ import javax.lang.model.type.TypeMirror;
  */
 final class ParameterCall {
 
-    private final Code code;
+    private final AttributedFile code;
     private final TreePath path;
-    private final Code from;
+    private final AttributedFile from;
     private final TreePath value;
     private final ExecutableElement called;
     private final TypeWriter writer;
@@ -50,7 +50,7 @@ final class ParameterCall {
      * @param called the method around the value
      * @param writer of types in the file of the call
      */
-    ParameterCall(Code code, TreePath path, Code from, TreePath value, ExecutableElement called, TypeWriter writer) {
+    ParameterCall(AttributedFile code, TreePath path, AttributedFile from, TreePath value, ExecutableElement called, TypeWriter writer) {
         this.code = code;
         this.path = path;
         this.from = from;
@@ -163,7 +163,7 @@ final class ParameterCall {
         TreePath argument = new TreePath(path, arguments().get(index));
         TypeMirror formal = called.getParameters().get(index).asType();
         Range range = code.range(argument.getLeaf());
-        return new Written(code, argument, declared(index).orElse(formal), formal, writer).write(text.from(code.file()), from, use,
+        return new ValueWriter(code, argument, declared(index).orElse(formal), formal, writer).write(text.from(code.file()), from, use,
                 (to, instead) -> to.carry(range, "", "", instead));
     }
 
@@ -176,7 +176,7 @@ final class ParameterCall {
                 : Optional.empty();
     }
 
-    private static String indent(Code code, TreePath path) {
+    private static String indent(AttributedFile code, TreePath path) {
         return Layout.indentOf(code.file(), code.range(path.getLeaf()).start());
     }
 }

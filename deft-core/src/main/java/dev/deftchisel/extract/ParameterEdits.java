@@ -4,11 +4,11 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.change.Alike;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.member.AddedParameter;
 import dev.deftchisel.member.ParameterHead;
 import dev.deftchisel.operation.Reason;
@@ -32,7 +32,7 @@ import javax.lang.model.type.TypeMirror;
 final class ParameterEdits {
 
     private final Analysis before;
-    private final Code code;
+    private final AttributedFile code;
     private final Selected selected;
     private final AtEntry entry;
     private final TreePath method;
@@ -40,10 +40,10 @@ final class ParameterEdits {
     private final TypeMirror type;
     private final String name;
     private final EditsByFile edits;
-    private Meaning meaning = Meaning.same();
+    private SymbolEffects meaning = SymbolEffects.same();
     private final List<String> notes = new ArrayList<>();
 
-    ParameterEdits(Analysis before, Code code, Selected selected, AtEntry entry, TreePath method, String name) {
+    ParameterEdits(Analysis before, AttributedFile code, Selected selected, AtEntry entry, TreePath method, String name) {
         this.before = before;
         this.code = code;
         this.selected = selected;
@@ -113,12 +113,12 @@ final class ParameterEdits {
         NewCode copy = new NewCode(code.file()).write(newLine.substring(0, layout.lineEnd().length()) + newLine);
         head.copied(copy, newLine, written.get(), name);
         SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>();
-        List<Alike> alike = new ArrayList<>();
+        List<DuplicateClaim> alike = new ArrayList<>();
         for (TreePath place : places) {
             Range whole = selected.whole(code, place);
             instead.put(whole, text -> text.apartFrom(whole.start()).name(name));
             if (!selected.own(code, place).equals(selected.range())) {
-                alike.add(new Alike(whole, selected.range()));
+                alike.add(new DuplicateClaim(whole, selected.range()));
             }
         }
         copy.write(" ").carry(body, "", "", instead);

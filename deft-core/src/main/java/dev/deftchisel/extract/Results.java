@@ -1,6 +1,6 @@
 package dev.deftchisel.extract;
 
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.operation.NewName;
 import java.util.List;
 import java.util.Optional;
@@ -27,7 +27,7 @@ record Results(List<Flow.Variable> outputs, List<String> components, Optional<St
     }
 
     /** The same record is used wherever the method is called. */
-    static Results of(Code code, Flow flow, String method) {
+    static Results of(AttributedFile code, Flow flow, String method) {
         String wish = Character.toUpperCase(method.charAt(0)) + method.substring(1);
         return new Results(flow.outputs(), flow.outputs().stream().map(Flow.Variable::name).toList(), flow.outputs().size() > 1
                 ? Optional.of(NewName.free(code.tokens().names(), wish.equals(method) ? wish + "Values" : wish)) : Optional.empty());
@@ -39,7 +39,7 @@ record Results(List<Flow.Variable> outputs, List<String> components, Optional<St
     }
 
     /** Why several values cannot come out as a record; empty when they can. */
-    static Optional<String> objection(Code code, Flow flow, Exits exits) {
+    static Optional<String> objection(AttributedFile code, Flow flow, Exits exits) {
         boolean isGeneric = flow.outputs().stream().anyMatch(one -> hasVariable(one.element().asType()));
         return code.file().module().level() < LEVEL_OF_RECORDS ? Optional.of("records came with Java " + LEVEL_OF_RECORDS)
                 : isGeneric ? Optional.of("their types depend on type parameters")
@@ -52,7 +52,7 @@ record Results(List<Flow.Variable> outputs, List<String> components, Optional<St
     }
 
     /** The name of the variable that holds the record. */
-    String holder(Code code) {
+    String holder(AttributedFile code) {
         String name = recordName.orElseThrow();
         return NewName.free(code.tokens().names(), Character.toLowerCase(name.charAt(0)) + name.substring(1));
     }

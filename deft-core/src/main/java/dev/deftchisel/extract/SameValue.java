@@ -4,7 +4,7 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.source.Range;
@@ -20,10 +20,10 @@ import java.util.Optional;
 final class SameValue {
 
     private final Analysis analysis;
-    private final Code code;
+    private final AttributedFile code;
     private final Selected selected;
 
-    SameValue(Analysis analysis, Code code, Selected selected) {
+    SameValue(Analysis analysis, AttributedFile code, Selected selected) {
         this.analysis = analysis;
         this.code = code;
         this.selected = selected;
@@ -55,7 +55,7 @@ final class SameValue {
             boolean isSelf = path.getLeaf() == selected.tree();
             boolean isSame = isSelf || Selected.isValue(code, path) && tokens(range).equals(wanted)
                     && keys(range).equals(meant) && !(saysThis
-                    && Code.leadsThrough(path, region.getLeaf(), tree -> tree instanceof ClassTree));
+                    && AttributedFile.leadsThrough(path, region.getLeaf(), tree -> tree instanceof ClassTree));
             if (isSame && found.stream().noneMatch(known -> code.range(known.getLeaf()).overlaps(range))) {
                 found.add(path);
             }

@@ -50,7 +50,7 @@ enum Scope {
         }
         Set<Path> found = new LinkedHashSet<>(Set.of(file.path()));
         snapshot.mentioning(Set.of(called.iterator().next())).stream()
-                .filter(other -> other.headline().packageName().equals(file.headline().packageName())
+                .filter(other -> other.header().packageName().equals(file.header().packageName())
                         && other.module().equals(file.module()) && other.tokens().names().containsAll(called))
                 .forEach(other -> found.add(other.path()));
         return found;

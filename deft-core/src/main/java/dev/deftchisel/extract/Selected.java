@@ -26,9 +26,9 @@ import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Effects;
-import dev.deftchisel.change.Alike;
+import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.source.Range;
@@ -65,7 +65,7 @@ record Selected(TreePath path, Range range) {
     }
 
     /** Why evaluating it again can give something else, within one object; empty when it cannot. */
-    Optional<String> variation(Code code) {
+    Optional<String> variation(AttributedFile code) {
         Effects effects = code.effects(path);
         return effects.readsLocals().stream().findFirst()
                 .map(local -> "it depends on '" + local.getSimpleName() + "', which is another each time")
@@ -75,22 +75,22 @@ record Selected(TreePath path, Range range) {
     }
 
     /** The code of an expression like this one: of this one itself, of the part of a chain. */
-    Range own(Code code, TreePath used) {
+    Range own(AttributedFile code, TreePath used) {
         return used.getLeaf() == tree() ? range : code.range(used.getLeaf());
     }
 
     /** The same with the parentheses that go when a name takes its place. */
-    Range whole(Code code, TreePath used) {
+    Range whole(AttributedFile code, TreePath used) {
         return isPartOfChain(code) ? own(code, used) : withParentheses(code, used, own(code, used));
     }
 
     /** Whether only the last operands of a chain are meant. */
-    boolean isPartOfChain(Code code) {
+    boolean isPartOfChain(AttributedFile code) {
         return !code.range(tree()).equals(range);
     }
 
     /** The same without bare names, unless one is selected: nobody who puts the caret in a name wants another for it. */
-    static List<Selected> computed(Code code, Range selection) {
+    static List<Selected> computed(AttributedFile code, Range selection) {
         return at(code, selection).stream()
                 .filter(selected -> selection.length() > 0 || selected.tree().getKind() != Tree.Kind.IDENTIFIER)
                 .toList();
@@ -100,7 +100,7 @@ record Selected(TreePath path, Range range) {
      * The expressions at a place, best first: what is selected, give or take white space, parentheses and a semicolon;
      * or, from a bare caret, those around it from the innermost on that says more than a single name.
      */
-    static List<Selected> at(Code code, Range selection) {
+    static List<Selected> at(AttributedFile code, Range selection) {
         if (selection.length() == 0) {
             return around(code, selection);
         }
@@ -119,7 +119,7 @@ record Selected(TreePath path, Range range) {
         return List.of();
     }
 
-    private static List<Selected> around(Code code, Range caret) {
+    private static List<Selected> around(AttributedFile code, Range caret) {
         List<Selected> ordered = new ArrayList<>();
         List<Selected> trivial = new ArrayList<>();
         for (TreePath path : code.around(caret)) {
@@ -152,7 +152,7 @@ record Selected(TreePath path, Range range) {
     }
 
     /** Without white space, comments and a semicolon at its ends. */
-    private static Range trim(Code code, Range selection) {
+    private static Range trim(AttributedFile code, Range selection) {
         Tokens tokens = code.tokens();
         int first = tokens.code(tokens.at(selection.start()));
         int last = tokens.codeBefore(tokens.at(selection.end() - 1));
@@ -164,7 +164,7 @@ record Selected(TreePath path, Range range) {
     }
 
     /** Whether the expression computes a value that a variable can hold. */
-    static boolean isValue(Code code, TreePath path) {
+    static boolean isValue(AttributedFile code, TreePath path) {
         Tree tree = path.getLeaf();
         Tree parent = path.getParentPath().getLeaf();
         Element element = code.element(path).orElse(null);
@@ -223,7 +223,7 @@ record Selected(TreePath path, Range range) {
      * Whether a range covers the last operands of a chain of one operator that may as well be grouped on the right: the
      * logical ones always, the others on integers of one type (JLS 15.7.3; floating point and mixed text may differ).
      */
-    private static boolean isEndOfChain(Code code, TreePath path, BinaryTree chain, Range range) {
+    private static boolean isEndOfChain(AttributedFile code, TreePath path, BinaryTree chain, Range range) {
         if (code.range(chain).end() != range.end()) {
             return false;
         }
@@ -239,7 +239,7 @@ record Selected(TreePath path, Range range) {
         return false;
     }
 
-    private static boolean isAssociative(Code code, TreePath path, BinaryTree operation) {
+    private static boolean isAssociative(AttributedFile code, TreePath path, BinaryTree operation) {
         Optional<TypeKind> type = code.type(path).map(TypeMirror::getKind);
         boolean sameTypes = code.type(new TreePath(path, operation.getLeftOperand())).map(TypeMirror::getKind).equals(type)
                 && code.type(new TreePath(path, operation.getRightOperand())).map(TypeMirror::getKind).equals(type);
@@ -253,14 +253,14 @@ record Selected(TreePath path, Range range) {
     }
 
     /** Writes a name in a place of the value, whose code is written once for all of them. */
-    Edit named(Code code, TreePath place, String name) {
+    Edit named(AttributedFile code, TreePath place, String name) {
         Range whole = whole(code, place);
         Edit edit = new NewCode(code.file()).apartFrom(whole.start()).name(name).replacing(whole);
-        return own(code, place).equals(range) ? edit : edit.giving(List.of(new Alike(whole, range)));
+        return own(code, place).equals(range) ? edit : edit.giving(List.of(new DuplicateClaim(whole, range)));
     }
 
     /** A range with the parentheses around it; those of an {@code if} and the like are not the expression's own. */
-    static Range withParentheses(Code code, TreePath path, Range range) {
+    static Range withParentheses(AttributedFile code, TreePath path, Range range) {
         Range whole = range;
         TreePath at = path.getParentPath();
         while (at.getLeaf() instanceof ParenthesizedTree && !ownsParentheses(at.getParentPath().getLeaf())) {

@@ -10,7 +10,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.TypeWriter;
@@ -41,13 +41,13 @@ final class Signature {
     private static final int LEVEL_OF_STATIC_IN_INNER = 16;
 
     private final Analysis analysis;
-    private final Code code;
+    private final AttributedFile code;
     private final Fragment fragment;
     private final Flow flow;
     private final Exits exits;
     private final TypeWriter writer;
 
-    Signature(Analysis analysis, Code code, Fragment fragment, Flow flow, Exits exits, TypeWriter writer) {
+    Signature(Analysis analysis, AttributedFile code, Fragment fragment, Flow flow, Exits exits, TypeWriter writer) {
         this.analysis = analysis;
         this.code = code;
         this.fragment = fragment;
@@ -165,7 +165,7 @@ final class Signature {
     /** Before {@code this(...)} or {@code super(...)} is done there is no object yet (JLS 8.8.7.1). */
     private boolean isInConstructorCall() {
         for (TreePath at = fragment.parent(); at != null; at = at.getParentPath()) {
-            if (at.getLeaf() instanceof MethodInvocationTree call && Code.callsConstructor(call)) {
+            if (at.getLeaf() instanceof MethodInvocationTree call && AttributedFile.callsConstructor(call)) {
                 return true;
             }
         }

@@ -1,9 +1,9 @@
 package dev.deftchisel.generate;
 
 import dev.deftchisel.member.AccessorNames;
-import dev.deftchisel.member.Habits;
-import dev.deftchisel.member.Part;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.CodingStyle;
+import dev.deftchisel.member.StateField;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.member.TypeText;
 import dev.deftchisel.rewrite.TypeWriter;
 import java.util.List;
@@ -16,7 +16,7 @@ final class AccessorText {
     private static final Map<String, String> COPIES = Map.of(
             "Collection", "ArrayList", "List", "ArrayList", "Set", "LinkedHashSet", "Map", "LinkedHashMap");
 
-    private final Target target;
+    private final TargetClass target;
     private final TypeWriter writer;
     private final AccessorNames names;
     private final boolean isFluent;
@@ -29,22 +29,22 @@ final class AccessorText {
      * @param copies     whether arrays and collections are copied on the way
      * @param visibility with a blank behind it
      */
-    AccessorText(Target target, TypeWriter writer, AccessorNames names, boolean isFluent, boolean copies, String visibility) {
+    AccessorText(TargetClass target, TypeWriter writer, AccessorNames names, boolean isFluent, boolean copies, String visibility) {
         this.target = target;
         this.writer = writer;
         this.names = names;
         this.isFluent = isFluent;
         this.copies = copies;
         this.visibility = visibility;
-        this.parameter = Habits.of(target).parameter();
+        this.parameter = CodingStyle.of(target).parameter();
     }
 
-    List<String> reader(Part part) {
+    List<String> reader(StateField part) {
         return List.of(visibility + TypeText.of(part, writer) + " " + names.reader(part) + "() {",
                 "    return " + copied(part, part.name()) + ";", "}");
     }
 
-    List<String> writer(Part part) {
+    List<String> writer(StateField part) {
         String head = names.writer(part) + "(" + parameter + TypeText.of(part, writer) + " " + part.name() + ") {";
         String line = "    this." + part.name() + " = " + copied(part, part.name()) + ";";
         return isFluent ? List.of(visibility + own() + " " + head, line, "    return this;", "}")
@@ -56,7 +56,7 @@ final class AccessorText {
     }
 
     /** What others hold cannot change what is copied. A {@code null} is none. */
-    private String copied(Part part, String value) {
+    private String copied(StateField part, String value) {
         if (!copies) {
             return value;
         } else if (part.isArray()) {

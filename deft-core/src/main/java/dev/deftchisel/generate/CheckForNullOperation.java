@@ -6,17 +6,17 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.member.WrittenMethod;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
@@ -80,7 +80,7 @@ public final class CheckForNullOperation implements Operation {
             return method.tree().getReturnType() != null && method.tree().getReturnType().toString().equals("void");
         }
 
-        Code code() {
+        AttributedFile code() {
             return method.code();
         }
 
@@ -90,7 +90,7 @@ public final class CheckForNullOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return open(spot.analysis(), spot).map(open -> new Offer(id(), title(open.chosen(spot.place().selection())),
                 Offer.Kind.GENERATE, spot.place().selection(), List.of(
                         new Question.Members(MEMBERS, "the parameters", open.names(), open.chosen(spot.place().selection())),
@@ -101,14 +101,14 @@ public final class CheckForNullOperation implements Operation {
         return "see to it that " + String.join(", ", names) + (names.size() == 1 ? " is" : " are") + " not null";
     }
 
-    private static Optional<Open> open(Analysis analysis, Spot spot) {
+    private static Optional<Open> open(Analysis analysis, ResolvedPlace spot) {
         return analysis.code(spot.file().path())
                 .flatMap(code -> WrittenMethod.atHead(code, spot.place().selection()))
                 .map(method -> new Open(method, names(method.code(), method.path())))
                 .filter(open -> !open.names().isEmpty());
     }
 
-    private static List<String> names(Code code, TreePath path) {
+    private static List<String> names(AttributedFile code, TreePath path) {
         List<String> names = new ArrayList<>();
         MethodTree method = (MethodTree) path.getLeaf();
         int body = code.range(method.getBody()).start();
@@ -127,14 +127,14 @@ public final class CheckForNullOperation implements Operation {
     }
 
     /** Whether the body already looks at once whether it is null; read off the text, since an offer looks at the head only. */
-    private static boolean isTested(Code code, MethodTree method, String name) {
+    private static boolean isTested(AttributedFile code, MethodTree method, String name) {
         String body = code.text(code.range(method.getBody()));
         return body.matches("(?s).*\\brequireNonNull\\w*\\(\\s*" + name + "\\b.*")
                 || body.matches("(?s)\\{\\s*if \\(\\s*" + name + " == null\\s*\\).*");
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
         Optional<Open> found = open(before, spot);
         if (found.isEmpty()) {
@@ -156,10 +156,10 @@ public final class CheckForNullOperation implements Operation {
         List<String> lines = new ArrayList<>();
         names.forEach(name -> lines.addAll(test(name, onNull, writer, open.code())));
         edits.of(spot.file().path()).addAll(written(open, lines));
-        return new Plan.Ready(edits.change(title(names), Meaning.same(), List.of()), before);
+        return new Plan.Ready(edits.change(title(names), SymbolEffects.same(), List.of()), before);
     }
 
-    private static List<String> test(String name, String onNull, TypeWriter writer, Code code) {
+    private static List<String> test(String name, String onNull, TypeWriter writer, AttributedFile code) {
         return switch (onNull) {
             case REFUSE -> List.of("if (" + name + " == null) {",
                     "    throw new " + platform("java.lang.IllegalArgumentException", writer, code)
@@ -169,12 +169,12 @@ public final class CheckForNullOperation implements Operation {
         };
     }
 
-    private static String platform(String type, TypeWriter writer, Code code) {
+    private static String platform(String type, TypeWriter writer, AttributedFile code) {
         return writer.name(code.elements().getTypeElement(type));
     }
 
     private static List<Edit> written(Open open, List<String> lines) {
-        Code code = open.code();
+        AttributedFile code = open.code();
         Layout layout = Layout.of(code.file());
         String outer = Layout.indentOf(code.file(), code.range(open.method().tree()).start());
         String indent = outer + layout.unit();
@@ -194,7 +194,7 @@ public final class CheckForNullOperation implements Operation {
     }
 
     /** The white space from an offset on. */
-    private static Range blank(Code code, int offset) {
+    private static Range blank(AttributedFile code, int offset) {
         int end = offset;
         while (Character.isWhitespace(code.file().content().charAt(end))) {
             end++;

@@ -2,14 +2,14 @@ package dev.deftchisel.generate;
 
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.change.Meaning;
-import dev.deftchisel.member.Extent;
+import dev.deftchisel.change.SymbolEffects;
+import dev.deftchisel.member.ImpactScope;
 import dev.deftchisel.member.Inherited;
-import dev.deftchisel.member.Landing;
+import dev.deftchisel.member.MemberInserter;
 import dev.deftchisel.member.NewMember;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Plan;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.EditsByFile;
 import java.util.ArrayList;
 import java.util.List;
@@ -27,7 +27,7 @@ import javax.lang.model.element.ExecutableElement;
  * @param methods all that can be chosen
  * @param purpose what is to be done with them, for a refusal: {@code to implement in Berth}
  */
-record ChosenMethods(Target target, Map<String, ExecutableElement> methods, String purpose) {
+record ChosenMethods(TargetClass target, Map<String, ExecutableElement> methods, String purpose) {
 
     /**
      * The plan that writes some of them.
@@ -38,7 +38,7 @@ record ChosenMethods(Target target, Map<String, ExecutableElement> methods, Stri
      * @param title  of the change
      * @param hasNewSupertype whether the type gets a supertype by the edits
      */
-    Plan plan(Spot spot, List<String> wanted, BiFunction<String, ExecutableElement, Optional<List<String>>> text,
+    Plan plan(ResolvedPlace spot, List<String> wanted, BiFunction<String, ExecutableElement, Optional<List<String>>> text,
             EditsByFile edits, String title, boolean hasNewSupertype, Analyst analyst) {
         List<NewMember> members = new ArrayList<>();
         for (String name : wanted) {
@@ -53,12 +53,12 @@ record ChosenMethods(Target target, Map<String, ExecutableElement> methods, Stri
             }
             members.add(NewMember.added(NewMember.Kind.METHOD, method.getSimpleName().toString(), lines.get()));
         }
-        edits.of(spot.file().path()).addAll(new Landing(target).edits(members));
+        edits.of(spot.file().path()).addAll(new MemberInserter(target).edits(members));
         Set<String> had = Inherited.by(target).methods().keySet();
         Set<String> fresh = wanted.stream().filter(name -> !had.contains(name))
                 .map(name -> methods.get(name).getSimpleName().toString()).collect(Collectors.toSet());
-        Focus focus = new Extent(target, fresh, false, hasNewSupertype).focus(analyst.snapshot());
-        return new Plan.Ready(edits.change(title, Meaning.same().extending(Set.of(target.code().key(target.type()))), List.of()),
+        Focus focus = new ImpactScope(target, fresh, false, hasNewSupertype).focus(analyst.snapshot());
+        return new Plan.Ready(edits.change(title, SymbolEffects.same().extending(Set.of(target.code().key(target.type()))), List.of()),
                 analyst.analyse(focus));
     }
 }

@@ -1,10 +1,10 @@
 package dev.deftchisel.generate;
 
 import com.sun.source.tree.MethodTree;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.member.NewMember;
-import dev.deftchisel.member.Part;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.StateField;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
@@ -26,7 +26,7 @@ final class EqualityText {
 
     private static final int PATTERNS = 16;
 
-    private final Target target;
+    private final TargetClass target;
     private final TypeWriter writer;
     private final String among;
     private final boolean isExtended;
@@ -37,7 +37,7 @@ final class EqualityText {
      * @param among      which objects can be equal
      * @param isExtended whether the class above has an equality of its own
      */
-    EqualityText(Target target, TypeWriter writer, String among, boolean isExtended) {
+    EqualityText(TargetClass target, TypeWriter writer, String among, boolean isExtended) {
         this.target = target;
         this.writer = writer;
         this.among = among;
@@ -49,14 +49,14 @@ final class EqualityText {
 
     /** Whether two methods are what this writes for the parts that they mention. */
     boolean isGenerated(MethodTree equality, MethodTree hash) {
-        List<Part> used = mentioned(target, hash);
+        List<StateField> used = mentioned(target, hash);
         return GenerateOperation.isSame(target.code(), equality, equality(used))
                 && GenerateOperation.isSame(target.code(), hash, hash(used));
     }
 
     /** The parts that a member mentions, in the order in which it does first. */
-    static List<Part> mentioned(Target target, MethodTree member) {
-        Code code = target.code();
+    static List<StateField> mentioned(TargetClass target, MethodTree member) {
+        AttributedFile code = target.code();
         Tokens tokens = code.tokens();
         Range range = code.range(member);
         List<String> words = new ArrayList<>();
@@ -67,7 +67,7 @@ final class EqualityText {
                 .sorted(Comparator.comparingInt(part -> words.indexOf(part.name()))).toList();
     }
 
-    List<NewMember> members(List<Part> parts, Optional<MethodTree> equality, Optional<MethodTree> hash) {
+    List<NewMember> members(List<StateField> parts, Optional<MethodTree> equality, Optional<MethodTree> hash) {
         List<NewMember> members = new ArrayList<>();
         members.add(NewMember.added(NewMember.Kind.METHOD, "equals", equality(parts)).insteadOf(equality));
         if (isAsked()) {
@@ -88,7 +88,7 @@ final class EqualityText {
         return among.equals("sealed") && !isFinal ? "final " : "";
     }
 
-    private List<String> equality(List<Part> parts) {
+    private List<String> equality(List<StateField> parts) {
         List<String> lines = new ArrayList<>(List.of(
                 "@Override", "public " + sealed() + "boolean equals(Object " + other + ") {",
                 "    if (this == " + other + ") {", "        return true;", "    }"));
@@ -120,7 +120,7 @@ final class EqualityText {
         return lines;
     }
 
-    private String areEqual(Part part) {
+    private String areEqual(StateField part) {
         String mine = part.name();
         String theirs = that + "." + part.name();
         if (part.type().getKind() == TypeKind.FLOAT || part.type().getKind() == TypeKind.DOUBLE) {
@@ -133,7 +133,7 @@ final class EqualityText {
         return part.isNeverNull() ? mine + ".equals(" + theirs + ")" : name("java.util.Objects") + ".equals(" + mine + ", " + theirs + ")";
     }
 
-    private List<String> hash(List<Part> parts) {
+    private List<String> hash(List<StateField> parts) {
         List<String> values = new ArrayList<>();
         if (isExtended) {
             values.add("super.hashCode()");

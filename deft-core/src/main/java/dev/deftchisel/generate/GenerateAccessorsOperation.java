@@ -3,8 +3,8 @@ package dev.deftchisel.generate;
 import com.sun.source.tree.MethodTree;
 import dev.deftchisel.member.AccessorNames;
 import dev.deftchisel.member.NewMember;
-import dev.deftchisel.member.Part;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.StateField;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
@@ -63,31 +63,31 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
     }
 
     @Override
-    boolean isFor(Target target) {
+    boolean isFor(TargetClass target) {
         boolean isOfState = target.type().getKind() == ElementKind.CLASS || target.type().getKind() == ElementKind.ENUM;
         return isOfState && !candidates(target).isEmpty();
     }
 
     @Override
-    List<Part> candidates(Target target) {
+    List<StateField> candidates(TargetClass target) {
         return target.parts();
     }
 
     /** At a field that one, otherwise all. */
     @Override
-    List<Part> standard(Target target, int offset) {
+    List<StateField> standard(TargetClass target, int offset) {
         return target.partAt(offset).map(List::of).orElseGet(() -> candidates(target));
     }
 
     @Override
-    String title(Target target) {
+    String title(TargetClass target) {
         return "generate accessors of " + target.shown();
     }
 
     @Override
     Generated generate(Request request) {
-        Target target = request.target();
-        List<Part> chosen = request.chosen();
+        TargetClass target = request.target();
+        List<StateField> chosen = request.chosen();
         Answers answers = request.answers();
         TypeWriter writer = request.writer();
         String access = answers.single(ACCESS).orElse("read");
@@ -98,7 +98,7 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
                 VISIBILITY.level(answers).prefix());
         List<NewMember> members = new ArrayList<>();
         List<String> notes = new ArrayList<>();
-        for (Part part : chosen) {
+        for (StateField part : chosen) {
             Optional<Reason> objection = Optional.empty();
             if (!access.equals("write")) {
                 objection = add(target, called.reader(part), List.of(), members, notes, text.reader(part));
@@ -118,7 +118,7 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
     }
 
     /** Why a method of the name cannot come to the others. */
-    private static Optional<Reason> add(Target target, String name, List<TypeMirror> parameters, List<NewMember> members,
+    private static Optional<Reason> add(TargetClass target, String name, List<TypeMirror> parameters, List<NewMember> members,
             List<String> notes, List<String> lines) {
         Optional<MethodTree> there = target.declared(name, parameters);
         Optional<ExecutableElement> above = target.inherited(name, parameters);

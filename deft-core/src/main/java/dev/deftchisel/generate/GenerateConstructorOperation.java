@@ -4,10 +4,10 @@ import com.sun.source.tree.MethodTree;
 import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.member.ConstructorText;
-import dev.deftchisel.member.Habits;
+import dev.deftchisel.member.CodingStyle;
 import dev.deftchisel.member.NewMember;
-import dev.deftchisel.member.Part;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.StateField;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.member.TypeText;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NewName;
@@ -74,7 +74,7 @@ public final class GenerateConstructorOperation extends GenerateOperation {
     }
 
     @Override
-    List<Question> choices(Target target) {
+    List<Question> choices(TargetClass target) {
         List<Question> questions = new ArrayList<>();
         List<ExecutableElement> above = above(target);
         if (above.size() > 1) {
@@ -94,33 +94,33 @@ public final class GenerateConstructorOperation extends GenerateOperation {
     }
 
     @Override
-    boolean isFor(Target target) {
+    boolean isFor(TargetClass target) {
         ElementKind kind = target.type().getKind();
         return (kind == ElementKind.CLASS || kind == ElementKind.ENUM || target.isRecord()) && !target.name().isEmpty();
     }
 
     @Override
-    List<Part> candidates(Target target) {
-        return target.parts().stream().filter(Part::maySet).toList();
+    List<StateField> candidates(TargetClass target) {
+        return target.parts().stream().filter(StateField::maySet).toList();
     }
 
     /** Fields with a value of their own rather keep it. */
     @Override
-    List<Part> standard(Target target, int offset) {
+    List<StateField> standard(TargetClass target, int offset) {
         return candidates(target).stream().filter(part -> !part.hasValue()).toList();
     }
 
     @Override
-    String title(Target target) {
+    String title(TargetClass target) {
         return "generate a constructor of " + target.name();
     }
 
-    private static TypeElement superclass(Target target) {
+    private static TypeElement superclass(TargetClass target) {
         return (TypeElement) ((DeclaredType) target.type().getSuperclass()).asElement();
     }
 
     /** The constructors of the superclass that can be called, those with fewer parameters first. */
-    private static List<ExecutableElement> above(Target target) {
+    private static List<ExecutableElement> above(TargetClass target) {
         if (target.type().getKind() != ElementKind.CLASS || !(target.type().getSuperclass() instanceof DeclaredType)) {
             return List.of();
         }
@@ -141,8 +141,8 @@ public final class GenerateConstructorOperation extends GenerateOperation {
 
     @Override
     Generated generate(Request request) {
-        Target target = request.target();
-        List<Part> chosen = request.chosen();
+        TargetClass target = request.target();
+        List<StateField> chosen = request.chosen();
         Answers answers = request.answers();
         TypeWriter writer = request.writer();
         if (target.isRecord()) {
@@ -157,12 +157,12 @@ public final class GenerateConstructorOperation extends GenerateOperation {
                     : "the superclass has no constructor for '" + wanted.get() + "'; it has those for "
                             + above.stream().map(one -> "'" + types(one) + "'").collect(Collectors.joining(", ")));
         }
-        Set<Part> parts = new LinkedHashSet<>(chosen);
-        target.parts().stream().filter(Part::mustBeSet).forEach(parts::add);
+        Set<StateField> parts = new LinkedHashSet<>(chosen);
+        target.parts().stream().filter(StateField::mustBeSet).forEach(parts::add);
         return written(target, List.copyOf(parts), called, answers, writer);
     }
 
-    private Generated written(Target target, List<Part> parts, Optional<ExecutableElement> called, Answers answers, TypeWriter writer) {
+    private Generated written(TargetClass target, List<StateField> parts, Optional<ExecutableElement> called, Answers answers, TypeWriter writer) {
         Map<String, TypeMirror> handedOn = handedOn(target, parts, called);
         List<TypeMirror> types = new ArrayList<>(handedOn.values());
         parts.forEach(part -> types.add(part.type()));
@@ -171,7 +171,7 @@ public final class GenerateConstructorOperation extends GenerateOperation {
             return new Generated.Refused(Reason.at(target.code().file().path(), target.code().range(there.get()),
                     target.name() + " has a constructor with these parameters"));
         }
-        String parameter = Habits.of(target).parameter();
+        String parameter = CodingStyle.of(target).parameter();
         List<String> parameters = new ArrayList<>();
         handedOn.forEach((name, type) -> parameters.add(parameter + writer.write(type).orElse(NamedTypes.shown(type)) + " " + name));
         parts.forEach(part -> parameters.add(parameter + TypeText.of(part, writer) + " " + part.name()));
@@ -188,9 +188,9 @@ public final class GenerateConstructorOperation extends GenerateOperation {
     }
 
     /** What the constructor of the superclass takes, by names that are free, with type arguments put in. */
-    private static Map<String, TypeMirror> handedOn(Target target, List<Part> parts, Optional<ExecutableElement> called) {
+    private static Map<String, TypeMirror> handedOn(TargetClass target, List<StateField> parts, Optional<ExecutableElement> called) {
         Map<String, TypeMirror> handedOn = new LinkedHashMap<>();
-        Set<String> taken = parts.stream().map(Part::name).collect(Collectors.toCollection(HashSet::new));
+        Set<String> taken = parts.stream().map(StateField::name).collect(Collectors.toCollection(HashSet::new));
         called.ifPresent(constructor -> {
             ExecutableType type = (ExecutableType) target.code().types()
                     .asMemberOf((DeclaredType) target.type().getSuperclass(), constructor);
@@ -220,27 +220,27 @@ public final class GenerateConstructorOperation extends GenerateOperation {
         }
     }
 
-    private static String value(Target target, Part part, Answers answers, TypeWriter writer) {
+    private static String value(TargetClass target, StateField part, Answers answers, TypeWriter writer) {
         boolean isChecked = answers.flag(CHECKS) && !part.isPrimitive();
         return isChecked ? writer.name(target.code().elements().getTypeElement("java.util.Objects"))
                 + ".requireNonNull(" + part.name() + ", \"" + part.name() + "\")" : part.name();
     }
 
-    private Generated ofRecord(Target target, Answers answers, TypeWriter writer) {
-        List<Part> parts = target.parts();
-        Optional<MethodTree> there = target.declared("<init>", parts.stream().map(Part::type).toList());
+    private Generated ofRecord(TargetClass target, Answers answers, TypeWriter writer) {
+        List<StateField> parts = target.parts();
+        Optional<MethodTree> there = target.declared("<init>", parts.stream().map(StateField::type).toList());
         if (there.isPresent()) {
             return new Generated.Refused(Reason.at(target.code().file().path(), target.code().range(there.get()),
                     target.name() + " has its canonical constructor already"));
         }
         boolean isCompact = !answers.single(FORM).filter("canonical"::equals).isPresent();
         List<String> lines = new ArrayList<>();
-        document(parts.stream().map(Part::name).toList(), answers, lines);
+        document(parts.stream().map(StateField::name).toList(), answers, lines);
         // it can be as near as the record, and not nearer (JLS 8.10.4)
         String visibility = AccessLevel.of(target.type().getModifiers()).prefix();
         lines.add(visibility + target.name() + (isCompact ? " {" : "(" + parts.stream()
                 .map(part -> TypeText.of(part, writer) + " " + part.name()).collect(Collectors.joining(", ")) + ") {"));
-        for (Part part : parts) {
+        for (StateField part : parts) {
             boolean isChecked = answers.flag(CHECKS) && !part.isPrimitive();
             if (!isCompact) {
                 lines.add("    this." + part.name() + " = " + value(target, part, answers, writer) + ";");

@@ -4,18 +4,18 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.member.Habits;
-import dev.deftchisel.member.Heading;
+import dev.deftchisel.member.CodingStyle;
+import dev.deftchisel.member.SupertypeClause;
 import dev.deftchisel.member.Inherited;
 import dev.deftchisel.member.InheritedText;
-import dev.deftchisel.member.Part;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.StateField;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.EditsByFile;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -60,7 +60,7 @@ public final class GenerateDelegationOperation implements Operation {
      *
      * @param methods that its type has, by signature
      */
-    private record Delegate(Target target, Part part, Inherited inherited, Map<String, ExecutableElement> methods) {
+    private record Delegate(TargetClass target, StateField part, Inherited inherited, Map<String, ExecutableElement> methods) {
 
         boolean isInterface() {
             return ((DeclaredType) part.type()).asElement().getKind() == ElementKind.INTERFACE;
@@ -77,7 +77,7 @@ public final class GenerateDelegationOperation implements Operation {
         }
     }
 
-    private static Optional<Delegate> delegate(Analysis analysis, Spot spot) {
+    private static Optional<Delegate> delegate(Analysis analysis, ResolvedPlace spot) {
         return GenerateOperation.target(analysis, spot)
                 .filter(target -> target.type().getKind() == ElementKind.CLASS || target.isRecord() || target.type()
                 .getKind() == ElementKind.ENUM)
@@ -95,7 +95,7 @@ public final class GenerateDelegationOperation implements Operation {
                 && NamedTypes.is(parameters.get(0), "java.lang.Object");
     }
 
-    private static Delegate delegate(Target target, Part part) {
+    private static Delegate delegate(TargetClass target, StateField part) {
         Inherited inherited = Inherited.from(target.code(), (DeclaredType) part.type());
         Map<String, ExecutableElement> methods = new LinkedHashMap<>(inherited.methods());
         methods.values().removeIf(method -> !method.getModifiers().contains(Modifier.PUBLIC)
@@ -105,7 +105,7 @@ public final class GenerateDelegationOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return delegate(spot.analysis(), spot).map(found -> new Offer(id(), "generate methods that hand on to " + found.part().name(),
                 Offer.Kind.GENERATE, found.target().code().range(found.target().tree()),
                 List.of(new Question.Members(MEMBERS, "the methods", List.copyOf(found.methods().keySet()), found.standard()),
@@ -113,26 +113,26 @@ public final class GenerateDelegationOperation implements Operation {
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Analysis first = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
         Optional<Delegate> found = delegate(first, spot);
         if (found.isEmpty()) {
             return Plan.refused(spot, "there is no field here whose type has methods that could be handed on to it");
         }
         Delegate delegate = found.get();
-        Target target = delegate.target();
+        TargetClass target = delegate.target();
         List<String> wanted = answers.several(MEMBERS).orElseGet(delegate::standard);
         if (wanted.isEmpty()) {
             return Plan.refused(spot, "say which methods are to be handed on; there are " + String.join(", ", delegate.methods().keySet()));
         }
         EditsByFile edits = new EditsByFile(first);
-        InheritedText text = new InheritedText(delegate.inherited(), edits.writer(target.code()), Habits.of(target).parameter());
+        InheritedText text = new InheritedText(delegate.inherited(), edits.writer(target.code()), CodingStyle.of(target).parameter());
         String field = delegate.part().name();
         boolean isAbove = target.code().isKind(target.type().asType(), delegate.part().type());
         boolean becomes = !isAbove && delegate.isInterface() && answers.single(IMPLEMENTS).filter("false"::equals).isEmpty();
         if (becomes) {
             edits.writer(target.code()).write(delegate.part().type())
-                    .ifPresent(type -> edits.of(spot.file().path()).add(Heading.implementing(target, type)));
+                    .ifPresent(type -> edits.of(spot.file().path()).add(SupertypeClause.implementing(target, type)));
         }
         Set<String> own = Inherited.by(target).methods().keySet();
         return new ChosenMethods(target, delegate.methods(), "to hand on to " + field).plan(spot, wanted,

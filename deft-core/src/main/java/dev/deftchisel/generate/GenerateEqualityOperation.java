@@ -1,8 +1,8 @@
 package dev.deftchisel.generate;
 
 import com.sun.source.tree.MethodTree;
-import dev.deftchisel.member.Part;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.StateField;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
@@ -51,29 +51,29 @@ public final class GenerateEqualityOperation extends GenerateOperation {
     }
 
     @Override
-    boolean isFor(Target target) {
+    boolean isFor(TargetClass target) {
         return (target.type().getKind() == ElementKind.CLASS || target.isRecord()) && !target.name().isEmpty() && !target.parts().isEmpty();
     }
 
     @Override
-    List<Part> candidates(Target target) {
+    List<StateField> candidates(TargetClass target) {
         return target.parts();
     }
 
     @Override
-    List<Part> standard(Target target, int offset) {
+    List<StateField> standard(TargetClass target, int offset) {
         return target.parts().stream().filter(part -> !part.element().getModifiers().contains(Modifier.TRANSIENT)).toList();
     }
 
     @Override
-    String title(Target target) {
+    String title(TargetClass target) {
         return "generate the equality of " + target.name();
     }
 
     @Override
     Generated generate(Request request) {
-        Target target = request.target();
-        List<Part> chosen = request.chosen();
+        TargetClass target = request.target();
+        List<StateField> chosen = request.chosen();
         Answers answers = request.answers();
         TypeWriter writer = request.writer();
         List<TypeMirror> ofObject = List.of(target.named("java.lang.Object"));

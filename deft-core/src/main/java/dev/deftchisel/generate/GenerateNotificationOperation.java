@@ -7,8 +7,8 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.member.AccessorNames;
 import dev.deftchisel.member.NewMember;
-import dev.deftchisel.member.Part;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.StateField;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Question;
 import java.util.ArrayList;
@@ -52,30 +52,30 @@ public final class GenerateNotificationOperation extends GenerateOperation {
     }
 
     @Override
-    boolean isFor(Target target) {
+    boolean isFor(TargetClass target) {
         return target.type().getKind() == ElementKind.CLASS && !candidates(target).isEmpty()
                 && target.code().elements().getTypeElement(SUPPORT) != null;
     }
 
     @Override
-    List<Part> candidates(Target target) {
+    List<StateField> candidates(TargetClass target) {
         return target.parts().stream().filter(part -> !part.isFinal() && !target.isKindOf(part.type(), SUPPORT)).toList();
     }
 
     /** At a field that one, otherwise all. */
     @Override
-    List<Part> standard(Target target, int offset) {
+    List<StateField> standard(TargetClass target, int offset) {
         return target.partAt(offset).filter(candidates(target)::contains).map(List::of).orElseGet(() -> candidates(target));
     }
 
     @Override
-    String title(Target target) {
+    String title(TargetClass target) {
         return "generate notification of changes in " + target.shown();
     }
 
     @Override
     Generated generate(Request request) {
-        Target target = request.target();
+        TargetClass target = request.target();
         if (request.chosen().isEmpty()) {
             return Generated.refused("choose at least one field");
         }
@@ -94,7 +94,7 @@ public final class GenerateNotificationOperation extends GenerateOperation {
             members.add(NewMember.added(NewMember.Kind.FIELD, support, text.support(support)));
         }
         List<String> notes = new ArrayList<>();
-        for (Part part : request.chosen()) {
+        for (StateField part : request.chosen()) {
             if (isByHand(request, part, text) && replaces(request.answers())) {
                 notes.add(AccessorNames.BEANS.writer(part) + " was written by hand, and what it did besides is not done any more");
             }
@@ -117,7 +117,7 @@ public final class GenerateNotificationOperation extends GenerateOperation {
     }
 
     /** How the listeners that a class above keeps are told: by a method of it, or by its support if that can be reached. */
-    private static Optional<String> telling(Target target) {
+    private static Optional<String> telling(TargetClass target) {
         TypeMirror object = target.named("java.lang.Object");
         TypeMirror text = target.named("java.lang.String");
         List<? extends Element> members = target.code().elements().getAllMembers(target.type()).stream()
@@ -132,15 +132,15 @@ public final class GenerateNotificationOperation extends GenerateOperation {
                         && target.isKindOf(member.asType(), SUPPORT)).map(member -> member.getSimpleName() + ".firePropertyChange").findFirst());
     }
 
-    private static boolean isReachable(Element member, Target target) {
+    private static boolean isReachable(Element member, TargetClass target) {
         return !member.getModifiers().contains(Modifier.PRIVATE) && (member.getModifiers().contains(Modifier.PUBLIC)
                 || member.getModifiers().contains(Modifier.PROTECTED) || target.code().elements().getPackageOf(member)
                 .equals(target.code().elements().getPackageOf(target.type())));
     }
 
     /** Empty when one that was written by hand stays. */
-    private static Optional<NewMember> setter(Request request, Part part, NotificationText text) {
-        Target target = request.target();
+    private static Optional<NewMember> setter(Request request, StateField part, NotificationText text) {
+        TargetClass target = request.target();
         String name = AccessorNames.BEANS.writer(part);
         Optional<MethodTree> there = target.declared(name, List.of(part.type()));
         String visibility = there.map(method -> modifiers(target, method)).orElse(VISIBILITY.level(request.answers()).prefix());
@@ -150,8 +150,8 @@ public final class GenerateNotificationOperation extends GenerateOperation {
     }
 
     /** Whether there is a method that is neither a plain one nor one that was generated here. */
-    private static boolean isByHand(Request request, Part part, NotificationText text) {
-        Target target = request.target();
+    private static boolean isByHand(Request request, StateField part, NotificationText text) {
+        TargetClass target = request.target();
         Optional<MethodTree> there = target.declared(AccessorNames.BEANS.writer(part), List.of(part.type()));
         String visibility = there.map(method -> modifiers(target, method)).orElse("");
         AccessorText plain = new AccessorText(target, request.writer(), AccessorNames.BEANS, false, false, visibility);
@@ -159,20 +159,20 @@ public final class GenerateNotificationOperation extends GenerateOperation {
                 && !isSame(target.code(), there.get(), text.setter(part, visibility));
     }
 
-    private static String modifiers(Target target, MethodTree method) {
+    private static String modifiers(TargetClass target, MethodTree method) {
         return target.code().element(new TreePath(target.path(), method))
                 .map(element -> AccessLevel.of(element.getModifiers()).prefix()).orElse("");
     }
 
     /** The field that knows the listeners already. */
-    private static Optional<String> support(Target target) {
+    private static Optional<String> support(TargetClass target) {
         return target.members().stream().filter(member -> member instanceof VariableTree)
                 .filter(member -> isSupport(target, member))
                 .map(member -> ((VariableTree) member).getName().toString())
                 .findFirst();
     }
 
-    private static boolean isSupport(Target target, Tree member) {
+    private static boolean isSupport(TargetClass target, Tree member) {
         return target.code().element(new TreePath(target.path(), member))
                 .filter(field -> !field.getModifiers().contains(Modifier.STATIC) && target.isKindOf(field.asType(), SUPPORT)).isPresent();
     }

@@ -5,24 +5,24 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.change.Meaning;
-import dev.deftchisel.member.Extent;
-import dev.deftchisel.member.Heading;
-import dev.deftchisel.member.Landing;
+import dev.deftchisel.change.SymbolEffects;
+import dev.deftchisel.member.ImpactScope;
+import dev.deftchisel.member.SupertypeClause;
+import dev.deftchisel.member.MemberInserter;
 import dev.deftchisel.member.NewMember;
-import dev.deftchisel.member.Part;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.StateField;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.AccessQuestion;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
@@ -57,7 +57,7 @@ abstract class GenerateOperation implements Operation {
     abstract List<Question> choices();
 
     /** What is asked besides the parts at a type, where that makes a difference. */
-    List<Question> choices(Target target) {
+    List<Question> choices(TargetClass target) {
         return choices();
     }
 
@@ -65,18 +65,18 @@ abstract class GenerateOperation implements Operation {
     abstract String membersLabel();
 
     /** Whether it makes sense for a type. */
-    abstract boolean isFor(Target target);
+    abstract boolean isFor(TargetClass target);
 
     /** The parts that can be chosen. */
-    abstract List<Part> candidates(Target target);
+    abstract List<StateField> candidates(TargetClass target);
 
     /** Those that are chosen when nothing is said. */
-    List<Part> standard(Target target, int offset) {
+    List<StateField> standard(TargetClass target, int offset) {
         return candidates(target);
     }
 
     /** For instance {@code generate the equality of Berth}. */
-    abstract String title(Target target);
+    abstract String title(TargetClass target);
 
     /** The members. */
     abstract Generated generate(Request request);
@@ -99,7 +99,7 @@ abstract class GenerateOperation implements Operation {
     }
 
     @Override
-    public final Optional<Offer> offer(Spot spot) {
+    public final Optional<Offer> offer(ResolvedPlace spot) {
         int caret = spot.place().caret();
         return target(spot.analysis(), spot).filter(target -> target.isAmongMembers(caret) && isFor(target))
                 .map(target -> {
@@ -112,30 +112,30 @@ abstract class GenerateOperation implements Operation {
     }
 
     /** The type at a spot. */
-    static Optional<Target> target(Analysis analysis, Spot spot) {
-        return analysis.code(spot.file().path()).flatMap(code -> Target.at(code, spot.place().caret()));
+    static Optional<TargetClass> target(Analysis analysis, ResolvedPlace spot) {
+        return analysis.code(spot.file().path()).flatMap(code -> TargetClass.at(code, spot.place().caret()));
     }
 
-    private static List<String> names(List<Part> parts) {
-        return parts.stream().map(Part::name).toList();
+    private static List<String> names(List<StateField> parts) {
+        return parts.stream().map(StateField::name).toList();
     }
 
     @Override
-    public final Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public final Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Path file = spot.file().path();
         // the bodies of the type tell what is there already
         Analysis first = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
-        Optional<Target> found = target(first, spot);
+        Optional<TargetClass> found = target(first, spot);
         if (found.isEmpty() || !isFor(found.get())) {
             return Plan.refused(spot, "this cannot be done for " + found.map(target -> target.name().isEmpty()
                     ? "an anonymous class" : target.name()).orElse("what is outside of all types"));
         }
-        Target target = found.get();
+        TargetClass target = found.get();
         List<String> names = answers.several(MEMBERS).orElseGet(() -> names(standard(target, spot.place().caret())));
-        List<Part> candidates = candidates(target);
-        List<Part> chosen = new ArrayList<>();
+        List<StateField> candidates = candidates(target);
+        List<StateField> chosen = new ArrayList<>();
         for (String name : names) {
-            Optional<Part> part = candidates.stream().filter(one -> one.name().equals(name)).findFirst();
+            Optional<StateField> part = candidates.stream().filter(one -> one.name().equals(name)).findFirst();
             if (part.isEmpty()) {
                 return Plan.refused(spot, "there is no '" + name + "' in " + target.name() + " for this; "
                         + (candidates.isEmpty() ? "there is nothing" : "there are " + String.join(", ", names(candidates))));
@@ -148,32 +148,32 @@ abstract class GenerateOperation implements Operation {
                 : Plan.refused(((Generated.Refused) generated).reason());
     }
 
-    private Plan plan(Spot spot, Target target, Generated.Members generated, EditsByFile edits, Analyst analyst) {
-        Code code = target.code();
+    private Plan plan(ResolvedPlace spot, TargetClass target, Generated.Members generated, EditsByFile edits, Analyst analyst) {
+        AttributedFile code = target.code();
         List<NewMember> members = generated.members().stream().filter(member -> !isThere(code, member)).toList();
         if (members.isEmpty() && generated.above().isEmpty()) {
             return Plan.refused(spot, "all of this is there already");
         }
-        List<Edit> written = new Landing(target).edits(members);
+        List<Edit> written = new MemberInserter(target).edits(members);
         edits.of(code.file().path()).addAll(written);
-        generated.above().forEach(type -> edits.of(code.file().path()).add(Heading.implementing(target, type)));
+        generated.above().forEach(type -> edits.of(code.file().path()).add(SupertypeClause.implementing(target, type)));
         Set<SymbolKey> rewritten = new HashSet<>();
         for (NewMember member : members) {
             member.instead().flatMap(tree -> code.element(new TreePath(target.path(), tree))).map(code::key).ifPresent(rewritten::add);
         }
-        Focus focus = Extent.of(target, members, !generated.above().isEmpty()).focus(analyst.snapshot());
-        return new Plan.Ready(edits.change(generated.title(), Meaning.same().rewriting(rewritten)
+        Focus focus = ImpactScope.of(target, members, !generated.above().isEmpty()).focus(analyst.snapshot());
+        return new Plan.Ready(edits.change(generated.title(), SymbolEffects.same().rewriting(rewritten)
                 .extending(Set.of(code.key(target.type()))),
                 generated.notes()), analyst.analyse(focus));
     }
 
     /** Whether a member stands there, but for white space. */
-    private static boolean isThere(Code code, NewMember member) {
+    private static boolean isThere(AttributedFile code, NewMember member) {
         return member.instead().filter(tree -> isSame(code, tree, member.lines())).isPresent();
     }
 
     /** Whether a member of the file is what some lines say, but for white space and comments. */
-    static boolean isSame(Code code, Tree member, List<String> lines) {
+    static boolean isSame(AttributedFile code, Tree member, List<String> lines) {
         return words(Tokens.of(String.join("\n", lines))).equals(words(Tokens.of(code.text(member))));
     }
 

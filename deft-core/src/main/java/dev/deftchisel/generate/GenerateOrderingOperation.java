@@ -1,10 +1,10 @@
 package dev.deftchisel.generate;
 
 import com.sun.source.tree.VariableTree;
-import dev.deftchisel.member.Habits;
+import dev.deftchisel.member.CodingStyle;
 import dev.deftchisel.member.NewMember;
-import dev.deftchisel.member.Part;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.StateField;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
@@ -60,8 +60,8 @@ public final class GenerateOrderingOperation extends GenerateOperation {
     }
 
     @Override
-    List<Question> choices(Target target) {
-        List<String> names = candidates(target).stream().map(Part::name).toList();
+    List<Question> choices(TargetClass target) {
+        List<String> names = candidates(target).stream().map(StateField::name).toList();
         return List.of(new Question.Members(DESCENDING, "those by which what is greater comes first", names, List.of()),
                 NULLS_QUESTION, AS_QUESTION, VISIBILITY.question());
     }
@@ -72,32 +72,32 @@ public final class GenerateOrderingOperation extends GenerateOperation {
     }
 
     @Override
-    boolean isFor(Target target) {
+    boolean isFor(TargetClass target) {
         return (target.type().getKind() == ElementKind.CLASS || target.isRecord()) && !target.name().isEmpty()
                 && !candidates(target).isEmpty();
     }
 
     @Override
-    List<Part> candidates(Target target) {
+    List<StateField> candidates(TargetClass target) {
         return target.parts().stream().filter(part -> part.isPrimitive() || target.isKindOf(part.type(), "java.lang.Comparable")).toList();
     }
 
     /** At a field by that one, otherwise by the first. */
     @Override
-    List<Part> standard(Target target, int offset) {
+    List<StateField> standard(TargetClass target, int offset) {
         return target.partAt(offset).filter(candidates(target)::contains).map(List::of)
                 .orElseGet(() -> candidates(target).subList(0, 1));
     }
 
     @Override
-    String title(Target target) {
+    String title(TargetClass target) {
         return "generate an ordering of " + target.name();
     }
 
     @Override
     Generated generate(Request request) {
-        Target target = request.target();
-        List<Part> chosen = request.chosen();
+        TargetClass target = request.target();
+        List<StateField> chosen = request.chosen();
         Answers answers = request.answers();
         if (chosen.isEmpty()) {
             return Generated.refused("an order must go by something; choose at least one field");
@@ -126,27 +126,27 @@ public final class GenerateOrderingOperation extends GenerateOperation {
 
     /** The constant, and what makes it the natural order (the contract of {@code Comparable}). */
     private Generated natural(Request request, String name, NewMember constant) {
-        Target target = request.target();
+        TargetClass target = request.target();
         boolean isComparable = target.isKindOf(target.type().asType(), "java.lang.Comparable");
         if (isComparable) {
             return Generated.refused(target.name() + " has a natural order already");
         }
         String type = request.writer().write(target.type().asType()).orElse(target.name());
         NewMember method = NewMember.added(NewMember.Kind.METHOD, "compareTo", List.of("@Override",
-                "public int compareTo(" + Habits.of(target).parameter() + type + " other) {",
+                "public int compareTo(" + CodingStyle.of(target).parameter() + type + " other) {",
                 "    return " + name + ".compare(this, other);", "}"));
         return new Generated.Members(title(target), List.of(constant, method), List.of(), List.of("Comparable<" + type + ">"));
     }
 
     private static List<String> lines(Request request, String name, List<String> descending) {
-        Target target = request.target();
+        TargetClass target = request.target();
         Answers answers = request.answers();
         String type = target.wildcardType();
         String object = NewName.free(target.memberNames(), Character.toLowerCase(target.name().charAt(0)) + target.name().substring(1));
         String comparator = request.writer().name(target.code().elements().getTypeElement("java.util.Comparator"));
         List<String> lines = new ArrayList<>();
         lines.add(VISIBILITY.level(answers).prefix() + "static final " + comparator + "<" + type + "> " + name + " = " + comparator);
-        for (Part part : request.chosen()) {
+        for (StateField part : request.chosen()) {
             boolean isFirst = lines.size() == 1;
             String key = (isFirst ? "(" + type + " " + object + ")" : object) + " -> " + object + "." + part.name();
             lines.add("        ." + method(part, isFirst, key, descending.contains(part.name()), answers.single(NULLS)
@@ -157,12 +157,12 @@ public final class GenerateOrderingOperation extends GenerateOperation {
         return request.chosen().size() == 1 && whole.length() <= WIDEST ? List.of(whole) : lines;
     }
 
-    private static String constant(List<Part> parts) {
+    private static String constant(List<StateField> parts) {
         return "BY_" + parts.stream().map(part -> NameProposals.inCapitals(part.name()))
                 .collect(Collectors.joining("_AND_"));
     }
 
-    private static String method(Part part, boolean isFirst, String key, boolean isDescending, String nulls,
+    private static String method(StateField part, boolean isFirst, String key, boolean isDescending, String nulls,
             String comparator) {
         String verb = isFirst ? "comparing" : "thenComparing";
         boolean isPlain = !isDescending && part.type() instanceof PrimitiveType;

@@ -2,15 +2,15 @@ package dev.deftchisel.generate;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.change.Change;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.member.AccessorNames;
-import dev.deftchisel.member.Landing;
+import dev.deftchisel.member.MemberInserter;
 import dev.deftchisel.member.NewMember;
-import dev.deftchisel.member.StandIn;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.PlaceholderCode;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Counterparts;
 import dev.deftchisel.operation.Offer;
@@ -18,7 +18,7 @@ import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.NewFile;
 import dev.deftchisel.rewrite.TypeWriter;
@@ -64,7 +64,7 @@ public final class GenerateTestOperation implements Operation {
         return List.of(new Question.Members(MEMBERS, "the methods that are tested", List.of(), List.of()), SET_UP_QUESTION);
     }
 
-    private static Optional<Target> target(Analysis analysis, Spot spot) {
+    private static Optional<TargetClass> target(Analysis analysis, ResolvedPlace spot) {
         return spot.file().root().use() != SourceRoot.Use.MAIN ? Optional.empty() : GenerateOperation.target(analysis, spot)
                 .filter(target -> target.type().getNestingKind() == NestingKind.TOP_LEVEL && target.type()
                 .getKind() != ElementKind.ANNOTATION_TYPE);
@@ -76,11 +76,11 @@ public final class GenerateTestOperation implements Operation {
                 .filter(one -> one.use() == SourceRoot.Use.TEST && one.kind() == SourceRoot.Kind.SOURCE).findFirst();
     }
 
-    private static boolean hasJUnit(Target target) {
+    private static boolean hasJUnit(TargetClass target) {
         return target.code().elements().getTypeElement(JUNIT + "Test") != null;
     }
 
-    private static List<String> methods(Target target) {
+    private static List<String> methods(TargetClass target) {
         return ElementFilter.methodsIn(target.type().getEnclosedElements()).stream()
                 .filter(method -> !method.getModifiers().contains(Modifier.PRIVATE) && target.code().elements()
                 .getOrigin(method) == Elements.Origin.EXPLICIT)
@@ -88,7 +88,7 @@ public final class GenerateTestOperation implements Operation {
     }
 
     /** What does something, rather than to tell what is there. */
-    private static List<String> standard(Target target) {
+    private static List<String> standard(TargetClass target) {
         return methods(target).stream()
                 .filter(name -> !OF_OBJECT.contains(name) && target.parts().stream()
                 .noneMatch(part -> AccessorNames.isAccessor(name, part)))
@@ -96,7 +96,7 @@ public final class GenerateTestOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return target(spot.analysis(), spot).filter(target -> target.isAmongMembers(spot.place().caret())
                         && root(spot.file()).isPresent() && hasJUnit(target))
                 .map(target -> new Offer(id(), "generate tests of " + target.name(), Offer.Kind.GENERATE, target.code()
@@ -106,10 +106,10 @@ public final class GenerateTestOperation implements Operation {
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         SourceFile file = spot.file();
         Analysis near = analyst.analyse(Focus.around(file.path(), spot.place().selection()).deeply());
-        Optional<Target> target = target(near, spot);
+        Optional<TargetClass> target = target(near, spot);
         if (target.isEmpty()) {
             return Plan.refused(spot, "there is no top-level type of the main code here");
         }
@@ -131,33 +131,33 @@ public final class GenerateTestOperation implements Operation {
                 : fresh(target.get(), root.get(), names, answers.flag(SET_UP), analyst);
     }
 
-    private static List<NewMember> tests(List<String> names, TypeWriter writer, Code code) {
+    private static List<NewMember> tests(List<String> names, TypeWriter writer, AttributedFile code) {
         String test = "@" + writer.name(code.elements().getTypeElement(JUNIT + "Test"));
         String fail = writer.name(code.elements().getTypeElement(JUNIT + "Assertions")) + ".fail(\"not written yet\");";
         return names.stream().map(name -> NewMember.added(NewMember.Kind.METHOD, name,
                 List.of(test, "void " + name + "() {", "    " + fail, "}"))).toList();
     }
 
-    private Plan more(Spot spot, Place there, List<String> names, Analyst analyst) {
+    private Plan more(ResolvedPlace spot, Place there, List<String> names, Analyst analyst) {
         Analysis before = analyst.analyse(Focus.whole(Set.of(there.file())));
-        Code code = before.code(there.file()).orElseThrow();
-        Target test = Target.at(code, there.caret()).orElseThrow();
+        AttributedFile code = before.code(there.file()).orElseThrow();
+        TargetClass test = TargetClass.at(code, there.caret()).orElseThrow();
         List<String> missing = names.stream().filter(name -> !test.memberNames().contains(name)).toList();
         if (missing.isEmpty()) {
             return Plan.refused(spot, test.name() + " has a test for each of these");
         }
         EditsByFile edits = new EditsByFile(before);
-        edits.of(there.file()).addAll(new Landing(test).edits(tests(missing, edits.writer(code), code)));
-        return new Plan.Ready(edits.change("generate tests of " + String.join(", ", missing), Meaning.same()
+        edits.of(there.file()).addAll(new MemberInserter(test).edits(tests(missing, edits.writer(code), code)));
+        return new Plan.Ready(edits.change("generate tests of " + String.join(", ", missing), SymbolEffects.same()
                 .extending(Set.of(code.key(test.type()))),
                 List.of()), before);
     }
 
-    private Plan fresh(Target target, SourceRoot root, List<String> names, boolean setsUp, Analyst analyst) {
-        Code code = target.code();
+    private Plan fresh(TargetClass target, SourceRoot root, List<String> names, boolean setsUp, Analyst analyst) {
+        AttributedFile code = target.code();
         SourceFile file = code.file();
         String name = Counterparts.testName(target.name());
-        NewFile made = NewFile.of(root, file.headline().packageName(), name, file, analyst.snapshot(), code.elements());
+        NewFile made = NewFile.of(root, file.header().packageName(), name, file, analyst.snapshot(), code.elements());
         List<String> lines = new ArrayList<>(List.of("class " + name + " {"));
         if (setsUp) {
             lines.addAll(setUp(target, made.writer()));
@@ -172,17 +172,17 @@ public final class GenerateTestOperation implements Operation {
         Set<Path> mentioning = analyst.snapshot().pathsMentioning(Set.of(name));
         Focus focus = new Focus(Set.of(file.path()), Set.of(name), Set.of(), Map.of(file.path(), List.of(new Range(0, 0))), true)
                 .andFiles(mentioning);
-        Change change = new Change("generate tests of " + target.name(), List.of(), Meaning.same(), List.of())
+        Change change = new Change("generate tests of " + target.name(), List.of(), SymbolEffects.same(), List.of())
                 .creating(made.with(lines, Set.of()));
         return new Plan.Ready(change, analyst.analyse(focus));
     }
 
-    private static List<String> setUp(Target target, TypeWriter writer) {
+    private static List<String> setUp(TargetClass target, TypeWriter writer) {
         String field = Character.toLowerCase(target.name().charAt(0)) + target.name().substring(1);
         String arguments = ElementFilter.constructorsIn(target.type().getEnclosedElements()).stream()
                 .filter(constructor -> !constructor.getModifiers().contains(Modifier.PRIVATE))
                 .min((one, other) -> Integer.compare(one.getParameters().size(), other.getParameters().size()))
-                .map(StandIn::arguments).orElse("");
+                .map(PlaceholderCode::arguments).orElse("");
         boolean isGeneric = !target.type().getTypeParameters().isEmpty();
         String each = "@" + writer.name(target.code().elements().getTypeElement(JUNIT + "BeforeEach"));
         return List.of("    private " + target.wildcardType() + " " + field + ";", "", "    " + each, "    void setUp() {",

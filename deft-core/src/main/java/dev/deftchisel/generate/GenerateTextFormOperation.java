@@ -2,8 +2,8 @@ package dev.deftchisel.generate;
 
 import com.sun.source.tree.MethodTree;
 import dev.deftchisel.member.NewMember;
-import dev.deftchisel.member.Part;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.StateField;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Question;
@@ -57,25 +57,25 @@ public final class GenerateTextFormOperation extends GenerateOperation {
     }
 
     @Override
-    boolean isFor(Target target) {
+    boolean isFor(TargetClass target) {
         boolean isEnum = target.type().getKind() == ElementKind.ENUM;
         return !target.type().getKind().isInterface() && !(isEnum && target.parts().isEmpty());
     }
 
     @Override
-    List<Part> candidates(Target target) {
+    List<StateField> candidates(TargetClass target) {
         return target.parts();
     }
 
     @Override
-    String title(Target target) {
+    String title(TargetClass target) {
         return "generate the text form of " + target.shown();
     }
 
     @Override
     Generated generate(Request request) {
-        Target target = request.target();
-        List<Part> chosen = request.chosen();
+        TargetClass target = request.target();
+        List<StateField> chosen = request.chosen();
         Answers answers = request.answers();
         TypeWriter writer = request.writer();
         Optional<MethodTree> there = target.declared("toString", List.of());
@@ -93,7 +93,7 @@ public final class GenerateTextFormOperation extends GenerateOperation {
                 NewMember.added(NewMember.Kind.METHOD, "toString", lines(target, chosen, shape, writer)).insteadOf(there)));
     }
 
-    private static List<String> lines(Target target, List<Part> parts, String shape, TypeWriter writer) {
+    private static List<String> lines(TargetClass target, List<StateField> parts, String shape, TypeWriter writer) {
         List<String> lines = new ArrayList<>(List.of("@Override", "public String toString() {"));
         lines.addAll(switch (parts.isEmpty() ? SUM : shape) {
             case FORMAT -> format(target, parts, writer);
@@ -106,17 +106,17 @@ public final class GenerateTextFormOperation extends GenerateOperation {
     }
 
     /** The beginning of the text as code: the name of the class, or of the constant. */
-    private static String start(Target target, String bracket) {
+    private static String start(TargetClass target, String bracket) {
         return target.type().getKind() == ElementKind.ENUM ? "name() + \"" + bracket : "\"" + target.name() + bracket;
     }
 
-    private static List<String> sum(Target target, List<Part> parts, TypeWriter writer) {
+    private static List<String> sum(TargetClass target, List<StateField> parts, TypeWriter writer) {
         if (parts.isEmpty()) {
             return List.of("    return " + start(target, "[]") + "\";");
         }
         List<String> pieces = new ArrayList<>();
         String start = start(target, "[");
-        for (Part part : parts) {
+        for (StateField part : parts) {
             pieces.add(start + part.name() + "=\" + " + value(target, part, writer));
             start = "\", ";
         }
@@ -132,7 +132,7 @@ public final class GenerateTextFormOperation extends GenerateOperation {
         return lines;
     }
 
-    private static List<String> format(Target target, List<Part> parts, TypeWriter writer) {
+    private static List<String> format(TargetClass target, List<StateField> parts, TypeWriter writer) {
         boolean isEnum = target.type().getKind() == ElementKind.ENUM;
         String pattern = "\"" + (isEnum ? "%s[" : target.name() + "[") + parts.stream().map(part -> part.name() + "=%s")
                 .collect(Collectors.joining(", ")) + "]\"";
@@ -144,7 +144,7 @@ public final class GenerateTextFormOperation extends GenerateOperation {
                 : "    return String.format(" + pattern + ", " + values + ");");
     }
 
-    private static List<String> joiner(Target target, List<Part> parts, TypeWriter writer) {
+    private static List<String> joiner(TargetClass target, List<StateField> parts, TypeWriter writer) {
         String type = writer.name(target.code().elements().getTypeElement("java.util.StringJoiner"));
         List<String> lines = new ArrayList<>(List.of("    return new " + type + "(\", \", " + start(target, "[") + "\", \"]\")"));
         parts.forEach(part -> lines.add("            .add(\"" + part.name() + "=\" + " + value(target, part, writer) + ")"));
@@ -152,11 +152,11 @@ public final class GenerateTextFormOperation extends GenerateOperation {
         return lines;
     }
 
-    private static List<String> builder(Target target, List<Part> parts, TypeWriter writer) {
+    private static List<String> builder(TargetClass target, List<StateField> parts, TypeWriter writer) {
         String name = NewName.free(target.memberNames(), "text");
         List<String> lines = new ArrayList<>(List.of("    StringBuilder " + name + " = new StringBuilder(" + start(target, "[") + "\");"));
         String separator = "";
-        for (Part part : parts) {
+        for (StateField part : parts) {
             lines.add("    " + name + ".append(\"" + separator + part.name() + "=\").append(" + value(target, part, writer) + ");");
             separator = ", ";
         }
@@ -165,7 +165,7 @@ public final class GenerateTextFormOperation extends GenerateOperation {
     }
 
     /** Arrays are told by what is in them. */
-    private static String value(Target target, Part part, TypeWriter writer) {
+    private static String value(TargetClass target, StateField part, TypeWriter writer) {
         String arrays = part.isArray() ? writer.name(target.code().elements().getTypeElement("java.util.Arrays")) : "";
         return !part.isArray() ? part.name() : arrays + (part.isArrayOfArrays() ? ".deepToString(" : ".toString(") + part.name() + ")";
     }

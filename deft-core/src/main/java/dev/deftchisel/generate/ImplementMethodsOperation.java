@@ -3,16 +3,16 @@ package dev.deftchisel.generate;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.member.Habits;
+import dev.deftchisel.member.CodingStyle;
 import dev.deftchisel.member.Inherited;
 import dev.deftchisel.member.InheritedText;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.EditsByFile;
 import java.util.List;
 import java.util.Map;
@@ -54,7 +54,7 @@ public final class ImplementMethodsOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         int caret = spot.place().caret();
         return target(spot.analysis(), spot).filter(target -> target.isAmongMembers(caret))
                 .flatMap(target -> {
@@ -68,7 +68,7 @@ public final class ImplementMethodsOperation implements Operation {
                 });
     }
 
-    private static Optional<Target> target(Analysis analysis, Spot spot) {
+    private static Optional<TargetClass> target(Analysis analysis, ResolvedPlace spot) {
         return GenerateOperation.target(analysis, spot)
                 .filter(target -> target.type().getKind() != ElementKind.ANNOTATION_TYPE);
     }
@@ -80,20 +80,20 @@ public final class ImplementMethodsOperation implements Operation {
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Analysis first = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
-        Optional<Target> found = target(first, spot);
+        Optional<TargetClass> found = target(first, spot);
         if (found.isEmpty()) {
             return Plan.refused(spot, "there is no class here that could implement a method");
         }
-        Target target = found.get();
+        TargetClass target = found.get();
         Map<String, ExecutableElement> all = Inherited.by(target).methods();
         List<String> wanted = answers.several(MEMBERS).orElse(due(all));
         if (wanted.isEmpty()) {
             return Plan.refused(spot, target.shown() + " has all methods that it must have; say which others it is to override");
         }
         EditsByFile edits = new EditsByFile(first);
-        InheritedText text = new InheritedText(Inherited.by(target), edits.writer(target.code()), Habits.of(target).parameter());
+        InheritedText text = new InheritedText(Inherited.by(target), edits.writer(target.code()), CodingStyle.of(target).parameter());
         String body = answers.single(BODY).orElse("kind");
         return new ChosenMethods(target, all, "to implement in " + target.shown()).plan(spot, wanted,
                 (name, method) -> text.lines(method, body), edits,

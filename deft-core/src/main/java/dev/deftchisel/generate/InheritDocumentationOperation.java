@@ -4,17 +4,17 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.member.Inherited;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
@@ -56,7 +56,7 @@ public final class InheritDocumentationOperation implements Operation {
      * @param range  of its declaration
      * @param above  what it overrides
      */
-    private record Overriding(Code code, Range range, ExecutableElement above) {
+    private record Overriding(AttributedFile code, Range range, ExecutableElement above) {
 
         /** Its declaration with the documentation that it has. */
         Range documented() {
@@ -64,10 +64,10 @@ public final class InheritDocumentationOperation implements Operation {
         }
     }
 
-    private static Optional<Overriding> overriding(Analysis analysis, Spot spot) {
-        Optional<Code> found = analysis.code(spot.file().path());
+    private static Optional<Overriding> overriding(Analysis analysis, ResolvedPlace spot) {
+        Optional<AttributedFile> found = analysis.code(spot.file().path());
         int caret = spot.place().caret();
-        return found.flatMap(code -> Target.at(code, caret).flatMap(target -> target.members().stream()
+        return found.flatMap(code -> TargetClass.at(code, caret).flatMap(target -> target.members().stream()
                 .filter(member -> member instanceof MethodTree method && isHead(code, method, caret))
                 .findFirst()
                 .flatMap(member -> code.element(new TreePath(target.path(), member))
@@ -76,14 +76,14 @@ public final class InheritDocumentationOperation implements Operation {
     }
 
     /** Whether an offset is before the body of a method, its documentation included. */
-    private static boolean isHead(Code code, MethodTree method, int offset) {
+    private static boolean isHead(AttributedFile code, MethodTree method, int offset) {
         Range whole = Layout.withDocumentation(code.file(), code.range(method));
         int end = method.getBody() == null ? whole.end() : code.range(method.getBody()).start();
         return whole.start() <= offset && offset <= end;
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return overriding(spot.analysis(), spot).map(method -> new Offer(id(), "inherit the documentation of " + name(method),
                 Offer.Kind.GENERATE, method.range(), questions()));
     }
@@ -93,7 +93,7 @@ public final class InheritDocumentationOperation implements Operation {
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
         Optional<Overriding> found = overriding(before, spot);
         if (found.isEmpty()) {
@@ -109,6 +109,6 @@ public final class InheritDocumentationOperation implements Operation {
         }
         EditsByFile edits = new EditsByFile(before);
         edits.of(spot.file().path()).add(new NewCode(method.code().file()).write(wanted).replacing(old));
-        return new Plan.Ready(edits.change("inherit the documentation of " + name(method), Meaning.same(), List.of()), before);
+        return new Plan.Ready(edits.change("inherit the documentation of " + name(method), SymbolEffects.same(), List.of()), before);
     }
 }

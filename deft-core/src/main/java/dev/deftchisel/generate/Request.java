@@ -5,8 +5,8 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SymbolKey;
-import dev.deftchisel.member.Part;
-import dev.deftchisel.member.Target;
+import dev.deftchisel.member.StateField;
+import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.workspace.SourceFile;
@@ -24,7 +24,7 @@ import javax.lang.model.element.ExecutableElement;
  * @param writer  of types in the file
  * @param analyst for what stands elsewhere
  */
-record Request(Target target, List<Part> chosen, Answers answers, TypeWriter writer, Analyst analyst) {
+record Request(TargetClass target, List<StateField> chosen, Answers answers, TypeWriter writer, Analyst analyst) {
 
     /** Whether the module has a declaration that does not say that it needs another module. */
     boolean needsModule(String name) {

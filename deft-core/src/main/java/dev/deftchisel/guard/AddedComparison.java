@@ -69,7 +69,7 @@ final class AddedComparison {
         Set<String> kept = new HashSet<>();
         now.members().forEach(type -> type.members().forEach(one -> kept.add(told(type.nestedName(), one, false))));
         Set<String> written = new HashSet<>();
-        fresh.skeleton().members().forEach(member -> written.add(member.name()));
+        fresh.outline().members().forEach(member -> written.add(member.name()));
         for (Additions.OfType type : then.members()) {
             type.members().stream()
                     .filter(one -> !kept.contains(told(type.nestedName(), one, true)) && !written.contains(renamed(one.name())))

@@ -3,7 +3,7 @@ package dev.deftchisel.guard;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
 import dev.deftchisel.analysis.SymbolKey;
-import dev.deftchisel.change.Alike;
+import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
@@ -29,18 +29,18 @@ final class AlikeCode {
         this.file = file;
     }
 
-    boolean areAlike(Edit edit, Alike twin) {
+    boolean areAlike(Edit edit, DuplicateClaim twin) {
         Optional<SourceFile> other = twin.file().isEmpty() ? Optional.of(file) : before.snapshot().file(twin.file().get());
         return other.filter(there -> twin.isRenamed() ? isRenamed(edit, twin, there)
                 : isSame(file, twin.gone(), there, twin.other())).isPresent();
     }
 
-    private boolean isRenamed(Edit edit, Alike twin, SourceFile there) {
+    private boolean isRenamed(Edit edit, DuplicateClaim twin, SourceFile there) {
         boolean areHandedOver = twin.varied().stream().allMatch(value -> isCarried(edit, value.gone())
                 || twin.varied().stream().anyMatch(same -> isCarried(edit, same.gone())
                         && isSame(file, same.gone(), file, value.gone()) && isSame(there, same.other(), there, value.other())));
-        List<Integer> gone = tokens(file, twin.gone(), twin.varied().stream().map(Alike.Varied::gone).toList());
-        List<Integer> other = tokens(there, twin.other(), twin.varied().stream().map(Alike.Varied::other).toList());
+        List<Integer> gone = tokens(file, twin.gone(), twin.varied().stream().map(DuplicateClaim.Varied::gone).toList());
+        List<Integer> other = tokens(there, twin.other(), twin.varied().stream().map(DuplicateClaim.Varied::other).toList());
         if (!areHandedOver || gone.size() != other.size()) {
             return false;
         }

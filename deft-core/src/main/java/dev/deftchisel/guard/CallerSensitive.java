@@ -2,10 +2,10 @@ package dev.deftchisel.guard;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.SymbolKey;
-import dev.deftchisel.change.Carried;
+import dev.deftchisel.change.MovedCode;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
@@ -41,7 +41,7 @@ final class CallerSensitive {
         List<Difference> differences = new ArrayList<>();
         for (FileChange file : change.effective()) {
             for (Edit edit : file.takenEdits()) {
-                for (Carried piece : edit.carried()) {
+                for (MovedCode piece : edit.carried()) {
                     call(piece).filter(call -> !type(piece.file(), piece.from()).equals(type(file.path(), edit.range())))
                             .ifPresent(call -> differences.add(new Difference(Difference.Kind.UNPROVEN, piece.file(), call.range(), Optional.empty(),
                                     Optional.empty(), "this depends on the class that calls it, which would be another one")));
@@ -51,7 +51,7 @@ final class CallerSensitive {
         return differences;
     }
 
-    private Optional<Binding> call(Carried piece) {
+    private Optional<Binding> call(MovedCode piece) {
         return before.bindings(piece.file()).stream()
                 .filter(binding -> binding.role() == Role.CALL && piece.from().encloses(binding.range()))
                 .filter(binding -> binding.key() instanceof SymbolKey.Method method && method.owner() instanceof SymbolKey.Type owner
@@ -61,7 +61,7 @@ final class CallerSensitive {
 
     /** The class around a place. */
     private Optional<String> type(Path file, Range range) {
-        Optional<Code> code = before.code(file);
+        Optional<AttributedFile> code = before.code(file);
         return code.flatMap(known -> known.around(new Range(range.start(), range.start())).stream().findFirst()
                 .flatMap(known::enclosingType)).map(TypeElement::getQualifiedName).map(Object::toString);
     }

@@ -3,7 +3,7 @@ package dev.deftchisel.guard;
 import com.sun.source.tree.ConditionalExpressionTree;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.CompilerError;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
@@ -12,8 +12,8 @@ import dev.deftchisel.analysis.Trace;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Mapping;
-import dev.deftchisel.change.Meaning;
-import dev.deftchisel.change.Site;
+import dev.deftchisel.change.SymbolEffects;
+import dev.deftchisel.change.PlaceAfter;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -42,7 +42,7 @@ final class Comparison {
     private final Mapping mapping;
     private final Set<SymbolKey> extended;
     private final Set<Place> revalued;
-    private final Meaning.Freedom freedom;
+    private final SymbolEffects.Leeway freedom;
     private final Map<Path, Found> found = new HashMap<>();
     private final Map<SymbolKey, Set<SymbolKey>> standIns = new HashMap<>();
 
@@ -82,11 +82,11 @@ final class Comparison {
     }
 
     /** An implied binding has no name of its own; it is looked for where its code starts. */
-    private List<Site> sites(Binding binding) {
-        List<Site> sites = mapping.sites(binding.file(), binding.range());
+    private List<PlaceAfter> sites(Binding binding) {
+        List<PlaceAfter> sites = mapping.sites(binding.file(), binding.range());
         boolean isGone = !sites.isEmpty() || binding.isNamed() || mapping.isReplaced(binding.file(), binding.range());
         return isGone ? sites
-                : List.of(new Site(mapping.file(binding.file()), mapping.code(binding.file(), binding.range())));
+                : List.of(new PlaceAfter(mapping.file(binding.file()), mapping.code(binding.file(), binding.range())));
     }
 
     private Found found(Path file) {
@@ -105,7 +105,7 @@ final class Comparison {
 
     /** Whether a variable of a body is declared no longer, since that was the error: its name means what it means then. */
     private boolean isMendedAway(SymbolKey key) {
-        return freedom == Meaning.Freedom.TYPES && key instanceof SymbolKey.Local local && before.declaration(key)
+        return freedom == SymbolEffects.Leeway.TYPES && key instanceof SymbolKey.Local local && before.declaration(key)
                 .filter(declared -> !found(mapping.file(local.file())).declares(mapping.code(local.file(), declared.range())))
                 .isPresent();
     }
@@ -129,7 +129,7 @@ final class Comparison {
                 .collect(Collectors.toSet()));
     }
 
-    private Optional<Difference> compare(Binding binding, Site site) {
+    private Optional<Difference> compare(Binding binding, PlaceAfter site) {
         // what no one could resolve before proves nothing now; a static import that names several members may be split
         if (binding.key() instanceof SymbolKey.Unknown || binding.role() == Role.IMPORT) {
             return Optional.empty();
@@ -142,7 +142,7 @@ final class Comparison {
         if (actual.contains(expected) || actual.stream().anyMatch(standIns(binding.key())::contains)
                 || actual.stream().anyMatch(key -> isNewOverride(key, expected) || isNowKnown(expected, key))
                 || uncertainty.of(binding) || isMendedAway(binding.key())
-                || freedom == Meaning.Freedom.TYPES && uncertainty.isHalfRead(binding.file())) {
+                || freedom == SymbolEffects.Leeway.TYPES && uncertainty.isHalfRead(binding.file())) {
             return Optional.empty();
         }
         Optional<SymbolKey> other = actual.stream().filter(key -> !(key instanceof SymbolKey.Unknown)).findFirst();
@@ -190,7 +190,7 @@ final class Comparison {
         }
     }
 
-    private Difference difference(Binding binding, Site site, Optional<SymbolKey> actual, String what) {
+    private Difference difference(Binding binding, PlaceAfter site, Optional<SymbolKey> actual, String what) {
         String name = after.text(site.file(), site.range());
         Difference.Kind kind = binding.role() == Role.DOC
                 ? Difference.Kind.DOCUMENTATION
@@ -207,7 +207,7 @@ final class Comparison {
         boolean isOtherOverload = binding.key() instanceof SymbolKey.Method before && actual.isPresent()
                 && actual.get() instanceof SymbolKey.Method now && (before.name().equals(now.name()) || now.name().equals("<init>"));
         boolean isOwnDeclaration = binding.role() == Role.DECLARATION && actual.isPresent();
-        return freedom == Meaning.Freedom.TYPES && !before.errors(binding.file()).isEmpty()
+        return freedom == SymbolEffects.Leeway.TYPES && !before.errors(binding.file()).isEmpty()
                 && (isOtherOverload || isOwnDeclaration || !binding.isNamed());
     }
 
@@ -231,7 +231,7 @@ final class Comparison {
             String signature = signature(problem.file(), problem.range().start(), problem.code());
             if (known.merge(signature, -1, Integer::sum) < 0 && !wasHidden(problem) && !isOfNewClass(problem)) {
                 Path file = mapping.origin(problem.file());
-                if (freedom == Meaning.Freedom.TYPES && uncertainty.isHalfRead(file) && !Uncertainty.isOfParser(problem)) {
+                if (freedom == SymbolEffects.Leeway.TYPES && uncertainty.isHalfRead(file) && !Uncertainty.isOfParser(problem)) {
                     // the compiler had not got that far
                     continue;
                 }
@@ -321,24 +321,24 @@ final class Comparison {
                 .map(path -> questionMark(code, (ConditionalExpressionTree) path.getLeaf()))).findFirst();
     }
 
-    private static Range questionMark(Code code, ConditionalExpressionTree choice) {
+    private static Range questionMark(AttributedFile code, ConditionalExpressionTree choice) {
         return code.tokens().range(code.tokens().code(code.tokens().at(code.range(choice.getCondition()).end())));
     }
 
-    private Optional<String> typeOfChoice(Site questionMark) {
+    private Optional<String> typeOfChoice(PlaceAfter questionMark) {
         return after.code(questionMark.file()).stream().flatMap(code -> code.around(questionMark.range()).stream()
                 .filter(path -> path.getLeaf() instanceof ConditionalExpressionTree choice
                         && questionMark(code, choice).equals(questionMark.range()))
                 .flatMap(path -> code.type(path).stream()).map(code::descriptor)).findFirst();
     }
 
-    private List<Site> places(Trace trace) {
+    private List<PlaceAfter> places(Trace trace) {
         if (trace.fact() != Trace.Fact.TYPE) {
             return mapping.sites(trace.file(), trace.range());
         }
-        List<Site> places = new ArrayList<>(mapping.copies(trace.file(), trace.range()));
+        List<PlaceAfter> places = new ArrayList<>(mapping.copies(trace.file(), trace.range()));
         if (!mapping.isReplaced(trace.file(), trace.range())) {
-            places.add(new Site(mapping.file(trace.file()), mapping.code(trace.file(), trace.range())));
+            places.add(new PlaceAfter(mapping.file(trace.file()), mapping.code(trace.file(), trace.range())));
         }
         return places;
     }

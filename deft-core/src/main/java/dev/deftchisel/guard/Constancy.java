@@ -7,7 +7,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.SymbolKey;
@@ -96,7 +96,7 @@ final class Constancy {
         if (field.isEmpty() || !(field.get().getParentPath().getLeaf() instanceof ClassTree owner)) {
             return true;
         }
-        Code code = before.code(file).orElseThrow();
+        AttributedFile code = before.code(file).orElseThrow();
         boolean isOfObject = code.element(field.get())
                 .filter(element -> !element.getModifiers().contains(Modifier.STATIC)
                         && element.getEnclosingElement() instanceof TypeElement type
@@ -109,7 +109,7 @@ final class Constancy {
                 .anyMatch(member -> runs(code, new TreePath(field.get().getParentPath(), member)));
     }
 
-    private static boolean runs(Code code, TreePath member) {
+    private static boolean runs(AttributedFile code, TreePath member) {
         Tree tree = member.getLeaf();
         return tree instanceof BlockTree || tree instanceof VariableTree variable && variable.getInitializer() != null
                 && !code.effects(new TreePath(member, variable.getInitializer())).isPure();

@@ -11,17 +11,17 @@ import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
-import dev.deftchisel.change.Alike;
-import dev.deftchisel.change.Carried;
+import dev.deftchisel.change.DuplicateClaim;
+import dev.deftchisel.change.MovedCode;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Mapping;
-import dev.deftchisel.change.Meaning;
-import dev.deftchisel.source.ImportSketch;
+import dev.deftchisel.change.SymbolEffects;
+import dev.deftchisel.source.ImportOutline;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.Skeleton;
+import dev.deftchisel.source.FileOutline;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -60,7 +60,7 @@ final class EditShapes {
     private final Change change;
     private final Mapping mapping;
     /** Everything that the change writes again. */
-    private final List<Carried> carried;
+    private final List<MovedCode> carried;
     private final Map<Path, Named> named = new HashMap<>();
 
     /** The names written in a file, by their first and last offset: a file may have as many edits as names. */
@@ -107,14 +107,14 @@ final class EditShapes {
             case CODE -> edit.carried().stream().allMatch(piece -> isCarried(edit, piece))
                     && edit.alike().stream().allMatch(twin -> new AlikeCode(before, file).areAlike(edit, twin))
                     && edit.unneeded().stream().allMatch(idle -> isPure(file, idle))
-                    && (change.meaning().freedom() != Meaning.Freedom.NONE || isWholeMember(file, edit) || isRewritten(file, edit)
+                    && (change.meaning().freedom() != SymbolEffects.Leeway.NONE || isWholeMember(file, edit) || isRewritten(file, edit)
                             || losesNothing(file, edit));
             case COMMENT, STRING -> staysInText(file.tokens(), edit);
             case RESOURCE -> false;
         };
     }
 
-    private boolean isCarried(Edit edit, Carried piece) {
+    private boolean isCarried(Edit edit, MovedCode piece) {
         String written = edit.replacement().substring(piece.at(), piece.at() + piece.from().length());
         return before.snapshot().file(piece.file())
                 .filter(file -> file.content().startsWith(written, piece.from().start()))
@@ -162,8 +162,8 @@ final class EditShapes {
      */
     private boolean losesNothing(SourceFile file, Edit edit) {
         List<Range> kept = Stream.concat(
-                carried.stream().filter(piece -> piece.file().equals(file.path())).map(Carried::from),
-                Stream.concat(edit.alike().stream().map(Alike::gone), edit.unneeded().stream())).toList();
+                carried.stream().filter(piece -> piece.file().equals(file.path())).map(MovedCode::from),
+                Stream.concat(edit.alike().stream().map(DuplicateClaim::gone), edit.unneeded().stream())).toList();
         Tokens tokens = file.tokens();
         for (int i = tokens.code(tokens.at(edit.range().start())); edit.range().length() > 0 && i < tokens.count()
                 && tokens.start(i) < edit.range().end(); i = tokens.code(i + 1)) {
@@ -349,19 +349,19 @@ final class EditShapes {
     private static boolean isOtherOrder(SourceFile file, Edit edit) {
         Tokens written = Tokens.of(edit.replacement());
         List<String> comments = new ArrayList<>();
-        boolean isOnly = isOnly(file.tokens(), file.skeleton().imports(), edit.range(), comments)
-                && isOnly(written, Skeleton.of(written).imports(), new Range(0, edit.replacement().length()), new ArrayList<>());
+        boolean isOnly = isOnly(file.tokens(), file.outline().imports(), edit.range(), comments)
+                && isOnly(written, FileOutline.of(written).imports(), new Range(0, edit.replacement().length()), new ArrayList<>());
         return isOnly && comments.stream().allMatch(edit.replacement()::contains);
     }
 
     private static boolean isOnlyImports(SourceFile file, Range range) {
         List<String> comments = new ArrayList<>();
-        return isOnly(file.tokens(), file.skeleton().imports(), range, comments) && comments.isEmpty();
+        return isOnly(file.tokens(), file.outline().imports(), range, comments) && comments.isEmpty();
     }
 
     /** Whether there is nothing in a range but imports, white space, and comments, which are told. */
-    private static boolean isOnly(Tokens tokens, List<ImportSketch> lines, Range range, List<String> comments) {
-        List<Range> imports = lines.stream().map(ImportSketch::range).filter(range::encloses).toList();
+    private static boolean isOnly(Tokens tokens, List<ImportOutline> lines, Range range, List<String> comments) {
+        List<Range> imports = lines.stream().map(ImportOutline::range).filter(range::encloses).toList();
         for (int i = Math.max(0, tokens.at(range.start())); i < tokens.count() && tokens.start(i) < range.end(); i++) {
             Range token = tokens.range(i);
             if (imports.stream().noneMatch(line -> line.encloses(token))) {
@@ -377,9 +377,9 @@ final class EditShapes {
 
     /** Before or behind an import, behind the package, or at the start of a file that has neither. */
     private static boolean isAmongImports(SourceFile file, int offset) {
-        boolean isAtImport = file.skeleton().imports().stream()
+        boolean isAtImport = file.outline().imports().stream()
                 .anyMatch(line -> line.range().end() == offset || line.range().start() == offset);
-        Range home = file.skeleton().packageRange();
+        Range home = file.outline().packageRange();
         Tokens tokens = file.tokens();
         boolean isBehindPackage = home.length() > 0 && home.end() <= offset
                 && tokens.codeBefore(tokens.at(offset - 1)) == tokens.code(tokens.at(home.end() - 1) + 1)

@@ -9,7 +9,7 @@ import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Mapping;
-import dev.deftchisel.change.Site;
+import dev.deftchisel.change.PlaceAfter;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -38,7 +38,7 @@ final class GivenNames {
      * @param edit that writes it
      * @param site where it stands afterwards
      */
-    private record Written(FileChange file, Edit edit, Site site) {
+    private record Written(FileChange file, Edit edit, PlaceAfter site) {
     }
 
     List<Difference> differences() {
@@ -49,7 +49,7 @@ final class GivenNames {
                 for (Range name : edit.linked()) {
                     int start = mapping.written(file.path(), edit).start();
                     byName.computeIfAbsent(edit.replacement().substring(name.start(), name.end()), text -> new ArrayList<>())
-                            .add(new Written(file, edit, new Site(file.pathAfter(),
+                            .add(new Written(file, edit, new PlaceAfter(file.pathAfter(),
                                     new Range(start + name.start(), start + name.end()))));
                 }
             }
@@ -68,7 +68,7 @@ final class GivenNames {
         return differences;
     }
 
-    private List<Binding> at(Site site) {
+    private List<Binding> at(PlaceAfter site) {
         return after.bindings(site.file()).stream()
                 .filter(binding -> binding.isNamed() && binding.range().equals(site.range()))
                 .toList();

@@ -12,7 +12,7 @@ import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Mapping;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
@@ -96,7 +96,7 @@ public final class Guard {
         differences.addAll(comparison.errors());
         differences.addAll(new GivenNames(after, change).differences());
         differences.addAll(new RemadeComparison(analyst, analyst.of(changed), change).differences());
-        if (differences.isEmpty() && change.meaning().freedom() != Meaning.Freedom.TYPES) {
+        if (differences.isEmpty() && change.meaning().freedom() != SymbolEffects.Leeway.TYPES) {
             // otherwise other types only follow from other names
             differences.addAll(comparison.traces());
             differences.addAll(new Constancy(before, after, change.mapping()).differences());
@@ -106,7 +106,7 @@ public final class Guard {
         }
         differences.addAll(new OverridingComparison(before, after, change).differences());
         differences.addAll(new PlatformNames(before, change).differences());
-        if (differences.isEmpty() && change.meaning().freedom() != Meaning.Freedom.TYPES) {
+        if (differences.isEmpty() && change.meaning().freedom() != SymbolEffects.Leeway.TYPES) {
             differences.addAll(new AddedComparison(analyst, changed, before, change).differences());
         }
         if (differences.isEmpty()) {

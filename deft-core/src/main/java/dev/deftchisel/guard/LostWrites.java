@@ -8,12 +8,12 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.SymbolKey;
-import dev.deftchisel.change.Carried;
+import dev.deftchisel.change.MovedCode;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
@@ -44,7 +44,7 @@ final class LostWrites {
         List<Difference> differences = new ArrayList<>();
         for (FileChange file : change.effective()) {
             for (Edit edit : file.takenEdits()) {
-                for (Carried piece : edit.carried()) {
+                for (MovedCode piece : edit.carried()) {
                     before.code(piece.file()).ifPresent(code -> lost(file.path(), edit, piece, code).ifPresent(differences::add));
                 }
             }
@@ -52,7 +52,7 @@ final class LostWrites {
         return differences;
     }
 
-    private Optional<Difference> lost(Path target, Edit edit, Carried piece, Code code) {
+    private Optional<Difference> lost(Path target, Edit edit, MovedCode piece, AttributedFile code) {
         Optional<TreePath> member = member(code, piece.from());
         boolean isSameBody = member.filter(found -> target.equals(piece.file())
                 && code.range(found.getLeaf()).encloses(edit.range())
@@ -72,7 +72,7 @@ final class LostWrites {
                 .findFirst();
     }
 
-    private static Optional<TreePath> member(Code code, Range range) {
+    private static Optional<TreePath> member(AttributedFile code, Range range) {
         return code.around(range).stream()
                 .filter(path -> path.getParentPath() != null && path.getParentPath().getLeaf() instanceof ClassTree)
                 .filter(path -> path.getLeaf() instanceof MethodTree || path.getLeaf() instanceof BlockTree
@@ -85,7 +85,7 @@ final class LostWrites {
                 .noneMatch(other -> isCarried(other.offset(), edit, file));
     }
 
-    private boolean isGone(Occurrence one, Path file, Code code) {
+    private boolean isGone(Occurrence one, Path file, AttributedFile code) {
         return change.mapping().isReplaced(file, code.range(one.path().getLeaf()));
     }
 
@@ -94,7 +94,7 @@ final class LostWrites {
     }
 
     /** Whether what is written in the place of the code gives the variable a value. */
-    private boolean isWrittenInstead(Occurrence one, Path file, Code code) {
+    private boolean isWrittenInstead(Occurrence one, Path file, AttributedFile code) {
         SymbolKey key = change.mapping().key(code.key(one.variable()));
         Path now = change.mapping().file(file);
         return change.effective().stream().filter(changed -> changed.path().equals(file))
@@ -106,7 +106,7 @@ final class LostWrites {
     }
 
     /** In words, where the value is read by code that stays behind; empty when nowhere. */
-    private Optional<String> reader(Occurrence one, List<Occurrence> all, Carried piece, Code code, TreePath member) {
+    private Optional<String> reader(Occurrence one, List<Occurrence> all, MovedCode piece, AttributedFile code, TreePath member) {
         boolean isImplied = all.stream().noneMatch(other -> other.variable().equals(one.variable())
                 && other.access() == Occurrence.Access.DECLARED)
                 && code.element(member).filter(one.variable().getEnclosingElement()::equals).isPresent();
@@ -123,7 +123,7 @@ final class LostWrites {
     }
 
     /** The widest loop around the code from one round of which to the next the variable keeps its value. */
-    private static Optional<Range> loop(Occurrence one, List<Occurrence> all, Carried piece, Code code) {
+    private static Optional<Range> loop(Occurrence one, List<Occurrence> all, MovedCode piece, AttributedFile code) {
         int declared = all.stream().filter(other -> other.variable().equals(one.variable())
                 && other.access() == Occurrence.Access.DECLARED).mapToInt(Occurrence::offset).findFirst().orElse(0);
         return code.around(piece.from()).stream()
@@ -134,7 +134,7 @@ final class LostWrites {
                 .reduce((inner, outer) -> outer);
     }
 
-    private static boolean isInHeader(Tree loop, int declared, Code code) {
+    private static boolean isInHeader(Tree loop, int declared, AttributedFile code) {
         return loop instanceof ForLoopTree header && header.getInitializer().stream()
                 .anyMatch(statement -> code.find(statement).filter(range -> range.contains(declared)).isPresent());
     }

@@ -9,7 +9,7 @@ import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Mapping;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -93,7 +93,7 @@ final class OverridingComparison {
 
     /** Whether a class of a body is not there any more, since the change is free to say in another form what it did. */
     private boolean isWrittenOtherwise(SymbolKey type) {
-        return change.meaning().freedom() != Meaning.Freedom.NONE && type instanceof SymbolKey.LocalType local
+        return change.meaning().freedom() != SymbolEffects.Leeway.NONE && type instanceof SymbolKey.LocalType local
                 && mapping.isReplaced(local.file(), new Range(local.offset(), local.offset() + 1))
                 && mapping.copies(local.file(), new Range(local.offset(), local.offset() + 1)).isEmpty();
     }
@@ -101,7 +101,7 @@ final class OverridingComparison {
     /** New methods in types of which the change does not say that they get members that override others. */
     private List<SymbolKey.Method> added() {
         // where something was missing, it comes to be wherever it is asked for
-        return change.meaning().freedom() != Meaning.Freedom.NONE || before.errors().stream().anyMatch(Uncertainty::isOfMissing) ? List.of()
+        return change.meaning().freedom() != SymbolEffects.Leeway.NONE || before.errors().stream().anyMatch(Uncertainty::isOfMissing) ? List.of()
                 : change.effective().stream().filter(file -> !file.isNew())
                 .flatMap(file -> {
                     Set<SymbolKey> known = declaredMethods(before, file.path()).map(mapping::key).collect(Collectors.toSet());

@@ -3,9 +3,9 @@ package dev.deftchisel.guard;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Effects;
-import dev.deftchisel.change.Carried;
+import dev.deftchisel.change.MovedCode;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.source.Range;
@@ -35,7 +35,7 @@ final class TwiceEvaluated {
                 .toList();
     }
 
-    private Optional<Difference> twice(Carried piece, Code code) {
+    private Optional<Difference> twice(MovedCode piece, AttributedFile code) {
         Optional<TreePath> value = code.around(piece.from()).stream()
                 .filter(path -> path.getParentPath() != null && path.getParentPath().getLeaf() instanceof VariableTree variable
                         && variable.getInitializer() == path.getLeaf() && piece.from().encloses(code.range(path.getLeaf())))

@@ -9,7 +9,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.CompilerError;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.analysis.Trace;
@@ -85,7 +85,7 @@ final class Uncertainty {
     }
 
     /** Whether an argument of a call has a type that names one that is not known. */
-    private static boolean isHandedUnknown(Code code, TreePath call) {
+    private static boolean isHandedUnknown(AttributedFile code, TreePath call) {
         List<? extends ExpressionTree> arguments = call.getLeaf() instanceof MethodInvocationTree called ? called.getArguments()
                 : ((NewClassTree) call.getLeaf()).getArguments();
         return arguments.stream().anyMatch(argument -> code.type(new TreePath(call, argument)).filter(type -> !isUnknown(type)).isEmpty());
@@ -102,7 +102,7 @@ final class Uncertainty {
                         .filter(path -> path.getLeaf() instanceof CaseTree label && label.getExpressions().stream()
                                 .anyMatch(one -> code.range(one).equals(binding.range())))
                         .map(TreePath::getParentPath)
-                        .filter(choice -> code.type(new TreePath(choice, Code.chosenFrom(choice.getLeaf())))
+                        .filter(choice -> code.type(new TreePath(choice, AttributedFile.chosenFrom(choice.getLeaf())))
                                 .filter(type -> type.getKind() != TypeKind.ERROR).isEmpty()))
                 .findAny().isPresent();
     }

@@ -6,7 +6,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.AccessLevel;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
@@ -18,11 +18,11 @@ import javax.lang.model.element.TypeElement;
 /** Whether what a method uses may be used at a call as well (JLS 6.6). */
 final class Accessible {
 
-    private final Code code;
+    private final AttributedFile code;
     private final TypeElement here;
 
     /** @param here the class around the call */
-    Accessible(Code code, TypeElement here) {
+    Accessible(AttributedFile code, TypeElement here) {
         this.code = code;
         this.here = here;
     }

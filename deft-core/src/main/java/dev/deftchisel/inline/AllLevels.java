@@ -13,7 +13,7 @@ import dev.deftchisel.change.Mapping;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.Opening;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
@@ -131,7 +131,7 @@ final class AllLevels {
             if (chain.contains(called.get().key())) {
                 return Optional.of(recursion(change, call, called.get()));
             }
-            Spot spot = new Spot(new Place(call.file(), new Range(call.name().start(), call.name().start())),
+            ResolvedPlace spot = new ResolvedPlace(new Place(call.file(), new Range(call.name().start(), call.name().start())),
                     next.snapshot().file(call.file()).orElseThrow(), around);
             Plan plan = new InlineMethod(spot, called.get(), next).plan(true, true, opens);
             if (plan instanceof Plan.Ready ready) {

@@ -6,7 +6,7 @@ import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.rewrite.Layout;
@@ -15,7 +15,7 @@ import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.Precedence;
 import dev.deftchisel.rewrite.Transplant;
 import dev.deftchisel.rewrite.TypeWriter;
-import dev.deftchisel.rewrite.Written;
+import dev.deftchisel.rewrite.ValueWriter;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
@@ -38,12 +38,12 @@ final class BodyWriter {
 
     private final Analysis analysis;
     private final CallSite site;
-    private final Code code;
+    private final AttributedFile code;
     private final Callee callee;
     private final TypeWriter writer;
     private final Layout layout;
     private final Map<VariableElement, String> renamed = new HashMap<>();
-    private final Optional<Merged> merged;
+    private final Optional<ResultVariableMerge> merged;
     private final TypeArguments arguments;
     private boolean isWritten = true;
 
@@ -51,7 +51,7 @@ final class BodyWriter {
      * @param writer of types in the file of the call
      * @param taken  names of the member around the call; those that are given here are added
      */
-    BodyWriter(Analysis analysis, CallSite site, Optional<Merged> merged, TypeWriter writer, Set<String> taken) {
+    BodyWriter(Analysis analysis, CallSite site, Optional<ResultVariableMerge> merged, TypeWriter writer, Set<String> taken) {
         this.analysis = analysis;
         this.site = site;
         this.code = site.code();
@@ -93,7 +93,7 @@ final class BodyWriter {
         return analysis.declaration(code.key(code.element(variable).orElseThrow())).orElseThrow().range();
     }
 
-    void declare(NewCode text, Handed one, String newLine) {
+    void declare(NewCode text, ArgumentBinding one, String newLine) {
         type(text, one.declared());
         one.name().ifPresentOrElse(name -> name(text, name), () -> text.write(objectName()));
         text.write(one.isPacked() ? " = {" : " = ");
@@ -101,7 +101,7 @@ final class BodyWriter {
         text.write(one.isPacked() ? "};" : ";");
     }
 
-    private void values(NewCode text, Handed one, String indent) {
+    private void values(NewCode text, ArgumentBinding one, String indent) {
         if (!one.values().isEmpty()) {
             Range range = one.range(code);
             text.from(code.file()).carry(range, Layout.indentOf(code.file(), range.start()), indent);
@@ -210,10 +210,10 @@ final class BodyWriter {
 
     /** The type that an operand of the body has where it is written; {@code this} becomes the object of the call. */
     private Optional<TypeMirror> typeOf(TreePath operand) {
-        Optional<Handed> object = site.object().filter(one -> operand.getLeaf() instanceof IdentifierTree name
+        Optional<ArgumentBinding> object = site.object().filter(one -> operand.getLeaf() instanceof IdentifierTree name
                 && name.getName().contentEquals("this"));
         return object.isEmpty() ? callee.code().type(operand)
-                : object.flatMap(one -> site.way(one) == Handed.Way.VARIABLE ? Optional.of(one.declared()) : code.type(one.value()));
+                : object.flatMap(one -> site.way(one) == ArgumentBinding.Way.VARIABLE ? Optional.of(one.declared()) : code.type(one.value()));
     }
 
     private void typeArgument(NewCode text, TypeMirror type) {
@@ -238,7 +238,7 @@ final class BodyWriter {
         site.handed().stream()
                 .filter(argument -> argument.name().filter(name -> one.variable().getSimpleName().contentEquals(name)
                         && callee.element().getParameters().contains(one.variable())).isPresent())
-                .filter(argument -> site.way(argument) == Handed.Way.WRITTEN)
+                .filter(argument -> site.way(argument) == ArgumentBinding.Way.WRITTEN)
                 .forEach(argument -> {
                     Optional<TreePath> cast = uselessCast(argument, one.path());
                     TreePath place = cast.orElse(one.path());
@@ -247,7 +247,7 @@ final class BodyWriter {
     }
 
     /** The cast around a use that turns what is handed over into the type that it has anyway. */
-    private Optional<TreePath> uselessCast(Handed argument, TreePath use) {
+    private Optional<TreePath> uselessCast(ArgumentBinding argument, TreePath use) {
         TreePath around = use.getParentPath();
         boolean isCast = around.getLeaf() instanceof TypeCastTree && argument.isName();
         Optional<TypeMirror> wanted = isCast ? callee.code().type(around) : Optional.empty();
@@ -261,7 +261,7 @@ final class BodyWriter {
                 : Optional.of(callee.code().range(one.path().getLeaf()));
     }
 
-    private void argument(NewCode text, Handed argument, TreePath use, boolean isOfRightType) {
+    private void argument(NewCode text, ArgumentBinding argument, TreePath use, boolean isOfRightType) {
         if (argument.isPacked()) {
             boolean isSpread = argument.values().size() > 1 && isRest(use, argument);
             Optional<String> type = isSpread ? Optional.of("") : writer.write(argument.declared());
@@ -274,14 +274,14 @@ final class BodyWriter {
         Range range = code.range(argument.tree());
         NewCode caller = text.from(code.file());
         Optional<TypeMirror> own = isOfRightType ? code.type(argument.value()) : Optional.empty();
-        Written written = own.map(type -> new Written(code, argument.value(), type, writer))
-                .orElseGet(() -> new Written(code, argument.value(), argument.declared(), argument.formal(), writer));
+        ValueWriter written = own.map(type -> new ValueWriter(code, argument.value(), type, writer))
+                .orElseGet(() -> new ValueWriter(code, argument.value(), argument.declared(), argument.formal(), writer));
         isWritten &= written.write(caller, callee.code(), use,
                 (to, instead) -> to.carry(range, "", "", instead));
     }
 
     /** Whether a use stands where any number of arguments may stand, so that there need be no array. */
-    private boolean isRest(TreePath use, Handed argument) {
+    private boolean isRest(TreePath use, ArgumentBinding argument) {
         return use.getParentPath().getLeaf() instanceof MethodInvocationTree call
                 && callee.code().element(use.getParentPath()).orElse(null) instanceof ExecutableElement called && called.isVarArgs()
                 && call.getArguments().size() == called.getParameters().size()
@@ -290,8 +290,8 @@ final class BodyWriter {
     }
 
     private void object(NewCode text) {
-        Handed object = site.object().orElseThrow();
-        if (site.way(object) == Handed.Way.VARIABLE) {
+        ArgumentBinding object = site.object().orElseThrow();
+        if (site.way(object) == ArgumentBinding.Way.VARIABLE) {
             text.write(objectName());
             return;
         }
@@ -308,9 +308,9 @@ final class BodyWriter {
     }
 
     /** What is written in place of a name of the body. */
-    private Optional<Handed> written(TreePath use) {
+    private Optional<ArgumentBinding> written(TreePath use) {
         return site.handed().stream()
-                .filter(one -> site.way(one) == Handed.Way.WRITTEN
+                .filter(one -> site.way(one) == ArgumentBinding.Way.WRITTEN
                         && one.uses().stream().anyMatch(path -> path.getLeaf() == use.getLeaf()))
                 .findFirst();
     }
@@ -343,7 +343,7 @@ final class BodyWriter {
         TreePath result = isUselessCast(handedBack) ? new TreePath(handedBack, ((TypeCastTree) handedBack.getLeaf()).getExpression())
                 : handedBack;
         Range range = callee.code().range(result.getLeaf());
-        isWritten &= new Written(callee.code(), result, site.result(), callee.element().getReturnType(), writer).write(text, code, call,
+        isWritten &= new ValueWriter(callee.code(), result, site.result(), callee.element().getReturnType(), writer).write(text, code, call,
                 (to, instead) -> carry(to, List.of(result), range, callIndent(), instead));
     }
 }

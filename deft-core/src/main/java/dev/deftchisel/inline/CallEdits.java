@@ -6,11 +6,11 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.rewrite.Block;
-import dev.deftchisel.rewrite.Home;
+import dev.deftchisel.rewrite.InsertionPoint;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.Precedence;
@@ -29,10 +29,10 @@ import java.util.function.Consumer;
 final class CallEdits {
 
     private final CallSite site;
-    private final Code code;
+    private final AttributedFile code;
     private final Callee callee;
     private final Layout layout;
-    private final Optional<Merged> merged;
+    private final Optional<ResultVariableMerge> merged;
     private final BodyWriter body;
     private final String resultName;
 
@@ -45,7 +45,7 @@ final class CallEdits {
         this.code = site.code();
         this.callee = site.callee();
         this.layout = Layout.of(code.file());
-        this.merged = Merged.of(analysis, site);
+        this.merged = ResultVariableMerge.of(analysis, site);
         this.body = new BodyWriter(analysis, site, merged, writer, taken);
         this.resultName = callee.shape() instanceof OneExit ? NewName.free(taken, "result") : "";
         taken.add(resultName);
@@ -58,7 +58,7 @@ final class CallEdits {
 
     List<Edit> all() {
         List<Range> idle = site.all().stream()
-                .filter(one -> site.way(one) == Handed.Way.LEFT_OUT)
+                .filter(one -> site.way(one) == ArgumentBinding.Way.LEFT_OUT)
                 .flatMap(one -> one.values().stream())
                 .map(path -> code.range(path.getLeaf()))
                 .toList();
@@ -66,7 +66,7 @@ final class CallEdits {
         CallPlace place = new CallPlace(site);
         Optional<TreePath> own = place.ownStatement().or(() -> callee.shape() instanceof Callee.Several
                 ? place.returnStatement() : Optional.empty());
-        Optional<WayOut> wayOut = WayOut.of(site);
+        Optional<ExitCheckCall> wayOut = ExitCheckCall.of(site);
         if (wayOut.isPresent()) {
             edits.add(leaving(wayOut.get()).without(idle));
         } else if (merged.isPresent()) {
@@ -84,7 +84,7 @@ final class CallEdits {
             edits.add((content(text, lineOf(range.start())) ? text.replacing(range)
                     : Edit.of(Layout.removed(code.file(), range), "", Edit.Kind.CODE)).without(idle));
         } else if (own.isPresent()) {
-            Block block = new Block(code, new Home.Around(own.get()));
+            Block block = new Block(code, new InsertionPoint.Around(own.get()));
             edits.add(block.whole(text -> content(text, block.newLine())).without(idle));
         } else {
             edits.addAll(besides(place, idle));
@@ -93,7 +93,7 @@ final class CallEdits {
     }
 
     /** The statements of the method leave as the call's statement did. */
-    private Edit leaving(WayOut way) {
+    private Edit leaving(ExitCheckCall way) {
         Range range = way.range(code);
         String newLine = lineOf(range.start());
         NewCode text = new NewCode(code.file());
@@ -109,7 +109,7 @@ final class CallEdits {
     }
 
     private void declareVariables(NewCode text, String newLine) {
-        for (Handed one : site.variables()) {
+        for (ArgumentBinding one : site.variables()) {
             body.declare(text, one, newLine);
             text.write(newLine);
         }
@@ -130,9 +130,9 @@ final class CallEdits {
 
     /** Statements before the one with the call, or in a block that is made for both, and the value in place of the call. */
     private List<Edit> besides(CallPlace place, List<Range> idle) {
-        Home home = place.home();
+        InsertionPoint home = place.home();
         List<Edit> edits = new ArrayList<>();
-        if (home instanceof Home.Before before) {
+        if (home instanceof InsertionPoint.Before before) {
             int start = code.range(before.tree()).start();
             NewCode text = new NewCode(code.file());
             first(text, lineOf(start));
@@ -140,7 +140,7 @@ final class CallEdits {
             edits.add(inPlace().without(idle));
             return edits;
         }
-        Block block = home instanceof Home.Around around ? new Block(code, around) : new Block(code, (Home.Instead) home);
+        Block block = home instanceof InsertionPoint.Around around ? new Block(code, around) : new Block(code, (InsertionPoint.Instead) home);
         if (place.isWholeLambda(home)) {
             edits.add(block.whole(text -> content(text, block.newLine())).without(idle));
             return edits;
@@ -205,7 +205,7 @@ final class CallEdits {
     /** The variables, and the statements of the method. */
     private boolean first(NewCode text, String newLine) {
         String separator = "";
-        for (Handed one : site.variables()) {
+        for (ArgumentBinding one : site.variables()) {
             if (merged.filter(same -> same.isHanded(one)).isPresent()) {
                 continue;
             }

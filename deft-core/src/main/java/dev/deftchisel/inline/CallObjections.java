@@ -4,7 +4,7 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.Opening;
 import java.util.Optional;
@@ -17,7 +17,7 @@ final class CallObjections {
     private final Analysis analysis;
     private final Optional<Opening> opening;
     private final CallSite site;
-    private final Code code;
+    private final AttributedFile code;
     private final Callee callee;
 
     /** @param opening opens what the method keeps to itself, if that is wished */
@@ -31,7 +31,7 @@ final class CallObjections {
 
     /** The first one; empty when nothing is in the way. */
     Optional<Reason> first() {
-        Optional<Handed> object = site.object();
+        Optional<ArgumentBinding> object = site.object();
         if (!code.sharesTypesWith(callee.code())) {
             return site.reason("the call is in a part of the workspace that is compiled apart from the method");
         } else if (callee.saysSuper() && (object.isPresent() || !code.enclosingType(site.path()).equals(Optional.of(callee.owner())))) {

@@ -8,11 +8,11 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.rewrite.Home;
-import dev.deftchisel.rewrite.HomeFinder;
+import dev.deftchisel.rewrite.InsertionPoint;
+import dev.deftchisel.rewrite.InsertionPointFinder;
 import java.util.Optional;
 import javax.lang.model.element.ExecutableElement;
 
@@ -20,7 +20,7 @@ import javax.lang.model.element.ExecutableElement;
 final class CallPlace {
 
     private final CallSite site;
-    private final Code code;
+    private final AttributedFile code;
     private final Callee callee;
     private final TreePath path;
 
@@ -60,22 +60,22 @@ final class CallPlace {
     }
 
     /** Where what comes before the call goes. */
-    Home home() {
+    InsertionPoint home() {
         Effects effects = site.variables().stream().map(one -> one.effects(code)).reduce(Effects.NONE, Effects::and);
         for (TreePath statement : callee.statements()) {
             effects = effects.and(callee.code().effects(statement));
         }
-        return new HomeFinder(code, effects).find(path);
+        return new InsertionPointFinder(code, effects).find(path);
     }
 
     /** Whether the call is all that a lambda without a result consists of. */
-    boolean isWholeLambda(Home home) {
-        return home instanceof Home.Instead instead && instead.keyword().isEmpty() && instead.expression().getLeaf() == path.getLeaf();
+    boolean isWholeLambda(InsertionPoint home) {
+        return home instanceof InsertionPoint.Instead instead && instead.keyword().isEmpty() && instead.expression().getLeaf() == path.getLeaf();
     }
 
     /** What is in the way; empty when nothing is. */
     Optional<Reason> objection() {
-        if (WayOut.of(site).isPresent()) {
+        if (ExitCheckCall.of(site).isPresent()) {
             return Optional.empty();
         } else if (callee.shape() instanceof Callee.Several) {
             return isLast() ? Optional.empty()
@@ -87,9 +87,9 @@ final class CallPlace {
             return ownStatement().isPresent() && !isStatement() ? site.reason("its value is not used here, and is no statement by itself")
                     : Optional.empty();
         }
-        Home home = home();
+        InsertionPoint home = home();
         boolean hasNoValue = callee.isVoid() || callee.shape() instanceof Callee.Statements simple && simple.result().isEmpty();
-        if (home instanceof Home.Nowhere nowhere) {
+        if (home instanceof InsertionPoint.Nowhere nowhere) {
             return Optional.of(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence()));
         } else if (hasNoValue && ownStatement().isEmpty() && !isWholeLambda(home)) {
             return site.reason("the method never hands back a value, which is needed here");
@@ -130,7 +130,7 @@ final class CallPlace {
 
     /** Whether other statements can stand before and behind one. */
     static boolean isInList(TreePath statement) {
-        return Code.statements(statement.getParentPath().getLeaf()).contains(statement.getLeaf());
+        return AttributedFile.statements(statement.getParentPath().getLeaf()).contains(statement.getLeaf());
     }
 
     private boolean endsMethod(TreePath statement) {
@@ -143,7 +143,7 @@ final class CallPlace {
     private Optional<TreePath> member() {
         for (TreePath at = path; at != null; at = at.getParentPath()) {
             Tree tree = at.getLeaf();
-            if (Code.runsApart(tree)) {
+            if (AttributedFile.runsApart(tree)) {
                 return Optional.empty();
             } else if (tree instanceof MethodTree) {
                 return Optional.of(at);

@@ -10,7 +10,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.operation.Reason;
@@ -38,15 +38,15 @@ import javax.lang.model.type.TypeMirror;
  * @param handed the arguments
  * @param ways   what becomes of each of them
  */
-record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object, List<Handed> handed, Map<Handed, Handed.Way> ways) {
+record CallSite(AttributedFile code, TreePath path, Callee callee, Optional<ArgumentBinding> object, List<ArgumentBinding> handed, Map<ArgumentBinding, ArgumentBinding.Way> ways) {
 
-    static CallSite of(Analysis analysis, Code code, TreePath path, Callee callee) {
+    static CallSite of(Analysis analysis, AttributedFile code, TreePath path, Callee callee) {
         MethodInvocationTree tree = (MethodInvocationTree) path.getLeaf();
-        Optional<Handed> object = object(code, path, tree, callee);
-        List<Handed> handed = handed(code, path, tree, callee);
+        Optional<ArgumentBinding> object = object(code, path, tree, callee);
+        List<ArgumentBinding> handed = handed(code, path, tree, callee);
         CallSite bare = new CallSite(code, path, callee, object, handed, Map.of());
         CallSite site = new CallSite(code, path, bare.shaped(), object, handed, Map.of());
-        Map<Handed, Handed.Way> ways = new HashMap<>();
+        Map<ArgumentBinding, ArgumentBinding.Way> ways = new HashMap<>();
         site.all().forEach(one -> ways.put(one, site.way(analysis, one)));
         CallSite complete = new CallSite(code, path, site.callee(), object, handed, ways);
         complete.keepOrder();
@@ -55,8 +55,8 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
 
     /** What would be evaluated after something that comes behind it in the call gets a variable of its own. */
     private void keepOrder() {
-        for (Optional<Handed> first = turned(); first.isPresent(); first = turned()) {
-            ways.put(first.get(), Handed.Way.VARIABLE);
+        for (Optional<ArgumentBinding> first = turned(); first.isPresent(); first = turned()) {
+            ways.put(first.get(), ArgumentBinding.Way.VARIABLE);
         }
     }
 
@@ -64,36 +64,36 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
      * What would be evaluated too late: what is written where the body needs it is evaluated after the variables, and in the order of its
      * uses.
      */
-    private Optional<Handed> turned() {
-        List<Handed> all = all();
-        return IntStream.range(0, all.size()).boxed().filter(i -> way(all.get(i)) == Handed.Way.WRITTEN)
+    private Optional<ArgumentBinding> turned() {
+        List<ArgumentBinding> all = all();
+        return IntStream.range(0, all.size()).boxed().filter(i -> way(all.get(i)) == ArgumentBinding.Way.WRITTEN)
                 .filter(i -> all.subList(i + 1, all.size()).stream().anyMatch(later -> isTurned(all.get(i), later)))
                 .map(all::get).findFirst();
     }
 
-    private boolean isTurned(Handed one, Handed later) {
-        return (way(later) == Handed.Way.VARIABLE || way(later) == Handed.Way.WRITTEN && start(later) < start(one))
+    private boolean isTurned(ArgumentBinding one, ArgumentBinding later) {
+        return (way(later) == ArgumentBinding.Way.VARIABLE || way(later) == ArgumentBinding.Way.WRITTEN && start(later) < start(one))
                 && !one.commutesWith(later, code);
     }
 
-    private int start(Handed one) {
+    private int start(ArgumentBinding one) {
         return callee.code().range(one.uses().get(0).getLeaf()).start();
     }
 
-    private static List<Handed> handed(Code code, TreePath path, MethodInvocationTree tree, Callee callee) {
+    private static List<ArgumentBinding> handed(AttributedFile code, TreePath path, MethodInvocationTree tree, Callee callee) {
         List<Occurrence> occurrences = callee.code().occurrences(callee.body());
         Optional<ExecutableType> types = type(code, path);
         List<? extends VariableElement> parameters = callee.element().getParameters();
         List<TreePath> arguments = tree.getArguments().stream().map(argument -> new TreePath(path, argument)).toList();
         boolean isPacked = callee.element().isVarArgs() && !isHandedAsArray(code, arguments, parameters);
-        List<Handed> handed = new ArrayList<>();
+        List<ArgumentBinding> handed = new ArrayList<>();
         for (int i = 0; i < parameters.size(); i++) {
             int index = i;
             VariableElement parameter = parameters.get(i);
             List<Occurrence> own = occurrences.stream()
                     .filter(one -> one.variable().equals(parameter) && one.access() != Occurrence.Access.DECLARED).toList();
             boolean isRest = isPacked && i == parameters.size() - 1;
-            handed.add(new Handed(Optional.of(parameter.getSimpleName().toString()),
+            handed.add(new ArgumentBinding(Optional.of(parameter.getSimpleName().toString()),
                     isRest ? arguments.subList(i, arguments.size()) : List.of(arguments.get(i)), isRest,
                     types.map(type -> (TypeMirror) type.getParameterTypes().get(index)).orElse(parameter.asType()), parameter.asType(),
                     own.stream().map(Occurrence::path).toList(), own.stream().anyMatch(Occurrence::isWritten)));
@@ -102,7 +102,7 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
     }
 
     /** Whether the last argument is the array itself (JLS 15.12.2.2). */
-    private static boolean isHandedAsArray(Code code, List<TreePath> arguments, List<? extends VariableElement> parameters) {
+    private static boolean isHandedAsArray(AttributedFile code, List<TreePath> arguments, List<? extends VariableElement> parameters) {
         if (arguments.size() != parameters.size()) {
             return false;
         }
@@ -124,7 +124,7 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
     }
 
     /** The type of the method with the type arguments of the call (JLS 15.12.2.6). */
-    private static Optional<ExecutableType> type(Code code, TreePath path) {
+    private static Optional<ExecutableType> type(AttributedFile code, TreePath path) {
         return code.type(new TreePath(path, ((MethodInvocationTree) path.getLeaf()).getMethodSelect()))
                 .filter(type -> type instanceof ExecutableType)
                 .map(type -> (ExecutableType) type);
@@ -137,22 +137,22 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
 
     /** What the type parameters stand for here. */
     TypeArguments typeArguments() {
-        return new TypeArguments(callee.element(), type(code, path), object.map(Handed::declared));
+        return new TypeArguments(callee.element(), type(code, path), object.map(ArgumentBinding::declared));
     }
 
-    private static Optional<Handed> object(Code code, TreePath path, MethodInvocationTree tree, Callee callee) {
+    private static Optional<ArgumentBinding> object(AttributedFile code, TreePath path, MethodInvocationTree tree, Callee callee) {
         if (callee.isStatic() || !(tree.getMethodSelect() instanceof MemberSelectTree select)
                 || select.getExpression() instanceof IdentifierTree name && name.getName().contentEquals("super")) {
             return Optional.empty();
         }
         TreePath object = new TreePath(new TreePath(path, select), select.getExpression());
-        return Optional.of(Handed.one(Optional.empty(), object,
+        return Optional.of(ArgumentBinding.one(Optional.empty(), object,
                 code.type(object).orElse(callee.owner().asType()), callee.owner().asType(), usesOfThis(callee), false));
     }
 
     /** Where the body needs its object: {@code this}, and members by their simple names. */
     private static List<TreePath> usesOfThis(Callee callee) {
-        Code code = callee.code();
+        AttributedFile code = callee.code();
         List<TreePath> found = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
             @Override
@@ -172,27 +172,27 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
     }
 
     /** Object and arguments, in the order in which they are evaluated. */
-    List<Handed> all() {
-        List<Handed> all = new ArrayList<>(object.stream().toList());
+    List<ArgumentBinding> all() {
+        List<ArgumentBinding> all = new ArrayList<>(object.stream().toList());
         all.addAll(handed);
         return all;
     }
 
     /** What becomes of one of them. */
-    Handed.Way way(Handed one) {
+    ArgumentBinding.Way way(ArgumentBinding one) {
         return ways.get(one);
     }
 
-    private Handed.Way way(Analysis analysis, Handed one) {
-        Handed.Way way = one.isSet() && isSpent(one) ? Handed.Way.WRITTEN : one.way(analysis, code, callee, all());
+    private ArgumentBinding.Way way(Analysis analysis, ArgumentBinding one) {
+        ArgumentBinding.Way way = one.isSet() && isSpent(one) ? ArgumentBinding.Way.WRITTEN : one.way(analysis, code, callee, all());
         // arguments are evaluated before a null that is called on is found (JLS 15.12.4.4), the body finds it earlier
         boolean isBeforeNull = one.name().isPresent() && object.filter(own -> !own.isNeverNull()).isPresent()
                 && !one.effects(code).isPure();
-        return way == Handed.Way.WRITTEN && isBeforeNull ? Handed.Way.VARIABLE : way;
+        return way == ArgumentBinding.Way.WRITTEN && isBeforeNull ? ArgumentBinding.Way.VARIABLE : way;
     }
 
     /** Whether an argument is a variable that nobody needs behind the call, so that the method may change it. */
-    private boolean isSpent(Handed one) {
+    private boolean isSpent(ArgumentBinding one) {
         Optional<VariableElement> variable = one.single().filter(value -> one.isName()).flatMap(code::element)
                 .filter(element -> element instanceof VariableElement && !element.getKind().isField()
                         && !element.getModifiers().contains(Modifier.FINAL)
@@ -207,15 +207,15 @@ record CallSite(Code code, TreePath path, Callee callee, Optional<Handed> object
         boolean isUsedBehind = all.stream().anyMatch(found -> found.offset() >= end);
         boolean isAnotherArgument = all.stream().filter(found -> range().contains(found.offset())).count() > 1;
         int declared = all.isEmpty() ? 0 : all.get(0).offset();
-        boolean isRepeated = Code.leadsThrough(path, null, tree -> (Jumps.isLoop(tree) || Code.runsApart(tree))
+        boolean isRepeated = AttributedFile.leadsThrough(path, null, tree -> (Jumps.isLoop(tree) || AttributedFile.runsApart(tree))
                 && code.range(tree).start() > declared);
-        boolean isCaptured = all.stream().anyMatch(found -> Code.leadsThrough(found.path(), null,
-                tree -> Code.runsApart(tree) && code.range(tree).start() > declared));
+        boolean isCaptured = all.stream().anyMatch(found -> AttributedFile.leadsThrough(found.path(), null,
+                tree -> AttributedFile.runsApart(tree) && code.range(tree).start() > declared));
         return !isUsedBehind && !isRepeated && !isAnotherArgument && !isCaptured;
     }
 
-    List<Handed> variables() {
-        return all().stream().filter(one -> way(one) == Handed.Way.VARIABLE).toList();
+    List<ArgumentBinding> variables() {
+        return all().stream().filter(one -> way(one) == ArgumentBinding.Way.VARIABLE).toList();
     }
 
     /** The member of a class that the call stands in. */

@@ -14,7 +14,7 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.analysis.MethodRelation;
 import dev.deftchisel.analysis.Symbol;
@@ -36,7 +36,7 @@ import javax.lang.model.type.TypeKind;
  * @param element the method
  * @param shape   what its body amounts to
  */
-record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) {
+record Callee(AttributedFile code, TreePath path, ExecutableElement element, Shape shape) {
 
     /** Why a recursive method stays. */
     static final String CALLS_ITSELF = "the method calls itself";
@@ -80,7 +80,7 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
 
     static Found of(Analysis analysis, Symbol method) {
         Optional<Binding> declared = analysis.declaration(method.key());
-        Optional<Code> code = declared.flatMap(binding -> analysis.code(binding.file()));
+        Optional<AttributedFile> code = declared.flatMap(binding -> analysis.code(binding.file()));
         Optional<TreePath> path = code.flatMap(found -> found.declaration(declared.get().range())
                 .filter(around -> around.getLeaf() instanceof MethodTree));
         if (path.isEmpty() || !(code.get().element(path.get()).orElse(null) instanceof ExecutableElement element)) {
@@ -94,7 +94,7 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
     }
 
     private static Optional<String> objection(
-            Analysis analysis, Symbol method, Code code, TreePath path, ExecutableElement element) {
+            Analysis analysis, Symbol method, AttributedFile code, TreePath path, ExecutableElement element) {
         MethodTree tree = (MethodTree) path.getLeaf();
         if (tree.getBody() == null) {
             return Optional.of("the method has no body");
@@ -127,7 +127,7 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
                 .anyMatch(pair -> pair.isFamily() && (pair.method().equals(method.key()) || pair.other().equals(method.key())));
     }
 
-    private static boolean names(Code code, TreePath path, Symbol method) {
+    private static boolean names(AttributedFile code, TreePath path, Symbol method) {
         MethodTree tree = (MethodTree) path.getLeaf();
         boolean[] found = {false};
         new TreePathScanner<Void, Void>() {
@@ -164,7 +164,7 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
         return found[0];
     }
 
-    private static Shape shape(Code code, ExecutableElement element, TreePath method) {
+    private static Shape shape(AttributedFile code, ExecutableElement element, TreePath method) {
         BlockTree body = ((MethodTree) method.getLeaf()).getBody();
         TreePath bodyPath = new TreePath(method, body);
         List<TreePath> all = body.getStatements().stream().map(statement -> new TreePath(bodyPath, statement)).toList();
@@ -185,7 +185,7 @@ record Callee(Code code, TreePath path, ExecutableElement element, Shape shape) 
         return new Statements(all.subList(0, all.size() - 1), Optional.ofNullable(result).map(tree -> new TreePath(last, tree)));
     }
 
-    private static boolean isOfType(Code code, ExecutableElement element, Shape shape) {
+    private static boolean isOfType(AttributedFile code, ExecutableElement element, Shape shape) {
         if (shape instanceof Choice choice) {
             return isOfType(code, element, choice.yes()) && isOfType(code, element, choice.no());
         }

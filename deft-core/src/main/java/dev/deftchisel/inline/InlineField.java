@@ -11,22 +11,22 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.member.Construction;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.Transplant;
 import dev.deftchisel.rewrite.TypeWriter;
-import dev.deftchisel.rewrite.Written;
+import dev.deftchisel.rewrite.ValueWriter;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
@@ -50,11 +50,11 @@ final class InlineField {
     /** Symbols that end as assignments do and are none. */
     private static final Set<String> COMPARISONS = Set.of("==", "!=", "<=", ">=");
 
-    private final Spot spot;
+    private final ResolvedPlace spot;
     private final Symbol field;
     private final Analyst analyst;
 
-    InlineField(Spot spot, Symbol field, Analyst analyst) {
+    InlineField(ResolvedPlace spot, Symbol field, Analyst analyst) {
         this.spot = spot;
         this.field = field;
         this.analyst = analyst;
@@ -77,7 +77,7 @@ final class InlineField {
         }
         Analysis before = analyst.analyse(new Focus(files, Set.of(field.name()), Set.of(), Map.of(), true));
         Optional<Binding> declared = before.declaration(field.key());
-        Optional<Code> home = before.code(declaring.get().path());
+        Optional<AttributedFile> home = before.code(declaring.get().path());
         Optional<TreePath> path = declared.flatMap(binding -> home.flatMap(code -> code.declaration(binding.range())
                 .filter(found -> found.getLeaf() instanceof VariableTree)));
         if (path.isEmpty()) {
@@ -101,7 +101,7 @@ final class InlineField {
         return plan(before, home.get(), path.get(), uses, !onlyHere && !stays);
     }
 
-    private Optional<String> objection(Analysis before, Code code, TreePath path) {
+    private Optional<String> objection(Analysis before, AttributedFile code, TreePath path) {
         VariableTree tree = (VariableTree) path.getLeaf();
         if (tree.getInitializer() == null) {
             return Optional.of("the field gets no value where it is declared");
@@ -121,7 +121,7 @@ final class InlineField {
         return isAlone ? Optional.empty() : Optional.of("it is declared together with others; split the declaration first");
     }
 
-    private static boolean isConstant(Code code, TreePath path) {
+    private static boolean isConstant(AttributedFile code, TreePath path) {
         return code.element(path).filter(element -> element instanceof VariableElement variable
                 && variable.getConstantValue() != null).isPresent();
     }
@@ -130,7 +130,7 @@ final class InlineField {
      * Where a field that is no constant variable may be read before it has its value, so that its value would be there too early;
      * or where reading it initialises its class, which would happen at another time (JLS 12.4.1).
      */
-    private Optional<Reason> early(Code home, TreePath declaration, List<Binding> uses) {
+    private Optional<Reason> early(AttributedFile home, TreePath declaration, List<Binding> uses) {
         TreePath owner = declaration.getParentPath();
         Construction construction = new Construction(home, owner);
         Range own = home.range(owner.getLeaf());
@@ -149,7 +149,7 @@ final class InlineField {
     }
 
     /** Whether a use is in an initialiser behind the field, or in a constructor: those run when it has its value. */
-    private static boolean isInConstructor(Code home, TreePath owner, Binding use, boolean isStatic) {
+    private static boolean isInConstructor(AttributedFile home, TreePath owner, Binding use, boolean isStatic) {
         return ((ClassTree) owner.getLeaf()).getMembers().stream()
                 .filter(member -> home.find(member).filter(range -> range.encloses(use.range())).isPresent())
                 .anyMatch(member -> member instanceof MethodTree method ? method.getReturnType() == null && !isStatic
@@ -157,13 +157,13 @@ final class InlineField {
                         : member instanceof VariableTree variable && variable.getModifiers().getFlags().contains(Modifier.STATIC) == isStatic);
     }
 
-    private Plan plan(Analysis before, Code home, TreePath declaration, List<Binding> uses, boolean goes) {
+    private Plan plan(Analysis before, AttributedFile home, TreePath declaration, List<Binding> uses, boolean goes) {
         VariableTree tree = (VariableTree) declaration.getLeaf();
         TreePath value = new TreePath(declaration, tree.getInitializer());
         TypeMirror type = home.element(declaration).orElseThrow().asType();
         EditsByFile edits = new EditsByFile(before);
         for (Binding use : uses) {
-            Code code = before.code(use.file()).orElseThrow();
+            AttributedFile code = before.code(use.file()).orElseThrow();
             Optional<TreePath> found = place(code, use);
             if (found.isEmpty()) {
                 return Plan.refused(Reason.at(use.file(), use.range(), "the value cannot be written here"));
@@ -177,7 +177,7 @@ final class InlineField {
             NewCode text = new NewCode(home.file());
             SortedMap<Range, Consumer<NewCode>> names = new Transplant(home, code, place, writer, unused -> { })
                     .names(List.of(value), false);
-            boolean isWritten = new Written(home, value, type, writer)
+            boolean isWritten = new ValueWriter(home, value, type, writer)
                     .write(text, code, place, (to, instead) -> {
                         SortedMap<Range, Consumer<NewCode>> all = new TreeMap<>(names);
                         all.putAll(instead);
@@ -191,11 +191,11 @@ final class InlineField {
         if (goes) {
             edits.remove(home, tree);
         }
-        return new Plan.Ready(edits.change("inline the field " + field.signature(), Meaning.same(), List.of()), before);
+        return new Plan.Ready(edits.change("inline the field " + field.signature(), SymbolEffects.same(), List.of()), before);
     }
 
     /** Whether the name of a field stands before an assignment somewhere in the file, most of which is not analysed here. */
-    static boolean mayBeAssigned(Spot spot, Symbol field) {
+    static boolean mayBeAssigned(ResolvedPlace spot, Symbol field) {
         Tokens tokens = spot.file().tokens();
         int declared = spot.analysis().declaration(field.key()).map(binding -> tokens.at(binding.range().start())).orElse(-1);
         for (int i = tokens.code(0); i < tokens.count(); i = tokens.code(i + 1)) {
@@ -217,7 +217,7 @@ final class InlineField {
     }
 
     /** The name, with what it is selected from. */
-    private static Optional<TreePath> place(Code code, Binding use) {
+    private static Optional<TreePath> place(AttributedFile code, Binding use) {
         return code.around(use.range()).stream()
                 .filter(path -> path.getLeaf() instanceof IdentifierTree
                         || path.getLeaf() instanceof MemberSelectTree && code.range(path.getLeaf()).end() == use.range().end())
@@ -225,13 +225,13 @@ final class InlineField {
     }
 
     /** The {@code this} that the field is read from, if it is written. */
-    private static List<Range> idle(Code code, TreePath place) {
+    private static List<Range> idle(AttributedFile code, TreePath place) {
         return place.getLeaf() instanceof MemberSelectTree select && select.getExpression() instanceof IdentifierTree name
                 && name.getName().contentEquals("this") ? List.of(code.range(name)) : List.of();
     }
 
     /** Whether nothing is lost with what the field is read from: a class, {@code this}, or nothing. */
-    private static boolean isObjectIdle(Code code, TreePath place) {
+    private static boolean isObjectIdle(AttributedFile code, TreePath place) {
         if (!(place.getLeaf() instanceof MemberSelectTree select)) {
             return true;
         }
@@ -241,7 +241,7 @@ final class InlineField {
                 .filter(element -> element.getKind().isClass() || element.getKind().isInterface()).isPresent();
     }
 
-    private static String indent(Code code, TreePath path) {
+    private static String indent(AttributedFile code, TreePath path) {
         return Layout.indentOf(code.file(), code.range(path.getLeaf()).start());
     }
 }

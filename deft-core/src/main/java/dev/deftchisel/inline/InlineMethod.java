@@ -4,15 +4,15 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.Opening;
 import dev.deftchisel.source.Range;
@@ -31,11 +31,11 @@ import java.util.Set;
 /** Puts what a method does where it is called. */
 final class InlineMethod {
 
-    private final Spot spot;
+    private final ResolvedPlace spot;
     private final Symbol method;
     private final Analyst analyst;
 
-    InlineMethod(Spot spot, Symbol method, Analyst analyst) {
+    InlineMethod(ResolvedPlace spot, Symbol method, Analyst analyst) {
         this.spot = spot;
         this.method = method;
         this.analyst = analyst;
@@ -88,7 +88,7 @@ final class InlineMethod {
         if (Callee.of(near, method) instanceof Callee.Yes found) {
             Callee callee = found.callee();
             for (Binding use : uses(near, onlyHere)) {
-                Code code = near.code(use.file()).orElseThrow();
+                AttributedFile code = near.code(use.file()).orElseThrow();
                 code.call(use).flatMap(code::enclosingType).ifPresent(here -> new Accessible(code, here).hidden(callee)
                         .forEach(element -> analyst.declaring(callee.code().key(element)).map(SourceFile::path).ifPresent(files::add)));
             }
@@ -114,7 +114,7 @@ final class InlineMethod {
         EditsByFile edits = new EditsByFile(before);
         Map<Object, Set<String>> taken = new HashMap<>();
         for (Binding use : uses) {
-            Code code = before.code(use.file()).orElseThrow();
+            AttributedFile code = before.code(use.file()).orElseThrow();
             Optional<TreePath> call = code.call(use);
             if (call.isEmpty()) {
                 return Plan.refused(Reason.at(use.file(), use.range(), "this is not a call of the method, and cannot give way"));
@@ -145,11 +145,11 @@ final class InlineMethod {
             edits.remove(callee.code(), callee.tree());
             CallEdits.lostComments(callee, edits.all()).forEach(comment -> notes.add("the comment '" + comment + "' goes with the method"));
         }
-        Meaning meaning = Meaning.same().opening(opening.map(Opening::opened).orElse(Set.of()));
+        SymbolEffects meaning = SymbolEffects.same().opening(opening.map(Opening::opened).orElse(Set.of()));
         return new Plan.Ready(edits.change("inline the method " + method.signature(), meaning, notes), before);
     }
 
-    private static Set<String> namesIn(Code code, TreePath member) {
+    private static Set<String> namesIn(AttributedFile code, TreePath member) {
         Tokens tokens = code.tokens();
         Range range = code.range(member.getLeaf());
         Set<String> names = new HashSet<>();

@@ -3,7 +3,7 @@ package dev.deftchisel.inline;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
@@ -13,7 +13,7 @@ import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.Opening;
 import java.util.List;
 import java.util.Optional;
@@ -74,7 +74,7 @@ public final class InlineOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return spot.symbol().flatMap(symbol -> switch (symbol.kind()) {
             case LOCAL_VARIABLE -> spot.analysis().code(spot.file().path())
                     .flatMap(code -> Inlined.of(spot.analysis(), code, symbol.key()) instanceof Inlined.Yes found
@@ -92,7 +92,7 @@ public final class InlineOperation implements Operation {
         });
     }
 
-    private Offer offer(Spot spot, String title) {
+    private Offer offer(ResolvedPlace spot, String title) {
         return new Offer(id(), title, Offer.Kind.REFACTORING, spot.bindings().get(0).range(),
                 spot.symbol().filter(symbol -> symbol.kind() == SymbolKind.METHOD).isPresent() ? questions() : List.of(PLACES_QUESTION));
     }
@@ -102,7 +102,7 @@ public final class InlineOperation implements Operation {
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Optional<Symbol> target = spot.symbol();
         if (target.isEmpty()) {
             return Plan.refused(spot, "there is no name here that could be inlined");
@@ -129,9 +129,9 @@ public final class InlineOperation implements Operation {
         };
     }
 
-    private static Plan variable(Spot spot, Symbol variable, Analyst analyst, boolean onlyHere, boolean stays) {
+    private static Plan variable(ResolvedPlace spot, Symbol variable, Analyst analyst, boolean onlyHere, boolean stays) {
         Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
-        Code code = before.code(spot.file().path()).orElseThrow();
+        AttributedFile code = before.code(spot.file().path()).orElseThrow();
         Inlined.Found found = Inlined.of(before, code, variable.key());
         if (found instanceof Inlined.No no) {
             return Plan.refused(no.reason());

@@ -2,18 +2,18 @@ package dev.deftchisel.inline;
 
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.Imports;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.TypeWriter;
-import dev.deftchisel.rewrite.Written;
+import dev.deftchisel.rewrite.ValueWriter;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
@@ -24,7 +24,7 @@ final class InlineVariable {
 
     private final Analysis before;
     private final Inlined inlined;
-    private final Code code;
+    private final AttributedFile code;
 
     InlineVariable(Analysis before, Inlined inlined) {
         this.before = before;
@@ -40,7 +40,7 @@ final class InlineVariable {
      */
     Plan plan(List<TreePath> places, boolean goes) {
         TypeWriter writer = new TypeWriter(code);
-        Written written = new Written(code, inlined.valuePath(), inlined.variable().asType(), writer);
+        ValueWriter written = new ValueWriter(code, inlined.valuePath(), inlined.variable().asType(), writer);
         Optional<Reason> objection = new SameInPlace(before, inlined, written.conversion()).objection(places, !goes || places.size() < inlined.uses().size());
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
@@ -62,7 +62,7 @@ final class InlineVariable {
         edits.addAll(Imports.unneeded(code.file(), edits));
         return new Plan.Ready(new Change("inline the variable " + inlined.tree().getName(),
                 List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), edits)),
-                Meaning.same(), List.of()), before);
+                SymbolEffects.same(), List.of()), before);
     }
 
     private String indent(TreePath path) {

@@ -8,7 +8,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.operation.Reason;
@@ -28,7 +28,7 @@ import javax.lang.model.element.Element;
  * @param variable    the element
  * @param uses        where it is read, in order
  */
-record Inlined(Code code, TreePath declaration, Element variable, List<TreePath> uses) {
+record Inlined(AttributedFile code, TreePath declaration, Element variable, List<TreePath> uses) {
 
     /** What {@link #of} finds: the variable, or why it cannot be inlined wherever it is used. */
     sealed interface Found {
@@ -56,11 +56,11 @@ record Inlined(Code code, TreePath declaration, Element variable, List<TreePath>
 
     /** The statements among which it is declared. */
     List<? extends StatementTree> list() {
-        return Code.statements(declaration.getParentPath().getLeaf());
+        return AttributedFile.statements(declaration.getParentPath().getLeaf());
     }
 
     /** Looks at a local variable, as its declaration or one of its uses. */
-    static Found of(Analysis analysis, Code code, SymbolKey key) {
+    static Found of(Analysis analysis, AttributedFile code, SymbolKey key) {
         Optional<Binding> declared = analysis.declaration(key);
         Optional<TreePath> path = declared.flatMap(binding -> code.around(binding.range()).stream()
                 .filter(around -> around.getLeaf() instanceof VariableTree)
@@ -75,8 +75,8 @@ record Inlined(Code code, TreePath declaration, Element variable, List<TreePath>
                 .orElseGet(() -> withUses(analysis, code, path.get(), key));
     }
 
-    private static Optional<No> objection(Code code, TreePath path, VariableTree tree, Range place) {
-        if (!Code.statements(path.getParentPath().getLeaf()).contains(tree)) {
+    private static Optional<No> objection(AttributedFile code, TreePath path, VariableTree tree, Range place) {
+        if (!AttributedFile.statements(path.getParentPath().getLeaf()).contains(tree)) {
             return no(code, place, "'" + tree.getName() + "' is declared in the head of a statement");
         } else if (tree.getInitializer() == null) {
             return no(code, place, "'" + tree.getName() + "' gets no value where it is declared");
@@ -95,13 +95,13 @@ record Inlined(Code code, TreePath declaration, Element variable, List<TreePath>
     }
 
     /** {@code int a = 1, b = 2;} is two trees that share their start. */
-    private static int sharing(Code code, TreePath path, int start) {
-        return (int) Code.statements(path.getParentPath().getLeaf()).stream()
+    private static int sharing(AttributedFile code, TreePath path, int start) {
+        return (int) AttributedFile.statements(path.getParentPath().getLeaf()).stream()
                 .filter(one -> one instanceof VariableTree && code.range(one).start() == start)
                 .count();
     }
 
-    private static Optional<Range> commentIn(Code code, Range whole, Range value) {
+    private static Optional<Range> commentIn(AttributedFile code, Range whole, Range value) {
         Tokens tokens = code.tokens();
         for (int i = tokens.at(whole.start()); i < tokens.count() && tokens.start(i) < whole.end(); i++) {
             TokenKind kind = tokens.kind(i);
@@ -112,11 +112,11 @@ record Inlined(Code code, TreePath declaration, Element variable, List<TreePath>
         return Optional.empty();
     }
 
-    private static Optional<No> no(Code code, Range place, String sentence) {
+    private static Optional<No> no(AttributedFile code, Range place, String sentence) {
         return Optional.of(new No(Reason.at(code.file().path(), place, sentence)));
     }
 
-    private static Found withUses(Analysis analysis, Code code, TreePath path, SymbolKey key) {
+    private static Found withUses(Analysis analysis, AttributedFile code, TreePath path, SymbolKey key) {
         List<TreePath> uses = new ArrayList<>();
         for (Binding use : analysis.uses(key)) {
             if (use.role() == Role.DECLARATION) {

@@ -11,10 +11,10 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Effects;
-import dev.deftchisel.rewrite.Home;
-import dev.deftchisel.rewrite.HomeFinder;
+import dev.deftchisel.rewrite.InsertionPoint;
+import dev.deftchisel.rewrite.InsertionPointFinder;
 import java.util.Optional;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.VariableElement;
@@ -23,9 +23,9 @@ import javax.lang.model.element.VariableElement;
 final class NeverNull {
 
     private final Analysis analysis;
-    private final Code code;
+    private final AttributedFile code;
 
-    NeverNull(Analysis analysis, Code code) {
+    NeverNull(Analysis analysis, AttributedFile code) {
         this.analysis = analysis;
         this.code = code;
     }
@@ -52,7 +52,7 @@ final class NeverNull {
     private boolean isUsedBefore(Element variable, TreePath object) {
         for (TreePath at = object; at.getParentPath() != null && !isBody(at.getLeaf()); at = at.getParentPath()) {
             TreePath list = at.getParentPath();
-            for (StatementTree statement : Code.statements(list.getLeaf())) {
+            for (StatementTree statement : AttributedFile.statements(list.getLeaf())) {
                 if (code.range(statement).start() >= code.range(at.getLeaf()).start()) {
                     break;
                 }
@@ -74,7 +74,7 @@ final class NeverNull {
                 .filter(path -> path.getLeaf() instanceof IdentifierTree
                         && path.getParentPath().getLeaf() instanceof MemberSelectTree
                         && code.element(path).filter(variable::equals).isPresent())
-                .map(path -> new HomeFinder(code, Effects.NULL).find(path))
-                .anyMatch(home -> home instanceof Home.Before before && before.list() == list);
+                .map(path -> new InsertionPointFinder(code, Effects.NULL).find(path))
+                .anyMatch(home -> home instanceof InsertionPoint.Before before && before.list() == list);
     }
 }

@@ -12,12 +12,12 @@ import com.sun.source.tree.YieldTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.rewrite.Home;
-import dev.deftchisel.rewrite.HomeFinder;
+import dev.deftchisel.rewrite.InsertionPoint;
+import dev.deftchisel.rewrite.InsertionPointFinder;
 import java.util.List;
 import java.util.Optional;
 
@@ -33,7 +33,7 @@ import java.util.Optional;
 final class SameInPlace {
 
     private final Analysis analysis;
-    private final Code code;
+    private final AttributedFile code;
     private final Inlined inlined;
     private final Effects effects;
 
@@ -105,15 +105,15 @@ final class SameInPlace {
 
     /** Whether a place is in code that runs later, or may run several times, than the code around the declaration. */
     private boolean isDelayed(TreePath place) {
-        return Code.isDeferred(place, list());
+        return AttributedFile.isDeferred(place, list());
     }
 
     private boolean isReachedAtMostOnce(TreePath place) {
-        return !isDelayed(place) && !Code.leadsThrough(place, list(), Jumps::isLoop);
+        return !isDelayed(place) && !AttributedFile.leadsThrough(place, list(), Jumps::isLoop);
     }
 
     private boolean isInClass(TreePath place) {
-        return Code.leadsThrough(place, list(), at -> at instanceof ClassTree);
+        return AttributedFile.leadsThrough(place, list(), at -> at instanceof ClassTree);
     }
 
     private Tree list() {
@@ -129,11 +129,11 @@ final class SameInPlace {
                         "this comes between the declaration and the use, and the order can matter"));
             }
         }
-        Home home = new HomeFinder(code, effects).find(place);
-        if (home instanceof Home.Nowhere nowhere) {
+        InsertionPoint home = new InsertionPointFinder(code, effects).find(place);
+        if (home instanceof InsertionPoint.Nowhere nowhere) {
             return Optional.of(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence()));
         }
-        boolean isSameList = home instanceof Home.Before before && before.list() == list();
+        boolean isSameList = home instanceof InsertionPoint.Before before && before.list() == list();
         return isSameList ? Optional.empty() : reason(place,
                 "its value would be evaluated here only under a condition, several times, or later");
     }

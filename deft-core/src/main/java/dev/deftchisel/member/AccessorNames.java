@@ -9,32 +9,32 @@ public enum AccessorNames {
     BEANS, PLAIN;
 
     /** What the type does already; JavaBeans when it has neither, but for records. */
-    public static AccessorNames of(Target target) {
+    public static AccessorNames of(TargetClass target) {
         long beans = target.members().stream().filter(member -> reads(target, member, BEANS)).count();
         long plain = target.members().stream().filter(member -> reads(target, member, PLAIN)).count();
         return plain > beans || target.isRecord() ? PLAIN : BEANS;
     }
 
-    private static boolean reads(Target target, Tree member, AccessorNames names) {
+    private static boolean reads(TargetClass target, Tree member, AccessorNames names) {
         return member instanceof MethodTree method && method.getParameters().isEmpty()
                 && target.parts().stream().anyMatch(part -> method.getName().contentEquals(names.reader(part)));
     }
 
     /** The name of the method that tells the value. */
-    public String reader(Part part) {
+    public String reader(StateField part) {
         boolean isCondition = part.type().getKind() == TypeKind.BOOLEAN;
         boolean isQuestion = isCondition && part.name().matches("is\\p{Lu}.*");
         return this == PLAIN || isQuestion ? part.name() : (isCondition ? "is" : "get") + part.capitalized();
     }
 
     /** The name of the method that sets the value. */
-    public String writer(Part part) {
+    public String writer(StateField part) {
         boolean isQuestion = part.type().getKind() == TypeKind.BOOLEAN && part.name().matches("is\\p{Lu}.*");
         return this == PLAIN ? part.name() : "set" + (isQuestion ? part.name().substring(2) : part.capitalized());
     }
 
     /** Whether a method is called as one that accesses a part. */
-    public static boolean isAccessor(String name, Part part) {
+    public static boolean isAccessor(String name, StateField part) {
         return name.equals(BEANS.reader(part)) || name.equals(BEANS.writer(part)) || name.equals(part.name());
     }
 }

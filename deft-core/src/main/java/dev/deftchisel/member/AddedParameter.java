@@ -5,14 +5,14 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.NewCode;
@@ -39,7 +39,7 @@ public final class AddedParameter {
 
     private final Analysis before;
     private final EditsByFile edits;
-    private final Code code;
+    private final AttributedFile code;
     private final TreePath method;
     private final ExecutableElement element;
     private final TypeMirror type;
@@ -56,7 +56,7 @@ public final class AddedParameter {
      * @param code   the file of the method
      * @param method its declaration
      */
-    public AddedParameter(Analysis before, EditsByFile edits, Code code, TreePath method, TypeMirror type, String name) {
+    public AddedParameter(Analysis before, EditsByFile edits, AttributedFile code, TreePath method, TypeMirror type, String name) {
         this.before = before;
         this.edits = edits;
         this.code = code;
@@ -100,7 +100,7 @@ public final class AddedParameter {
          * @param call  the call
          * @param index of the parameter
          */
-        Handed hand(Code there, Binding use, TreePath call, int index);
+        Handed hand(AttributedFile there, Binding use, TreePath call, int index);
     }
 
     /**
@@ -113,8 +113,8 @@ public final class AddedParameter {
     }
 
     /** What all this does to symbols, after {@link #declare}. */
-    public Meaning meaning() {
-        return Meaning.parameters(descriptors);
+    public SymbolEffects meaning() {
+        return SymbolEffects.parameters(descriptors);
     }
 
     /** How many calls hand it over, after {@link #hand}. */
@@ -134,7 +134,7 @@ public final class AddedParameter {
         SymbolKey own = code.key(element);
         for (SymbolKey key : family()) {
             Optional<Binding> declared = before.declaration(key);
-            Optional<Code> home = declared.flatMap(binding -> before.code(binding.file()));
+            Optional<AttributedFile> home = declared.flatMap(binding -> before.code(binding.file()));
             if (home.isEmpty()) {
                 return at("the method overrides or implements " + before.symbol(key).map(Symbol::signature).orElse("one")
                         + " of a library, which cannot get a parameter");
@@ -177,7 +177,7 @@ public final class AddedParameter {
                 if (use.role() == Role.DECLARATION || use.role() == Role.DOC) {
                     continue;
                 }
-                Code there = before.code(use.file()).orElseThrow();
+                AttributedFile there = before.code(use.file()).orElseThrow();
                 Optional<TreePath> call = there.call(use);
                 if (call.isEmpty()) {
                     return Optional.of(Reason.at(use.file(), use.range(),
@@ -211,7 +211,7 @@ public final class AddedParameter {
     }
 
     /** Whether the method is the one abstract method of an interface (JLS 9.8). */
-    private static boolean isFunction(Code code, TreePath path) {
+    private static boolean isFunction(AttributedFile code, TreePath path) {
         Element method = code.element(path).orElseThrow();
         return method.getModifiers().contains(Modifier.ABSTRACT) && method.getEnclosingElement().getKind().isInterface()
                 && code.elements().getAllMembers((TypeElement) method.getEnclosingElement()).stream()

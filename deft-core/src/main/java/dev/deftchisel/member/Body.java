@@ -4,7 +4,7 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.source.Tokens;
 import java.util.List;
 import java.util.Optional;
@@ -18,7 +18,7 @@ import javax.lang.model.element.Modifier;
  * @param code  its file
  * @param owner the type
  */
-public record Body(Code code, TreePath owner) {
+public record Body(AttributedFile code, TreePath owner) {
 
     private ClassTree tree() {
         return (ClassTree) owner.getLeaf();

@@ -11,7 +11,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.source.Range;
@@ -28,11 +28,11 @@ import javax.lang.model.element.TypeElement;
  */
 public final class Construction {
 
-    private final Code code;
+    private final AttributedFile code;
     private final TreePath owner;
 
     /** @param owner the class */
-    public Construction(Code code, TreePath owner) {
+    public Construction(AttributedFile code, TreePath owner) {
         this.code = code;
         this.owner = owner;
     }
@@ -168,7 +168,7 @@ public final class Construction {
         Tree parent = path.getParentPath().getLeaf();
         boolean isField = parent instanceof MemberSelectTree && code.element(path.getParentPath())
                 .filter(element -> element.getKind().isField()).isPresent();
-        return isField || parent instanceof MethodInvocationTree call && Code.callsConstructor(call);
+        return isField || parent instanceof MethodInvocationTree call && AttributedFile.callsConstructor(call);
     }
 
     private Optional<Reason> reason(Tree tree, String sentence) {

@@ -1,6 +1,6 @@
 package dev.deftchisel.member;
 
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Supertypes;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -23,18 +23,18 @@ public final class Inherited {
 
     private static final Set<String> OF_OBJECT = Set.of("equals", "hashCode", "toString", "clone");
 
-    private final Code code;
+    private final AttributedFile code;
     private final DeclaredType type;
     private final boolean isWritten;
 
-    private Inherited(Code code, DeclaredType type, boolean isWritten) {
+    private Inherited(AttributedFile code, DeclaredType type, boolean isWritten) {
         this.code = code;
         this.type = type;
         this.isWritten = isWritten;
     }
 
     /** What a type has from above. */
-    public static Inherited by(Target target) {
+    public static Inherited by(TargetClass target) {
         return new Inherited(target.code(), (DeclaredType) target.type().asType(), true);
     }
 
@@ -44,13 +44,13 @@ public final class Inherited {
      * @param code  where it is made
      * @param above the one type that it extends or implements
      */
-    public static Inherited from(Code code, DeclaredType above) {
+    public static Inherited from(AttributedFile code, DeclaredType above) {
         return new Inherited(code, above, false);
     }
 
     /** The method above that one of a type overrides, the nearest; empty when it overrides none. */
-    public static Optional<ExecutableElement> overridden(Target target, ExecutableElement method) {
-        Code code = target.code();
+    public static Optional<ExecutableElement> overridden(TargetClass target, ExecutableElement method) {
+        AttributedFile code = target.code();
         return Supertypes.of(target.type(), code.types()).stream()
                 .filter(type -> !type.equals(target.type()))
                 .flatMap(type -> ElementFilter.methodsIn(type.getEnclosedElements()).stream())
@@ -67,7 +67,7 @@ public final class Inherited {
         return isWritten && element().getKind().isInterface();
     }
 
-    Code code() {
+    AttributedFile code() {
         return code;
     }
 

@@ -122,8 +122,8 @@ public final class InheritedText {
             return List.of("    " + (isVoid ? "" : "return ") + above + "." + method.getSimpleName() + "(" + String.join(", ", names)
                     + ");");
         } else if (body.equals("value")) {
-            return isVoid ? List.of() : List.of(StandIn.returned(result));
+            return isVoid ? List.of() : List.of(PlaceholderCode.returned(result));
         }
-        return List.of(StandIn.FAILURE);
+        return List.of(PlaceholderCode.FAILURE);
     }
 }

@@ -3,7 +3,7 @@ package dev.deftchisel.member;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.rewrite.Layout;
@@ -19,8 +19,8 @@ import javax.lang.model.type.TypeMirror;
 /** Parameters of a constructor that it keeps in fields: those of their name that may take them, or new ones. */
 public final class KeptParameters {
 
-    private final Target target;
-    private final Code code;
+    private final TargetClass target;
+    private final AttributedFile code;
     private final MethodTree constructor;
     private final List<? extends StatementTree> statements;
 
@@ -30,7 +30,7 @@ public final class KeptParameters {
      * @param target      its class
      * @param constructor its declaration
      */
-    public KeptParameters(Target target, TreePath constructor) {
+    public KeptParameters(TargetClass target, TreePath constructor) {
         this.target = target;
         this.code = target.code();
         this.constructor = (MethodTree) constructor.getLeaf();
@@ -44,12 +44,12 @@ public final class KeptParameters {
 
     /** Whether a parameter can be kept: there is a field that takes it, or none of its name. */
     public boolean canKeep(String name, TypeMirror type) {
-        Optional<Part> field = field(name);
+        Optional<StateField> field = field(name);
         return !isLeftToOther() && (field.isEmpty() ? !target.memberNames().contains(name)
                 : field.filter(part -> part.maySet() && code.types().isAssignable(type, part.type())).isPresent());
     }
 
-    private Optional<Part> field(String name) {
+    private Optional<StateField> field(String name) {
         return target.parts().stream().filter(part -> part.name().equals(name)).findFirst();
     }
 
@@ -66,7 +66,7 @@ public final class KeptParameters {
         // what other constructors do not set cannot be final
         fresh.forEach((name, type) -> fields.add(NewMember.added(NewMember.Kind.FIELD, name, List.of("private "
                 + (isOnly ? "final " : "") + writer.write(type).orElse(NamedTypes.shown(type)) + " " + name + ";"))));
-        List<Edit> edits = new ArrayList<>(new Landing(target).edits(fields));
+        List<Edit> edits = new ArrayList<>(new MemberInserter(target).edits(fields));
         Layout layout = Layout.of(code.file());
         String indent = Layout.indentOf(code.file(), code.range(constructor).start());
         NewCode text = new NewCode(code.file());

@@ -5,7 +5,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.source.Range;
@@ -19,13 +19,13 @@ import javax.lang.model.element.Modifier;
 /** The head of a method that gets one more parameter: the last one, or the last before those of any number. */
 public final class ParameterHead {
 
-    private final Code code;
+    private final AttributedFile code;
     private final TreePath method;
     private final MethodTree tree;
     private final int name;
 
     /** @param name where the name of the method ends */
-    public ParameterHead(Code code, TreePath method, int name) {
+    public ParameterHead(AttributedFile code, TreePath method, int name) {
         this.code = code;
         this.method = method;
         this.tree = (MethodTree) method.getLeaf();

@@ -16,7 +16,7 @@ public final class TypeText {
     }
 
     /** The type of a part, which has a name since it was declared with one. */
-    public static String of(Part part, TypeWriter writer) {
+    public static String of(StateField part, TypeWriter writer) {
         return writer.write(part.type()).orElseGet(() -> NamedTypes.shown(part.type()));
     }
 }

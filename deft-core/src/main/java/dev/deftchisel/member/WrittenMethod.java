@@ -4,7 +4,7 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.source.Range;
 import java.util.Collection;
 import java.util.List;
@@ -15,10 +15,10 @@ import java.util.Optional;
  *
  * @param path its declaration
  */
-public record WrittenMethod(Code code, TreePath path) {
+public record WrittenMethod(AttributedFile code, TreePath path) {
 
     /** The one in whose head a place is, up to the brace of its body. */
-    public static Optional<WrittenMethod> atHead(Code code, Range place) {
+    public static Optional<WrittenMethod> atHead(AttributedFile code, Range place) {
         return code.around(place).stream()
                 .filter(path -> path.getLeaf() instanceof MethodTree && path.getParentPath().getLeaf() instanceof ClassTree)
                 .findFirst()

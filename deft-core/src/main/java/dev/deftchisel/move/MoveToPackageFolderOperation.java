@@ -4,14 +4,14 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.SourceRoot;
@@ -40,8 +40,8 @@ public final class MoveToPackageFolderOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
-        Range clause = spot.file().skeleton().packageRange();
+    public Optional<Offer> offer(ResolvedPlace spot) {
+        Range clause = spot.file().outline().packageRange();
         return target(spot.file()).filter(target -> clause.touches(spot.place().caret()))
                 .map(target -> new Offer(id(), title(spot.file(), target), Offer.Kind.REFACTORING, clause, List.of()));
     }
@@ -52,13 +52,13 @@ public final class MoveToPackageFolderOperation implements Operation {
 
     /** Where the file should be; empty when it is there. */
     private static Optional<Path> target(SourceFile file) {
-        Path folder = file.root().folderOf(file.headline().packageName());
+        Path folder = file.root().folderOf(file.header().packageName());
         return file.isModuleInfo() || file.root().kind() != SourceRoot.Kind.SOURCE || folder.equals(file.path().getParent())
                 ? Optional.empty() : Optional.of(folder.resolve(file.path().getFileName()));
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         SourceFile file = spot.file();
         Optional<Path> target = target(file);
         if (target.isEmpty()) {
@@ -67,7 +67,7 @@ public final class MoveToPackageFolderOperation implements Operation {
             return Plan.refused(Reason.at(target.get(), new Range(0, 0), "this file is in the way"));
         }
         FileChange moved = new FileChange(file.path(), target, file.text(), List.of());
-        return new Plan.Ready(new Change(title(file, target.get()), List.of(moved), Meaning.same(), List.of()),
+        return new Plan.Ready(new Change(title(file, target.get()), List.of(moved), SymbolEffects.same(), List.of()),
                 analyst.analyse(Focus.whole(Set.of(file.path()))));
     }
 }

@@ -1,6 +1,6 @@
 package dev.deftchisel.navigation;
 
-import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.source.MemberOutline;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -14,7 +14,7 @@ import java.util.List;
  * @param member   a declaration
  * @param children what is declared in it, in order
  */
-public record Declared(MemberSketch member, List<Declared> children) {
+public record Declared(MemberOutline member, List<Declared> children) {
 
     /** Copies the list. */
     public Declared {
@@ -23,26 +23,26 @@ public record Declared(MemberSketch member, List<Declared> children) {
 
     /** What is declared in a file outside of all types, in order; broken code gives what could be made out. */
     public static List<Declared> in(SourceFile file) {
-        List<MemberSketch> members = file.skeleton().members().stream()
-                .sorted(Comparator.comparingInt((MemberSketch member) -> member.range().start())
+        List<MemberOutline> members = file.outline().members().stream()
+                .sorted(Comparator.comparingInt((MemberOutline member) -> member.range().start())
                         .thenComparingInt(member -> -member.range().end()))
                 .toList();
         return within(new ArrayDeque<>(members), Integer.MAX_VALUE);
     }
 
     /** The simple name of the type that something is declared in, or its package; empty in the unnamed package. */
-    public static String container(SourceFile file, MemberSketch member) {
-        return file.skeleton().members().stream()
+    public static String container(SourceFile file, MemberOutline member) {
+        return file.outline().members().stream()
                 .filter(other -> other != member && other.range().encloses(member.range()))
                 .min(Comparator.comparingInt(other -> other.range().length()))
-                .map(MemberSketch::name)
-                .orElse(file.headline().packageName());
+                .map(MemberOutline::name)
+                .orElse(file.header().packageName());
     }
 
-    private static List<Declared> within(Deque<MemberSketch> rest, int end) {
+    private static List<Declared> within(Deque<MemberOutline> rest, int end) {
         List<Declared> found = new ArrayList<>();
         while (!rest.isEmpty() && rest.peek().range().end() <= end) {
-            MemberSketch next = rest.pop();
+            MemberOutline next = rest.pop();
             found.add(new Declared(next, within(rest, next.range().end())));
         }
         return found;

@@ -1,6 +1,6 @@
 package dev.deftchisel.navigation;
 
-import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.source.MemberOutline;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
@@ -18,13 +18,13 @@ public record Described(String heading, String documentation) {
 
     /** The member whose name stands at a range of its file; empty for what is declared within bodies. */
     public static Optional<Described> at(SourceFile file, Range name) {
-        return file.skeleton().members().stream()
+        return file.outline().members().stream()
                 .filter(member -> member.nameRange().equals(name))
                 .min(Comparator.comparingInt(member -> member.range().length()))
                 .map(member -> new Described(heading(file, member), documentation(file, member)));
     }
 
-    private static String heading(SourceFile file, MemberSketch member) {
+    private static String heading(SourceFile file, MemberOutline member) {
         Tokens tokens = file.tokens();
         int depth = 0;
         int end = member.range().end();
@@ -40,7 +40,7 @@ public record Described(String heading, String documentation) {
         return file.content().substring(member.range().start(), end).strip().replaceAll("\\s+", " ");
     }
 
-    private static String documentation(SourceFile file, MemberSketch member) {
+    private static String documentation(SourceFile file, MemberOutline member) {
         Tokens tokens = file.tokens();
         for (int i = tokens.at(member.range().start()) - 1; i >= 0 && tokens.kind(i).isTrivia(); i--) {
             if (tokens.kind(i) == TokenKind.DOC_COMMENT) {

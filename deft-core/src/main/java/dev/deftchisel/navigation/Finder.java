@@ -1,6 +1,6 @@
 package dev.deftchisel.navigation;
 
-import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.source.MemberOutline;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.Comparator;
@@ -22,20 +22,20 @@ public final class Finder {
      *
      * @param container the type or package that it is declared in; empty in the unnamed package
      */
-    public record Found(SourceFile file, MemberSketch member, String container) {
+    public record Found(SourceFile file, MemberOutline member, String container) {
     }
 
-    private record Ranked(SourceFile file, MemberSketch member, int match) {
+    private record Ranked(SourceFile file, MemberOutline member, int match) {
     }
 
     /**
      * The declarations that go with it: those that do best, types before members, short names before long ones.
      *
-     * @param typed see {@link Initials}; empty for all
+     * @param typed see {@link InitialsMatcher}; empty for all
      * @param most  how many at most
      */
     public List<Found> find(String typed, int most) {
-        Initials initials = new Initials(typed);
+        InitialsMatcher initials = new InitialsMatcher(typed);
         return snapshot.files().parallelStream()
                 .flatMap(file -> ranked(file, initials))
                 .sorted(Comparator.comparingInt((Ranked one) -> -one.match())
@@ -49,10 +49,10 @@ public final class Finder {
                 .toList();
     }
 
-    private static Stream<Ranked> ranked(SourceFile file, Initials initials) {
-        return file.skeleton().members().stream()
-                .filter(member -> member.kind() != MemberSketch.Kind.CONSTRUCTOR)
+    private static Stream<Ranked> ranked(SourceFile file, InitialsMatcher initials) {
+        return file.outline().members().stream()
+                .filter(member -> member.kind() != MemberOutline.Kind.CONSTRUCTOR)
                 .map(member -> new Ranked(file, member, initials.match(member.name())))
-                .filter(one -> one.match() != Initials.NONE);
+                .filter(one -> one.match() != InitialsMatcher.NONE);
     }
 }

@@ -1,9 +1,9 @@
 package dev.deftchisel.navigation;
 
-import dev.deftchisel.source.ImportSketch;
+import dev.deftchisel.source.ImportOutline;
 import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.Skeleton;
+import dev.deftchisel.source.FileOutline;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayDeque;
@@ -24,7 +24,7 @@ public record Foldable(Kind kind, int first, int last) {
     public enum Kind { BLOCK, COMMENT, IMPORTS }
 
     /** Blocks, comments of several lines and the imports, in the order in which they end; goes by tokens, so broken code will do. */
-    public static List<Foldable> in(Tokens tokens, Skeleton skeleton, LineMap lines) {
+    public static List<Foldable> in(Tokens tokens, FileOutline skeleton, LineMap lines) {
         List<Foldable> found = new ArrayList<>();
         Deque<Integer> open = new ArrayDeque<>();
         for (int i = 0; i < tokens.count(); i++) {
@@ -37,7 +37,7 @@ public record Foldable(Kind kind, int first, int last) {
                 add(found, lines, Kind.COMMENT, tokens.range(i), 0);
             }
         }
-        List<ImportSketch> imports = skeleton.imports();
+        List<ImportOutline> imports = skeleton.imports();
         if (!imports.isEmpty()) {
             add(found, lines, Kind.IMPORTS, new Range(imports.get(0).range().start(), imports.get(imports.size() - 1).range().end()), 0);
         }

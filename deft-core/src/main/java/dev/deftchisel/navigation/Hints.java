@@ -4,7 +4,7 @@ import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -32,7 +32,7 @@ public final class Hints {
     }
 
     /** The hints within a stretch of a file, in order. */
-    public static List<Hint> in(Code code, Range range) {
+    public static List<Hint> in(AttributedFile code, Range range) {
         List<Hint> hints = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
             @Override
@@ -50,12 +50,12 @@ public final class Hints {
         return List.copyOf(hints);
     }
 
-    private static Optional<String> type(TreePath path, VariableTree variable, Code code) {
+    private static Optional<String> type(TreePath path, VariableTree variable, AttributedFile code) {
         return code.saysType(variable) ? Optional.empty() : code.element(path).map(Element::asType)
                 .filter(type -> type.getKind() != TypeKind.ERROR).map(Hints::shown);
     }
 
-    private static Optional<String> value(TreePath path, VariableTree variable, Code code) {
+    private static Optional<String> value(TreePath path, VariableTree variable, AttributedFile code) {
         if (variable.getInitializer() == null || variable.getInitializer() instanceof LiteralTree
                 || code.find(variable.getInitializer()).isEmpty()) {
             return Optional.empty();

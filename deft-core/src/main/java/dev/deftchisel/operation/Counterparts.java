@@ -1,7 +1,7 @@
 package dev.deftchisel.operation;
 
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.source.TypeOutline;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.SourceRoot;
@@ -32,24 +32,24 @@ public final class Counterparts {
     public List<Place> of(SourceFile file) {
         boolean isTest = file.root().use() == SourceRoot.Use.TEST;
         SourceRoot.Use wanted = isTest ? SourceRoot.Use.MAIN : SourceRoot.Use.TEST;
-        List<String> names = main(file).map(TypeSketch::name).map(name -> isTest ? tested(name) : tests(name)).orElse(List.of());
+        List<String> names = main(file).map(TypeOutline::name).map(name -> isTest ? tested(name) : tests(name)).orElse(List.of());
         return snapshot.files().stream()
                 .filter(other -> other.root().use() == wanted)
                 .flatMap(other -> main(other).filter(type -> names.contains(type.name())).map(type -> new Found(other, type)).stream())
                 .sorted(Comparator.comparing((Found found) -> !found.file().module().equals(file.module()))
-                        .thenComparing(found -> !found.file().headline().packageName().equals(file.headline().packageName()))
+                        .thenComparing(found -> !found.file().header().packageName().equals(file.header().packageName()))
                         .thenComparing(found -> names.indexOf(found.type().name())))
                 .map(found -> new Place(found.file().path(), new Range(found.type().nameRange().start(), found.type().nameRange().start())))
                 .toList();
     }
 
-    private record Found(SourceFile file, TypeSketch type) {
+    private record Found(SourceFile file, TypeOutline type) {
     }
 
     /** The type that a file is named after. */
-    private static Optional<TypeSketch> main(SourceFile file) {
+    private static Optional<TypeOutline> main(SourceFile file) {
         String name = file.path().getFileName().toString().replaceAll("\\.java$", "");
-        return file.skeleton().types().stream().filter(type -> type.isTopLevel() && type.name().equals(name)).findFirst();
+        return file.outline().types().stream().filter(type -> type.isTopLevel() && type.name().equals(name)).findFirst();
     }
 
     private static List<String> tests(String type) {

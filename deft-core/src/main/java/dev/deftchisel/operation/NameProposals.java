@@ -8,7 +8,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
@@ -45,23 +45,23 @@ public final class NameProposals {
     private static final Pattern MANY = Pattern.compile("(\\w*)(Collection|List|Set|Queue|Deque|Iterable|Stream)");
     private static final Pattern BOXES = Pattern.compile("Boolean|Byte|Short|Integer|Long|Float|Double|Character|Object");
 
-    private final Code code;
+    private final AttributedFile code;
     private final Set<String> taken;
 
     /** Names for the file itself. */
-    public NameProposals(Code code) {
+    public NameProposals(AttributedFile code) {
         this(code, Set.of());
     }
 
     /** Names for where no name is taken, such as the parameters of a new method. */
-    public static NameProposals elsewhere(Code code) {
+    public static NameProposals elsewhere(AttributedFile code) {
         NameProposals proposals = new NameProposals(code);
         proposals.taken.clear();
         return proposals;
     }
 
     /** @param alsoTaken names that are about to be given */
-    public NameProposals(Code code, Set<String> alsoTaken) {
+    public NameProposals(AttributedFile code, Set<String> alsoTaken) {
         this.code = code;
         this.taken = variableNames(code.tokens());
         taken.addAll(alsoTaken);

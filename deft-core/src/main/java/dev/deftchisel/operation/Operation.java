@@ -27,7 +27,7 @@ public interface Operation {
      *
      * @param spot the place with its meaning
      */
-    Optional<Offer> offer(Spot spot);
+    Optional<Offer> offer(ResolvedPlace spot);
 
     /**
      * Works out the change.
@@ -36,7 +36,7 @@ public interface Operation {
      * @param answers to its questions; those that are missing take their standard
      * @param analyst for whatever else needs to be looked at
      */
-    Plan plan(Spot spot, Answers answers, Analyst analyst);
+    Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst);
 
     /**
      * Called when the guard finds differences: a chance to keep the meaning by further edits, such as a qualifier.

@@ -9,7 +9,7 @@ import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.Unwritten;
 import dev.deftchisel.source.Position;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.source.TypeOutline;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Files;
@@ -131,10 +131,10 @@ public final class PlaceReader {
         String typeName = matcher.group("type");
         String member = matcher.group("member");
         for (SourceFile file : analyst.snapshot().files()) {
-            boolean mayDeclare = file.headline().types().stream()
-                    .anyMatch(type -> (typeName + ".").startsWith(file.headline().qualifiedName(type) + "."));
-            for (TypeSketch type : mayDeclare ? file.skeleton().types() : List.<TypeSketch>of()) {
-                if (file.skeleton().qualifiedName(type).equals(typeName)) {
+            boolean mayDeclare = file.header().types().stream()
+                    .anyMatch(type -> (typeName + ".").startsWith(file.header().qualifiedName(type) + "."));
+            for (TypeOutline type : mayDeclare ? file.outline().types() : List.<TypeOutline>of()) {
+                if (file.outline().qualifiedName(type).equals(typeName)) {
                     return member == null
                             ? new Place(file.path(), new Range(type.nameRange().start(), type.nameRange().start()))
                             : member(text, file, typeName, member, matcher.group("parameters"));
@@ -150,11 +150,11 @@ public final class PlaceReader {
     /** In the declaration of the package itself or, when it has no types of its own, of one below it. */
     private Place packagePlace(String text, String name) {
         return analyst.snapshot().files().stream()
-                .filter(file -> (file.headline().packageName() + ".").startsWith(name + ".")
-                        && file.content().startsWith(name, file.skeleton().packageRange().start()))
-                .min(Comparator.comparingInt(file -> file.headline().packageName().length()))
+                .filter(file -> (file.header().packageName() + ".").startsWith(name + ".")
+                        && file.content().startsWith(name, file.outline().packageRange().start()))
+                .min(Comparator.comparingInt(file -> file.header().packageName().length()))
                 .map(file -> {
-                    int last = file.skeleton().packageRange().start() + name.length() - 1;
+                    int last = file.outline().packageRange().start() + name.length() - 1;
                     return new Place(file.path(), new Range(last, last));
                 })
                 .orElseThrow(() -> new PlaceException(
@@ -165,9 +165,9 @@ public final class PlaceReader {
     private String near(String qualified) {
         String simple = qualified.substring(qualified.lastIndexOf('.') + 1);
         List<String> candidates = analyst.snapshot().files().stream()
-                .flatMap(file -> file.skeleton().types().stream()
+                .flatMap(file -> file.outline().types().stream()
                         .filter(type -> isNear(type.name(), simple))
-                        .map(file.skeleton()::qualifiedName))
+                        .map(file.outline()::qualifiedName))
                 .limit(3)
                 .toList();
         return candidates.isEmpty() ? "" : "; did you mean " + String.join(" or ", candidates) + "?";

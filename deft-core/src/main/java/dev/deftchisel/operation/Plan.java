@@ -41,7 +41,7 @@ public sealed interface Plan {
     }
 
     /** A refusal for what is at the spot itself. */
-    static Plan refused(Spot spot, String sentence) {
+    static Plan refused(ResolvedPlace spot, String sentence) {
         return refused(Reason.at(spot.file().path(), spot.place().selection(), sentence));
     }
 }

@@ -3,7 +3,7 @@ package dev.deftchisel.problem;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.CompilerError;
 import dev.deftchisel.source.Range;
 import java.util.List;
@@ -17,19 +17,19 @@ import java.util.Optional;
  * @param analysis in which the file is attributed as a whole
  * @param around   the trees around what the compiler points at, innermost first
  */
-public record ErrorSite(CompilerError error, Survey survey, Analysis analysis, List<TreePath> around) {
+public record ErrorSite(CompilerError error, RuleContext survey, Analysis analysis, List<TreePath> around) {
 
     /** Copies the list. */
     public ErrorSite {
         around = List.copyOf(around);
     }
 
-    static ErrorSite of(CompilerError error, Survey survey, Analysis analysis) {
+    static ErrorSite of(CompilerError error, RuleContext survey, Analysis analysis) {
         return new ErrorSite(error, survey, analysis, around(error.range().start(), survey.code()));
     }
 
     /** The trees around the character that the compiler points at; at the end of the text around the place. */
-    private static List<TreePath> around(int at, Code code) {
+    private static List<TreePath> around(int at, AttributedFile code) {
         List<TreePath> found = at < code.file().content().length() ? code.around(new Range(at, at + 1)) : List.of();
         return found.isEmpty() ? code.around(new Range(at, at)) : found;
     }
@@ -49,7 +49,7 @@ public record ErrorSite(CompilerError error, Survey survey, Analysis analysis, L
     }
 
     /** The file. */
-    public Code code() {
+    public AttributedFile code() {
         return survey.code();
     }
 

@@ -13,7 +13,7 @@ import java.util.List;
  * @param sentence what is wrong, with the names concerned
  * @param fixes    best first; may be empty
  */
-public record Finding(About about, Severity severity, Range range, String sentence, List<Fix> fixes) {
+public record Finding(RuleDescription about, Severity severity, Range range, String sentence, List<Fix> fixes) {
 
     /** Copies the list. */
     public Finding {

@@ -2,11 +2,11 @@ package dev.deftchisel.problem;
 
 import com.sun.source.tree.VariableTree;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.rewrite.EditsByFile;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -21,7 +21,7 @@ public final class FixDraft {
     private final EditsByFile edits;
     private final Map<SymbolKey, String> descriptors = new HashMap<>();
     private final Set<SymbolKey> revalued = new HashSet<>();
-    private Meaning.Freedom freedom = Meaning.Freedom.FORM;
+    private SymbolEffects.Leeway freedom = SymbolEffects.Leeway.FORM;
 
     /** @param before the analysis that the change will be compared with */
     public FixDraft(Analysis before) {
@@ -36,7 +36,7 @@ public final class FixDraft {
      * @param code    the file in which it was found
      * @return what was added
      */
-    public FixEdits add(Finding finding, Fix.Rewrite fix, Code code) {
+    public FixEdits add(Finding finding, Fix.Rewrite fix, AttributedFile code) {
         FixEdits taken = new FixEdits(code, edits.writer(code));
         fix.writer().accept(taken);
         edits.of(code.file().path()).addAll(taken.edits());
@@ -45,13 +45,13 @@ public final class FixDraft {
             taken.edits().forEach(edit -> revalued.addAll(constants(edit, code)));
         }
         if (finding.about().tag() == Tag.ERROR) {
-            freedom = Meaning.Freedom.TYPES;
+            freedom = SymbolEffects.Leeway.TYPES;
         }
         return taken;
     }
 
     /** The constant variables whose value is written otherwise by a fix that is meant to do something else. */
-    private static List<SymbolKey> constants(Edit edit, Code code) {
+    private static List<SymbolKey> constants(Edit edit, AttributedFile code) {
         return code.around(edit.range()).stream().filter(path -> path.getLeaf() instanceof VariableTree)
                 .flatMap(path -> code.element(path).stream())
                 .filter(element -> element instanceof VariableElement variable && variable.getConstantValue() != null)
@@ -60,6 +60,6 @@ public final class FixDraft {
 
     /** All of it. */
     public Change change(String title) {
-        return edits.change(title, Meaning.parameters(descriptors).rewriting(revalued).allowing(freedom), List.of());
+        return edits.change(title, SymbolEffects.parameters(descriptors).rewriting(revalued).allowing(freedom), List.of());
     }
 }

@@ -3,7 +3,7 @@ package dev.deftchisel.problem;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.rewrite.Layout;
@@ -21,7 +21,7 @@ import java.util.function.Consumer;
 /** Takes down how a fix writes the code of a file otherwise. */
 public final class FixEdits {
 
-    private final Code code;
+    private final AttributedFile code;
     private final TypeWriter types;
     private final List<Edit> edits = new ArrayList<>();
     private final List<Range> removed = new ArrayList<>();
@@ -31,13 +31,13 @@ public final class FixEdits {
      * @param code  the file
      * @param types writes types there
      */
-    public FixEdits(Code code, TypeWriter types) {
+    public FixEdits(AttributedFile code, TypeWriter types) {
         this.code = code;
         this.types = types;
     }
 
     /** The file. */
-    public Code code() {
+    public AttributedFile code() {
         return code;
     }
 

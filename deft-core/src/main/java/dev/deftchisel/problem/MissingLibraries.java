@@ -12,7 +12,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.CompilerError;
 import dev.deftchisel.analysis.UnknownSupertypes;
 import dev.deftchisel.source.Range;
@@ -40,9 +40,9 @@ public final class MissingLibraries {
     static final String ID = "missing-library";
 
     private static final int MOST_NAMED = 3;
-    private static final About ABOUT = About.of(ID, Tag.ERROR, "A library that the build needs is not on this machine", Effect.OTHER);
+    private static final RuleDescription ABOUT = RuleDescription.of(ID, Tag.ERROR, "A library that the build needs is not on this machine", Effect.OTHER);
 
-    private final Code code;
+    private final AttributedFile code;
     private final Analysis analysis;
     private final List<CompilerError> errors;
     /** Where the code names what is not known: imports, and packages in qualified names. */
@@ -58,7 +58,7 @@ public final class MissingLibraries {
     private record Unknown(Range range, Range name) {
     }
 
-    MissingLibraries(Code code, Analysis analysis, List<CompilerError> errors) {
+    MissingLibraries(AttributedFile code, Analysis analysis, List<CompilerError> errors) {
         this.code = code;
         this.analysis = analysis;
         this.errors = errors;
@@ -92,7 +92,7 @@ public final class MissingLibraries {
 
     /** Whether a name begins with a package of the workspace. */
     private boolean isOurs(String name) {
-        return analysis.snapshot().files().stream().map(file -> file.headline().packageName())
+        return analysis.snapshot().files().stream().map(file -> file.header().packageName())
                 .anyMatch(home -> !home.isEmpty() && name.startsWith(home + "."));
     }
 

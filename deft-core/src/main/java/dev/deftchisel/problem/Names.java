@@ -9,7 +9,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -27,7 +27,7 @@ public final class Names {
     private final Set<String> unknown = new HashSet<>();
     private final Set<String> simple = new HashSet<>();
 
-    Names(Code code) {
+    Names(AttributedFile code) {
         new TreePathScanner<Void, Void>() {
             @Override
             public Void visitIdentifier(IdentifierTree tree, Void unused) {

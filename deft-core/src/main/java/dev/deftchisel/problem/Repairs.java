@@ -1,7 +1,7 @@
 package dev.deftchisel.problem;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.CompilerError;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -38,19 +38,19 @@ public final class Repairs {
         return byCode.keySet().stream().sorted().toList();
     }
 
-    Finding finding(CompilerError error, Survey survey, Analysis analysis) {
+    Finding finding(CompilerError error, RuleContext survey, Analysis analysis) {
         String id = ErrorSite.id(error);
-        About about = About.of(id, Tag.ERROR, error.message(), Effect.OTHER);
+        RuleDescription about = RuleDescription.of(id, Tag.ERROR, error.message(), Effect.OTHER);
         return new Finding(about, Severity.ERROR, shown(error, survey.code()), error.message(), fixes(id, error, survey, analysis));
     }
 
     /** What the compiler points at, without running over the end of the line. */
-    private static Range shown(CompilerError error, Code code) {
+    private static Range shown(CompilerError error, AttributedFile code) {
         Range line = code.file().lines().rangeOf(code.file().lines().line(error.range().start()));
         return new Range(error.range().start(), Math.max(error.range().start(), Math.min(error.range().end(), line.end())));
     }
 
-    private List<Fix> fixes(String id, CompilerError error, Survey survey, Analysis analysis) {
+    private List<Fix> fixes(String id, CompilerError error, RuleContext survey, Analysis analysis) {
         List<Repair> known = byCode.getOrDefault(id, List.of());
         if (known.isEmpty()) {
             return List.of();

@@ -12,7 +12,7 @@ import java.util.Set;
 public interface Rule {
 
     /** What it is; always the same. */
-    About about();
+    RuleDescription about();
 
     /** The kinds of tree that it wants to see. */
     Set<Tree.Kind> kinds();
@@ -24,5 +24,5 @@ public interface Rule {
      * @param path   a tree of one of the kinds
      * @param survey of its file
      */
-    void look(TreePath path, Survey survey);
+    void look(TreePath path, RuleContext survey);
 }

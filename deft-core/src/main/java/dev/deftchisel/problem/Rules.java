@@ -12,7 +12,7 @@ import java.util.ServiceLoader;
 public final class Rules {
 
     private final List<Rule> all;
-    private final Map<Rule, About> abouts = new HashMap<>();
+    private final Map<Rule, RuleDescription> abouts = new HashMap<>();
 
     /**
      * @param all what is looked for
@@ -23,7 +23,7 @@ public final class Rules {
         this.all = all.stream().sorted(Comparator.comparing(rule -> abouts.get(rule).id())).toList();
         Map<String, Rule> byId = new HashMap<>();
         for (Rule rule : this.all) {
-            About about = abouts.get(rule);
+            RuleDescription about = abouts.get(rule);
             Rule twin = byId.put(about.id(), rule);
             if (twin != null) {
                 throw new IllegalArgumentException("two rules are called '" + about.id() + "': " + twin.getClass().getName()
@@ -49,21 +49,21 @@ public final class Rules {
     }
 
     /** What they say of themselves, by id. */
-    public List<About> abouts() {
+    public List<RuleDescription> abouts() {
         return all.stream().map(abouts::get).toList();
     }
 
-    About about(Rule rule) {
+    RuleDescription about(Rule rule) {
         return abouts.get(rule);
     }
 
     /** A rule that somebody may have meant by a word which names none. */
     public Optional<String> near(String word) {
-        return abouts().stream().map(About::id).filter(id -> id.contains(word) || word.contains(id)).findFirst();
+        return abouts().stream().map(RuleDescription::id).filter(id -> id.contains(word) || word.contains(id)).findFirst();
     }
 
     /** The rule of an id. */
-    public Optional<About> named(String id) {
+    public Optional<RuleDescription> named(String id) {
         return abouts().stream().filter(about -> about.id().equals(id)).findFirst();
     }
 }

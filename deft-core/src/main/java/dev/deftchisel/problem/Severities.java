@@ -39,7 +39,7 @@ public final class Severities {
     }
 
     /** How much a rule matters in a file; a word that is no severity counts as nothing said. */
-    public Severity of(Path file, About about) {
+    public Severity of(Path file, RuleDescription about) {
         Map<String, String> said = settings(file);
         if (said.isEmpty()) {
             return about.severity();

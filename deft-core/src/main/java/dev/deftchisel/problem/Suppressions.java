@@ -12,7 +12,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
@@ -40,7 +40,7 @@ final class Suppressions {
     private static final Pattern COMMENT = Pattern.compile("deft: accept ([a-z0-9-]+(?:\\s*,\\s*[a-z0-9-]+)*)");
     private static final Pattern WORD = Pattern.compile("[a-z0-9-]+");
 
-    private final Code code;
+    private final AttributedFile code;
     private final Rules rules;
     private final List<Accepted> all = new ArrayList<>();
 
@@ -54,12 +54,12 @@ final class Suppressions {
      */
     private record Accepted(String word, Range place, Range scope, Range whole, boolean isAlone) {
 
-        boolean means(About about) {
+        boolean means(RuleDescription about) {
             return word.equals(about.id()) || word.equals(about.tag().word()) || about.alsoNamed().contains(word);
         }
     }
 
-    Suppressions(Code code, Rules rules) {
+    Suppressions(AttributedFile code, Rules rules) {
         this.code = code;
         this.rules = rules;
         if (code.file().content().contains("SuppressWarnings")) {
@@ -80,7 +80,7 @@ final class Suppressions {
     }
 
     /** The words that name a rule and accept nothing. */
-    List<Finding> idle(About about, Severity severity, List<Finding> found) {
+    List<Finding> idle(RuleDescription about, Severity severity, List<Finding> found) {
         return all.stream()
                 .filter(accepted -> rules.named(accepted.word()).isPresent())
                 .filter(accepted -> found.stream().noneMatch(finding -> accepts(accepted, finding)))

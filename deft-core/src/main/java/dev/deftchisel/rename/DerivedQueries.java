@@ -3,7 +3,7 @@ package dev.deftchisel.rename;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
-import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.source.MemberOutline;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.Workspace;
 import java.util.ArrayList;
@@ -48,8 +48,8 @@ final class DerivedQueries {
         List<String> notes = new ArrayList<>();
         for (SourceFile file : before.snapshot().files()) {
             if (FRAMEWORKS.stream().anyMatch(file.content()::contains) && file.tokens().names().contains(simple)) {
-                file.skeleton().members().stream()
-                        .filter(member -> member.kind() == MemberSketch.Kind.METHOD && query.matcher(member.name()).matches())
+                file.outline().members().stream()
+                        .filter(member -> member.kind() == MemberOutline.Kind.METHOD && query.matcher(member.name()).matches())
                         .forEach(member -> notes.add("'" + member.name() + "' in " + workspace.show(file.path()) + ":"
                                 + file.position(member.nameRange().start()) + " reads like a query by '" + property
                                 + "', which would find it no more; rename that too"));

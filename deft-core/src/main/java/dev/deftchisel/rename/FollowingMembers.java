@@ -5,11 +5,11 @@ import dev.deftchisel.added.Additions;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.SymbolKey;
-import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.source.MemberOutline;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.Skeleton;
+import dev.deftchisel.source.FileOutline;
 import dev.deftchisel.source.Tokens;
-import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.source.TypeOutline;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -51,7 +51,7 @@ record FollowingMembers(List<Renamed> members) {
         String changed = content.substring(0, declared.get().start()) + newName + content.substring(declared.get().end());
         Additions after = analyst.snapshot().with(Map.of(file.get().path(), Optional.of(changed)), Map.of())
                 .file(file.get().path()).map(analyst::added).orElse(Additions.NONE);
-        String home = file.get().skeleton().packageName();
+        String home = file.get().outline().packageName();
         List<Renamed> members = new ArrayList<>();
         for (int i = 0; i < Math.min(before.members().size(), after.members().size()); i++) {
             Additions.OfType type = before.members().get(i);
@@ -75,9 +75,9 @@ record FollowingMembers(List<Renamed> members) {
             return Optional.of(new Range(local.offset(), local.offset() + name.length()))
                     .filter(range -> file.content().startsWith(name, range.start()));
         } else if (symbol instanceof SymbolKey.Type type) {
-            return type(file.skeleton(), type).map(TypeSketch::nameRange);
+            return type(file.outline(), type).map(TypeOutline::nameRange);
         } else if (symbol instanceof SymbolKey.Field field && field.owner() instanceof SymbolKey.Type owner) {
-            Skeleton skeleton = file.skeleton();
+            FileOutline skeleton = file.outline();
             return type(skeleton, owner).flatMap(type -> skeleton.members().stream()
                     .filter(member -> member.nameRange().equals(type.nameRange())).findFirst())
                     .flatMap(type -> Stream.concat(fields(skeleton, type, name), components(file.tokens(), type, name)).findFirst());
@@ -85,20 +85,20 @@ record FollowingMembers(List<Renamed> members) {
         return Optional.empty();
     }
 
-    private static Optional<TypeSketch> type(Skeleton skeleton, SymbolKey.Type wanted) {
+    private static Optional<TypeOutline> type(FileOutline skeleton, SymbolKey.Type wanted) {
         return skeleton.types().stream().filter(type -> skeleton.qualifiedName(type).equals(wanted.binaryName().replace('$', '.'))).findFirst();
     }
 
-    private static Stream<Range> fields(Skeleton skeleton, MemberSketch type, String name) {
+    private static Stream<Range> fields(FileOutline skeleton, MemberOutline type, String name) {
         return skeleton.members().stream()
-                .filter(member -> member.kind() == MemberSketch.Kind.FIELD && member.name().equals(name) && type.range().encloses(member.range()))
+                .filter(member -> member.kind() == MemberOutline.Kind.FIELD && member.name().equals(name) && type.range().encloses(member.range()))
                 .filter(member -> skeleton.members().stream().noneMatch(other -> other != type && other.kind().isType()
                         && type.range().encloses(other.range()) && other.range().encloses(member.range())))
-                .map(MemberSketch::nameRange);
+                .map(MemberOutline::nameRange);
     }
 
-    private static Stream<Range> components(Tokens tokens, MemberSketch type, String name) {
-        return type.kind() != MemberSketch.Kind.RECORD ? Stream.empty() : IntStream.range(0, tokens.count())
+    private static Stream<Range> components(Tokens tokens, MemberOutline type, String name) {
+        return type.kind() != MemberOutline.Kind.RECORD ? Stream.empty() : IntStream.range(0, tokens.count())
                 .filter(i -> type.parameters().encloses(tokens.range(i)) && tokens.is(i, name))
                 .filter(i -> tokens.is(tokens.code(i + 1), ',') || tokens.is(tokens.code(i + 1), ')'))
                 .mapToObj(tokens::range);

@@ -9,7 +9,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.external.ExternalName;
@@ -92,7 +92,7 @@ final class KeptNames {
     }
 
     private boolean keep(ExternalName name, ExternalName.Keeper keeper, Analysis.Known known, Binding place) {
-        Optional<Code> code = before.code(place.file());
+        Optional<AttributedFile> code = before.code(place.file());
         Optional<TreePath> path = code.flatMap(all -> all.declaration(place.range()));
         TypeElement annotation = known.elements().getTypeElement(keeper.annotation());
         if (path.isEmpty() || annotation == null) {
@@ -108,7 +108,7 @@ final class KeptNames {
         return '"' + name.name() + '"';
     }
 
-    private Edit added(Code code, TreePath path, ExternalName name, ExternalName.Keeper keeper, TypeElement annotation) {
+    private Edit added(AttributedFile code, TreePath path, ExternalName name, ExternalName.Keeper keeper, TypeElement annotation) {
         edits.computeIfAbsent(code.file().path(), file -> new ArrayList<>());
         String written = "@" + writers.computeIfAbsent(code.file().path(), file -> new TypeWriter(code)).name(annotation) + "("
                 + (keeper.attribute().equals("value") ? "" : keeper.attribute() + " = ") + literal(name) + ")";
@@ -125,7 +125,7 @@ final class KeptNames {
     }
 
     /** The annotation that is there, with the name. */
-    private static Optional<Edit> completed(Code code, TreePath path, ExternalName name, ExternalName.Keeper keeper) {
+    private static Optional<Edit> completed(AttributedFile code, TreePath path, ExternalName name, ExternalName.Keeper keeper) {
         Tree declared = path.getLeaf();
         ModifiersTree modifiers = declared instanceof VariableTree variable ? variable.getModifiers()
                 : declared instanceof MethodTree method ? method.getModifiers() : ((ClassTree) declared).getModifiers();

@@ -94,7 +94,7 @@ final class Mentions {
             return before.declaration(target.key()).map(declared -> {
                 SourceFile file = before.snapshot().file(declared.file()).orElseThrow();
                 Range whole = new Range(0, file.content().length());
-                Range body = file.skeleton().bodies().stream()
+                Range body = file.outline().bodies().stream()
                         .filter(candidate -> candidate.encloses(declared.range()))
                         .findFirst()
                         .orElse(target.kind().isLocal() ? declared.range() : whole);

@@ -4,7 +4,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.Symbol;
@@ -127,7 +127,7 @@ final class Namesakes {
     private boolean sets(Binding declared, Analysis before) {
         boolean isOfClass = before.enclosing(declared.file(), declared.range().start()).stream().findFirst()
                 .filter(around -> Optional.of(around.key()).equals(target.owner())).isPresent();
-        Optional<Code> code = before.code(declared.file());
+        Optional<AttributedFile> code = before.code(declared.file());
         Optional<TreePath> method = code.flatMap(known -> known.around(declared.range()).stream()
                 .filter(path -> path.getLeaf() instanceof MethodTree).findFirst());
         return isOfClass && method.filter(path -> code.get().text(path.getLeaf())

@@ -11,14 +11,14 @@ import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
-import dev.deftchisel.source.TypeSketch;
+import dev.deftchisel.source.TypeOutline;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.SourceRoot;
@@ -71,7 +71,7 @@ final class QualifiedRename {
         Map<Path, Path> moves = new TreeMap<>();
         List<Reason> obstacles = new ArrayList<>();
         for (SourceFile file : snapshot.files()) {
-            String home = file.headline().packageName();
+            String home = file.header().packageName();
             if (packages.containsKey(home) && !file.isModuleInfo()) {
                 move(file, home, packages.get(home), moves, obstacles);
             }
@@ -87,7 +87,7 @@ final class QualifiedRename {
         Map<Path, Map<Range, Edit>> edits = edits(before, packages);
         Map<SymbolKey, String> renamed = target.kind() == SymbolKind.MODULE ? Map.of(target.key(), newName) : Map.of();
         Change change = new Change("rename the " + target.describe() + " to " + newName,
-                files(edits, moves, resourceMoves(packages)), new Meaning(renamed, packages), notes(packages));
+                files(edits, moves, resourceMoves(packages)), new SymbolEffects(renamed, packages), notes(packages));
         return new Plan.Ready(change, before);
     }
 
@@ -99,7 +99,7 @@ final class QualifiedRename {
     private Map<String, String> packages() {
         Map<String, String> packages = new LinkedHashMap<>();
         for (SourceFile file : snapshot.files()) {
-            String name = file.headline().packageName();
+            String name = file.header().packageName();
             if (name.equals(target.name())) {
                 packages.put(name, newName);
             } else if (withSubpackages && name.startsWith(target.name() + ".")) {
@@ -113,14 +113,14 @@ final class QualifiedRename {
     private Set<String> meetingTypes(Map<String, String> packages) {
         Set<String> names = new HashSet<>();
         Set<String> existing = snapshot.files().stream()
-                .map(file -> file.headline().packageName())
+                .map(file -> file.header().packageName())
                 .filter(name -> packages.containsValue(name) && !packages.containsKey(name))
                 .collect(Collectors.toSet());
         for (SourceFile file : snapshot.files()) {
-            String home = file.headline().packageName();
+            String home = file.header().packageName();
             if (existing.contains(home) || packages.containsKey(home) && existing.contains(packages.get(home))) {
-                file.skeleton().types().stream()
-                        .filter(TypeSketch::isTopLevel)
+                file.outline().types().stream()
+                        .filter(TypeOutline::isTopLevel)
                         .forEach(type -> names.add(type.name()));
             }
         }
@@ -238,7 +238,7 @@ final class QualifiedRename {
 
     private List<String> notes(Map<String, String> packages) {
         boolean hasBelow = !withSubpackages && snapshot.files().stream()
-                .anyMatch(file -> file.headline().packageName().startsWith(target.name() + "."));
+                .anyMatch(file -> file.header().packageName().startsWith(target.name() + "."));
         return hasBelow && !packages.isEmpty()
                 ? List.of("the packages below " + target.name() + " stay where they are")
                 : List.of();

@@ -7,7 +7,7 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.Mapping;
-import dev.deftchisel.source.ImportSketch;
+import dev.deftchisel.source.ImportOutline;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
@@ -165,9 +165,9 @@ final class Qualifier {
         List<Edit> renames = change.file(error.file()).map(known -> known.edits()).orElse(List.of()).stream()
                 .filter(edit -> edit.kind() == Edit.Kind.REFERENCE && edit.replacement().indexOf('.') < 0)
                 .toList();
-        boolean isImportError = file.skeleton().imports().stream()
+        boolean isImportError = file.outline().imports().stream()
                 .anyMatch(line -> line.range().touches(error.range().start()));
-        for (ImportSketch line : file.skeleton().imports()) {
+        for (ImportOutline line : file.outline().imports()) {
             boolean isRenamed = !line.isStatic()
                     && renames.stream().anyMatch(edit -> edit.range().end() == nameEnd(file, line));
             if (isRenamed && (isImportError || isDeclaredHere(file, renames))) {
@@ -177,18 +177,18 @@ final class Qualifier {
     }
 
     private static boolean isDeclaredHere(SourceFile file, List<Edit> renames) {
-        return file.skeleton().types().stream()
+        return file.outline().types().stream()
                 .anyMatch(type -> type.isTopLevel()
                         && renames.stream().anyMatch(edit -> edit.replacement().equals(type.name())));
     }
 
-    private static int nameEnd(SourceFile file, ImportSketch line) {
+    private static int nameEnd(SourceFile file, ImportOutline line) {
         Tokens tokens = file.tokens();
         int token = tokens.codeBefore(tokens.at(line.range().end() - 1) - 1);
         return token >= 0 && tokens.kind(token) == TokenKind.IDENTIFIER ? tokens.end(token) : -1;
     }
 
-    private void replaceImport(SourceFile file, ImportSketch line, List<Edit> renames) {
+    private void replaceImport(SourceFile file, ImportOutline line, List<Edit> renames) {
         List<Edit> own = edits.computeIfAbsent(file.path(), path -> new ArrayList<>());
         String qualifier = line.name().substring(0, line.name().lastIndexOf('.') + 1);
         for (Edit edit : renames) {
@@ -201,7 +201,7 @@ final class Qualifier {
         }
     }
 
-    private boolean isSameType(Path file, Edit edit, ImportSketch line) {
+    private boolean isSameType(Path file, Edit edit, ImportOutline line) {
         return before.bindings(file).stream()
                 .filter(binding -> binding.range().equals(edit.range()))
                 .anyMatch(binding -> binding.key() instanceof SymbolKey.Type type

@@ -74,7 +74,7 @@ final class ReferenceEdits {
     /** A static import of several members of the name stays, and one of the new name follows it. */
     private void addImport(Binding binding) {
         SourceFile file = analysis.snapshot().file(binding.file()).orElseThrow();
-        file.skeleton().imports().stream()
+        file.outline().imports().stream()
                 .filter(line -> line.range().encloses(binding.range()))
                 .findFirst()
                 .ifPresent(line -> {

@@ -5,7 +5,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.SearchWords;
@@ -18,7 +18,7 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
@@ -27,7 +27,7 @@ import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -106,14 +106,14 @@ public final class RenameOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(Spot spot) {
+    public Optional<Offer> offer(ResolvedPlace spot) {
         return spot.symbol()
                 .filter(symbol -> symbol.isSource() && symbol.kind() != SymbolKind.UNKNOWN)
                 .map(symbol -> new Offer(id(), "rename the " + symbol.describe(), Offer.Kind.REFACTORING,
                         spot.bindings().get(0).range(), questions(spot, symbol)));
     }
 
-    private static List<Question> questions(Spot spot, Symbol symbol) {
+    private static List<Question> questions(ResolvedPlace spot, Symbol symbol) {
         if (symbol.kind() == SymbolKind.PACKAGE) {
             return List.of(name(symbol.name(), "package", List.of()), MENTIONS_QUESTION, SUBPACKAGES_QUESTION);
         }
@@ -128,7 +128,7 @@ public final class RenameOperation implements Operation {
     }
 
     /** Names that the value of a variable, or its type, would have. */
-    private static List<String> proposals(Spot spot, Symbol symbol) {
+    private static List<String> proposals(ResolvedPlace spot, Symbol symbol) {
         return spot.analysis().declaration(symbol.key())
                 .flatMap(declared -> spot.analysis().code(declared.file()).flatMap(code -> code.declaration(declared.range())
                         .filter(path -> path.getLeaf() instanceof VariableTree)
@@ -137,7 +137,7 @@ public final class RenameOperation implements Operation {
                 .filter(name -> !name.equals(symbol.name()) && !name.equals("value")).distinct().toList();
     }
 
-    private static List<String> proposals(Code code, TreePath variable) {
+    private static List<String> proposals(AttributedFile code, TreePath variable) {
         List<String> names = new ArrayList<>();
         ExpressionTree value = ((VariableTree) variable.getLeaf()).getInitializer();
         if (value != null && code.find(value).isPresent()) {
@@ -153,7 +153,7 @@ public final class RenameOperation implements Operation {
     }
 
     @Override
-    public Plan plan(Spot spot, Answers answers, Analyst analyst) {
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Optional<Symbol> found = spot.symbol();
         if (found.isEmpty()) {
             return new Plan.Refused(List.of(Reason.at(spot.file().path(), spot.place().selection(),
@@ -191,7 +191,7 @@ public final class RenameOperation implements Operation {
     }
 
     /** @param made what annotation processors call otherwise then, as far as is known */
-    private Plan plan(Spot spot, Symbol target, String newName, Answers answers, Analyst analyst, Map<SymbolKey, String> made) {
+    private Plan plan(ResolvedPlace spot, Symbol target, String newName, Answers answers, Analyst analyst, Map<SymbolKey, String> made) {
         boolean takesAll = hasNamesakes(target) && answers.single(RELATED).filter("all"::equals).isPresent();
         Set<String> kept = answers.single(EXCEPT).stream().flatMap(said -> Stream.of(said.split(",")))
                 .map(String::strip).filter(said -> !said.isEmpty()).collect(Collectors.toSet());
@@ -263,7 +263,7 @@ public final class RenameOperation implements Operation {
         Change change = new Change(
                 "rename the " + target.describe() + " to " + newName + also(related.size()) + following(added.size()),
                 files,
-                new Meaning(names, Map.of()),
+                new SymbolEffects(names, Map.of()),
                 Stream.of(notes(target, before), unseen, external.notes(), DerivedQueries.notes(names.keySet(), before),
                         MentionsBeside.notes(texts, before.snapshot().workspace())).flatMap(List::stream).toList());
         Map<SymbolKey, String> remade = made.isEmpty() ? RemadeNames.of(change, analyst) : made;
@@ -330,7 +330,7 @@ public final class RenameOperation implements Operation {
     }
 
     /** The files in which the old or the new name could be or become a reference. */
-    private static Focus focus(Spot spot, Symbol target, String newName, Analyst analyst) {
+    private static Focus focus(ResolvedPlace spot, Symbol target, String newName, Analyst analyst) {
         Set<String> names = new HashSet<>(SearchWords.of(target, spot.analysis()));
         names.add(newName);
         if (target.kind().isLocal()) {

@@ -77,7 +77,7 @@ final class UnknownMade {
 
     private Optional<Reason> madeType() {
         Snapshot snapshot = before.snapshot();
-        Set<String> packages = snapshot.files().stream().map(file -> file.headline().packageName()).collect(Collectors.toSet());
+        Set<String> packages = snapshot.files().stream().map(file -> file.header().packageName()).collect(Collectors.toSet());
         for (SourceFile file : snapshot.files()) {
             if (file.root().kind() == SourceRoot.Kind.SOURCE && file.content().contains(target.name())) {
                 Optional<String> made = file.tokens().names().stream()
@@ -92,8 +92,8 @@ final class UnknownMade {
     }
 
     private static boolean isDeclared(String name, Snapshot snapshot) {
-        return snapshot.files().stream().anyMatch(file -> file.headline().headerNames().contains(name)
-                && file.skeleton().types().stream().anyMatch(type -> type.name().equals(name)));
+        return snapshot.files().stream().anyMatch(file -> file.header().headerNames().contains(name)
+                && file.outline().types().stream().anyMatch(type -> type.name().equals(name)));
     }
 
     /** Whether a name begins like that of a type and has the name of the target as a word in it. */
@@ -105,7 +105,7 @@ final class UnknownMade {
     }
 
     private static boolean isOfLibrary(String name, SourceFile file, Set<String> packages) {
-        return file.skeleton().imports().stream().anyMatch(line -> line.simpleName().equals(name)
+        return file.outline().imports().stream().anyMatch(line -> line.simpleName().equals(name)
                 && !packages.contains(line.name().substring(0, Math.max(0, line.name().lastIndexOf('.')))));
     }
 

@@ -6,7 +6,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -33,7 +33,7 @@ public final class ArgumentsTogether implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> call = site.around().stream().filter(path -> (path.getLeaf() instanceof MethodInvocationTree
                 || path.getLeaf() instanceof NewClassTree) && !Calls.arguments(path.getLeaf()).isEmpty()).findFirst();
         if (call.isEmpty()) {
@@ -61,7 +61,7 @@ public final class ArgumentsTogether implements Repair {
         return fixes;
     }
 
-    private static Optional<TypeMirror> element(TreePath call, ExecutableElement method, Code code) {
+    private static Optional<TypeMirror> element(TreePath call, ExecutableElement method, AttributedFile code) {
         TypeMirror wanted = Callable.formals(call, method, code).get(0);
         if (wanted instanceof ArrayType array) {
             return Optional.of(array.getComponentType());
@@ -70,7 +70,7 @@ public final class ArgumentsTogether implements Repair {
                 && type.getTypeArguments().size() == 1 ? Optional.of(type.getTypeArguments().get(0)) : Optional.empty();
     }
 
-    private static Fix together(ExecutableElement method, TypeMirror element, Range all, Code code) {
+    private static Fix together(ExecutableElement method, TypeMirror element, Range all, AttributedFile code) {
         TypeMirror wanted = method.getParameters().get(0).asType();
         if (wanted instanceof ArrayType) {
             return Fix.of("pass them in an array", edits -> edits.replace(all, to -> to.write("new " + edits.types().write(code.types().erasure(element)).orElse("Object")

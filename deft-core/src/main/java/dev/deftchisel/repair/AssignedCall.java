@@ -10,7 +10,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -37,7 +37,7 @@ public final class AssignedCall implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> found = site.around().stream().filter(path -> path.getLeaf() instanceof AssignmentTree
                 || path.getLeaf() instanceof CompoundAssignmentTree || isStep(path.getLeaf())).findFirst();
         if (found.isEmpty()) {
@@ -82,12 +82,12 @@ public final class AssignedCall implements Repair {
                 .contains(tree.getKind());
     }
 
-    private static Optional<TreePath> call(TreePath path, Code code) {
-        TreePath inner = Code.inner(path);
+    private static Optional<TreePath> call(TreePath path, AttributedFile code) {
+        TreePath inner = AttributedFile.inner(path);
         return inner.getLeaf() instanceof MethodInvocationTree ? Optional.of(inner) : Optional.empty();
     }
 
-    private static Fix write(TreePath whole, TreePath call, String name, String value, Code code) {
+    private static Fix write(TreePath whole, TreePath call, String name, String value, AttributedFile code) {
         MethodInvocationTree tree = (MethodInvocationTree) call.getLeaf();
         String object = tree.getMethodSelect() instanceof MemberSelectTree select ? code.text(select.getExpression()) + "." : "";
         String arguments = Stream.concat(tree.getArguments().stream().map(code::text), Stream.of(value)).collect(Collectors.joining(", "));
@@ -95,7 +95,7 @@ public final class AssignedCall implements Repair {
     }
 
     /** The method that sets what a call gives: it takes what the call takes, and the value. */
-    private static Optional<String> setter(TreePath call, Optional<TypeMirror> value, Code code) {
+    private static Optional<String> setter(TreePath call, Optional<TypeMirror> value, AttributedFile code) {
         MethodInvocationTree tree = (MethodInvocationTree) call.getLeaf();
         String name = tree.getMethodSelect() instanceof MemberSelectTree select ? select.getIdentifier().toString() : tree.getMethodSelect().toString();
         String capital = Character.toUpperCase(name.charAt(0)) + name.substring(1);
@@ -110,7 +110,7 @@ public final class AssignedCall implements Repair {
                         .orElse(true))).findFirst());
     }
 
-    private static boolean mayTake(TypeMirror own, TypeMirror wanted, Code code) {
+    private static boolean mayTake(TypeMirror own, TypeMirror wanted, AttributedFile code) {
         return wanted.getKind() == TypeKind.TYPEVAR || code.types().isAssignable(own, code.types().erasure(wanted))
                 || own.getKind().isPrimitive() && wanted.getKind().isPrimitive();
     }

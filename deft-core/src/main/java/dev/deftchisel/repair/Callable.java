@@ -5,7 +5,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import java.util.List;
 import java.util.Optional;
@@ -24,7 +24,7 @@ final class Callable {
     private Callable() {
     }
 
-    static List<ExecutableElement> of(TreePath call, Code code) {
+    static List<ExecutableElement> of(TreePath call, AttributedFile code) {
         if (call.getLeaf() instanceof NewClassTree made) {
             return code.element(new TreePath(call, made.getIdentifier()))
                     .or(() -> code.type(new TreePath(call, made.getIdentifier())).filter(type -> type instanceof DeclaredType)
@@ -32,7 +32,7 @@ final class Callable {
                     .map(type -> ElementFilter.constructorsIn(type.getEnclosedElements())).orElse(List.of());
         }
         MethodInvocationTree tree = (MethodInvocationTree) call.getLeaf();
-        if (Code.callsConstructor(tree)) {
+        if (AttributedFile.callsConstructor(tree)) {
             boolean isThis = tree.getMethodSelect().toString().equals("this");
             return code.enclosingType(call)
                     .map(type -> isThis ? type : (TypeElement) code.types().asElement(type.getSuperclass()))
@@ -50,7 +50,7 @@ final class Callable {
     }
 
     /** What a method takes where it is called: with the type arguments of what it is called on, as far as they are known. */
-    static List<? extends TypeMirror> formals(TreePath call, ExecutableElement method, Code code) {
+    static List<? extends TypeMirror> formals(TreePath call, ExecutableElement method, AttributedFile code) {
         List<? extends TypeMirror> declared = method.getParameters().stream().map(VariableElement::asType).toList();
         Optional<DeclaredType> holder = holder(call, code).filter(type -> type instanceof DeclaredType).map(type -> (DeclaredType) type);
         try {
@@ -62,7 +62,7 @@ final class Callable {
         }
     }
 
-    private static Optional<TypeMirror> holder(TreePath call, Code code) {
+    private static Optional<TypeMirror> holder(TreePath call, AttributedFile code) {
         if (call.getLeaf() instanceof NewClassTree made) {
             return code.type(new TreePath(call, made.getIdentifier()));
         }
@@ -80,7 +80,7 @@ final class Callable {
      * What an argument is to be turned into. Where the method itself has type parameters, they stand for what the argument
      * has in their place; empty when that is not to be seen.
      */
-    static Optional<TypeMirror> wanted(TreePath call, ExecutableElement method, int index, Optional<TypeMirror> own, Code code) {
+    static Optional<TypeMirror> wanted(TreePath call, ExecutableElement method, int index, Optional<TypeMirror> own, AttributedFile code) {
         TypeMirror formal = formals(call, method, code).get(index);
         boolean isOpen = method.getTypeParameters().stream().anyMatch(parameter -> NamedTypes.shown(formal).matches(
                 "(.*\\W)?" + parameter.getSimpleName() + "(\\W.*)?"));

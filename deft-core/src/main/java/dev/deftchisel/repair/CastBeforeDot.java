@@ -5,7 +5,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -24,7 +24,7 @@ public final class CastBeforeDot implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> select = site.nearest(MemberSelectTree.class);
         Optional<TypeCastTree> cast = select.flatMap(path -> {
             TreePath value = path.getParentPath().getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() == path.getLeaf() ? path.getParentPath() : path;

@@ -6,7 +6,7 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -27,7 +27,7 @@ public final class ChainOfSetters implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> statement = site.nearest(ExpressionStatementTree.class).filter(path -> path.getParentPath().getLeaf() instanceof BlockTree);
         List<Range> calls = new ArrayList<>();
         ExpressionTree at = statement.map(path -> ((ExpressionStatementTree) path.getLeaf()).getExpression()).orElse(null);

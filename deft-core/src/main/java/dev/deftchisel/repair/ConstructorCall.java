@@ -5,7 +5,7 @@ import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -25,7 +25,7 @@ public final class ConstructorCall implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> found = site.nearest(MethodInvocationTree.class).filter(path -> path.getParentPath().getLeaf() instanceof ExpressionStatementTree
                 && ((MethodInvocationTree) path.getLeaf()).getMethodSelect() instanceof MemberSelectTree select && select.getExpression() instanceof IdentifierTree
                 && code.type(new TreePath(new TreePath(path, select), select.getExpression())).filter(type -> type instanceof DeclaredType known

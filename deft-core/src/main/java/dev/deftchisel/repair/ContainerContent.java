@@ -6,7 +6,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -41,7 +41,7 @@ final class ContainerContent {
     }
 
     /** What is in a container, or all that is, in a container of the other sort. */
-    static List<Fix> content(TreePath path, TypeMirror own, TypeMirror wanted, Code code) {
+    static List<Fix> content(TreePath path, TypeMirror own, TypeMirror wanted, AttributedFile code) {
         List<Fix> fixes = new ArrayList<>();
         boolean isBare = !NamedTypes.is(wanted, "java.util.Optional");
         if (NamedTypes.is(own, "java.util.Optional") && isBare) {
@@ -96,14 +96,14 @@ final class ContainerContent {
             fixes.add(Fix.of("cast it to long", edits -> Conversion.cast(edits, path, "long")));
         } else if (own.getKind().isPrimitive() && NamedTypes.is(wanted, "java.lang.Double")) {
             fixes.add(Fix.of("cast it to double", edits -> Conversion.cast(edits, path, "double")));
-        } else if (own.getKind().isPrimitive() && wanted.getKind().isPrimitive() && Code.outer(path).getLeaf() instanceof ArrayAccessTree) {
+        } else if (own.getKind().isPrimitive() && wanted.getKind().isPrimitive() && AttributedFile.outer(path).getLeaf() instanceof ArrayAccessTree) {
             fixes.add(Fix.of("cast it to int", edits -> Conversion.cast(edits, path, "int")));
         }
         return fixes;
     }
 
     /** <code>List&lt;String&gt; names = {"a", "b"}</code>: only an array is written like that (JLS 10.6). */
-    static List<Fix> collection(TreePath path, Optional<TypeMirror> wanted, Code code) {
+    static List<Fix> collection(TreePath path, Optional<TypeMirror> wanted, AttributedFile code) {
         Optional<String> factory = wanted.filter(type -> type instanceof DeclaredType).map(type -> ((TypeElement) ((DeclaredType) type).asElement())
                 .getQualifiedName().toString()).filter(COPIES::containsKey);
         Tree array = path.getLeaf();
@@ -127,7 +127,7 @@ final class ContainerContent {
     }
 
     /** The elements of a stream as a list, set or array. */
-    static List<Fix> ofStream(TreePath path, TypeMirror wanted, Code code) {
+    static List<Fix> ofStream(TreePath path, TypeMirror wanted, AttributedFile code) {
         Optional<TypeMirror> own = code.ownType(path).or(() -> code.type(path));
         String from = own.filter(type -> type instanceof DeclaredType).map(type -> ((TypeElement) ((DeclaredType) type).asElement())
                 .getQualifiedName().toString()).orElseGet(() -> calls(path, code));
@@ -159,7 +159,7 @@ final class ContainerContent {
     }
 
     /** The type that declares the method which is called, where the type of the call is in doubt. */
-    private static String calls(TreePath path, Code code) {
+    private static String calls(TreePath path, AttributedFile code) {
         return path.getLeaf() instanceof MethodInvocationTree ? code.element(path).filter(element -> element instanceof ExecutableElement)
                 .map(element -> ((ExecutableElement) element).getReturnType()).filter(type -> type instanceof DeclaredType)
                 .map(type -> ((TypeElement) ((DeclaredType) type).asElement()).getQualifiedName().toString()).orElse("") : "";
@@ -167,7 +167,7 @@ final class ContainerContent {
 
     /** What makes a list of a stream's elements, behind it. */
     static String listed(FixEdits edits) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         return code.file().module().level() >= LEVEL_OF_TO_LIST ? ".toList()"
                 : ".collect(" + edits.types().name(code.elements().getTypeElement("java.util.stream.Collectors")) + ".toList())";
     }

@@ -3,7 +3,7 @@ package dev.deftchisel.repair;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -53,7 +53,7 @@ final class ContainerMember {
 
     /** What an Optional holds, or a stream makes of its elements, has the member. */
     static List<Fix> within(MissingMember missing, ErrorSite site) {
-        Code code = missing.code();
+        AttributedFile code = missing.code();
         if (!(missing.type() instanceof DeclaredType type) || !(type.asElement() instanceof TypeElement owner)) {
             return List.of();
         }
@@ -105,7 +105,7 @@ final class ContainerMember {
 
     /** Where a list is wanted of what is a stream now, its elements are collected at the end of the chain. */
     private static void listed(MissingMember missing, FixEdits edits, ErrorSite site) {
-        Code code = missing.code();
+        AttributedFile code = missing.code();
         TreePath chain = missing.path().getParentPath();
         while (chain.getParentPath().getLeaf() instanceof MemberSelectTree && chain.getParentPath().getParentPath().getLeaf() instanceof MethodInvocationTree) {
             chain = chain.getParentPath().getParentPath();

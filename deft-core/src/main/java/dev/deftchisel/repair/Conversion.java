@@ -6,7 +6,7 @@ import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -31,7 +31,7 @@ final class Conversion {
     private Conversion() {
     }
 
-    static List<Fix> of(TreePath path, TypeMirror own, TypeMirror wanted, Code code) {
+    static List<Fix> of(TreePath path, TypeMirror own, TypeMirror wanted, AttributedFile code) {
         List<Fix> fixes = new ArrayList<>();
         if (own.getKind() == TypeKind.VOID || own.getKind() == TypeKind.NULL || code.types().isSameType(own, wanted)) {
             return fixes;
@@ -99,7 +99,7 @@ final class Conversion {
     }
 
     /** {@code total + parts[i]}: the one operand that is text is read, not what the sum gives (JLS 15.18.1). */
-    private static Optional<Fix> part(TreePath path, String parser, TypeMirror wanted, Code code) {
+    private static Optional<Fix> part(TreePath path, String parser, TypeMirror wanted, AttributedFile code) {
         if (!(path.getLeaf() instanceof BinaryTree sum) || sum.getKind() != Tree.Kind.PLUS) {
             return Optional.empty();
         }
@@ -110,7 +110,7 @@ final class Conversion {
     }
 
     /** {@code (int) price * 2.0}: a cast binds more tightly than operators do (JLS 15.16), and all was meant. */
-    private static Optional<Fix> wholeCast(TreePath path, TypeMirror wanted, Code code) {
+    private static Optional<Fix> wholeCast(TreePath path, TypeMirror wanted, AttributedFile code) {
         TreePath first = path;
         while (first.getLeaf() instanceof BinaryTree binary) {
             first = new TreePath(first, binary.getLeftOperand());
@@ -183,7 +183,7 @@ final class Conversion {
         });
     }
 
-    private static Optional<Fix> collections(TreePath path, TypeMirror own, TypeMirror wanted, Code code) {
+    private static Optional<Fix> collections(TreePath path, TypeMirror own, TypeMirror wanted, AttributedFile code) {
         TypeMirror list = code.elements().getTypeElement("java.util.List").asType();
         boolean toList = wanted instanceof DeclaredType && code.isKind(list, wanted);
         if (own.getKind() == TypeKind.ARRAY && toList && !((ArrayType) own).getComponentType().getKind().isPrimitive()) {
@@ -202,7 +202,7 @@ final class Conversion {
     }
 
     /** Whether a cast could be right: between numbers, up or down a class hierarchy, or boxed. */
-    private static boolean isCastable(TypeMirror own, TypeMirror wanted, Code code) {
+    private static boolean isCastable(TypeMirror own, TypeMirror wanted, AttributedFile code) {
         if (wanted.getKind().isPrimitive() && own.getKind().isPrimitive()) {
             return wanted.getKind() != TypeKind.BOOLEAN && own.getKind() != TypeKind.BOOLEAN;
         }

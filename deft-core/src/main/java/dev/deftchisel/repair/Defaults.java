@@ -1,6 +1,6 @@
 package dev.deftchisel.repair;
 
-import dev.deftchisel.member.StandIn;
+import dev.deftchisel.member.PlaceholderCode;
 import javax.lang.model.type.TypeMirror;
 
 /** The value that a type has when nothing is said (JLS 4.12.5). */
@@ -15,7 +15,7 @@ final class Defaults {
             case LONG -> "0L";
             case FLOAT -> "0f";
             case DOUBLE -> "0.0";
-            default -> StandIn.value(type);
+            default -> PlaceholderCode.value(type);
         };
     }
 }

@@ -4,7 +4,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -38,7 +38,7 @@ public final class FactoryForConstructor implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> found = site.nearest(NewClassTree.class).filter(path -> code.range(path.getLeaf()).start() == site.error().range().start()
                 || code.range(path.getLeaf()).start() == site.error().whole().start());
         if (found.isEmpty() || code.find(((NewClassTree) found.get().getLeaf()).getIdentifier()).isEmpty() || ((NewClassTree) found.get().getLeaf()).getClassBody() != null) {
@@ -62,7 +62,7 @@ public final class FactoryForConstructor implements Repair {
                         edits -> edits.replace(head, code.text(name) + "." + method))).toList();
     }
 
-    private static boolean isFactory(ExecutableElement method, TypeElement type, NewClassTree made, TreePath path, Code code) {
+    private static boolean isFactory(ExecutableElement method, TypeElement type, NewClassTree made, TreePath path, AttributedFile code) {
         Set<Modifier> modifiers = method.getModifiers();
         TypeMirror result = code.types().erasure(method.getReturnType());
         return modifiers.contains(Modifier.STATIC) && modifiers.contains(Modifier.PUBLIC) && code.types().isSubtype(result, code.types().erasure(type.asType()))

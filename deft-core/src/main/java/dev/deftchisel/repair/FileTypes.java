@@ -3,7 +3,7 @@ package dev.deftchisel.repair;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import java.util.LinkedHashSet;
 import java.util.Set;
 import javax.lang.model.element.TypeElement;
@@ -15,7 +15,7 @@ final class FileTypes {
     }
 
     /** All of them in the order of the text; the set may be added to. */
-    static Set<TypeElement> of(Code code) {
+    static Set<TypeElement> of(AttributedFile code) {
         Set<TypeElement> types = new LinkedHashSet<>();
         new TreePathScanner<Void, Void>() {
             @Override

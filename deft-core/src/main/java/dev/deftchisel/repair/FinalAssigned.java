@@ -9,7 +9,7 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -31,7 +31,7 @@ public final class FinalAssigned implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> named = site.around().stream()
                 .filter(path -> path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof MemberSelectTree).findFirst();
         Optional<TreePath> declared = named.flatMap(site::declaration)
@@ -56,10 +56,10 @@ public final class FinalAssigned implements Repair {
     }
 
     /** A variable of its own for the function or class, which keeps the value that there is before it. */
-    private static Optional<Fix> copied(TreePath named, TreePath declared, Code code) {
+    private static Optional<Fix> copied(TreePath named, TreePath declared, AttributedFile code) {
         VariableTree variable = (VariableTree) declared.getLeaf();
         TreePath apart = named;
-        while (!Code.runsApart(apart.getLeaf())) {
+        while (!AttributedFile.runsApart(apart.getLeaf())) {
             apart = apart.getParentPath();
         }
         TreePath statement = apart;

@@ -4,7 +4,7 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -25,7 +25,7 @@ public final class ForwardReference implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> use = site.around().stream().filter(path -> path.getLeaf() instanceof IdentifierTree).findFirst();
         Optional<TreePath> declared = use.flatMap(site::declaration).filter(path -> path.getParentPath().getLeaf() instanceof ClassTree);
         Optional<Tree> user = use.flatMap(path -> Stream.iterate(path, at -> at != null && at.getParentPath() != null, TreePath::getParentPath)

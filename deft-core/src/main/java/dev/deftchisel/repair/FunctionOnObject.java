@@ -3,7 +3,7 @@ package dev.deftchisel.repair;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -31,7 +31,7 @@ public final class FunctionOnObject implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> found = site.around().stream().filter(path -> path.getLeaf() instanceof MethodInvocationTree call
                 && call.getMethodSelect() instanceof IdentifierTree name && code.range(name).encloses(site.error().range())).findFirst();
         if (found.isEmpty() || ((MethodInvocationTree) found.get().getLeaf()).getArguments().isEmpty()) {
@@ -51,7 +51,7 @@ public final class FunctionOnObject implements Repair {
         return fixes;
     }
 
-    private static Optional<String> method(TypeElement type, String name, int arguments, Code code) {
+    private static Optional<String> method(TypeElement type, String name, int arguments, AttributedFile code) {
         List<String> names = SIZES.contains(name) ? List.of("size", "length") : List.of(name);
         return ElementFilter.methodsIn(code.elements().getAllMembers(type)).stream()
                 .filter(method -> method.getParameters().size() == arguments)
@@ -59,7 +59,7 @@ public final class FunctionOnObject implements Repair {
     }
 
     /** The first argument, a dot, and the rest. */
-    private static Fix write(TreePath path, String method, Code code) {
+    private static Fix write(TreePath path, String method, AttributedFile code) {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
         Range first = code.range(call.getArguments().get(0));
         boolean isGrouped = Precedence.needsParenthesesBeforeDot(call.getArguments().get(0));

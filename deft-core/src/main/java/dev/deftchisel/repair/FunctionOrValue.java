@@ -9,7 +9,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -42,7 +42,7 @@ public final class FunctionOrValue implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         List<TreePath> calls = site.around().stream().filter(path -> path.getLeaf() instanceof MethodInvocationTree
                 || path.getLeaf() instanceof NewClassTree).toList();
         boolean isOwn = site.error().message().contains("functional interface");
@@ -76,17 +76,17 @@ public final class FunctionOrValue implements Repair {
     }
 
     /** Whether no method of the name takes a function there. */
-    private static boolean isNoFunction(TreePath call, int index, Code code) {
+    private static boolean isNoFunction(TreePath call, int index, AttributedFile code) {
         List<ExecutableElement> all = sameCount(call, code);
         return !all.isEmpty() && all.stream().noneMatch(method -> MeantName.function(method.getParameters().get(index).asType(), code).isPresent());
     }
 
-    private static List<ExecutableElement> sameCount(TreePath call, Code code) {
+    private static List<ExecutableElement> sameCount(TreePath call, AttributedFile code) {
         return Callable.of(call, code).stream().filter(method -> method.getParameters().size() == Calls.arguments(call.getLeaf()).size()).toList();
     }
 
     /** The head of the function that is wanted in the place of a value; empty where none is. */
-    private static Optional<String> function(TreePath call, int index, Code code) {
+    private static Optional<String> function(TreePath call, int index, AttributedFile code) {
         TreePath argument = new TreePath(call, Calls.arguments(call.getLeaf()).get(index));
         Optional<TypeMirror> given = code.element(argument).filter(element -> element instanceof ExecutableElement && argument.getLeaf() instanceof MethodInvocationTree)
                 .map(element -> ((ExecutableElement) element).getReturnType()).filter(type -> type.getKind() == TypeKind.VOID);
@@ -99,7 +99,7 @@ public final class FunctionOrValue implements Repair {
     }
 
     /** Methods whose names begin alike and which take what is passed: {@code orElse} and {@code orElseGet}. */
-    private static List<Fix> siblings(TreePath call, int index, boolean isFunction, Code code) {
+    private static List<Fix> siblings(TreePath call, int index, boolean isFunction, AttributedFile code) {
         if (!(call.getLeaf() instanceof MethodInvocationTree tree) || !(tree.getMethodSelect() instanceof MemberSelectTree select)) {
             return List.of();
         }
@@ -126,13 +126,13 @@ public final class FunctionOrValue implements Repair {
     }
 
     /** What a function without parameters gives, itself. */
-    private static Optional<Fix> value(TreePath argument, Code code) {
+    private static Optional<Fix> value(TreePath argument, AttributedFile code) {
         return Stream.of(argument.getLeaf()).filter(tree -> tree instanceof LambdaExpressionTree).map(tree -> (LambdaExpressionTree) tree)
                 .filter(lambda -> lambda.getParameters().isEmpty() && lambda.getBodyKind() == LambdaExpressionTree.BodyKind.EXPRESSION)
                 .map(LambdaExpressionTree::getBody).map(body -> passed(argument.getLeaf(), body, code)).findFirst();
     }
 
-    private static Fix passed(Tree function, Tree body, Code code) {
+    private static Fix passed(Tree function, Tree body, AttributedFile code) {
         return Fix.of("pass what it gives", edits -> edits.replace(code.range(function), to -> to.carry(code.range(body))));
     }
 }

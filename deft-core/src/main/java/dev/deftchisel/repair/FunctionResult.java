@@ -7,7 +7,7 @@ import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -24,14 +24,14 @@ final class FunctionResult {
     }
 
     /** A function where its result is wanted: it is called. */
-    static Optional<Fix> result(TreePath path, TypeMirror own, TypeMirror wanted, Code code) {
+    static Optional<Fix> result(TreePath path, TypeMirror own, TypeMirror wanted, AttributedFile code) {
         return path.getLeaf() instanceof IdentifierTree ? MeantName.function(own, code).filter(method -> method.getParameters().isEmpty()
                 && !NamedTypes.is(wanted, "java.lang.Object"))
                 .map(method -> ContainerContent.suffixed(path, "." + method.getSimpleName() + "()", "call its method '" + method.getSimpleName() + "'")) : Optional.empty();
     }
 
     /** A number where a function should say yes or no, or the other way round. */
-    static List<Fix> lambdaResult(TreePath path, Optional<TypeMirror> own, Code code, ErrorSite site) {
+    static List<Fix> lambdaResult(TreePath path, Optional<TypeMirror> own, AttributedFile code, ErrorSite site) {
         Optional<TreePath> set = site.nearest(AssignmentTree.class).filter(assignment -> assignment.getParentPath().getLeaf() instanceof LambdaExpressionTree);
         if (set.isPresent()) {
             AssignmentTree tree = (AssignmentTree) set.get().getLeaf();
@@ -57,13 +57,13 @@ final class FunctionResult {
         return List.of();
     }
 
-    private static Fix compared(BinaryTree whole, ExpressionTree one, ExpressionTree other, String box, Code code) {
+    private static Fix compared(BinaryTree whole, ExpressionTree one, ExpressionTree other, String box, AttributedFile code) {
         return Fix.of("compare them", edits -> edits.replace(whole, to -> to.write(box + ".compare(")
                 .carry(code.range(one)).write(", ").carry(code.range(other)).write(")")));
     }
 
     /** The class that compares numbers like this one; empty for what is no number. */
-    private static String numbers(TreePath path, Code code) {
+    private static String numbers(TreePath path, AttributedFile code) {
         return code.type(path).map(code::unboxed).filter(type -> type.getKind().isPrimitive()).map(type -> switch (type.getKind()) {
             case LONG -> "Long";
             case DOUBLE, FLOAT -> "Double";

@@ -5,7 +5,7 @@ import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -31,7 +31,7 @@ public final class FunctionType implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> lambda = site.nearest(LambdaExpressionTree.class).filter(path -> path.getParentPath().getLeaf() instanceof VariableTree variable
                 && variable.getInitializer() == path.getLeaf() && variable.getType() instanceof ParameterizedTypeTree);
         if (lambda.isEmpty() || !site.error().message().contains("incompatible parameter types")) {
@@ -47,7 +47,7 @@ public final class FunctionType implements Repair {
         })).stream().toList();
     }
 
-    private static String arguments(String places, List<? extends Tree> written, Code code) {
+    private static String arguments(String places, List<? extends Tree> written, AttributedFile code) {
         String text = places;
         for (int i = 0; i < written.size(); i++) {
             text = text.replace(String.valueOf(i), "#" + i);

@@ -2,7 +2,7 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Supertypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -33,7 +33,7 @@ public final class InheritedContract implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> found = site.nearest(MethodTree.class);
         Optional<ExecutableElement> own = found.flatMap(code::element).filter(element -> element instanceof ExecutableElement).map(ExecutableElement.class::cast);
         if (own.isEmpty() || !(own.get().getEnclosingElement() instanceof TypeElement type)) {
@@ -55,7 +55,7 @@ public final class InheritedContract implements Repair {
 
     /** The exceptions that the method above does not declare. */
     private static Optional<Fix> thrown(MethodTree above, ExecutableElement method, ExecutableElement own, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         List<? extends TypeMirror> missing = own.getThrownTypes().stream()
                 .filter(type -> method.getThrownTypes().stream().noneMatch(known -> code.types().isSubtype(type, known))).toList();
         boolean isThrown = site.nearest(MethodTree.class).filter(path -> ((MethodTree) path.getLeaf()).getBody() != null)

@@ -9,7 +9,7 @@ import com.sun.source.tree.LabeledStatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -30,7 +30,7 @@ public final class JumpLabel implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> jump = site.around().stream().filter(path -> path.getLeaf() instanceof BreakTree || path.getLeaf() instanceof ContinueTree).findFirst();
         if (jump.isEmpty()) {
             return List.of();
@@ -40,7 +40,7 @@ public final class JumpLabel implements Repair {
         int at = range.start() + code.text(range).indexOf(name, jump.get().getLeaf() instanceof BreakTree ? "break".length() : "continue".length());
         List<String> labels = new ArrayList<>();
         List<Tree> loops = new ArrayList<>();
-        for (TreePath path = jump.get(); path != null && !Code.runsApart(path.getLeaf()); path = path.getParentPath()) {
+        for (TreePath path = jump.get(); path != null && !AttributedFile.runsApart(path.getLeaf()); path = path.getParentPath()) {
             if (path.getLeaf() instanceof LabeledStatementTree labelled) {
                 labels.add(labelled.getLabel().toString());
             } else if (isLoop(path.getLeaf()) && !(path.getParentPath().getLeaf() instanceof LabeledStatementTree)) {

@@ -7,7 +7,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -27,14 +27,14 @@ public final class KeyForComparator implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> call = site.around().stream().filter(path -> path.getLeaf() instanceof MethodInvocationTree
                 || path.getLeaf() instanceof NewClassTree).findFirst();
         return call.stream().flatMap(path -> IntStream.range(0, Calls.arguments(path.getLeaf()).size()).filter(i -> isKey(path, i, code))
                 .mapToObj(i -> Calls.arguments(path.getLeaf()).get(i))).map(key -> compared(key, code)).limit(1).toList();
     }
 
-    private static boolean isKey(TreePath call, int index, Code code) {
+    private static boolean isKey(TreePath call, int index, AttributedFile code) {
         ExpressionTree argument = Calls.arguments(call.getLeaf()).get(index);
         boolean takesOne = argument instanceof MemberReferenceTree || argument instanceof LambdaExpressionTree lambda && lambda.getParameters().size() == 1;
         int count = Calls.arguments(call.getLeaf()).size();
@@ -42,7 +42,7 @@ public final class KeyForComparator implements Repair {
                 && NamedTypes.is(method.getParameters().get(index).asType(), "java.util.Comparator"));
     }
 
-    private static Fix compared(ExpressionTree key, Code code) {
+    private static Fix compared(ExpressionTree key, AttributedFile code) {
         return Fix.of("compare by it", edits -> edits.replace(key, to -> to.write(edits.types().name(code.elements().getTypeElement("java.util.Comparator"))
                 + ".comparing(").carry(code.range(key)).write(")")));
     }

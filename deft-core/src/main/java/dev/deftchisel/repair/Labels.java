@@ -2,7 +2,7 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.CaseTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 
 /** Labels of a switch, which newer compilers wrap in a tree of their own (JLS 14.11.1). */
 final class Labels {
@@ -12,7 +12,7 @@ final class Labels {
 
     /** The case that an expression is the label of; what is around it otherwise. */
     static TreePath branch(TreePath expression) {
-        TreePath outer = Code.outer(expression);
+        TreePath outer = AttributedFile.outer(expression);
         boolean isWrapped = !(outer.getLeaf() instanceof CaseTree) && outer.getLeaf().getKind().name().endsWith("CASE_LABEL");
         return isWrapped ? outer.getParentPath() : outer;
     }

@@ -5,7 +5,7 @@ import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -30,7 +30,7 @@ public final class LambdaParameterType implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> select = site.nearest(MemberSelectTree.class);
         Optional<TreePath> lambda = site.nearest(LambdaExpressionTree.class);
         if (select.isEmpty() || lambda.isEmpty() || !(((MemberSelectTree) select.get().getLeaf()).getExpression() instanceof IdentifierTree name)) {
@@ -46,7 +46,7 @@ public final class LambdaParameterType implements Repair {
     }
 
     /** What the collection or stream holds to whose method the chain with the function is passed. */
-    private static Optional<TypeMirror> element(TreePath lambda, Code code) {
+    private static Optional<TypeMirror> element(TreePath lambda, AttributedFile code) {
         return Stream.iterate(lambda.getParentPath(), path -> path != null && path.getParentPath() != null, TreePath::getParentPath)
                 .filter(path -> path.getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() instanceof MemberSelectTree)
                 .flatMap(path -> {

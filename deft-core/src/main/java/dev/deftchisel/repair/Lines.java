@@ -3,7 +3,7 @@ package dev.deftchisel.repair;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.Tree;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
@@ -18,7 +18,7 @@ final class Lines {
 
     /** As the last of a block. */
     static void atEnd(FixEdits edits, BlockTree block, String statement) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         Layout layout = Layout.of(code.file());
         Range range = code.range(block);
         String own = Layout.indentOf(code.file(), range.start());
@@ -37,14 +37,14 @@ final class Lines {
 
     /** Before another statement. */
     static void before(FixEdits edits, Tree statement, String text) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         int start = code.range(statement).start();
         edits.insert(start, text + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start));
     }
 
     /** As the last member of a type. */
     static void memberAtEnd(FixEdits edits, ClassTree type, List<String> lines) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         Layout layout = Layout.of(code.file());
         Range range = code.range(type);
         String outer = Layout.indentOf(code.file(), range.start());

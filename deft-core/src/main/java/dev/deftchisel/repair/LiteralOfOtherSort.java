@@ -6,7 +6,7 @@ import com.sun.source.tree.SwitchExpressionTree;
 import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.source.Range;
@@ -21,7 +21,7 @@ final class LiteralOfOtherSort {
     }
 
     /** A literal of another sort. */
-    static List<Fix> literal(TreePath path, TypeMirror wanted, Code code) {
+    static List<Fix> literal(TreePath path, TypeMirror wanted, AttributedFile code) {
         if (!(path.getLeaf() instanceof LiteralTree literal)) {
             return List.of();
         }
@@ -52,9 +52,9 @@ final class LiteralOfOtherSort {
     }
 
     /** A string of one letter as a character, with all others among the labels of the same switch. */
-    private static Fix letters(TreePath path, Code code) {
+    private static Fix letters(TreePath path, AttributedFile code) {
         TreePath choice = Labels.branch(path).getParentPath();
-        List<Tree> all = choice.getLeaf() instanceof SwitchTree || choice.getLeaf() instanceof SwitchExpressionTree ? Code.cases(choice.getLeaf()).stream()
+        List<Tree> all = choice.getLeaf() instanceof SwitchTree || choice.getLeaf() instanceof SwitchExpressionTree ? AttributedFile.cases(choice.getLeaf()).stream()
                 .flatMap(one -> one.getExpressions().stream()).filter(label -> label instanceof LiteralTree literal && literal.getValue() instanceof String one
                         && one.length() == 1).map(label -> (Tree) label).toList() : List.of(path.getLeaf());
         return Fix.of(all.size() > 1 ? "write characters" : "write " + letter(path.getLeaf(), code),
@@ -62,15 +62,15 @@ final class LiteralOfOtherSort {
     }
 
     /** Labels that are numbers in quotation marks, all of the switch. */
-    private static Fix numberLabels(TreePath path, Code code) {
-        List<Tree> all = Code.cases(Labels.branch(path).getParentPath().getLeaf()).stream().flatMap(one -> one.getExpressions().stream())
+    private static Fix numberLabels(TreePath path, AttributedFile code) {
+        List<Tree> all = AttributedFile.cases(Labels.branch(path).getParentPath().getLeaf()).stream().flatMap(one -> one.getExpressions().stream())
                 .filter(label -> label instanceof LiteralTree literal && literal.getValue() instanceof String text && text.matches("-?\\d{1,9}"))
                 .map(label -> (Tree) label).toList();
         return Fix.of(all.size() > 1 ? "write numbers" : "write " + ((LiteralTree) path.getLeaf()).getValue(),
                 edits -> all.forEach(one -> edits.replace(code.range(one), String.valueOf(((LiteralTree) one).getValue()))));
     }
 
-    private static String letter(Tree string, Code code) {
+    private static String letter(Tree string, AttributedFile code) {
         String text = code.text(string);
         return "'" + text.substring(1, text.length() - 1).replace("'", "\\'").replace("\\\"", "\"") + "'";
     }

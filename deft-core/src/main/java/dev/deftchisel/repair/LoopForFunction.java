@@ -7,7 +7,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -27,7 +27,7 @@ public final class LoopForFunction implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         boolean isOfFunction = site.id().startsWith("break") || site.id().startsWith("cont") || site.error().message().contains("unexpected return value");
         Optional<TreePath> lambda = site.nearest(LambdaExpressionTree.class);
         if (!isOfFunction || lambda.isEmpty() || !(((LambdaExpressionTree) lambda.get().getLeaf()).getBody() instanceof BlockTree body)

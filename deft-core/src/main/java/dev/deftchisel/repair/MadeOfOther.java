@@ -5,7 +5,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -48,7 +48,7 @@ public final class MadeOfOther implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> value = site.id().startsWith("cant.apply") ? argument(site)
                 : site.exact().filter(path -> path.getLeaf() instanceof ExpressionTree)
                 .or(() -> site.around().stream().filter(path -> path.getLeaf() instanceof ExpressionTree && WantedType.at(path, site).isPresent()).findFirst());
@@ -64,7 +64,7 @@ public final class MadeOfOther implements Repair {
 
     /** The only argument that the only method of the name does not take. */
     private static Optional<TreePath> argument(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> call = site.around().stream().filter(path -> (path.getLeaf() instanceof MethodInvocationTree || path.getLeaf() instanceof NewClassTree)
                 && !Calls.arguments(path.getLeaf()).isEmpty()).findFirst();
         List<TreePath> wrong = call.stream().flatMap(path -> Calls.arguments(path.getLeaf()).stream().map(argument -> new TreePath(path, argument)))
@@ -74,7 +74,7 @@ public final class MadeOfOther implements Repair {
     }
 
     /** Methods of the value without parameters that give what is wanted. */
-    private static List<Fix> given(TreePath path, TypeMirror own, TypeMirror wanted, Code code) {
+    private static List<Fix> given(TreePath path, TypeMirror own, TypeMirror wanted, AttributedFile code) {
         if (!(own instanceof DeclaredType type) || NamedTypes.is(wanted, "java.lang.Object") || NamedTypes.is(wanted, "java.lang.String")) {
             return List.of();
         }
@@ -90,13 +90,13 @@ public final class MadeOfOther implements Repair {
                         .carry(code.range(path.getLeaf())).write((isGrouped ? ")" : "") + "." + name + "()")))).toList();
     }
 
-    private static boolean gives(ExecutableElement method, DeclaredType type, TypeMirror wanted, Code code) {
+    private static boolean gives(ExecutableElement method, DeclaredType type, TypeMirror wanted, AttributedFile code) {
         TypeMirror result = ((ExecutableType) code.types().asMemberOf(type, method)).getReturnType();
         return result.getKind() != TypeKind.VOID && code.types().isAssignable(result, code.types().erasure(wanted));
     }
 
     /** Constructors and static methods of what is wanted that take the value. */
-    private static List<Fix> made(TreePath path, TypeMirror own, TypeMirror wanted, Code code) {
+    private static List<Fix> made(TreePath path, TypeMirror own, TypeMirror wanted, AttributedFile code) {
         boolean isMakeable = wanted instanceof DeclaredType known && known.asElement().getKind() != ElementKind.ENUM && !NamedTypes.isOneOf(wanted, OTHERWISE)
                 && !code.types().isAssignable(own, code.types().erasure(wanted));
         if (!isMakeable || own.getKind() == TypeKind.NULL || own.getKind() == TypeKind.VOID) {
@@ -118,12 +118,12 @@ public final class MadeOfOther implements Repair {
         return fixes;
     }
 
-    private static Fix wrapped(TreePath path, TypeElement type, String call, String title, String before, Code code) {
+    private static Fix wrapped(TreePath path, TypeElement type, String call, String title, String before, AttributedFile code) {
         return Fix.of(title, edits -> edits.replace(path.getLeaf(), to -> to.write(before + edits.types().name(type) + call)
                 .carry(code.range(path.getLeaf())).write(")")));
     }
 
-    private static boolean takes(ExecutableElement method, TypeMirror own, Code code) {
+    private static boolean takes(ExecutableElement method, TypeMirror own, AttributedFile code) {
         if (method.getParameters().size() != 1 && !(method.isVarArgs() && method.getParameters().size() == 2)) {
             return false;
         }

@@ -6,7 +6,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -60,7 +60,7 @@ public final class MeantMember implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<MissingMember> missing = site.around().stream()
                 .filter(path -> path.getLeaf() instanceof MemberSelectTree || path.getLeaf() instanceof MemberReferenceTree)
                 .findFirst().filter(path -> isAt(path, site)).flatMap(path -> MissingMember.of(path, code));
@@ -94,7 +94,7 @@ public final class MeantMember implements Repair {
 
     /** {@code Harbour.lines}: a static member of a class within the one that is named. */
     private static List<Fix> ofNested(MissingMember missing) {
-        Code code = missing.code();
+        AttributedFile code = missing.code();
         boolean isOfType = code.element(missing.object()).filter(element -> element instanceof TypeElement).isPresent();
         return !isOfType || !(missing.type() instanceof DeclaredType type) ? List.of() : ElementFilter.typesIn(type.asElement().getEnclosedElements()).stream()
                 .filter(nested -> nested.getEnclosedElements().stream().anyMatch(member -> member.getSimpleName().contentEquals(missing.name())
@@ -119,7 +119,7 @@ public final class MeantMember implements Repair {
 
     /** {@code this.name()} in an inner class, of a member of the class around it (JLS 15.8.4). */
     private static Optional<Fix> ofOuter(MissingMember missing) {
-        Code code = missing.code();
+        AttributedFile code = missing.code();
         Tree object = missing.object().getLeaf();
         Optional<TypeElement> own = code.enclosingType(missing.path());
         if (!code.text(object).equals("this") || own.isEmpty()) {
@@ -144,7 +144,7 @@ public final class MeantMember implements Repair {
 
     /** Members of the type itself, the likeliest first. */
     private static List<Fix> ofType(MissingMember missing, ErrorSite site) {
-        Code code = missing.code();
+        AttributedFile code = missing.code();
         boolean isReference = missing.path().getLeaf() instanceof MemberReferenceTree;
         List<MissingMember> others = ofRank(missing, ACCESSOR).isPresent() ? others(missing, site) : List.of();
         List<? extends Element> members = missing.type() instanceof DeclaredType declared
@@ -229,7 +229,7 @@ public final class MeantMember implements Repair {
 
     /** A static method of a class that helps with the kind of the object: {@code Arrays.stream(names)}, {@code Character.isLetter(c)}. */
     private static List<Fix> helpers(MissingMember missing) {
-        Code code = missing.code();
+        AttributedFile code = missing.code();
         if (missing.call().isEmpty() || code.element(missing.object()).filter(element -> element instanceof TypeElement).isPresent()) {
             return List.of();
         }

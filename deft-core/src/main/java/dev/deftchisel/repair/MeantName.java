@@ -18,7 +18,7 @@ import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreeScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.CompilerError;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
@@ -65,7 +65,7 @@ public final class MeantName implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> found = site.around().stream().filter(path -> path.getLeaf() instanceof IdentifierTree).findFirst();
         if (site.id().equals("doesnt.exist")) {
             return leftmost(site, code);
@@ -101,7 +101,7 @@ public final class MeantName implements Repair {
     }
 
     /** {@code Console.WriteLine(text)}, {@code out.println(text)}: what other languages print by (java.lang.System). */
-    private static Optional<Fix> printed(TreePath path, String name, Code code) {
+    private static Optional<Fix> printed(TreePath path, String name, AttributedFile code) {
         String alone = Map.of("print", "print", "println", "println", "printf", "printf", "echo", "println", "puts", "println", "writeln", "println")
                 .getOrDefault(name, "");
         if (!alone.isEmpty() && path.getParentPath().getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() == path.getLeaf()) {
@@ -122,7 +122,7 @@ public final class MeantName implements Repair {
     }
 
     /** {@code static function twice(int n)}, and {@code static T <T> first()}, where a type is expected that is not there. */
-    private static List<Fix> result(TreePath path, String name, Code code) {
+    private static List<Fix> result(TreePath path, String name, AttributedFile code) {
         TreePath type = path.getParentPath().getLeaf() instanceof ParameterizedTypeTree ? path.getParentPath() : path;
         if (!(type.getParentPath().getLeaf() instanceof MethodTree method) || method.getReturnType() != type.getLeaf()) {
             return List.of();
@@ -139,7 +139,7 @@ public final class MeantName implements Repair {
     }
 
     /** {@code system.out}: what stands first is a type whose name is written otherwise. */
-    private static List<Fix> leftmost(ErrorSite site, Code code) {
+    private static List<Fix> leftmost(ErrorSite site, AttributedFile code) {
         Optional<TreePath> select = site.around().stream().filter(path -> path.getLeaf() instanceof MemberSelectTree).findFirst();
         if (select.isEmpty()) {
             return List.of();
@@ -152,9 +152,9 @@ public final class MeantName implements Repair {
             return List.of();
         }
         Set<String> known = new LinkedHashSet<>();
-        code.file().skeleton().imports().stream().filter(line -> !line.isOnDemand()).forEach(line -> known.add(line.simpleName()));
-        code.file().skeleton().types().forEach(type -> known.add(type.name()));
-        Stream.of(code.elements().getPackageElement("java.lang"), code.elements().getPackageElement(code.file().headline().packageName()))
+        code.file().outline().imports().stream().filter(line -> !line.isOnDemand()).forEach(line -> known.add(line.simpleName()));
+        code.file().outline().types().forEach(type -> known.add(type.name()));
+        Stream.of(code.elements().getPackageElement("java.lang"), code.elements().getPackageElement(code.file().header().packageName()))
                 .filter(home -> home != null).map(PackageElement::getEnclosedElements)
                 .forEach(types -> types.forEach(type -> known.add(type.getSimpleName().toString())));
         code.visible(select.get()).stream().filter(element -> element instanceof VariableElement)
@@ -166,13 +166,13 @@ public final class MeantName implements Repair {
 
     /** {@code StringBuilder("ab")}. */
     private static Optional<Fix> made(String name, Range range, ErrorSite site) {
-        boolean isType = Character.isUpperCase(name.charAt(0)) && (site.code().file().skeleton().types().stream().anyMatch(type -> type.name().equals(name))
+        boolean isType = Character.isUpperCase(name.charAt(0)) && (site.code().file().outline().types().stream().anyMatch(type -> type.name().equals(name))
                 || !site.analysis().typesCalled(name, site.code().file().path()).isEmpty());
         return isType ? Optional.of(Fix.of("add 'new'", edits -> edits.insert(range.start(), "new "))) : Optional.empty();
     }
 
     /** {@code twice(4)} where a variable holds a function. */
-    private static Optional<Fix> functional(TreePath path, String name, Range range, Code code) {
+    private static Optional<Fix> functional(TreePath path, String name, Range range, AttributedFile code) {
         return code.visible(path).stream().filter(element -> element instanceof VariableElement && element.getSimpleName().contentEquals(name))
                 .flatMap(element -> function(element.asType(), code).stream()).findFirst()
                 .map(method -> Fix.of("call its method '" + method.getSimpleName() + "'",
@@ -180,7 +180,7 @@ public final class MeantName implements Repair {
     }
 
     /** The one abstract method of an interface (JLS 9.8). */
-    static Optional<ExecutableElement> function(TypeMirror type, Code code) {
+    static Optional<ExecutableElement> function(TypeMirror type, AttributedFile code) {
         if (!(type instanceof DeclaredType declared) || !declared.asElement().getKind().isInterface()) {
             return Optional.empty();
         }
@@ -193,9 +193,9 @@ public final class MeantName implements Repair {
 
     /** A static method of another class of the file, of an imported one, or of one that is often used. */
     private static List<Fix> elsewhere(TreePath path, String name, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Set<TypeElement> types = FileTypes.of(code);
-        Stream.concat(code.file().skeleton().imports().stream().filter(line -> !line.isStatic() && !line.isOnDemand()).map(line -> line.name()),
+        Stream.concat(code.file().outline().imports().stream().filter(line -> !line.isStatic() && !line.isOnDemand()).map(line -> line.name()),
                 HELPERS.stream()).map(code.elements()::getTypeElement).filter(type -> type != null).forEach(types::add);
         int count = ((MethodInvocationTree) path.getParentPath().getLeaf()).getArguments().size();
         List<Fix> fixes = new ArrayList<>();
@@ -213,7 +213,7 @@ public final class MeantName implements Repair {
 
     /** Where else in the file a method of the type is called as if it were imported. */
     private static List<Integer> others(TypeElement type, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         List<Integer> places = new ArrayList<>();
         for (CompilerError error : site.analysis().errors(code.file().path())) {
             String name = code.text(error.range());
@@ -232,7 +232,7 @@ public final class MeantName implements Repair {
 
     /** A constant of an enum or class of the file. */
     private static List<Fix> constant(TreePath path, String name, Range range, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Set<TypeElement> types = FileTypes.of(code);
         WantedType.at(path, site).map(WantedType::type).filter(type -> type instanceof DeclaredType)
                 .map(type -> (TypeElement) ((DeclaredType) type).asElement()).ifPresent(types::add);
@@ -247,7 +247,7 @@ public final class MeantName implements Repair {
     }
 
     /** {@code collect(List)}. */
-    private static Optional<Fix> collector(TreePath path, String name, Code code) {
+    private static Optional<Fix> collector(TreePath path, String name, AttributedFile code) {
         boolean isCollected = path.getParentPath().getLeaf() instanceof MethodInvocationTree call && call.getArguments().contains(path.getLeaf())
                 && code.text(call.getMethodSelect()).endsWith(".collect") && Set.of("List", "Set", "toList", "toSet").contains(name);
         String method = name.startsWith("to") ? name : "to" + name;
@@ -256,16 +256,16 @@ public final class MeantName implements Repair {
     }
 
     /** {@code case ferry:} of a switch over strings. */
-    private static Optional<Fix> label(TreePath path, String name, Code code) {
+    private static Optional<Fix> label(TreePath path, String name, AttributedFile code) {
         TreePath branch = Labels.branch(path);
         TreePath choice = branch.getParentPath();
         boolean isOfText = branch.getLeaf() instanceof CaseTree && (choice.getLeaf() instanceof SwitchTree || choice.getLeaf() instanceof SwitchExpressionTree)
-                && code.type(new TreePath(choice, Code.chosenFrom(choice.getLeaf()))).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent();
+                && code.type(new TreePath(choice, AttributedFile.chosenFrom(choice.getLeaf()))).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent();
         return isOfText ? Optional.of(Fix.of("write \"" + name + "\"", edits -> edits.replace(code.range(path.getLeaf()), "\"" + name + "\""))) : Optional.empty();
     }
 
     /** {@code for (Quay quay : Quay)}, {@code Quay[1]}: the constants of a type are what it gives as its values (JLS 8.9.3). */
-    private static Optional<Fix> constants(TreePath path, String name, Code code) {
+    private static Optional<Fix> constants(TreePath path, String name, AttributedFile code) {
         boolean isIndexed = path.getParentPath().getLeaf() instanceof ArrayAccessTree access && access.getExpression() == path.getLeaf()
                 && FileTypes.of(code).stream().anyMatch(type -> type.getKind() == ElementKind.ENUM && type.getSimpleName().contentEquals(name));
         if (isIndexed) {
@@ -285,7 +285,7 @@ public final class MeantName implements Repair {
     }
 
     /** A single capital letter in the head of a method is a type parameter that was not declared. */
-    private static Optional<Fix> typeParameter(TreePath path, String name, Code code) {
+    private static Optional<Fix> typeParameter(TreePath path, String name, AttributedFile code) {
         if (!name.matches("[A-Z]\\d?")) {
             return Optional.empty();
         }
@@ -309,7 +309,7 @@ public final class MeantName implements Repair {
     }
 
     /** {@code o instanceof String s || s.isEmpty()}: what a pattern binds is there only where it matches (JLS 6.3.1). */
-    private static Optional<Fix> pattern(TreePath path, String name, Code code) {
+    private static Optional<Fix> pattern(TreePath path, String name, AttributedFile code) {
         for (TreePath at = path; at.getParentPath() != null; at = at.getParentPath()) {
             if (at.getParentPath().getLeaf() instanceof BinaryTree both && both.getKind() == Tree.Kind.CONDITIONAL_OR && both.getRightOperand() == at.getLeaf()
                     && binds(both.getLeftOperand(), name)) {
@@ -335,7 +335,7 @@ public final class MeantName implements Repair {
     }
 
     /** {@code n - use(n)} where a function is expected. */
-    private static Optional<Fix> arrow(TreePath path, Range range, Code code) {
+    private static Optional<Fix> arrow(TreePath path, Range range, AttributedFile code) {
         boolean isLeft = path.getParentPath().getLeaf() instanceof BinaryTree minus && minus.getKind() == Tree.Kind.MINUS
                 && minus.getLeftOperand() == path.getLeaf()
                 && path.getParentPath().getParentPath().getLeaf() instanceof MethodInvocationTree;

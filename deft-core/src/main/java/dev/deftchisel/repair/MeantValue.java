@@ -24,7 +24,7 @@ import com.sun.source.tree.TypeCastTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -54,7 +54,7 @@ public final class MeantValue implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> value = site.exact().filter(path -> path.getLeaf() instanceof ExpressionTree)
                 .or(() -> site.around().stream().filter(path -> path.getLeaf() instanceof ExpressionTree
                         && WantedType.at(path, site).isPresent()).findFirst())
@@ -92,7 +92,7 @@ public final class MeantValue implements Repair {
     }
 
     /** {@code if (level = 3 && isOpen)}: an assignment in a condition binds less tightly than its operators (JLS 15.26). */
-    private static List<Fix> assigned(TreePath path, Code code) {
+    private static List<Fix> assigned(TreePath path, AttributedFile code) {
         TreePath at = path;
         if (path.getLeaf() instanceof AssignmentTree whole && whole.getExpression() instanceof BinaryTree) {
             at = new TreePath(path, whole.getExpression());
@@ -101,7 +101,7 @@ public final class MeantValue implements Repair {
             at = at.getParentPath();
         }
         boolean isInCondition = at != path && at.getParentPath().getLeaf() instanceof AssignmentTree set && set.getExpression() == at.getLeaf()
-                && (Code.outer(at.getParentPath()).getLeaf() instanceof IfTree || Code.outer(at.getParentPath()).getLeaf() instanceof WhileLoopTree);
+                && (AttributedFile.outer(at.getParentPath()).getLeaf() instanceof IfTree || AttributedFile.outer(at.getParentPath()).getLeaf() instanceof WhileLoopTree);
         if (!isInCondition) {
             return List.of();
         }
@@ -111,7 +111,7 @@ public final class MeantValue implements Repair {
     }
 
     /** What other places ask for: an index, a label, what is thrown, the condition of a switch. */
-    private static Optional<TypeMirror> wanted(TreePath path, Code code) {
+    private static Optional<TypeMirror> wanted(TreePath path, AttributedFile code) {
         TreePath parent = Labels.branch(path);
         if (parent.getLeaf() instanceof ArrayAccessTree access && access.getIndex() == path.getLeaf()) {
             return Optional.of(code.types().getPrimitiveType(TypeKind.INT));
@@ -133,10 +133,10 @@ public final class MeantValue implements Repair {
 
     /** Where the statement or expression around shows what was meant. */
     private static List<Fix> around(TreePath path, Optional<TypeMirror> own, ErrorSite site) {
-        Code code = site.code();
-        TreePath parent = Code.outer(path);
+        AttributedFile code = site.code();
+        TreePath parent = AttributedFile.outer(path);
         List<Fix> fixes = new ArrayList<>();
-        if (parent.getLeaf() instanceof EnhancedForLoopTree loop && loop.getExpression() == Code.outer(path).getLeaf()
+        if (parent.getLeaf() instanceof EnhancedForLoopTree loop && loop.getExpression() == AttributedFile.outer(path).getLeaf()
                 || parent.getLeaf() instanceof EnhancedForLoopTree) {
             EnhancedForLoopTree loop = (EnhancedForLoopTree) parent.getLeaf();
             element(own).ifPresent(type -> fixes.add(Fix.of("let '" + loop.getVariable().getName() + "' be of the type "
@@ -160,7 +160,7 @@ public final class MeantValue implements Repair {
             fixes.addAll(ofVoid(path, parent, code));
         }
         if (path.getLeaf() instanceof TypeCastTree cast) {
-            TreePath inner = Code.inner(new TreePath(path, cast.getExpression()));
+            TreePath inner = AttributedFile.inner(new TreePath(path, cast.getExpression()));
             code.type(inner).ifPresent(from -> code.type(new TreePath(path, cast.getType())).ifPresent(to ->
                     fixes.addAll(instead(path, inner, from, to, code))));
         } else if (parent.getLeaf() instanceof TypeCastTree cast) {
@@ -171,7 +171,7 @@ public final class MeantValue implements Repair {
     }
 
     /** {@code return all.add(one);}, where a list is wanted: what the method is called on is meant, not what it gives. */
-    private static Optional<Fix> calledFirst(TreePath path, TypeMirror own, TypeMirror wanted, Code code) {
+    private static Optional<Fix> calledFirst(TreePath path, TypeMirror own, TypeMirror wanted, AttributedFile code) {
         TreePath statement = path.getParentPath();
         boolean isAlone = statement.getLeaf() instanceof ReturnTree && statement.getParentPath().getLeaf() instanceof BlockTree;
         if (!isAlone || !(path.getLeaf() instanceof MethodInvocationTree call) || !(call.getMethodSelect() instanceof MemberSelectTree select)
@@ -187,7 +187,7 @@ public final class MeantValue implements Repair {
     }
 
     /** {@code (int) "12"} is {@code Integer.parseInt("12")}. */
-    private static List<Fix> instead(TreePath cast, TreePath inner, TypeMirror from, TypeMirror to, Code code) {
+    private static List<Fix> instead(TreePath cast, TreePath inner, TypeMirror from, TypeMirror to, AttributedFile code) {
         if (NamedTypes.is(from, "java.lang.String") && (to.getKind().isPrimitive() || NamedTypes.is(to, "java.lang.Integer"))) {
             String parser = switch (to.getKind()) {
                 case LONG -> "Long.parseLong(";
@@ -207,7 +207,7 @@ public final class MeantValue implements Repair {
     }
 
     /** A call without a result where one is wanted. */
-    private static List<Fix> ofVoid(TreePath path, TreePath parent, Code code) {
+    private static List<Fix> ofVoid(TreePath path, TreePath parent, AttributedFile code) {
         List<Fix> fixes = new ArrayList<>();
         boolean isPrinted = parent.getLeaf() instanceof MethodInvocationTree && parent.getParentPath().getLeaf() instanceof ExpressionStatementTree;
         if (isPrinted) {
@@ -237,7 +237,7 @@ public final class MeantValue implements Repair {
 
     /** {@code return;} where a value is wanted, and the other way round. */
     private static List<Fix> returned(TreePath path, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         ReturnTree result = (ReturnTree) path.getLeaf();
         Range range = code.range(result);
         if (result.getExpression() == null) {

@@ -9,7 +9,7 @@ import com.sun.source.tree.ParenthesizedTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -83,11 +83,11 @@ public final class MethodForOperator implements Repair {
         TreePath whole = path;
         if (path.getLeaf() instanceof BinaryTree rest && rest.getKind() == Tree.Kind.REMAINDER && site.code().type(new TreePath(path, rest.getLeftOperand()))
                 .filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()) {
-            Code code = site.code();
+            AttributedFile code = site.code();
             return List.of(Fix.of("format it", edits -> edits.replace(rest, to -> to.write("String.format(").carry(code.range(rest.getLeftOperand())).write(", ")
-                    .carry(code.range(Code.inner(rest.getRightOperand()))).write(")"))));
+                    .carry(code.range(AttributedFile.inner(rest.getRightOperand()))).write(")"))));
         }
-        if (path.getLeaf() instanceof BinaryTree order && order.getKind() == Tree.Kind.MINUS && Code.outer(path).getLeaf() instanceof LambdaExpressionTree) {
+        if (path.getLeaf() instanceof BinaryTree order && order.getKind() == Tree.Kind.MINUS && AttributedFile.outer(path).getLeaf() instanceof LambdaExpressionTree) {
             return compared(path, order, site.code()).stream().toList();
         }
         return written(whole, site.code()).filter(Written::isCall).map(one -> Fix.of("call the methods that calculate",
@@ -95,7 +95,7 @@ public final class MethodForOperator implements Repair {
     }
 
     /** {@code (a, b) -> a - b} of texts. */
-    private static Optional<Fix> compared(TreePath path, BinaryTree order, Code code) {
+    private static Optional<Fix> compared(TreePath path, BinaryTree order, AttributedFile code) {
         return code.type(new TreePath(path, order.getLeftOperand())).filter(type -> type instanceof DeclaredType
                         && code.isKind(type, code.elements().getTypeElement("java.lang.Comparable").asType()))
                 .map(type -> Fix.of("call 'compareTo'", edits -> edits.replace(order, to -> to.carry(code.range(order.getLeftOperand())).write(".compareTo(")
@@ -107,7 +107,7 @@ public final class MethodForOperator implements Repair {
     }
 
     /** {@code calls++}: it counts by a method, or gets what adding one gives. */
-    private static Optional<Fix> step(TreePath path, UnaryTree tree, Code code) {
+    private static Optional<Fix> step(TreePath path, UnaryTree tree, AttributedFile code) {
         TreePath operand = new TreePath(path, tree.getExpression());
         Optional<TypeMirror> type = code.type(operand);
         String name = code.text(tree.getExpression());
@@ -127,7 +127,7 @@ public final class MethodForOperator implements Repair {
     }
 
     /** {@code total += due}. */
-    private static Optional<Fix> compound(TreePath path, Code code) {
+    private static Optional<Fix> compound(TreePath path, AttributedFile code) {
         CompoundAssignmentTree tree = (CompoundAssignmentTree) path.getLeaf();
         Tree.Kind kind = COMPOUND.getOrDefault(tree.getKind(), Tree.Kind.OTHER);
         Optional<Written> left = written(new TreePath(path, tree.getVariable()), code);
@@ -143,7 +143,7 @@ public final class MethodForOperator implements Repair {
     }
 
     /** A calculation with methods in place of the operators that do not work; empty where there is no such method. */
-    private static Optional<Written> written(TreePath path, Code code) {
+    private static Optional<Written> written(TreePath path, AttributedFile code) {
         Tree tree = path.getLeaf();
         if (tree instanceof ParenthesizedTree inner) {
             return written(new TreePath(path, inner.getExpression()), code).map(one -> one.isCall() ? one
@@ -180,7 +180,7 @@ public final class MethodForOperator implements Repair {
     }
 
     /** One operator between two values, at least one of which is an object. */
-    private static Optional<Written> call(Tree.Kind kind, Written left, Written right, Code code) {
+    private static Optional<Written> call(Tree.Kind kind, Written left, Written right, AttributedFile code) {
         Optional<Written> object = isObject(left) || NamedTypes.is(left.type(), "java.lang.String") ? Optional.of(left) : made(left, right.type(), code);
         if (object.isEmpty()) {
             return Optional.empty();
@@ -204,7 +204,7 @@ public final class MethodForOperator implements Repair {
     }
 
     /** A number as an object of the other's type, by its {@code valueOf}. */
-    private static Optional<Written> made(Written number, TypeMirror type, Code code) {
+    private static Optional<Written> made(Written number, TypeMirror type, AttributedFile code) {
         return type instanceof DeclaredType declared && number.type().getKind().isPrimitive() ? methods(type, "valueOf", 1, code).stream()
                 .filter(method -> method.getModifiers().contains(Modifier.STATIC)
                         && code.types().isAssignable(number.type(), method.getParameters().get(0).asType())).findFirst()
@@ -212,7 +212,7 @@ public final class MethodForOperator implements Repair {
     }
 
     /** What a method gets for a value: the value, or an object that is made of a number. */
-    private static Optional<String> argument(ExecutableElement method, Written value, Code code) {
+    private static Optional<String> argument(ExecutableElement method, Written value, AttributedFile code) {
         TypeMirror wanted = method.getParameters().get(0).asType();
         boolean isOwn = wanted.getKind() == TypeKind.TYPEVAR;
         TypeMirror asked = isOwn ? method.getEnclosingElement().asType() : wanted;
@@ -222,11 +222,11 @@ public final class MethodForOperator implements Repair {
         return made(value, asked, code).map(Written::text);
     }
 
-    private static Optional<ExecutableElement> method(TypeMirror type, List<String> names, int parameters, Code code) {
+    private static Optional<ExecutableElement> method(TypeMirror type, List<String> names, int parameters, AttributedFile code) {
         return names.stream().flatMap(name -> methods(type, name, parameters, code).stream()).findFirst();
     }
 
-    private static List<ExecutableElement> methods(TypeMirror type, String name, int parameters, Code code) {
+    private static List<ExecutableElement> methods(TypeMirror type, String name, int parameters, AttributedFile code) {
         return type instanceof DeclaredType declared && declared.asElement().getKind() != ElementKind.ENUM
                 ? ElementFilter.methodsIn(code.elements().getAllMembers((TypeElement) declared.asElement())).stream()
                 .filter(method -> method.getSimpleName().contentEquals(name) && method.getParameters().size() == parameters).toList() : List.of();

@@ -6,7 +6,7 @@ import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.ErrorSite;
@@ -54,7 +54,7 @@ public final class MissingImplementation implements Repair {
     }
 
     /** {@code implements Comparable<String>} with a method for something else: the type argument is at fault. */
-    private static Optional<Fix> wrongArgument(TreePath path, Code code) {
+    private static Optional<Fix> wrongArgument(TreePath path, AttributedFile code) {
         ClassTree tree = (ClassTree) path.getLeaf();
         for (Tree above : tree.getImplementsClause()) {
             Optional<TypeElement> type = code.type(new TreePath(path, above)).filter(known -> known instanceof DeclaredType)
@@ -77,7 +77,7 @@ public final class MissingImplementation implements Repair {
     }
 
     /** A method that would be the missing one if it handed back something else. */
-    private static Optional<Fix> wrongResult(TreePath path, Code code) {
+    private static Optional<Fix> wrongResult(TreePath path, AttributedFile code) {
         Optional<TypeElement> type = code.element(path).filter(element -> element instanceof TypeElement).map(element -> (TypeElement) element);
         for (Tree member : ((ClassTree) path.getLeaf()).getMembers()) {
             Optional<ExecutableElement> own = member instanceof MethodTree

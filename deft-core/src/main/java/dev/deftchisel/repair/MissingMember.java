@@ -6,7 +6,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.source.Range;
 import java.util.Optional;
 import javax.lang.model.element.Element;
@@ -18,7 +18,7 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /** A name behind a dot, and what stands before it. */
-record MissingMember(TreePath path, TreePath object, TypeMirror type, String name, Optional<MethodInvocationTree> call, Code code) {
+record MissingMember(TreePath path, TreePath object, TypeMirror type, String name, Optional<MethodInvocationTree> call, AttributedFile code) {
 
     Range range() {
         int end = code.range(path.getLeaf()).end();
@@ -42,7 +42,7 @@ record MissingMember(TreePath path, TreePath object, TypeMirror type, String nam
     }
 
     /** The one that a selection or reference names; empty where the type of what stands before the dot is not known. */
-    static Optional<MissingMember> of(TreePath path, Code code) {
+    static Optional<MissingMember> of(TreePath path, AttributedFile code) {
         ExpressionTree object = path.getLeaf() instanceof MemberSelectTree select ? select.getExpression()
                 : ((MemberReferenceTree) path.getLeaf()).getQualifierExpression();
         String name = path.getLeaf() instanceof MemberSelectTree select ? select.getIdentifier().toString()

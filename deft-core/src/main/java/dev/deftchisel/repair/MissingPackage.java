@@ -3,7 +3,7 @@ package dev.deftchisel.repair;
 import com.sun.source.tree.ImportTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -45,16 +45,16 @@ public final class MissingPackage implements Repair {
         String name = select.getIdentifier().toString();
         Range range = site.code().range(select);
         List<Fix> fixes = new ArrayList<>(new TypeChoice(site, whole).called(name).stream()
-                .filter(found -> !found.equals(site.code().text(range)) && site.code().file().skeleton().imports().stream()
+                .filter(found -> !found.equals(site.code().text(range)) && site.code().file().outline().imports().stream()
                         .noneMatch(line -> isImport && line.name().equals(found)))
                 .limit(3)
                 .map(found -> Fix.of((isImport ? "import " : "write ") + found, edits -> edits.replace(range, found)))
                 .toList());
         if (isImport) {
-            Code code = site.code();
+            AttributedFile code = site.code();
             Optional.ofNullable(code.elements().getPackageElement(code.text(select.getExpression()))).ifPresent(home ->
                     Spelling.near(name, home.getEnclosedElements().stream().map(type -> type.getSimpleName().toString()).toList()).stream().limit(1)
-                            .filter(near -> code.file().skeleton().imports().stream().noneMatch(line -> line.simpleName().equals(near)))
+                            .filter(near -> code.file().outline().imports().stream().noneMatch(line -> line.simpleName().equals(near)))
                             .forEach(near -> fixes.add(Fix.of("import " + code.text(select.getExpression()) + "." + near,
                                     edits -> edits.replace(range, code.text(select.getExpression()) + "." + near)))));
             ImportTree line = (ImportTree) whole.getParentPath().getLeaf();
@@ -84,7 +84,7 @@ public final class MissingPackage implements Repair {
     }
 
     /** Whether what an import brings, or would bring, is named in the file: then it is missing, and not too much. */
-    private static boolean isUsed(Code code, ImportTree line) {
+    private static boolean isUsed(AttributedFile code, ImportTree line) {
         String name = line.getQualifiedIdentifier().toString();
         String simple = name.substring(name.lastIndexOf('.') + 1);
         Tokens tokens = code.tokens();

@@ -9,7 +9,7 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -36,7 +36,7 @@ public final class MissingReturn implements Repair {
         if (owner.isEmpty() || !(owner.get().getLeaf() instanceof MethodTree method) || method.getBody() == null) {
             return List.of();
         }
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TypeMirror> type = code.type(new TreePath(owner.get(), method.getReturnType()));
         if (type.isEmpty()) {
             return List.of();
@@ -54,7 +54,7 @@ public final class MissingReturn implements Repair {
     }
 
     /** The value of the last statement, when it has just the type. */
-    private static Optional<Fix> lastValue(TreePath body, TypeMirror type, Code code) {
+    private static Optional<Fix> lastValue(TreePath body, TypeMirror type, AttributedFile code) {
         List<? extends StatementTree> all = ((BlockTree) body.getLeaf()).getStatements();
         if (all.isEmpty() || !(all.get(all.size() - 1) instanceof ExpressionStatementTree last)) {
             return Optional.empty();
@@ -67,7 +67,7 @@ public final class MissingReturn implements Repair {
     }
 
     /** The variables at the top of the body that have the type, the last one first. */
-    private static List<String> variables(TreePath body, TypeMirror type, Code code) {
+    private static List<String> variables(TreePath body, TypeMirror type, AttributedFile code) {
         List<String> names = new ArrayList<>();
         for (StatementTree statement : ((BlockTree) body.getLeaf()).getStatements()) {
             if (statement instanceof VariableTree variable && code.element(new TreePath(body, variable))

@@ -5,7 +5,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.ModifiersTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
@@ -19,7 +19,7 @@ final class ModifierWords {
     }
 
     /** Where a word stands in a stretch of code. */
-    static Optional<Range> find(Code code, Range where, String word) {
+    static Optional<Range> find(AttributedFile code, Range where, String word) {
         Tokens tokens = code.tokens();
         for (int i = tokens.code(tokens.at(where.start())); i < tokens.count() && tokens.start(i) < where.end(); i = tokens.code(i + 1)) {
             if (tokens.text(i).equals(word)) {
@@ -41,7 +41,7 @@ final class ModifierWords {
 
     /** Puts a word before the type or name of a declaration, behind its annotations. */
     static void add(FixEdits edits, Tree declaration, String word) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         ModifiersTree modifiers = declaration instanceof MethodTree method ? method.getModifiers()
                 : declaration instanceof VariableTree variable ? variable.getModifiers() : ((ClassTree) declaration).getModifiers();
         Range all = code.range(declaration);

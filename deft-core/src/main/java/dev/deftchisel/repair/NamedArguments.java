@@ -8,7 +8,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.Fix;
 import java.util.List;
 import java.util.Optional;
@@ -25,7 +25,7 @@ final class NamedArguments {
      *
      * @param name an assigned name that nobody knows
      */
-    static Optional<Fix> of(TreePath name, Code code) {
+    static Optional<Fix> of(TreePath name, AttributedFile code) {
         TreePath call = name.getParentPath().getParentPath();
         boolean isArgument = name.getParentPath().getLeaf() instanceof AssignmentTree && call != null
                 && (call.getLeaf() instanceof MethodInvocationTree || call.getLeaf() instanceof NewClassTree);

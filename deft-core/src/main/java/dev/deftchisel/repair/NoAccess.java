@@ -7,7 +7,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.ErrorSite;
@@ -34,7 +34,7 @@ public final class NoAccess implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> named = site.around().stream()
                 .filter(path -> path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof MemberSelectTree
                         || path.getLeaf() instanceof NewClassTree)
@@ -61,7 +61,7 @@ public final class NoAccess implements Repair {
 
     /** {@code chart.clone()}: a class that can be copied says so by a public method of its own (java.lang.Cloneable). */
     private static Optional<Fix> copy(TreePath path, MemberSelectTree select, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TypeElement> type = code.type(new TreePath(path, select.getExpression())).filter(known -> known instanceof DeclaredType)
                 .map(known -> (TypeElement) ((DeclaredType) known).asElement())
                 .filter(known -> code.isKind(known.asType(), code.elements().getTypeElement("java.lang.Cloneable").asType()));
@@ -86,7 +86,7 @@ public final class NoAccess implements Repair {
     }
 
     /** The method that hands the field back, or takes a new value for it (JavaBeans 8.3, or by the name of the field). */
-    private static Optional<Fix> accessor(TreePath path, MemberSelectTree select, Code code) {
+    private static Optional<Fix> accessor(TreePath path, MemberSelectTree select, AttributedFile code) {
         Optional<TypeElement> type = code.type(new TreePath(path, select.getExpression()))
                 .filter(known -> known instanceof DeclaredType)
                 .map(known -> (TypeElement) ((DeclaredType) known).asElement());
@@ -105,7 +105,7 @@ public final class NoAccess implements Repair {
                 edits -> edits.replace(new Range(range.end() - name.length(), range.end()), getter + "()")));
     }
 
-    private static Optional<String> method(TypeElement type, List<String> names, int parameters, Code code) {
+    private static Optional<String> method(TypeElement type, List<String> names, int parameters, AttributedFile code) {
         return names.stream().filter(name -> ElementFilter.methodsIn(code.elements().getAllMembers(type)).stream()
                 .anyMatch(method -> method.getSimpleName().contentEquals(name) && method.getParameters().size() == parameters
                         && !method.getModifiers().contains(Modifier.PRIVATE))).findFirst();

@@ -6,7 +6,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -34,7 +34,7 @@ public final class NoValueYet implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> declared = site.around().stream()
                 .filter(path -> path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof VariableTree)
                 .findFirst()
@@ -72,7 +72,7 @@ public final class NoValueYet implements Repair {
 
     /** A final field that a method sets: the method was meant to be the constructor (JLS 8.8). */
     private static Optional<Fix> constructor(TreePath declared, VariableTree variable, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         if (!site.id().equals("var.not.initialized.in.default.constructor") || !(declared.getParentPath().getLeaf() instanceof ClassTree type)) {
             return Optional.empty();
         }
@@ -89,7 +89,7 @@ public final class NoValueYet implements Repair {
     }
 
     /** The class of which a collection or text of the type is made when it is empty. */
-    private static Optional<TypeElement> empty(TypeMirror type, Code code) {
+    private static Optional<TypeElement> empty(TypeMirror type, AttributedFile code) {
         if (!(type instanceof DeclaredType declared)) {
             return Optional.empty();
         }
@@ -102,7 +102,7 @@ public final class NoValueYet implements Repair {
 
     /** {@code Function<String, Integer> size = size;} where a method is called so: it is meant (JLS 15.13). */
     private static Optional<Fix> reference(TreePath declared, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         if (!(declared.getLeaf() instanceof VariableTree variable) || !(variable.getInitializer() instanceof IdentifierTree name)
                 || !name.getName().equals(variable.getName())) {
             return Optional.empty();

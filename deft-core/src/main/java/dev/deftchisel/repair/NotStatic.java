@@ -6,7 +6,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -28,7 +28,7 @@ public final class NotStatic implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> named = site.around().stream()
                 .filter(path -> path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof MemberSelectTree)
                 .findFirst();
@@ -49,7 +49,7 @@ public final class NotStatic implements Repair {
     }
 
     /** {@code berths} is {@code new Main().berths}, where the class can be made without arguments. */
-    private static Optional<Fix> ofObject(TreePath path, Code code) {
+    private static Optional<Fix> ofObject(TreePath path, AttributedFile code) {
         return code.enclosingType(path).filter(type -> type.getKind() == ElementKind.CLASS && !type.getModifiers().contains(Modifier.ABSTRACT)
                         && ElementFilter.constructorsIn(type.getEnclosedElements()).stream().anyMatch(one -> one.getParameters().isEmpty())
                         && type.getEnclosedElements().stream().anyMatch(member -> code.element(path).filter(member::equals).isPresent()))
@@ -58,7 +58,7 @@ public final class NotStatic implements Repair {
     }
 
     /** {@code Gate.open()}: the method is called on an object that is made for it. */
-    private static Optional<Fix> made(TreePath path, Code code) {
+    private static Optional<Fix> made(TreePath path, AttributedFile code) {
         if (!(path.getLeaf() instanceof MemberSelectTree select) || !(path.getParentPath().getLeaf() instanceof MethodInvocationTree call)
                 || call.getMethodSelect() != select) {
             return Optional.empty();

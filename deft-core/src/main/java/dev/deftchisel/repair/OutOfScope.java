@@ -15,7 +15,7 @@ import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -40,7 +40,7 @@ public final class OutOfScope implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> use = site.around().stream().filter(path -> path.getLeaf() instanceof IdentifierTree).findFirst();
         Optional<TreePath> method = site.nearest(MethodTree.class);
         if (use.isEmpty() || method.isEmpty()) {
@@ -61,7 +61,7 @@ public final class OutOfScope implements Repair {
     }
 
     /** Declarations of the name in blocks that end before the use. */
-    private static List<TreePath> declarations(TreePath method, String name, int at, Code code) {
+    private static List<TreePath> declarations(TreePath method, String name, int at, AttributedFile code) {
         List<TreePath> found = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
             @Override
@@ -83,10 +83,10 @@ public final class OutOfScope implements Repair {
     }
 
     /** The statement that has all declarations within and stands in a block which is also around the use. */
-    private static Optional<TreePath> common(List<TreePath> declared, TreePath use, Code code) {
+    private static Optional<TreePath> common(List<TreePath> declared, TreePath use, AttributedFile code) {
         for (TreePath at = declared.get(0).getParentPath(); at != null && at.getParentPath() != null; at = at.getParentPath()) {
             Tree parent = at.getParentPath().getLeaf();
-            boolean isAroundUse = parent instanceof BlockTree && Code.leadsThrough(use, null, tree -> tree == parent);
+            boolean isAroundUse = parent instanceof BlockTree && AttributedFile.leadsThrough(use, null, tree -> tree == parent);
             if (isAroundUse && at.getLeaf() instanceof StatementTree) {
                 Range range = code.range(at.getLeaf());
                 return declared.stream().allMatch(one -> range.encloses(code.range(one.getLeaf()))) ? Optional.of(at) : Optional.empty();
@@ -96,7 +96,7 @@ public final class OutOfScope implements Repair {
     }
 
     /** Whether a variable only grows from where it starts, so that it is meant to start once: {@code int sum = 0; sum += due;} (JLS 15.26.2). */
-    private static boolean isCountedUp(TreePath declared, Code code) {
+    private static boolean isCountedUp(TreePath declared, AttributedFile code) {
         Optional<Element> element = code.element(declared);
         boolean hasStart = ((VariableTree) declared.getLeaf()).getInitializer() instanceof LiteralTree
                 || ((VariableTree) declared.getLeaf()).getInitializer() instanceof NewClassTree;
@@ -109,7 +109,7 @@ public final class OutOfScope implements Repair {
 
     /** Declares a variable with its value before a statement instead of within it. */
     private static void moved(FixEdits edits, Tree statement, VariableTree variable) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         int start = code.range(statement).start();
         edits.insert(start, code.text(variable) + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start));
         edits.remove(code.range(variable));
@@ -117,7 +117,7 @@ public final class OutOfScope implements Repair {
 
     /** Declares a variable with a default before a statement, and assigns to it where it was declared. */
     static void hoist(FixEdits edits, Tree statement, List<TreePath> declared, TypeMirror type) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         VariableTree first = (VariableTree) declared.get(0).getLeaf();
         String written = edits.types().write(type).orElse("var");
         int start = code.range(statement).start();

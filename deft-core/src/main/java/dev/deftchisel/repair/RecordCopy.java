@@ -5,7 +5,7 @@ import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -27,7 +27,7 @@ public final class RecordCopy implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> found = site.nearest(AssignmentTree.class).filter(path -> path.getParentPath().getLeaf() instanceof ExpressionStatementTree
                 && ((AssignmentTree) path.getLeaf()).getVariable() instanceof MemberSelectTree select && select.getExpression() instanceof IdentifierTree object
                 && !object.getName().contentEquals("this"));

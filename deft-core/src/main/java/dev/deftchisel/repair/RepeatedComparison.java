@@ -5,7 +5,7 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -26,7 +26,7 @@ public final class RepeatedComparison implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> found = site.nearest(BinaryTree.class).filter(path -> isJoin(path.getLeaf()));
         if (found.isEmpty()) {
             return List.of();
@@ -43,13 +43,13 @@ public final class RepeatedComparison implements Repair {
             return List.of(Fix.of("compare each", edits -> edits.replace(code.range(call),
                     operands.stream().map(operand -> method + "(" + code.text(operand) + ")").collect(Collectors.joining(sign)))));
         }
-        boolean isCompared = Code.inner(operands.get(0)) instanceof BinaryTree first && (first.getKind() == Tree.Kind.EQUAL_TO || first.getKind() == Tree.Kind.NOT_EQUAL_TO)
+        boolean isCompared = AttributedFile.inner(operands.get(0)) instanceof BinaryTree first && (first.getKind() == Tree.Kind.EQUAL_TO || first.getKind() == Tree.Kind.NOT_EQUAL_TO)
                 && operands.subList(1, operands.size()).stream().allMatch(operand -> code.type(new TreePath(all, operand))
                 .filter(type -> type.getKind() != TypeKind.BOOLEAN).isPresent());
         if (!isCompared) {
             return List.of();
         }
-        BinaryTree first = (BinaryTree) Code.inner(operands.get(0));
+        BinaryTree first = (BinaryTree) AttributedFile.inner(operands.get(0));
         String head = code.text(first.getLeftOperand()) + (first.getKind() == Tree.Kind.EQUAL_TO ? " == " : " != ");
         return List.of(Fix.of("compare each", edits -> operands.subList(1, operands.size())
                 .forEach(operand -> edits.insert(code.range(operand).start(), head))));

@@ -11,7 +11,7 @@ import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.source.Range;
@@ -31,7 +31,7 @@ final class ResultType {
      * @param method the path to its declaration
      */
     static void change(FixEdits edits, TreePath method, TypeMirror result) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         String written = result.getKind() == TypeKind.VOID ? "void" : edits.types().write(result).orElse(NamedTypes.shown(result));
         edits.replace(code.range(((MethodTree) method.getLeaf()).getReturnType()), written);
         code.element(method).filter(element -> element instanceof ExecutableElement).ifPresent(element -> {
@@ -43,7 +43,7 @@ final class ResultType {
 
     /** Leaves out what the statements of a method hand back; what they do is kept. */
     static void drop(FixEdits edits, TreePath method) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         new TreePathScanner<Void, Void>() {
             @Override
             public Void visitReturn(ReturnTree tree, Void unused) {

@@ -4,7 +4,7 @@ import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -39,7 +39,7 @@ public final class SiblingMethod implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         boolean isOfFunction = site.id().equals("prob.found.req");
         Optional<TreePath> call = site.around().stream().filter(path -> path.getLeaf() instanceof MethodInvocationTree tree
                 && tree.getMethodSelect() instanceof MemberSelectTree && (!isOfFunction || tree.getArguments().stream()
@@ -70,7 +70,7 @@ public final class SiblingMethod implements Repair {
     }
 
     /** {@code Math.min(depths)}: of a collection it is {@code Collections.min}, of an array that of its stream. */
-    private static Optional<Fix> ofMany(MethodInvocationTree tree, TreePath call, Code code) {
+    private static Optional<Fix> ofMany(MethodInvocationTree tree, TreePath call, AttributedFile code) {
         String name = ((MemberSelectTree) tree.getMethodSelect()).getIdentifier().toString();
         boolean isOfMath = tree.getArguments().size() == 1 && Set.of("min", "max").contains(name) && code.text(tree.getMethodSelect()).equals("Math." + name);
         Optional<TypeMirror> own = isOfMath ? code.type(new TreePath(call, tree.getArguments().get(0))) : Optional.empty();
@@ -95,7 +95,7 @@ public final class SiblingMethod implements Repair {
         return name.equals("collect") ? Optional.of(Fix.of("box the numbers", edits -> edits.insert(written.start() - 1, ".boxed()"))) : Optional.empty();
     }
 
-    private static Optional<TypeElement> receiver(TreePath call, Code code) {
+    private static Optional<TypeElement> receiver(TreePath call, AttributedFile code) {
         MemberSelectTree select = (MemberSelectTree) ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
         return code.type(new TreePath(new TreePath(call, select), select.getExpression())).filter(type -> type instanceof DeclaredType)
                 .map(type -> (TypeElement) ((DeclaredType) type).asElement());
@@ -105,7 +105,7 @@ public final class SiblingMethod implements Repair {
         return !other.equals(name) && (other.startsWith(name) || name.startsWith(other));
     }
 
-    private static boolean takes(ExecutableElement method, TreePath call, Code code) {
+    private static boolean takes(ExecutableElement method, TreePath call, AttributedFile code) {
         List<TreePath> arguments = ((MethodInvocationTree) call.getLeaf()).getArguments().stream().map(argument -> new TreePath(call, argument)).toList();
         return method.getParameters().size() == arguments.size() && IntStream.range(0, arguments.size()).allMatch(i -> {
             TypeMirror wanted = code.types().erasure(method.getParameters().get(i).asType());

@@ -3,7 +3,7 @@ package dev.deftchisel.repair;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -28,7 +28,7 @@ public final class StreamMember implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> select = site.nearest(MemberSelectTree.class).filter(path -> path.getParentPath().getLeaf() instanceof MethodInvocationTree call
                 && call.getMethodSelect() == path.getLeaf());
         Optional<TypeMirror> type = select.flatMap(path -> code.type(new TreePath(path, ((MemberSelectTree) path.getLeaf()).getExpression())))

@@ -14,7 +14,7 @@ import com.sun.source.tree.TryTree;
 import com.sun.source.tree.UnionTypeTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -46,7 +46,7 @@ public final class Superfluous implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         return switch (site.id()) {
             case "unreachable.stmt" -> statement(site).map(path -> List.of(remove(path, "remove what is never reached",
                     code))).orElse(List.of());
@@ -66,13 +66,13 @@ public final class Superfluous implements Repair {
                 && path.getParentPath().getLeaf() instanceof BlockTree).findFirst();
     }
 
-    private static Fix remove(TreePath path, String title, Code code) {
+    private static Fix remove(TreePath path, String title, AttributedFile code) {
         return Fix.of(title, edits -> edits.remove(code.range(path.getLeaf())));
     }
 
     /** The exception in a handler for several, or the whole handler. */
     private static List<Fix> handler(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> caught = site.nearest(CatchTree.class);
         if (caught.isEmpty()) {
             return List.of();
@@ -100,7 +100,7 @@ public final class Superfluous implements Repair {
     }
 
     private static void unwrap(FixEdits edits, TryTree tried) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         List<? extends StatementTree> inside = tried.getBlock().getStatements();
         if (inside.isEmpty()) {
             edits.remove(code.range(tried));
@@ -112,7 +112,7 @@ public final class Superfluous implements Repair {
     }
 
     private static List<Fix> label(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> found = site.nearest(CaseTree.class);
         if (found.isEmpty()) {
             return List.of();
@@ -124,7 +124,7 @@ public final class Superfluous implements Repair {
             return List.of(Fix.of("remove the label", edits -> edits.cut(labels, label.getAsInt())));
         }
         Fix removal = Fix.of("remove the case", edits -> edits.remove(code.range(tree)));
-        Set<String> known = Code.cases(found.get().getParentPath().getLeaf()).stream().flatMap(branch -> branch.getExpressions().stream())
+        Set<String> known = AttributedFile.cases(found.get().getParentPath().getLeaf()).stream().flatMap(branch -> branch.getExpressions().stream())
                 .map(code::text).collect(Collectors.toSet());
         String written = labels.size() == 1 ? code.text(labels.get(0)) : "";
         String next = written.matches("\\d{1,8}") ? String.valueOf(Integer.parseInt(written) + 1) : written;
@@ -134,14 +134,14 @@ public final class Superfluous implements Repair {
     }
 
     /** An initialiser hands nothing back, and ends with its last statement (JLS 8.6, 8.7). */
-    private static List<Fix> lastReturn(TreePath block, Code code) {
+    private static List<Fix> lastReturn(TreePath block, AttributedFile code) {
         List<? extends StatementTree> all = ((BlockTree) block.getLeaf()).getStatements();
         return all.isEmpty() || !(all.get(all.size() - 1) instanceof ReturnTree last) ? List.of()
                 : List.of(Fix.of("remove the return", edits -> edits.remove(code.range(last))));
     }
 
     private static List<Fix> modifier(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> declaration = site.around().stream().filter(path -> path.getLeaf() instanceof MethodTree
                 || path.getLeaf() instanceof VariableTree || path.getLeaf() instanceof ClassTree).findFirst();
         if (declaration.isEmpty()) {
@@ -164,7 +164,7 @@ public final class Superfluous implements Repair {
     }
 
     private static List<Fix> annotation(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> annotation = site.nearest(AnnotationTree.class);
         List<Fix> fixes = new ArrayList<>();
         Optional<TreePath> method = site.nearest(MethodTree.class);
@@ -177,7 +177,7 @@ public final class Superfluous implements Repair {
     }
 
     /** A method above of a near name and as many parameters. */
-    private static List<Fix> meant(TreePath path, Code code) {
+    private static List<Fix> meant(TreePath path, AttributedFile code) {
         MethodTree method = (MethodTree) path.getLeaf();
         Optional<TypeElement> type = code.enclosingType(path);
         if (type.isEmpty()) {
@@ -192,7 +192,7 @@ public final class Superfluous implements Repair {
     }
 
     private static List<Fix> thrown(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> found = site.nearest(MethodTree.class);
         if (found.isEmpty() || ((MethodTree) found.get().getLeaf()).getThrows().isEmpty()) {
             return List.of();

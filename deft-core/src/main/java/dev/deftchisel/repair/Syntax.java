@@ -3,8 +3,8 @@ package dev.deftchisel.repair;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.TryTree;
 import com.sun.source.tree.VariableTree;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.member.StandIn;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.member.PlaceholderCode;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -24,7 +24,7 @@ public final class Syntax implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         int at = site.error().range().start();
         return switch (site.id()) {
             case "expected" -> missing(site);
@@ -46,21 +46,21 @@ public final class Syntax implements Repair {
 
     /** The value of a constant of an interface. Which token the parser wants is in its message only. */
     private static List<Fix> missing(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         int end = site.error().range().start();
         Tokens tokens = code.tokens();
         int before = tokens.codeBefore(tokens.at(Math.max(0, end - 1)));
         int at = end > 0 && before >= 0 ? Math.min(end, tokens.end(before)) : end;
         List<Fix> fixes = new ArrayList<>();
         if (site.error().message().matches("'?='? .*") && before > 0) {
-            String value = StandIn.value(tokens.text(tokens.codeBefore(before - 1)));
+            String value = PlaceholderCode.value(tokens.text(tokens.codeBefore(before - 1)));
             fixes.add(Fix.of("give it the value " + value, edits -> edits.insert(at, " = " + value)));
             return fixes;
         }
         return fixes;
     }
 
-    private static int numberEnd(int start, Code code) {
+    private static int numberEnd(int start, AttributedFile code) {
         String content = code.file().content();
         int end = start;
         while (end < content.length() && (Character.isLetterOrDigit(content.charAt(end)) || content.charAt(end) == '_')) {

@@ -7,7 +7,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -29,7 +29,7 @@ public final class TwiceDeclared implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> found = site.around().stream()
                 .filter(path -> path.getLeaf() instanceof VariableTree || path.getLeaf() instanceof MethodTree).findFirst();
         if (found.isEmpty()) {
@@ -65,26 +65,26 @@ public final class TwiceDeclared implements Repair {
     }
 
     /** {@code int dues} in two branches of a switch, all of whose statements are one scope (JLS 6.3). */
-    private static Optional<Fix> beforeSwitch(TreePath path, String name, Code code) {
+    private static Optional<Fix> beforeSwitch(TreePath path, String name, AttributedFile code) {
         TreePath choice = path.getParentPath().getParentPath();
         if (!(path.getParentPath().getLeaf() instanceof CaseTree) || !(choice.getLeaf() instanceof SwitchTree)) {
             return Optional.empty();
         }
-        List<TreePath> declared = Code.cases(choice.getLeaf()).stream().map(branch -> new TreePath(choice, branch))
-                .flatMap(branch -> Code.statements(branch.getLeaf()).stream().map(statement -> new TreePath(branch, statement)))
+        List<TreePath> declared = AttributedFile.cases(choice.getLeaf()).stream().map(branch -> new TreePath(choice, branch))
+                .flatMap(branch -> AttributedFile.statements(branch.getLeaf()).stream().map(statement -> new TreePath(branch, statement)))
                 .filter(statement -> statement.getLeaf() instanceof VariableTree variable && variable.getName().contentEquals(name)).toList();
         return code.element(path).map(element -> Fix.of("declare it before the switch", edits -> OutOfScope.hoist(edits, choice.getLeaf(), declared, element.asType())));
     }
 
     /** The name with that of the first parameter behind it, or else with a number. */
-    private static String described(MethodTree method, Code code) {
+    private static String described(MethodTree method, AttributedFile code) {
         String name = method.getName().toString();
         String parameter = method.getParameters().isEmpty() ? "" : method.getParameters().get(0).getName().toString();
         String described = parameter.length() > 1 ? name + Character.toUpperCase(parameter.charAt(0)) + parameter.substring(1) : name;
         return code.tokens().names().contains(described) ? free(name, code) : described;
     }
 
-    private static String free(String name, Code code) {
+    private static String free(String name, AttributedFile code) {
         Set<String> names = code.tokens().names();
         for (int number = 2; ; number++) {
             if (!names.contains(name + number)) {

@@ -10,7 +10,7 @@ import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -46,7 +46,7 @@ public final class TypeArguments implements Repair {
 
     /** {@code Berth<String> b = new Berth<>()} of a type without parameters. */
     private static List<Fix> none(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> type = site.nearest(ParameterizedTypeTree.class);
         Optional<TypeElement> element = type.flatMap(path -> code.element(new TreePath(path, ((ParameterizedTypeTree) path.getLeaf()).getType())))
                 .filter(found -> found instanceof TypeElement).map(found -> (TypeElement) found);
@@ -63,13 +63,13 @@ public final class TypeArguments implements Repair {
         }));
     }
 
-    private static void cut(ParameterizedTypeTree type, Consumer<Range> edits, Code code) {
+    private static void cut(ParameterizedTypeTree type, Consumer<Range> edits, AttributedFile code) {
         edits.accept(new Range(code.range(type.getType()).end(), code.range(type).end()));
     }
 
     /** {@code o instanceof List<String>}: what a list is of cannot be asked (JLS 4.7). */
     private static List<Fix> unknown(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<Tree> type = site.nearest(InstanceOfTree.class).map(path -> (InstanceOfTree) path.getLeaf())
                 .map(test -> test.getType() != null ? test.getType() : test.getPattern())
                 .map(tree -> tree instanceof BindingPatternTree pattern ? pattern.getVariable().getType() : tree);
@@ -79,7 +79,7 @@ public final class TypeArguments implements Repair {
 
     /** {@code for (String name : names)} over a list that does not say what it holds. */
     private static List<Fix> missing(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> loop = site.nearest(EnhancedForLoopTree.class).filter(path -> code.range(((EnhancedForLoopTree) path.getLeaf()).getExpression())
                 .encloses(site.error().range()));
         Optional<Tree> raw = loop.flatMap(path -> site.declaration(new TreePath(path, ((EnhancedForLoopTree) path.getLeaf()).getExpression())))
@@ -95,7 +95,7 @@ public final class TypeArguments implements Repair {
 
     /** {@code Map<Integer, Integer> counts = ... counting()}, which counts in Long: the declared type follows. */
     private static List<Fix> contradicted(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Matcher types = CONTRADICTION.matcher(site.error().message());
         Optional<ParameterizedTypeTree> declared = site.around().stream().filter(path -> path.getLeaf() instanceof VariableTree variable
                 && variable.getInitializer() instanceof ExpressionTree).findFirst().map(path -> ((VariableTree) path.getLeaf()).getType())

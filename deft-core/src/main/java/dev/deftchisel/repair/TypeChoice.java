@@ -10,7 +10,7 @@ import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.rewrite.TypeWriter;
 import java.util.Comparator;
@@ -34,8 +34,8 @@ final class TypeChoice {
 
     /** The qualified names, the most likely first; only those that can be used there. */
     List<String> called(String simpleName) {
-        Code code = site.code();
-        String home = code.file().headline().packageName();
+        AttributedFile code = site.code();
+        String home = code.file().header().packageName();
         return site.analysis().typesCalled(simpleName, code.file().path()).stream()
                 .filter(name -> name.indexOf('.') > 0 && fits(code.elements().getTypeElement(name), code, home))
                 .sorted(Comparator.comparingInt((String name) -> has(name) ? 0 : 1)
@@ -46,7 +46,7 @@ final class TypeChoice {
                 .toList();
     }
 
-    private boolean fits(TypeElement type, Code code, String home) {
+    private boolean fits(TypeElement type, AttributedFile code, String home) {
         if (type == null) {
             return false;
         }

@@ -7,7 +7,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeParameterTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -42,7 +42,7 @@ public final class TypeParameterBound implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         if (site.id().equals("operator.cant.be.applied.1")) {
             return site.nearest(BinaryTree.class).flatMap(path -> compared(path, code)).stream().toList();
         }
@@ -65,7 +65,7 @@ public final class TypeParameterBound implements Repair {
     }
 
     /** {@code one > other} of a type parameter: what has an order says so, and is compared by it (java.lang.Comparable). */
-    private static Optional<Fix> compared(TreePath path, Code code) {
+    private static Optional<Fix> compared(TreePath path, AttributedFile code) {
         BinaryTree tree = (BinaryTree) path.getLeaf();
         String sign = ORDERS.getOrDefault(tree.getKind(), "");
         Optional<TypeVariable> variable = code.type(new TreePath(path, tree.getLeftOperand())).filter(type -> type instanceof TypeVariable)
@@ -88,12 +88,12 @@ public final class TypeParameterBound implements Repair {
 
     /** A method is known by what its parameters are after erasure, which is the bound (JLS 4.6). */
     private static void redescribe(FixEdits edits, ExecutableElement method, TypeVariable variable, TypeElement bound) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         String parameters = method.getParameters().stream().map(parameter -> erased(parameter.asType(), variable, bound, code)).collect(Collectors.joining("", "(", ")"));
         edits.redescribe(code.key(method), parameters + erased(method.getReturnType(), variable, bound, code));
     }
 
-    private static String erased(TypeMirror type, TypeVariable variable, TypeElement bound, Code code) {
+    private static String erased(TypeMirror type, TypeVariable variable, TypeElement bound, AttributedFile code) {
         if (type instanceof ArrayType array) {
             return "[" + erased(array.getComponentType(), variable, bound, code);
         }
@@ -108,7 +108,7 @@ public final class TypeParameterBound implements Repair {
     }
 
     /** The types of the file, and what is usual. */
-    private static Stream<TypeElement> candidates(Code code) {
+    private static Stream<TypeElement> candidates(AttributedFile code) {
         return Stream.concat(USUAL.stream().map(code.elements()::getTypeElement).filter(type -> type != null), FileTypes.of(code).stream());
     }
 }

@@ -14,14 +14,14 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.CompilerError;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.source.ImportSketch;
+import dev.deftchisel.source.ImportOutline;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -60,7 +60,7 @@ public final class UnknownName implements Repair {
                 .filter(path -> path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof MemberSelectTree
                         || path.getLeaf() instanceof MemberReferenceTree)
                 .findFirst();
-        if (named.isEmpty() || Code.leadsThrough(named.get(), null, tree -> tree instanceof ImportTree)) {
+        if (named.isEmpty() || AttributedFile.leadsThrough(named.get(), null, tree -> tree instanceof ImportTree)) {
             return named.map(path -> ofImport(path, site)).orElse(List.of());
         }
         Missing missing = Missing.at(named.get(), site);
@@ -112,7 +112,7 @@ public final class UnknownName implements Repair {
     }
 
     private static List<Fix> near(Missing missing, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         List<Element> candidates = missing.path().getLeaf() instanceof MemberSelectTree select
                 ? members(new TreePath(missing.path(), select.getExpression()), code)
                 : missing.path().getLeaf() instanceof MemberReferenceTree reference
@@ -142,7 +142,7 @@ public final class UnknownName implements Repair {
 
     /** A kind of what stands before the dot that the file knows and that has the member. */
     private static List<Fix> casts(Missing missing, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         if (!(missing.path().getLeaf() instanceof MemberSelectTree select)) {
             return List.of();
         }
@@ -166,21 +166,21 @@ public final class UnknownName implements Repair {
                 .limit(MOST_NEAR)
                 .map(type -> Fix.of("cast '" + code.shown(code.range(select.getExpression()), 30) + "' to " + type.getSimpleName(),
                         edits -> edits.replace(select.getExpression(), to -> to.write("((" + edits.types().name(type) + ") ")
-                                .carry(code.range(Code.inner(select.getExpression()))).write(")"))))
+                                .carry(code.range(AttributedFile.inner(select.getExpression()))).write(")"))))
                 .toList();
     }
 
     /** The types of which an expression is asked in conditions around a place. */
-    private static List<TypeElement> tested(TreePath place, ExpressionTree expression, Code code) {
+    private static List<TypeElement> tested(TreePath place, ExpressionTree expression, AttributedFile code) {
         List<TypeElement> found = new ArrayList<>();
-        String text = code.reads(Code.inner(expression));
+        String text = code.reads(AttributedFile.inner(expression));
         for (TreePath at = place; at.getParentPath() != null; at = at.getParentPath()) {
             Optional<ExpressionTree> condition = at.getParentPath().getLeaf() instanceof IfTree choice ? Optional.of(choice.getCondition())
                     : at.getParentPath().getLeaf() instanceof ConditionalExpressionTree choice ? Optional.of(choice.getCondition())
                     : at.getParentPath().getLeaf() instanceof BinaryTree both ? Optional.of(both.getLeftOperand()) : Optional.empty();
             TreePath around = at.getParentPath();
             condition.map(tree -> code.expressions(new TreePath(around, tree))).orElse(List.of()).stream()
-                    .filter(part -> part.getLeaf() instanceof InstanceOfTree test && code.reads(Code.inner(test.getExpression())).equals(text))
+                    .filter(part -> part.getLeaf() instanceof InstanceOfTree test && code.reads(AttributedFile.inner(test.getExpression())).equals(text))
                     .flatMap(part -> code.element(new TreePath(part, ((InstanceOfTree) part.getLeaf()).getType())).stream())
                     .filter(element -> element instanceof TypeElement).map(element -> (TypeElement) element).forEach(found::add);
         }
@@ -192,13 +192,13 @@ public final class UnknownName implements Repair {
     }
 
     /** Whether a type is imported, or in the same package. */
-    private static boolean isNear(TypeElement type, Code code) {
+    private static boolean isNear(TypeElement type, AttributedFile code) {
         String home = code.elements().getPackageOf(type).getQualifiedName().toString();
-        return home.equals(code.file().headline().packageName()) || home.equals("java.lang")
-                || code.file().skeleton().imports().stream().anyMatch(line -> line.name().equals(type.getQualifiedName().toString()));
+        return home.equals(code.file().header().packageName()) || home.equals("java.lang")
+                || code.file().outline().imports().stream().anyMatch(line -> line.name().equals(type.getQualifiedName().toString()));
     }
 
-    private static List<Element> members(TreePath qualifier, Code code) {
+    private static List<Element> members(TreePath qualifier, AttributedFile code) {
         Optional<TypeElement> type = code.element(qualifier).filter(element -> element instanceof TypeElement).map(element -> (TypeElement) element)
                 .or(() -> code.type(qualifier).filter(known -> known instanceof DeclaredType)
                         .map(known -> (TypeElement) ((DeclaredType) known).asElement()));
@@ -226,11 +226,11 @@ public final class UnknownName implements Repair {
     }
 
     /** The types that the file imports, and those it declares or has beside it. */
-    private static List<String> imported(Code code) {
+    private static List<String> imported(AttributedFile code) {
         List<String> names = new ArrayList<>();
-        code.file().skeleton().imports().stream().filter(line -> !line.isOnDemand()).forEach(line -> names.add(line.simpleName()));
-        code.file().skeleton().types().forEach(type -> names.add(type.name()));
-        PackageElement home = code.elements().getPackageElement(code.file().headline().packageName());
+        code.file().outline().imports().stream().filter(line -> !line.isOnDemand()).forEach(line -> names.add(line.simpleName()));
+        code.file().outline().types().forEach(type -> names.add(type.name()));
+        PackageElement home = code.elements().getPackageElement(code.file().header().packageName());
         if (home != null) {
             home.getEnclosedElements().forEach(type -> names.add(type.getSimpleName().toString()));
         }
@@ -273,9 +273,9 @@ public final class UnknownName implements Repair {
     /** Static methods of types that are imported or that other files import statically. */
     private static List<Fix> staticImports(Missing missing, ErrorSite site) {
         return site.analysis().snapshot().mentioning(Set.of(missing.name())).stream()
-                .flatMap(file -> file.skeleton().imports().stream())
+                .flatMap(file -> file.outline().imports().stream())
                 .filter(line -> line.isStatic() && !line.isOnDemand() && line.simpleName().equals(missing.name()))
-                .map(ImportSketch::name)
+                .map(ImportOutline::name)
                 .distinct().sorted().limit(MOST_IMPORTS)
                 .map(name -> Fix.of("import static " + name, edits -> edits.types().importingStatic(name)))
                 .toList();

@@ -2,7 +2,7 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.ClassTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Supertypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -32,7 +32,7 @@ public final class UnrelatedDefaults implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> type = site.nearest(ClassTree.class);
         Optional<TypeElement> element = type.flatMap(code::element).map(found -> (TypeElement) found);
         if (element.isEmpty()) {
@@ -52,14 +52,14 @@ public final class UnrelatedDefaults implements Repair {
         return fixes;
     }
 
-    private static boolean isSame(ExecutableElement one, ExecutableElement other, TypeElement type, Code code) {
+    private static boolean isSame(ExecutableElement one, ExecutableElement other, TypeElement type, AttributedFile code) {
         return one.getSimpleName().equals(other.getSimpleName()) && one.getParameters().size() == other.getParameters().size()
                 && code.types().isSubsignature((ExecutableType) code.types().asMemberOf((DeclaredType) type.asType(), one),
                 (ExecutableType) code.types().asMemberOf((DeclaredType) type.asType(), other));
     }
 
     private static void override(FixEdits edits, ClassTree type, TypeElement element, ExecutableElement method) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         Layout layout = Layout.of(code.file());
         ExecutableType own = (ExecutableType) code.types().asMemberOf((DeclaredType) element.asType(), method);
         String parameters = IntStream.range(0, own.getParameterTypes().size()).mapToObj(i -> edits.types().write(own.getParameterTypes().get(i)).orElse("Object")

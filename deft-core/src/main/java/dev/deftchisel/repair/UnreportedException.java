@@ -12,7 +12,7 @@ import com.sun.source.tree.TryTree;
 import com.sun.source.tree.UnionTypeTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.analysis.Supertypes;
 import dev.deftchisel.problem.ErrorSite;
@@ -40,7 +40,7 @@ public final class UnreportedException implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> statement = site.around().stream()
                 .filter(path -> path.getLeaf() instanceof StatementTree && !(path.getLeaf() instanceof ClassTree)
                         && path.getParentPath().getLeaf() instanceof BlockTree)
@@ -74,7 +74,7 @@ public final class UnreportedException implements Repair {
     }
 
     /** All that running the body of a method can end in and that the method does not declare. */
-    private static List<TypeMirror> inBody(TreePath owner, Code code) {
+    private static List<TypeMirror> inBody(TreePath owner, AttributedFile code) {
         TreePath body = new TreePath(owner, ((MethodTree) owner.getLeaf()).getBody());
         return code.thrown(List.of(body)).stream().filter(type -> !isHandled(body, owner, type, code)).toList();
     }
@@ -85,7 +85,7 @@ public final class UnreportedException implements Repair {
 
     /** The exceptions that the smallest code at the error can end in and nobody around handles. */
     private static List<TypeMirror> uncaught(ErrorSite site, TreePath owner) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         for (TreePath path : site.around()) {
             if (path.getLeaf() instanceof ExpressionTree || path.getLeaf() instanceof StatementTree) {
                 List<TypeMirror> thrown = code.thrown(List.of(path)).stream()
@@ -101,7 +101,7 @@ public final class UnreportedException implements Repair {
         return List.of();
     }
 
-    private static boolean isHandled(TreePath path, TreePath owner, TypeMirror type, Code code) {
+    private static boolean isHandled(TreePath path, TreePath owner, TypeMirror type, AttributedFile code) {
         for (TreePath at = path; at.getLeaf() != owner.getLeaf(); at = at.getParentPath()) {
             TreePath parent = at.getParentPath();
             if (parent.getLeaf() instanceof TryTree tried && (tried.getBlock() == at.getLeaf()
@@ -114,7 +114,7 @@ public final class UnreportedException implements Repair {
                 .anyMatch(declared -> code.type(new TreePath(owner, declared)).filter(known -> code.isKind(type, known)).isPresent());
     }
 
-    private static boolean catches(TreePath handler, TypeMirror type, Code code) {
+    private static boolean catches(TreePath handler, TypeMirror type, AttributedFile code) {
         VariableTree parameter = ((CatchTree) handler.getLeaf()).getParameter();
         TreePath declared = new TreePath(new TreePath(handler, parameter), parameter.getType());
         return declared.getLeaf() instanceof UnionTypeTree union
@@ -124,7 +124,7 @@ public final class UnreportedException implements Repair {
     }
 
     /** Whether nothing that the method overrides forbids it (JLS 8.4.8.3). */
-    private static boolean mayThrow(TreePath path, List<TypeMirror> thrown, Code code) {
+    private static boolean mayThrow(TreePath path, List<TypeMirror> thrown, AttributedFile code) {
         return code.element(path).stream()
                 .flatMap(element -> Supertypes.overridden((ExecutableElement) element, code.elements(), code.types()).stream())
                 .allMatch(other -> thrown.stream().allMatch(exception -> other.getThrownTypes().stream()
@@ -132,7 +132,7 @@ public final class UnreportedException implements Repair {
     }
 
     private static void declare(FixEdits edits, MethodTree method, List<TypeMirror> thrown) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         String names = thrown.stream().map(type -> edits.types().write(type).orElse(NamedTypes.shown(type))).collect(Collectors.joining(", "));
         if (!method.getThrows().isEmpty()) {
             edits.insert(code.range(method.getThrows().get(method.getThrows().size() - 1)).end(), ", " + names);
@@ -142,7 +142,7 @@ public final class UnreportedException implements Repair {
         edits.insert(code.tokens().end(code.tokens().codeBefore(brace - 1)), " throws " + names);
     }
 
-    private static List<Fix> caught(TreePath path, List<TypeMirror> thrown, String names, Code code) {
+    private static List<Fix> caught(TreePath path, List<TypeMirror> thrown, String names, AttributedFile code) {
         StatementTree statement = (StatementTree) path.getLeaf();
         List<Fix> fixes = new ArrayList<>();
         Optional<TreePath> around = tryAround(path);
@@ -162,7 +162,7 @@ public final class UnreportedException implements Repair {
     }
 
     private static Optional<TreePath> tryAround(TreePath statement) {
-        for (TreePath at = statement; at != null && !Code.runsApart(at.getLeaf())
+        for (TreePath at = statement; at != null && !AttributedFile.runsApart(at.getLeaf())
                 && !(at.getLeaf() instanceof MethodTree); at = at.getParentPath()) {
             if (at.getParentPath() != null && at.getParentPath().getLeaf() instanceof TryTree tried && tried.getBlock() == at.getLeaf()) {
                 return Optional.of(at.getParentPath());
@@ -182,7 +182,7 @@ public final class UnreportedException implements Repair {
     }
 
     private static void surroundRest(FixEdits edits, TreePath path, List<TypeMirror> thrown) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         List<? extends StatementTree> all = ((BlockTree) path.getParentPath().getLeaf()).getStatements();
         surround(edits, new Range(code.range(path.getLeaf()).start(), code.range(all.get(all.size() - 1)).end()), thrown);
     }

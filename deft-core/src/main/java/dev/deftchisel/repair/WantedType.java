@@ -13,7 +13,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import java.util.List;
 import java.util.Optional;
@@ -47,7 +47,7 @@ final class WantedType {
                 || path.getParentPath().getLeaf() instanceof ConditionalExpressionTree choice && choice.getCondition() != path.getLeaf()) {
             path = path.getParentPath();
         }
-        Code code = site.code();
+        AttributedFile code = site.code();
         TreePath parent = path.getParentPath();
         Tree tree = parent.getLeaf();
         if (tree instanceof VariableTree variable) {
@@ -69,7 +69,7 @@ final class WantedType {
     }
 
     /** What the only method of the name and number of parameters takes. */
-    private static Optional<WantedType> argument(TreePath call, TreePath value, Code code) {
+    private static Optional<WantedType> argument(TreePath call, TreePath value, AttributedFile code) {
         int index = Calls.arguments(call.getLeaf()).indexOf(value.getLeaf());
         List<ExecutableElement> all = Callable.of(call, code).stream()
                 .filter(method -> method.getParameters().size() == Calls.arguments(call.getLeaf()).size()).toList();
@@ -77,7 +77,7 @@ final class WantedType {
                 .map(type -> new WantedType(type, Optional.empty()));
     }
 
-    private static Optional<WantedType> of(TreePath type, Code code) {
+    private static Optional<WantedType> of(TreePath type, AttributedFile code) {
         return code.type(type).map(known -> new WantedType(known, Optional.of(type)));
     }
 }

@@ -8,7 +8,7 @@ import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.source.Range;
@@ -26,7 +26,7 @@ final class WiderTypeArgument {
 
     /** {@code List<Integer>} for {@code List<Number>}: the parameter or variable may take a list of any kind of number (JLS 4.5.1). */
     static List<Fix> wildcard(TreePath path, Optional<TypeMirror> own, TypeMirror wanted, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         List<Fix> fixes = new ArrayList<>();
         if (path.getLeaf() instanceof NewClassTree made && made.getIdentifier() instanceof ParameterizedTypeTree type && made.getClassBody() == null) {
             Range arguments = new Range(code.range(type.getType()).end(), code.range(type).end());
@@ -45,7 +45,7 @@ final class WiderTypeArgument {
 
     /** What is added to a {@code List<? extends Number>}: it must take such, {@code ? super} (JLS 4.5.1). */
     static Optional<Fix> lowered(TreePath path, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         return Optional.of(path.getParentPath().getLeaf()).filter(tree -> tree instanceof MethodInvocationTree)
                 .map(tree -> ((MethodInvocationTree) tree).getMethodSelect()).filter(select -> select instanceof MemberSelectTree)
                 .flatMap(select -> site.declaration(new TreePath(new TreePath(path.getParentPath(), select), ((MemberSelectTree) select).getExpression())))
@@ -56,8 +56,8 @@ final class WiderTypeArgument {
     }
 
     private static Optional<Tree> declaredType(TreePath path, ErrorSite site) {
-        Code code = site.code();
-        TreePath parent = Code.outer(path);
+        AttributedFile code = site.code();
+        TreePath parent = AttributedFile.outer(path);
         if (parent.getLeaf() instanceof VariableTree variable) {
             return Optional.ofNullable(variable.getType());
         } else if (parent.getLeaf() instanceof MethodInvocationTree call) {

@@ -8,7 +8,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -43,7 +43,7 @@ public final class WrongAnnotation implements Repair {
 
     /** {@code @Deprecated("old")}, where there is nothing to say. */
     private static List<Fix> values(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> found = site.nearest(AnnotationTree.class);
         boolean hasNone = found.flatMap(path -> code.element(new TreePath(path, ((AnnotationTree) path.getLeaf()).getAnnotationType())))
                 .filter(type -> type instanceof TypeElement && type.getEnclosedElements().stream().noneMatch(member -> member.getSimpleName().contentEquals("value"))).isPresent();
@@ -56,14 +56,14 @@ public final class WrongAnnotation implements Repair {
 
     /** An annotation for annotation types on an interface: {@code @interface} is meant. */
     private static List<Fix> ofAnnotations(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> annotation = site.nearest(AnnotationTree.class);
         boolean isMeta = annotation.map(path -> code.text(((AnnotationTree) path.getLeaf()).getAnnotationType())).filter(name -> Set.of("Retention", "Target",
                 "Inherited", "Repeatable", "Documented").contains(name.replaceFirst(".*\\.", ""))).isPresent();
         return isMeta ? site.nearest(ClassTree.class).map(path -> declared(path, code)).orElse(List.of()) : List.of();
     }
 
-    private static List<Fix> declared(TreePath type, Code code) {
+    private static List<Fix> declared(TreePath type, AttributedFile code) {
         if (!(type.getLeaf() instanceof ClassTree tree) || tree.getKind() != Tree.Kind.INTERFACE) {
             return List.of();
         }
@@ -73,7 +73,7 @@ public final class WrongAnnotation implements Repair {
 
     /** A variable that never changes becomes a constant (JLS 4.12.4, 15.29). */
     private static List<Fix> constant(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> name = site.around().stream().filter(path -> path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof MemberSelectTree)
                 .filter(path -> path.getLeaf() instanceof ExpressionTree).findFirst();
         return name.flatMap(site::declaration).filter(path -> path.getLeaf() instanceof VariableTree variable && variable.getInitializer() != null)

@@ -10,7 +10,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
@@ -52,7 +52,7 @@ public final class WrongArguments implements Repair {
     }
 
     /** What can be done about a call. */
-    static List<Fix> of(TreePath call, Code code) {
+    static List<Fix> of(TreePath call, AttributedFile code) {
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
         List<Fix> fixes = reordered(call, code);
         formatted(call, code).ifPresent(fixes::add);
@@ -69,7 +69,7 @@ public final class WrongArguments implements Repair {
     }
 
     /** {@code "%d at %s".format(3, name)}, whose format stands before the dot. */
-    private static Optional<Fix> formatted(TreePath call, Code code) {
+    private static Optional<Fix> formatted(TreePath call, AttributedFile code) {
         boolean isFormat = call.getLeaf() instanceof MethodInvocationTree called && called.getMethodSelect() instanceof MemberSelectTree select
                 && select.getIdentifier().contentEquals("format") && code.file().module().level() >= LEVEL_OF_FORMATTED
                 && code.type(new TreePath(new TreePath(call, select), select.getExpression()))
@@ -81,7 +81,7 @@ public final class WrongArguments implements Repair {
     }
 
     /** {@code println("%d berths", 3)}: only {@code printf} takes a format, and ends no line. */
-    private static Optional<Fix> printed(TreePath call, Code code) {
+    private static Optional<Fix> printed(TreePath call, AttributedFile code) {
         boolean isPrinted = call.getLeaf() instanceof MethodInvocationTree called && called.getArguments().size() > 1
                 && Set.of("println", "print").contains(Calls.name(called)) && called.getArguments().get(0) instanceof LiteralTree literal
                 && literal.getValue() instanceof String text && text.contains("%");
@@ -96,7 +96,7 @@ public final class WrongArguments implements Repair {
     }
 
     /** {@code ", ".join(names)}: what joins comes first in the arguments of a static method. */
-    private static Optional<Fix> joined(TreePath call, Code code) {
+    private static Optional<Fix> joined(TreePath call, AttributedFile code) {
         boolean isJoin = call.getLeaf() instanceof MethodInvocationTree called && called.getArguments().size() == 1
                 && called.getMethodSelect() instanceof MemberSelectTree select && select.getIdentifier().contentEquals("join")
                 && code.type(new TreePath(new TreePath(call, select), select.getExpression())).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()
@@ -107,13 +107,13 @@ public final class WrongArguments implements Repair {
     }
 
     /** The same arguments in another order, for each method that takes them so. */
-    static List<Fix> reordered(TreePath call, Code code) {
+    static List<Fix> reordered(TreePath call, AttributedFile code) {
         List<Fix> fixes = new ArrayList<>();
         Callable.of(call, code).forEach(method -> reordered(call, Calls.arguments(call.getLeaf()), method, code).ifPresent(fixes::add));
         return fixes;
     }
 
-    private static boolean fits(TreePath call, ExpressionTree argument, TypeMirror formal, Code code) {
+    private static boolean fits(TreePath call, ExpressionTree argument, TypeMirror formal, AttributedFile code) {
         TreePath path = new TreePath(call, argument);
         boolean isFunction = argument instanceof LambdaExpressionTree || argument instanceof MemberReferenceTree;
         return isFunction && formal instanceof DeclaredType declared && declared.asElement().getKind().isInterface()
@@ -123,7 +123,7 @@ public final class WrongArguments implements Repair {
     }
 
     /** The same arguments in the only other order that fits. */
-    private static Optional<Fix> reordered(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, Code code) {
+    private static Optional<Fix> reordered(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, AttributedFile code) {
         List<? extends TypeMirror> formals = Callable.formals(call, method, code);
         if (method.isVarArgs() || formals.size() != arguments.size() || arguments.size() < 2 || arguments.size() > 6
                 || IntStream.range(0, arguments.size()).allMatch(i -> fits(call, arguments.get(i), formals.get(i), code))) {
@@ -153,7 +153,7 @@ public final class WrongArguments implements Repair {
     }
 
     /** A constant that is cast to the type of another argument, where both stand for the same type parameter. */
-    private static Optional<Fix> levelled(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, Code code) {
+    private static Optional<Fix> levelled(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, AttributedFile code) {
         List<? extends VariableElement> formals = method.getParameters();
         if (formals.size() != arguments.size()) {
             return Optional.empty();
@@ -176,7 +176,7 @@ public final class WrongArguments implements Repair {
     }
 
     /** One argument that is turned into the type that is asked for. */
-    private static Optional<Fix> converted(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, Code code) {
+    private static Optional<Fix> converted(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, AttributedFile code) {
         List<? extends VariableElement> formals = method.getParameters();
         if (formals.size() != arguments.size()) {
             return Optional.empty();
@@ -194,12 +194,12 @@ public final class WrongArguments implements Repair {
     }
 
     /** What is in reach under the name of a parameter, or the value that the type has at first, in place of an argument. */
-    private static Fix value(TreePath path, VariableElement formal, TreePath call, Code code) {
+    private static Fix value(TreePath path, VariableElement formal, TreePath call, AttributedFile code) {
         String value = inReach(formal, call, code);
         return Fix.of("hand over " + value, edits -> edits.replace(code.range(path.getLeaf()), value));
     }
 
-    private static String inReach(VariableElement formal, TreePath call, Code code) {
+    private static String inReach(VariableElement formal, TreePath call, AttributedFile code) {
         List<Element> visible = code.visible(call).stream()
                 .filter(element -> element instanceof VariableElement && !isInItsValue(call, element)
                         && code.types().isAssignable(code.types().erasure(element.asType()),
@@ -224,7 +224,7 @@ public final class WrongArguments implements Repair {
     }
 
     /** One argument more, where the others fit. */
-    private static Optional<Fix> filled(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, Code code) {
+    private static Optional<Fix> filled(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, AttributedFile code) {
         List<? extends VariableElement> formals = method.getParameters();
         if (method.isVarArgs() || formals.size() != arguments.size() + 1) {
             return Optional.empty();
@@ -253,7 +253,7 @@ public final class WrongArguments implements Repair {
     }
 
     /** The value that a number in a box, or a function of two numbers, is likely to be: nothing, and their sum. */
-    private static Optional<String> usual(TypeMirror wanted, Code code) {
+    private static Optional<String> usual(TypeMirror wanted, AttributedFile code) {
         if (!(wanted instanceof DeclaredType type)) {
             return Optional.empty();
         }
@@ -270,7 +270,7 @@ public final class WrongArguments implements Repair {
     }
 
     /** One argument less, where the others fit. */
-    private static Optional<Fix> shortened(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, Code code) {
+    private static Optional<Fix> shortened(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, AttributedFile code) {
         List<? extends VariableElement> formals = method.getParameters();
         if (method.isVarArgs() || formals.size() != arguments.size() - 1) {
             return Optional.empty();
@@ -288,7 +288,7 @@ public final class WrongArguments implements Repair {
     }
 
     /** The declaration is made to fit. */
-    private static List<Fix> declared(TreePath call, Code code) {
+    private static List<Fix> declared(TreePath call, AttributedFile code) {
         if (call.getLeaf() instanceof NewClassTree made) {
             if (code.find(made.getIdentifier()).isEmpty()) {
                 // the constant of an enum is made without a type of its own in the text

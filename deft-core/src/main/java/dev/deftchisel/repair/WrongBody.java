@@ -2,7 +2,7 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -26,7 +26,7 @@ public final class WrongBody implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         String id = site.error().code();
         Optional<TreePath> found = site.nearest(MethodTree.class);
         if (found.isEmpty()) {
@@ -53,14 +53,14 @@ public final class WrongBody implements Repair {
                 }));
     }
 
-    private static int nameOf(MethodTree method, Code code) {
+    private static int nameOf(MethodTree method, AttributedFile code) {
         int from = code.tokens().code(code.tokens().at(code.find(method.getModifiers()).filter(range -> range.length() > 0)
                 .map(Range::end).orElse(code.range(method).start())));
         return from;
     }
 
     private static void giveBody(FixEdits edits, TreePath path) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         MethodTree method = (MethodTree) path.getLeaf();
         Layout layout = Layout.of(code.file());
         String indent = Layout.indentOf(code.file(), code.range(method).start());

@@ -19,7 +19,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -80,7 +80,7 @@ public final class WrongConstruction implements Repair {
 
     /** An interface of the platform has a usual class; a class of one's own may be not abstract, or implemented in place. */
     private static List<Fix> ofAbstract(TreePath path, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         NewClassTree made = (NewClassTree) path.getLeaf();
         Tree named = made.getIdentifier() instanceof ParameterizedTypeTree type ? type.getType() : made.getIdentifier();
         Optional<TypeElement> type = code.type(path).filter(known -> known instanceof DeclaredType)
@@ -102,14 +102,14 @@ public final class WrongConstruction implements Repair {
     }
 
     /** A class of the file that extends or implements the one that cannot be made. */
-    private static List<Fix> ofSubclass(TypeElement type, Tree named, Code code) {
+    private static List<Fix> ofSubclass(TypeElement type, Tree named, AttributedFile code) {
         return FileTypes.of(code).stream().filter(own -> own.getKind() == ElementKind.CLASS && !own.getModifiers().contains(Modifier.ABSTRACT)
                         && !own.equals(type) && !own.getSimpleName().isEmpty() && code.isKind(own.asType(), type.asType()))
                 .map(own -> Fix.of("make a '" + own.getSimpleName() + "'", edits -> edits.replace(code.range(named), edits.types().name(own)))).toList();
     }
 
     private static String body(FixEdits edits, TypeElement type, TreePath path) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         Layout layout = Layout.of(code.file());
         String indent = Layout.indentOf(code.file(), code.range(path.getLeaf()).start());
         String methods = ElementFilter.methodsIn(code.elements().getAllMembers(type)).stream()
@@ -129,7 +129,7 @@ public final class WrongConstruction implements Repair {
     }
 
     /** A constant stands for itself. */
-    private static List<Fix> ofEnum(TreePath path, Code code) {
+    private static List<Fix> ofEnum(TreePath path, AttributedFile code) {
         NewClassTree made = (NewClassTree) path.getLeaf();
         String type = code.text(made.getIdentifier());
         List<String> constants = code.element(new TreePath(path, made.getIdentifier())).map(element -> element.getEnclosedElements().stream()
@@ -148,7 +148,7 @@ public final class WrongConstruction implements Repair {
 
     /** Arguments for a superclass, an enum constant, or a method that only looks like a constructor. */
     private static List<Fix> arguments(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         List<Fix> fixes = new ArrayList<>();
         Optional<TreePath> made = site.nearest(NewClassTree.class);
         Optional<TreePath> type = site.nearest(ClassTree.class);
@@ -184,7 +184,7 @@ public final class WrongConstruction implements Repair {
 
     /** {@code new Full("no berth")} of a class without constructor whose superclass has one for it, as exceptions do (JLS 8.8.9). */
     private static Optional<Fix> handingOn(TreePath made, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         NewClassTree tree = (NewClassTree) made.getLeaf();
         Optional<TreePath> type = code.element(new TreePath(made, tree.getIdentifier())).flatMap(site.survey().names()::declaration)
                 .filter(path -> path.getLeaf() instanceof ClassTree owner && owner.getExtendsClause() != null);
@@ -200,7 +200,7 @@ public final class WrongConstruction implements Repair {
 
     /** As many values as the class has fields, of their types and in their order, where it has no constructor. */
     private static Optional<Fix> fields(TreePath made, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         NewClassTree tree = (NewClassTree) made.getLeaf();
         Optional<TreePath> type = code.element(new TreePath(made, tree.getIdentifier())).flatMap(site.survey().names()::declaration)
                 .filter(path -> path.getLeaf() instanceof ClassTree);
@@ -232,7 +232,7 @@ public final class WrongConstruction implements Repair {
 
     /** {@code String.length(text)} is {@code text.length()}. */
     private static Optional<Fix> receiver(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         return site.nearest(MethodInvocationTree.class).filter(path -> ((MethodInvocationTree) path.getLeaf()).getMethodSelect() instanceof MemberSelectTree select
                 && !((MethodInvocationTree) path.getLeaf()).getArguments().isEmpty()
                 && code.element(new TreePath(new TreePath(path, select), select.getExpression())).filter(element -> element instanceof TypeElement).isPresent())
@@ -249,14 +249,14 @@ public final class WrongConstruction implements Repair {
 
     /** {@code Optional.of()}. */
     private static Optional<Fix> emptyContainer(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         return site.nearest(MethodInvocationTree.class).filter(path -> code.text(path.getLeaf()).matches("Optional\\.of(Nullable)?\\(\\s*\\)"))
                 .map(path -> Fix.of("use 'empty'", edits -> edits.replace(code.range(path.getLeaf()), "Optional.empty()")));
     }
 
     /** The superclass has no constructor without parameters: it is handed what the own one has, or a new one passes everything on. */
     private static Optional<Fix> superclass(TreePath type, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<ExecutableElement> above = code.element(type).map(element -> ((TypeElement) element).getSuperclass())
                 .filter(known -> known instanceof DeclaredType).map(known -> ((DeclaredType) known).asElement())
                 .flatMap(element -> ElementFilter.constructorsIn(element.getEnclosedElements()).stream()
@@ -281,7 +281,7 @@ public final class WrongConstruction implements Repair {
     }
 
     /** Statements that set final fields of the superclass, which its constructor does already (JLS 8.1.2, 16.9). */
-    private static List<StatementTree> inherited(MethodTree constructor, TreePath own, Code code) {
+    private static List<StatementTree> inherited(MethodTree constructor, TreePath own, AttributedFile code) {
         Optional<TypeElement> type = code.enclosingType(own);
         TreePath body = new TreePath(own, constructor.getBody());
         return constructor.getBody().getStatements().stream().filter(statement -> statement instanceof ExpressionStatementTree alone
@@ -291,7 +291,7 @@ public final class WrongConstruction implements Repair {
     }
 
     /** For each parameter above the own one of its name, or else of its type, or else a default. */
-    private static String matching(ExecutableElement above, TreePath own, Code code) {
+    private static String matching(ExecutableElement above, TreePath own, AttributedFile code) {
         MethodTree constructor = (MethodTree) own.getLeaf();
         List<VariableTree> known = List.copyOf(constructor.getParameters());
         return above.getParameters().stream().map(parameter -> {
@@ -303,7 +303,7 @@ public final class WrongConstruction implements Repair {
     }
 
     private static void constructor(FixEdits edits, ClassTree type, ExecutableElement above, List<TypeMirror> thrown) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         Layout layout = Layout.of(code.file());
         String indent = Layout.indentOf(code.file(), code.range(type).start()) + layout.unit();
         String parameters = above.getParameters().stream().map(parameter -> edits.types().write(parameter.asType()).orElse("Object") + " "
@@ -320,7 +320,7 @@ public final class WrongConstruction implements Repair {
 
     /** The call of another constructor is moved to where it must stand. */
     private static List<Fix> first(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> statement = site.around().stream().filter(path -> path.getLeaf() instanceof ExpressionStatementTree
                 && path.getParentPath().getLeaf() instanceof BlockTree).findFirst();
         return statement.map(path -> {
@@ -337,7 +337,7 @@ public final class WrongConstruction implements Repair {
 
     /** The constructor that nobody wrote cannot declare what the one above throws (JLS 8.8.9). */
     private static List<Fix> throwing(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         return site.nearest(ClassTree.class).flatMap(type -> code.element(type).map(element -> ((TypeElement) element).getSuperclass())
                 .filter(known -> known instanceof DeclaredType).map(known -> ((DeclaredType) known).asElement())
                 .flatMap(element -> ElementFilter.constructorsIn(element.getEnclosedElements()).stream().filter(known -> known.getParameters().isEmpty()).findFirst())
@@ -346,7 +346,7 @@ public final class WrongConstruction implements Repair {
     }
 
     /** A method that does not say what it hands back: a constructor whose name is misspelt, or with the type of its result. */
-    private static List<Fix> withoutResult(TreePath path, Code code) {
+    private static List<Fix> withoutResult(TreePath path, AttributedFile code) {
         MethodTree method = (MethodTree) path.getLeaf();
         List<Fix> fixes = new ArrayList<>();
         Range range = code.range(method);
@@ -372,7 +372,7 @@ public final class WrongConstruction implements Repair {
     }
 
     /** The types of what a method hands back, in the order of its statements. */
-    private static List<TypeMirror> results(TreePath path, Code code) {
+    private static List<TypeMirror> results(TreePath path, AttributedFile code) {
         List<TypeMirror> results = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
             @Override
@@ -389,7 +389,7 @@ public final class WrongConstruction implements Repair {
     }
 
     /** A constructor of a record that sets the fields itself hands the values to the canonical one (JLS 8.10.4). */
-    private static List<Fix> delegating(TreePath path, Code code) {
+    private static List<Fix> delegating(TreePath path, AttributedFile code) {
         MethodTree constructor = (MethodTree) path.getLeaf();
         Optional<TypeElement> record = code.enclosingType(path);
         List<? extends StatementTree> statements = constructor.getBody().getStatements().stream().filter(one -> code.find(one).isPresent()).toList();
@@ -407,7 +407,7 @@ public final class WrongConstruction implements Repair {
     }
 
     /** {@code int one(); { return 1; }}. */
-    private static List<Fix> detachedBody(TreePath path, Code code) {
+    private static List<Fix> detachedBody(TreePath path, AttributedFile code) {
         MethodTree method = (MethodTree) path.getLeaf();
         if (!(path.getParentPath().getLeaf() instanceof ClassTree owner)) {
             return List.of();
@@ -420,7 +420,7 @@ public final class WrongConstruction implements Repair {
 
     /** {@code count = count} of a parameter, {@code this.value = ...} in a compact constructor, a final field that is set in a method. */
     private static List<Fix> assigned(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         List<Fix> fixes = new ArrayList<>();
         Optional<TreePath> method = site.nearest(MethodTree.class);
         if (site.id().equals("var.might.not.have.been.initialized") && method.isPresent() && ((MethodTree) method.get().getLeaf()).getReturnType() == null) {

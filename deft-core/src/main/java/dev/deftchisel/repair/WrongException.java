@@ -11,7 +11,7 @@ import com.sun.source.tree.TryTree;
 import com.sun.source.tree.UnionTypeTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -49,7 +49,7 @@ public final class WrongException implements Repair {
     }
 
     /** The handler of the narrower type comes before the one that takes all. */
-    private static Optional<Fix> earlier(TreePath path, Code code) {
+    private static Optional<Fix> earlier(TreePath path, AttributedFile code) {
         if (!(path.getParentPath().getLeaf() instanceof TryTree attempt)) {
             return Optional.empty();
         }
@@ -69,7 +69,7 @@ public final class WrongException implements Repair {
 
     /** Of two types of which one is a kind of the other, the narrower one says nothing. */
     private static Optional<Fix> alternative(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         return site.nearest(UnionTypeTree.class).flatMap(path -> {
             UnionTypeTree union = (UnionTypeTree) path.getLeaf();
             List<? extends Tree> all = union.getTypeAlternatives();
@@ -92,7 +92,7 @@ public final class WrongException implements Repair {
 
     /** A handler of what is no exception. */
     private static Optional<Fix> handled(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         return site.nearest(CatchTree.class).map(path -> ((CatchTree) path.getLeaf()).getParameter())
                 .filter(parameter -> code.file().content().length() > 0)
                 .filter(parameter -> site.nearest(CatchTree.class).flatMap(path -> code.type(new TreePath(new TreePath(path, parameter), parameter.getType())))
@@ -109,7 +109,7 @@ public final class WrongException implements Repair {
     }
 
     private static void initialiser(FixEdits edits, TreePath path) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         VariableTree field = (VariableTree) path.getLeaf();
         Layout layout = Layout.of(code.file());
         String indent = Layout.indentOf(code.file(), code.range(field).start());
@@ -126,7 +126,7 @@ public final class WrongException implements Repair {
 
     /** What is thrown or opened and is of no type that can be: its class becomes one. */
     private static List<Fix> notThrowable(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         String message = site.error().message();
         List<Fix> fixes = new ArrayList<>();
         if (message.contains("java.lang.Throwable")) {
@@ -144,7 +144,7 @@ public final class WrongException implements Repair {
     }
 
     /** A resource that cannot be closed is an ordinary variable. */
-    private static Optional<Fix> unmanaged(TreePath path, Code code) {
+    private static Optional<Fix> unmanaged(TreePath path, AttributedFile code) {
         TryTree attempt = (TryTree) path.getLeaf();
         if (attempt.getResources().size() != 1 || !(attempt.getResources().get(0) instanceof VariableTree resource)) {
             return Optional.empty();

@@ -11,7 +11,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Supertypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -49,7 +49,7 @@ public final class WrongFamily implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> type = site.nearest(ClassTree.class);
         Optional<TreePath> method = site.nearest(MethodTree.class);
         return switch (site.id()) {
@@ -73,7 +73,7 @@ public final class WrongFamily implements Repair {
 
     /** The sealed type lets the class in. */
     private static List<Fix> permitted(TreePath path, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         ClassTree own = (ClassTree) path.getLeaf();
         List<Fix> fixes = new ArrayList<>();
         List<Tree> above = new ArrayList<>(own.getImplementsClause());
@@ -105,7 +105,7 @@ public final class WrongFamily implements Repair {
 
     /** What is permitted and does not extend the type. */
     private static List<Fix> permits(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> named = site.around().stream().filter(path -> path.getLeaf() instanceof ExpressionTree
                 && path.getParentPath().getLeaf() instanceof ClassTree).findFirst();
         if (named.isEmpty()) {
@@ -139,12 +139,12 @@ public final class WrongFamily implements Repair {
         return fixes;
     }
 
-    private static Fix word(TreePath path, Code code, String word, String title) {
+    private static Fix word(TreePath path, AttributedFile code, String word, String title) {
         return Fix.of(title, edits -> ModifierWords.remove(edits, code.range(((ClassTree) path.getLeaf()).getModifiers()), word));
     }
 
     /** A record has no fields but its components: a method, or one for all. */
-    private static List<Fix> field(TreePath path, Code code) {
+    private static List<Fix> field(TreePath path, AttributedFile code) {
         VariableTree field = (VariableTree) path.getLeaf();
         List<Fix> fixes = new ArrayList<>();
         if (field.getInitializer() != null) {
@@ -160,7 +160,7 @@ public final class WrongFamily implements Repair {
     }
 
     /** Where the names end by which the record itself uses a field. */
-    private static List<Integer> called(VariableTree field, TreePath path, Code code) {
+    private static List<Integer> called(VariableTree field, TreePath path, AttributedFile code) {
         List<Integer> ends = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
             @Override
@@ -183,7 +183,7 @@ public final class WrongFamily implements Repair {
         return ends;
     }
 
-    private static List<Fix> withoutSuperclass(TreePath path, Code code) {
+    private static List<Fix> withoutSuperclass(TreePath path, AttributedFile code) {
         ClassTree type = (ClassTree) path.getLeaf();
         return type.getExtendsClause() == null ? List.of() : List.of(Fix.of("extend nothing", edits -> {
             int word = code.tokens().codeBefore(code.tokens().at(code.range(type.getExtendsClause()).start()) - 1);
@@ -194,7 +194,7 @@ public final class WrongFamily implements Repair {
 
     /** A class that is there already. */
     private static List<Fix> twice(TreePath path, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         ClassTree type = (ClassTree) path.getLeaf();
         boolean isOfType = site.error().message().startsWith("class") || site.error().message().startsWith("duplicate class")
                 || site.error().message().matches("(interface|enum|record) .*");
@@ -207,7 +207,7 @@ public final class WrongFamily implements Repair {
 
     /** What keeps the method above from being overridden goes, or comes here, too. */
     private static List<Fix> overridden(TreePath path, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         MethodTree method = (MethodTree) path.getLeaf();
         Optional<TreePath> above = code.element(path).filter(element -> element instanceof ExecutableElement).map(element -> (ExecutableElement) element)
                 .flatMap(own -> Supertypes.of((TypeElement) own.getEnclosingElement(), code.types()).stream()
@@ -231,7 +231,7 @@ public final class WrongFamily implements Repair {
 
     /** A method of the name above that has other parameters or another result than this one was meant to have. */
     private static List<Fix> meantOverride(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> type = site.nearest(ClassTree.class);
         Optional<TreePath> at = site.nearest(MethodTree.class);
         if (type.isEmpty() || !(code.element(type.get()).orElse(null) instanceof TypeElement owner)) {
@@ -261,13 +261,13 @@ public final class WrongFamily implements Repair {
         return fixes;
     }
 
-    private static boolean hasSameParameters(TreePath path, TypeElement owner, ExecutableElement other, Code code) {
+    private static boolean hasSameParameters(TreePath path, TypeElement owner, ExecutableElement other, AttributedFile code) {
         return code.element(path).filter(own -> own instanceof ExecutableElement method && code.types().isSubsignature((ExecutableType) method.asType(),
                 (ExecutableType) code.types().asMemberOf((DeclaredType) owner.asType(), other))).isPresent();
     }
 
     private static void like(FixEdits edits, TreePath path, TypeElement owner, ExecutableElement other) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         MethodTree method = (MethodTree) path.getLeaf();
         ExecutableType wanted = (ExecutableType) code.types().asMemberOf((DeclaredType) owner.asType(), other);
         IntStream.range(0, method.getParameters().size()).forEach(i -> {
@@ -294,7 +294,7 @@ public final class WrongFamily implements Repair {
 
     /** {@code equals(Berth other)} becomes {@code equals(Object other)}: uses of a member of the parameter get a cast. */
     private static void casts(FixEdits edits, TreePath path, VariableTree parameter) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         String type = code.text(parameter.getType());
         boolean isWidened = code.element(new TreePath(path, parameter)).map(Element::asType).filter(known -> known instanceof DeclaredType
                 && !type.equals("Object")).isPresent();
@@ -307,13 +307,13 @@ public final class WrongFamily implements Repair {
     }
 
     private static List<Fix> annotation(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         return site.nearest(AnnotationTree.class).map(path -> List.of(Fix.of("remove '" + code.shown(code.range(path.getLeaf()), 30) + "'",
                 edits -> edits.remove(code.range(path.getLeaf()))))).orElse(List.of());
     }
 
     private static List<Fix> value(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> found = site.nearest(AnnotationTree.class);
         Optional<List<ExecutableElement>> missing = found.flatMap(path -> code.element(new TreePath(path, ((AnnotationTree) path.getLeaf()).getAnnotationType())))
                 .map(element -> ElementFilter.methodsIn(element.getEnclosedElements()).stream().filter(method -> method.getDefaultValue() == null).toList());
@@ -336,7 +336,7 @@ public final class WrongFamily implements Repair {
 
     /** Each modifier that may be too many, the first one first. */
     private static List<Fix> modifiers(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<ModifiersTree> modifiers = site.around().stream().map(TreePath::getLeaf)
                 .filter(tree -> tree instanceof MethodTree || tree instanceof VariableTree || tree instanceof ClassTree)
                 .map(tree -> tree instanceof MethodTree method ? method.getModifiers() : tree instanceof VariableTree variable ? variable.getModifiers()

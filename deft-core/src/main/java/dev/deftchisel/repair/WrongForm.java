@@ -22,7 +22,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -58,7 +58,7 @@ public final class WrongForm implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         return switch (site.id()) {
             case "operator.cant.be.applied" -> site.nearest(UnaryTree.class).map(path -> unary(path, code)).orElse(List.of());
             case "wrong.number.type.args" -> site.nearest(ParameterizedTypeTree.class).map(path -> typeArguments(path, code)).orElse(List.of());
@@ -84,14 +84,14 @@ public final class WrongForm implements Repair {
 
     /** Cases with arrows and with colons: the odd one is written as the first is. */
     private static List<Fix> mixed(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> odd = site.nearest(CaseTree.class);
         if (odd.isEmpty()) {
             return List.of();
         }
         CaseTree branch = (CaseTree) odd.get().getLeaf();
         boolean isArrow = branch.getCaseKind() == CaseTree.CaseKind.RULE;
-        List<Range> others = Code.cases(odd.get().getParentPath().getLeaf()).stream()
+        List<Range> others = AttributedFile.cases(odd.get().getParentPath().getLeaf()).stream()
                 .filter(other -> other != branch && other.getCaseKind() != branch.getCaseKind())
                 .flatMap(other -> sign(other, !isArrow, code).stream()).toList();
         List<Fix> fixes = new ArrayList<>();
@@ -103,7 +103,7 @@ public final class WrongForm implements Repair {
     }
 
     /** What stands between the label of a case and its code. */
-    private static Optional<Range> sign(CaseTree branch, boolean isArrow, Code code) {
+    private static Optional<Range> sign(CaseTree branch, boolean isArrow, AttributedFile code) {
         Range range = code.range(branch);
         for (int i = code.tokens().at(range.start()); i < code.tokens().count() && code.tokens().start(i) < range.end(); i++) {
             if (code.tokens().text(i).equals(isArrow ? "->" : ":")) {
@@ -115,7 +115,7 @@ public final class WrongForm implements Repair {
 
     /** {@code builder += text}, {@code sum += object}. */
     private static List<Fix> appended(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> added = site.nearest(CompoundAssignmentTree.class);
         Optional<TypeMirror> number = added.flatMap(path -> code.type(new TreePath(path, ((CompoundAssignmentTree) path.getLeaf()).getVariable())))
                 .filter(type -> type.getKind().isPrimitive());
@@ -137,7 +137,7 @@ public final class WrongForm implements Repair {
     }
 
     /** As many type arguments as the type has parameters. */
-    private static List<Fix> typeArguments(TreePath path, Code code) {
+    private static List<Fix> typeArguments(TreePath path, AttributedFile code) {
         ParameterizedTypeTree tree = (ParameterizedTypeTree) path.getLeaf();
         int own = tree.getTypeArguments().size();
         int wanted = code.element(new TreePath(path, tree.getType())).filter(element -> element instanceof TypeElement)
@@ -156,17 +156,17 @@ public final class WrongForm implements Repair {
 
     /** {@code break} where nothing can be left but the method. */
     private static List<Fix> jump(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> statement = site.around().stream().filter(path -> path.getLeaf().getKind() == Tree.Kind.BREAK
                 || path.getLeaf().getKind() == Tree.Kind.CONTINUE).findFirst();
         boolean isVoid = site.nearest(MethodTree.class).filter(path -> ((MethodTree) path.getLeaf()).getReturnType() == null
                 || code.text(((MethodTree) path.getLeaf()).getReturnType()).equals("void")).isPresent();
-        return statement.filter(path -> isVoid || Code.leadsThrough(path, null, tree -> tree instanceof LambdaExpressionTree))
+        return statement.filter(path -> isVoid || AttributedFile.leadsThrough(path, null, tree -> tree instanceof LambdaExpressionTree))
                 .map(path -> List.of(Fix.of("write 'return'", edits -> edits.replace(code.range(path.getLeaf()), "return;")))).orElse(List.of());
     }
 
     /** {@code !count}, {@code text++}. */
-    private static List<Fix> unary(TreePath path, Code code) {
+    private static List<Fix> unary(TreePath path, AttributedFile code) {
         UnaryTree tree = (UnaryTree) path.getLeaf();
         TreePath operand = new TreePath(path, tree.getExpression());
         Optional<TypeMirror> type = code.type(operand);
@@ -193,7 +193,7 @@ public final class WrongForm implements Repair {
         return List.of();
     }
 
-    private static List<Fix> binary(TreePath path, Code code) {
+    private static List<Fix> binary(TreePath path, AttributedFile code) {
         BinaryTree tree = (BinaryTree) path.getLeaf();
         List<Fix> fixes = new ArrayList<>();
         boolean isOrder = Set.of(Tree.Kind.LESS_THAN, Tree.Kind.LESS_THAN_EQUAL, Tree.Kind.GREATER_THAN, Tree.Kind.GREATER_THAN_EQUAL).contains(tree.getKind());
@@ -237,7 +237,7 @@ public final class WrongForm implements Repair {
     }
 
     /** {@code text[1]}, {@code list[1] = x}. */
-    private static List<Fix> element(TreePath path, Code code) {
+    private static List<Fix> element(TreePath path, AttributedFile code) {
         ArrayAccessTree access = (ArrayAccessTree) path.getLeaf();
         Optional<TypeMirror> type = code.type(new TreePath(path, access.getExpression()));
         boolean isText = type.filter(known -> NamedTypes.is(known, "java.lang.String")).isPresent();
@@ -253,7 +253,7 @@ public final class WrongForm implements Repair {
     }
 
     /** A loop over a number, the characters of a text, or a stream. */
-    private static List<Fix> loop(TreePath path, Code code) {
+    private static List<Fix> loop(TreePath path, AttributedFile code) {
         EnhancedForLoopTree loop = (EnhancedForLoopTree) path.getLeaf();
         Optional<TypeMirror> type = code.type(new TreePath(path, loop.getExpression()));
         Range source = code.range(loop.getExpression());
@@ -291,7 +291,7 @@ public final class WrongForm implements Repair {
 
     /** The constants of an enum stand without its name in labels before Java 21 (JLS 14.11.1). */
     private static List<Fix> labels(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> choice = site.around().stream().filter(path -> path.getLeaf() instanceof SwitchTree
                 || path.getLeaf() instanceof SwitchExpressionTree).findFirst();
         Optional<TreePath> named = site.nearest(CaseTree.class);
@@ -301,7 +301,7 @@ public final class WrongForm implements Repair {
         if (unknown.isPresent() && choice.isPresent()) {
             return unknownConstant(unknown.get(), named.get(), choice.get(), site);
         }
-        return choice.map(path -> List.of(Fix.of("write the constants alone", edits -> Code.cases(path.getLeaf()).stream()
+        return choice.map(path -> List.of(Fix.of("write the constants alone", edits -> AttributedFile.cases(path.getLeaf()).stream()
                 .flatMap(branch -> branch.getExpressions().stream())
                 .filter(label -> label instanceof MemberSelectTree)
                 .forEach(label -> edits.cut(new Range(code.range(label).start(),
@@ -310,12 +310,12 @@ public final class WrongForm implements Repair {
 
     /** A label that names no constant of the enum: it is one of another name, goes, or is declared. */
     private static List<Fix> unknownConstant(String name, TreePath branch, TreePath choice, ErrorSite site) {
-        Code code = site.code();
-        Optional<TypeElement> type = code.type(new TreePath(choice, Code.chosenFrom(choice.getLeaf()))).filter(known -> known instanceof DeclaredType)
+        AttributedFile code = site.code();
+        Optional<TypeElement> type = code.type(new TreePath(choice, AttributedFile.chosenFrom(choice.getLeaf()))).filter(known -> known instanceof DeclaredType)
                 .map(known -> (TypeElement) ((DeclaredType) known).asElement());
         List<VariableElement> constants = type.map(known -> ElementFilter.fieldsIn(known.getEnclosedElements()).stream()
                 .filter(field -> field.getKind() == ElementKind.ENUM_CONSTANT).toList()).orElse(List.of());
-        Set<String> used = Code.cases(choice.getLeaf()).stream().flatMap(one -> one.getExpressions().stream()).map(code::text).collect(Collectors.toSet());
+        Set<String> used = AttributedFile.cases(choice.getLeaf()).stream().flatMap(one -> one.getExpressions().stream()).map(code::text).collect(Collectors.toSet());
         List<Fix> fixes = new ArrayList<>();
         Spelling.near(name, constants.stream().map(constant -> constant.getSimpleName().toString()).filter(one -> !used.contains(one)).collect(Collectors.toSet()))
                 .forEach(near -> fixes.add(Fix.of("write '" + near + "'", edits -> edits.replace(site.error().range(), near))));
@@ -327,7 +327,7 @@ public final class WrongForm implements Repair {
         return fixes;
     }
 
-    private static List<Fix> rawArray(TreePath path, Code code) {
+    private static List<Fix> rawArray(TreePath path, AttributedFile code) {
         NewArrayTree tree = (NewArrayTree) path.getLeaf();
         Optional<TypeMirror> element = code.type(new TreePath(path, tree.getType()));
         if (element.filter(type -> type.getKind() == TypeKind.TYPEVAR).isPresent()) {
@@ -346,7 +346,7 @@ public final class WrongForm implements Repair {
     }
 
     /** {@code var} where the type cannot be told: it is written. */
-    private static List<Fix> variable(TreePath path, Code code) {
+    private static List<Fix> variable(TreePath path, AttributedFile code) {
         VariableTree tree = (VariableTree) path.getLeaf();
         int start = code.range(tree).start();
         int end = code.name(tree).start();
@@ -390,8 +390,8 @@ public final class WrongForm implements Repair {
         };
     }
 
-    private static Optional<TypeMirror> firstAssigned(TreePath path, VariableTree tree, Code code) {
-        return Code.statements(path.getParentPath().getLeaf()).stream()
+    private static Optional<TypeMirror> firstAssigned(TreePath path, VariableTree tree, AttributedFile code) {
+        return AttributedFile.statements(path.getParentPath().getLeaf()).stream()
                 .filter(statement -> statement instanceof ExpressionStatementTree alone
                         && alone.getExpression() instanceof AssignmentTree set && code.text(set.getVariable()).equals(tree.getName().toString()))
                 .map(statement -> (AssignmentTree) ((ExpressionStatementTree) statement).getExpression())
@@ -402,10 +402,10 @@ public final class WrongForm implements Repair {
 
     /** A switch over a long, a double or a boolean. */
     private static List<Fix> selector(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> choice = site.around().stream().filter(path -> path.getLeaf() instanceof SwitchTree
                 || path.getLeaf() instanceof SwitchExpressionTree).findFirst();
-        return choice.map(path -> Code.inner(new TreePath(path, Code.chosenFrom(path.getLeaf()))))
+        return choice.map(path -> AttributedFile.inner(new TreePath(path, AttributedFile.chosenFrom(path.getLeaf()))))
                 .filter(path -> code.type(path).filter(type -> type.getKind() == TypeKind.LONG || type.getKind() == TypeKind.DOUBLE
                         || type.getKind() == TypeKind.FLOAT || type instanceof DeclaredType && NamedTypes.is(type, "java.lang.Long")).isPresent())
                 .map(path -> List.of(Fix.of("cast it to int", edits -> Conversion.cast(edits, path, "int")))).orElse(List.of());

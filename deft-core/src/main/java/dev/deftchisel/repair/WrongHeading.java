@@ -4,7 +4,7 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.PrimitiveTypeTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.ErrorSite;
@@ -28,7 +28,7 @@ public final class WrongHeading implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> type = site.nearest(ClassTree.class);
         return switch (site.id()) {
             case "no.intf.expected.here" -> type.map(path -> List.of(Fix.of("write 'implements'",
@@ -55,14 +55,14 @@ public final class WrongHeading implements Repair {
 
     /** {@code implements Named, Named}. */
     private static List<Fix> repeated(ClassTree type, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         List<? extends Tree> all = type.getKind() == Tree.Kind.INTERFACE || !type.getImplementsClause().isEmpty() ? type.getImplementsClause() : List.of();
         return IntStream.range(0, all.size()).filter(i -> code.range(all.get(i)).touches(site.error().range().start())).boxed()
                 .map(i -> Fix.of("remove the second '" + code.text(all.get(i)) + "'", edits -> edits.cut(all, i))).limit(1).toList();
     }
 
     /** What is caught is known by its class alone, so exceptions have no type parameters (JLS 8.1.2). */
-    private static List<Fix> withoutParameters(ClassTree type, Code code) {
+    private static List<Fix> withoutParameters(ClassTree type, AttributedFile code) {
         if (type.getTypeParameters().isEmpty()) {
             return List.of();
         }
@@ -72,7 +72,7 @@ public final class WrongHeading implements Repair {
 
     /** A primitive type as a type argument: its box (JLS 4.5.1). */
     private static List<Fix> boxed(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         return site.nearest(PrimitiveTypeTree.class)
                 .map(path -> {
                     String box = switch (((PrimitiveTypeTree) path.getLeaf()).getPrimitiveTypeKind()) {
@@ -89,7 +89,7 @@ public final class WrongHeading implements Repair {
 
     /** The type gets the name of its file, or is not public. */
     private static List<Fix> file(ClassTree type, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         String file = code.file().path().getFileName().toString().replaceAll("\\.java$", "");
         int at = code.name(type).start();
         return List.of(new Fix.Use("rename it to '" + file + "'", "rename", new Place(code.file().path(), new Range(at, at)),

@@ -14,7 +14,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Occurrence;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -70,7 +70,7 @@ public final class WrongLambda implements Repair {
 
     /** A variable that a function counts up: an array of one element can be changed where a variable cannot. */
     private static Optional<Fix> counted(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> name = site.around().stream().filter(path -> path.getLeaf() instanceof IdentifierTree).findFirst();
         Optional<TreePath> declared = name.flatMap(site::declaration).filter(path -> path.getLeaf() instanceof VariableTree variable
                 && variable.getInitializer() != null && path.getParentPath().getLeaf() instanceof BlockTree);
@@ -82,7 +82,7 @@ public final class WrongLambda implements Repair {
         TreePath block = declared.get().getParentPath();
         List<Occurrence> all = code.occurrences(block).stream().filter(one -> element.filter(one.variable()::equals).isPresent()).toList();
         boolean isChangedWithin = all.stream().anyMatch(one -> one.isWritten()
-                && Code.leadsThrough(one.path(), block.getLeaf(), Code::runsApart));
+                && AttributedFile.leadsThrough(one.path(), block.getLeaf(), AttributedFile::runsApart));
         return isChangedWithin ? element.map(known -> Fix.of("keep '" + variable.getName() + "' in an array", edits -> {
             String type = edits.types().write(known.asType()).orElse("Object");
             Range initial = code.range(variable.getInitializer());
@@ -101,7 +101,7 @@ public final class WrongLambda implements Repair {
 
     /** {@code name -> read(name)}: the exception is caught in a block. */
     private static Fix caught(TreePath path, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         LambdaExpressionTree lambda = (LambdaExpressionTree) path.getLeaf();
         TreePath body = new TreePath(path, lambda.getBody());
         boolean isVoid = isVoid(path, code);
@@ -117,14 +117,14 @@ public final class WrongLambda implements Repair {
                 + "throw new IllegalStateException(e);" + in + "}" + layout.lineEnd() + indent + "}";
     }
 
-    private static boolean isVoid(TreePath path, Code code) {
+    private static boolean isVoid(TreePath path, AttributedFile code) {
         return code.type(path).flatMap(type -> MeantName.function(type, code)).map(method -> method.getReturnType().getKind() == TypeKind.VOID)
                 .orElse(false);
     }
 
     /** {@code Main::read}: a function that catches the exception. */
     private static Optional<Fix> reference(TreePath path, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         MemberReferenceTree reference = (MemberReferenceTree) path.getLeaf();
         Optional<ExecutableElement> method = code.element(path).filter(element -> element instanceof ExecutableElement).map(element -> (ExecutableElement) element);
         if (method.isEmpty()) {
@@ -147,7 +147,7 @@ public final class WrongLambda implements Repair {
 
     /** Parameters, result and target of a function. */
     private static Optional<List<Fix>> shape(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> found = site.nearest(LambdaExpressionTree.class).or(() -> site.id().startsWith("cant.apply") ? passed(site) : Optional.empty());
         if (found.isEmpty()) {
             return Optional.empty();
@@ -175,7 +175,7 @@ public final class WrongLambda implements Repair {
 
     /** {@code map(x -> System.out.println(x))}: what is done for each gives nothing that could go on. */
     private static Optional<Fix> forEach(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         return site.nearest(MethodInvocationTree.class).map(path -> (MethodInvocationTree) path.getLeaf())
                 .filter(call -> site.error().message().contains("void") && call.getMethodSelect() instanceof MemberSelectTree select
                         && select.getIdentifier().contentEquals("map") && call.getArguments().stream().anyMatch(argument -> argument instanceof LambdaExpressionTree))
@@ -199,7 +199,7 @@ public final class WrongLambda implements Repair {
 
     /** As many parameters as the function is called with. */
     private static List<Fix> parameters(TreePath path, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         LambdaExpressionTree lambda = (LambdaExpressionTree) path.getLeaf();
         List<String> own = lambda.getParameters().stream().map(parameter -> parameter.getName().toString()).toList();
         Range head = new Range(code.range(lambda).start(), code.range(lambda.getBody()).start());
@@ -212,7 +212,7 @@ public final class WrongLambda implements Repair {
     }
 
     /** What a function is when nothing asks for a kind. */
-    private static List<Fix> cast(TreePath path, Code code) {
+    private static List<Fix> cast(TreePath path, AttributedFile code) {
         LambdaExpressionTree lambda = (LambdaExpressionTree) path.getLeaf();
         List<String> types = lambda.getParameters().isEmpty() ? List.of("java.lang.Runnable", "java.util.function.Supplier")
                 : lambda.getParameters().size() == 1 ? List.of("java.util.function.Function", "java.util.function.Consumer") : List.of("java.util.function.BiFunction");
@@ -225,7 +225,7 @@ public final class WrongLambda implements Repair {
     }
 
     /** What a function without result hands back is left out. */
-    private static List<Fix> returns(TreePath path, Code code) {
+    private static List<Fix> returns(TreePath path, AttributedFile code) {
         List<Range> values = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
             @Override

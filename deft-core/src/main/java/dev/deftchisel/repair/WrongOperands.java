@@ -13,7 +13,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -40,7 +40,7 @@ public final class WrongOperands implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> binary = site.nearest(BinaryTree.class);
         return switch (site.id()) {
             case "operator.cant.be.applied.1", "incomparable.types" -> binary.map(path -> operands(path, code)).orElse(List.of());
@@ -56,7 +56,7 @@ public final class WrongOperands implements Repair {
     }
 
     /** {@code !cargo instanceof Coal}: the opposite of the test is meant, which binds less tightly (JLS 15.20). */
-    private static Optional<Fix> negated(TreePath path, Code code) {
+    private static Optional<Fix> negated(TreePath path, AttributedFile code) {
         UnaryTree unary = (UnaryTree) path.getLeaf();
         if (path.getParentPath().getLeaf() instanceof BinaryTree compared && compared.getLeftOperand() == unary
                 && unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT && (compared.getKind() == Tree.Kind.EQUAL_TO || compared.getKind() == Tree.Kind.NOT_EQUAL_TO)) {
@@ -77,7 +77,7 @@ public final class WrongOperands implements Repair {
     }
 
     /** {@code !side == "port"}: that they are unlike is meant. */
-    private static Fix opposite(TreePath path, BinaryTree compared, Code code) {
+    private static Fix opposite(TreePath path, BinaryTree compared, AttributedFile code) {
         UnaryTree unary = (UnaryTree) path.getLeaf();
         boolean isEqual = compared.getKind() == Tree.Kind.EQUAL_TO;
         boolean isObject = code.type(new TreePath(path, unary.getExpression())).filter(type -> type instanceof DeclaredType).isPresent()
@@ -89,7 +89,7 @@ public final class WrongOperands implements Repair {
     }
 
     /** {@code "free: " + all - taken}: the numbers are to be calculated before the text is joined (JLS 15.18.1). */
-    private static Optional<Fix> calculatedFirst(TreePath path, BinaryTree tree, Code code) {
+    private static Optional<Fix> calculatedFirst(TreePath path, BinaryTree tree, AttributedFile code) {
         return tree.getKind() == Tree.Kind.MINUS && tree.getLeftOperand() instanceof BinaryTree joined && joined.getKind() == Tree.Kind.PLUS
                 && code.type(new TreePath(path, joined)).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()
                 ? Optional.of(Fix.of("put the calculation in parentheses", edits -> {
@@ -99,7 +99,7 @@ public final class WrongOperands implements Repair {
     }
 
     /** Each of the methods that fit, told by a cast of the first argument for which they take something else. */
-    private static List<Fix> meant(TreePath call, Code code) {
+    private static List<Fix> meant(TreePath call, AttributedFile code) {
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
         List<ExecutableElement> all = Callable.of(call, code).stream()
                 .filter(method -> method.getParameters().size() == arguments.size())
@@ -127,12 +127,12 @@ public final class WrongOperands implements Repair {
     }
 
     /** Whether nothing speaks against a method; a function fits whatever is one. */
-    private static boolean mayTake(ExecutableElement method, int index, ExpressionTree argument, TreePath call, Code code) {
+    private static boolean mayTake(ExecutableElement method, int index, ExpressionTree argument, TreePath call, AttributedFile code) {
         return argument instanceof LambdaExpressionTree || argument instanceof MemberReferenceTree
                 || fits(argument, method.getParameters().get(index).asType(), call, code);
     }
 
-    private static boolean fits(ExpressionTree argument, TypeMirror type, TreePath call, Code code) {
+    private static boolean fits(ExpressionTree argument, TypeMirror type, TreePath call, AttributedFile code) {
         if (argument.getKind() == Tree.Kind.NULL_LITERAL) {
             return !type.getKind().isPrimitive();
         }
@@ -140,7 +140,7 @@ public final class WrongOperands implements Repair {
                 .filter(own -> code.types().isAssignable(code.types().erasure(own), code.types().erasure(type))).isPresent();
     }
 
-    private static List<Fix> operands(TreePath path, Code code) {
+    private static List<Fix> operands(TreePath path, AttributedFile code) {
         BinaryTree tree = (BinaryTree) path.getLeaf();
         TreePath left = new TreePath(path, tree.getLeftOperand());
         TreePath right = new TreePath(path, tree.getRightOperand());
@@ -169,7 +169,7 @@ public final class WrongOperands implements Repair {
     }
 
     /** {@code list[i]} is {@code list.get(i)}. */
-    private static List<Fix> element(TreePath path, Code code) {
+    private static List<Fix> element(TreePath path, AttributedFile code) {
         ArrayAccessTree access = (ArrayAccessTree) path.getLeaf();
         boolean isList = code.type(new TreePath(path, access.getExpression()))
                 .filter(type -> code.isKind(type, code.elements().getTypeElement("java.util.List").asType())
@@ -179,7 +179,7 @@ public final class WrongOperands implements Repair {
     }
 
     /** A loop over a map goes over its entries or keys, one over a stream over its elements. */
-    private static List<Fix> source(TreePath path, Code code) {
+    private static List<Fix> source(TreePath path, AttributedFile code) {
         EnhancedForLoopTree loop = (EnhancedForLoopTree) path.getLeaf();
         Optional<TypeMirror> type = code.type(new TreePath(path, loop.getExpression()));
         boolean isMap = type.filter(known -> code.isKind(known, code.elements().getTypeElement("java.util.Map").asType())).isPresent();

@@ -2,7 +2,7 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Supertypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -30,7 +30,7 @@ public final class WrongOverride implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> found = site.nearest(MethodTree.class);
         Optional<ExecutableElement> own = found.flatMap(code::element).filter(element -> element instanceof ExecutableElement)
                 .map(element -> (ExecutableElement) element);
@@ -56,7 +56,7 @@ public final class WrongOverride implements Repair {
     }
 
     private static void widen(FixEdits edits, MethodTree method, String word) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         Optional<Range> written = code.find(method.getModifiers()).filter(range -> range.length() > 0).flatMap(range ->
                 ModifierWords.find(code, range, "private").or(() -> ModifierWords.find(code, range, "protected")));
         if (written.isPresent()) {
@@ -67,7 +67,7 @@ public final class WrongOverride implements Repair {
     }
 
     /** The nearest method above that one has the name and parameters of. */
-    static Optional<ExecutableElement> above(ExecutableElement method, TypeElement type, Code code) {
+    static Optional<ExecutableElement> above(ExecutableElement method, TypeElement type, AttributedFile code) {
         return Supertypes.of(type, code.types()).stream()
                 .flatMap(above -> ElementFilter.methodsIn(above.getEnclosedElements()).stream())
                 .filter(other -> other.getSimpleName().equals(method.getSimpleName())

@@ -9,7 +9,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -32,7 +32,7 @@ public final class WrongStatic implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         List<Fix> fixes = new ArrayList<>();
         if (site.id().startsWith("cant.apply")) {
             return selected(site);
@@ -61,7 +61,7 @@ public final class WrongStatic implements Repair {
 
     /** {@code comparing(Leg.miles)}: a function is handed over by {@code ::}. */
     private static List<Fix> selected(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         return site.nearest(MethodInvocationTree.class).stream().flatMap(path -> ((MethodInvocationTree) path.getLeaf()).getArguments().stream()
                 .filter(argument -> argument instanceof MemberSelectTree select
                         && code.element(new TreePath(new TreePath(path, argument), select.getExpression())).filter(element -> element.getKind().isClass()
@@ -74,7 +74,7 @@ public final class WrongStatic implements Repair {
 
     /** {@code Main::twice} of a method that is not static. */
     private static Optional<Fix> method(TreePath path, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         MemberReferenceTree reference = (MemberReferenceTree) path.getLeaf();
         return code.element(new TreePath(path, reference.getQualifierExpression())).flatMap(site.survey().names()::declaration)
                 .filter(found -> found.getLeaf() instanceof ClassTree)
@@ -86,7 +86,7 @@ public final class WrongStatic implements Repair {
 
     /** {@code static T content;}: each object has what it holds by itself. */
     private static Optional<Fix> field(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         return site.nearest(VariableTree.class).filter(path -> site.error().message().contains("type variable") && path.getParentPath().getLeaf() instanceof ClassTree
                         && ((VariableTree) path.getLeaf()).getModifiers().getFlags().contains(Modifier.STATIC))
                 .map(path -> Fix.of("let '" + ((VariableTree) path.getLeaf()).getName() + "' be no longer static",
@@ -95,7 +95,7 @@ public final class WrongStatic implements Repair {
 
     /** A static method that uses the type parameters of its class declares its own. */
     private static Optional<Fix> typeParameters(ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> method = site.nearest(MethodTree.class);
         Optional<TreePath> type = site.nearest(ClassTree.class);
         if (!site.error().message().contains("type variable") || method.isEmpty() || type.isEmpty()) {

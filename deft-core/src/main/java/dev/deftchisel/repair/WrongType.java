@@ -10,7 +10,7 @@ import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -41,7 +41,7 @@ public final class WrongType implements Repair {
         }
         Optional<WantedType> wanted = WantedType.at(value.get(), site);
         Optional<TypeMirror> own = site.code().ownType(value.get());
-        TreePath parent = Code.outer(value.get());
+        TreePath parent = AttributedFile.outer(value.get());
         List<Fix> fixes = new ArrayList<>();
         boolean isArgument = parent.getLeaf() instanceof MethodInvocationTree || parent.getLeaf() instanceof NewClassTree;
         if (isArgument) {
@@ -92,7 +92,7 @@ public final class WrongType implements Repair {
 
     /** A value handed back by a method that has none: the method gets a result, or the value goes. */
     private static List<Fix> unwanted(TreePath path, ReturnTree result, Optional<TypeMirror> own, ErrorSite site) {
-        Code code = site.code();
+        AttributedFile code = site.code();
         Optional<TreePath> owner = code.result(path).map(TreePath::getParentPath);
         if (owner.isEmpty()) {
             return List.of();
@@ -108,7 +108,7 @@ public final class WrongType implements Repair {
     }
 
     /** A call without a result, alone instead of as the value of a variable. */
-    private static Optional<Fix> standAlone(TreePath value, Code code) {
+    private static Optional<Fix> standAlone(TreePath value, AttributedFile code) {
         return value.getParentPath().getLeaf() instanceof VariableTree variable
                 && value.getParentPath().getParentPath().getLeaf() instanceof BlockTree
                 ? Optional.of(Fix.of("call it without a variable", edits -> edits.replace(variable,

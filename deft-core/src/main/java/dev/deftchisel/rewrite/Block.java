@@ -4,7 +4,7 @@ import com.sun.source.tree.IfTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
@@ -14,7 +14,7 @@ import java.util.function.Consumer;
 /** A block that is made where a single statement or an expression stands (JLS 14.2, 14.11.1, 15.27.2). */
 public final class Block {
 
-    private final Code code;
+    private final AttributedFile code;
     private final Tree tree;
     private final Range body;
     private final String keyword;
@@ -24,17 +24,17 @@ public final class Block {
     private final Layout layout;
 
     /** In place of a statement that is the only one of a branch, loop or arrow. */
-    public Block(Code code, Home.Around home) {
+    public Block(AttributedFile code, InsertionPoint.Around home) {
         this(code, home.statement(), "", false, home.statement().getParentPath().getLeaf() instanceof IfTree choice
                 && choice.getElseStatement() != null && choice.getThenStatement() == home.statement().getLeaf());
     }
 
     /** In place of the expression that a lambda or arrow consists of. */
-    public Block(Code code, Home.Instead home) {
+    public Block(AttributedFile code, InsertionPoint.Instead home) {
         this(code, home.expression(), home.keyword(), home.keyword().equals("yield "), false);
     }
 
-    private Block(Code code, TreePath body, String keyword, boolean isArrow, boolean isBeforeElse) {
+    private Block(AttributedFile code, TreePath body, String keyword, boolean isArrow, boolean isBeforeElse) {
         this.code = code;
         this.tree = body.getLeaf();
         this.body = code.range(body.getLeaf());

@@ -4,7 +4,7 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.source.Tokens;
 import java.util.List;
@@ -16,7 +16,7 @@ import java.util.function.Consumer;
  * @param code its file
  * @param call a call, or the making of an object
  */
-public record CallArguments(Code code, TreePath call) {
+public record CallArguments(AttributedFile code, TreePath call) {
 
     /** The arguments in order. */
     public List<? extends ExpressionTree> all() {

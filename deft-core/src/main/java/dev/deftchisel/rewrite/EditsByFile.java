@@ -2,11 +2,11 @@ package dev.deftchisel.rewrite;
 
 import com.sun.source.tree.Tree;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -28,7 +28,7 @@ public final class EditsByFile {
     }
 
     /** The writer of types in a file, which collects what must be imported there. */
-    public TypeWriter writer(Code code) {
+    public TypeWriter writer(AttributedFile code) {
         return writers.computeIfAbsent(code.file().path(), path -> new TypeWriter(code));
     }
 
@@ -43,7 +43,7 @@ public final class EditsByFile {
     }
 
     /** Takes away a member with its documentation and comments. */
-    public void remove(Code code, Tree member) {
+    public void remove(AttributedFile code, Tree member) {
         of(code.file().path()).add(Edit.of(Layout.removed(code.file(),
                 Layout.withComments(code.file(), code.range(member))), "", Edit.Kind.CODE));
     }
@@ -55,7 +55,7 @@ public final class EditsByFile {
      * @param meaning what it does to symbols
      * @param notes   what the user should know
      */
-    public Change change(String title, Meaning meaning, List<String> notes) {
+    public Change change(String title, SymbolEffects meaning, List<String> notes) {
         writers.forEach((path, writer) -> of(path).addAll(writer.imports()));
         edits.forEach((path, own) -> own.addAll(Imports.unneeded(before.snapshot().file(path).orElseThrow(), own)));
         List<FileChange> files = edits.entrySet().stream()

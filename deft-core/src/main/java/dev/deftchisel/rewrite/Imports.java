@@ -1,7 +1,7 @@
 package dev.deftchisel.rewrite;
 
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.source.ImportSketch;
+import dev.deftchisel.source.ImportOutline;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Words;
 import dev.deftchisel.workspace.SourceFile;
@@ -22,7 +22,7 @@ public final class Imports {
      */
     public static List<Edit> unneeded(SourceFile file, List<Edit> edits) {
         List<Range> found = new ArrayList<>();
-        for (ImportSketch line : file.skeleton().imports()) {
+        for (ImportOutline line : file.outline().imports()) {
             boolean isGone = edits.stream().anyMatch(edit -> edit.range().encloses(line.range()));
             List<Range> words = line.isOnDemand() || isGone ? List.of() : Words.find(file.content(), line.simpleName());
             boolean isTaken = words.stream().anyMatch(word -> isReplaced(word, edits));

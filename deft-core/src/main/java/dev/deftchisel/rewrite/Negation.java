@@ -6,7 +6,7 @@ import com.sun.source.tree.ParenthesizedTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.source.Range;
 import java.util.function.BiConsumer;
 import java.util.function.Predicate;
@@ -18,7 +18,7 @@ import java.util.function.Predicate;
  */
 public final class Negation {
 
-    private final Code code;
+    private final AttributedFile code;
     private final BiConsumer<NewCode, Range> carrying;
     private final Predicate<TreePath> isLoose;
 
@@ -27,7 +27,7 @@ public final class Negation {
      * @param carrying writes a part of it
      * @param isLoose  whether something is written in place of a name that may bind less tightly
      */
-    public Negation(Code code, BiConsumer<NewCode, Range> carrying, Predicate<TreePath> isLoose) {
+    public Negation(AttributedFile code, BiConsumer<NewCode, Range> carrying, Predicate<TreePath> isLoose) {
         this.code = code;
         this.carrying = carrying;
         this.isLoose = isLoose;

@@ -1,6 +1,6 @@
 package dev.deftchisel.rewrite;
 
-import dev.deftchisel.change.Carried;
+import dev.deftchisel.change.MovedCode;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
@@ -18,7 +18,7 @@ public final class NewCode {
 
     private final SourceFile file;
     private final StringBuilder text;
-    private final List<Carried> carried;
+    private final List<MovedCode> carried;
     private final List<Range> names;
 
     /** @param file where the code is taken from */
@@ -26,7 +26,7 @@ public final class NewCode {
         this(file, new StringBuilder(), new ArrayList<>(), new ArrayList<>());
     }
 
-    private NewCode(SourceFile file, StringBuilder text, List<Carried> carried, List<Range> names) {
+    private NewCode(SourceFile file, StringBuilder text, List<MovedCode> carried, List<Range> names) {
         this.file = file;
         this.text = text;
         this.carried = carried;
@@ -125,7 +125,7 @@ public final class NewCode {
 
     private void carryAsIs(Range code) {
         if (code.length() > 0) {
-            carried.add(new Carried(file.path(), code, text.length()));
+            carried.add(new MovedCode(file.path(), code, text.length()));
             text.append(file.content(), code.start(), code.end());
         }
     }

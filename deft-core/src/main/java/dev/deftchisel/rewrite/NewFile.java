@@ -58,7 +58,7 @@ public final class NewFile {
         Tokens tokens = neighbour.tokens();
         int start = tokens.code(0);
         boolean isAboveAll = start < tokens.count() && start > 0 && tokens.kind(0).isComment() && tokens.kind(0) != TokenKind.WHITE_SPACE
-                && neighbour.skeleton().packageRange().length() > 0;
+                && neighbour.outline().packageRange().length() > 0;
         return isAboveAll ? neighbour.content().substring(0, tokens.start(start)).stripTrailing() + end : "";
     }
 

@@ -10,7 +10,7 @@ import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
@@ -59,7 +59,7 @@ public final class Opening {
      */
     public Optional<String> open(SymbolKey key, AccessLevel needed) {
         Optional<TreePath> path = declared(key);
-        Optional<Code> code = code(key);
+        Optional<AttributedFile> code = code(key);
         if (path.isEmpty() || code.isEmpty()) {
             return Optional.of("is not declared in the workspace");
         }
@@ -70,7 +70,7 @@ public final class Opening {
         return objection;
     }
 
-    private static Optional<String> objection(Code code, TreePath path) {
+    private static Optional<String> objection(AttributedFile code, TreePath path) {
         Element element = code.element(path).orElseThrow();
         Element owner = element.getEnclosingElement();
         boolean isOfInterface = owner instanceof TypeElement type && type.getKind().isInterface();
@@ -99,7 +99,7 @@ public final class Opening {
     /** Adds what the declarations say then. */
     public void write(EditsByFile edits) {
         wanted.forEach((key, level) -> {
-            Code code = code(key).orElseThrow();
+            AttributedFile code = code(key).orElseThrow();
             edits.of(code.file().path()).add(edit(code, declared(key).orElseThrow(), level));
         });
     }
@@ -133,7 +133,7 @@ public final class Opening {
         opened.removeAll(closed);
         Change result = change;
         for (SymbolKey key : closed) {
-            Code code = code(key).orElseThrow();
+            AttributedFile code = code(key).orElseThrow();
             Range modifier = edit(code, declared(key).orElseThrow(), AccessLevel.PUBLIC).range();
             result = new Change(result.title(), result.files().stream()
                     .map(file -> file.path().equals(code.file().path()) ? file.withEdits(file.edits().stream()
@@ -144,7 +144,7 @@ public final class Opening {
         return result;
     }
 
-    private static Edit edit(Code code, TreePath path, AccessLevel level) {
+    private static Edit edit(AttributedFile code, TreePath path, AccessLevel level) {
         Tokens tokens = code.tokens();
         List<Integer> bare = bareTokens(code, path);
         for (int token : bare) {
@@ -158,7 +158,7 @@ public final class Opening {
     }
 
     /** What stands before the name of a declaration, but for annotations; the modifiers are among the first of it. */
-    private static List<Integer> bareTokens(Code code, TreePath path) {
+    private static List<Integer> bareTokens(AttributedFile code, TreePath path) {
         Tree tree = path.getLeaf();
         ModifiersTree modifiers = tree instanceof MethodTree method ? method.getModifiers()
                 : tree instanceof VariableTree variable ? variable.getModifiers() : ((ClassTree) tree).getModifiers();
@@ -179,7 +179,7 @@ public final class Opening {
         return bare;
     }
 
-    private Optional<Code> code(SymbolKey key) {
+    private Optional<AttributedFile> code(SymbolKey key) {
         return before.declaration(key).map(Binding::file).flatMap(before::code);
     }
 

@@ -8,7 +8,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.source.Range;
 import java.util.HashSet;
 import java.util.List;
@@ -27,8 +27,8 @@ import javax.lang.model.element.TypeElement;
  */
 public final class Transplant {
 
-    private final Code from;
-    private final Code to;
+    private final AttributedFile from;
+    private final AttributedFile to;
     private final TreePath place;
     private final TypeWriter writer;
     private final Consumer<NewCode> object;
@@ -43,7 +43,7 @@ public final class Transplant {
      * @param writer of types there
      * @param object writes the object that is {@code this} in the code
      */
-    public Transplant(Code from, Code to, TreePath place, TypeWriter writer, Consumer<NewCode> object) {
+    public Transplant(AttributedFile from, AttributedFile to, TreePath place, TypeWriter writer, Consumer<NewCode> object) {
         this.from = from;
         this.to = to;
         this.place = place;
@@ -136,8 +136,8 @@ public final class Transplant {
     }
 
     private boolean isDeclaredHere(TypeElement type) {
-        return from.file().skeleton().types().stream()
-                .anyMatch(sketch -> from.file().skeleton().qualifiedName(sketch).contentEquals(type.getQualifiedName()));
+        return from.file().outline().types().stream()
+                .anyMatch(sketch -> from.file().outline().qualifiedName(sketch).contentEquals(type.getQualifiedName()));
     }
 
     private boolean isSameFile() {
@@ -176,7 +176,7 @@ public final class Transplant {
     }
 
     private boolean isImportedThere(Element member) {
-        return to.file().skeleton().imports().stream().anyMatch(line -> line.isStatic() && !line.isOnDemand()
+        return to.file().outline().imports().stream().anyMatch(line -> line.isStatic() && !line.isOnDemand()
                 && line.simpleName().contentEquals(member.getSimpleName())
                 && line.name().equals(((TypeElement) member.getEnclosingElement()).getQualifiedName() + "." + member.getSimpleName()));
     }

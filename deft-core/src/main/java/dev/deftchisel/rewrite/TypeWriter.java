@@ -1,9 +1,9 @@
 package dev.deftchisel.rewrite;
 
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.source.ImportSketch;
+import dev.deftchisel.source.ImportOutline;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
@@ -39,7 +39,7 @@ public final class TypeWriter {
     private final Set<String> addedStatic = new TreeSet<>();
 
     /** @param code the file in which types are written */
-    public TypeWriter(Code code) {
+    public TypeWriter(AttributedFile code) {
         this(code.file(), code.elements());
     }
 
@@ -53,7 +53,7 @@ public final class TypeWriter {
         this.elements = elements;
         this.file = file;
         // what only imports name is no name of the file itself
-        int imported = file.skeleton().imports().stream().mapToInt(line -> line.range().end()).max().orElse(0);
+        int imported = file.outline().imports().stream().mapToInt(line -> line.range().end()).max().orElse(0);
         this.names = file.tokens().names(new Range(imported, file.content().length()));
     }
 
@@ -155,31 +155,31 @@ public final class TypeWriter {
     /** Whether the simple name means this type somewhere in the file, outside of its own declaration. */
     private boolean isUsed(TypeElement type) {
         String qualified = type.getQualifiedName().toString();
-        return file.skeleton().imports().stream()
+        return file.outline().imports().stream()
                 .anyMatch(line -> !line.isStatic() && !line.isOnDemand() && line.name().equals(qualified));
     }
 
     private boolean isMemberAround(TypeElement outer) {
-        return file.skeleton().types().stream()
-                .anyMatch(sketch -> file.skeleton().qualifiedName(sketch).contentEquals(outer.getQualifiedName()));
+        return file.outline().types().stream()
+                .anyMatch(sketch -> file.outline().qualifiedName(sketch).contentEquals(outer.getQualifiedName()));
     }
 
     private String topLevel(TypeElement type) {
         String simple = type.getSimpleName().toString();
         String qualified = type.getQualifiedName().toString();
         String home = qualified.substring(0, Math.max(0, qualified.length() - simple.length() - 1));
-        boolean isHidden = file.skeleton().types().stream()
-                .anyMatch(sketch -> sketch.name().equals(simple) && !file.skeleton().qualifiedName(sketch).equals(qualified));
-        Optional<ImportSketch> taken = file.skeleton().imports().stream()
+        boolean isHidden = file.outline().types().stream()
+                .anyMatch(sketch -> sketch.name().equals(simple) && !file.outline().qualifiedName(sketch).equals(qualified));
+        Optional<ImportOutline> taken = file.outline().imports().stream()
                 .filter(line -> !line.isOnDemand() && line.simpleName().equals(simple))
                 .findFirst();
         boolean isImported = isUsed(type) || added.contains(qualified);
         if (isHidden || taken.isPresent() && !isImported) {
             return qualified;
         }
-        boolean isHere = home.equals(file.headline().packageName());
+        boolean isHere = home.equals(file.header().packageName());
         boolean isStandard = home.equals("java.lang");
-        boolean isOnDemand = file.skeleton().imports().stream()
+        boolean isOnDemand = file.outline().imports().stream()
                 .anyMatch(line -> line.isOnDemand() && !line.isStatic() && line.name().equals(home));
         if (isImported || isHere || (isStandard || isOnDemand) && !isInPackage(simple, qualified)) {
             return simple;
@@ -192,7 +192,7 @@ public final class TypeWriter {
     }
 
     private boolean isInPackage(String simple, String qualified) {
-        String here = file.headline().packageName();
+        String here = file.header().packageName();
         String candidate = here.isEmpty() ? simple : here + "." + simple;
         return !candidate.equals(qualified) && elements.getTypeElement(candidate) != null;
     }
@@ -220,7 +220,7 @@ public final class TypeWriter {
         }
         String end = Layout.of(file).lineEnd();
         String word = isStatic ? "import static " : "import ";
-        List<ImportSketch> known = file.skeleton().imports().stream().filter(line -> line.isStatic() == isStatic).toList();
+        List<ImportOutline> known = file.outline().imports().stream().filter(line -> line.isStatic() == isStatic).toList();
         if (known.isEmpty()) {
             String lines = added.stream().map(name -> end + word + name + ";").collect(Collectors.joining());
             int at = behindPackage();
@@ -233,8 +233,8 @@ public final class TypeWriter {
         for (String name : added) {
             // among those it has most in common with, behind the last one that sorts before it; the order of others is left alone
             int most = known.stream().mapToInt(line -> common(line.name(), name)).max().orElse(0);
-            List<ImportSketch> group = known.stream().filter(line -> most < 2 || common(line.name(), name) == most).toList();
-            Optional<ImportSketch> before = group.stream()
+            List<ImportOutline> group = known.stream().filter(line -> most < 2 || common(line.name(), name) == most).toList();
+            Optional<ImportOutline> before = group.stream()
                     .filter(line -> line.name().compareTo(name) < 0)
                     .reduce((one, other) -> other);
             int at = before.map(line -> line.range().end()).orElse(group.get(0).range().start());
@@ -257,7 +257,7 @@ public final class TypeWriter {
 
     private int behindPackage() {
         Tokens tokens = file.tokens();
-        Range range = file.skeleton().packageRange();
+        Range range = file.outline().packageRange();
         if (range.length() == 0) {
             return 0;
         }

@@ -14,7 +14,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.YieldTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Functions;
 import java.util.List;
 import java.util.Optional;
@@ -34,13 +34,13 @@ public final class Wanted {
     }
 
     /** Where a variable is declared with its type, where one is assigned, and where a method hands back a result. */
-    public static Optional<TypeMirror> at(TreePath value, Code code) {
+    public static Optional<TypeMirror> at(TreePath value, AttributedFile code) {
         TreePath parent = value.getParentPath();
         return parent.getLeaf() instanceof ReturnTree ? code.result(parent).flatMap(code::type) : code.target(parent);
     }
 
     /** The same, also for an argument of a method or constructor of whose name and number of parameters there is one only. */
-    public static Optional<TypeMirror> orTaken(TreePath value, Code code) {
+    public static Optional<TypeMirror> orTaken(TreePath value, AttributedFile code) {
         TreePath call = value.getParentPath();
         boolean isCall = call.getLeaf() instanceof MethodInvocationTree || call.getLeaf() instanceof NewClassTree;
         if (!isCall || !Calls.arguments(call.getLeaf()).contains(value.getLeaf())) {
@@ -58,17 +58,17 @@ public final class Wanted {
      * lambda (JLS 15.27.3), as an operand of an operator that assigns (JLS 15.26.2), or through choices of which it is a branch
      * (JLS 15.25, 15.28).
      */
-    public static Optional<TypeMirror> inPlace(TreePath value, Code code) {
-        TreePath place = Code.outer(value);
+    public static Optional<TypeMirror> inPlace(TreePath value, AttributedFile code) {
+        TreePath place = AttributedFile.outer(value);
         Tree tree = place.getLeaf();
         if (tree instanceof ConditionalExpressionTree choice) {
-            return Code.inner(choice.getCondition()) == value.getLeaf() ? Optional.empty() : throughChoice(place, code);
+            return AttributedFile.inner(choice.getCondition()) == value.getLeaf() ? Optional.empty() : throughChoice(place, code);
         } else if (tree instanceof YieldTree || tree instanceof CaseTree) {
             return choiceAround(place).flatMap(choice -> throughChoice(choice, code));
         } else if (tree instanceof LambdaExpressionTree) {
             return resultOfLambda(place, code);
         } else if (tree instanceof ReturnTree) {
-            Optional<TreePath> lambda = Code.function(place).filter(owner -> owner.getLeaf() instanceof LambdaExpressionTree);
+            Optional<TreePath> lambda = AttributedFile.function(place).filter(owner -> owner.getLeaf() instanceof LambdaExpressionTree);
             return lambda.isPresent() ? resultOfLambda(lambda.get(), code) : code.result(place).flatMap(code::type);
         } else if (tree instanceof CompoundAssignmentTree compound) {
             return code.type(new TreePath(place, compound.getVariable()));
@@ -77,7 +77,7 @@ public final class Wanted {
     }
 
     /** A choice between numbers is worked out as their common type, any other is what its own place asks for (JLS 15.25). */
-    private static Optional<TypeMirror> throughChoice(TreePath choice, Code code) {
+    private static Optional<TypeMirror> throughChoice(TreePath choice, AttributedFile code) {
         return code.type(choice).filter(type -> type.getKind() == TypeKind.DOUBLE || type.getKind() == TypeKind.FLOAT)
                 .or(() -> inPlace(choice, code));
     }
@@ -90,13 +90,13 @@ public final class Wanted {
         return Optional.ofNullable(at).filter(path -> path.getLeaf() instanceof SwitchExpressionTree);
     }
 
-    private static Optional<TypeMirror> resultOfLambda(TreePath lambda, Code code) {
+    private static Optional<TypeMirror> resultOfLambda(TreePath lambda, AttributedFile code) {
         return code.type(lambda).flatMap(type -> Functions.of(code, type)).map(ExecutableType::getReturnType);
     }
 
-    private static Optional<TypeMirror> parameter(TreePath call, TreePath value, Code code) {
+    private static Optional<TypeMirror> parameter(TreePath call, TreePath value, AttributedFile code) {
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
-        int index = arguments.stream().map(Code::inner).toList().indexOf(value.getLeaf());
+        int index = arguments.stream().map(AttributedFile::inner).toList().indexOf(value.getLeaf());
         return index < 0 ? Optional.empty() : code.element(call)
                 .filter(element -> element instanceof ExecutableElement).map(element -> (ExecutableElement) element)
                 .flatMap(method -> type(method, index, arguments.size()));
@@ -112,7 +112,7 @@ public final class Wanted {
         return index > last ? Optional.empty() : Optional.of(method.getParameters().get(index).asType());
     }
 
-    private static boolean isAlone(ExecutableElement method, Code code) {
+    private static boolean isAlone(ExecutableElement method, AttributedFile code) {
         TypeElement owner = (TypeElement) method.getEnclosingElement();
         List<? extends Element> members = method.getKind() == ElementKind.CONSTRUCTOR
                 ? owner.getEnclosedElements() : code.elements().getAllMembers(owner);

@@ -4,7 +4,7 @@ import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import java.util.ArrayList;
 import java.util.List;
 import javax.lang.model.element.Element;
@@ -16,7 +16,7 @@ public final class WrittenValues {
     }
 
     /** The value in its declaration, where it has one, and those of assignments, in the order of the text. */
-    public static List<TreePath> of(Element variable, Survey survey) {
+    public static List<TreePath> of(Element variable, RuleContext survey) {
         List<TreePath> values = new ArrayList<>();
         survey.names().declaration(variable)
                 .filter(path -> path.getLeaf() instanceof VariableTree declared && declared.getInitializer() != null)

@@ -1,6 +1,6 @@
 package dev.deftchisel.workspace;
 
-import dev.deftchisel.source.Headline;
+import dev.deftchisel.source.FileHeader;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -46,7 +46,7 @@ public final class GeneratedRoots {
 
     private static Optional<Path> root(Path file, Path top) throws IOException {
         String text = new String(Files.readAllBytes(file), StandardCharsets.ISO_8859_1);
-        String home = Headline.of(text).packageName();
+        String home = FileHeader.of(text).packageName();
         Path root = file.getParent();
         if (!home.isEmpty()) {
             Path below = Path.of("", home.split("\\."));

@@ -1,9 +1,9 @@
 package dev.deftchisel.workspace;
 
-import dev.deftchisel.source.Headline;
+import dev.deftchisel.source.FileHeader;
 import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.Position;
-import dev.deftchisel.source.Skeleton;
+import dev.deftchisel.source.FileOutline;
 import dev.deftchisel.source.SourceText;
 import dev.deftchisel.source.Tokens;
 import java.nio.file.Path;
@@ -19,8 +19,8 @@ public final class SourceFile {
     private final Module module;
     private final SourceRoot root;
     private volatile Tokens tokens;
-    private volatile Headline headline;
-    private volatile Skeleton skeleton;
+    private volatile FileHeader headline;
+    private volatile FileOutline skeleton;
     private volatile LineMap lines;
     private volatile String declarations;
     private volatile Boolean hasEscapes;
@@ -88,20 +88,20 @@ public final class SourceFile {
     }
 
     /** The package and the top-level types. */
-    public Headline headline() {
-        Headline known = headline;
+    public FileHeader header() {
+        FileHeader known = headline;
         if (known == null) {
-            known = Headline.of(content());
+            known = FileHeader.of(content());
             headline = known;
         }
         return known;
     }
 
     /** The outline of the text. */
-    public Skeleton skeleton() {
-        Skeleton known = skeleton;
+    public FileOutline outline() {
+        FileOutline known = skeleton;
         if (known == null) {
-            known = Skeleton.of(tokens());
+            known = FileOutline.of(tokens());
             skeleton = known;
         }
         return known;
@@ -117,11 +117,11 @@ public final class SourceFile {
         return known;
     }
 
-    /** What the file declares, see {@link Skeleton#declarations}. */
+    /** What the file declares, see {@link FileOutline#declarations}. */
     public String declarations() {
         String known = declarations;
         if (known == null) {
-            known = skeleton().declarations(content());
+            known = outline().declarations(content());
             declarations = known;
         }
         return known;

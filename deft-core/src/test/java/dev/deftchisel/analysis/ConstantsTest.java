@@ -59,7 +59,7 @@ class ConstantsTest {
                     Object value = %s;
                 }
                 """.formatted(expression));
-        Code code = workspace.analyst().analyse(Focus.whole(Set.of(file))).code(file).orElseThrow();
+        AttributedFile code = workspace.analyst().analyse(Focus.whole(Set.of(file))).code(file).orElseThrow();
         TreePath field = code.around(code.members().get(2)).stream()
                 .filter(path -> path.getLeaf() instanceof VariableTree).findFirst().orElseThrow();
         return Constants.value(code, new TreePath(field, ((VariableTree) field.getLeaf()).getInitializer()));

@@ -20,7 +20,7 @@ class JumpsTest {
 
     @TempDir
     private Path folder;
-    private Code code;
+    private AttributedFile code;
 
     /** The statements of a method body. */
     private List<TreePath> statements(String body) throws IOException {
@@ -42,7 +42,7 @@ class JumpsTest {
         code = sample.analyst().analyse(Focus.whole(Set.of(file))).code(file).orElseThrow();
         Range all = new Range(source.indexOf(body), source.indexOf(body) + body.length());
         TreePath block = code.around(all).get(0);
-        List<TreePath> found = Code.statements(block.getLeaf()).stream()
+        List<TreePath> found = AttributedFile.statements(block.getLeaf()).stream()
                 .filter(statement -> all.encloses(code.range(statement)))
                 .map(statement -> new TreePath(block, statement))
                 .toList();

@@ -19,7 +19,7 @@ class CompositionTest {
 
     private static Change change(String text, Edit... edits) {
         return new Change("test", List.of(new FileChange(FILE, Optional.empty(),
-                SourceText.decode(text.getBytes(StandardCharsets.UTF_8), StandardCharsets.UTF_8), List.of(edits))), Meaning.same(),
+                SourceText.decode(text.getBytes(StandardCharsets.UTF_8), StandardCharsets.UTF_8), List.of(edits))), SymbolEffects.same(),
                         List.of());
     }
 
@@ -27,12 +27,12 @@ class CompositionTest {
         return change.file(FILE).orElseThrow().after().content();
     }
 
-    private static Edit code(int start, int end, String text, Carried... carried) {
+    private static Edit code(int start, int end, String text, MovedCode... carried) {
         return Edit.of(new Range(start, end), text, Edit.Kind.CODE).carrying(List.of(carried));
     }
 
-    private static Carried from(int start, int end, int at) {
-        return new Carried(FILE, new Range(start, end), at);
+    private static MovedCode from(int start, int end, int at) {
+        return new MovedCode(FILE, new Range(start, end), at);
     }
 
     /** Composes, and checks that the text is that of one after the other. */
@@ -46,13 +46,13 @@ class CompositionTest {
         return both;
     }
 
-    private static List<Carried> carried(Change change) {
+    private static List<MovedCode> carried(Change change) {
         return change.file(FILE).orElseThrow().takenEdits().stream().flatMap(edit -> edit.carried().stream()).toList();
     }
 
     @Test
     void aNewFileThatIsWrittenOnStaysOneThatIsNew() {
-        Change first = new Change("test", List.of(FileChange.created(FILE, StandardCharsets.UTF_8, "class Berth { }")), Meaning.same(),
+        Change first = new Change("test", List.of(FileChange.created(FILE, StandardCharsets.UTF_8, "class Berth { }")), SymbolEffects.same(),
                 List.of());
         Change both = Composition.of(first, change("class Berth { }", code(14, 14, "int depth; ")));
         FileChange file = both.file(FILE).orElseThrow();

@@ -21,7 +21,7 @@ class DiffWriterTest {
         SourceText text = SourceText.decode(content.getBytes(charset), charset);
         FileChange file = new FileChange(ROOT.resolve("a/Berth.java"), target.map(ROOT::resolve), text, List.of(edits));
         byte[] diff = new DiffWriter(new Workspace(ROOT, List.of(), List.of()))
-                .write(new Change("test", List.of(file), Meaning.same(), List.of()));
+                .write(new Change("test", List.of(file), SymbolEffects.same(), List.of()));
         return new String(diff, charset);
     }
 
@@ -49,7 +49,7 @@ class DiffWriterTest {
     void aNewFileComesFromNothing() {
         FileChange file = FileChange.created(ROOT.resolve("a/Tide.java"), StandardCharsets.UTF_8, "tide\n");
         byte[] diff = new DiffWriter(new Workspace(ROOT, List.of(), List.of()))
-                .write(new Change("test", List.of(file), Meaning.same(), List.of()));
+                .write(new Change("test", List.of(file), SymbolEffects.same(), List.of()));
         assertEquals("diff --git a/a/Tide.java b/a/Tide.java\nnew file mode 100644\n"
                 + "--- /dev/null\n+++ b/a/Tide.java\n@@ -0,0 +1 @@\n+tide\n", new String(diff, StandardCharsets.UTF_8));
     }

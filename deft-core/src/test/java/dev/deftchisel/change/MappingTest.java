@@ -25,7 +25,7 @@ class MappingTest {
     private static Change change(Edit... edits) {
         SourceText text = SourceText.decode(BEFORE.getBytes(StandardCharsets.UTF_8), StandardCharsets.UTF_8);
         return new Change("test", List.of(new FileChange(FILE, Optional.of(TARGET), text, List.of(edits))),
-                new Meaning(Map.of(BERTH, "Dock", new SymbolKey.Field(BERTH, "old"), "fresh"),
+                new SymbolEffects(Map.of(BERTH, "Dock", new SymbolKey.Field(BERTH, "old"), "fresh"),
                         Map.of("harbour.sea", "harbour.water")), List.of());
     }
 
@@ -66,12 +66,12 @@ class MappingTest {
         Mapping carried = change(
                 Edit.of(new Range(0, 10), "", Edit.Kind.CODE),
                 Edit.of(new Range(18, 21), "(x.old)", Edit.Kind.CODE)
-                        .carrying(List.of(new Carried(FILE, new Range(10, 15), 1)))).mapping();
-        assertEquals(List.of(new Site(TARGET, new Range(2, 5)), new Site(TARGET, new Range(11, 14))),
+                        .carrying(List.of(new MovedCode(FILE, new Range(10, 15), 1)))).mapping();
+        assertEquals(List.of(new PlaceAfter(TARGET, new Range(2, 5)), new PlaceAfter(TARGET, new Range(11, 14))),
                 carried.sites(FILE, new Range(12, 15)));
-        assertEquals(List.of(new Site(TARGET, new Range(2, 5)), new Site(TARGET, new Range(18, 21))),
+        assertEquals(List.of(new PlaceAfter(TARGET, new Range(2, 5)), new PlaceAfter(TARGET, new Range(18, 21))),
                 change(Edit.of(new Range(0, 0), "x.old ", Edit.Kind.CODE)
-                        .carrying(List.of(new Carried(FILE, new Range(10, 15), 0)))).mapping()
+                        .carrying(List.of(new MovedCode(FILE, new Range(10, 15), 0)))).mapping()
                         .sites(FILE, new Range(12, 15)).stream().sorted((a, b) -> a.range().compareTo(b.range())).toList());
         assertEquals(new Range(0, 5), carried.code(FILE, new Range(10, 15)));
         assertEquals(new Range(0, 0), carried.code(FILE, new Range(4, 6)));

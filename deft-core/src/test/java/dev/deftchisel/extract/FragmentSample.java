@@ -1,7 +1,7 @@
 package dev.deftchisel.extract;
 
 import dev.deftchisel.SampleWorkspace;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.source.Range;
 import java.io.IOException;
@@ -16,13 +16,13 @@ import java.util.Set;
  * @param code      the class
  * @param fragments one for each pair of marks, in order
  */
-record FragmentSample(Code code, List<Fragment> fragments) {
+record FragmentSample(AttributedFile code, List<Fragment> fragments) {
 
     static FragmentSample of(Path folder, String members) throws IOException {
         String marked = "import java.util.*;\nclass Berth {\n    int rate;\n" + members + "\n}\n";
         SampleWorkspace sample = new SampleWorkspace(folder);
         Path file = sample.write("Berth.java", marked.replaceAll("[«»]", ""));
-        Code code = sample.analyst().analyse(Focus.whole(Set.of(file)).deeply()).code(file).orElseThrow();
+        AttributedFile code = sample.analyst().analyse(Focus.whole(Set.of(file)).deeply()).code(file).orElseThrow();
         List<Fragment> fragments = new ArrayList<>();
         int marks = 0;
         int start = 0;

@@ -6,8 +6,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import dev.deftchisel.SampleWorkspace;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.change.Alike;
-import dev.deftchisel.change.Carried;
+import dev.deftchisel.change.DuplicateClaim;
+import dev.deftchisel.change.MovedCode;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
@@ -71,8 +71,8 @@ class AlikeCodeTest {
         return new Range(at, at + number.length());
     }
 
-    private boolean areAlike(String gone, Edit edit, Alike.Varied... varied) {
-        return new AlikeCode(before, source).areAlike(edit, new Alike(body(gone), body("one"), List.of(varied), true, Optional.empty()));
+    private boolean areAlike(String gone, Edit edit, DuplicateClaim.Varied... varied) {
+        return new AlikeCode(before, source).areAlike(edit, new DuplicateClaim(body(gone), body("one"), List.of(varied), true, Optional.empty()));
     }
 
     private static Edit nothing(String gone) {
@@ -96,11 +96,11 @@ class AlikeCodeTest {
 
     @Test
     void aValueMayDifferWhenItIsHandedOver() {
-        Alike.Varied value = new Alike.Varied(number("four", "3"), number("one", "2"));
+        DuplicateClaim.Varied value = new DuplicateClaim.Varied(number("four", "3"), number("one", "2"));
         assertFalse(areAlike("four", nothing("four")));
         assertFalse(areAlike("four", nothing("four"), value));
         Edit call = Edit.of(body("four"), "call(3)", Edit.Kind.CODE)
-                .carrying(List.of(new Carried(file, number("four", "3"), 5)));
+                .carrying(List.of(new MovedCode(file, number("four", "3"), 5)));
         assertTrue(areAlike("four", call, value));
     }
 }

@@ -7,13 +7,13 @@ import dev.deftchisel.SampleWorkspace;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.change.Alike;
-import dev.deftchisel.change.Carried;
+import dev.deftchisel.change.DuplicateClaim;
+import dev.deftchisel.change.MovedCode;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.source.Range;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -61,14 +61,14 @@ class CarriedCodeTest {
         return new Range(start, start + code.length());
     }
 
-    private static Edit code(Range range, String replacement, Carried... carried) {
+    private static Edit code(Range range, String replacement, MovedCode... carried) {
         return Edit.of(range, replacement, Edit.Kind.CODE).carrying(List.of(carried));
     }
 
     private List<Difference> judge(Edit... edits) {
         FileChange change = new FileChange(
                 file, Optional.empty(), before.snapshot().file(file).orElseThrow().text(), List.of(edits));
-        return new Guard(analyst).check(before, new Change("test", List.of(change), Meaning.same(), List.of()));
+        return new Guard(analyst).check(before, new Change("test", List.of(change), SymbolEffects.same(), List.of()));
     }
 
     private static Range beforeReturn() {
@@ -79,7 +79,7 @@ class CarriedCodeTest {
     @Test
     void codeThatStandsElsewhereIsLetThrough() {
         assertEquals(List.of(), judge(
-                code(beforeReturn(), "int twice = length * 2; ", new Carried(file, at("length * 2"), "int twice = ".length())),
+                code(beforeReturn(), "int twice = length * 2; ", new MovedCode(file, at("length * 2"), "int twice = ".length())),
                 code(at("length * 2"), "twice")));
     }
 
@@ -93,16 +93,16 @@ class CarriedCodeTest {
     @Test
     void codeThatIsNotWhatItSaysIsSeen() {
         assertFalse(judge(
-                code(beforeReturn(), "int twice = length * 3; ", new Carried(file, at("length * 2"), "int twice = ".length())),
+                code(beforeReturn(), "int twice = length * 3; ", new MovedCode(file, at("length * 2"), "int twice = ".length())),
                 code(at("length * 2"), "twice")).isEmpty());
     }
 
     @Test
     void onlyWhatReadsAndMeansTheSameCountsAsTheSame() {
         assertFalse(judge(
-                code(beforeReturn(), "int twice = length * 2; ", new Carried(file, at("length * 2"), "int twice = ".length())),
+                code(beforeReturn(), "int twice = length * 2; ", new MovedCode(file, at("length * 2"), "int twice = ".length())),
                 code(at("length * 2"), "twice"),
-                code(at("length + 2"), "twice").giving(List.of(new Alike(at("length + 2"), at("length * 2"))))).isEmpty());
+                code(at("length + 2"), "twice").giving(List.of(new DuplicateClaim(at("length + 2"), at("length * 2"))))).isEmpty());
     }
 
     @Test
@@ -110,7 +110,7 @@ class CarriedCodeTest {
         int method = SOURCE.indexOf("int next()");
         List<Difference> found = judge(
                 code(new Range(method, method), "int length; int twice() { return length * 2; } ",
-                        new Carried(file, at("length * 2"), "int length; int twice() { return ".length())),
+                        new MovedCode(file, at("length * 2"), "int length; int twice() { return ".length())),
                 code(at("length * 2"), "twice()"));
         assertEquals(Set.of(Difference.Kind.BINDING), Set.copyOf(found.stream().map(Difference::kind).toList()));
     }
@@ -134,7 +134,7 @@ class CarriedCodeTest {
 
     @Test
     void aGivenNameThatMeansSomethingElseIsSeen() {
-        Edit declared = code(beforeReturn(), "int twice = length * 2; ", new Carried(file, at("length * 2"), "int twice = ".length()))
+        Edit declared = code(beforeReturn(), "int twice = length * 2; ", new MovedCode(file, at("length * 2"), "int twice = ".length()))
                 .linking(List.of(new Range(4, 9)));
         assertEquals(List.of(), judge(declared, code(at("length * 2"), "twice").linking(List.of(new Range(0, 5)))));
         assertFalse(judge(declared, code(at("length * 2"), "depth").linking(List.of(new Range(0, 5)))).isEmpty());

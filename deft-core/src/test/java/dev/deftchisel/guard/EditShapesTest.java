@@ -12,7 +12,7 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.source.Range;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -83,7 +83,7 @@ class EditShapesTest {
             }
         }
         FileChange change = new FileChange(file, Optional.empty(), before.snapshot().file(file).orElseThrow().text(), edits);
-        Meaning meaning = new Meaning(Map.of(new SymbolKey.Field(new SymbolKey.Type("Berth"), "length"), "size"), Map.of());
+        SymbolEffects meaning = new SymbolEffects(Map.of(new SymbolKey.Field(new SymbolKey.Type("Berth"), "length"), "size"), Map.of());
         return new Guard(analyst).check(before, new Change("test", List.of(change), meaning, List.of()));
     }
 

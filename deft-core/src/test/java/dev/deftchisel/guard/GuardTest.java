@@ -13,7 +13,7 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.Snapshot;
@@ -73,7 +73,7 @@ class GuardTest {
         return Edit.of(new Range(at, at + old.length()), replacement, kind);
     }
 
-    private List<Difference> judge(Meaning meaning, Edit... edits) {
+    private List<Difference> judge(SymbolEffects meaning, Edit... edits) {
         FileChange change = new FileChange(
                 file, Optional.empty(), before.snapshot().file(file).orElseThrow().text(), List.of(edits));
         return new Guard(analyst).check(before, new Change("test", List.of(change), meaning, List.of()));
@@ -83,8 +83,8 @@ class GuardTest {
         return new ArrayList<>(differences.stream().map(Difference::kind).distinct().toList());
     }
 
-    private Meaning lengthTo(String name) {
-        return new Meaning(Map.of(new SymbolKey.Field(new SymbolKey.Type("Berth"), "length"), name), Map.of());
+    private SymbolEffects lengthTo(String name) {
+        return new SymbolEffects(Map.of(new SymbolKey.Field(new SymbolKey.Type("Berth"), "length"), name), Map.of());
     }
 
     @Test
@@ -108,31 +108,31 @@ class GuardTest {
 
     @Test
     void aShadowingDeclarationIsSeen() {
-        List<Difference> found = judge(Meaning.same(), edit("int rest", 0, "int length = 1; int rest", Edit.Kind.IMPORT));
+        List<Difference> found = judge(SymbolEffects.same(), edit("int rest", 0, "int length = 1; int rest", Edit.Kind.IMPORT));
         assertTrue(kinds(found).contains(Difference.Kind.BINDING), found.toString());
     }
 
     @Test
     void aDroppedCastThatChoseAnOverloadIsSeen() {
         assertEquals(List.of(Difference.Kind.BINDING),
-                kinds(judge(Meaning.same(), edit("(long) ", 0, "", Edit.Kind.IMPORT))));
+                kinds(judge(SymbolEffects.same(), edit("(long) ", 0, "", Edit.Kind.IMPORT))));
     }
 
     @Test
     void aConstantOfAnotherValueIsSeen() {
         assertEquals(List.of(Difference.Kind.CONSTANT),
-                kinds(judge(Meaning.same(), edit("6", 0, "7", Edit.Kind.IMPORT))));
+                kinds(judge(SymbolEffects.same(), edit("6", 0, "7", Edit.Kind.IMPORT))));
     }
 
     @Test
     void aNewErrorIsSeen() {
-        List<Difference> found = judge(Meaning.same(), edit("return days", 0, "return \"days\"", Edit.Kind.IMPORT));
+        List<Difference> found = judge(SymbolEffects.same(), edit("return days", 0, "return \"days\"", Edit.Kind.IMPORT));
         assertTrue(kinds(found).contains(Difference.Kind.ERROR), found.toString());
     }
 
     private List<Difference> judgeNew(String name, String content) {
         FileChange made = FileChange.created(root.resolve(name), StandardCharsets.UTF_8, content);
-        return new Guard(analyst).check(before, new Change("test", List.of(made), Meaning.same(), List.of()));
+        return new Guard(analyst).check(before, new Change("test", List.of(made), SymbolEffects.same(), List.of()));
     }
 
     @Test
@@ -158,7 +158,7 @@ class GuardTest {
         Analyst wider = new Analyst(before.snapshot().reread(List.of(other)), new Libraries(), Monitor.SILENT);
         Analysis narrow = wider.analyse(Focus.whole(Set.of(file)));
         FileChange made = FileChange.created(root.resolve("Quay.java"), StandardCharsets.UTF_8, "class Quay { }\n");
-        List<Difference> found = new Guard(wider).check(narrow, new Change("test", List.of(made), Meaning.same(), List.of()));
+        List<Difference> found = new Guard(wider).check(narrow, new Change("test", List.of(made), SymbolEffects.same(), List.of()));
         assertEquals(List.of(Difference.Kind.UNPROVEN), kinds(found));
     }
 
@@ -166,7 +166,7 @@ class GuardTest {
     void aNewFileDoesNotTakeThePlaceOfAnother() {
         FileChange made = FileChange.created(file, StandardCharsets.UTF_8, "class Berth { }\n");
         List<Difference> found = new FileGuard(before.snapshot().workspace())
-                .check(new Change("test", List.of(made), Meaning.same(), List.of()));
+                .check(new Change("test", List.of(made), SymbolEffects.same(), List.of()));
         assertEquals("Berth.java exists already", found.get(0).sentence());
     }
 
@@ -178,7 +178,7 @@ class GuardTest {
         FileChange change = new FileChange(link, Optional.empty(), before.snapshot().file(file).orElseThrow().text(),
                 List.of(Edit.of(new Range(0, 0), "x", Edit.Kind.IMPORT)));
         List<Difference> found = new FileGuard(before.snapshot().workspace())
-                .check(new Change("test", List.of(change), Meaning.same(), List.of()));
+                .check(new Change("test", List.of(change), SymbolEffects.same(), List.of()));
         assertTrue(found.get(0).sentence().startsWith("the file is a link out of the workspace"), found.toString());
         Files.delete(outside);
     }

@@ -12,7 +12,7 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.source.Range;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -60,7 +60,7 @@ class OpenedAccessTest {
         Edit edit = Edit.of(new Range(at, at + old.length()), replacement, Edit.Kind.ACCESS);
         Analysis before = analyst.analyse(focus);
         FileChange change = new FileChange(file, Optional.empty(), before.snapshot().file(file).orElseThrow().text(), List.of(edit));
-        return new Guard(analyst).check(before, new Change("test", List.of(change), Meaning.same().opening(opened), List.of()));
+        return new Guard(analyst).check(before, new Change("test", List.of(change), SymbolEffects.same().opening(opened), List.of()));
     }
 
     private List<Difference> judge(Set<SymbolKey> opened, String declaration, String old, String replacement) {

@@ -8,7 +8,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.SourceText;
 import dev.deftchisel.workspace.Workspace;
@@ -61,7 +61,7 @@ class JournalTest {
                     before, List.of(Edit.of(new Range(0, 3), "newer", Edit.Kind.REFERENCE))));
         }
         files.add(FileChange.created(root.resolve("sea/mark/Tide.java"), StandardCharsets.UTF_8, "tide\n"));
-        return new Change("make them new", files, Meaning.same(), List.of());
+        return new Change("make them new", files, SymbolEffects.same(), List.of());
     }
 
     private Map<String, String> contents() {

@@ -26,7 +26,7 @@ class GrowingTest {
         String text = marked.replace("|", "");
         int caret = marked.indexOf('|');
         SourceFile file = file(text);
-        return new Growing(file.tokens()).around(new Range(caret, caret)).stream()
+        return new SelectionExpander(file.tokens()).around(new Range(caret, caret)).stream()
                 .map(step -> text.substring(step.start(), step.end()).replaceAll("\\s+", " ")).toList();
     }
 

@@ -14,18 +14,18 @@ class InitialsTest {
     @CsvSource({"BP, BerthPlan", "beP, BerthPlan", "bpl, BerthPlan", "plan, BerthPlan", "ert, BerthPlan", "moT, MAX_OF_TIDES",
         "hs, HTTPServer", "h2, Height2", "'', Berth"})
     void goesWith(String typed, String name) {
-        assertTrue(new Initials(typed).match(name) > Initials.NONE);
+        assertTrue(new InitialsMatcher(typed).match(name) > InitialsMatcher.NONE);
     }
 
     @ParameterizedTest
     @CsvSource({"PB, BerthPlan", "bn, BerthPlan", "berths, Berth"})
     void doesNotGoWith(String typed, String name) {
-        assertEquals(Initials.NONE, new Initials(typed).match(name));
+        assertEquals(InitialsMatcher.NONE, new InitialsMatcher(typed).match(name));
     }
 
     @Test
     void allOfANameIsBetterThanItsStartAndThatThanItsWordsAndThoseThanAPart() {
-        Initials typed = new Initials("be");
+        InitialsMatcher typed = new InitialsMatcher("be");
         List<Integer> matches = List.of(typed.match("be"), typed.match("Berth"), typed.match("BigElm"), typed.match("abe"));
         assertEquals(matches.stream().sorted((one, other) -> Integer.compare(other, one)).distinct().toList(), matches);
     }

@@ -64,7 +64,7 @@ class LogbookTest {
     /** The files that have to be looked at since they may have changed; then they are. */
     private Set<String> lookedAt() {
         Snapshot now = workspace.snapshot();
-        Logbook logbook = Logbook.open(now, Rules.installed(), Severities.of(new EditorProperties(workspace.root())));
+        FindingCache logbook = FindingCache.open(now, Rules.installed(), Severities.of(new EditorProperties(workspace.root())));
         Set<String> names = new TreeSet<>();
         now.files().stream().filter(file -> logbook.of(file.path()).isEmpty())
                 .forEach(file -> names.add(file.path().getFileName().toString()));

@@ -34,7 +34,7 @@ class MissingLibrariesTest {
         Snapshot snapshot = Snapshot.read(new Workspace(folder, List.of(module), List.of()));
         try (Libraries libraries = new Libraries()) {
             Analyst analyst = new Analyst(snapshot, libraries, Monitor.SILENT);
-            return new Surveyor(Rules.installed(), Severities.usual(), Repairs.installed())
+            return new RuleRunner(Rules.installed(), Severities.usual(), Repairs.installed())
                     .survey(analyst.analyse(Focus.whole(Set.of(file)).deeply()), file).stream()
                     .filter(finding -> finding.severity() == Severity.ERROR)
                     .map(finding -> snapshot.file(file).orElseThrow().position(finding.range().start()).line() + " " + finding.about().id())

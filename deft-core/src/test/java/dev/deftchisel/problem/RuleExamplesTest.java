@@ -31,7 +31,7 @@ class RuleExamplesTest {
     }
 
     private void play(Rule rule) throws Exception {
-        About about = rule.about();
+        RuleDescription about = rule.about();
         Example example = about.example();
         assertFalse(about.why().isBlank(), "says why");
         try (Chisel chisel = open(about, "before", example.before())) {
@@ -65,7 +65,7 @@ class RuleExamplesTest {
                 .toList();
     }
 
-    private Chisel open(About about, String name, String code) throws Exception {
+    private Chisel open(RuleDescription about, String name, String code) throws Exception {
         assertFalse(code.isBlank(), () -> name + " is missing");
         SampleWorkspace workspace = new SampleWorkspace(Files.createDirectories(folder.resolve(about.id()).resolve(name)));
         workspace.write(about.example().file(), code);

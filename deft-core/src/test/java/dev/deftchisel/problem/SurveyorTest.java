@@ -22,7 +22,7 @@ class SurveyorTest {
     private Path folder;
 
     /** A rule about variables. */
-    private record OnVariables(About about, Consumer<VariableTree> glance) implements Rule {
+    private record OnVariables(RuleDescription about, Consumer<VariableTree> glance) implements Rule {
 
         @Override
         public Set<Tree.Kind> kinds() {
@@ -30,20 +30,20 @@ class SurveyorTest {
         }
 
         @Override
-        public void look(TreePath path, Survey survey) {
+        public void look(TreePath path, RuleContext survey) {
             glance.accept((VariableTree) path.getLeaf());
             survey.report(path.getLeaf(), "a variable");
         }
     }
 
     private static Rule rule(String id, Consumer<VariableTree> glance) {
-        return new OnVariables(About.of(id, Tag.SUSPICIOUS, "A variable", Effect.SAME_BEHAVIOUR).because("For a test."), glance);
+        return new OnVariables(RuleDescription.of(id, Tag.SUSPICIOUS, "A variable", Effect.SAME_BEHAVIOUR).because("For a test."), glance);
     }
 
     private List<String> found(String code, Rule... rules) throws Exception {
         SampleWorkspace workspace = new SampleWorkspace(folder);
         Path file = workspace.write("Berth.java", code);
-        Surveyor surveyor = new Surveyor(new Rules(List.of(rules)), Severities.usual(), new Repairs(List.of()));
+        RuleRunner surveyor = new RuleRunner(new Rules(List.of(rules)), Severities.usual(), new Repairs(List.of()));
         return surveyor.survey(workspace.analyst().analyse(Focus.whole(Set.of(file)).deeply()), file).stream()
                 .map(finding -> finding.about().id() + "@" + finding.range().start()).toList();
     }

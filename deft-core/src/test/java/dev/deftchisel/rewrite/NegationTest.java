@@ -5,7 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import com.sun.source.tree.ReturnTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.SampleWorkspace;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.source.Range;
 import java.io.IOException;
@@ -25,7 +25,7 @@ class NegationTest {
         SampleWorkspace sample = new SampleWorkspace(folder);
         String source = "class Berth { int a, b; double d; boolean p, q, r; Object o;\n boolean one() { return " + condition + "; } }\n";
         Path file = sample.write("Berth.java", source);
-        Code code = sample.analyst().analyse(Focus.whole(Set.of(file))).code(file).orElseThrow();
+        AttributedFile code = sample.analyst().analyse(Focus.whole(Set.of(file))).code(file).orElseThrow();
         int at = source.indexOf("return");
         TreePath way = code.around(new Range(at, at + 6)).stream()
                 .filter(path -> path.getLeaf() instanceof ReturnTree).findFirst().orElseThrow();

@@ -7,7 +7,7 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.ReturnTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.SampleWorkspace;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.source.Range;
 import java.io.IOException;
@@ -28,7 +28,7 @@ class PrecedenceTest {
         String source = "class Berth { int a, b, hole; int[] c; String t;\n Object one() { return " + moved
                 + "; }\n Object other() { return " + around + "; } }\n";
         Path file = sample.write("Berth.java", source);
-        Code code = sample.analyst().analyse(Focus.whole(Set.of(file))).code(file).orElseThrow();
+        AttributedFile code = sample.analyst().analyse(Focus.whole(Set.of(file))).code(file).orElseThrow();
         int start = source.indexOf("hole", source.indexOf("other"));
         TreePath hole = code.around(new Range(start, start + 4)).get(0);
         int one = source.indexOf("return");

@@ -18,7 +18,7 @@ class HeadlineTest {
 
     @Test
     void thePackageAndTheTypesOutsideOfBraces() {
-        assertEquals(new Headline("harbour.berths", List.of("Berth", "Slot"), Set.of("Berth", "Inner", "Slot")), Headline.of("""
+        assertEquals(new FileHeader("harbour.berths", List.of("Berth", "Slot"), Set.of("Berth", "Inner", "Slot")), FileHeader.of("""
                 package harbour . /* the quays */ berths;
                 import java.util.*;
                 @Fee({1, 2}) class Berth { class Inner { } }
@@ -44,14 +44,14 @@ class HeadlineTest {
         "\\u0063lass A { } class B { }",
         ""})
     void saysTheSameAsTheSkeleton(String source) {
-        assertSame(Skeleton.of(Tokens.of(source)), Headline.of(source));
+        assertSame(FileOutline.of(Tokens.of(source)), FileHeader.of(source));
     }
 
     @Test
     void saysTheSameAsTheSkeletonOfEverySourceHere() throws IOException {
         try (Stream<Path> files = Files.walk(Path.of("src"))) {
             List<String> sources = files.filter(file -> file.toString().endsWith(".java")).map(HeadlineTest::read).toList();
-            sources.forEach(source -> assertSame(Skeleton.of(Tokens.of(source)), Headline.of(source)));
+            sources.forEach(source -> assertSame(FileOutline.of(Tokens.of(source)), FileHeader.of(source)));
         }
     }
 
@@ -63,9 +63,9 @@ class HeadlineTest {
         }
     }
 
-    private static void assertSame(Skeleton skeleton, Headline headline) {
+    private static void assertSame(FileOutline skeleton, FileHeader headline) {
         assertEquals(skeleton.packageName(), headline.packageName());
-        assertEquals(skeleton.types().stream().filter(TypeSketch::isTopLevel).map(TypeSketch::name).toList(),
+        assertEquals(skeleton.types().stream().filter(TypeOutline::isTopLevel).map(TypeOutline::name).toList(),
                 headline.types());
         skeleton.types().forEach(type -> {
             assertTrue(headline.headerNames().contains(type.name()), type::name);

@@ -32,7 +32,7 @@ class SkeletonTest {
             interface Sized { default int size() { return 0; } }
             """;
 
-    private final Skeleton skeleton = Skeleton.of(Tokens.of(SOURCE));
+    private final FileOutline skeleton = FileOutline.of(Tokens.of(SOURCE));
 
     private List<String> bodies() {
         return skeleton.bodies().stream()
@@ -54,11 +54,11 @@ class SkeletonTest {
     @Test
     void typesAreFoundEverywhereWithTheirSupertypes() {
         assertEquals(List.of("Fee", "Berth", "Berth.Local", "Berth.State", "Berth.Slot", "Sized"),
-                skeleton.types().stream().map(TypeSketch::nestedName).toList());
+                skeleton.types().stream().map(TypeOutline::nestedName).toList());
         assertEquals(Set.of("Comparable", "T", "Base", "Sized", "java", "io", "Closeable"),
                 skeleton.types().get(1).supers());
         assertEquals(List.of(true, true, false, false, false, true),
-                skeleton.types().stream().map(TypeSketch::isTopLevel).toList());
+                skeleton.types().stream().map(TypeOutline::isTopLevel).toList());
     }
 
     @Test
@@ -90,7 +90,7 @@ class SkeletonTest {
                 }
                 interface Sized { }
                 """;
-        List<MemberSketch> members = Skeleton.of(Tokens.of(source)).members();
+        List<MemberOutline> members = FileOutline.of(Tokens.of(source)).members();
         assertEquals("""
                 FIELD a, FIELD c, FIELD b, CONSTRUCTOR Berth(int length, @Old final String... names), METHOD all(Map<String,T> by), \
                 CONSTRUCTOR Line, RECORD Line, ENUM_CONSTANT FREE, METHOD go(), ENUM_CONSTANT TAKEN, CONSTRUCTOR State(int... n), \
@@ -104,7 +104,7 @@ class SkeletonTest {
     @Test
     void aFileMayBeginWithAType() {
         assertEquals(List.of("INTERFACE A", "ANNOTATION B"), Stream.of("interface A { }", "@interface B { }")
-                .map(source -> Skeleton.of(Tokens.of(source)).members().get(0))
+                .map(source -> FileOutline.of(Tokens.of(source)).members().get(0))
                 .map(member -> member.kind() + " " + member.name()).toList());
     }
 
@@ -137,7 +137,7 @@ class SkeletonTest {
                     private Berth[] next =null;
                     Tide a, b =null;
                 }
-                """, Skeleton.of(Tokens.of(source)).declarations(source));
+                """, FileOutline.of(Tokens.of(source)).declarations(source));
     }
 
     @Test
@@ -174,11 +174,11 @@ class SkeletonTest {
     }
 
     private static String openDeclarations(String source) {
-        return Skeleton.of(Tokens.of(source)).openDeclarations(source);
+        return FileOutline.of(Tokens.of(source)).openDeclarations(source);
     }
 
     @Test
     void bracesThatDoNotMatchGiveNoBodies() {
-        assertEquals(List.of(), Skeleton.of(Tokens.of("class A { void a() { if (x) { }")).bodies());
+        assertEquals(List.of(), FileOutline.of(Tokens.of("class A { void a() { if (x) { }")).bodies());
     }
 }

@@ -7,7 +7,7 @@ import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.analysis.Role;
 import dev.deftchisel.analysis.SymbolKind;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.SourceFile;
@@ -28,7 +28,7 @@ public final class UnusedMethods {
     static void run(Path folder, PrintStream out) {
         try (Chisel chisel = Chisel.open(OpenRequest.at(folder), Monitor.SILENT)) {
             for (SourceFile file : chisel.snapshot().files()) {
-                Spot start = chisel.spot(new Place(file.path(), new Range(0, 0)));
+                ResolvedPlace start = chisel.spot(new Place(file.path(), new Range(0, 0)));
                 for (Binding binding : start.analysis().bindings(file.path())) {
                     boolean isMethod = binding.role() == Role.DECLARATION && binding.isNamed()
                             && start.analysis().symbol(binding.key())

@@ -5,7 +5,7 @@ import dev.deftchisel.analysis.Role;
 import dev.deftchisel.navigation.Declared;
 import dev.deftchisel.navigation.Finder;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.source.MemberOutline;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -78,21 +78,21 @@ final class Navigation {
                     symbol(one, asked.file().content(), asked.positions()))).toList();
         }
         List<Either<SymbolInformation, DocumentSymbol>> flat = new ArrayList<>();
-        all.forEach(one -> flatten(asked, one, asked.file().headline().packageName(), flat));
+        all.forEach(one -> flatten(asked, one, asked.file().header().packageName(), flat));
         return flat;
     }
 
     @SuppressWarnings("deprecation") // what the protocol has for clients that know no better
     private static void flatten(Session.Asked asked, Declared declared, String container, List<Either<SymbolInformation,
             DocumentSymbol>> flat) {
-        MemberSketch member = declared.member();
+        MemberOutline member = declared.member();
         flat.add(Either.forLeft(new SymbolInformation(member.signature(asked.file().content()), kind(member), new Location(
                 asked.session().documents().uri(asked.file().path()), asked.positions().of(member.range())), container)));
         declared.children().forEach(child -> flatten(asked, child, member.name(), flat));
     }
 
     private static DocumentSymbol symbol(Declared declared, String content, Positions positions) {
-        MemberSketch member = declared.member();
+        MemberOutline member = declared.member();
         return new DocumentSymbol(member.signature(content), kind(member), positions.of(member.range()),
                 positions.of(member.nameRange()), null,
                 declared.children().stream().map(one -> symbol(one, content, positions)).toList());
@@ -113,7 +113,7 @@ final class Navigation {
         return found;
     }
 
-    static SymbolKind kind(MemberSketch member) {
+    static SymbolKind kind(MemberOutline member) {
         return switch (member.kind()) {
             case CLASS, RECORD -> SymbolKind.Class;
             case INTERFACE, ANNOTATION -> SymbolKind.Interface;

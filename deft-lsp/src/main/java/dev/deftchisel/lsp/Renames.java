@@ -6,8 +6,8 @@ import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.operation.Spot;
-import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.operation.ResolvedPlace;
+import dev.deftchisel.source.MemberOutline;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.Objects;
@@ -33,7 +33,7 @@ final class Renames {
     Optional<PrepareRenameResult> prepare(Session.Asked asked, Position position) {
         Place place = asked.place(position);
         Optional<Offer> offer = asked.chisel().offers(place).stream().filter(one -> one.operation().equals(RENAME)).findFirst();
-        Spot spot = asked.chisel().spot(place);
+        ResolvedPlace spot = asked.chisel().spot(place);
         return offer.flatMap(known -> spot.bindings().stream().findFirst().map(Binding::range)
                 .map(range -> new PrepareRenameResult(asked.positions().of(range), current(known, asked, range))));
     }
@@ -50,9 +50,9 @@ final class Renames {
      */
     Optional<WorkspaceEdit> fileRenamed(Session.Asked asked, Path target) {
         String name = typeName(target);
-        Optional<MemberSketch> type = asked.file().skeleton().members().stream()
+        Optional<MemberOutline> type = asked.file().outline().members().stream()
                 .filter(member -> member.name().equals(typeName(asked.file().path())))
-                .filter(member -> asked.file().headline().types().contains(member.name()))
+                .filter(member -> asked.file().header().types().contains(member.name()))
                 .findFirst();
         if (type.isEmpty() || name.equals(type.get().name()) || !Objects.equals(target.getParent(), asked.file().path().getParent())) {
             return Optional.empty();

@@ -1,7 +1,7 @@
 package dev.deftchisel.lsp;
 
 import dev.deftchisel.navigation.Foldable;
-import dev.deftchisel.navigation.Growing;
+import dev.deftchisel.navigation.SelectionExpander;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
@@ -19,7 +19,7 @@ final class Shapes {
 
     /** Blocks, comments of several lines, and the imports. */
     static List<FoldingRange> folds(SourceFile file) {
-        return Foldable.in(file.tokens(), file.skeleton(), file.lines()).stream().map(found -> {
+        return Foldable.in(file.tokens(), file.outline(), file.lines()).stream().map(found -> {
             FoldingRange fold = new FoldingRange(found.first() - 1, found.last() - 1);
             fold.setKind(switch (found.kind()) {
                 case BLOCK -> null;
@@ -36,7 +36,7 @@ final class Shapes {
         for (Position position : positions) {
             int caret = places.offset(position);
             SelectionRange range = null;
-            List<Range> steps = new Growing(asked.file().tokens()).around(new Range(caret, caret));
+            List<Range> steps = new SelectionExpander(asked.file().tokens()).around(new Range(caret, caret));
             for (int i = steps.size() - 1; i >= 0; i--) {
                 range = new SelectionRange(places.of(steps.get(i)), range);
             }

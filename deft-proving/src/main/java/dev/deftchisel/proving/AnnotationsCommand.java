@@ -1,6 +1,6 @@
 package dev.deftchisel.proving;
 
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Rules;
 import dev.deftchisel.proving.annotated.SameFindings;
 import dev.deftchisel.proving.corpus.Corpus;
@@ -29,7 +29,7 @@ final class AnnotationsCommand implements Callable<Integer> {
         SameFindings oracle = new SameFindings();
         int different = 0;
         List<Corpus> subjects = new ArrayList<>();
-        for (About about : Rules.installed().abouts()) {
+        for (RuleDescription about : Rules.installed().abouts()) {
             subjects.add(example(about));
         }
         subjects.addAll(corpora.given() ? corpora.copies() : List.of());
@@ -44,7 +44,7 @@ final class AnnotationsCommand implements Callable<Integer> {
         return different == 0 ? 0 : 1;
     }
 
-    private static Corpus example(About about) throws IOException {
+    private static Corpus example(RuleDescription about) throws IOException {
         Path folder = Files.createTempDirectory("prove-annotations");
         Path file = folder.resolve("src").resolve(about.example().file());
         Files.createDirectories(file.getParent());

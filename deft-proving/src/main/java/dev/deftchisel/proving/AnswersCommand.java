@@ -40,9 +40,9 @@ final class AnswersCommand implements Callable<Integer> {
             try (Chisel chisel = Chisel.open(copy.request(), Monitor.SILENT)) {
                 open = PaceCommand.open(chisel);
                 renamed = chisel.snapshot().files().stream()
-                        .filter(file -> file.headline().types().size() == 1 && !file.equals(open))
+                        .filter(file -> file.header().types().size() == 1 && !file.equals(open))
                         .min(Comparator.comparingInt(file -> Math.abs(
-                                chisel.snapshot().mentioning(Set.of(file.headline().types().get(0))).size() - USERS)))
+                                chisel.snapshot().mentioning(Set.of(file.header().types().get(0))).size() - USERS)))
                         .orElseThrow();
             }
             AnswerTimes.Times times = AnswerTimes.measure(copy.request().folder(), open, renamed, rounds, seed);

@@ -4,7 +4,7 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
 import dev.deftchisel.Problems;
 import dev.deftchisel.analysis.Monitor;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rules;
 import dev.deftchisel.proving.behaviour.SameBehaviour;
@@ -48,7 +48,7 @@ final class BehaviourCommand implements Callable<Integer> {
         int fixes = 0;
         int calls = 0;
         int methods = 0;
-        for (About about : Rules.installed().abouts()) {
+        for (RuleDescription about : Rules.installed().abouts()) {
             if (rules.isEmpty() ? about.effect() == Effect.OTHER : !rules.contains(about.id())) {
                 continue;
             }
@@ -83,7 +83,7 @@ final class BehaviourCommand implements Callable<Integer> {
     }
 
     /** The rule's example, the methods that were written for this, and the corpora. */
-    private List<OpenRequest> requests(About about) throws IOException {
+    private List<OpenRequest> requests(RuleDescription about) throws IOException {
         List<OpenRequest> requests = new ArrayList<>();
         Path folder = Files.createTempDirectory("prove-behaviour");
         Path example = folder.resolve("example").resolve(about.example().file());
@@ -107,7 +107,7 @@ final class BehaviourCommand implements Callable<Integer> {
         return requests;
     }
 
-    private static void wanted(Path folder, About about) throws IOException {
+    private static void wanted(Path folder, RuleDescription about) throws IOException {
         Files.writeString(folder.resolve(".editorconfig"), "root = true\n[*]\ndeft_" + about.id() + " = warning\n");
     }
 

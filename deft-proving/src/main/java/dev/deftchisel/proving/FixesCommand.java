@@ -1,6 +1,6 @@
 package dev.deftchisel.proving;
 
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rules;
 import dev.deftchisel.problem.Tag;
@@ -59,7 +59,7 @@ final class FixesCommand implements Callable<Integer> {
     }
 
     private List<FixedEverywhere.Turn> turns() {
-        List<About> chosen = Rules.installed().abouts().stream()
+        List<RuleDescription> chosen = Rules.installed().abouts().stream()
                 .filter(about -> rules.isEmpty() ? about.tag() != Tag.SUSPICIOUS || about.effect() != Effect.OTHER
                         : rules.contains(about.id()))
                 .toList();
@@ -71,7 +71,7 @@ final class FixesCommand implements Callable<Integer> {
                 new FixedEverywhere.Turn("the others", ids(chosen, about -> about.effect() != Effect.SAME_CLASSES), false, false));
     }
 
-    private static Set<String> ids(List<About> chosen, Predicate<About> wanted) {
-        return chosen.stream().filter(wanted).map(About::id).collect(Collectors.toSet());
+    private static Set<String> ids(List<RuleDescription> chosen, Predicate<RuleDescription> wanted) {
+        return chosen.stream().filter(wanted).map(RuleDescription::id).collect(Collectors.toSet());
     }
 }

@@ -101,12 +101,12 @@ final class PaceCommand implements Callable<Integer> {
     }
 
     private static List<SourceFile> editable(Chisel chisel) {
-        return chisel.snapshot().files().stream().filter(file -> !file.skeleton().bodies().isEmpty()).toList();
+        return chisel.snapshot().files().stream().filter(file -> !file.outline().bodies().isEmpty()).toList();
     }
 
     /** One more statement in a body. */
     private static String edited(SourceFile file, Random random) {
-        List<Range> bodies = file.skeleton().bodies();
+        List<Range> bodies = file.outline().bodies();
         int end = bodies.get(random.nextInt(bodies.size())).start();
         return file.content().substring(0, end) + " ;" + file.content().substring(end);
     }

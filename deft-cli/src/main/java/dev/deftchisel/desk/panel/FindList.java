@@ -5,9 +5,9 @@ import dev.deftchisel.desk.picture.Ink;
 import dev.deftchisel.desk.picture.Line;
 import dev.deftchisel.navigation.Declared;
 import dev.deftchisel.navigation.Finder;
-import dev.deftchisel.navigation.Initials;
+import dev.deftchisel.navigation.InitialsMatcher;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.source.MemberSketch;
+import dev.deftchisel.source.MemberOutline;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -33,12 +33,12 @@ public final class FindList {
     }
 
     /** Asks for what is looked for. */
-    public static void open(Bench bench) {
+    public static void open(PanelHost bench) {
         Place here = bench.place();
         Lists.show(bench, Picker.<Place>of("find", (typed, part, found) -> find(bench, here, typed, part, found)).parts(PARTS));
     }
 
-    private static void find(Bench bench, Place here, String typed, int part, Consumer<List<Item<Place>>> found) {
+    private static void find(PanelHost bench, Place here, String typed, int part, Consumer<List<Item<Place>>> found) {
         Matcher line = LINE.matcher(typed);
         boolean hasLine = line.matches();
         String name = hasLine ? line.group(1) : typed;
@@ -73,13 +73,13 @@ public final class FindList {
     }
 
     private static List<Item<Place>> files(Chisel chisel, String typed) {
-        Initials initials = new Initials(typed);
+        InitialsMatcher initials = new InitialsMatcher(typed);
         record Ranked(Path path, int match) {
         }
         return chisel.snapshot().files().stream()
                 .map(file -> new Ranked(file.path(), Math.max(initials.match(String.valueOf(file.path().getFileName())),
-                        chisel.workspace().show(file.path()).contains(typed) ? 1 : Initials.NONE)))
-                .filter(one -> one.match() > Initials.NONE)
+                        chisel.workspace().show(file.path()).contains(typed) ? 1 : InitialsMatcher.NONE)))
+                .filter(one -> one.match() > InitialsMatcher.NONE)
                 .sorted(Comparator.comparing((Ranked one) -> -one.match()).thenComparing(Ranked::path)).limit(MOST)
                 .map(one -> new Item<>(new Place(one.path(), new Range(0, 0)), chisel.workspace().show(one.path()),
                         Line.of(String.valueOf(one.path().getFileName()), Ink.TYPE)
@@ -87,12 +87,12 @@ public final class FindList {
                 .toList();
     }
 
-    private static String word(MemberSketch.Kind kind) {
+    private static String word(MemberOutline.Kind kind) {
         return kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 
     /** What the file of the caret declares, as a tree; the member of the caret is chosen. */
-    public static void outline(Bench bench) {
+    public static void outline(PanelHost bench) {
         Place here = bench.place();
         bench.ask(Lane.GO, chisel -> chisel.snapshot().file(here.file()).map(file -> {
             List<Item<Place>> items = new ArrayList<>();
@@ -110,7 +110,7 @@ public final class FindList {
     }
 
     private static void outline(SourceFile file, Declared declared, int depth, List<Item<Place>> items) {
-        MemberSketch member = declared.member();
+        MemberOutline member = declared.member();
         items.add(new Item<>(new Place(file.path(), member.nameRange()), member.name(),
                 Line.of("  ".repeat(depth) + member.signature(file.content()), member.kind().isType() ? Ink.TYPE : Ink.PLAIN),
                 String.valueOf(file.lines().line(member.nameRange().start()))));

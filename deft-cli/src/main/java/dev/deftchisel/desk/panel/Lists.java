@@ -26,7 +26,7 @@ public final class Lists {
      * @param title what they are
      * @param find  finds them
      */
-    public static void places(Bench bench, String title, Function<Chisel, List<Place>> find) {
+    public static void places(PanelHost bench, String title, Function<Chisel, List<Place>> find) {
         record Found(Place place, String label, String line) {
         }
         bench.ask(Lane.GO, chisel -> find.apply(chisel).stream().flatMap(place -> chisel.snapshot().file(place.file()).stream()
@@ -45,7 +45,7 @@ public final class Lists {
     }
 
     /** Opens a list of places: the code around each is shown, and one goes to what is chosen. */
-    static void show(Bench bench, Picker.Making<Place> list) {
+    static void show(PanelHost bench, Picker.Making<Place> list) {
         bench.open(list.showing((place, show) -> code(bench, place, show)).then(bench::close, "go there", place -> {
             bench.close();
             bench.go(place.file(), place.selection());
@@ -53,7 +53,7 @@ public final class Lists {
     }
 
     /** The code around a place. */
-    static void code(Bench bench, Place place, Consumer<List<Line>> show) {
+    static void code(PanelHost bench, Place place, Consumer<List<Line>> show) {
         bench.ask(Lane.FIND, chisel -> lines(chisel, place), show);
     }
 
@@ -72,7 +72,7 @@ public final class Lists {
     }
 
     /** Asks something that has a few answers. */
-    public static void ask(Bench bench, String question, List<Answer> answers) {
+    public static void ask(PanelHost bench, String question, List<Answer> answers) {
         List<Item<Answer>> items = answers.stream()
                 .map(answer -> new Item<>(answer, answer.words(), Line.of(answer.words(), Ink.PLAIN), "")).toList();
         bench.open(Picker.of(question, Source.of(items)).then(bench::close, "do it", answer -> {
@@ -82,7 +82,7 @@ public final class Lists {
     }
 
     /** Shows where something is declared, from here. */
-    public static void peek(Bench bench, Place place) {
+    public static void peek(PanelHost bench, Place place) {
         record Found(Place place, String label) {
         }
         bench.ask(Lane.GO, chisel -> chisel.navigator().declaration(place).map(found -> new Found(found,

@@ -20,11 +20,11 @@ import java.util.function.Predicate;
 /** What can be done at a place: fixes of what is wrong there, then all offers, each with its preview. */
 public final class OffersList {
 
-    private final Bench bench;
+    private final PanelHost bench;
     private final Function<String, String> keys;
 
     /** @param keys of an operation by its id; empty text when it has none */
-    public OffersList(Bench bench, Function<String, String> keys) {
+    public OffersList(PanelHost bench, Function<String, String> keys) {
         this.bench = bench;
         this.keys = keys;
     }

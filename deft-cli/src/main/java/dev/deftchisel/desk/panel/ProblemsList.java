@@ -20,7 +20,7 @@ public final class ProblemsList {
     }
 
     /** Shows it; goes to what is chosen. */
-    public static void open(Bench bench) {
+    public static void open(PanelHost bench) {
         bench.ask(Lane.GO, ProblemsList::find, problems -> {
             if (problems.isEmpty()) {
                 bench.say("nothing is wrong in this workspace");
@@ -39,7 +39,7 @@ public final class ProblemsList {
                 .toList();
     }
 
-    private static Item<Place> item(Bench bench, Problem problem) {
+    private static Item<Place> item(PanelHost bench, Problem problem) {
         return new Item<>(new Place(problem.file(), problem.range()),
                 bench.shown(problem.file()) + " " + problem.rule() + " " + problem.sentence(),
                 Line.of(CodeView.sign(problem.severity()) + " ", CodeView.ink(problem.severity()))

@@ -1,6 +1,6 @@
 package dev.deftchisel.desk.panel;
 
-import dev.deftchisel.navigation.Initials;
+import dev.deftchisel.navigation.InitialsMatcher;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -35,7 +35,7 @@ public interface Source<T> {
         List<Ranked<T>> ranked = new ArrayList<>();
         for (Item<T> item : items) {
             int match = match(item.label(), typed.strip());
-            if (match > Initials.NONE) {
+            if (match > InitialsMatcher.NONE) {
                 ranked.add(new Ranked<>(item, match));
             }
         }
@@ -46,8 +46,8 @@ public interface Source<T> {
     private static int match(String label, String typed) {
         int least = Integer.MAX_VALUE;
         for (String word : typed.split("\\s+")) {
-            Initials initials = new Initials(word);
-            int best = label.toLowerCase(Locale.ROOT).contains(word.toLowerCase(Locale.ROOT)) ? 1 : Initials.NONE;
+            InitialsMatcher initials = new InitialsMatcher(word);
+            int best = label.toLowerCase(Locale.ROOT).contains(word.toLowerCase(Locale.ROOT)) ? 1 : InitialsMatcher.NONE;
             for (String part : label.split("[^\\p{L}\\p{N}_$]+")) {
                 best = Math.max(best, initials.match(part));
             }

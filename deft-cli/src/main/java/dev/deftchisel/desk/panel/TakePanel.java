@@ -33,7 +33,7 @@ public final class TakePanel implements Panel {
         Outcome plan(Chisel chisel, Answers answers);
     }
 
-    private final Bench bench;
+    private final PanelHost bench;
     private final String title;
     private final Planning planning;
     private final Optional<String> operation;
@@ -54,7 +54,7 @@ public final class TakePanel implements Panel {
      * @param questions what can be answered; those that have only one answer are left out
      * @param operation that is taken, so that it can be taken again; empty for fixes
      */
-    public TakePanel(Bench bench, String title, List<Question> questions, Optional<String> operation, Planning planning) {
+    public TakePanel(PanelHost bench, String title, List<Question> questions, Optional<String> operation, Planning planning) {
         this.bench = bench;
         this.title = title;
         this.planning = planning;

@@ -19,13 +19,13 @@ public final class UsesList {
     }
 
     /** The uses of what is at the caret. */
-    public static void open(Bench bench) {
+    public static void open(PanelHost bench) {
         Place here = bench.place();
         bench.ask(Lane.GO, chisel -> chisel.uses(here), uses -> uses.ifPresentOrElse(known -> show(bench, known),
                 () -> bench.say("no name stands here whose uses could be shown")));
     }
 
-    private static void show(Bench bench, Uses uses) {
+    private static void show(PanelHost bench, Uses uses) {
         Lists.show(bench, Picker.<Place>of("uses of " + uses.symbol().name(), (typed, part, found) -> found.accept(Source.narrowed(
                 uses.all().stream().filter(sort(part)).map(use -> item(bench, use)).toList(), typed))).parts(PARTS));
     }
@@ -41,7 +41,7 @@ public final class UsesList {
         };
     }
 
-    private static Item<Place> item(Bench bench, Uses.Use use) {
+    private static Item<Place> item(PanelHost bench, Uses.Use use) {
         String where = use.file().getFileName() + ":" + use.position().line();
         return new Item<>(new Place(use.file(), use.range()), bench.shown(use.file()) + " " + use.line(),
                 Line.of(where, Ink.PLACE).and("  " + use.line(), Ink.PLAIN),
@@ -59,11 +59,11 @@ public final class UsesList {
     }
 
     /** Who calls what is at the caret; from each caller to those who call it. */
-    public static void callers(Bench bench) {
+    public static void callers(PanelHost bench) {
         callers(bench, bench.place(), "");
     }
 
-    private static void callers(Bench bench, Place of, String before) {
+    private static void callers(PanelHost bench, Place of, String before) {
         record Called(String name, List<Caller> callers) {
         }
         bench.ask(Lane.GO, chisel -> chisel.symbol(of).map(symbol -> new Called(symbol.name(), chisel.hierarchy().callers(of).stream()

@@ -2,7 +2,7 @@ package dev.deftchisel.desk.text;
 
 import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.Skeleton;
+import dev.deftchisel.source.FileOutline;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -20,7 +20,7 @@ public final class Draft {
     private final int main;
     private LineMap lines;
     private Tokens tokens;
-    private Skeleton skeleton;
+    private FileOutline skeleton;
 
     private Draft(String content, List<Caret> carets, int main, LineMap lines, Tokens tokens) {
         this.content = content;
@@ -67,9 +67,9 @@ public final class Draft {
     }
 
     /** What the text declares. */
-    public Skeleton skeleton() {
+    public FileOutline skeleton() {
         if (skeleton == null) {
-            skeleton = Skeleton.of(tokens());
+            skeleton = FileOutline.of(tokens());
         }
         return skeleton;
     }

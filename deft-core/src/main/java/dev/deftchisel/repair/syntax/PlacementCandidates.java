@@ -33,7 +33,7 @@ final class PlacementCandidates implements CandidateSource {
     /** An import behind the first type. */
     private static void imports(BrokenText text, List<Candidate> found) {
         Matcher lines = IMPORT.matcher(text.content());
-        int firstType = text.file().skeleton().types().stream().mapToInt(type -> type.nameRange().start()).min().orElse(Integer.MAX_VALUE);
+        int firstType = text.file().outline().types().stream().mapToInt(type -> type.nameRange().start()).min().orElse(Integer.MAX_VALUE);
         List<Range> late = new ArrayList<>();
         int home = 0;
         while (lines.find()) {

@@ -12,13 +12,13 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.NullTest;
 import dev.deftchisel.rule.WrittenValues;
@@ -42,8 +42,8 @@ public final class ChangedInLoop implements Rule {
     private static final Set<String> MAPS = Set.of("java.util.Map", "java.util.HashMap", "java.util.TreeMap", "java.util.LinkedHashMap");
 
     @Override
-    public About about() {
-        return About.of("changed-in-loop", Tag.SUSPICIOUS, "A collection changes while a loop goes over it", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("changed-in-loop", Tag.SUSPICIOUS, "A collection changes while a loop goes over it", Effect.SAME_BEHAVIOUR)
                 .because("The next round of the loop ends in a ConcurrentModificationException.")
                 .example("""
                         import java.util.List;
@@ -102,10 +102,10 @@ public final class ChangedInLoop implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         EnhancedForLoopTree loop = (EnhancedForLoopTree) path.getLeaf();
-        Code code = survey.code();
-        TreePath source = Code.inner(new TreePath(path, loop.getExpression()));
+        AttributedFile code = survey.code();
+        TreePath source = AttributedFile.inner(new TreePath(path, loop.getExpression()));
         Optional<TreePath> view = view(source, code);
         TreePath owner = view.orElse(source);
         boolean isPlain = NullTest.isName((ExpressionTree) owner.getLeaf())
@@ -123,7 +123,7 @@ public final class ChangedInLoop implements Rule {
     }
 
     /** Whether a field or local variable is given what may change meanwhile, or what nobody can tell: only java.util is sure to fail. */
-    private static boolean isShared(Element variable, Survey survey) {
+    private static boolean isShared(Element variable, RuleContext survey) {
         return variable.getKind() != ElementKind.PARAMETER && variable.getKind() != ElementKind.EXCEPTION_PARAMETER
                 && (survey.names().declaration(variable).isEmpty() || !WrittenValues.of(variable, survey).stream().filter(value -> value.getLeaf().getKind() != Tree.Kind.NULL_LITERAL)
                         .allMatch(value -> value.getLeaf() instanceof NewClassTree && survey.code().type(value)
@@ -132,18 +132,18 @@ public final class ChangedInLoop implements Rule {
     }
 
     /** The map whose keys, values or entries a loop goes over (java.util.Map.keySet). */
-    private static Optional<TreePath> view(TreePath source, Code code) {
+    private static Optional<TreePath> view(TreePath source, AttributedFile code) {
         boolean isView = source.getLeaf() instanceof MethodInvocationTree
                 && VIEWS.stream().anyMatch(name -> Calls.isOf(code, source, "java.util.Map", name, 0));
-        return isView ? Calls.receiver(source).map(Code::inner) : Optional.empty();
+        return isView ? Calls.receiver(source).map(AttributedFile::inner) : Optional.empty();
     }
 
     /** The call of a method of what a name stands for, within the rounds of a loop. */
     private static Optional<TreePath> calls(TreePath use, EnhancedForLoopTree loop) {
         TreePath name = use.getParentPath().getLeaf() instanceof MemberSelectTree own && own.getIdentifier().contentEquals(use.getLeaf().toString())
                 ? use.getParentPath() : use;
-        if (!NullTest.isName((ExpressionTree) name.getLeaf()) || !Code.leadsThrough(name, null, tree -> tree == loop.getStatement())
-                || Code.isDeferred(name, loop)) {
+        if (!NullTest.isName((ExpressionTree) name.getLeaf()) || !AttributedFile.leadsThrough(name, null, tree -> tree == loop.getStatement())
+                || AttributedFile.isDeferred(name, loop)) {
             return Optional.empty();
         }
         TreePath select = name.getParentPath();
@@ -154,20 +154,20 @@ public final class ChangedInLoop implements Rule {
     }
 
     /** Whether what the call gives is asked for in the next statement, by which the loop is left when something was changed. */
-    private static boolean isAsked(TreePath call, Code code) {
+    private static boolean isAsked(TreePath call, AttributedFile code) {
         TreePath given = call.getParentPath();
         if (!(given.getLeaf() instanceof AssignmentTree assignment)) {
             return false;
         }
         TreePath statement = given.getParentPath();
-        List<? extends StatementTree> all = Code.statements(statement.getParentPath().getLeaf());
+        List<? extends StatementTree> all = AttributedFile.statements(statement.getParentPath().getLeaf());
         int next = all.indexOf(statement.getLeaf()) + 1;
         return next > 0 && next < all.size() && all.get(next) instanceof IfTree choice
                 && code.reads(choice.getCondition()).contains(code.reads(assignment.getVariable())) && !mayGoOn(last(choice.getThenStatement()));
     }
 
     private static StatementTree last(StatementTree statement) {
-        List<? extends StatementTree> inner = Code.statements(statement);
+        List<? extends StatementTree> inner = AttributedFile.statements(statement);
         return inner.isEmpty() ? statement : inner.get(inner.size() - 1);
     }
 
@@ -179,7 +179,7 @@ public final class ChangedInLoop implements Rule {
                     && !Jumps.canComplete(asked.getThenStatement())) {
                 return false;
             }
-            List<? extends StatementTree> all = Code.statements(at.getParentPath().getLeaf());
+            List<? extends StatementTree> all = AttributedFile.statements(at.getParentPath().getLeaf());
             int index = all.indexOf(at.getLeaf());
             if (index >= 0 && !all.subList(index, all.size()).stream().allMatch(ChangedInLoop::mayGoOn)) {
                 return false;

@@ -5,12 +5,12 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 import javax.lang.model.type.TypeKind;
@@ -19,8 +19,8 @@ import javax.lang.model.type.TypeKind;
 public final class CharAsNumber implements Rule {
 
     @Override
-    public About about() {
-        return About.of("char-as-number", Tag.SUSPICIOUS, "A character is taken for a number", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("char-as-number", Tag.SUSPICIOUS, "A character is taken for a number", Effect.OTHER)
                 .because("A builder made with a character is empty and has room for as many as its code.")
                 .example("""
                         class Log {
@@ -53,9 +53,9 @@ public final class CharAsNumber implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         NewClassTree made = (NewClassTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         boolean isBuilder = made.getArguments().size() == 1
                 && (Calls.makes(code, path, "java.lang.StringBuilder") || Calls.makes(code, path, "java.lang.StringBuffer"));
         if (isBuilder && code.type(new TreePath(path, made.getArguments().get(0)))

@@ -5,13 +5,13 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.Wanted;
 import java.math.BigInteger;
@@ -23,8 +23,8 @@ import javax.lang.model.type.TypeKind;
 public final class ConstantOverflow implements Rule {
 
     @Override
-    public About about() {
-        return About.of("constant-overflow", Tag.SUSPICIOUS, "A known product is too large for an int", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("constant-overflow", Tag.SUSPICIOUS, "A known product is too large for an int", Effect.OTHER)
                 .because("It is worked out as int, and only what is left of it becomes a long.")
                 .example("""
                         class Tides {
@@ -50,10 +50,10 @@ public final class ConstantOverflow implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
-        Code code = survey.code();
+    public void look(TreePath path, RuleContext survey) {
+        AttributedFile code = survey.code();
         BinaryTree product = (BinaryTree) path.getLeaf();
-        boolean isPart = Code.outer(path).getLeaf().getKind() == Tree.Kind.MULTIPLY;
+        boolean isPart = AttributedFile.outer(path).getLeaf().getKind() == Tree.Kind.MULTIPLY;
         Optional<BigInteger> exact = isPart || !isInt(path, code) ? Optional.empty() : exact(path, code);
         boolean isTooLarge = exact.filter(value -> value.bitLength() >= Integer.SIZE).isPresent();
         if (isTooLarge && isLong(path, code)) {
@@ -65,20 +65,20 @@ public final class ConstantOverflow implements Rule {
         }
     }
 
-    private static boolean isInt(TreePath path, Code code) {
+    private static boolean isInt(TreePath path, AttributedFile code) {
         return code.type(path).filter(type -> type.getKind() == TypeKind.INT).isPresent();
     }
 
     /** Whether it becomes a long in its place, or in a sum. */
-    private static boolean isLong(TreePath path, Code code) {
-        TreePath parent = Code.outer(path);
+    private static boolean isLong(TreePath path, AttributedFile code) {
+        TreePath parent = AttributedFile.outer(path);
         boolean isTerm = parent.getLeaf().getKind() == Tree.Kind.PLUS || parent.getLeaf().getKind() == Tree.Kind.MINUS;
         return (isTerm ? code.type(parent) : Wanted.inPlace(path, code)).filter(type -> type.getKind() == TypeKind.LONG).isPresent();
     }
 
     /** The product without a limit; empty where a factor is unknown. */
-    private static Optional<BigInteger> exact(TreePath path, Code code) {
-        TreePath plain = Code.inner(path);
+    private static Optional<BigInteger> exact(TreePath path, AttributedFile code) {
+        TreePath plain = AttributedFile.inner(path);
         if (plain.getLeaf() instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY && isInt(plain, code)) {
             return exact(new TreePath(plain, product.getLeftOperand()), code)
                     .flatMap(left -> exact(new TreePath(plain, product.getRightOperand()), code).map(left::multiply));
@@ -88,7 +88,7 @@ public final class ConstantOverflow implements Rule {
     }
 
     private static TreePath first(TreePath path) {
-        TreePath plain = Code.inner(path);
+        TreePath plain = AttributedFile.inner(path);
         ExpressionTree tree = (ExpressionTree) plain.getLeaf();
         return tree instanceof BinaryTree product ? first(new TreePath(plain, product.getLeftOperand())) : plain;
     }

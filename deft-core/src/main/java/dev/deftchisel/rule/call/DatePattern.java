@@ -5,12 +5,12 @@ import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.List;
 import java.util.Set;
@@ -19,8 +19,8 @@ import java.util.Set;
 public final class DatePattern implements Rule {
 
     @Override
-    public About about() {
-        return About.of("date-pattern", Tag.SUSPICIOUS, "A date pattern has the year of the week or the day of the year", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("date-pattern", Tag.SUSPICIOUS, "A date pattern has the year of the week or the day of the year", Effect.OTHER)
                 .because("'YYYY' is the year to which the week belongs, 'DD' the day counted from New Year: both are right most of the time.")
                 .example("""
                         import java.time.format.DateTimeFormatter;
@@ -51,8 +51,8 @@ public final class DatePattern implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
-        Code code = survey.code();
+    public void look(TreePath path, RuleContext survey) {
+        AttributedFile code = survey.code();
         List<? extends ExpressionTree> arguments = Calls.arguments(path.getLeaf());
         if (arguments.isEmpty() || !(arguments.get(0) instanceof LiteralTree literal) || !(literal.getValue() instanceof String text)) {
             return;

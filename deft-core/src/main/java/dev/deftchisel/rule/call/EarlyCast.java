@@ -5,12 +5,12 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.Set;
@@ -20,8 +20,8 @@ import javax.lang.model.type.TypeKind;
 public final class EarlyCast implements Rule {
 
     @Override
-    public About about() {
-        return About.of("early-cast", Tag.SUSPICIOUS, "A random fraction is cut to zero", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("early-cast", Tag.SUSPICIOUS, "A random fraction is cut to zero", Effect.OTHER)
                 .because("A cast binds tighter than a product: the fraction is always cut to 0 first.")
                 .example("""
                         class Berths {
@@ -51,9 +51,9 @@ public final class EarlyCast implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         TypeCastTree cast = (TypeCastTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         TreePath value = new TreePath(path, cast.getExpression());
         boolean isFraction = Calls.isOf(code, value, "java.lang.Math", "random", 0)
                 || Calls.isOf(code, value, "java.util.Random", "nextDouble", 0)

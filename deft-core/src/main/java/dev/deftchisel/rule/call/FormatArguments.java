@@ -4,14 +4,14 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.List;
@@ -27,8 +27,8 @@ public final class FormatArguments implements Rule {
     private static final Set<String> FORMATS = Set.of("format", "printf", "formatted");
 
     @Override
-    public About about() {
-        return About.of("format-arguments", Tag.SUSPICIOUS, "A format and its arguments do not go together", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("format-arguments", Tag.SUSPICIOUS, "A format and its arguments do not go together", Effect.OTHER)
                 .because("A place without an argument, or with one of another type, fails when it runs; an argument without a place is lost.")
                 .example("""
                         class Log {
@@ -59,9 +59,9 @@ public final class FormatArguments implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         Optional<ExecutableElement> method = FORMATS.contains(Calls.name(call))
                 ? Calls.method(code, path).filter(known -> known.isVarArgs() && isFormatter(known)) : Optional.empty();
         if (method.isEmpty()) {
@@ -80,7 +80,7 @@ public final class FormatArguments implements Rule {
         }
     }
 
-    private static void report(TreePath format, String text, List<TreePath> given, boolean isArray, Survey survey) {
+    private static void report(TreePath format, String text, List<TreePath> given, boolean isArray, RuleContext survey) {
         Optional<List<FormatPlace>> places = FormatPlace.in(text);
         if (places.isEmpty()) {
             survey.report(format.getLeaf(), "a '%' in it begins no place; write '%%' for the sign itself");
@@ -97,8 +97,8 @@ public final class FormatArguments implements Rule {
         }
     }
 
-    private static void compare(TreePath format, String text, FormatPlace place, List<TreePath> given, Survey survey) {
-        Code code = survey.code();
+    private static void compare(TreePath format, String text, FormatPlace place, List<TreePath> given, RuleContext survey) {
+        AttributedFile code = survey.code();
         TreePath argument = given.get(place.argument());
         Optional<TypeMirror> wrong = code.type(argument)
                 .filter(type -> !place.takes(type, code) && Constants.value(code, argument).filter(value -> value.equals("null")).isEmpty());
@@ -109,11 +109,11 @@ public final class FormatArguments implements Rule {
     }
 
     /** Whether a format stands there letter by letter. */
-    private static boolean isWritten(TreePath format, String text, Code code) {
+    private static boolean isWritten(TreePath format, String text, AttributedFile code) {
         return code.text(format.getLeaf()).equals('"' + text + '"');
     }
 
-    private static Range at(TreePath format, FormatPlace place, Code code) {
+    private static Range at(TreePath format, FormatPlace place, AttributedFile code) {
         int start = code.range(format.getLeaf()).start() + 1 + place.start();
         return new Range(start, start + place.text().length());
     }

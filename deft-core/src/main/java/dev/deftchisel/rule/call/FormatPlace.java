@@ -1,6 +1,6 @@
 package dev.deftchisel.rule.call;
 
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import java.util.ArrayList;
 import java.util.List;
@@ -64,7 +64,7 @@ record FormatPlace(int start, String text, int argument, boolean isPrecise, char
     }
 
     /** Whether a value of a type can be written there; so it is, too, where the type says too little. */
-    boolean takes(TypeMirror type, Code code) {
+    boolean takes(TypeMirror type, AttributedFile code) {
         TypeMirror boxed = code.boxed(type);
         if (isTime) {
             return !NamedTypes.isOneOf(boxed, KNOWN) || NamedTypes.is(boxed, "java.lang.Long");
@@ -78,7 +78,7 @@ record FormatPlace(int start, String text, int argument, boolean isPrecise, char
     }
 
     /** The same place for a value of a type; empty where it would need to say something else, too. */
-    Optional<String> of(TypeMirror type, Code code) {
+    Optional<String> of(TypeMirror type, AttributedFile code) {
         TypeMirror boxed = code.boxed(type);
         String letter = NamedTypes.isOneOf(boxed, FRACTIONS) ? "f" : NamedTypes.isOneOf(boxed, WHOLE) ? "d"
                 : NamedTypes.is(boxed, "java.lang.Character") ? "c" : "s";

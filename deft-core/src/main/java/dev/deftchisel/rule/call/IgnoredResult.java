@@ -7,12 +7,12 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.TryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Optional;
 import java.util.Set;
@@ -34,8 +34,8 @@ public final class IgnoredResult implements Rule {
             "hashCode", "codePointAt", "forEach", "chars");
 
     @Override
-    public About about() {
-        return About.of("ignored-result", Tag.SUSPICIOUS, "The result of a call is lost, and it does nothing else", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("ignored-result", Tag.SUSPICIOUS, "The result of a call is lost, and it does nothing else", Effect.OTHER)
                 .because("The object itself never changes: what the call works out is in its result.")
                 .example("""
                         class Log {
@@ -73,9 +73,9 @@ public final class IgnoredResult implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         TreePath call = new TreePath(path, ((ExpressionStatementTree) path.getLeaf()).getExpression());
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         Optional<ExecutableElement> method = Calls.method(code, call);
         if (method.isEmpty() || !isPureValue(method.get()) || isInTry(path)) {
             return;
@@ -100,10 +100,10 @@ public final class IgnoredResult implements Rule {
 
     /** Where somebody waits for an exception, that is what the call is for. */
     private static boolean isInTry(TreePath path) {
-        return Code.leadsThrough(path, null, tree -> tree instanceof TryTree || tree instanceof LambdaExpressionTree);
+        return AttributedFile.leadsThrough(path, null, tree -> tree instanceof TryTree || tree instanceof LambdaExpressionTree);
     }
 
     private static boolean isCaptured(TreePath path) {
-        return Code.leadsThrough(path, null, tree -> tree instanceof LambdaExpressionTree);
+        return AttributedFile.leadsThrough(path, null, tree -> tree instanceof LambdaExpressionTree);
     }
 }

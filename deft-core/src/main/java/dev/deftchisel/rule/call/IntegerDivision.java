@@ -9,14 +9,14 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Precedence;
 import dev.deftchisel.rule.Wanted;
@@ -33,8 +33,8 @@ public final class IntegerDivision implements Rule {
     private static final Pattern ROUNDING = Pattern.compile("round|ceil|floor|rint");
 
     @Override
-    public About about() {
-        return About.of("integer-division", Tag.SUSPICIOUS, "Whole numbers are divided where a fraction is wanted", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("integer-division", Tag.SUSPICIOUS, "Whole numbers are divided where a fraction is wanted", Effect.OTHER)
                 .because("The fraction is cut off before the result becomes a floating point number.")
                 .example("""
                         class Dues {
@@ -69,11 +69,11 @@ public final class IntegerDivision implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         BinaryTree division = (BinaryTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         // who rounds down what is already rounded wants just that
-        boolean isFloor = Calls.isOf(code, Code.outer(path), "java.lang.Math", "floor", 1);
+        boolean isFloor = Calls.isOf(code, AttributedFile.outer(path), "java.lang.Math", "floor", 1);
         if (!isWhole(path, code) || isEven(path, division, code) || isFloor || isSaid(path, code) || isScaled(path, division) || isHalfOfWhole(path, division, code)
                 || isOfForeignCall(path, survey) || isLarge(path, division, code)) {
             return;
@@ -89,81 +89,81 @@ public final class IntegerDivision implements Rule {
     }
 
     /** {@code (cell / rows) / (double) all}: who casts one part and puts the other in parentheses knows where the fraction begins. */
-    private static boolean isSaid(TreePath path, Code code) {
-        return path.getParentPath().getLeaf() instanceof ParenthesizedTree && Code.outer(path).getLeaf() instanceof BinaryTree whole
-                && Code.inner(whole.getRightOperand()) instanceof TypeCastTree cast && Set.of("double", "float").contains(code.text(cast.getType()));
+    private static boolean isSaid(TreePath path, AttributedFile code) {
+        return path.getParentPath().getLeaf() instanceof ParenthesizedTree && AttributedFile.outer(path).getLeaf() instanceof BinaryTree whole
+                && AttributedFile.inner(whole.getRightOperand()) instanceof TypeCastTree cast && Set.of("double", "float").contains(code.text(cast.getType()));
     }
 
     /** {@code width * 1000 / units}: who multiplies first works with whole numbers on purpose, unless the result is rounded. */
     private static boolean isScaled(TreePath path, BinaryTree division) {
-        boolean isRounded = Code.outer(path).getLeaf() instanceof MethodInvocationTree call && ROUNDING.matcher(Calls.name(call)).matches();
-        return !isRounded && Code.inner(division.getLeftOperand()) instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY
+        boolean isRounded = AttributedFile.outer(path).getLeaf() instanceof MethodInvocationTree call && ROUNDING.matcher(Calls.name(call)).matches();
+        return !isRounded && AttributedFile.inner(division.getLeftOperand()) instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY
                 && (product.getLeftOperand() instanceof LiteralTree || product.getRightOperand() instanceof LiteralTree)
-                && !(Code.inner(division.getRightOperand()) instanceof LiteralTree);
+                && !(AttributedFile.inner(division.getRightOperand()) instanceof LiteralTree);
     }
 
     /** {@code x - width / 2}: half a unit more or less of a length in whole ones does not matter. */
-    private static boolean isHalfOfWhole(TreePath path, BinaryTree division, Code code) {
-        TreePath at = Code.outer(path);
+    private static boolean isHalfOfWhole(TreePath path, BinaryTree division, AttributedFile code) {
+        TreePath at = AttributedFile.outer(path);
         // what is measured in pixels or units is divided in such
         boolean isRandom = at.getLeaf() instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY && code.text(product).contains("andom");
         if (isRandom) {
             return true;
         }
-        boolean isMeasure = Code.inner(division.getRightOperand()) instanceof LiteralTree
-                && MEASURE.matcher(code.text(Code.inner(division.getLeftOperand()))).find();
+        boolean isMeasure = AttributedFile.inner(division.getRightOperand()) instanceof LiteralTree
+                && MEASURE.matcher(code.text(AttributedFile.inner(division.getLeftOperand()))).find();
         return isMeasure || at.getLeaf() instanceof BinaryTree sum && (sum.getKind() == Tree.Kind.PLUS || sum.getKind() == Tree.Kind.MINUS)
-                && code.type(at).filter(type -> type.getKind().isPrimitive()).isPresent() && Code.inner(division.getRightOperand()) instanceof LiteralTree two
+                && code.type(at).filter(type -> type.getKind().isPrimitive()).isPresent() && AttributedFile.inner(division.getRightOperand()) instanceof LiteralTree two
                 && Integer.valueOf(2).equals(two.getValue());
     }
 
     /** Whether the parameter that makes a fraction of it belongs to a method of another file, which need not have thought of one. */
-    private static boolean isOfForeignCall(TreePath path, Survey survey) {
-        TreePath call = Code.outer(path);
+    private static boolean isOfForeignCall(TreePath path, RuleContext survey) {
+        TreePath call = AttributedFile.outer(path);
         return call.getLeaf() instanceof MethodInvocationTree && survey.code().element(call).filter(method -> survey.names().declaration(method).isPresent()
                 || NamedTypes.isOneOf(method.getEnclosingElement().asType(), Set.of("java.lang.Math", "java.lang.StrictMath"))).isEmpty();
     }
 
     /** Whether a fraction is nothing beside what is known of the number. */
-    private static boolean isLarge(TreePath path, BinaryTree division, Code code) {
+    private static boolean isLarge(TreePath path, BinaryTree division, AttributedFile code) {
         return Constants.value(code, new TreePath(path, division.getLeftOperand())).filter(value -> value instanceof Number number
                 && Math.abs(number.doubleValue()) > Integer.MAX_VALUE).isPresent();
     }
 
-    private static boolean isWhole(TreePath path, Code code) {
+    private static boolean isWhole(TreePath path, AttributedFile code) {
         return code.type(path).filter(type -> type.getKind() == TypeKind.INT || type.getKind() == TypeKind.LONG).isPresent();
     }
 
     /** Whether the values are known, and nothing is lost. */
-    private static boolean isEven(TreePath path, BinaryTree division, Code code) {
+    private static boolean isEven(TreePath path, BinaryTree division, AttributedFile code) {
         Optional<Object> left = Constants.value(code, new TreePath(path, division.getLeftOperand()));
         Optional<Object> right = Constants.value(code, new TreePath(path, division.getRightOperand()));
         return left.isPresent() && right.isPresent() && left.get() instanceof Number one && right.get() instanceof Number other
                 && other.longValue() != 0 && one.longValue() % other.longValue() == 0
                 || right.filter(value -> value instanceof Number half && half.longValue() == 2).isPresent()
-                && Code.inner(division.getLeftOperand()) instanceof BinaryTree product && isOfNeighbours(product, code);
+                && AttributedFile.inner(division.getLeftOperand()) instanceof BinaryTree product && isOfNeighbours(product, code);
     }
 
     /** Whether a number is multiplied with the one before or behind it, of which one is even. */
-    private static boolean isOfNeighbours(BinaryTree product, Code code) {
+    private static boolean isOfNeighbours(BinaryTree product, AttributedFile code) {
         ExpressionTree left = plain(product.getLeftOperand());
         ExpressionTree right = plain(product.getRightOperand());
         return product.getKind() == Tree.Kind.MULTIPLY && (isNeighbour(left, right, code) || isNeighbour(right, left, code));
     }
 
-    private static boolean isNeighbour(ExpressionTree one, ExpressionTree other, Code code) {
+    private static boolean isNeighbour(ExpressionTree one, ExpressionTree other, AttributedFile code) {
         return other instanceof BinaryTree sum && (sum.getKind() == Tree.Kind.PLUS || sum.getKind() == Tree.Kind.MINUS)
                 && code.reads(sum.getRightOperand()).equals("1") && code.reads(plain(sum.getLeftOperand())).equals(code.reads(one));
     }
 
     private static ExpressionTree plain(ExpressionTree tree) {
-        ExpressionTree inner = Code.inner(tree);
+        ExpressionTree inner = AttributedFile.inner(tree);
         return inner instanceof TypeCastTree cast ? plain(cast.getExpression()) : inner;
     }
 
     /** The floating type that the place of the result turns it into by itself. */
-    private static Optional<TypeKind> wanted(TreePath path, Code code) {
-        TreePath parent = Code.outer(path);
+    private static Optional<TypeKind> wanted(TreePath path, AttributedFile code) {
+        TreePath parent = AttributedFile.outer(path);
         Optional<TypeMirror> type = parent.getLeaf() instanceof BinaryTree sum && isArithmetic(sum) ? code.type(parent)
                 : Wanted.inPlace(path, code);
         return type.map(TypeMirror::getKind).filter(kind -> kind == TypeKind.DOUBLE || kind == TypeKind.FLOAT);

@@ -4,16 +4,16 @@ import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.ValueRange;
 import dev.deftchisel.analysis.ValueRanges;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Precedence;
 import dev.deftchisel.rule.Wanted;
@@ -34,8 +34,8 @@ public final class LateWidening implements Rule {
     private static final Pattern UNIT = Pattern.compile("(?i)(tobytes|to_bytes|\\.length(\\(\\))?|\\.size\\(\\))$");
 
     @Override
-    public About about() {
-        return About.of("late-widening", Tag.SUSPICIOUS, "A product overflows before it becomes a long", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("late-widening", Tag.SUSPICIOUS, "A product overflows before it becomes a long", Effect.OTHER)
                 .because("Both factors are int, so the product is worked out as int, whatever it is assigned to.")
                 .example("""
                         class Dues {
@@ -70,9 +70,9 @@ public final class LateWidening implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         BinaryTree product = (BinaryTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         TreePath left = new TreePath(path, product.getLeftOperand());
         TreePath right = new TreePath(path, product.getRightOperand());
         boolean isInt = isOpen(left, code) && isOpen(right, code) && !isSmall(left, right, code);
@@ -85,25 +85,25 @@ public final class LateWidening implements Rule {
         }
     }
 
-    private static boolean isSmall(TreePath left, TreePath right, Code code) {
+    private static boolean isSmall(TreePath left, TreePath right, AttributedFile code) {
         return isSign(left, code) || isSign(right, code) || isUnit(left, code) || isUnit(right, code) || ValueRanges.of(code, left).flatMap(one -> ValueRanges.of(code, right).flatMap(one::times))
                 .filter(product -> product.isWithin(ValueRange.INT)).isPresent();
     }
 
     /** Whether a variable says by its name that it only turns the sign. */
-    private static boolean isSign(TreePath factor, Code code) {
-        return SIGN.matcher(code.text(Code.inner(factor).getLeaf())).find();
+    private static boolean isSign(TreePath factor, AttributedFile code) {
+        return SIGN.matcher(code.text(AttributedFile.inner(factor).getLeaf())).find();
     }
 
     /** A fixed number of bytes, or how many there are of what is in memory: the product is the size of something that fits there. */
-    private static boolean isUnit(TreePath factor, Code code) {
-        return Stream.concat(Stream.of(Code.inner(factor)), code.expressions(factor).stream()).anyMatch(part -> code.element(part).filter(element -> element.getKind() == ElementKind.FIELD
+    private static boolean isUnit(TreePath factor, AttributedFile code) {
+        return Stream.concat(Stream.of(AttributedFile.inner(factor)), code.expressions(factor).stream()).anyMatch(part -> code.element(part).filter(element -> element.getKind() == ElementKind.FIELD
                 && element.getModifiers().contains(Modifier.STATIC) && element.getModifiers().contains(Modifier.FINAL)).isPresent()
                 || UNIT.matcher(code.text(part.getLeaf())).find());
     }
 
     /** Whether any int can stand there: with a number that is known the product mostly stays small. */
-    private static boolean isOpen(TreePath factor, Code code) {
+    private static boolean isOpen(TreePath factor, AttributedFile code) {
         boolean isCounter = code.occurrences(factor).stream().anyMatch(place -> code.isOfLoop(factor, place.variable()));
         return code.type(factor).filter(type -> type.getKind() == TypeKind.INT).isPresent() && Constants.value(code, factor).isEmpty()
                 && !isCounter;

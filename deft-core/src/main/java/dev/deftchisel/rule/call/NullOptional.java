@@ -7,13 +7,13 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.NullTest;
 import dev.deftchisel.rule.Wanted;
@@ -29,8 +29,8 @@ public final class NullOptional implements Rule {
             "java.util.OptionalDouble");
 
     @Override
-    public About about() {
-        return About.of("null-optional", Tag.SUSPICIOUS, "An Optional is null or compared with null", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("null-optional", Tag.SUSPICIOUS, "An Optional is null or compared with null", Effect.OTHER)
                 .because("Whoever gets an Optional asks it, and does not expect that even it may be missing.")
                 .example("""
                         import java.util.Optional;
@@ -78,13 +78,13 @@ public final class NullOptional implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
-        Code code = survey.code();
+    public void look(TreePath path, RuleContext survey) {
+        AttributedFile code = survey.code();
         if (path.getLeaf() instanceof BinaryTree comparison) {
             compare(path, comparison, survey);
             return;
         }
-        TreePath place = Code.outer(path);
+        TreePath place = AttributedFile.outer(path);
         // a variable may have no value yet
         boolean isKept = place.getLeaf() instanceof VariableTree || place.getLeaf() instanceof AssignmentTree;
         Optional<TypeMirror> wanted = isKept ? Optional.empty() : Wanted.inPlace(path, code).filter(NullOptional::isOptional);
@@ -93,15 +93,15 @@ public final class NullOptional implements Rule {
                         to -> to.write(edits.types().name((TypeElement) code.types().asElement(type)) + ".empty()")))));
     }
 
-    private static void compare(TreePath path, BinaryTree comparison, Survey survey) {
-        Code code = survey.code();
+    private static void compare(TreePath path, BinaryTree comparison, RuleContext survey) {
+        AttributedFile code = survey.code();
         Optional<ExpressionTree> compared = NullTest.of(comparison, comparison.getKind());
         if (compared.isEmpty()) {
             return;
         }
         ExpressionTree optional = compared.get();
-        boolean isFirst = Code.inner(comparison.getLeftOperand()) == optional;
-        TreePath value = Code.inner(new TreePath(path, isFirst ? comparison.getLeftOperand() : comparison.getRightOperand()));
+        boolean isFirst = AttributedFile.inner(comparison.getLeftOperand()) == optional;
+        TreePath value = AttributedFile.inner(new TreePath(path, isFirst ? comparison.getLeftOperand() : comparison.getRightOperand()));
         if (isFreshOptional(value, code)) {
             boolean isEmpty = comparison.getKind() == Tree.Kind.EQUAL_TO;
             survey.report(comparison, "an Optional says itself whether it is empty", Fix.of("ask the Optional",
@@ -110,7 +110,7 @@ public final class NullOptional implements Rule {
     }
 
     /** The result of a call: a variable may be null since it has no value yet. */
-    private static boolean isFreshOptional(TreePath path, Code code) {
+    private static boolean isFreshOptional(TreePath path, AttributedFile code) {
         return path.getLeaf() instanceof MethodInvocationTree && code.type(path).filter(NullOptional::isOptional).isPresent();
     }
 

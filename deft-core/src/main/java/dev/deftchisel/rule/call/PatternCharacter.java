@@ -6,12 +6,12 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.List;
 import java.util.Set;
@@ -22,8 +22,8 @@ public final class PatternCharacter implements Rule {
     private static final Set<String> FILLS = Set.of("=", "-", "*", "#", " ", "~", "+", "x", "X", "^", "•");
 
     @Override
-    public About about() {
-        return About.of("pattern-character", Tag.SUSPICIOUS, "A regular expression is a single special character", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("pattern-character", Tag.SUSPICIOUS, "A regular expression is a single special character", Effect.OTHER)
                 .because("'.' matches every character and '|' nothing at all; the character itself must be escaped.")
                 .example("""
                         class Log {
@@ -53,8 +53,8 @@ public final class PatternCharacter implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
-        Code code = survey.code();
+    public void look(TreePath path, RuleContext survey) {
+        AttributedFile code = survey.code();
         boolean isPattern = Calls.isOf(code, path, "java.lang.String", "split", 1)
                 || Calls.isOf(code, path, "java.lang.String", "split", 2)
                 || Calls.isOf(code, path, "java.lang.String", "replaceFirst", 2)

@@ -4,13 +4,13 @@ import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Optional;
 import java.util.Set;
@@ -24,8 +24,8 @@ import javax.lang.model.element.VariableElement;
 public final class StaticByInstance implements Rule {
 
     @Override
-    public About about() {
-        return About.of("static-by-instance", Tag.SUSPICIOUS, "A static member is reached through an object", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("static-by-instance", Tag.SUSPICIOUS, "A static member is reached through an object", Effect.SAME_BEHAVIOUR)
                 .because("The object makes no difference, not even when it is null; the type says what is meant.")
                 .example("""
                         class Berth {
@@ -75,9 +75,9 @@ public final class StaticByInstance implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         MemberSelectTree select = (MemberSelectTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         TreePath object = new TreePath(path, select.getExpression());
         // who writes 'this' misleads nobody about which object it is
         if (!(object.getLeaf() instanceof IdentifierTree name) || name.getName().contentEquals("this") || name.getName().contentEquals("super")) {

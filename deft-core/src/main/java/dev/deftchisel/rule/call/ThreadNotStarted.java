@@ -6,13 +6,13 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.Optional;
@@ -22,8 +22,8 @@ import java.util.Set;
 public final class ThreadNotStarted implements Rule {
 
     @Override
-    public About about() {
-        return About.of("thread-not-started", Tag.SUSPICIOUS, "A thread is run instead of started", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("thread-not-started", Tag.SUSPICIOUS, "A thread is run instead of started", Effect.OTHER)
                 .because("'run' does the work here and now; 'start' begins a thread for it.")
                 .example("""
                         class Tides {
@@ -59,8 +59,8 @@ public final class ThreadNotStarted implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
-        Code code = survey.code();
+    public void look(TreePath path, RuleContext survey) {
+        AttributedFile code = survey.code();
         boolean isRun = Calls.isOf(code, path, "java.lang.Thread", "run", 0);
         Optional<ExpressionTree> receiver = Calls.receiver((MethodInvocationTree) path.getLeaf());
         boolean isOther = receiver.isPresent() && !receiver.get().toString().equals("super")

@@ -5,12 +5,12 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 import javax.lang.model.type.TypeKind;
@@ -19,8 +19,8 @@ import javax.lang.model.type.TypeKind;
 public final class BooleanChoice implements Rule {
 
     @Override
-    public About about() {
-        return About.of("boolean-choice", Tag.REDUNDANT, "A condition is turned into true or false", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("boolean-choice", Tag.REDUNDANT, "A condition is turned into true or false", Effect.SAME_BEHAVIOUR)
                 .because("It is one of them already.")
                 .example("""
                         class Berth {
@@ -55,13 +55,13 @@ public final class BooleanChoice implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         ConditionalExpressionTree tree = (ConditionalExpressionTree) path.getLeaf();
         boolean isBoth = tree.getTrueExpression() instanceof LiteralTree one && one.getValue() instanceof Boolean first
                 && tree.getFalseExpression() instanceof LiteralTree other && other.getValue() instanceof Boolean second
                 && !first.equals(second);
         if (isBoth) {
-            TreePath condition = Code.inner(new TreePath(path, tree.getCondition()));
+            TreePath condition = AttributedFile.inner(new TreePath(path, tree.getCondition()));
             boolean isSame = (Boolean) ((LiteralTree) tree.getTrueExpression()).getValue();
             if (survey.code().type(condition).filter(type -> type.getKind() == TypeKind.BOOLEAN).isEmpty()) {
                 // what is asked of a box fails when it is null; the box itself may be handed on

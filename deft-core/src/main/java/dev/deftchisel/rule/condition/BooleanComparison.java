@@ -5,11 +5,11 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 import javax.lang.model.type.TypeKind;
@@ -18,8 +18,8 @@ import javax.lang.model.type.TypeKind;
 public final class BooleanComparison implements Rule {
 
     @Override
-    public About about() {
-        return About.of("boolean-comparison", Tag.REDUNDANT, "A condition is compared with true or false", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("boolean-comparison", Tag.REDUNDANT, "A condition is compared with true or false", Effect.SAME_BEHAVIOUR)
                 .because("The condition itself, or its opposite, says it; and one '=' too few would go unnoticed.")
                 .example("""
                         class Berth {
@@ -49,13 +49,13 @@ public final class BooleanComparison implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         BinaryTree tree = (BinaryTree) path.getLeaf();
         look(path, tree.getLeftOperand(), tree.getRightOperand(), survey);
         look(path, tree.getRightOperand(), tree.getLeftOperand(), survey);
     }
 
-    private static void look(TreePath path, ExpressionTree condition, ExpressionTree other, Survey survey) {
+    private static void look(TreePath path, ExpressionTree condition, ExpressionTree other, RuleContext survey) {
         TreePath tested = new TreePath(path, condition);
         boolean isCondition = other instanceof LiteralTree literal && literal.getValue() instanceof Boolean
                 && !(condition instanceof LiteralTree)

@@ -8,13 +8,13 @@ import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Negation;
 import dev.deftchisel.source.Range;
@@ -28,8 +28,8 @@ import javax.lang.model.type.TypeKind;
 public final class BooleanReturn implements Rule {
 
     @Override
-    public About about() {
-        return About.of("boolean-return", Tag.REDUNDANT, "An if only returns true or false", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("boolean-return", Tag.REDUNDANT, "An if only returns true or false", Effect.SAME_BEHAVIOUR)
                 .because("The condition is the result.")
                 .example("""
                         class Berth {
@@ -87,7 +87,7 @@ public final class BooleanReturn implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         IfTree tree = (IfTree) path.getLeaf();
         Optional<Boolean> then = result(tree.getThenStatement());
         StatementTree next = next(path);
@@ -96,8 +96,8 @@ public final class BooleanReturn implements Rule {
         if (then.isEmpty() || other.isEmpty() || then.equals(other)) {
             return;
         }
-        Code code = survey.code();
-        TreePath condition = Code.inner(new TreePath(path, tree.getCondition()));
+        AttributedFile code = survey.code();
+        TreePath condition = AttributedFile.inner(new TreePath(path, tree.getCondition()));
         if (code.type(condition).filter(type -> type.getKind() == TypeKind.BOOLEAN).isEmpty()) {
             return;
         }
@@ -119,7 +119,7 @@ public final class BooleanReturn implements Rule {
     }
 
     /** Whether the opposite reads as well: it is one comparison, call or name, and not one of numbers that may be none (JLS 15.20.1). */
-    private static boolean isEasilyNegated(Code code, TreePath condition) {
+    private static boolean isEasilyNegated(AttributedFile code, TreePath condition) {
         return switch (condition.getLeaf().getKind()) {
             case CONDITIONAL_AND, CONDITIONAL_OR, AND, OR, XOR, INSTANCE_OF, ASSIGNMENT, CONDITIONAL_EXPRESSION -> false;
             case LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL -> {
@@ -135,13 +135,13 @@ public final class BooleanReturn implements Rule {
 
     /** In a row of such questions, the last is better left as it is. */
     private static boolean followsAnother(TreePath path) {
-        List<? extends StatementTree> all = Code.statements(path.getParentPath().getLeaf());
+        List<? extends StatementTree> all = AttributedFile.statements(path.getParentPath().getLeaf());
         int at = all.indexOf(path.getLeaf());
         return at > 0 && all.get(at - 1) instanceof IfTree before && result(before.getThenStatement()).isPresent();
     }
 
     private static StatementTree next(TreePath path) {
-        List<? extends StatementTree> all = Code.statements(path.getParentPath().getLeaf());
+        List<? extends StatementTree> all = AttributedFile.statements(path.getParentPath().getLeaf());
         int at = all.indexOf(path.getLeaf());
         return at >= 0 && at + 1 < all.size() ? all.get(at + 1) : null;
     }

@@ -12,14 +12,14 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.analysis.Occurrence;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Precedence;
 import dev.deftchisel.rule.NullTest;
@@ -35,8 +35,8 @@ import javax.lang.model.element.VariableElement;
 public final class CertainNull implements Rule {
 
     @Override
-    public About about() {
-        return About.of("certain-null", Tag.SUSPICIOUS, "Something is used where it is null", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("certain-null", Tag.SUSPICIOUS, "Something is used where it is null", Effect.OTHER)
                 .because("This cannot end but in a NullPointerException; the other operator was meant.")
                 .example("""
                         class Log {
@@ -66,7 +66,7 @@ public final class CertainNull implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         if (path.getLeaf() instanceof IfTree choice) {
             choose(path, choice.getCondition(), List.of(choice.getThenStatement()), otherwise(path, choice), survey);
         } else if (path.getLeaf() instanceof ConditionalExpressionTree choice) {
@@ -78,12 +78,12 @@ public final class CertainNull implements Rule {
 
     /** Where a variable is null its use must not begin by asking it for something: in one branch, or behind one that leaves. */
     private static void choose(TreePath path, ExpressionTree condition, List<? extends Tree> whereTrue, List<? extends Tree> whereFalse,
-            Survey survey) {
-        Code code = survey.code();
-        parts(Code.inner(condition), Tree.Kind.CONDITIONAL_AND)
+            RuleContext survey) {
+        AttributedFile code = survey.code();
+        parts(AttributedFile.inner(condition), Tree.Kind.CONDITIONAL_AND)
                 .forEach(part -> NullTest.of(part, Tree.Kind.EQUAL_TO).ifPresent(tested -> used(path, tested, whereTrue, code)
                         .ifPresent(use -> report(use, tested, survey))));
-        parts(Code.inner(condition), Tree.Kind.CONDITIONAL_OR)
+        parts(AttributedFile.inner(condition), Tree.Kind.CONDITIONAL_OR)
                 .forEach(part -> NullTest.of(part, Tree.Kind.NOT_EQUAL_TO).ifPresent(tested -> used(path, tested, whereFalse, code)
                         .ifPresent(use -> report(use, tested, survey))));
     }
@@ -93,12 +93,12 @@ public final class CertainNull implements Rule {
         if (choice.getElseStatement() != null) {
             return List.of(choice.getElseStatement());
         }
-        List<? extends StatementTree> list = Code.statements(path.getParentPath().getLeaf());
+        List<? extends StatementTree> list = AttributedFile.statements(path.getParentPath().getLeaf());
         int index = list.indexOf(choice);
         return index < 0 || Jumps.canComplete(choice.getThenStatement()) ? List.of() : list.subList(index + 1, list.size());
     }
 
-    private static void report(TreePath use, ExpressionTree tested, Survey survey) {
+    private static void report(TreePath use, ExpressionTree tested, RuleContext survey) {
         survey.report(use.getLeaf(), "'" + survey.code().text(tested) + "' is null here: line "
                 + survey.code().file().position(survey.code().range(tested).start()).line() + " has asked");
     }
@@ -106,11 +106,11 @@ public final class CertainNull implements Rule {
     private static List<ExpressionTree> parts(ExpressionTree condition, Tree.Kind operator) {
         return condition.getKind() != operator ? List.of(condition)
                 : Stream.of(((BinaryTree) condition).getLeftOperand(), ((BinaryTree) condition).getRightOperand())
-                        .flatMap(part -> parts(Code.inner(part), operator).stream()).toList();
+                        .flatMap(part -> parts(AttributedFile.inner(part), operator).stream()).toList();
     }
 
     /** The first use of a local variable in a branch, when it asks the variable for something; what runs later is no use. */
-    private static Optional<TreePath> used(TreePath choice, ExpressionTree tested, List<? extends Tree> branch, Code code) {
+    private static Optional<TreePath> used(TreePath choice, ExpressionTree tested, List<? extends Tree> branch, AttributedFile code) {
         Optional<Element> variable = code.expressions(new TreePath(choice, choice.getLeaf())).stream()
                 .filter(part -> part.getLeaf() == tested).findFirst().flatMap(code::element)
                 .filter(element -> !element.getKind().isField() && element instanceof VariableElement);
@@ -119,24 +119,24 @@ public final class CertainNull implements Rule {
         boolean isGiven = code.occurrences(new TreePath(choice, condition)).stream().anyMatch(Occurrence::isWritten);
         return variable.filter(local -> !isGiven).flatMap(local -> branch.stream().flatMap(tree -> code.occurrences(new TreePath(choice, tree)).stream())
                 .filter(place -> place.variable().equals(local)).findFirst()
-                .filter(place -> place.access() == Occurrence.Access.READ && !Code.isDeferred(place.path(), choice.getLeaf()))
+                .filter(place -> place.access() == Occurrence.Access.READ && !AttributedFile.isDeferred(place.path(), choice.getLeaf()))
                 .map(Occurrence::path).filter(use -> isAsked(use, code)));
     }
 
     /** Whether what is null cannot stand in a place: before a dot or a bracket, or where a box must have a value. */
-    private static boolean isAsked(TreePath use, Code code) {
-        TreePath around = Code.outer(use);
+    private static boolean isAsked(TreePath use, AttributedFile code) {
+        TreePath around = AttributedFile.outer(use);
         Tree tree = around.getLeaf();
-        boolean isArray = tree instanceof ArrayAccessTree access && Code.inner(access.getExpression()) == use.getLeaf();
+        boolean isArray = tree instanceof ArrayAccessTree access && AttributedFile.inner(access.getExpression()) == use.getLeaf();
         boolean isNumber = tree instanceof BinaryTree sum && sum.getKind() != Tree.Kind.EQUAL_TO && sum.getKind() != Tree.Kind.NOT_EQUAL_TO
                 && code.type(around).filter(type -> type.getKind().isPrimitive()).isPresent();
         return isArray || isNumber || tree instanceof MemberSelectTree && code.element(around)
                 .filter(member -> !member.getModifiers().contains(Modifier.STATIC)).isPresent();
     }
 
-    private static void operands(TreePath path, BinaryTree tree, Survey survey) {
+    private static void operands(TreePath path, BinaryTree tree, RuleContext survey) {
         boolean isAnd = tree.getKind() == Tree.Kind.CONDITIONAL_AND;
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         Optional<ExpressionTree> tested = NullTest.of(tree.getLeftOperand(), isAnd ? Tree.Kind.EQUAL_TO : Tree.Kind.NOT_EQUAL_TO)
                 .filter(NullTest::isName);
         if (tested.isEmpty() || !isUsedFirst(tested.get(), new TreePath(path, tree.getRightOperand()), code)) {
@@ -156,14 +156,14 @@ public final class CertainNull implements Rule {
     }
 
     /** Whether evaluating a condition begins with selecting from what is null. */
-    private static boolean isUsedFirst(ExpressionTree tested, TreePath condition, Code code) {
-        TreePath at = Code.inner(condition);
+    private static boolean isUsedFirst(ExpressionTree tested, TreePath condition, AttributedFile code) {
+        TreePath at = AttributedFile.inner(condition);
         while (true) {
             Tree leaf = at.getLeaf();
             if (leaf instanceof BinaryTree binary) {
-                at = Code.inner(new TreePath(at, binary.getLeftOperand()));
+                at = AttributedFile.inner(new TreePath(at, binary.getLeftOperand()));
             } else if (leaf instanceof UnaryTree unary) {
-                at = Code.inner(new TreePath(at, unary.getExpression()));
+                at = AttributedFile.inner(new TreePath(at, unary.getExpression()));
             } else if (leaf instanceof MethodInvocationTree call && call.getMethodSelect() instanceof MemberSelectTree select) {
                 boolean isStatic = Calls.method(code, at)
                         .filter(method -> !method.getModifiers().contains(Modifier.STATIC)).isEmpty();
@@ -173,7 +173,7 @@ public final class CertainNull implements Rule {
                 if (code.readsSame(select.getExpression(), tested)) {
                     return true;
                 }
-                at = Code.inner(new TreePath(new TreePath(at, select), select.getExpression()));
+                at = AttributedFile.inner(new TreePath(new TreePath(at, select), select.getExpression()));
             } else {
                 return false;
             }

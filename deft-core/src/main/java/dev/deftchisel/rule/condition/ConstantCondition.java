@@ -6,16 +6,16 @@ import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.Effects;
 import dev.deftchisel.analysis.ValueRange;
 import dev.deftchisel.analysis.ValueRanges;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Optional;
 import java.util.Set;
@@ -26,8 +26,8 @@ import javax.lang.model.element.ElementKind;
 public final class ConstantCondition implements Rule {
 
     @Override
-    public About about() {
-        return About.of("constant-condition", Tag.SUSPICIOUS, "A condition is always true or always false", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("constant-condition", Tag.SUSPICIOUS, "A condition is always true or always false", Effect.OTHER)
                 .because("One branch is never taken; a value or an operator is probably not the one that was meant.")
                 .example("""
                         class Dues {
@@ -75,9 +75,9 @@ public final class ConstantCondition implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         BinaryTree comparison = (BinaryTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         TreePath left = new TreePath(path, comparison.getLeftOperand());
         TreePath right = new TreePath(path, comparison.getRightOperand());
         Optional<Object> value = Constants.value(code, path).filter(known -> known instanceof Boolean);
@@ -99,8 +99,8 @@ public final class ConstantCondition implements Rule {
     }
 
     /** Whether a part of a longer test, or of a chain of them, compares with the first or last value of the type: that is written for symmetry. */
-    private static boolean isLimitOfType(TreePath path, TreePath left, TreePath right, Code code) {
-        TreePath place = Code.outer(path);
+    private static boolean isLimitOfType(TreePath path, TreePath left, TreePath right, AttributedFile code) {
+        TreePath place = AttributedFile.outer(path);
         Tree.Kind around = place.getLeaf().getKind();
         boolean isLastOfChain = place.getLeaf() instanceof IfTree last && place.getParentPath().getLeaf() instanceof IfTree before
                 && before.getElseStatement() == last;
@@ -108,7 +108,7 @@ public final class ConstantCondition implements Rule {
                 && (isLimit(left, right, code) || isLimit(right, left, code));
     }
 
-    private static boolean isLimit(TreePath limit, TreePath value, Code code) {
+    private static boolean isLimit(TreePath limit, TreePath value, AttributedFile code) {
         return Constants.value(code, limit).isPresent() && ValueRanges.of(code, value)
                 .filter(type -> ValueRanges.of(code, limit).filter(number -> number.low() == type.low() || number.low() == type.high()).isPresent())
                 .isPresent();
@@ -130,7 +130,7 @@ public final class ConstantCondition implements Rule {
         return isTrue ? Optional.of(true) : isFalse ? Optional.of(false) : Optional.empty();
     }
 
-    private static String reason(TreePath left, TreePath right, Code code) {
+    private static String reason(TreePath left, TreePath right, AttributedFile code) {
         boolean isLeftKnown = Constants.value(code, left).isPresent();
         TreePath open = isLeftKnown ? right : left;
         ValueRange range = ValueRanges.of(code, open).orElseThrow();
@@ -142,17 +142,17 @@ public final class ConstantCondition implements Rule {
     }
 
     /** Whether a named constant is 0, or true or false: such are there to be changed, and to leave code out (JLS 14.22). */
-    private static boolean namesSwitch(TreePath path, Code code) {
+    private static boolean namesSwitch(TreePath path, AttributedFile code) {
         return code.expressions(path).stream().anyMatch(part -> code.element(part)
                 .filter(element -> element.getKind() == ElementKind.FIELD).isPresent()
                 && Constants.value(code, part).filter(value -> value.equals(0) || value instanceof Boolean).isPresent());
     }
 
-    private static void report(TreePath path, boolean value, String why, Survey survey) {
-        TreePath parent = Code.outer(path);
-        Code code = survey.code();
+    private static void report(TreePath path, boolean value, String why, RuleContext survey) {
+        TreePath parent = AttributedFile.outer(path);
+        AttributedFile code = survey.code();
         boolean isChoice = parent.getLeaf() instanceof ConditionalExpressionTree choice
-                && Code.inner(choice.getCondition()) == path.getLeaf() && code.effects(path).failure() != Effects.Failure.ANY
+                && AttributedFile.inner(choice.getCondition()) == path.getLeaf() && code.effects(path).failure() != Effects.Failure.ANY
                 && !code.effects(path).isVisible();
         String sentence = "this is always " + value + (why.isEmpty() ? "" : ": " + why);
         if (isChoice) {
@@ -166,12 +166,12 @@ public final class ConstantCondition implements Rule {
     }
 
     /** Named constants of a class are there to be changed, and to leave code out (JLS 14.22). */
-    private static boolean namesConstant(TreePath path, Code code) {
+    private static boolean namesConstant(TreePath path, AttributedFile code) {
         return code.expressions(path).stream().anyMatch(part -> code.element(part)
                 .filter(element -> element.getKind() == ElementKind.FIELD).isPresent());
     }
 
-    private static String why(TreePath path, Code code) {
+    private static String why(TreePath path, AttributedFile code) {
         return code.expressions(path).stream()
                 .filter(part -> part.getLeaf() instanceof IdentifierTree)
                 .flatMap(part -> Constants.value(code, part).map(value -> part.getLeaf() + " is " + value).stream())

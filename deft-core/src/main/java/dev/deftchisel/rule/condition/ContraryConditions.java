@@ -6,14 +6,14 @@ import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.Effects;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.ArrayList;
 import java.util.List;
@@ -28,8 +28,8 @@ public final class ContraryConditions implements Rule {
             Tree.Kind.GREATER_THAN_EQUAL, Tree.Kind.EQUAL_TO, Tree.Kind.NOT_EQUAL_TO);
 
     @Override
-    public About about() {
-        return About.of("contrary-conditions", Tag.SUSPICIOUS, "Two conditions together are always true or always false", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("contrary-conditions", Tag.SUSPICIOUS, "Two conditions together are always true or always false", Effect.OTHER)
                 .because("A value is compared twice, and the two comparisons leave no choice; the other operator between them was meant.")
                 .example("""
                         class Berth {
@@ -59,13 +59,13 @@ public final class ContraryConditions implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
-        Code code = survey.code();
+    public void look(TreePath path, RuleContext survey) {
+        AttributedFile code = survey.code();
         BinaryTree last = (BinaryTree) path.getLeaf();
         boolean isAnd = last.getKind() == Tree.Kind.CONDITIONAL_AND;
         List<TreePath> all = new ArrayList<>();
         collect(new TreePath(path, last.getLeftOperand()), last.getKind(), all);
-        TreePath right = Code.inner(new TreePath(path, last.getRightOperand()));
+        TreePath right = AttributedFile.inner(new TreePath(path, last.getRightOperand()));
         for (TreePath left : all) {
             if (isDecided(left, right, isAnd, code)) {
                 boolean isBeside = left == all.get(all.size() - 1) && all.size() == 1;
@@ -77,13 +77,13 @@ public final class ContraryConditions implements Rule {
     }
 
     /** The other operator, which binds more tightly and so needs no parentheses. */
-    private static Fix[] fixes(BinaryTree tree, Code code) {
+    private static Fix[] fixes(BinaryTree tree, AttributedFile code) {
         int operator = code.tokens().code(code.tokens().at(code.range(tree.getLeftOperand()).end()));
         return new Fix[] {Fix.of("write '&&'", edits -> edits.replace(code.tokens().range(operator), "&&"))};
     }
 
     private static void collect(TreePath path, Tree.Kind operator, List<TreePath> found) {
-        TreePath plain = Code.inner(path);
+        TreePath plain = AttributedFile.inner(path);
         if (plain.getLeaf() instanceof BinaryTree both && both.getKind() == operator) {
             collect(new TreePath(plain, both.getLeftOperand()), operator, found);
             collect(new TreePath(plain, both.getRightOperand()), operator, found);
@@ -92,9 +92,9 @@ public final class ContraryConditions implements Rule {
         }
     }
 
-    private static boolean isDecided(TreePath left, TreePath right, boolean isAnd, Code code) {
+    private static boolean isDecided(TreePath left, TreePath right, boolean isAnd, AttributedFile code) {
         if (!(left.getLeaf() instanceof BinaryTree one) || !(right.getLeaf() instanceof BinaryTree other)
-                || !code.readsSame(Code.inner(one.getLeftOperand()), Code.inner(other.getLeftOperand()))) {
+                || !code.readsSame(AttributedFile.inner(one.getLeftOperand()), AttributedFile.inner(other.getLeftOperand()))) {
             return false;
         }
         Effects effects = code.effects(left).and(code.effects(right));
@@ -112,7 +112,7 @@ public final class ContraryConditions implements Rule {
     }
 
     /** The known whole number that a whole number is compared with. */
-    private static Optional<Long> number(TreePath path, BinaryTree comparison, Code code) {
+    private static Optional<Long> number(TreePath path, BinaryTree comparison, AttributedFile code) {
         boolean isWhole = COMPARISONS.contains(comparison.getKind()) && code.type(new TreePath(path, comparison.getLeftOperand())).filter(type -> switch (type.getKind()) {
             case BYTE, SHORT, CHAR, INT, LONG -> true;
             default -> false;
@@ -143,7 +143,7 @@ public final class ContraryConditions implements Rule {
     }
 
     /** Two constants of an enum that are not the same. */
-    private static boolean areUnlike(TreePath one, TreePath other, Code code) {
+    private static boolean areUnlike(TreePath one, TreePath other, AttributedFile code) {
         return code.element(one).filter(element -> element.getKind() == ElementKind.ENUM_CONSTANT)
                 .flatMap(first -> code.element(other).filter(second -> second.getKind() == ElementKind.ENUM_CONSTANT && !second.equals(first)))
                 .isPresent();

@@ -3,7 +3,7 @@ package dev.deftchisel.rule.condition;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
 import java.util.Optional;
 
@@ -14,15 +14,15 @@ final class Mask {
     }
 
     /** What comparing masked bits with a number gives that has other bits; empty where it may have the same. */
-    static Optional<Boolean> comparison(TreePath path, BinaryTree comparison, Code code) {
+    static Optional<Boolean> comparison(TreePath path, BinaryTree comparison, AttributedFile code) {
         boolean isEquality = comparison.getKind() == Tree.Kind.EQUAL_TO || comparison.getKind() == Tree.Kind.NOT_EQUAL_TO;
-        TreePath left = Code.inner(new TreePath(path, comparison.getLeftOperand()));
-        TreePath right = Code.inner(new TreePath(path, comparison.getRightOperand()));
+        TreePath left = AttributedFile.inner(new TreePath(path, comparison.getLeftOperand()));
+        TreePath right = AttributedFile.inner(new TreePath(path, comparison.getRightOperand()));
         boolean isOther = isEquality && (differs(left, right, code) || differs(right, left, code));
         return isOther ? Optional.of(comparison.getKind() == Tree.Kind.NOT_EQUAL_TO) : Optional.empty();
     }
 
-    private static boolean differs(TreePath masked, TreePath number, Code code) {
+    private static boolean differs(TreePath masked, TreePath number, AttributedFile code) {
         Optional<Long> value = whole(number, code);
         if (value.isEmpty() || !(masked.getLeaf() instanceof BinaryTree operation)) {
             return false;
@@ -33,7 +33,7 @@ final class Mask {
                 : operation.getKind() == Tree.Kind.OR && (bits & ~value.get()) != 0).isPresent();
     }
 
-    private static Optional<Long> whole(TreePath path, Code code) {
+    private static Optional<Long> whole(TreePath path, AttributedFile code) {
         return Constants.value(code, path).filter(value -> value instanceof Integer || value instanceof Long)
                 .map(value -> ((Number) value).longValue());
     }

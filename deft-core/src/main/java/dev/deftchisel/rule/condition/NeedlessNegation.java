@@ -4,13 +4,13 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 
@@ -18,8 +18,8 @@ import java.util.Set;
 public final class NeedlessNegation implements Rule {
 
     @Override
-    public About about() {
-        return About.of("needless-negation", Tag.REDUNDANT, "A negation could be said directly", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("needless-negation", Tag.REDUNDANT, "A negation could be said directly", Effect.SAME_BEHAVIOUR)
                 .because("The comparison the other way round reads without a second thought.")
                 .example("""
                         class Berth {
@@ -50,14 +50,14 @@ public final class NeedlessNegation implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         ExpressionTree operand = ((UnaryTree) path.getLeaf()).getExpression();
-        TreePath condition = Code.inner(new TreePath(path, operand));
+        TreePath condition = AttributedFile.inner(new TreePath(path, operand));
         boolean isDirect = switch (condition.getLeaf().getKind()) {
             case EQUAL_TO, NOT_EQUAL_TO, LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL, LOGICAL_COMPLEMENT -> true;
             default -> false;
         };
-        boolean isInner = Code.outer(path).getLeaf().getKind() == Tree.Kind.LOGICAL_COMPLEMENT;
+        boolean isInner = AttributedFile.outer(path).getLeaf().getKind() == Tree.Kind.LOGICAL_COMPLEMENT;
         if (isDirect && !isInner && Opposite.isPlain(survey.code(), condition)) {
             survey.report(path.getLeaf(), "this can be said without '!'",
                     Fix.of("say it directly", edits -> Opposite.write(edits, path, condition)));

@@ -3,12 +3,12 @@ package dev.deftchisel.rule.condition;
 import com.sun.source.tree.InstanceOfTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Precedence;
 import java.util.Optional;
@@ -20,8 +20,8 @@ import javax.lang.model.type.TypeMirror;
 public final class NeedlessTypeTest implements Rule {
 
     @Override
-    public About about() {
-        return About.of("needless-type-test", Tag.REDUNDANT, "A value is tested for the type it has", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("needless-type-test", Tag.REDUNDANT, "A value is tested for the type it has", Effect.SAME_BEHAVIOUR)
                 .because("Only null fails the test, so that is what is asked.")
                 .example("""
                         class Log {
@@ -51,9 +51,9 @@ public final class NeedlessTypeTest implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         InstanceOfTree test = (InstanceOfTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         if (survey.isTest() || test.getPattern() != null || test.getType() == null) {
             return;
         }

@@ -5,12 +5,12 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.InstanceOfTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.NullTest;
 import java.util.Optional;
@@ -20,8 +20,8 @@ import java.util.Set;
 public final class NullTestBeforeTypeTest implements Rule {
 
     @Override
-    public About about() {
-        return About.of("null-test-before-type-test", Tag.REDUNDANT, "A test for null stands before a type test", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("null-test-before-type-test", Tag.REDUNDANT, "A test for null stands before a type test", Effect.SAME_BEHAVIOUR)
                 .because("Null is an instance of nothing, so the type test alone says both.")
                 .example("""
                         class Log {
@@ -51,10 +51,10 @@ public final class NullTestBeforeTypeTest implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         BinaryTree both = (BinaryTree) path.getLeaf();
         Optional<ExpressionTree> tested = NullTest.of(both.getLeftOperand(), Tree.Kind.NOT_EQUAL_TO);
-        ExpressionTree right = Code.inner(both.getRightOperand());
+        ExpressionTree right = AttributedFile.inner(both.getRightOperand());
         boolean isSame = tested.isPresent() && right instanceof InstanceOfTree test
                 && NullTest.isName(tested.get()) && survey.code().readsSame(tested.get(), test.getExpression());
         if (isSame) {

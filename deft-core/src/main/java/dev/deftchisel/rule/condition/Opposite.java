@@ -1,7 +1,7 @@
 package dev.deftchisel.rule.condition;
 
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.rewrite.Negation;
 import dev.deftchisel.rewrite.NewCode;
@@ -26,11 +26,11 @@ final class Opposite {
     }
 
     /** Whether the opposite reads as plainly as the condition. */
-    static boolean isPlain(Code code, TreePath condition) {
+    static boolean isPlain(AttributedFile code, TreePath condition) {
         return negation(code).isPlain(condition);
     }
 
-    private static Negation negation(Code code) {
+    private static Negation negation(AttributedFile code) {
         return new Negation(code, NewCode::carry, path -> false);
     }
 }

@@ -3,13 +3,13 @@ package dev.deftchisel.rule.condition;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Effects;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 
@@ -17,8 +17,8 @@ import java.util.Set;
 public final class RepeatedCondition implements Rule {
 
     @Override
-    public About about() {
-        return About.of("repeated-condition", Tag.SUSPICIOUS, "A chain of questions asks the same twice", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("repeated-condition", Tag.SUSPICIOUS, "A chain of questions asks the same twice", Effect.SAME_BEHAVIOUR)
                 .because("The second time the answer is known to be no, so its branch is never taken.")
                 .example("""
                         class Dues {
@@ -71,9 +71,9 @@ public final class RepeatedCondition implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         IfTree tree = (IfTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         if (!(path.getParentPath().getLeaf() instanceof IfTree) || !isSteady(path, tree, code)) {
             return;
         }
@@ -90,7 +90,7 @@ public final class RepeatedCondition implements Rule {
         }
     }
 
-    private static boolean isSteady(TreePath path, IfTree tree, Code code) {
+    private static boolean isSteady(TreePath path, IfTree tree, AttributedFile code) {
         Effects effects = code.effects(new TreePath(path, tree.getCondition()));
         return !effects.isVisible() && !effects.isFresh();
     }

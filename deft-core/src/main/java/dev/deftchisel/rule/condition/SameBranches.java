@@ -10,13 +10,13 @@ import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
@@ -27,8 +27,8 @@ import java.util.Set;
 public final class SameBranches implements Rule {
 
     @Override
-    public About about() {
-        return About.of("same-branches", Tag.SUSPICIOUS, "Both branches do the same", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("same-branches", Tag.SUSPICIOUS, "Both branches do the same", Effect.SAME_BEHAVIOUR)
                 .because("The condition makes no difference; one of the branches was probably meant to.")
                 .example("""
                         class Dues {
@@ -70,8 +70,8 @@ public final class SameBranches implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
-        Code code = survey.code();
+    public void look(TreePath path, RuleContext survey) {
+        AttributedFile code = survey.code();
         if (path.getLeaf() instanceof ConditionalExpressionTree choice) {
             if (code.readsSame(choice.getTrueExpression(), choice.getFalseExpression())) {
                 survey.report(choice, "both branches are the same", isPure(path, choice.getCondition(), code)
@@ -94,11 +94,11 @@ public final class SameBranches implements Rule {
     }
 
     private static boolean isThrow(StatementTree branch) {
-        List<? extends StatementTree> inside = Code.statements(branch);
+        List<? extends StatementTree> inside = AttributedFile.statements(branch);
         return branch instanceof ThrowTree || inside.size() == 1 && inside.get(0) instanceof ThrowTree;
     }
 
-    private static boolean isPure(TreePath path, ExpressionTree condition, Code code) {
+    private static boolean isPure(TreePath path, ExpressionTree condition, AttributedFile code) {
         return code.effectsInPlace(new TreePath(path, condition)).isPure();
     }
 
@@ -110,7 +110,7 @@ public final class SameBranches implements Rule {
     }
 
     private static void keep(FixEdits edits, IfTree tree) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         StatementTree branch = tree.getThenStatement();
         List<? extends StatementTree> inside = branch instanceof BlockTree block ? block.getStatements() : List.of(branch);
         Range kept = new Range(code.range(inside.get(0)).start(), code.range(inside.get(inside.size() - 1)).end());

@@ -3,14 +3,14 @@ package dev.deftchisel.rule.condition;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.Effects;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 import javax.lang.model.type.TypeKind;
@@ -19,8 +19,8 @@ import javax.lang.model.type.TypeKind;
 public final class SameOperands implements Rule {
 
     @Override
-    public About about() {
-        return About.of("same-operands", Tag.SUSPICIOUS, "The same stands on both sides of an operator", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("same-operands", Tag.SUSPICIOUS, "The same stands on both sides of an operator", Effect.SAME_BEHAVIOUR)
                 .because("The result is known or the second side adds nothing; one of them was meant to be something else.")
                 .example("""
                         class Dues {
@@ -56,12 +56,12 @@ public final class SameOperands implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         BinaryTree tree = (BinaryTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         TreePath left = new TreePath(path, tree.getLeftOperand());
         boolean isLogical = tree.getKind() == Tree.Kind.CONDITIONAL_AND || tree.getKind() == Tree.Kind.CONDITIONAL_OR;
-        if (!code.readsSame(Code.inner(tree.getLeftOperand()), Code.inner(tree.getRightOperand())) || isNumber(left, code)
+        if (!code.readsSame(AttributedFile.inner(tree.getLeftOperand()), AttributedFile.inner(tree.getRightOperand())) || isNumber(left, code)
                 || isFloating(left, code)) {
             return;
         }
@@ -72,17 +72,17 @@ public final class SameOperands implements Rule {
         }
     }
 
-    private static String operator(TreePath path, Code code) {
+    private static String operator(TreePath path, AttributedFile code) {
         BinaryTree tree = (BinaryTree) path.getLeaf();
         return code.tokens().text(code.tokens().code(code.tokens().at(code.range(tree.getLeftOperand()).end())));
     }
 
-    private static boolean isNumber(TreePath operand, Code code) {
+    private static boolean isNumber(TreePath operand, AttributedFile code) {
         return Constants.value(code, operand).isPresent();
     }
 
     /** A value that is no number is not equal to itself (JLS 15.21.1). */
-    private static boolean isFloating(TreePath operand, Code code) {
+    private static boolean isFloating(TreePath operand, AttributedFile code) {
         return code.type(operand).filter(type -> type.getKind() == TypeKind.DOUBLE || type.getKind() == TypeKind.FLOAT).isPresent();
     }
 }

@@ -7,14 +7,14 @@ import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.List;
 import java.util.Map;
@@ -30,8 +30,8 @@ public final class ArrayAsObject implements Rule {
     private static final Map<String, String> BY_CONTENT = Map.of("equals", "equals", "hashCode", "hashCode", "toString", "toString");
 
     @Override
-    public About about() {
-        return About.of("array-as-object", Tag.SUSPICIOUS, "An array is compared, hashed or printed as an object", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("array-as-object", Tag.SUSPICIOUS, "An array is compared, hashed or printed as an object", Effect.OTHER)
                 .because("Arrays have these methods from Object: they know nothing of the elements.")
                 .example("""
                         class Berths {
@@ -65,8 +65,8 @@ public final class ArrayAsObject implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
-        Code code = survey.code();
+    public void look(TreePath path, RuleContext survey) {
+        AttributedFile code = survey.code();
         if (path.getLeaf() instanceof BinaryTree sum) {
             boolean isText = code.type(path).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent();
             Stream.of(sum.getLeftOperand(), sum.getRightOperand())
@@ -82,20 +82,20 @@ public final class ArrayAsObject implements Rule {
         boolean isWhole = method != null && receiver.isPresent() && call.getArguments().size() == (method.equals("equals") ? 1 : 0)
                 && call.getArguments().stream().allMatch(other -> isArray(new TreePath(path, other), code));
         // the address of an array that was just made is asked for as such
-        boolean isNew = receiver.filter(array -> Code.inner(array).getLeaf() instanceof NewArrayTree made && made.getInitializers() == null).isPresent();
+        boolean isNew = receiver.filter(array -> AttributedFile.inner(array).getLeaf() instanceof NewArrayTree made && made.getInitializers() == null).isPresent();
         if (isWhole && !isNew) {
             survey.report(call, "'" + method + "' of an array knows nothing of its elements", Fix.of("use its content",
                     edits -> write(edits, path, (ExpressionTree) receiver.get().getLeaf(), method, call.getArguments())));
         }
     }
 
-    private static boolean isArray(TreePath path, Code code) {
+    private static boolean isArray(TreePath path, AttributedFile code) {
         return code.type(path).filter(type -> type.getKind() == TypeKind.ARRAY).isPresent();
     }
 
     private static void write(
             FixEdits edits, TreePath whole, ExpressionTree array, String method, List<? extends ExpressionTree> others) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         TreePath path = array == whole.getLeaf() ? whole : Calls.receiver(whole).orElseThrow();
         boolean isDeep = ((ArrayType) code.type(path).orElseThrow()).getComponentType().getKind() == TypeKind.ARRAY;
         String arrays = edits.types().name(code.elements().getTypeElement("java.util.Arrays"));

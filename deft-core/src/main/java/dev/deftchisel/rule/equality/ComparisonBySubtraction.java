@@ -10,14 +10,14 @@ import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.Beside;
 import dev.deftchisel.rule.WrittenValues;
@@ -44,8 +44,8 @@ public final class ComparisonBySubtraction implements Rule {
     private static final Pattern VAGUE = Pattern.compile("[a-z]{1,2}\\d*|one|other|left|right|first|second|lhs|rhs|this\\w*|that\\w*|own|others?");
 
     @Override
-    public About about() {
-        return About.of("comparison-by-subtraction", Tag.SUSPICIOUS, "An order is worked out by subtraction", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("comparison-by-subtraction", Tag.SUSPICIOUS, "An order is worked out by subtraction", Effect.OTHER)
                 .because("The difference of two large numbers of unlike sign overflows and has the wrong sign.")
                 .example("""
                         class Berth implements Comparable<Berth> {
@@ -90,9 +90,9 @@ public final class ComparisonBySubtraction implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         BinaryTree difference = (BinaryTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         TreePath left = new TreePath(path, difference.getLeftOperand());
         TreePath right = new TreePath(path, difference.getRightOperand());
         boolean isInt = isInt(left, code) && isInt(right, code);
@@ -100,14 +100,14 @@ public final class ComparisonBySubtraction implements Rule {
         if (isInt && isResultOfOrder(path, code) && !isSaid(path, code) && !numbers.fitInDifference(left, right)
                 && isWide(left, survey) && isWide(right, survey)) {
             survey.report(difference, "the difference of two numbers can overflow", Fix.of("use Integer.compare",
-                    edits -> edits.replace(difference, to -> to.write("Integer.compare(").carry(code.range(Code.inner(difference.getLeftOperand())))
-                            .write(", ").carry(code.range(Code.inner(difference.getRightOperand()))).write(")"))));
+                    edits -> edits.replace(difference, to -> to.write("Integer.compare(").carry(code.range(AttributedFile.inner(difference.getLeftOperand())))
+                            .write(", ").carry(code.range(AttributedFile.inner(difference.getRightOperand()))).write(")"))));
         }
     }
 
     /** Whether a comment stands before the statement or at the end of its line, in which the numbers may be said to be small enough. */
-    private static boolean isSaid(TreePath path, Code code) {
-        TreePath place = Code.outer(path);
+    private static boolean isSaid(TreePath path, AttributedFile code) {
+        TreePath place = AttributedFile.outer(path);
         Tree statement = place.getLeaf() instanceof ReturnTree ? place.getLeaf() : path.getLeaf();
         Range range = code.range(statement);
         Range behind = Beside.toEndOfLine(new Range(range.end(), range.end()), code);
@@ -115,16 +115,16 @@ public final class ComparisonBySubtraction implements Rule {
     }
 
     /** Whether any number may be compared: one that has no name of its own, as in a list of numbers, or whose name says so. */
-    private static boolean isWide(TreePath number, Survey survey) {
-        Code code = survey.code();
-        TreePath plain = Code.inner(number);
+    private static boolean isWide(TreePath number, RuleContext survey) {
+        AttributedFile code = survey.code();
+        TreePath plain = AttributedFile.inner(number);
         Optional<Element> variable = code.element(plain);
         boolean isElement = variable.filter(element -> element.getKind() == ElementKind.PARAMETER).isPresent();
         boolean isLocal = variable.filter(element -> element.getKind() == ElementKind.LOCAL_VARIABLE).isPresent();
         boolean isOfMath = plain.getLeaf() instanceof MethodInvocationTree call && code.text(call.getMethodSelect()).startsWith("Math.");
         if (isLocal) {
             // what a local variable holds is told by its name, or else by where it comes from
-            return isWide(name(plain.getLeaf())) || VAGUE.matcher(name(plain.getLeaf())).matches() && WrittenValues.of(variable.get(), survey).stream().map(value -> name(Code.inner(value).getLeaf())).anyMatch(ComparisonBySubtraction::isWide);
+            return isWide(name(plain.getLeaf())) || VAGUE.matcher(name(plain.getLeaf())).matches() && WrittenValues.of(variable.get(), survey).stream().map(value -> name(AttributedFile.inner(value).getLeaf())).anyMatch(ComparisonBySubtraction::isWide);
         }
         return !isOfMath && (isElement || isWide(name(plain.getLeaf())));
     }
@@ -141,23 +141,23 @@ public final class ComparisonBySubtraction implements Rule {
     }
 
     /** Whether any number can stand there, as a name or the result of a call. */
-    private static boolean isInt(TreePath path, Code code) {
-        TreePath number = Code.inner(path);
+    private static boolean isInt(TreePath path, AttributedFile code) {
+        TreePath number = AttributedFile.inner(path);
         boolean isName = number.getLeaf() instanceof IdentifierTree || number.getLeaf() instanceof MemberSelectTree
                 || number.getLeaf() instanceof MethodInvocationTree;
         return isName && Constants.value(code, number).isEmpty() && code.type(number)
                 .filter(type -> type.getKind() == TypeKind.INT || NamedTypes.is(type, "java.lang.Integer")).isPresent();
     }
 
-    private static boolean isResultOfOrder(TreePath path, Code code) {
-        TreePath parent = Code.outer(path);
+    private static boolean isResultOfOrder(TreePath path, AttributedFile code) {
+        TreePath parent = AttributedFile.outer(path);
         if (parent.getLeaf() instanceof LambdaExpressionTree) {
             return code.type(parent).filter(type -> NamedTypes.is(type, "java.util.Comparator")).isPresent();
         }
-        return parent.getLeaf() instanceof ReturnTree && Code.function(parent).filter(owner -> isOrder(owner, code)).isPresent();
+        return parent.getLeaf() instanceof ReturnTree && AttributedFile.function(parent).filter(owner -> isOrder(owner, code)).isPresent();
     }
 
-    private static boolean isOrder(TreePath function, Code code) {
+    private static boolean isOrder(TreePath function, AttributedFile code) {
         return function.getLeaf() instanceof MethodTree method
                 ? method.getName().contentEquals("compareTo") && method.getParameters().size() == 1
                         && implementsOrder(function, "java.lang.Comparable", code)
@@ -166,7 +166,7 @@ public final class ComparisonBySubtraction implements Rule {
                 : code.type(function).filter(type -> NamedTypes.is(type, "java.util.Comparator")).isPresent();
     }
 
-    private static boolean implementsOrder(TreePath method, String type, Code code) {
+    private static boolean implementsOrder(TreePath method, String type, AttributedFile code) {
         return code.enclosingType(method)
                 .filter(owner -> code.isKind(owner.asType(), code.elements().getTypeElement(type).asType())).isPresent();
     }

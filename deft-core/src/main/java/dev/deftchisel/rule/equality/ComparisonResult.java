@@ -4,14 +4,14 @@ import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.Optional;
@@ -21,8 +21,8 @@ import java.util.Set;
 public final class ComparisonResult implements Rule {
 
     @Override
-    public About about() {
-        return About.of("comparison-result", Tag.SUSPICIOUS, "The result of an order is compared with 1 or -1", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("comparison-result", Tag.SUSPICIOUS, "The result of an order is compared with 1 or -1", Effect.OTHER)
                 .because("Only its sign is promised; it may be any number of that sign.")
                 .example("""
                         class Berth {
@@ -52,10 +52,10 @@ public final class ComparisonResult implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         BinaryTree comparison = (BinaryTree) path.getLeaf();
-        Code code = survey.code();
-        TreePath order = Code.inner(new TreePath(path, comparison.getLeftOperand()));
+        AttributedFile code = survey.code();
+        TreePath order = AttributedFile.inner(new TreePath(path, comparison.getLeftOperand()));
         Optional<Object> value = Constants.value(code, new TreePath(path, comparison.getRightOperand()));
         boolean isOrder = Calls.isOf(code, order, "java.lang.Comparable", "compareTo", 1)
                 || Calls.isOf(code, order, "java.util.Comparator", "compare", 2);
@@ -70,7 +70,7 @@ public final class ComparisonResult implements Rule {
     }
 
     /** Whether the documentation of the platform promises -1, 0 or 1. */
-    private static boolean isPromised(TreePath order, Code code) {
+    private static boolean isPromised(TreePath order, AttributedFile code) {
         return Calls.method(code, order).filter(method -> NamedTypes.isOneOf(method.getEnclosingElement().asType(),
                 Set.of("java.math.BigInteger", "java.math.BigDecimal"))).isPresent();
     }

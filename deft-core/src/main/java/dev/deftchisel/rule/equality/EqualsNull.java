@@ -6,12 +6,12 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Precedence;
 import java.util.Optional;
@@ -24,8 +24,8 @@ public final class EqualsNull implements Rule {
     private static final Pattern NULL_IN_COMMENT = Pattern.compile("(//|\\*)[^\n]*\\bnull");
 
     @Override
-    public About about() {
-        return About.of("equals-null", Tag.SUSPICIOUS, "Something is asked whether it equals null", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("equals-null", Tag.SUSPICIOUS, "Something is asked whether it equals null", Effect.OTHER)
                 .because("No object does, and what is null cannot be asked.")
                 .example("""
                         class Berth {
@@ -75,14 +75,14 @@ public final class EqualsNull implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         boolean isNull = !survey.isTest() && Calls.isOf(code, path, "java.lang.Object", "equals", 1)
                 && call.getArguments().get(0).getKind() == Tree.Kind.NULL_LITERAL && !isOwn(path, code) && !isSaid(path, code);
         Optional<ExpressionTree> receiver = Calls.receiver(call);
         // what asks for null first and then whether it equals null knows an object that says so
-        boolean isSecond = receiver.isPresent() && Code.outer(path).getLeaf() instanceof BinaryTree both && both.getKind() == Tree.Kind.CONDITIONAL_OR
+        boolean isSecond = receiver.isPresent() && AttributedFile.outer(path).getLeaf() instanceof BinaryTree both && both.getKind() == Tree.Kind.CONDITIONAL_OR
                 && code.reads(both.getLeftOperand()).contains(code.reads(receiver.get()) + " == null");
         if (!isNull || isSecond || receiver.isEmpty() || receiver.get().toString().equals("super")) {
             return;
@@ -96,13 +96,13 @@ public final class EqualsNull implements Rule {
     }
 
     /** Whether a class outside of the platform says itself what equals it: null may be among that. */
-    private static boolean isOwn(TreePath call, Code code) {
+    private static boolean isOwn(TreePath call, AttributedFile code) {
         return Calls.method(code, call)
                 .filter(method -> !code.elements().getPackageOf(method).getQualifiedName().toString().startsWith("java.")).isPresent();
     }
 
     /** Whether a comment in the method speaks of null. */
-    private static boolean isSaid(TreePath path, Code code) {
-        return Code.function(path).filter(owner -> NULL_IN_COMMENT.matcher(code.text(owner.getLeaf())).find()).isPresent();
+    private static boolean isSaid(TreePath path, AttributedFile code) {
+        return AttributedFile.function(path).filter(owner -> NULL_IN_COMMENT.matcher(code.text(owner.getLeaf())).find()).isPresent();
     }
 }

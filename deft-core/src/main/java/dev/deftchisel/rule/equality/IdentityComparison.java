@@ -15,14 +15,14 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.Beside;
 import dev.deftchisel.rule.WrittenValues;
@@ -59,8 +59,8 @@ public final class IdentityComparison implements Rule {
     private static final Pattern CONSTANT = Pattern.compile("[A-Z][A-Z0-9_]+");
 
     @Override
-    public About about() {
-        return About.of("identity-comparison", Tag.SUSPICIOUS, "Values are compared as objects", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("identity-comparison", Tag.SUSPICIOUS, "Values are compared as objects", Effect.OTHER)
                 .because("'==' asks whether two strings or boxes are one object, which equal ones need not be.")
                 .example("""
                         class Berth {
@@ -105,9 +105,9 @@ public final class IdentityComparison implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         BinaryTree comparison = (BinaryTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         TreePath left = new TreePath(path, comparison.getLeftOperand());
         TreePath right = new TreePath(path, comparison.getRightOperand());
         if (!isValue(left, code) || !isValue(right, code) || isMarker(left, code) || isMarker(right, code)
@@ -125,32 +125,32 @@ public final class IdentityComparison implements Rule {
                     String objects = edits.types().name(code.elements().getTypeElement("java.util.Objects"));
                     Range range = code.range(comparison);
                     edits.replace(range, to -> to.apartFrom(range.start()).write((isOpposite ? "!" : "") + objects + ".equals(")
-                            .carry(code.range(Code.inner(comparison.getLeftOperand()))).write(", ")
-                            .carry(code.range(Code.inner(comparison.getRightOperand()))).write(")"));
+                            .carry(code.range(AttributedFile.inner(comparison.getLeftOperand()))).write(", ")
+                            .carry(code.range(AttributedFile.inner(comparison.getRightOperand()))).write(")"));
                 }));
     }
 
     /** Whether the file compares strings like this again and again, which works only where equal ones are one object. */
-    private static boolean isHabit(Survey survey) {
-        Code code = survey.code();
+    private static boolean isHabit(RuleContext survey) {
+        AttributedFile code = survey.code();
         return code.expressions(new TreePath(code.unit())).stream().filter(part -> part.getLeaf() instanceof BinaryTree comparison
                 && (comparison.getKind() == Tree.Kind.EQUAL_TO || comparison.getKind() == Tree.Kind.NOT_EQUAL_TO)
                 && isString(new TreePath(part, comparison.getLeftOperand()), code) && isString(new TreePath(part, comparison.getRightOperand()), code))
                 .limit(HABIT).count() == HABIT;
     }
 
-    private static boolean isString(TreePath operand, Code code) {
+    private static boolean isString(TreePath operand, AttributedFile code) {
         return code.type(operand).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent();
     }
 
     /** {@code Integer.valueOf(i) == Integer.valueOf(i)} asks whether boxes are kept (JLS 5.1.7). */
-    private static boolean isOfCache(BinaryTree comparison, Code code) {
+    private static boolean isOfCache(BinaryTree comparison, AttributedFile code) {
         return code.readsSame(comparison.getLeftOperand(), comparison.getRightOperand());
     }
 
     /** Whether a method begins by handing back one of the two when they are one object, or both are asked whether they are null. */
-    private static boolean isShortcut(TreePath path, BinaryTree comparison, Code code) {
-        TreePath place = Code.outer(path);
+    private static boolean isShortcut(TreePath path, BinaryTree comparison, AttributedFile code) {
+        TreePath place = AttributedFile.outer(path);
         boolean handsBack = place.getLeaf() instanceof IfTree choice && comparison.getKind() == Tree.Kind.EQUAL_TO
                 && single(choice.getThenStatement()) instanceof ReturnTree result && result.getExpression() != null
                 && (code.readsSame(result.getExpression(), comparison.getLeftOperand()) || code.readsSame(result.getExpression(), comparison.getRightOperand()));
@@ -165,8 +165,8 @@ public final class IdentityComparison implements Rule {
             place = place.getParentPath();
         }
         String around = place != null && place.getLeaf() instanceof IfTree choice ? code.reads(choice.getCondition()) : "";
-        return handsBack || asksNull(around, code.reads(Code.inner(comparison.getLeftOperand())))
-                && asksNull(around, code.reads(Code.inner(comparison.getRightOperand())));
+        return handsBack || asksNull(around, code.reads(AttributedFile.inner(comparison.getLeftOperand())))
+                && asksNull(around, code.reads(AttributedFile.inner(comparison.getRightOperand())));
     }
 
     private static boolean asksNull(String condition, String operand) {
@@ -174,15 +174,15 @@ public final class IdentityComparison implements Rule {
     }
 
     private static StatementTree single(StatementTree statement) {
-        List<? extends StatementTree> inner = Code.statements(statement);
+        List<? extends StatementTree> inner = AttributedFile.statements(statement);
         return inner.size() == 1 ? inner.get(0) : statement;
     }
 
     /** Whether a variable is asked whether it holds a named constant, which then is there to be recognised. */
-    private static boolean isNamedMarker(TreePath operand, TreePath constant, Code code) {
-        boolean isAsked = code.element(Code.inner(operand)).filter(element -> element instanceof VariableElement
+    private static boolean isNamedMarker(TreePath operand, TreePath constant, AttributedFile code) {
+        boolean isAsked = code.element(AttributedFile.inner(operand)).filter(element -> element instanceof VariableElement
                 || element instanceof ExecutableElement method && method.getParameters().isEmpty()).isPresent();
-        return isAsked && code.element(Code.inner(constant)).filter(element -> element.getKind() == ElementKind.FIELD
+        return isAsked && code.element(AttributedFile.inner(constant)).filter(element -> element.getKind() == ElementKind.FIELD
                 && element.getModifiers().contains(Modifier.STATIC) && (element.getModifiers().contains(Modifier.FINAL)
                 || CONSTANT.matcher(element.getSimpleName()).matches())).isPresent();
     }
@@ -191,25 +191,25 @@ public final class IdentityComparison implements Rule {
      * Whether a comment before the statement or the name of the method says that objects are compared; or the file knows strings of which
      * there is one each (see {@link String#intern}).
      */
-    private static boolean isSaid(TreePath path, Code code) {
+    private static boolean isSaid(TreePath path, AttributedFile code) {
         TreePath statement = path;
         while (!(statement.getLeaf() instanceof StatementTree) && statement.getParentPath() != null) {
             statement = statement.getParentPath();
         }
         int start = code.range(statement.getLeaf()).start();
-        boolean isNamed = Code.function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method
+        boolean isNamed = AttributedFile.function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method
                 && NAMED.matcher(method.getName()).find()).isPresent();
         return isNamed || SAID.matcher(code.text(Beside.before(start, code))).find()
                 || INTERNED.matcher(code.file().content()).find();
     }
 
-    private static boolean isValue(TreePath operand, Code code) {
+    private static boolean isValue(TreePath operand, AttributedFile code) {
         return code.type(operand).filter(type -> VALUES.stream().anyMatch(name -> NamedTypes.is(type, name))).isPresent();
     }
 
     /** A constant object that is there to be recognised, or the object itself. */
-    private static boolean isMarker(TreePath operand, Code code) {
-        Optional<Element> named = code.element(Code.inner(operand));
+    private static boolean isMarker(TreePath operand, AttributedFile code) {
+        Optional<Element> named = code.element(AttributedFile.inner(operand));
         boolean isConstant = Constants.value(code, operand).isPresent();
         return named.filter(element -> element.getKind() == ElementKind.FIELD && element.getModifiers().contains(Modifier.FINAL)
                 && (!isConstant || element.getModifiers().contains(Modifier.PRIVATE))
@@ -217,8 +217,8 @@ public final class IdentityComparison implements Rule {
     }
 
     /** Whether a variable is made of what the other operand names: then the question is whether that gave another object. */
-    private static boolean comesFrom(TreePath operand, TreePath other, Survey survey) {
-        String text = survey.code().reads(Code.inner(other).getLeaf());
+    private static boolean comesFrom(TreePath operand, TreePath other, RuleContext survey) {
+        String text = survey.code().reads(AttributedFile.inner(other).getLeaf());
         return values(operand, survey).stream().anyMatch(value -> survey.code().reads(value).equals(text)
                 || value instanceof MethodInvocationTree call && (call.getArguments().stream()
                         .anyMatch(argument -> survey.code().reads(argument).equals(text))
@@ -227,14 +227,14 @@ public final class IdentityComparison implements Rule {
     }
 
     /** What a variable gets in its declaration and by assignments in the file. */
-    private static List<ExpressionTree> values(TreePath operand, Survey survey) {
-        Optional<Element> variable = survey.code().element(Code.inner(operand)).filter(element -> element instanceof VariableElement);
+    private static List<ExpressionTree> values(TreePath operand, RuleContext survey) {
+        Optional<Element> variable = survey.code().element(AttributedFile.inner(operand)).filter(element -> element instanceof VariableElement);
         return variable.stream().flatMap(known -> WrittenValues.of(known, survey).stream())
                 .map(value -> (ExpressionTree) value.getLeaf()).toList();
     }
 
     /** Whether the same method compares the two by their values as well, so that this is only a short cut. */
-    private static boolean asksBoth(TreePath path, BinaryTree comparison, Code code) {
+    private static boolean asksBoth(TreePath path, BinaryTree comparison, AttributedFile code) {
         TreePath body = path;
         while (body != null && !(body.getLeaf() instanceof MethodTree || body.getLeaf() instanceof LambdaExpressionTree
                 || body.getLeaf() instanceof ClassTree)) {
@@ -245,8 +245,8 @@ public final class IdentityComparison implements Rule {
                 && (names(part, comparison.getLeftOperand(), code) || names(part, comparison.getRightOperand(), code)));
     }
 
-    private static boolean names(TreePath call, ExpressionTree operand, Code code) {
-        String text = code.reads(Code.inner(operand));
+    private static boolean names(TreePath call, ExpressionTree operand, AttributedFile code) {
+        String text = code.reads(AttributedFile.inner(operand));
         return code.expressions(call).stream().anyMatch(part -> code.reads(part.getLeaf()).equals(text));
     }
 }

@@ -5,15 +5,15 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Optional;
 import java.util.Set;
@@ -28,8 +28,8 @@ public final class MissingHash implements Rule {
     private static final Pattern IDENTITY = Pattern.compile("return \\(?(this == \\w+|\\w+ == this|super\\.equals\\s*\\(.*\\))\\)?;?$");
 
     @Override
-    public About about() {
-        return About.of("missing-hash", Tag.SUSPICIOUS, "A class says what equals it, but not its hash", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("missing-hash", Tag.SUSPICIOUS, "A class says what equals it, but not its hash", Effect.SAME_BEHAVIOUR)
                 .because("Equal objects must have equal hashes, or hash tables lose them.")
                 .example("""
                         class Berth {
@@ -86,9 +86,9 @@ public final class MissingHash implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         ClassTree type = (ClassTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         Optional<MethodTree> equals = method(type, path, "equals", "java.lang.Object", code);
         boolean hasHash = type.getMembers().stream().anyMatch(member -> member instanceof MethodTree method
                 && method.getName().contentEquals("hashCode") && method.getParameters().isEmpty());
@@ -104,7 +104,7 @@ public final class MissingHash implements Rule {
     }
 
     /** Whether a class above has both, of which this one only looks at more. */
-    private static boolean inheritsHash(TreePath path, Code code) {
+    private static boolean inheritsHash(TreePath path, AttributedFile code) {
         return code.element(path)
                 .filter(element -> element instanceof TypeElement type && code.elements().getAllMembers(type).stream()
                         .anyMatch(member -> member.getSimpleName().contentEquals("hashCode") && member instanceof ExecutableElement hash
@@ -113,7 +113,7 @@ public final class MissingHash implements Rule {
                 .isPresent();
     }
 
-    private static Optional<MethodTree> method(ClassTree type, TreePath path, String name, String parameter, Code code) {
+    private static Optional<MethodTree> method(ClassTree type, TreePath path, String name, String parameter, AttributedFile code) {
         return type.getMembers().stream()
                 .filter(member -> member instanceof MethodTree)
                 .map(member -> (MethodTree) member)

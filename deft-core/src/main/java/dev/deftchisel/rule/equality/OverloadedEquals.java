@@ -4,11 +4,11 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Locale;
 import java.util.Set;
@@ -19,8 +19,8 @@ import javax.lang.model.type.TypeKind;
 public final class OverloadedEquals implements Rule {
 
     @Override
-    public About about() {
-        return About.of("overloaded-equals", Tag.SUSPICIOUS, "An equals takes something else than Object", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("overloaded-equals", Tag.SUSPICIOUS, "An equals takes something else than Object", Effect.OTHER)
                 .because("Collections call the one that takes Object, which compares identity.")
                 .example("""
                         class Berth {
@@ -70,9 +70,9 @@ public final class OverloadedEquals implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         MethodTree method = (MethodTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         boolean isOther = method.getName().contentEquals("equals") && method.getParameters().size() == 1
                 && !method.getModifiers().getFlags().contains(Modifier.STATIC)
                 && !method.getModifiers().getFlags().contains(Modifier.PRIVATE)

@@ -8,12 +8,12 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.List;
 import java.util.Optional;
@@ -25,8 +25,8 @@ import javax.lang.model.element.TypeElement;
 public final class SelfEquals implements Rule {
 
     @Override
-    public About about() {
-        return About.of("self-equals", Tag.SUSPICIOUS, "Something is compared with itself", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("self-equals", Tag.SUSPICIOUS, "Something is compared with itself", Effect.OTHER)
                 .because("The answer is known; something else was meant on one side.")
                 .example("""
                         class Berth {
@@ -68,14 +68,14 @@ public final class SelfEquals implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         boolean isOne = Calls.isOf(code, path, "java.lang.Object", "equals", 1)
                 || Calls.isOf(code, path, "java.lang.Comparable", "compareTo", 1);
         boolean isPair = Calls.isOf(code, path, "java.util.Objects", "equals", 2);
         Optional<ExpressionTree> left = isPair ? Optional.of(call.getArguments().get(0)) : Calls.receiver(call).filter(any -> isOne);
-        boolean isPrinted = Code.outer(path).getLeaf() instanceof MethodInvocationTree print && Calls.name(print).startsWith("print");
+        boolean isPrinted = AttributedFile.outer(path).getLeaf() instanceof MethodInvocationTree print && Calls.name(print).startsWith("print");
         if (left.isEmpty() || survey.isTest() || isPrinted) {
             return;
         }
@@ -90,7 +90,7 @@ public final class SelfEquals implements Rule {
     }
 
     /** The only parameter of the method around that is of the class around, when it is a field that is compared. */
-    private static Optional<String> other(TreePath call, ExpressionTree compared, Code code) {
+    private static Optional<String> other(TreePath call, ExpressionTree compared, AttributedFile code) {
         TreePath at = call;
         while (at != null && !(at.getLeaf() instanceof MethodTree)) {
             at = at.getParentPath();

@@ -18,12 +18,12 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.analysis.ValueRange;
 import dev.deftchisel.analysis.ValueRanges;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -45,10 +45,10 @@ final class SmallNumbers {
     /** Methods so called give back what they were handed when it is not negative. */
     private static final Pattern NATURAL = Pattern.compile("check.*Positive|[Nn]on[Nn]egative|^checkIndex$");
 
-    private final Survey survey;
-    private final Code code;
+    private final RuleContext survey;
+    private final AttributedFile code;
 
-    SmallNumbers(Survey survey) {
+    SmallNumbers(RuleContext survey) {
         this.survey = survey;
         this.code = survey.code();
     }
@@ -96,7 +96,7 @@ final class SmallNumbers {
         new TreePathScanner<Void, Void>() {
             @Override
             public Void visitReturn(ReturnTree tree, Void unused) {
-                if (tree.getExpression() != null && Code.function(getCurrentPath()).filter(owner -> owner.getLeaf() == method.getLeaf()).isPresent()) {
+                if (tree.getExpression() != null && AttributedFile.function(getCurrentPath()).filter(owner -> owner.getLeaf() == method.getLeaf()).isPresent()) {
                     all.add(range(new TreePath(getCurrentPath(), tree.getExpression()), depth));
                 }
                 return super.visitReturn(tree, null);
@@ -139,7 +139,7 @@ final class SmallNumbers {
 
     /** Whether a variable goes on to the next number: whoever counts does not come to the last one. */
     private static boolean isCounted(TreePath use) {
-        Tree.Kind kind = Code.outer(use).getLeaf().getKind();
+        Tree.Kind kind = AttributedFile.outer(use).getLeaf().getKind();
         return kind == Tree.Kind.POSTFIX_INCREMENT || kind == Tree.Kind.PREFIX_INCREMENT;
     }
 
@@ -147,8 +147,8 @@ final class SmallNumbers {
     private static Optional<Optional<TreePath>> write(TreePath use) {
         TreePath name = use.getParentPath().getLeaf() instanceof MemberSelectTree select && select.getExpression() != use.getLeaf()
                 ? use.getParentPath() : use;
-        TreePath parent = Code.outer(name);
-        if (parent.getLeaf() instanceof AssignmentTree assignment && Code.inner(assignment.getVariable()) == name.getLeaf()) {
+        TreePath parent = AttributedFile.outer(name);
+        if (parent.getLeaf() instanceof AssignmentTree assignment && AttributedFile.inner(assignment.getVariable()) == name.getLeaf()) {
             return Optional.of(Optional.of(new TreePath(parent, assignment.getExpression())));
         }
         boolean isChanged = parent.getLeaf() instanceof CompoundAssignmentTree || !isCounted(use) && parent.getLeaf() instanceof UnaryTree unary && unary.getKind() != Tree.Kind.UNARY_MINUS && unary.getKind() != Tree.Kind.UNARY_PLUS;
@@ -191,7 +191,7 @@ final class SmallNumbers {
             if (statement instanceof IfTree test && !Jumps.canComplete(test.getThenStatement())) {
                 for (TreePath part : alternatives(new TreePath(new TreePath(body, statement), test.getCondition()))) {
                     BinaryTree comparison = part.getLeaf() instanceof BinaryTree binary ? binary : null;
-                    boolean isOf = comparison != null && Code.inner(comparison.getLeftOperand()) instanceof IdentifierTree name
+                    boolean isOf = comparison != null && AttributedFile.inner(comparison.getLeftOperand()) instanceof IdentifierTree name
                             && name.getName().equals(variable.getSimpleName());
                     Optional<Long> limit = isOf ? Constants.value(code, new TreePath(part, comparison.getRightOperand()))
                             .filter(value -> value instanceof Integer).map(value -> ((Integer) value).longValue()) : Optional.empty();
@@ -209,7 +209,7 @@ final class SmallNumbers {
     }
 
     private static List<TreePath> alternatives(TreePath condition) {
-        TreePath plain = Code.inner(condition);
+        TreePath plain = AttributedFile.inner(condition);
         if (!(plain.getLeaf() instanceof BinaryTree both) || both.getKind() != Tree.Kind.CONDITIONAL_OR) {
             return List.of(plain);
         }

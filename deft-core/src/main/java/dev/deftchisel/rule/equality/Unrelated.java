@@ -1,6 +1,6 @@
 package dev.deftchisel.rule.equality;
 
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.analysis.Supertypes;
 import java.util.stream.Stream;
@@ -18,7 +18,7 @@ final class Unrelated {
     private Unrelated() {
     }
 
-    static boolean are(TypeMirror one, TypeMirror other, Code code) {
+    static boolean are(TypeMirror one, TypeMirror other, AttributedFile code) {
         TypeMirror left = code.types().erasure(code.boxed(one));
         TypeMirror right = code.types().erasure(code.boxed(other));
         if (!isPlain(one) || !isPlain(code.boxed(other)) || code.isKind(left, right) || code.isKind(right, left)
@@ -33,7 +33,7 @@ final class Unrelated {
     }
 
     /** Whether an interface above both says itself when two of its kind are equal, as that of lists does. */
-    private static boolean haveContract(TypeMirror left, TypeMirror right, Code code) {
+    private static boolean haveContract(TypeMirror left, TypeMirror right, AttributedFile code) {
         return Stream.concat(Stream.of((TypeElement) ((DeclaredType) left).asElement()), Supertypes.of((TypeElement) ((DeclaredType) left).asElement(), code.types()).stream())
                 .filter(type -> type.getKind().isInterface() && !NamedTypes.is(type.asType(), "java.util.Collection") && code.isKind(right, type.asType()))
                 .anyMatch(type -> ElementFilter.methodsIn(type.getEnclosedElements()).stream()
@@ -49,7 +49,7 @@ final class Unrelated {
     }
 
     /** The simple name of a type. */
-    static String name(TypeMirror type, Code code) {
+    static String name(TypeMirror type, AttributedFile code) {
         TypeElement element = (TypeElement) ((DeclaredType) code.types().erasure(code.boxed(type))).asElement();
         return element.getSimpleName().length() > 0 ? element.getSimpleName().toString()
                 : "class without a name, a kind of " + name(element.getInterfaces().isEmpty() ? element.getSuperclass() : element.getInterfaces().get(0),

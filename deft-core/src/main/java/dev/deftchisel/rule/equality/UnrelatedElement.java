@@ -4,12 +4,12 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Supertypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Map;
 import java.util.Optional;
@@ -25,8 +25,8 @@ public final class UnrelatedElement implements Rule {
             "containsValue", "java.util.Map");
 
     @Override
-    public About about() {
-        return About.of("unrelated-element", Tag.SUSPICIOUS, "A collection is asked for what it cannot hold", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("unrelated-element", Tag.SUSPICIOUS, "A collection is asked for what it cannot hold", Effect.OTHER)
                 .because("No element is of the type of what is asked for, so it is never found.")
                 .example("""
                         import java.util.List;
@@ -65,10 +65,10 @@ public final class UnrelatedElement implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
         String owner = ASKING.get(Calls.name(call));
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         if (owner == null || survey.isTest() || !Calls.isOf(code, path, owner, Calls.name(call), 1) || takesNumber(path, code)) {
             return;
         }
@@ -85,7 +85,7 @@ public final class UnrelatedElement implements Rule {
     }
 
     /** {@code remove(int)} asks for a place. */
-    private static boolean takesNumber(TreePath call, Code code) {
+    private static boolean takesNumber(TreePath call, AttributedFile code) {
         return Calls.method(code, call).filter(method -> method.getParameters().get(0).asType().getKind().isPrimitive()).isPresent();
     }
 }

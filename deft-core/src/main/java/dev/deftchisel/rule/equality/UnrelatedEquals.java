@@ -4,13 +4,13 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Optional;
 import java.util.Set;
@@ -23,8 +23,8 @@ public final class UnrelatedEquals implements Rule {
     private static final Pattern CLASS_ASKED = Pattern.compile("\\b(instanceof|getClass|isInstance)\\b");
 
     @Override
-    public About about() {
-        return About.of("unrelated-equals", Tag.SUSPICIOUS, "Things of unrelated types are compared", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("unrelated-equals", Tag.SUSPICIOUS, "Things of unrelated types are compared", Effect.OTHER)
                 .because("No object is of both types, so the answer is always no.")
                 .example("""
                         class Berth {
@@ -60,8 +60,8 @@ public final class UnrelatedEquals implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
-        Code code = survey.code();
+    public void look(TreePath path, RuleContext survey) {
+        AttributedFile code = survey.code();
         if (survey.isTest() || !Calls.isOf(code, path, "java.lang.Object", "equals", 1) || isOpen(path, survey)) {
             return;
         }
@@ -79,7 +79,7 @@ public final class UnrelatedEquals implements Rule {
     }
 
     /** Whether the file declares the method, and it does not ask for the class of what it is compared with. */
-    private static boolean isOpen(TreePath call, Survey survey) {
+    private static boolean isOpen(TreePath call, RuleContext survey) {
         return Calls.method(survey.code(), call).flatMap(survey.names()::declaration)
                 .filter(method -> !CLASS_ASKED.matcher(survey.code().text(method.getLeaf())).find()).isPresent();
     }

@@ -13,13 +13,13 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import com.sun.source.util.TreeScanner;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rule.Wanted;
@@ -41,8 +41,8 @@ import javax.lang.model.util.ElementFilter;
 public final class AnonymousFunction implements Rule {
 
     @Override
-    public About about() {
-        return About.of("anonymous-function", Tag.IDIOM, "An anonymous class could be a lambda", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("anonymous-function", Tag.IDIOM, "An anonymous class could be a lambda", Effect.SAME_BEHAVIOUR)
                 .because("A lambda says what is done, without the frame around it.")
                 .example("""
                         import java.util.Comparator;
@@ -118,9 +118,9 @@ public final class AnonymousFunction implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         NewClassTree made = (NewClassTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         Optional<MethodTree> only = only(made);
         Optional<TypeMirror> type = code.type(new TreePath(path, made.getIdentifier()));
         if (only.isEmpty() || type.isEmpty() || !isFunction(type.get(), only.get(), code)
@@ -138,7 +138,7 @@ public final class AnonymousFunction implements Rule {
     }
 
     /** Whether a comment would have no place in a lambda, such as the documentation of the method. */
-    private static boolean hasCommentAround(NewClassTree made, MethodTree method, Code code) {
+    private static boolean hasCommentAround(NewClassTree made, MethodTree method, AttributedFile code) {
         Range all = code.range(made);
         Range body = code.range(method.getBody());
         return code.hasComment(new Range(all.start(), body.start())) || code.hasComment(new Range(body.end(), all.end()));
@@ -158,7 +158,7 @@ public final class AnonymousFunction implements Rule {
     }
 
     /** Whether a type is an interface with this one abstract method (JLS 9.8). */
-    private static boolean isFunction(TypeMirror type, MethodTree method, Code code) {
+    private static boolean isFunction(TypeMirror type, MethodTree method, AttributedFile code) {
         if (!(type instanceof DeclaredType declared) || !(declared.asElement() instanceof TypeElement element)
                 || element.getKind() != ElementKind.INTERFACE || element.getModifiers().contains(Modifier.SEALED)
                 || code.isKind(type, code.elements().getTypeElement("java.io.Serializable").asType())) {
@@ -175,7 +175,7 @@ public final class AnonymousFunction implements Rule {
     }
 
     /** Whether the call infers a type from it, for which a lambda would say too little (JLS 18.5.1). */
-    private static boolean isGenericArgument(TreePath path, Code code) {
+    private static boolean isGenericArgument(TreePath path, AttributedFile code) {
         TreePath call = path.getParentPath();
         boolean isCall = call.getLeaf() instanceof MethodInvocationTree || call.getLeaf() instanceof NewClassTree;
         return isCall && (call.getLeaf().toString().contains("<>") || code.element(call)
@@ -183,7 +183,7 @@ public final class AnonymousFunction implements Rule {
     }
 
     /** Whether it uses itself: as {@code this}, by a member of its own or one it inherits (JLS 15.27.2). */
-    private static boolean usesItself(TreePath body, TreePath method, Code code) {
+    private static boolean usesItself(TreePath body, TreePath method, AttributedFile code) {
         Optional<Element> own = code.element(body);
         return own.isEmpty() || Boolean.TRUE.equals(new TreePathScanner<Boolean, Void>() {
             @Override
@@ -237,7 +237,7 @@ public final class AnonymousFunction implements Rule {
     }
 
     /** Whether it stands where fields get their values, and names one: in a lambda that must have its value already (JLS 16). */
-    private static boolean isBeforeFields(TreePath path, TreePath method, Code code) {
+    private static boolean isBeforeFields(TreePath path, TreePath method, AttributedFile code) {
         TreePath member = path;
         while (!(member.getParentPath().getLeaf() instanceof ClassTree)) {
             member = member.getParentPath();
@@ -249,7 +249,7 @@ public final class AnonymousFunction implements Rule {
     }
 
     private static void write(FixEdits edits, NewClassTree made, MethodTree method) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         List<? extends VariableTree> parameters = method.getParameters();
         BlockTree block = method.getBody();
         Range body = code.range(block);

@@ -6,13 +6,13 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Map;
 import java.util.Optional;
@@ -27,8 +27,8 @@ public final class BoxConstructor implements Rule {
             "java.lang.Boolean", TypeKind.BOOLEAN, "java.lang.Double", TypeKind.DOUBLE, "java.lang.Float", TypeKind.FLOAT);
 
     @Override
-    public About about() {
-        return About.of("box-constructor", Tag.IDIOM, "A box is made by its constructor", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("box-constructor", Tag.IDIOM, "A box is made by its constructor", Effect.OTHER)
                 .because("'valueOf' can use boxes that are there already; the constructors are going to be removed. "
                         + "Code that compares boxes by '==' sees the difference.")
                 .example("""
@@ -60,9 +60,9 @@ public final class BoxConstructor implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         NewClassTree made = (NewClassTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         Optional<TypeKind> boxed = BOXES.entrySet().stream().filter(box -> Calls.makes(code, path, box.getKey()))
                 .map(Map.Entry::getValue).findFirst();
         // a test that makes a box of its own wants one that is equal and not the same

@@ -6,12 +6,12 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
@@ -22,8 +22,8 @@ import java.util.Set;
 public final class BracketsBehindName implements Rule {
 
     @Override
-    public About about() {
-        return About.of("brackets-behind-name", Tag.IDIOM, "The brackets of an array stand behind a name", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("brackets-behind-name", Tag.IDIOM, "The brackets of an array stand behind a name", Effect.SAME_CLASSES)
                 .because("They are part of the type, and are looked for there.")
                 .example("""
                         class Berths {
@@ -60,9 +60,9 @@ public final class BracketsBehindName implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         VariableTree variable = (VariableTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         Tokens tokens = code.tokens();
         Optional<Range> all = code.find(variable).filter(range -> variable.getType() instanceof ArrayTypeTree);
         if (all.isEmpty()) {

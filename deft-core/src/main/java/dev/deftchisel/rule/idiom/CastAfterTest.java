@@ -10,14 +10,14 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
-import dev.deftchisel.rule.Together;
+import dev.deftchisel.rule.MultiDeclaration;
 import dev.deftchisel.source.Range;
 import java.util.Optional;
 import java.util.Set;
@@ -29,8 +29,8 @@ import javax.lang.model.element.Modifier;
 public final class CastAfterTest implements Rule {
 
     @Override
-    public About about() {
-        return About.of("cast-after-test", Tag.IDIOM, "A value is tested for a type and then cast to it", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("cast-after-test", Tag.IDIOM, "A value is tested for a type and then cast to it", Effect.SAME_BEHAVIOUR)
                 .because("A pattern does both, and the type is said once.")
                 .example("""
                         class Log {
@@ -78,9 +78,9 @@ public final class CastAfterTest implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         IfTree tree = (IfTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         if (!(tree.getThenStatement() instanceof BlockTree body) || body.getStatements().isEmpty()
                 || !(body.getStatements().get(0) instanceof VariableTree variable)
                 || !(variable.getInitializer() instanceof TypeCastTree cast) || !(cast.getExpression() instanceof IdentifierTree)) {
@@ -95,7 +95,7 @@ public final class CastAfterTest implements Rule {
                 || element.getKind() == ElementKind.LOCAL_VARIABLE || element.getKind().name().equals("BINDING_VARIABLE")).isPresent();
         Range gone = code.range(variable);
         if (test.isPresent() && isPlain && isLocal && !isNamedInTest(tree, variable) && !code.hasComment(gone)
-                && !Together.isShared(new TreePath(new TreePath(path, body), variable), code)
+                && !MultiDeclaration.isShared(new TreePath(new TreePath(path, body), variable), code)
                 && !isWritten(path, value, code)) {
             boolean isFinal = variable.getModifiers().getFlags().contains(Modifier.FINAL);
             survey.report(cast, "the type was tested just before", Fix.of("name it where it is tested", edits -> {
@@ -110,8 +110,8 @@ public final class CastAfterTest implements Rule {
     }
 
     /** The test of just this value for just this type, which holds wherever the branch is taken. */
-    private static Optional<InstanceOfTree> test(ExpressionTree condition, TypeCastTree cast, Code code) {
-        ExpressionTree inner = Code.inner(condition);
+    private static Optional<InstanceOfTree> test(ExpressionTree condition, TypeCastTree cast, AttributedFile code) {
+        ExpressionTree inner = AttributedFile.inner(condition);
         if (inner instanceof BinaryTree both && both.getKind() == Tree.Kind.CONDITIONAL_AND) {
             return test(both.getLeftOperand(), cast, code).or(() -> test(both.getRightOperand(), cast, code));
         }
@@ -121,7 +121,7 @@ public final class CastAfterTest implements Rule {
     }
 
     /** Whether the condition gives the value another one behind the test. */
-    private static boolean isWritten(TreePath path, TreePath value, Code code) {
+    private static boolean isWritten(TreePath path, TreePath value, AttributedFile code) {
         Optional<Element> element = code.element(value);
         return code.occurrences(new TreePath(path, ((IfTree) path.getLeaf()).getCondition())).stream()
                 .anyMatch(place -> element.filter(place.variable()::equals).isPresent() && place.isWritten());

@@ -4,13 +4,13 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Map;
 import java.util.Optional;
@@ -23,8 +23,8 @@ public final class CharsetByName implements Rule {
             "ISO-8859-1", "ISO_8859_1", "UTF-16", "UTF_16");
 
     @Override
-    public About about() {
-        return About.of("charset-by-name", Tag.IDIOM, "A charset that is always there is looked up by its name", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("charset-by-name", Tag.IDIOM, "A charset that is always there is looked up by its name", Effect.SAME_BEHAVIOUR)
                 .because("The constant cannot be misspelt, and no exception has to be handled.")
                 .example("""
                         import java.nio.charset.Charset;
@@ -59,8 +59,8 @@ public final class CharsetByName implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
-        Code code = survey.code();
+    public void look(TreePath path, RuleContext survey) {
+        AttributedFile code = survey.code();
         if (!Calls.isOf(code, path, "java.nio.charset.Charset", "forName", 1)) {
             return;
         }

@@ -8,13 +8,13 @@ import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
@@ -26,8 +26,8 @@ import java.util.Set;
 public final class ChoiceOfResults implements Rule {
 
     @Override
-    public About about() {
-        return About.of("choice-of-results", Tag.IDIOM, "A switch only chooses a result", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("choice-of-results", Tag.IDIOM, "A switch only chooses a result", Effect.SAME_BEHAVIOUR)
                 .because("As an expression it says so, cannot fall through, and must cover every case.")
                 .example("""
                         class Tides {
@@ -84,9 +84,9 @@ public final class ChoiceOfResults implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         SwitchTree tree = (SwitchTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         List<Group> groups = groups(tree);
         boolean hasDefault = groups.stream().anyMatch(group -> group.isDefault());
         boolean isAll = !groups.isEmpty() && hasDefault && groups.stream().anyMatch(group -> group.result() instanceof ReturnTree)
@@ -135,7 +135,7 @@ public final class ChoiceOfResults implements Rule {
     }
 
     private static void write(FixEdits edits, SwitchTree tree, List<Group> groups) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         Layout layout = Layout.of(code.file());
         String indent = Layout.indentOf(code.file(), code.range(tree).start());
         String inner = Layout.indentOf(code.file(), code.range(tree.getCases().get(0)).start());

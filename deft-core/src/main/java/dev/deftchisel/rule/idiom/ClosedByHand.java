@@ -11,15 +11,15 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.TryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Occurrence;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
-import dev.deftchisel.rule.Together;
+import dev.deftchisel.rule.MultiDeclaration;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
@@ -30,8 +30,8 @@ import javax.lang.model.element.Element;
 public final class ClosedByHand implements Rule {
 
     @Override
-    public About about() {
-        return About.of("closed-by-hand", Tag.IDIOM, "A resource is closed in a finally", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("closed-by-hand", Tag.IDIOM, "A resource is closed in a finally", Effect.OTHER)
                 .because("The try can close it. Should both the body and the closing fail, the exception of the body is then the one"
                         + " that is told, with the other one in it; by hand it gets lost.")
                 .example("""
@@ -103,13 +103,13 @@ public final class ClosedByHand implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         TryTree attempt = (TryTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         if (attempt.getFinallyBlock() == null || !attempt.getCatches().isEmpty() || !attempt.getResources().isEmpty()) {
             return;
         }
-        List<? extends StatementTree> around = Code.statements(path.getParentPath().getLeaf());
+        List<? extends StatementTree> around = AttributedFile.statements(path.getParentPath().getLeaf());
         int index = around.indexOf(attempt);
         if (index < 1 || !(around.get(index - 1) instanceof VariableTree resource) || resource.getInitializer() == null
                 || resource.getInitializer() instanceof LiteralTree || !closes(attempt.getFinallyBlock(), resource)) {
@@ -118,7 +118,7 @@ public final class ClosedByHand implements Rule {
         TreePath declared = new TreePath(path.getParentPath(), resource);
         Range gap = new Range(code.range(resource).end(), code.range(attempt).start());
         Range end = new Range(code.range(attempt.getBlock()).end(), code.range(attempt).end());
-        if (!Together.isShared(declared, code) && isCloseable(declared, code) && isUsedOnlyIn(attempt, declared, path.getParentPath(), code)
+        if (!MultiDeclaration.isShared(declared, code) && isCloseable(declared, code) && isUsedOnlyIn(attempt, declared, path.getParentPath(), code)
                 && !code.hasComment(gap) && !code.hasComment(end)) {
             Range written = code.range(resource);
             Range declaration = new Range(written.start(), code.range(resource.getInitializer()).end());
@@ -138,13 +138,13 @@ public final class ClosedByHand implements Rule {
                 && select.getExpression() instanceof IdentifierTree name && name.getName().equals(resource.getName());
     }
 
-    private static boolean isCloseable(TreePath declared, Code code) {
+    private static boolean isCloseable(TreePath declared, AttributedFile code) {
         return code.element(declared).filter(element -> code.isKind(element.asType(),
                 code.elements().getTypeElement("java.lang.AutoCloseable").asType())).isPresent();
     }
 
     /** Whether the variable keeps its value and is not needed outside of the try. */
-    private static boolean isUsedOnlyIn(TryTree attempt, TreePath declared, TreePath block, Code code) {
+    private static boolean isUsedOnlyIn(TryTree attempt, TreePath declared, TreePath block, AttributedFile code) {
         Optional<Element> variable = code.element(declared);
         Range within = code.range(attempt);
         return code.occurrences(block).stream()

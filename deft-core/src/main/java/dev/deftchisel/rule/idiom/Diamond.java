@@ -5,14 +5,14 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
 import dev.deftchisel.analysis.Supertypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.Wanted;
 import dev.deftchisel.source.Range;
@@ -27,8 +27,8 @@ import javax.lang.model.type.TypeMirror;
 public final class Diamond implements Rule {
 
     @Override
-    public About about() {
-        return About.of("diamond", Tag.IDIOM, "Type arguments are said twice", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("diamond", Tag.IDIOM, "Type arguments are said twice", Effect.SAME_CLASSES)
                 .because("The compiler takes them from the variable.")
                 .example("""
                         import java.util.ArrayList;
@@ -75,9 +75,9 @@ public final class Diamond implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         NewClassTree made = (NewClassTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         if (made.getClassBody() != null || !(made.getIdentifier() instanceof ParameterizedTypeTree named)
                 || named.getTypeArguments().isEmpty() || made.getArguments().stream().anyMatch(argument -> isOpen(argument, path, code))) {
             return;
@@ -92,12 +92,12 @@ public final class Diamond implements Rule {
     }
 
     /** Whether an argument has wildcards in its type, which take part in what is inferred (JLS 18.5.1) and may spoil it. */
-    private static boolean isOpen(ExpressionTree argument, TreePath made, Code code) {
+    private static boolean isOpen(ExpressionTree argument, TreePath made, AttributedFile code) {
         return code.type(new TreePath(made, argument)).filter(type -> NamedTypes.shown(type).contains("?")).isPresent();
     }
 
     /** Whether the type that is wanted fixes each type argument: it has no wildcards and names them all. */
-    private static boolean saysAll(TypeMirror own, TypeMirror wanted, Code code) {
+    private static boolean saysAll(TypeMirror own, TypeMirror wanted, AttributedFile code) {
         if (!(own instanceof DeclaredType made) || !(wanted instanceof DeclaredType target) || target.getTypeArguments().isEmpty()
                 || target.getTypeArguments().stream().anyMatch(argument -> argument.getKind() == TypeKind.WILDCARD)
                 || !code.types().isSubtype(own, wanted)) {

@@ -7,13 +7,13 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Precedence;
 import java.util.Optional;
@@ -23,8 +23,8 @@ import java.util.Set;
 public final class EmptyBySize implements Rule {
 
     @Override
-    public About about() {
-        return About.of("empty-by-size", Tag.IDIOM, "A size is compared with 0", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("empty-by-size", Tag.IDIOM, "A size is compared with 0", Effect.SAME_BEHAVIOUR)
                 .because("'isEmpty' asks what is meant, and some collections have to count for their size.")
                 .example("""
                         import java.util.List;
@@ -65,10 +65,10 @@ public final class EmptyBySize implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         BinaryTree comparison = (BinaryTree) path.getLeaf();
-        Code code = survey.code();
-        TreePath size = Code.inner(new TreePath(path, comparison.getLeftOperand()));
+        AttributedFile code = survey.code();
+        TreePath size = AttributedFile.inner(new TreePath(path, comparison.getLeftOperand()));
         boolean isZero = Constants.value(code, new TreePath(path,
                 comparison.getRightOperand())).filter(value -> value.equals(0)).isPresent();
         boolean isSize = Calls.isOf(code, size, "java.util.Collection", "size", 0) || Calls.isOf(code, size, "java.util.Map", "size", 0)
@@ -89,6 +89,6 @@ public final class EmptyBySize implements Rule {
     }
 
     private static boolean isInIsEmpty(TreePath path) {
-        return Code.leadsThrough(path, null, tree -> tree instanceof MethodTree method && method.getName().contentEquals("isEmpty"));
+        return AttributedFile.leadsThrough(path, null, tree -> tree instanceof MethodTree method && method.getName().contentEquals("isEmpty"));
     }
 }

@@ -9,13 +9,13 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.Wanted;
 import java.util.List;
@@ -34,8 +34,8 @@ import javax.lang.model.type.TypeKind;
 public final class ForwardingLambda implements Rule {
 
     @Override
-    public About about() {
-        return About.of("forwarding-lambda", Tag.IDIOM, "A lambda only calls a method", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("forwarding-lambda", Tag.IDIOM, "A lambda only calls a method", Effect.SAME_BEHAVIOUR)
                 .because("The name of the method says it.")
                 .example("""
                         import java.util.function.Function;
@@ -103,9 +103,9 @@ public final class ForwardingLambda implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         LambdaExpressionTree lambda = (LambdaExpressionTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         if (!(lambda.getBody() instanceof ExpressionTree) || Wanted.orTaken(path, code).isEmpty() || code.hasComment(code.range(lambda))) {
             return;
         }
@@ -115,7 +115,7 @@ public final class ForwardingLambda implements Rule {
         fix.ifPresent(writer -> survey.report(lambda, "the name of what is called says this", Fix.of("name it", writer)));
     }
 
-    private static Optional<Consumer<FixEdits>> constructor(TreePath lambda, NewClassTree made, TreePath body, Code code) {
+    private static Optional<Consumer<FixEdits>> constructor(TreePath lambda, NewClassTree made, TreePath body, AttributedFile code) {
         boolean isPlain = made.getClassBody() == null && made.getEnclosingExpression() == null && made.getTypeArguments().isEmpty()
                 && made.getIdentifier() instanceof IdentifierTree
                 && passesOn(lambda, made.getArguments(), 0)
@@ -127,7 +127,7 @@ public final class ForwardingLambda implements Rule {
                 to -> to.carry(code.range(made.getIdentifier())).write("::new"))) : Optional.empty();
     }
 
-    private static Optional<Consumer<FixEdits>> method(TreePath lambda, MethodInvocationTree call, TreePath body, Code code) {
+    private static Optional<Consumer<FixEdits>> method(TreePath lambda, MethodInvocationTree call, TreePath body, AttributedFile code) {
         Optional<ExecutableElement> called = Calls.method(code, body);
         if (called.isEmpty() || called.get().isVarArgs() || !call.getTypeArguments().isEmpty() || !isAlone(called.get(), code)
                 || !(called.get().getEnclosingElement() instanceof TypeElement owner)) {
@@ -156,7 +156,7 @@ public final class ForwardingLambda implements Rule {
         return first.map(type -> edits -> edits.replace(lambda.getLeaf(), to -> to.write(edits.types().name(type) + "::" + name)));
     }
 
-    private static boolean isType(Optional<ExpressionTree> receiver, TreePath body, Code code) {
+    private static boolean isType(Optional<ExpressionTree> receiver, TreePath body, AttributedFile code) {
         return receiver.isEmpty() || Calls.receiver(body).flatMap(code::element).filter(element -> element instanceof TypeElement).isPresent();
     }
 
@@ -168,7 +168,7 @@ public final class ForwardingLambda implements Rule {
     }
 
     /** Whether the parameters are of types that need no conversion, so that nothing else can be found (JLS 15.13.1). */
-    private static boolean takes(TreePath lambda, ExecutableElement method, int from, Code code) {
+    private static boolean takes(TreePath lambda, ExecutableElement method, int from, AttributedFile code) {
         List<? extends VariableTree> parameters = ((LambdaExpressionTree) lambda.getLeaf()).getParameters();
         return IntStream.range(0, method.getParameters().size()).allMatch(i -> code.type(new TreePath(lambda, parameters.get(i + from)))
                 .filter(type -> type.getKind().isPrimitive() == method.getParameters().get(i).asType().getKind().isPrimitive())
@@ -179,7 +179,7 @@ public final class ForwardingLambda implements Rule {
         return argument instanceof IdentifierTree name && name.getName().equals(parameter.getName());
     }
 
-    private static boolean isAlone(ExecutableElement method, Code code) {
+    private static boolean isAlone(ExecutableElement method, AttributedFile code) {
         return code.elements().getAllMembers((TypeElement) method.getEnclosingElement()).stream()
                 .filter(other -> other instanceof ExecutableElement && other.getSimpleName().equals(method.getSimpleName())).count() == 1;
     }

@@ -12,12 +12,12 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.Optional;
@@ -29,8 +29,8 @@ import javax.lang.model.element.TypeElement;
 public final class FoundByFilter implements Rule {
 
     @Override
-    public About about() {
-        return About.of("found-by-filter", Tag.IDIOM, "A stream is searched to know whether something is there", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("found-by-filter", Tag.IDIOM, "A stream is searched to know whether something is there", Effect.SAME_BEHAVIOUR)
                 .because("'anyMatch' asks just this.")
                 .example("""
                         import java.util.List;
@@ -65,7 +65,7 @@ public final class FoundByFilter implements Rule {
     }
 
     /** Whether the condition fails for null itself, as {@code findFirst} would for a null that is found and {@code anyMatch} would not. */
-    private static boolean failsOnNull(ExpressionTree condition, Code code, TreePath around) {
+    private static boolean failsOnNull(ExpressionTree condition, AttributedFile code, TreePath around) {
         if (condition instanceof LambdaExpressionTree function && function.getParameters().size() == 1) {
             Tree first = function.getBody();
             while (first instanceof MethodInvocationTree || first instanceof MemberSelectTree || first instanceof BinaryTree
@@ -104,8 +104,8 @@ public final class FoundByFilter implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
-        Code code = survey.code();
+    public void look(TreePath path, RuleContext survey) {
+        AttributedFile code = survey.code();
         if (!Calls.isOf(code, path, "java.util.Optional", "isPresent", 0)) {
             return;
         }

@@ -11,14 +11,14 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.Optional;
@@ -31,8 +31,8 @@ import javax.lang.model.type.TypeKind;
 public final class IndexLoop implements Rule {
 
     @Override
-    public About about() {
-        return About.of("index-loop", Tag.IDIOM, "A loop counts only to take each element", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("index-loop", Tag.IDIOM, "A loop counts only to take each element", Effect.SAME_BEHAVIOUR)
                 .because("An enhanced for says it, and no index can be wrong.")
                 .example("""
                         class Berths {
@@ -80,9 +80,9 @@ public final class IndexLoop implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         ForLoopTree loop = (ForLoopTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         if (!counts(path, loop, code) || !(loop.getStatement() instanceof BlockTree body) || body.getStatements().isEmpty()
                 || !(body.getStatements().get(0) instanceof VariableTree element)
                         || !(element.getInitializer() instanceof ArrayAccessTree taken)) {
@@ -103,7 +103,7 @@ public final class IndexLoop implements Rule {
     }
 
     /** Whether it is {@code for (int i = 0; i < array.length; i++)}. */
-    private static boolean counts(TreePath path, ForLoopTree loop, Code code) {
+    private static boolean counts(TreePath path, ForLoopTree loop, AttributedFile code) {
         if (loop.getInitializer().size() != 1 || !(loop.getInitializer().get(0) instanceof VariableTree index)
                 || index.getInitializer() == null || loop.getUpdate().size() != 1
                 || !(loop.getCondition() instanceof BinaryTree condition) || condition.getKind() != Tree.Kind.LESS_THAN) {
@@ -123,8 +123,8 @@ public final class IndexLoop implements Rule {
     }
 
     /** Whether the array is a variable of a body that never gets another value. */
-    private static boolean isSteady(ExpressionTree array, TreePath path, Survey survey) {
-        Code code = survey.code();
+    private static boolean isSteady(ExpressionTree array, TreePath path, RuleContext survey) {
+        AttributedFile code = survey.code();
         Optional<Element> variable = code.element(new TreePath(path, array));
         return variable.filter(element -> element.getKind() == ElementKind.PARAMETER || element.getKind() == ElementKind.LOCAL_VARIABLE)
                 .filter(element -> code.occurrences(new TreePath(path, ((ForLoopTree) path.getLeaf()).getStatement())).stream()
@@ -132,7 +132,7 @@ public final class IndexLoop implements Rule {
     }
 
     private static void write(FixEdits edits, ForLoopTree loop, VariableTree element, ExpressionTree array) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         int close = code.tokens().codeBefore(code.tokens().at(code.range(loop.getStatement()).start()) - 1);
         Range head = new Range(code.range(loop.getInitializer().get(0)).start(), code.tokens().start(close));
         Range all = code.range(element);

@@ -2,13 +2,13 @@ package dev.deftchisel.rule.idiom;
 
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Constants;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
@@ -25,8 +25,8 @@ public final class JoinedLines implements Rule {
     private static final int LEAST_LINES = 3;
 
     @Override
-    public About about() {
-        return About.of("joined-lines", Tag.IDIOM, "Text of several lines is joined from strings", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("joined-lines", Tag.IDIOM, "Text of several lines is joined from strings", Effect.SAME_CLASSES)
                 .because("A text block shows it as it is.")
                 .example("""
                         class Log {
@@ -58,9 +58,9 @@ public final class JoinedLines implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
-        Code code = survey.code();
-        boolean isInner = Code.outer(path).getLeaf().getKind() == Tree.Kind.PLUS;
+    public void look(TreePath path, RuleContext survey) {
+        AttributedFile code = survey.code();
+        boolean isInner = AttributedFile.outer(path).getLeaf().getKind() == Tree.Kind.PLUS;
         Range all = code.range(path.getLeaf());
         // the compiler may have joined neighbouring literals already, so it is the tokens that tell
         List<String> literals = isInner ? List.of() : literals(all, code.tokens());

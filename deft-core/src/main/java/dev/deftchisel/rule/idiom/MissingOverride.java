@@ -3,13 +3,13 @@ package dev.deftchisel.rule.idiom;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Supertypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
@@ -23,8 +23,8 @@ import javax.lang.model.element.Modifier;
 public final class MissingOverride implements Rule {
 
     @Override
-    public About about() {
-        return About.of("missing-override", Tag.IDIOM, "A method overrides another without saying so", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("missing-override", Tag.IDIOM, "A method overrides another without saying so", Effect.SAME_CLASSES)
                 .because("With @Override the compiler tells when the other one changes its name or parameters.")
                 .example("""
                         class Berth implements Runnable {
@@ -71,9 +71,9 @@ public final class MissingOverride implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         MethodTree method = (MethodTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         boolean mayOverride = method.getReturnType() != null && path.getParentPath().getLeaf().getKind() != Tree.Kind.RECORD
                 && !method.getModifiers().getFlags().contains(Modifier.STATIC)
                 && !method.getModifiers().getFlags().contains(Modifier.PRIVATE)

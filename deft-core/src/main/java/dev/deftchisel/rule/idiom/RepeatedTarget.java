@@ -7,12 +7,12 @@ import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.Set;
@@ -22,8 +22,8 @@ import java.util.function.Predicate;
 public final class RepeatedTarget implements Rule {
 
     @Override
-    public About about() {
-        return About.of("repeated-target", Tag.IDIOM, "A variable is written twice to change it", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("repeated-target", Tag.IDIOM, "A variable is written twice to change it", Effect.SAME_BEHAVIOUR)
                 .because("A compound assignment names it once.")
                 .example("""
                         class Dues {
@@ -71,9 +71,9 @@ public final class RepeatedTarget implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         AssignmentTree assignment = (AssignmentTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         if (!(assignment.getExpression() instanceof BinaryTree value) || !isCompound(value.getKind())
                 || !NAMES.test(assignment.getVariable())) {
             return;
@@ -87,7 +87,7 @@ public final class RepeatedTarget implements Rule {
             String compound = code.text(operator) + "=";
             survey.report(assignment, "'" + compound + "' says this", Fix.of("write '" + compound + "'", edits -> edits.replace(
                     new Range(code.tokens().start(sign), code.range(value).end()),
-                    to -> to.write(compound + " ").carry(code.range(Code.inner(value.getRightOperand()))))));
+                    to -> to.write(compound + " ").carry(code.range(AttributedFile.inner(value.getRightOperand()))))));
         }
     }
 

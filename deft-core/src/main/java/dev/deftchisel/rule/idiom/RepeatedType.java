@@ -7,15 +7,15 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
-import dev.deftchisel.rule.Together;
+import dev.deftchisel.rule.MultiDeclaration;
 import dev.deftchisel.source.Range;
 import java.util.Optional;
 import java.util.Set;
@@ -27,8 +27,8 @@ public final class RepeatedType implements Rule {
     private static final int LOWEST = 10;
 
     @Override
-    public About about() {
-        return About.of("repeated-type", Tag.IDIOM, "The type of a variable stands in its value, too", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("repeated-type", Tag.IDIOM, "The type of a variable stands in its value, too", Effect.SAME_CLASSES)
                 .because("With 'var' it is said once. Not looked for unless .editorconfig says so.")
                 .example("""
                         import java.util.ArrayList;
@@ -82,9 +82,9 @@ public final class RepeatedType implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         VariableTree variable = (VariableTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         boolean isLocal = code.element(path).filter(element -> element.getKind() == ElementKind.LOCAL_VARIABLE
                 || element.getKind() == ElementKind.RESOURCE_VARIABLE).isPresent();
         if (isLocal && variable.getInitializer() != null && code.saysType(variable) && isAlone(path, variable, code)
@@ -106,10 +106,10 @@ public final class RepeatedType implements Rule {
     }
 
     /** Whether no other variable has part in the type, and no brackets stand behind the name. */
-    private static boolean isAlone(TreePath path, VariableTree variable, Code code) {
+    private static boolean isAlone(TreePath path, VariableTree variable, AttributedFile code) {
         Range name = code.name(variable);
         Range type = code.range(variable.getType());
-        return !Together.isShared(path, code) && code.text(new Range(type.end(), name.start())).isBlank()
+        return !MultiDeclaration.isShared(path, code) && code.text(new Range(type.end(), name.start())).isBlank()
                 && code.text(new Range(name.end(), code.range(variable.getInitializer()).start())).strip().equals("=");
     }
 }

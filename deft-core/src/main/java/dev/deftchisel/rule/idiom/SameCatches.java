@@ -5,12 +5,12 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.TryTree;
 import com.sun.source.tree.UnionTypeTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.List;
@@ -23,8 +23,8 @@ import javax.lang.model.type.TypeMirror;
 public final class SameCatches implements Rule {
 
     @Override
-    public About about() {
-        return About.of("same-catches", Tag.IDIOM, "Two handlers do the same", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("same-catches", Tag.IDIOM, "Two handlers do the same", Effect.SAME_BEHAVIOUR)
                 .because("One handler for both exceptions says that it is the same.")
                 .example("""
                         class Log {
@@ -73,9 +73,9 @@ public final class SameCatches implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         List<? extends CatchTree> catches = ((TryTree) path.getLeaf()).getCatches();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         for (int i = 0; i + 1 < catches.size(); i++) {
             CatchTree one = catches.get(i);
             CatchTree next = catches.get(i + 1);
@@ -97,12 +97,12 @@ public final class SameCatches implements Rule {
     }
 
     /** Whether none of the exceptions is a kind of the other (JLS 14.20). */
-    private static boolean areApart(TreePath path, CatchTree one, CatchTree next, Code code) {
+    private static boolean areApart(TreePath path, CatchTree one, CatchTree next, AttributedFile code) {
         return types(path, one, code).stream().allMatch(first -> types(path, next, code).stream()
                 .noneMatch(second -> code.isKind(first, second) || code.isKind(second, first)));
     }
 
-    private static List<TypeMirror> types(TreePath path, CatchTree tree, Code code) {
+    private static List<TypeMirror> types(TreePath path, CatchTree tree, AttributedFile code) {
         TreePath parameter = new TreePath(new TreePath(path, tree), tree.getParameter());
         TreePath type = new TreePath(parameter, tree.getParameter().getType());
         return type.getLeaf() instanceof UnionTypeTree union
@@ -110,7 +110,7 @@ public final class SameCatches implements Rule {
                 : code.type(type).stream().toList();
     }
 
-    private static boolean isAssigned(TreePath path, CatchTree tree, Code code) {
+    private static boolean isAssigned(TreePath path, CatchTree tree, AttributedFile code) {
         Optional<Element> variable = code.element(new TreePath(new TreePath(path, tree), tree.getParameter()));
         return code.occurrences(new TreePath(new TreePath(path, tree), tree.getBlock())).stream()
                 .anyMatch(place -> place.isWritten() && variable.filter(place.variable()::equals).isPresent());

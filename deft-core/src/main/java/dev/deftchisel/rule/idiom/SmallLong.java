@@ -2,11 +2,11 @@ package dev.deftchisel.rule.idiom;
 
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.Set;
@@ -15,8 +15,8 @@ import java.util.Set;
 public final class SmallLong implements Rule {
 
     @Override
-    public About about() {
-        return About.of("small-long", Tag.IDIOM, "A long literal ends with a small l", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("small-long", Tag.IDIOM, "A long literal ends with a small l", Effect.SAME_CLASSES)
                 .because("It is read as a one.")
                 .example("""
                         class Dues {
@@ -40,7 +40,7 @@ public final class SmallLong implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         Range range = survey.code().range(path.getLeaf());
         if (survey.code().text(range).endsWith("l")) {
             Range last = new Range(range.end() - 1, range.end());

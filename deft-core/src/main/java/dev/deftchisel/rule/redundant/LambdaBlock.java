@@ -10,13 +10,13 @@ import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
@@ -29,8 +29,8 @@ import javax.lang.model.element.TypeElement;
 public final class LambdaBlock implements Rule {
 
     @Override
-    public About about() {
-        return About.of("lambda-block", Tag.REDUNDANT, "A lambda has a block around one expression", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("lambda-block", Tag.REDUNDANT, "A lambda has a block around one expression", Effect.SAME_CLASSES)
                 .because("The expression alone says it.")
                 .example("""
                         import java.util.List;
@@ -80,9 +80,9 @@ public final class LambdaBlock implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         LambdaExpressionTree lambda = (LambdaExpressionTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         if (!(lambda.getBody() instanceof BlockTree block) || block.getStatements().size() != 1 || code.hasComment(code.range(block))) {
             return;
         }
@@ -98,7 +98,7 @@ public final class LambdaBlock implements Rule {
     }
 
     /** Whether another method of the name could take a lambda that has a value as well as one that has none (JLS 15.12.2.1). */
-    private static boolean isOverloaded(TreePath lambda, Code code) {
+    private static boolean isOverloaded(TreePath lambda, AttributedFile code) {
         TreePath call = lambda.getParentPath();
         return code.element(call)
                 .filter(element -> element instanceof ExecutableElement && call.getLeaf() instanceof MethodInvocationTree

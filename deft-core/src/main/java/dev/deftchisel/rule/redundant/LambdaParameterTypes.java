@@ -4,13 +4,13 @@ import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.Wanted;
 import dev.deftchisel.source.Range;
@@ -23,8 +23,8 @@ import javax.lang.model.type.TypeMirror;
 public final class LambdaParameterTypes implements Rule {
 
     @Override
-    public About about() {
-        return About.of("lambda-parameter-types", Tag.REDUNDANT, "A lambda says the types of its parameters", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("lambda-parameter-types", Tag.REDUNDANT, "A lambda says the types of its parameters", Effect.SAME_CLASSES)
                 .because("The function that it becomes has them already.")
                 .example("""
                         import java.util.Comparator;
@@ -68,9 +68,9 @@ public final class LambdaParameterTypes implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         LambdaExpressionTree lambda = (LambdaExpressionTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         List<? extends VariableTree> parameters = lambda.getParameters();
         if (parameters.isEmpty() || !parameters.stream().allMatch(parameter -> isPlain(parameter, code))) {
             return;
@@ -94,7 +94,7 @@ public final class LambdaParameterTypes implements Rule {
     }
 
     /** Whether it is a type and a name, and no more. */
-    private static boolean isPlain(VariableTree parameter, Code code) {
+    private static boolean isPlain(VariableTree parameter, AttributedFile code) {
         return code.saysType(parameter) && parameter.getModifiers().getFlags().isEmpty()
                 && parameter.getModifiers().getAnnotations().isEmpty()
                 && code.text(parameter).matches("(?s)" + Pattern.quote(code.text(parameter.getType())) + "\\s+\\w+");

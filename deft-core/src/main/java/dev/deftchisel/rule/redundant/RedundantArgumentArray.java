@@ -7,12 +7,12 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.List;
@@ -27,8 +27,8 @@ import javax.lang.model.type.TypeMirror;
 public final class RedundantArgumentArray implements Rule {
 
     @Override
-    public About about() {
-        return About.of("redundant-argument-array", Tag.REDUNDANT, "An array is made for a parameter that takes its elements", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("redundant-argument-array", Tag.REDUNDANT, "An array is made for a parameter that takes its elements", Effect.SAME_CLASSES)
                 .because("The compiler makes the array by itself.")
                 .example("""
                         import java.util.Arrays;
@@ -68,14 +68,14 @@ public final class RedundantArgumentArray implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         NewArrayTree array = (NewArrayTree) path.getLeaf();
         TreePath call = path.getParentPath();
         boolean isArgument = call.getLeaf() instanceof MethodInvocationTree || call.getLeaf() instanceof NewClassTree;
         if (!isArgument || array.getInitializers() == null || array.getType() == null || array.getInitializers().isEmpty()) {
             return;
         }
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
         Optional<ExecutableElement> method = code.element(call)
                 .filter(element -> element instanceof ExecutableElement).map(element -> (ExecutableElement) element)
@@ -94,7 +94,7 @@ public final class RedundantArgumentArray implements Rule {
      * Whether the elements are taken for elements, and for the same array: the array has just the type that the parameter
      * erases to, no other method of the name could be meant, and a lone element is not an array or {@code null} itself.
      */
-    private static boolean isPlain(NewArrayTree array, TreePath path, ExecutableElement method, Code code) {
+    private static boolean isPlain(NewArrayTree array, TreePath path, ExecutableElement method, AttributedFile code) {
         TypeMirror formal = method.getParameters().get(method.getParameters().size() - 1).asType();
         TypeMirror element = ((ArrayType) formal).getComponentType();
         Optional<TypeMirror> own = code.type(path);

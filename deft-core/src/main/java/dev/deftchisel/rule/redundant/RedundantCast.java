@@ -12,13 +12,13 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Optional;
 import java.util.Set;
@@ -29,8 +29,8 @@ import javax.lang.model.type.TypeMirror;
 public final class RedundantCast implements Rule {
 
     @Override
-    public About about() {
-        return About.of("redundant-cast", Tag.REDUNDANT, "A value is cast to the type it has", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("redundant-cast", Tag.REDUNDANT, "A value is cast to the type it has", Effect.SAME_CLASSES)
                 .because("A cast is a promise that someone had to check; this one says nothing.")
                 .example("""
                         class Berth {
@@ -67,10 +67,10 @@ public final class RedundantCast implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         TypeCastTree cast = (TypeCastTree) path.getLeaf();
-        Code code = survey.code();
-        TreePath inner = Code.inner(new TreePath(path, cast.getExpression()));
+        AttributedFile code = survey.code();
+        TreePath inner = AttributedFile.inner(new TreePath(path, cast.getExpression()));
         Optional<TypeMirror> from = code.type(inner);
         Optional<TypeMirror> to = code.type(new TreePath(path, cast.getType()));
         boolean isPoly = inner.getLeaf() instanceof LambdaExpressionTree || inner.getLeaf() instanceof MemberReferenceTree
@@ -86,15 +86,15 @@ public final class RedundantCast implements Rule {
     }
 
     /** Whether the call is of a generic method, which could be taken for another type where there is no cast (JLS 15.12). */
-    private static boolean isInferred(TreePath inner, Code code) {
+    private static boolean isInferred(TreePath inner, AttributedFile code) {
         return inner.getLeaf() instanceof NewClassTree made && made.getIdentifier().toString().endsWith("<>")
                 || Calls.method(code, inner).filter(method -> !method.getTypeParameters().isEmpty()).isPresent();
     }
 
     /** Whether a reference is cast to a supertype only to be given to a variable that takes it anyway. */
-    private static boolean widensForNothing(TreePath path, TreePath inner, TypeMirror from, TypeMirror to, Code code) {
+    private static boolean widensForNothing(TreePath path, TreePath inner, TypeMirror from, TypeMirror to, AttributedFile code) {
         boolean isNamed = inner.getLeaf() instanceof IdentifierTree || inner.getLeaf() instanceof MemberSelectTree;
-        Optional<TypeMirror> wanted = code.target(Code.outer(path));
+        Optional<TypeMirror> wanted = code.target(AttributedFile.outer(path));
         return isNamed && !from.getKind().isPrimitive() && !to.getKind().isPrimitive() && wanted.isPresent()
                 && !wanted.get().getKind().isPrimitive()
                 && code.types().isSubtype(from, to) && code.types().isSubtype(from, wanted.get());
@@ -102,9 +102,9 @@ public final class RedundantCast implements Rule {
 
     private static void keep(TreePath path, TypeCastTree cast, FixEdits edits) {
         boolean isGrouped = path.getParentPath().getLeaf() instanceof ParenthesizedTree
-                && Code.inner(cast.getExpression()) instanceof IdentifierTree
-                && Code.outer(path).getLeaf() instanceof MemberSelectTree;
+                && AttributedFile.inner(cast.getExpression()) instanceof IdentifierTree
+                && AttributedFile.outer(path).getLeaf() instanceof MemberSelectTree;
         TreePath whole = isGrouped ? path.getParentPath() : path;
-        edits.keep(whole, isGrouped ? Code.inner(cast.getExpression()) : cast.getExpression());
+        edits.keep(whole, isGrouped ? AttributedFile.inner(cast.getExpression()) : cast.getExpression());
     }
 }

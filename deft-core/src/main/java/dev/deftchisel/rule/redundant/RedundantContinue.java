@@ -5,11 +5,11 @@ import com.sun.source.tree.ContinueTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Jumps;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 
@@ -17,8 +17,8 @@ import java.util.Set;
 public final class RedundantContinue implements Rule {
 
     @Override
-    public About about() {
-        return About.of("redundant-continue", Tag.REDUNDANT, "A loop's body ends with a continue", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("redundant-continue", Tag.REDUNDANT, "A loop's body ends with a continue", Effect.SAME_CLASSES)
                 .because("The next round begins here anyway.")
                 .example("""
                         class Log {
@@ -63,7 +63,7 @@ public final class RedundantContinue implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         TreePath body = path.getParentPath();
         boolean isLast = ((ContinueTree) path.getLeaf()).getLabel() == null && body.getLeaf() instanceof BlockTree block
                 && block.getStatements().get(block.getStatements().size() - 1) == path.getLeaf();

@@ -4,15 +4,15 @@ import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Jumps;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
@@ -23,8 +23,8 @@ import java.util.Set;
 public final class RedundantElse implements Rule {
 
     @Override
-    public About about() {
-        return About.of("redundant-else", Tag.REDUNDANT, "An else stands behind a branch that leaves", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("redundant-else", Tag.REDUNDANT, "An else stands behind a branch that leaves", Effect.SAME_CLASSES)
                 .because("What follows a branch that returns or throws is the other case already; one level of nesting can go.")
                 .example("""
                         class Dues {
@@ -76,7 +76,7 @@ public final class RedundantElse implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         IfTree tree = (IfTree) path.getLeaf();
         boolean isLast = path.getParentPath().getLeaf() instanceof BlockTree block
                 && block.getStatements().get(block.getStatements().size() - 1) == tree;
@@ -84,14 +84,14 @@ public final class RedundantElse implements Rule {
                 || !(tree.getThenStatement() instanceof BlockTree then) || Jumps.canComplete(then)) {
             return;
         }
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         Tokens tokens = code.tokens();
         int word = tokens.codeBefore(tokens.at(code.range(other).start()) - 1);
         survey.report(tokens.range(word), "the branch before never gets here",
                 Fix.of("go on without else", edits -> unwrap(edits, code, then, other)));
     }
 
-    private static void unwrap(FixEdits edits, Code code, BlockTree then, BlockTree other) {
+    private static void unwrap(FixEdits edits, AttributedFile code, BlockTree then, BlockTree other) {
         Layout layout = Layout.of(code.file());
         String indent = Layout.indentOf(code.file(), code.range(other).start());
         Range body = code.range(other);

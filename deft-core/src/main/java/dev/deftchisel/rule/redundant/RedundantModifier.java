@@ -7,11 +7,11 @@ import com.sun.source.tree.ModifiersTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
@@ -26,8 +26,8 @@ import java.util.Set;
 public final class RedundantModifier implements Rule {
 
     @Override
-    public About about() {
-        return About.of("redundant-modifier", Tag.REDUNDANT, "A modifier says what is so anyway", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("redundant-modifier", Tag.REDUNDANT, "A modifier says what is so anyway", Effect.SAME_CLASSES)
                 .because("Members of interfaces are public, their fields static and final; what a place implies need not be said.")
                 .example("""
                         interface Berth {
@@ -90,7 +90,7 @@ public final class RedundantModifier implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         Tree tree = path.getLeaf();
         Tree around = path.getParentPath().getLeaf();
         boolean isInInterface = around.getKind() == Tree.Kind.INTERFACE || around.getKind() == Tree.Kind.ANNOTATION_TYPE;
@@ -115,7 +115,7 @@ public final class RedundantModifier implements Rule {
         }
     }
 
-    private static void report(ModifiersTree modifiers, Set<String> implied, Survey survey) {
+    private static void report(ModifiersTree modifiers, Set<String> implied, RuleContext survey) {
         Optional<Range> place = survey.code().find(modifiers);
         if (implied.isEmpty() || place.isEmpty()) {
             return;
@@ -137,7 +137,7 @@ public final class RedundantModifier implements Rule {
         }
     }
 
-    private static boolean isInAnnotation(Range word, ModifiersTree modifiers, Survey survey) {
+    private static boolean isInAnnotation(Range word, ModifiersTree modifiers, RuleContext survey) {
         return modifiers.getAnnotations().stream().anyMatch(annotation -> survey.code().range(annotation).encloses(word));
     }
 

@@ -6,13 +6,13 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 
@@ -20,8 +20,8 @@ import java.util.Set;
 public final class RedundantNewString implements Rule {
 
     @Override
-    public About about() {
-        return About.of("redundant-new-string", Tag.REDUNDANT, "A string is copied", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("redundant-new-string", Tag.REDUNDANT, "A string is copied", Effect.OTHER)
                 .because("Strings cannot change; a copy only takes memory. Code that compares strings by '==' sees the difference, and a copy of null fails.")
                 .example("""
                         class Log {
@@ -51,8 +51,8 @@ public final class RedundantNewString implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
-        Code code = survey.code();
+    public void look(TreePath path, RuleContext survey) {
+        AttributedFile code = survey.code();
         NewClassTree made = (NewClassTree) path.getLeaf();
         if (survey.isTest() || !Calls.makes(code, path, "java.lang.String") || made.getArguments().size() > 1
                 || path.getParentPath().getLeaf() instanceof ExpressionStatementTree || isCompared(path)) {
@@ -71,7 +71,7 @@ public final class RedundantNewString implements Rule {
 
     /** Whether it is the identity of the new object that matters. */
     private static boolean isCompared(TreePath path) {
-        Tree.Kind kind = Code.outer(path).getLeaf().getKind();
+        Tree.Kind kind = AttributedFile.outer(path).getLeaf().getKind();
         return kind == Tree.Kind.EQUAL_TO || kind == Tree.Kind.NOT_EQUAL_TO || kind == Tree.Kind.SYNCHRONIZED;
     }
 }

@@ -4,13 +4,13 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeParameterTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.Set;
@@ -19,8 +19,8 @@ import java.util.Set;
 public final class RedundantObjectBound implements Rule {
 
     @Override
-    public About about() {
-        return About.of("redundant-object-bound", Tag.REDUNDANT, "A declaration says that it extends Object", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("redundant-object-bound", Tag.REDUNDANT, "A declaration says that it extends Object", Effect.SAME_CLASSES)
                 .because("Every class does, and so does what stands for a type parameter.")
                 .example("""
                         class Log<T extends Object> extends Object implements Runnable {
@@ -47,11 +47,11 @@ public final class RedundantObjectBound implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         Tree bound = path.getLeaf() instanceof ClassTree type ? type.getSimpleName().isEmpty() ? null : type.getExtendsClause()
                 : ((TypeParameterTree) path.getLeaf()).getBounds().size() == 1
                         ? ((TypeParameterTree) path.getLeaf()).getBounds().get(0) : null;
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         boolean isObject = bound != null && code.find(bound).isPresent()
                 && code.type(new TreePath(path, bound)).filter(type -> NamedTypes.is(type, "java.lang.Object")).isPresent();
         if (isObject) {

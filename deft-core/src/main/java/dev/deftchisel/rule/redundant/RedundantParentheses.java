@@ -23,13 +23,13 @@ import com.sun.source.tree.TypeCastTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.Set;
@@ -38,8 +38,8 @@ import java.util.Set;
 public final class RedundantParentheses implements Rule {
 
     @Override
-    public About about() {
-        return About.of("redundant-parentheses", Tag.REDUNDANT, "Parentheses group nothing", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("redundant-parentheses", Tag.REDUNDANT, "Parentheses group nothing", Effect.SAME_CLASSES)
                 .because("They make the reader look for a second operand that is not there.")
                 .example("""
                         class Dues {
@@ -80,7 +80,7 @@ public final class RedundantParentheses implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         ParenthesizedTree tree = (ParenthesizedTree) path.getLeaf();
         Tree parent = path.getParentPath().getLeaf();
         boolean isGiven = parent instanceof ParenthesizedTree;
@@ -98,7 +98,7 @@ public final class RedundantParentheses implements Rule {
 
     private static boolean isOfStatement(Tree parent) {
         return parent instanceof IfTree || parent instanceof WhileLoopTree || parent instanceof DoWhileLoopTree
-                || parent instanceof SynchronizedTree || Code.isChoice(parent);
+                || parent instanceof SynchronizedTree || AttributedFile.isChoice(parent);
     }
 
     /** Whether it stands where an expression of any kind may stand. */

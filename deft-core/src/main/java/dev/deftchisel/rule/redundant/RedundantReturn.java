@@ -6,11 +6,11 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 
@@ -18,8 +18,8 @@ import java.util.Set;
 public final class RedundantReturn implements Rule {
 
     @Override
-    public About about() {
-        return About.of("redundant-return", Tag.REDUNDANT, "A body ends with a return that changes nothing", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("redundant-return", Tag.REDUNDANT, "A body ends with a return that changes nothing", Effect.SAME_CLASSES)
                 .because("It ends here anyway.")
                 .example("""
                         class Log {
@@ -53,7 +53,7 @@ public final class RedundantReturn implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         TreePath body = path.getParentPath();
         Tree owner = body.getParentPath().getLeaf();
         boolean isLast = ((ReturnTree) path.getLeaf()).getExpression() == null && body.getLeaf() instanceof BlockTree block

@@ -6,11 +6,11 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.Range;
@@ -22,8 +22,8 @@ import java.util.Set;
 public final class RedundantSemicolon implements Rule {
 
     @Override
-    public About about() {
-        return About.of("redundant-semicolon", Tag.REDUNDANT, "A semicolon ends nothing", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("redundant-semicolon", Tag.REDUNDANT, "A semicolon ends nothing", Effect.SAME_CLASSES)
                 .because("It looks like a statement that got lost.")
                 .example("""
                         class Log {
@@ -63,7 +63,7 @@ public final class RedundantSemicolon implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         Tree tree = path.getLeaf();
         if (tree instanceof ClassTree type) {
             behindMembers(type, survey);
@@ -72,7 +72,7 @@ public final class RedundantSemicolon implements Rule {
         }
     }
 
-    private static void behindMembers(ClassTree type, Survey survey) {
+    private static void behindMembers(ClassTree type, RuleContext survey) {
         Tokens tokens = survey.code().tokens();
         // members outside of any class are in one that is not written, in newer Java
         int body = survey.code().find(type).map(Range::end).orElse(tokens.count() == 0 ? 0 : tokens.end(tokens.count() - 1));
@@ -89,7 +89,7 @@ public final class RedundantSemicolon implements Rule {
         }
     }
 
-    private static void report(Range semicolon, Survey survey) {
+    private static void report(Range semicolon, RuleContext survey) {
         survey.report(semicolon, "the semicolon ends nothing", Fix.of("remove the semicolon", edits -> {
             LineMap lines = survey.code().file().lines();
             boolean isAlone = lines.text(lines.line(semicolon.start())).strip().equals(";");

@@ -5,11 +5,11 @@ import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 
@@ -17,8 +17,8 @@ import java.util.Set;
 public final class RedundantSuperCall implements Rule {
 
     @Override
-    public About about() {
-        return About.of("redundant-super-call", Tag.REDUNDANT, "A constructor calls super() as it would anyway", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("redundant-super-call", Tag.REDUNDANT, "A constructor calls super() as it would anyway", Effect.SAME_CLASSES)
                 .because("A constructor that calls no other begins with this call.")
                 .example("""
                         class Tug extends Object {
@@ -53,7 +53,7 @@ public final class RedundantSuperCall implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
         boolean isImplied = call.getArguments().isEmpty() && call.getTypeArguments().isEmpty()
                 && call.getMethodSelect() instanceof IdentifierTree name && name.getName().contentEquals("super")

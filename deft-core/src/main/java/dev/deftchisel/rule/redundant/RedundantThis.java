@@ -9,13 +9,13 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreeScanner;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.Set;
@@ -27,8 +27,8 @@ import javax.lang.model.element.VariableElement;
 public final class RedundantThis implements Rule {
 
     @Override
-    public About about() {
-        return About.of("redundant-this", Tag.REDUNDANT, "A 'this' stands before what is meant anyway", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("redundant-this", Tag.REDUNDANT, "A 'this' stands before what is meant anyway", Effect.SAME_CLASSES)
                 .because("Nothing else of the name is in reach. Not looked for unless .editorconfig says so: many write it on purpose.")
                 .example("""
                         class Berth {
@@ -82,9 +82,9 @@ public final class RedundantThis implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         MemberSelectTree select = (MemberSelectTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         boolean isOfThis = select.getExpression() instanceof IdentifierTree name && name.getName().contentEquals("this");
         boolean hasTypeArguments = path.getParentPath().getLeaf() instanceof MethodInvocationTree call
                 && call.getMethodSelect() == select && !call.getTypeArguments().isEmpty();

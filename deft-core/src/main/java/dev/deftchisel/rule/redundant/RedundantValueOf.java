@@ -6,13 +6,13 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 import javax.lang.model.type.TypeKind;
@@ -21,8 +21,8 @@ import javax.lang.model.type.TypeKind;
 public final class RedundantValueOf implements Rule {
 
     @Override
-    public About about() {
-        return About.of("redundant-value-of", Tag.REDUNDANT, "A value is made text before it is joined to text", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("redundant-value-of", Tag.REDUNDANT, "A value is made text before it is joined to text", Effect.SAME_BEHAVIOUR)
                 .because("Joining does that by itself.")
                 .example("""
                         class Log {
@@ -52,18 +52,18 @@ public final class RedundantValueOf implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         BinaryTree sum = (BinaryTree) path.getLeaf();
         look(new TreePath(path, sum.getRightOperand()), new TreePath(path, sum.getLeftOperand()), survey);
         look(new TreePath(path, sum.getLeftOperand()), new TreePath(path, sum.getRightOperand()), survey);
     }
 
-    private static void look(TreePath operand, TreePath other, Survey survey) {
-        Code code = survey.code();
+    private static void look(TreePath operand, TreePath other, RuleContext survey) {
+        AttributedFile code = survey.code();
         boolean isText = Calls.isOf(code, operand, "java.lang.String", "valueOf", 1)
                 && code.type(other).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()
                 // of two such calls one must stay, or numbers would be added
-                && !Calls.isOf(code, Code.inner(other), "java.lang.String", "valueOf", 1);
+                && !Calls.isOf(code, AttributedFile.inner(other), "java.lang.String", "valueOf", 1);
         if (isText) {
             ExpressionTree value = ((MethodInvocationTree) operand.getLeaf()).getArguments().get(0);
             code.type(new TreePath(operand, value))

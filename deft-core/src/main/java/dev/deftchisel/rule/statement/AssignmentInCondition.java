@@ -10,12 +10,12 @@ import com.sun.source.tree.ParenthesizedTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 
@@ -23,8 +23,8 @@ import java.util.Set;
 public final class AssignmentInCondition implements Rule {
 
     @Override
-    public About about() {
-        return About.of("assignment-in-condition", Tag.SUSPICIOUS, "A condition assigns instead of comparing", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("assignment-in-condition", Tag.SUSPICIOUS, "A condition assigns instead of comparing", Effect.OTHER)
                 .because("One '=' too few: the variable is changed and its new value decides.")
                 .example("""
                         class Berth {
@@ -64,7 +64,7 @@ public final class AssignmentInCondition implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         Tree tree = path.getLeaf();
         ExpressionTree condition = tree instanceof IfTree choice ? choice.getCondition()
                 : tree instanceof WhileLoopTree loop ? loop.getCondition()
@@ -73,7 +73,7 @@ public final class AssignmentInCondition implements Rule {
         // a second pair of parentheses says that it is meant
         ExpressionTree asked = condition instanceof ParenthesizedTree own ? own.getExpression() : condition;
         if (asked instanceof AssignmentTree assignment && assignment.getExpression() instanceof LiteralTree) {
-            Code code = survey.code();
+            AttributedFile code = survey.code();
             int sign = code.tokens().code(code.tokens().at(code.range(assignment.getVariable()).end()));
             survey.report(assignment, "this assigns and does not compare", Fix.of("compare with '=='",
                     edits -> edits.replace(code.tokens().range(sign), "==")));

@@ -9,12 +9,12 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.List;
@@ -24,8 +24,8 @@ import java.util.Set;
 public final class EmptyBody implements Rule {
 
     @Override
-    public About about() {
-        return About.of("empty-body", Tag.SUSPICIOUS, "A semicolon is the body of an if or loop", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("empty-body", Tag.SUSPICIOUS, "A semicolon is the body of an if or loop", Effect.OTHER)
                 .because("The block below looks like the body, and runs once whatever the condition says.")
                 .example("""
                         class Berth {
@@ -61,7 +61,7 @@ public final class EmptyBody implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         Tree tree = path.getLeaf();
         StatementTree body = tree instanceof IfTree choice ? choice.getElseStatement() == null ? choice.getThenStatement() : null
                 : tree instanceof WhileLoopTree loop ? loop.getStatement()
@@ -69,7 +69,7 @@ public final class EmptyBody implements Rule {
         if (!(body instanceof EmptyStatementTree)) {
             return;
         }
-        List<? extends StatementTree> around = Code.statements(path.getParentPath().getLeaf());
+        List<? extends StatementTree> around = AttributedFile.statements(path.getParentPath().getLeaf());
         int at = around.indexOf(tree);
         boolean hasBlock = at >= 0 && at + 1 < around.size() && around.get(at + 1) instanceof BlockTree;
         Range semicolon = survey.code().range(body);

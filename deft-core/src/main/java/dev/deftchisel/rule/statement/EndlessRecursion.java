@@ -9,12 +9,12 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 import javax.lang.model.type.TypeKind;
@@ -24,8 +24,8 @@ import javax.lang.model.util.ElementFilter;
 public final class EndlessRecursion implements Rule {
 
     @Override
-    public About about() {
-        return About.of("endless-recursion", Tag.SUSPICIOUS, "A method only calls itself", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("endless-recursion", Tag.SUSPICIOUS, "A method only calls itself", Effect.OTHER)
                 .because("It ends in a StackOverflowError; another method of the name, or that of another object, was meant.")
                 .example("""
                         class Berth {
@@ -69,7 +69,7 @@ public final class EndlessRecursion implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         MethodTree method = (MethodTree) path.getLeaf();
         if (method.getBody() == null || method.getBody().getStatements().size() != 1) {
             return;
@@ -81,7 +81,7 @@ public final class EndlessRecursion implements Rule {
         if (!(value instanceof MethodInvocationTree call)) {
             return;
         }
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         boolean isOwn = Calls.receiver(call).filter(object -> !object.toString().equals("this")).isEmpty()
                 && !call.getMethodSelect().toString().equals("super")
                 && code.element(new TreePath(statement, call)).equals(code.element(path));

@@ -10,13 +10,13 @@ import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Jumps;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
@@ -34,8 +34,8 @@ public final class FallThrough implements Rule {
     private static final int FEW = 3;
 
     @Override
-    public About about() {
-        return About.of("fall-through", Tag.SUSPICIOUS, "A case goes on into the next one", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("fall-through", Tag.SUSPICIOUS, "A case goes on into the next one", Effect.OTHER)
                 .because("Without a break the statements of the next case run too; say so in a comment where it is meant.")
                 .example("""
                         class Tides {
@@ -109,20 +109,20 @@ public final class FallThrough implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         List<? extends CaseTree> cases = ((SwitchTree) path.getLeaf()).getCases();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         if (isHabit(cases)) {
             return;
         }
         for (int i = 0; i + 1 < cases.size(); i++) {
-            List<? extends StatementTree> statements = Code.statements(cases.get(i));
+            List<? extends StatementTree> statements = AttributedFile.statements(cases.get(i));
             CaseTree next = cases.get(i + 1);
-            boolean falls = !statements.isEmpty() && !Code.statements(next).isEmpty() && !isEnd(Code.statements(next)) && Jumps.canComplete(statements)
+            boolean falls = !statements.isEmpty() && !AttributedFile.statements(next).isEmpty() && !isEnd(AttributedFile.statements(next)) && Jumps.canComplete(statements)
                     && isMistake(code, cases, i) && !isSaid(code, cases.get(i), next);
             if (falls) {
                 StatementTree last = statements.get(statements.size() - 1);
-                Range label = new Range(code.range(next).start(), code.range(Code.statements(next).get(0)).start());
+                Range label = new Range(code.range(next).start(), code.range(AttributedFile.statements(next).get(0)).start());
                 int colon = code.tokens().codeBefore(code.tokens().at(label.end() - 1));
                 survey.report(new Range(label.start(), code.tokens().end(colon)), "the case above goes on here",
                         Fix.of("end the case above with a break", edits -> {
@@ -135,8 +135,8 @@ public final class FallThrough implements Rule {
     }
 
     /** What a group has just assigned is overwritten in the next one; or it alone goes on, with a call, among many that end. */
-    private static boolean isMistake(Code code, List<? extends CaseTree> cases, int index) {
-        List<? extends StatementTree> statements = Code.statements(cases.get(index));
+    private static boolean isMistake(AttributedFile code, List<? extends CaseTree> cases, int index) {
+        List<? extends StatementTree> statements = AttributedFile.statements(cases.get(index));
         StatementTree last = last(statements.get(statements.size() - 1));
         if (!(last instanceof ExpressionStatementTree whole)) {
             return false;
@@ -145,9 +145,9 @@ public final class FallThrough implements Rule {
             // a state that is entered by falling into it
             boolean isEntered = cases.get(index + 1).getExpressions().stream()
                     .anyMatch(label -> code.reads(assignment.getExpression()).endsWith(code.reads(label)));
-            return !isEntered && isOverwritten(code, assignment, Code.statements(cases.get(index + 1)));
+            return !isEntered && isOverwritten(code, assignment, AttributedFile.statements(cases.get(index + 1)));
         }
-        List<? extends CaseTree> own = cases.stream().filter(one -> !Code.statements(one).isEmpty()).toList();
+        List<? extends CaseTree> own = cases.stream().filter(one -> !AttributedFile.statements(one).isEmpty()).toList();
         long falling = own.stream().limit(own.size() - 1).filter(FallThrough::goesOn).count();
         return goesOn(cases.get(index)) && whole.getExpression() instanceof MethodInvocationTree && falling == 1
                 && isRepeated(cases.get(index), cases.get(index + 1))
@@ -156,24 +156,24 @@ public final class FallThrough implements Rule {
 
     /** Whether both groups make the same call, each in its way, so that it is made twice. */
     private static boolean isRepeated(CaseTree group, CaseTree next) {
-        List<String> own = Code.statements(group).stream().flatMap(statement -> calls(statement).stream()).toList();
-        return Code.statements(next).stream().flatMap(statement -> calls(statement).stream()).anyMatch(own::contains);
+        List<String> own = AttributedFile.statements(group).stream().flatMap(statement -> calls(statement).stream()).toList();
+        return AttributedFile.statements(next).stream().flatMap(statement -> calls(statement).stream()).anyMatch(own::contains);
     }
 
     private static List<String> calls(StatementTree statement) {
-        List<? extends StatementTree> inner = Code.statements(statement);
+        List<? extends StatementTree> inner = AttributedFile.statements(statement);
         return !inner.isEmpty() ? inner.stream().flatMap(one -> calls(one).stream()).toList()
                 : statement instanceof ExpressionStatementTree whole && whole.getExpression() instanceof MethodInvocationTree call ? List.of(Calls.name(call)) : List.of();
     }
 
     private static boolean goesOn(CaseTree group) {
-        List<? extends StatementTree> statements = Code.statements(group);
+        List<? extends StatementTree> statements = AttributedFile.statements(group);
         boolean fails = last(statements.get(statements.size() - 1)) instanceof ExpressionStatementTree whole
                 && whole.getExpression() instanceof MethodInvocationTree call && NEVER_ENDS.matcher(Calls.name(call)).find();
         return Jumps.canComplete(statements) && !fails;
     }
 
-    private static boolean isOverwritten(Code code, AssignmentTree assignment, List<? extends StatementTree> next) {
+    private static boolean isOverwritten(AttributedFile code, AssignmentTree assignment, List<? extends StatementTree> next) {
         String target = code.reads(assignment.getVariable());
         for (StatementTree statement : next) {
             boolean isSame = last(statement) instanceof ExpressionStatementTree whole && whole.getExpression() instanceof AssignmentTree other
@@ -186,7 +186,7 @@ public final class FallThrough implements Rule {
     }
 
     private static StatementTree last(StatementTree statement) {
-        List<? extends StatementTree> inner = Code.statements(statement);
+        List<? extends StatementTree> inner = AttributedFile.statements(statement);
         return inner.isEmpty() ? statement : last(inner.get(inner.size() - 1));
     }
 
@@ -197,14 +197,14 @@ public final class FallThrough implements Rule {
 
     /** Whether several groups go on, and more than end: then they are meant to run down. */
     private static boolean isHabit(List<? extends CaseTree> cases) {
-        List<? extends CaseTree> own = cases.stream().filter(one -> !Code.statements(one).isEmpty()).toList();
-        long falling = own.stream().limit(Math.max(0, own.size() - 1)).filter(one -> Jumps.canComplete(Code.statements(one))).count();
+        List<? extends CaseTree> own = cases.stream().filter(one -> !AttributedFile.statements(one).isEmpty()).toList();
+        long falling = own.stream().limit(Math.max(0, own.size() - 1)).filter(one -> Jumps.canComplete(AttributedFile.statements(one))).count();
         return falling > 1 && falling > own.size() - falling - 1;
     }
 
     /** Whether a comment stands between, whatever it says, or one in the group says that it falls. */
-    private static boolean isSaid(Code code, CaseTree group, CaseTree next) {
-        List<? extends StatementTree> statements = Code.statements(group);
+    private static boolean isSaid(AttributedFile code, CaseTree group, CaseTree next) {
+        List<? extends StatementTree> statements = AttributedFile.statements(group);
         StatementTree last = last(statements.get(statements.size() - 1));
         return code.hasComment(new Range(code.range(last).end(), code.range(next).start()))
                 || FALLS.matcher(code.text(code.range(group))).find();

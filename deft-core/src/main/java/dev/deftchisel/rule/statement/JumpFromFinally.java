@@ -5,10 +5,10 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.TryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Jumps;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.List;
 import java.util.Set;
@@ -17,8 +17,8 @@ import java.util.Set;
 public final class JumpFromFinally implements Rule {
 
     @Override
-    public About about() {
-        return About.of("jump-from-finally", Tag.SUSPICIOUS, "A finally block returns or jumps", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("jump-from-finally", Tag.SUSPICIOUS, "A finally block returns or jumps", Effect.SAME_BEHAVIOUR)
                 .because("Whatever exception or result was on its way is thrown away.")
                 .example("""
                         class Log {
@@ -68,7 +68,7 @@ public final class JumpFromFinally implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         BlockTree last = ((TryTree) path.getLeaf()).getFinallyBlock();
         if (last != null) {
             Jumps.leaving(List.of(new TreePath(path, last))).forEach(jump -> survey.report(jump.path().getLeaf(),

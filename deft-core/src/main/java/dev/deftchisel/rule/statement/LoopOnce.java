@@ -11,11 +11,11 @@ import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.Constants;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.Set;
@@ -24,8 +24,8 @@ import java.util.Set;
 public final class LoopOnce implements Rule {
 
     @Override
-    public About about() {
-        return About.of("loop-once", Tag.SUSPICIOUS, "A loop never comes to its second round", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("loop-once", Tag.SUSPICIOUS, "A loop never comes to its second round", Effect.SAME_BEHAVIOUR)
                 .because("Its body always leaves it at the end, so it is an if, or a condition is missing.")
                 .example("""
                         class Log {
@@ -70,7 +70,7 @@ public final class LoopOnce implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         WhileLoopTree loop = (WhileLoopTree) path.getLeaf();
         if (!(loop.getStatement() instanceof BlockTree body) || body.getStatements().isEmpty()) {
             return;

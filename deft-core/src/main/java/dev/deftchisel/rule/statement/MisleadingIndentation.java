@@ -10,13 +10,13 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Jumps;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
@@ -27,8 +27,8 @@ import java.util.Set;
 public final class MisleadingIndentation implements Rule {
 
     @Override
-    public About about() {
-        return About.of("misleading-indentation", Tag.SUSPICIOUS, "A statement looks as if it belonged to the branch above", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("misleading-indentation", Tag.SUSPICIOUS, "A statement looks as if it belonged to the branch above", Effect.OTHER)
                 .because("Without braces only the first statement does; this one always runs.")
                 .example("""
                         class Berth {
@@ -67,7 +67,7 @@ public final class MisleadingIndentation implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         List<? extends StatementTree> statements = ((BlockTree) path.getLeaf()).getStatements();
         for (int i = 0; i + 1 < statements.size(); i++) {
             StatementTree body = body(statements.get(i));
@@ -78,8 +78,8 @@ public final class MisleadingIndentation implements Rule {
         }
     }
 
-    private static void look(StatementTree owner, StatementTree body, StatementTree next, Survey survey) {
-        Code code = survey.code();
+    private static void look(StatementTree owner, StatementTree body, StatementTree next, RuleContext survey) {
+        AttributedFile code = survey.code();
         int column = column(body, code);
         int start = code.range(body).start();
         // ') call();' below a header of several lines is where the body begins by custom
@@ -107,16 +107,16 @@ public final class MisleadingIndentation implements Rule {
                 : statement instanceof EnhancedForLoopTree loop ? loop.getStatement() : null;
     }
 
-    private static int line(Tree tree, Code code) {
+    private static int line(Tree tree, AttributedFile code) {
         return code.file().position(code.range(tree).start()).line();
     }
 
     /** As it stands: where tabs and blanks are mixed nobody can say which column was meant. */
-    private static String indent(Tree tree, Code code) {
+    private static String indent(Tree tree, AttributedFile code) {
         return Layout.indentOf(code.file(), code.range(tree).start());
     }
 
-    private static int column(Tree tree, Code code) {
+    private static int column(Tree tree, AttributedFile code) {
         return code.file().position(code.range(tree).start()).column();
     }
 }

@@ -5,12 +5,12 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Precedence;
 import dev.deftchisel.source.Range;
@@ -20,8 +20,8 @@ import java.util.Set;
 public final class MisleadingSpacing implements Rule {
 
     @Override
-    public About about() {
-        return About.of("misleading-spacing", Tag.SUSPICIOUS, "An expression is spaced as if it were grouped otherwise", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("misleading-spacing", Tag.SUSPICIOUS, "An expression is spaced as if it were grouped otherwise", Effect.SAME_CLASSES)
                 .because("The eye groups what stands close together; the compiler does not.")
                 .example("""
                         class Dues {
@@ -52,9 +52,9 @@ public final class MisleadingSpacing implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         BinaryTree tree = (BinaryTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         boolean isTight = isTight(tree, code);
         BinaryTree inner = tree.getLeftOperand() instanceof BinaryTree left && isTighter(left, tree) ? left
                 : tree.getRightOperand() instanceof BinaryTree right && isTighter(right, tree) ? right : null;
@@ -66,7 +66,7 @@ public final class MisleadingSpacing implements Rule {
     }
 
     /** Whether the eye is not misled: both sides are spaced alike, the inner one has parts of its own, or only numbers stand close together. */
-    private static boolean isEven(BinaryTree tree, BinaryTree inner, Code code) {
+    private static boolean isEven(BinaryTree tree, BinaryTree inner, AttributedFile code) {
         ExpressionTree other = inner == tree.getLeftOperand() ? tree.getRightOperand() : tree.getLeftOperand();
         ExpressionTree near = inner == tree.getLeftOperand() ? inner.getRightOperand() : inner.getLeftOperand();
         return other instanceof BinaryTree also && isLoose(also, code) || inner.getLeftOperand() instanceof BinaryTree
@@ -77,16 +77,16 @@ public final class MisleadingSpacing implements Rule {
         return Precedence.isLooser(outer.getKind(), inner.getKind());
     }
 
-    private static Range operator(BinaryTree tree, Code code) {
+    private static Range operator(BinaryTree tree, AttributedFile code) {
         return code.tokens().range(code.tokens().code(code.tokens().at(code.range(tree.getLeftOperand()).end())));
     }
 
-    private static boolean isTight(BinaryTree tree, Code code) {
+    private static boolean isTight(BinaryTree tree, AttributedFile code) {
         Range operator = operator(tree, code);
         return operator.start() == code.range(tree.getLeftOperand()).end() && operator.end() == code.range(tree.getRightOperand()).start();
     }
 
-    private static boolean isLoose(BinaryTree tree, Code code) {
+    private static boolean isLoose(BinaryTree tree, AttributedFile code) {
         Range operator = operator(tree, code);
         return operator.start() > code.range(tree.getLeftOperand()).end() && operator.end() < code.range(tree.getRightOperand()).start();
     }

@@ -5,11 +5,11 @@ import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.Beside;
 import java.util.Set;
@@ -18,8 +18,8 @@ import java.util.Set;
 public final class MissingThrow implements Rule {
 
     @Override
-    public About about() {
-        return About.of("missing-throw", Tag.SUSPICIOUS, "An exception is made but not thrown", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("missing-throw", Tag.SUSPICIOUS, "An exception is made but not thrown", Effect.OTHER)
                 .because("Making it does nothing; the code goes on as if all were well.")
                 .example("""
                         class Berth {
@@ -54,7 +54,7 @@ public final class MissingThrow implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         ExpressionStatementTree statement = (ExpressionStatementTree) path.getLeaf();
         TreePath made = new TreePath(path, statement.getExpression());
         boolean isException = made.getLeaf() instanceof NewClassTree && path.getParentPath().getLeaf() instanceof BlockTree

@@ -15,13 +15,13 @@ import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreeScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Occurrence;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Optional;
 import java.util.Set;
@@ -35,8 +35,8 @@ import javax.lang.model.element.Modifier;
 public final class OtherLoopVariable implements Rule {
 
     @Override
-    public About about() {
-        return About.of("other-loop-variable", Tag.SUSPICIOUS, "A loop tests one variable and counts another", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("other-loop-variable", Tag.SUSPICIOUS, "A loop tests one variable and counts another", Effect.OTHER)
                 .because("The loop inside goes on for ever or the one outside leaves some out.")
                 .example("""
                         class Berths {
@@ -87,9 +87,9 @@ public final class OtherLoopVariable implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         ForLoopTree loop = (ForLoopTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         if (loop.getInitializer().size() != 1 || !(loop.getInitializer().get(0) instanceof VariableTree variable)
                 || loop.getUpdate().size() != 1 || loop.getCondition() == null) {
             return;
@@ -109,7 +109,7 @@ public final class OtherLoopVariable implements Rule {
     }
 
     /** The name in a loop that should be that of its own variable. */
-    private static Optional<TreePath> tested(TreePath path, ForLoopTree loop, Element own, TreePath counted, Code code) {
+    private static Optional<TreePath> tested(TreePath path, ForLoopTree loop, Element own, TreePath counted, AttributedFile code) {
         Element other = code.element(counted).orElseThrow();
         TreePath condition = new TreePath(path, loop.getCondition());
         if (!own.equals(other)) {
@@ -118,15 +118,15 @@ public final class OtherLoopVariable implements Rule {
             return Optional.of(counted).filter(name -> isOther);
         }
         // only the two sides of the comparison: what is counted outside may well be tested beside
-        boolean isBare = Code.inner(condition).getLeaf() instanceof BinaryTree comparison && !comparison.getKind().name().startsWith("CONDITIONAL");
+        boolean isBare = AttributedFile.inner(condition).getLeaf() instanceof BinaryTree comparison && !comparison.getKind().name().startsWith("CONDITIONAL");
         return code.occurrences(condition).stream().filter(place -> isBare && !names(condition, own, code) && code.isOfLoop(path, place.variable()))
                 .map(Occurrence::path).findFirst();
     }
 
     /** Whether a variable is itself one side of a comparison. */
-    private static boolean isCompared(TreePath condition, Element variable, Code code) {
+    private static boolean isCompared(TreePath condition, Element variable, AttributedFile code) {
         return code.occurrences(condition).stream().anyMatch(place -> place.variable().equals(variable)
-                && Code.outer(place.path()).getLeaf() instanceof BinaryTree);
+                && AttributedFile.outer(place.path()).getLeaf() instanceof BinaryTree);
     }
 
     /** The variable that the step of a loop changes. */
@@ -144,19 +144,19 @@ public final class OtherLoopVariable implements Rule {
      *
      * @param own null where the step counts the own variable
      */
-    private static boolean isSteady(TreePath path, ForLoopTree loop, Element own, Code code) {
+    private static boolean isSteady(TreePath path, ForLoopTree loop, Element own, AttributedFile code) {
         TreePath condition = new TreePath(path, loop.getCondition());
         Set<Element> tested = code.occurrences(condition).stream().map(Occurrence::variable).collect(Collectors.toSet());
         boolean isWritten = Stream.of(loop.getCondition(), loop.getStatement())
                 .flatMap(part -> code.occurrences(new TreePath(path, part)).stream())
                 .anyMatch(place -> place.isWritten() && (tested.contains(place.variable()) || place.variable().equals(own)));
-        boolean isLocal = Stream.concat(Stream.of(Code.inner(condition)), code.expressions(condition).stream()).noneMatch(part -> part.getLeaf() instanceof MethodInvocationTree
+        boolean isLocal = Stream.concat(Stream.of(AttributedFile.inner(condition)), code.expressions(condition).stream()).noneMatch(part -> part.getLeaf() instanceof MethodInvocationTree
                 || code.element(part).filter(element -> element.getKind() == ElementKind.FIELD
                         && !element.getModifiers().contains(Modifier.FINAL) && !element.getSimpleName().contentEquals("length")).isPresent());
         return !isWritten && isLocal;
     }
 
-    private static boolean names(TreePath condition, Element variable, Code code) {
+    private static boolean names(TreePath condition, Element variable, AttributedFile code) {
         return code.occurrences(condition).stream().anyMatch(place -> place.variable().equals(variable));
     }
 

@@ -7,12 +7,12 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Optional;
 import java.util.Set;
@@ -23,8 +23,8 @@ import javax.lang.model.util.ElementFilter;
 public final class SelfAssignment implements Rule {
 
     @Override
-    public About about() {
-        return About.of("self-assignment", Tag.SUSPICIOUS, "A variable is assigned to itself", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("self-assignment", Tag.SUSPICIOUS, "A variable is assigned to itself", Effect.OTHER)
                 .because("That does nothing; most often the field of the same name was meant.")
                 .example("""
                         class Berth {
@@ -63,11 +63,11 @@ public final class SelfAssignment implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         AssignmentTree tree = (AssignmentTree) path.getLeaf();
-        Code code = survey.code();
-        TreePath target = new TreePath(path, Code.inner(tree.getVariable()));
-        TreePath value = new TreePath(path, Code.inner(tree.getExpression()));
+        AttributedFile code = survey.code();
+        TreePath target = new TreePath(path, AttributedFile.inner(tree.getVariable()));
+        TreePath value = new TreePath(path, AttributedFile.inner(tree.getExpression()));
         boolean isSame = isName(target) && isName(value)
                 && code.element(target).isPresent() && code.element(target).equals(code.element(value));
         if (isSame) {
@@ -84,7 +84,7 @@ public final class SelfAssignment implements Rule {
     }
 
     /** The field that a local variable hides where it can be assigned. */
-    private static Optional<String> field(TreePath path, TreePath target, Code code) {
+    private static Optional<String> field(TreePath path, TreePath target, AttributedFile code) {
         String name = target.getLeaf().toString();
         boolean isLocal = code.element(target).filter(element -> !element.getKind().isField()).isPresent();
         return code.enclosingType(path)

@@ -20,15 +20,15 @@ import com.sun.source.tree.TryTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Jumps;
 import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.Beside;
 import dev.deftchisel.source.Range;
@@ -68,8 +68,8 @@ public final class SwallowedException implements Rule {
     private static final Pattern LOOKED_UP = Pattern.compile("\\b(Class\\.forName|loadClass|getMethod|getDeclaredMethod|getField|getDeclaredField)\\(");
 
     @Override
-    public About about() {
-        return About.of("swallowed-exception", Tag.SUSPICIOUS, "An exception is caught and forgotten", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("swallowed-exception", Tag.SUSPICIOUS, "An exception is caught and forgotten", Effect.SAME_BEHAVIOUR)
                 .because("What went wrong is lost. Where that is right, a comment or a name such as 'ignored' says so.")
                 .example("""
                         class Log {
@@ -121,9 +121,9 @@ public final class SwallowedException implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         TryTree attempt = (TryTree) path.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         if (isClosing(attempt) || isSaid(attempt, code) || isQuiet(path) || isBesideAnother(path)) {
             return;
         }
@@ -139,12 +139,12 @@ public final class SwallowedException implements Rule {
         }
     }
 
-    private static Range name(CatchTree tree, Code code) {
+    private static Range name(CatchTree tree, AttributedFile code) {
         Range place = code.range(tree.getParameter());
         return new Range(place.end() - tree.getParameter().getName().length(), place.end());
     }
 
-    private static boolean isForgotten(TreePath path, Code code) {
+    private static boolean isForgotten(TreePath path, AttributedFile code) {
         CatchTree tree = (CatchTree) path.getLeaf();
         boolean isMeant = isReason(tree, code) || !tree.getParameter().getModifiers().getAnnotations().isEmpty()
                 || code.type(new TreePath(path, tree.getParameter())).filter(type -> NamedTypes.isOneOf(type, NEVER)).isPresent();
@@ -152,7 +152,7 @@ public final class SwallowedException implements Rule {
     }
 
     /** Whether the name of an exception says why, rather than repeat its type. */
-    private static boolean isReason(CatchTree tree, Code code) {
+    private static boolean isReason(CatchTree tree, AttributedFile code) {
         String name = tree.getParameter().getName().toString();
         String type = code.text(tree.getParameter().getType()).toLowerCase(Locale.ROOT);
         return MEANT.matcher(name).find() || name.length() >= SHORTEST_REASON && !type.contains(name.toLowerCase(Locale.ROOT))
@@ -160,7 +160,7 @@ public final class SwallowedException implements Rule {
     }
 
     /** Whether something is looked for that need not be there: what is kept or handed back then is another value. */
-    private static boolean isProbe(TryTree attempt, TreePath path, Code code) {
+    private static boolean isProbe(TryTree attempt, TreePath path, AttributedFile code) {
         List<? extends StatementTree> tried = attempt.getBlock().getStatements();
         Optional<TypeMirror> type = code.type(new TreePath(path, ((CatchTree) path.getLeaf()).getParameter()));
         boolean isAnswer = type.stream().flatMap(one -> (one instanceof UnionType union ? union.getAlternatives() : List.of(one)).stream())
@@ -183,8 +183,8 @@ public final class SwallowedException implements Rule {
     }
 
     /** The text of the method around, or of the initialiser. */
-    private static String around(TreePath path, Code code) {
-        return Code.function(path).map(owner -> code.text(owner.getLeaf())).orElse("");
+    private static String around(TreePath path, AttributedFile code) {
+        return AttributedFile.function(path).map(owner -> code.text(owner.getLeaf())).orElse("");
     }
 
     /** Whether what is caught could be anything, so that more is lost than the one failure that was thought of. */
@@ -222,7 +222,7 @@ public final class SwallowedException implements Rule {
     }
 
     private static boolean keepsOrLeaves(StatementTree last) {
-        List<? extends StatementTree> inner = Code.statements(last);
+        List<? extends StatementTree> inner = AttributedFile.statements(last);
         return !inner.isEmpty() ? keepsOrLeaves(inner.get(inner.size() - 1))
                 : last instanceof IfTree choice ? keepsOrLeaves(choice.getThenStatement())
                 : last instanceof BreakTree || last instanceof ContinueTree || !Jumps.canComplete(last)
@@ -239,12 +239,12 @@ public final class SwallowedException implements Rule {
 
     /** Whether the method says in its name that nobody hears of failures. */
     private static boolean isQuiet(TreePath path) {
-        return Code.function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method && QUIET.matcher(method.getName()).find())
+        return AttributedFile.function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method && QUIET.matcher(method.getName()).find())
                 .isPresent();
     }
 
     /** Whether a comment says something of the one thing that is tried. */
-    private static boolean isSaid(TryTree attempt, Code code) {
+    private static boolean isSaid(TryTree attempt, AttributedFile code) {
         return attempt.getBlock().getStatements().size() == 1 && code.hasComment(code.range(attempt.getBlock()));
     }
 
@@ -258,7 +258,7 @@ public final class SwallowedException implements Rule {
         if (statement instanceof IfTree choice) {
             return isClosing(choice.getThenStatement()) && (choice.getElseStatement() == null || isClosing(choice.getElseStatement()));
         }
-        List<? extends StatementTree> inner = Code.statements(statement);
+        List<? extends StatementTree> inner = AttributedFile.statements(statement);
         return !inner.isEmpty() ? inner.stream().allMatch(SwallowedException::isClosing)
                 : isForgetting(statement) || statement instanceof ExpressionStatementTree whole
                         && whole.getExpression() instanceof MethodInvocationTree call && CLOSING.matcher(Calls.name(call)).find();

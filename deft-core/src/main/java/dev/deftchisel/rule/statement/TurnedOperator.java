@@ -4,12 +4,12 @@ import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import java.util.Set;
@@ -18,8 +18,8 @@ import java.util.Set;
 public final class TurnedOperator implements Rule {
 
     @Override
-    public About about() {
-        return About.of("turned-operator", Tag.SUSPICIOUS, "A compound assignment is written the wrong way round", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("turned-operator", Tag.SUSPICIOUS, "A compound assignment is written the wrong way round", Effect.OTHER)
                 .because("'=+' assigns the value; '+=' adds it.")
                 .example("""
                         class Dues {
@@ -56,13 +56,13 @@ public final class TurnedOperator implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         AssignmentTree assignment = (AssignmentTree) path.getLeaf();
         Tree.Kind kind = assignment.getExpression().getKind();
         if (kind != Tree.Kind.UNARY_PLUS && kind != Tree.Kind.UNARY_MINUS) {
             return;
         }
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         int sign = code.tokens().code(code.tokens().at(code.range(assignment.getVariable()).end()));
         Range value = code.range(assignment.getExpression());
         Range operand = code.range(((UnaryTree) assignment.getExpression()).getExpression());

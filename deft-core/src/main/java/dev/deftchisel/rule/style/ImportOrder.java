@@ -4,12 +4,12 @@ import com.sun.source.tree.CompilationUnitTree;
 import com.sun.source.tree.ImportTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
@@ -26,8 +26,8 @@ public final class ImportOrder implements Rule {
     private static final String WILDCARDS_FROM = "deft_wildcards_from";
 
     @Override
-    public About about() {
-        return About.of("import-order", Tag.STYLE, "The imports are in another order than the project wants", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("import-order", Tag.STYLE, "The imports are in another order than the project wants", Effect.SAME_CLASSES)
                 .because("Looked for where .editorconfig says 'deft_imports', a list of groups such as 'java, javax, *, static':"
                         + " beginnings of packages, '*' for all others, 'static'. 'deft_wildcards_from = 5' writes one wildcard"
                         + " for five or more types of a package, and single imports for fewer.")
@@ -76,13 +76,13 @@ public final class ImportOrder implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         CompilationUnitTree unit = (CompilationUnitTree) path.getLeaf();
         Optional<String> said = survey.setting(GROUPS);
         if (said.isEmpty() || unit.getImports().isEmpty() || survey.hasErrors()) {
             return;
         }
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         List<ImportLine> lines = lines(unit, code);
         List<ImportLine> joined = survey.setting(WILDCARDS_FROM).filter(number -> number.matches("[1-9]\\d{0,3}"))
                 .map(number -> new Wildcards(Integer.parseInt(number)).apply(lines, survey)).orElse(lines);
@@ -105,14 +105,14 @@ public final class ImportOrder implements Rule {
         }
     }
 
-    private static String text(List<List<ImportLine>> groups, Code code, String end) {
+    private static String text(List<List<ImportLine>> groups, AttributedFile code, String end) {
         List<String> texts = groups.stream().map(group -> String.join(end, group.stream()
                 .map(line -> line.there().map(code::text).orElseGet(line::text)).toList())).toList();
         return String.join(end + end, texts);
     }
 
     /** The imports with the comments ahead of them, those of the first one but for it, and behind them on the same line. */
-    private static List<ImportLine> lines(CompilationUnitTree unit, Code code) {
+    private static List<ImportLine> lines(CompilationUnitTree unit, AttributedFile code) {
         List<ImportLine> lines = new ArrayList<>();
         for (ImportTree tree : unit.getImports()) {
             Range own = code.range(tree);
@@ -129,7 +129,7 @@ public final class ImportOrder implements Rule {
         return lines;
     }
 
-    private static int end(Range own, Code code) {
+    private static int end(Range own, AttributedFile code) {
         Tokens tokens = code.tokens();
         int end = own.end();
         for (int i = tokens.at(own.end() - 1) + 1; i < tokens.count() && tokens.kind(i).isTrivia(); i++) {

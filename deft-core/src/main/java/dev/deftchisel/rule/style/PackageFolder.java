@@ -4,12 +4,12 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.Severity;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
@@ -20,8 +20,8 @@ import java.util.Set;
 public final class PackageFolder implements Rule {
 
     @Override
-    public About about() {
-        return About.of("package-folder", Tag.STYLE, "A file is not in the folder of its package", Effect.OTHER)
+    public RuleDescription about() {
+        return RuleDescription.of("package-folder", Tag.STYLE, "A file is not in the folder of its package", Effect.OTHER)
                 .because("Where the file is looked for by its package, it is not found. Files that lie in no folder at all are left alone.")
                 .example("""
                         package harbour.quais;
@@ -50,10 +50,10 @@ public final class PackageFolder implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         SourceFile file = survey.code().file();
-        String declared = file.headline().packageName();
-        Range clause = file.skeleton().packageRange();
+        String declared = file.header().packageName();
+        Range clause = file.outline().packageRange();
         String folder = file.root().folder().relativize(file.path().getParent()).toString().replace('/', '.').replace('\\', '.');
         boolean isOther = !folder.isEmpty() && !declared.isEmpty() && !folder.equals(declared);
         // the root was guessed, and too high

@@ -1,6 +1,6 @@
 package dev.deftchisel.rule.style;
 
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -18,7 +18,7 @@ import javax.lang.model.element.TypeElement;
 record Wildcards(int from) {
 
     /** The imports that are wanted instead; those with comments stay as they are. */
-    List<ImportLine> apply(List<ImportLine> lines, Survey survey) {
+    List<ImportLine> apply(List<ImportLine> lines, RuleContext survey) {
         List<ImportLine> wanted = new ArrayList<>(lines);
         Set<String> homes = lines.stream().filter(line -> !line.isStatic()).map(ImportLine::home).collect(Collectors.toSet());
         for (String home : homes) {
@@ -35,7 +35,7 @@ record Wildcards(int from) {
     }
 
     /** Whether the package has a type by a name that means another one in the file, so that it would be in doubt (JLS 6.4.1). */
-    private static boolean isInDoubt(String home, Survey survey) {
+    private static boolean isInDoubt(String home, RuleContext survey) {
         return survey.names().used().stream()
                 .filter(element -> element instanceof TypeElement && qualified(element).filter(name -> name.equals(home + "."
                         + element.getSimpleName())).isEmpty())
@@ -43,7 +43,7 @@ record Wildcards(int from) {
     }
 
     /** What is imported from a package or class, by qualified names: single ones and those that are used of all. */
-    private static Set<String> types(String home, List<ImportLine> own, Survey survey) {
+    private static Set<String> types(String home, List<ImportLine> own, RuleContext survey) {
         Set<String> names = new TreeSet<>();
         own.stream().filter(line -> !line.isOnDemand()).map(ImportLine::name).forEach(names::add);
         if (own.stream().anyMatch(ImportLine::isOnDemand)) {

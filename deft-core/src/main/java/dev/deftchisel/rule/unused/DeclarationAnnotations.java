@@ -3,7 +3,7 @@ package dev.deftchisel.rule.unused;
 import com.sun.source.tree.AnnotationTree;
 import com.sun.source.tree.ModifiersTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import java.lang.annotation.ElementType;
 import java.lang.annotation.Target;
 import java.util.Optional;
@@ -20,12 +20,12 @@ final class DeclarationAnnotations {
     }
 
     /** Whether a declaration has any, or one of which nobody knows what it is for. */
-    static boolean are(TreePath declaration, ModifiersTree modifiers, Code code) {
+    static boolean are(TreePath declaration, ModifiersTree modifiers, AttributedFile code) {
         TreePath path = new TreePath(declaration, modifiers);
         return modifiers.getAnnotations().stream().anyMatch(annotation -> isOfDeclaration(new TreePath(path, annotation), annotation, code));
     }
 
-    private static boolean isOfDeclaration(TreePath path, AnnotationTree annotation, Code code) {
+    private static boolean isOfDeclaration(TreePath path, AnnotationTree annotation, AttributedFile code) {
         Optional<Target> target = code.type(new TreePath(path, annotation.getAnnotationType()))
                 .filter(type -> type instanceof DeclaredType)
                 .map(type -> ((TypeElement) ((DeclaredType) type).asElement()).getAnnotation(Target.class));

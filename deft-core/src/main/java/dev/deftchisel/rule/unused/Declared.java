@@ -15,11 +15,11 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.problem.FixEdits;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.rewrite.Layout;
-import dev.deftchisel.rule.Together;
+import dev.deftchisel.rule.MultiDeclaration;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import java.util.Optional;
@@ -28,19 +28,19 @@ import javax.lang.model.element.Element;
 /** A declaration, and whether and how anyone in its file needs it. */
 final class Declared {
 
-    private final Survey survey;
-    private final Code code;
+    private final RuleContext survey;
+    private final AttributedFile code;
     private final TreePath path;
     private final Element element;
 
-    private Declared(Survey survey, TreePath path, Element element) {
+    private Declared(RuleContext survey, TreePath path, Element element) {
         this.survey = survey;
         this.code = survey.code();
         this.path = path;
         this.element = element;
     }
 
-    static Optional<Declared> at(TreePath path, Survey survey) {
+    static Optional<Declared> at(TreePath path, RuleContext survey) {
         return survey.code().element(path).map(element -> new Declared(survey, path, element));
     }
 
@@ -93,10 +93,10 @@ final class Declared {
 
     /** The statement that does nothing with a use of it but to give it a value. */
     private Optional<TreePath> write(TreePath use) {
-        TreePath parent = Code.outer(use);
+        TreePath parent = AttributedFile.outer(use);
         Tree tree = parent.getLeaf();
-        boolean isTarget = tree instanceof AssignmentTree assignment && Code.inner(assignment.getVariable()) == use.getLeaf()
-                || tree instanceof CompoundAssignmentTree compound && Code.inner(compound.getVariable()) == use.getLeaf()
+        boolean isTarget = tree instanceof AssignmentTree assignment && AttributedFile.inner(assignment.getVariable()) == use.getLeaf()
+                || tree instanceof CompoundAssignmentTree compound && AttributedFile.inner(compound.getVariable()) == use.getLeaf()
                 || tree instanceof UnaryTree unary && switch (unary.getKind()) {
                     case PREFIX_INCREMENT, PREFIX_DECREMENT, POSTFIX_INCREMENT, POSTFIX_DECREMENT -> true;
                     default -> false;
@@ -122,7 +122,7 @@ final class Declared {
     }
 
     private static Optional<TreePath> value(TreePath use) {
-        TreePath parent = Code.outer(use);
+        TreePath parent = AttributedFile.outer(use);
         return parent.getLeaf() instanceof AssignmentTree assignment ? Optional.of(new TreePath(parent, assignment.getExpression()))
                 : parent.getLeaf() instanceof CompoundAssignmentTree compound
                         ? Optional.of(new TreePath(parent, compound.getExpression())) : Optional.empty();
@@ -140,7 +140,7 @@ final class Declared {
 
     /** Whether other variables are declared together with it (JLS 8.3, 14.4). */
     boolean sharesDeclaration() {
-        return Together.isShared(path, code);
+        return MultiDeclaration.isShared(path, code);
     }
 
     /** Takes it away; of the values it was given stays what they do. */

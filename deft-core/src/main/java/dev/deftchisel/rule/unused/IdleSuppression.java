@@ -2,10 +2,10 @@ package dev.deftchisel.rule.unused;
 
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 
@@ -13,8 +13,8 @@ import java.util.Set;
 public final class IdleSuppression implements Rule {
 
     @Override
-    public About about() {
-        return About.of("idle-suppression", Tag.REDUNDANT, "A suppression has nothing to suppress", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("idle-suppression", Tag.REDUNDANT, "A suppression has nothing to suppress", Effect.SAME_CLASSES)
                 .because("It outlived the problem it was written for, and would hide the next one.")
                 .example("""
                         class Berth {
@@ -49,7 +49,7 @@ public final class IdleSuppression implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         // the survey itself reports them, once it knows what was suppressed
     }
 }

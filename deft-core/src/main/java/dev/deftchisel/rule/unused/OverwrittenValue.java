@@ -6,12 +6,12 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.List;
 import java.util.Optional;
@@ -22,8 +22,8 @@ import javax.lang.model.element.Element;
 public final class OverwrittenValue implements Rule {
 
     @Override
-    public About about() {
-        return About.of("overwritten-value", Tag.UNUSED, "A variable gets another value before anyone saw the first", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("overwritten-value", Tag.UNUSED, "A variable gets another value before anyone saw the first", Effect.SAME_BEHAVIOUR)
                 .because("The first value is worked out for nothing, or should have been used.")
                 .example("""
                         class Dues {
@@ -64,8 +64,8 @@ public final class OverwrittenValue implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
-        List<? extends StatementTree> statements = Code.statements(path.getLeaf());
+    public void look(TreePath path, RuleContext survey) {
+        List<? extends StatementTree> statements = AttributedFile.statements(path.getLeaf());
         for (int i = 0; i + 1 < statements.size(); i++) {
             if (statements.get(i) instanceof VariableTree variable && variable.getInitializer() != null) {
                 look(new TreePath(path, variable), new TreePath(path, statements.get(i + 1)), survey);
@@ -73,9 +73,9 @@ public final class OverwrittenValue implements Rule {
         }
     }
 
-    private static void look(TreePath declaration, TreePath next, Survey survey) {
+    private static void look(TreePath declaration, TreePath next, RuleContext survey) {
         VariableTree variable = (VariableTree) declaration.getLeaf();
-        Code code = survey.code();
+        AttributedFile code = survey.code();
         if (!(next.getLeaf() instanceof ExpressionStatementTree statement)
                 || !(statement.getExpression() instanceof AssignmentTree assignment)) {
             return;
@@ -95,7 +95,7 @@ public final class OverwrittenValue implements Rule {
         }
     }
 
-    private static boolean names(Element variable, TreePath value, Code code) {
+    private static boolean names(Element variable, TreePath value, AttributedFile code) {
         return code.occurrences(value).stream().anyMatch(place -> place.variable().equals(variable));
     }
 }

@@ -5,11 +5,11 @@ import com.sun.source.tree.ImportTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.HashSet;
 import java.util.Set;
@@ -18,8 +18,8 @@ import java.util.Set;
 public final class RedundantImport implements Rule {
 
     @Override
-    public About about() {
-        return About.of("redundant-import", Tag.REDUNDANT, "A name can be used without its import", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("redundant-import", Tag.REDUNDANT, "A name can be used without its import", Effect.SAME_CLASSES)
                 .because("Types of java.lang and of the same package need no import, and no type needs two.")
                 .example("""
                         package harbour;
@@ -59,7 +59,7 @@ public final class RedundantImport implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         CompilationUnitTree unit = (CompilationUnitTree) path.getLeaf();
         String own = unit.getPackageName() == null ? "" : unit.getPackageName().toString();
         Set<String> seen = new HashSet<>();
@@ -74,7 +74,7 @@ public final class RedundantImport implements Rule {
         }
     }
 
-    private static String isKnown(ImportTree line, String own, CompilationUnitTree unit, Survey survey) {
+    private static String isKnown(ImportTree line, String own, CompilationUnitTree unit, RuleContext survey) {
         if (!(line.getQualifiedIdentifier() instanceof MemberSelectTree imported)) {
             return "";
         }

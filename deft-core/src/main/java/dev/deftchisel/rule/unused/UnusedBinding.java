@@ -5,11 +5,11 @@ import com.sun.source.tree.InstanceOfTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 
@@ -17,8 +17,8 @@ import java.util.Set;
 public final class UnusedBinding implements Rule {
 
     @Override
-    public About about() {
-        return About.of("unused-binding", Tag.UNUSED, "The variable of a type test is not used", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("unused-binding", Tag.UNUSED, "The variable of a type test is not used", Effect.SAME_BEHAVIOUR)
                 .because("The test says the same without it.")
                 .example("""
                         class Log {
@@ -49,7 +49,7 @@ public final class UnusedBinding implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         if (((InstanceOfTree) path.getLeaf()).getPattern() instanceof BindingPatternTree pattern) {
             VariableTree variable = pattern.getVariable();
             TreePath declared = new TreePath(new TreePath(path, pattern), variable);

@@ -4,11 +4,11 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 import javax.lang.model.element.Element;
@@ -20,8 +20,8 @@ import javax.lang.model.element.TypeElement;
 public final class UnusedField implements Rule {
 
     @Override
-    public About about() {
-        return About.of("unused-field", Tag.UNUSED, "A private field is never read", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("unused-field", Tag.UNUSED, "A private field is never read", Effect.SAME_BEHAVIOUR)
                 .because("Each object carries a value that nobody asks for, or another field is read by mistake.")
                 .example("""
                         class Berth {
@@ -68,7 +68,7 @@ public final class UnusedField implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         VariableTree field = (VariableTree) path.getLeaf();
         boolean isOwn = path.getParentPath().getLeaf() instanceof ClassTree && !survey.hasErrors()
                 && field.getModifiers().getFlags().contains(Modifier.PRIVATE);
@@ -84,12 +84,12 @@ public final class UnusedField implements Rule {
     }
 
     /** What an initialiser does besides cannot stand alone among members. */
-    private static boolean keepsInitializer(VariableTree field, TreePath path, Survey survey) {
+    private static boolean keepsInitializer(VariableTree field, TreePath path, RuleContext survey) {
         return field.getInitializer() == null || survey.code().effectsInPlace(new TreePath(path, field.getInitializer())).isPure();
     }
 
     /** Every field of a serializable class that is not transient is part of what is written (Java Object Serialization 1.5). */
-    private static boolean isSerialized(Element field, Survey survey) {
+    private static boolean isSerialized(Element field, RuleContext survey) {
         TypeElement serializable = survey.code().elements().getTypeElement("java.io.Serializable");
         boolean isWritten = !field.getModifiers().contains(Modifier.STATIC) && !field.getModifiers().contains(Modifier.TRANSIENT);
         return field.getSimpleName().contentEquals("serialVersionUID")

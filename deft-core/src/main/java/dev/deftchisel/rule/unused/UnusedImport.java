@@ -5,12 +5,12 @@ import com.sun.source.tree.ImportTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.source.Words;
@@ -24,8 +24,8 @@ import javax.lang.model.element.TypeElement;
 public final class UnusedImport implements Rule {
 
     @Override
-    public About about() {
-        return About.of("unused-import", Tag.UNUSED, "Nothing in the file needs an import", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("unused-import", Tag.UNUSED, "Nothing in the file needs an import", Effect.SAME_CLASSES)
                 .because("It says that the file depends on something it does not use.")
                 .example("""
                         package harbour;
@@ -67,7 +67,7 @@ public final class UnusedImport implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         for (ImportTree line : ((CompilationUnitTree) path.getLeaf()).getImports()) {
             boolean isNamed = line.getQualifiedIdentifier() instanceof MemberSelectTree;
             if (isNamed && !isNeeded(line, (MemberSelectTree) line.getQualifiedIdentifier(), survey)) {
@@ -77,7 +77,7 @@ public final class UnusedImport implements Rule {
         }
     }
 
-    private static boolean isNeeded(ImportTree line, MemberSelectTree imported, Survey survey) {
+    private static boolean isNeeded(ImportTree line, MemberSelectTree imported, RuleContext survey) {
         String name = imported.getIdentifier().toString();
         if (!name.equals("*")) {
             boolean isInCode = survey.hasErrors() ? isToken(name, survey.code()) : survey.names().isSimple(name);
@@ -91,7 +91,7 @@ public final class UnusedImport implements Rule {
     }
 
     /** What does not parse is missing from the tree, but not from the tokens. */
-    private static boolean isToken(String name, Code code) {
+    private static boolean isToken(String name, AttributedFile code) {
         Tokens tokens = code.tokens();
         int line = 0;
         for (int i = tokens.code(0); i < tokens.count(); i = tokens.code(i + 1)) {
@@ -103,7 +103,7 @@ public final class UnusedImport implements Rule {
         return false;
     }
 
-    private static boolean isDocumented(String name, Code code) {
+    private static boolean isDocumented(String name, AttributedFile code) {
         Tokens tokens = code.tokens();
         return Words.find(code.file().content(), name).stream()
                 .map(word -> tokens.at(word.start()))
@@ -111,7 +111,7 @@ public final class UnusedImport implements Rule {
     }
 
     /** Whether a name that is used may come by an import on demand: a type of the package or type, or a static member. */
-    private static boolean isFrom(Element element, String owner, boolean isStatic, Code code) {
+    private static boolean isFrom(Element element, String owner, boolean isStatic, AttributedFile code) {
         if (!isStatic) {
             return element instanceof TypeElement && element.getEnclosingElement() != null
                     && element.getEnclosingElement().toString().equals(owner);
@@ -122,7 +122,7 @@ public final class UnusedImport implements Rule {
                 && code.isKind(type.asType(), own.asType());
     }
 
-    private static boolean mayBeDocumented(String owner, Code code) {
+    private static boolean mayBeDocumented(String owner, AttributedFile code) {
         Tokens tokens = code.tokens();
         for (int i = 0; i < tokens.count(); i++) {
             if (tokens.kind(i).isComment() && tokens.text(i).startsWith("/**")

@@ -4,12 +4,12 @@ import com.sun.source.tree.LabeledStatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Jumps;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
@@ -21,8 +21,8 @@ import java.util.Set;
 public final class UnusedLabel implements Rule {
 
     @Override
-    public About about() {
-        return About.of("unused-label", Tag.UNUSED, "No jump names a label", Effect.SAME_CLASSES)
+    public RuleDescription about() {
+        return RuleDescription.of("unused-label", Tag.UNUSED, "No jump names a label", Effect.SAME_CLASSES)
                 .because("It announces a jump that does not come.")
                 .example("""
                         class Tides {
@@ -65,7 +65,7 @@ public final class UnusedLabel implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         LabeledStatementTree tree = (LabeledStatementTree) path.getLeaf();
         boolean isNamed = Jumps.leaving(List.of(new TreePath(path, tree.getStatement()))).stream()
                 .anyMatch(jump -> jump.target() == tree);

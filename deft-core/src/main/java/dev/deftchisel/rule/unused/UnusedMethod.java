@@ -3,12 +3,12 @@ package dev.deftchisel.rule.unused;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 import javax.lang.model.element.ElementKind;
@@ -19,8 +19,8 @@ import javax.lang.model.element.Modifier;
 public final class UnusedMethod implements Rule {
 
     @Override
-    public About about() {
-        return About.of("unused-method", Tag.UNUSED, "A private method is never called", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("unused-method", Tag.UNUSED, "A private method is never called", Effect.SAME_BEHAVIOUR)
                 .because("It must be read and kept working, and does nothing.")
                 .example("""
                         class Log {
@@ -66,7 +66,7 @@ public final class UnusedMethod implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         MethodTree method = (MethodTree) path.getLeaf();
         boolean isOwn = method.getModifiers().getFlags().contains(Modifier.PRIVATE) && !survey.hasErrors();
         if (!isOwn) {
@@ -76,7 +76,7 @@ public final class UnusedMethod implements Rule {
                 .filter(declared -> declared.element() instanceof ExecutableElement element
                         && element.getKind() == ElementKind.METHOD && !PlatformMethods.isOne(element))
                 .filter(declared -> !declared.isReachedOtherwise() && survey.names().uses(declared.element()).stream()
-                        .allMatch(use -> Code.leadsThrough(use, null, tree -> tree == method)))
+                        .allMatch(use -> AttributedFile.leadsThrough(use, null, tree -> tree == method)))
                 .ifPresent(declared -> survey.report(survey.code().name(method), "'" + declared.name() + "' is never called",
                         Fix.of("remove the method", declared::removeMember)));
     }

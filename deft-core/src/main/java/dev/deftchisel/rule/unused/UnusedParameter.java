@@ -7,13 +7,13 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,8 +29,8 @@ import javax.lang.model.type.TypeMirror;
 public final class UnusedParameter implements Rule {
 
     @Override
-    public About about() {
-        return About.of("unused-parameter", Tag.UNUSED, "A parameter of a private method is not used", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("unused-parameter", Tag.UNUSED, "A parameter of a private method is not used", Effect.SAME_BEHAVIOUR)
                 .because("Every caller works out a value that nobody looks at.")
                 .example("""
                         class Dues {
@@ -79,7 +79,7 @@ public final class UnusedParameter implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         MethodTree method = (MethodTree) path.getLeaf();
         boolean isOwn = method.getModifiers().getFlags().contains(Modifier.PRIVATE) && method.getBody() != null
                 && !method.getModifiers().getFlags().contains(Modifier.NATIVE);
@@ -92,7 +92,7 @@ public final class UnusedParameter implements Rule {
                 .ifPresent(declared -> method.getParameters().forEach(parameter -> look(path, declared, parameter, survey)));
     }
 
-    private static void look(TreePath method, Declared declared, VariableTree parameter, Survey survey) {
+    private static void look(TreePath method, Declared declared, VariableTree parameter, RuleContext survey) {
         TreePath path = new TreePath(method, parameter);
         Optional<Element> variable = survey.code().element(path);
         boolean isNamed = !DeclarationAnnotations.are(path, parameter.getModifiers(), survey.code()) && variable.isPresent()
@@ -110,7 +110,7 @@ public final class UnusedParameter implements Rule {
     }
 
     /** Whether there is no other method of the name with the parameters that would be left (JLS 8.4.2). */
-    private static boolean isFree(ExecutableElement method, int index, Code code) {
+    private static boolean isFree(ExecutableElement method, int index, AttributedFile code) {
         List<TypeMirror> left = new ArrayList<>();
         method.getParameters().forEach(parameter -> left.add(code.types().erasure(parameter.asType())));
         left.remove(index);
@@ -132,7 +132,7 @@ public final class UnusedParameter implements Rule {
     }
 
     private static void remove(FixEdits edits, TreePath method, int index, List<TreePath> uses) {
-        Code code = edits.code();
+        AttributedFile code = edits.code();
         MethodTree tree = (MethodTree) method.getLeaf();
         edits.cut(tree.getParameters(), index);
         uses.stream().map(use -> call(use).orElseThrow()).forEach(call -> edits.cut(Calls.arguments(call.getLeaf()), index));

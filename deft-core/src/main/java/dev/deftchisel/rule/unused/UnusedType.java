@@ -4,12 +4,12 @@ import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Code;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 import javax.lang.model.element.Element;
@@ -19,8 +19,8 @@ import javax.lang.model.element.Modifier;
 public final class UnusedType implements Rule {
 
     @Override
-    public About about() {
-        return About.of("unused-type", Tag.UNUSED, "A private type is never used", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("unused-type", Tag.UNUSED, "A private type is never used", Effect.SAME_BEHAVIOUR)
                 .because("It must be read and kept working, and does nothing.")
                 .example("""
                         class Harbour {
@@ -57,7 +57,7 @@ public final class UnusedType implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         ClassTree type = (ClassTree) path.getLeaf();
         boolean isMember = path.getParentPath().getLeaf() instanceof ClassTree
                 && type.getModifiers().getFlags().contains(Modifier.PRIVATE);
@@ -69,7 +69,7 @@ public final class UnusedType implements Rule {
                 .filter(declared -> !declared.isReachedOtherwise() && survey.names().used().stream()
                         .filter(used -> isPart(used, declared.element()))
                         .flatMap(used -> survey.names().uses(used).stream())
-                        .allMatch(use -> Code.leadsThrough(use, null, tree -> tree == type)))
+                        .allMatch(use -> AttributedFile.leadsThrough(use, null, tree -> tree == type)))
                 .ifPresent(declared -> survey.report(survey.code().name(type), "'" + declared.name() + "' is never used",
                         Fix.of("remove the type", declared::removeMember)));
     }

@@ -4,11 +4,11 @@ import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
-import dev.deftchisel.problem.Survey;
+import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 import javax.lang.model.element.ElementKind;
@@ -17,8 +17,8 @@ import javax.lang.model.element.ElementKind;
 public final class UnusedVariable implements Rule {
 
     @Override
-    public About about() {
-        return About.of("unused-variable", Tag.UNUSED, "A local variable is never read", Effect.SAME_BEHAVIOUR)
+    public RuleDescription about() {
+        return RuleDescription.of("unused-variable", Tag.UNUSED, "A local variable is never read", Effect.SAME_BEHAVIOUR)
                 .because("Its value is worked out for nothing, or another variable was meant where it should be read.")
                 .example("""
                         class Log {
@@ -71,7 +71,7 @@ public final class UnusedVariable implements Rule {
     }
 
     @Override
-    public void look(TreePath path, Survey survey) {
+    public void look(TreePath path, RuleContext survey) {
         Tree around = path.getParentPath().getLeaf();
         if (!(around instanceof BlockTree || around instanceof CaseTree)) {
             return;

@@ -3,7 +3,7 @@ package dev.deftchisel.proving.bench;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.journal.Entry;
 import dev.deftchisel.journal.Journal;
 import dev.deftchisel.source.Range;
@@ -60,7 +60,7 @@ public class JournalBenchmark {
                     List.of(Edit.of(new Range(0, 3), "high", Edit.Kind.RESOURCE))));
         }
         journal = new Journal(new Workspace(folder, List.of(), List.of()));
-        change = new Change("let the tide in", files, Meaning.same(), List.of());
+        change = new Change("let the tide in", files, SymbolEffects.same(), List.of());
     }
 
     /** Apply, then undo. */

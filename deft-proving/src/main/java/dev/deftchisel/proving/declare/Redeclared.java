@@ -6,7 +6,7 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.DeepStack;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Libraries;
@@ -21,7 +21,7 @@ import dev.deftchisel.guard.Guard;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Plan;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.Snapshot;
@@ -109,7 +109,7 @@ public final class Redeclared {
 
     /** A member that overrides nothing and is used in its file. */
     private static Optional<Member> member(Analysis analysis, SourceFile file, Random random) {
-        Code code = analysis.code(file.path()).orElseThrow();
+        AttributedFile code = analysis.code(file.path()).orElseThrow();
         List<Member> found = new ArrayList<>();
         for (Binding declared : analysis.bindings(file.path())) {
             Optional<Symbol> symbol = declared.role() != Role.DECLARATION || !declared.isNamed() ? Optional.empty()
@@ -134,12 +134,12 @@ public final class Redeclared {
     }
 
     /** A type within another one, without its documentation. */
-    private static Optional<Range> type(Code code, Range name) {
+    private static Optional<Range> type(AttributedFile code, Range name) {
         return code.declaration(name).filter(path -> path.getParentPath().getLeaf() instanceof ClassTree)
                 .map(path -> code.range(path.getLeaf()));
     }
 
-    private static boolean isUse(Code code, Symbol symbol, Binding use) {
+    private static boolean isUse(AttributedFile code, Symbol symbol, Binding use) {
         if (symbol.kind() == SymbolKind.CONSTRUCTOR) {
             return !use.isNamed() && code.call(use).filter(call -> call.getLeaf() instanceof NewClassTree).isPresent();
         }
@@ -170,7 +170,7 @@ public final class Redeclared {
         Snapshot broken = whole.snapshot().with(Map.of(member.file(), Optional.of(without)), Map.of());
         Analyst after = new Analyst(broken, libraries, Monitor.SILENT);
         Place place = new Place(member.file(), new Range(member.use().range().start(), member.use().range().start()));
-        Spot spot = new Spot(place, broken.file(member.file()).orElseThrow(),
+        ResolvedPlace spot = new ResolvedPlace(place, broken.file(member.file()).orElseThrow(),
                 after.analyse(Focus.on(Set.of(member.file()), Set.of(member.symbol().name()))));
         // a name that nobody declares is an error by itself; a constructor has no name, so all errors must be counted
         Set<Path> users = new HashSet<>(Set.of(member.file()));
@@ -226,7 +226,7 @@ public final class Redeclared {
     private static Snapshot all(Snapshot snapshot, Path file, Libraries libraries) {
         Analyst analyst = new Analyst(snapshot, libraries, Monitor.SILENT);
         Place place = new Place(file, new Range(0, 0));
-        Spot spot = new Spot(place, snapshot.file(file).orElseThrow(), analyst.analyse(Focus.around(file, place.selection())));
+        ResolvedPlace spot = new ResolvedPlace(place, snapshot.file(file).orElseThrow(), analyst.analyse(Focus.around(file, place.selection())));
         Plan plan = Chisel.operation("declare-all").plan(spot, Answers.none(), analyst);
         return plan instanceof Plan.Ready ready ? ready.change().applyTo(snapshot) : snapshot;
     }

@@ -3,7 +3,7 @@ package dev.deftchisel.proving.desk;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.desk.Desk;
 import dev.deftchisel.desk.Helper;
-import dev.deftchisel.desk.Manual;
+import dev.deftchisel.desk.CommandList;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.StandardKeys;
 import dev.deftchisel.desk.terminal.Colours;
@@ -44,7 +44,7 @@ public final class KeyTimes {
      * @return microseconds for each key, sorted, by what the key does
      */
     public Map<String, List<Long>> measure(SourceFile file, int rounds, int pauseMillis) throws InterruptedException {
-        Manual manual = Manual.installed();
+        CommandList manual = CommandList.installed();
         helper.start(chisel, front::add);
         int middle = file.lines().rangeOf(file.lines().count() / 2).end();
         Desk desk = new Desk(chisel.workspace(), file, middle, helper, StandardKeys.with(manual.operations()), manual);

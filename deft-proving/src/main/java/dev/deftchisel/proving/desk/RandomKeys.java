@@ -3,7 +3,7 @@ package dev.deftchisel.proving.desk;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.desk.Desk;
 import dev.deftchisel.desk.Helper;
-import dev.deftchisel.desk.Manual;
+import dev.deftchisel.desk.CommandList;
 import dev.deftchisel.desk.key.Binding;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.KeyMap;
@@ -45,7 +45,7 @@ public final class RandomKeys {
     private final Random random;
     private final List<SourceFile> files = new ArrayList<>();
     private final List<Key> known;
-    private final Manual manual = Manual.installed();
+    private final CommandList manual = CommandList.installed();
     private final KeyMap keys = StandardKeys.with(manual.operations());
     private final BlockingQueue<Runnable> front = new LinkedBlockingQueue<>();
     private final Painter painter = new Painter(new Colours(Colours.Depth.TRUE, false));

@@ -124,7 +124,7 @@ final class Faults {
         }
 
         private static Optional<Range> body(Analysis before, Spot spot) {
-            return before.snapshot().file(spot.file()).orElseThrow().skeleton().bodies().stream()
+            return before.snapshot().file(spot.file()).orElseThrow().outline().bodies().stream()
                     .filter(body -> body.encloses(spot.edit().range()))
                     .findFirst();
         }

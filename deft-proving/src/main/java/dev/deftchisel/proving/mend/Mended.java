@@ -5,7 +5,7 @@ import dev.deftchisel.Outcome;
 import dev.deftchisel.Problems;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.CompilerError;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Libraries;
@@ -80,7 +80,7 @@ public final class Mended {
     /** Empty when the file has no such place, or compiles as well without what was taken away. */
     private static Optional<Result> attempt(Chisel chisel, Analyst analyst, SourceFile file, Planting planting, Random random) {
         Analysis before = analyst.analyse(Focus.whole(Set.of(file.path())));
-        Optional<Code> code = before.code(file.path());
+        Optional<AttributedFile> code = before.code(file.path());
         List<Planting.Break> places = code.map(known -> planting.in(known, random)).orElse(List.of());
         if (places.isEmpty() || !before.errors().isEmpty()) {
             return Optional.empty();

@@ -13,7 +13,7 @@ import com.sun.source.tree.TypeCastTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,7 +25,7 @@ enum Planting {
     /** An import is gone. */
     IMPORT {
         @Override
-        Optional<Break> at(TreePath path, Code code, Random random) {
+        Optional<Break> at(TreePath path, AttributedFile code, Random random) {
             return path.getLeaf() instanceof ImportTree line && !line.isStatic() && !line.toString().contains("*")
                     ? Optional.of(new Break(code.range(line), "")) : Optional.empty();
         }
@@ -33,7 +33,7 @@ enum Planting {
     /** A result is not handed back. */
     RETURN {
         @Override
-        Optional<Break> at(TreePath path, Code code, Random random) {
+        Optional<Break> at(TreePath path, AttributedFile code, Random random) {
             return path.getLeaf() instanceof ReturnTree result && result.getExpression() != null
                     ? Optional.of(new Break(code.range(result), "")) : Optional.empty();
         }
@@ -41,7 +41,7 @@ enum Planting {
     /** A cast is missing. */
     CAST {
         @Override
-        Optional<Break> at(TreePath path, Code code, Random random) {
+        Optional<Break> at(TreePath path, AttributedFile code, Random random) {
             return path.getLeaf() instanceof TypeCastTree cast
                     ? Optional.of(new Break(new Range(code.range(cast).start(), code.range(cast.getExpression()).start()), ""))
                     : Optional.empty();
@@ -50,14 +50,14 @@ enum Planting {
     /** A case of a switch is missing. */
     CASE {
         @Override
-        Optional<Break> at(TreePath path, Code code, Random random) {
+        Optional<Break> at(TreePath path, AttributedFile code, Random random) {
             return path.getLeaf() instanceof CaseTree group ? Optional.of(new Break(code.range(group), "")) : Optional.empty();
         }
     },
     /** A variable has no value. */
     INITIALISER {
         @Override
-        Optional<Break> at(TreePath path, Code code, Random random) {
+        Optional<Break> at(TreePath path, AttributedFile code, Random random) {
             return path.getLeaf() instanceof VariableTree variable && variable.getInitializer() != null && code.saysType(variable)
                     && code.find(variable.getInitializer()).isPresent()
                     ? Optional.of(new Break(new Range(code.tokens().end(code.tokens().codeBefore(code.tokens().codeBefore(
@@ -68,7 +68,7 @@ enum Planting {
     /** An exception is not declared. */
     EXCEPTION {
         @Override
-        Optional<Break> at(TreePath path, Code code, Random random) {
+        Optional<Break> at(TreePath path, AttributedFile code, Random random) {
             if (!(path.getLeaf() instanceof MethodTree method) || method.getThrows().isEmpty()) {
                 return Optional.empty();
             }
@@ -80,7 +80,7 @@ enum Planting {
     /** A method that must be there is not. */
     OVERRIDE {
         @Override
-        Optional<Break> at(TreePath path, Code code, Random random) {
+        Optional<Break> at(TreePath path, AttributedFile code, Random random) {
             return path.getLeaf() instanceof MethodTree method && method.getModifiers().toString().contains("@Override")
                     ? Optional.of(new Break(code.range(method), "")) : Optional.empty();
         }
@@ -88,9 +88,9 @@ enum Planting {
     /** A name is misspelt. */
     NAME {
         @Override
-        Optional<Break> at(TreePath path, Code code, Random random) {
+        Optional<Break> at(TreePath path, AttributedFile code, Random random) {
             boolean isName = (path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof MemberSelectTree)
-                    && code.find(path.getLeaf()).isPresent() && !Code.leadsThrough(path, null, tree -> tree instanceof ImportTree);
+                    && code.find(path.getLeaf()).isPresent() && !AttributedFile.leadsThrough(path, null, tree -> tree instanceof ImportTree);
             if (!isName) {
                 return Optional.empty();
             }
@@ -109,7 +109,7 @@ enum Planting {
     /** An argument is missing, or two have changed places. */
     ARGUMENT {
         @Override
-        Optional<Break> at(TreePath path, Code code, Random random) {
+        Optional<Break> at(TreePath path, AttributedFile code, Random random) {
             if (!(path.getLeaf() instanceof MethodInvocationTree call) || call.getArguments().isEmpty()) {
                 return Optional.empty();
             }
@@ -139,10 +139,10 @@ enum Planting {
     }
 
     /** How a tree is broken in this way; empty where it is of another sort. */
-    abstract Optional<Break> at(TreePath path, Code code, Random random);
+    abstract Optional<Break> at(TreePath path, AttributedFile code, Random random);
 
     /** All places of a file at which it can be broken in this way. */
-    List<Break> in(Code code, Random random) {
+    List<Break> in(AttributedFile code, Random random) {
         List<Break> found = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
             @Override

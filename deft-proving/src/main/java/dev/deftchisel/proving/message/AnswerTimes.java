@@ -86,7 +86,7 @@ public final class AnswerTimes {
             if (i % 5 == 0) {
                 ask(times, "rename over many files", "textDocument/rename", Wire.json(
                         "{'textDocument':{'uri':%s},'position':%s,'newName':'Zq%s'}", Wire.text(renamed.path().toUri().toString()),
-                        at(renamed.content(), renamed.skeleton().types().get(0).nameRange().start()), i));
+                        at(renamed.content(), renamed.outline().types().get(0).nameRange().start()), i));
                 takenBack(times);
             }
         }

@@ -1,7 +1,7 @@
 package dev.deftchisel.proving.oracle;
 
 import dev.deftchisel.analysis.SymbolKey;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -36,7 +36,7 @@ final class NewNames extends Remapper {
      * @param oldNames the former simple names of symbols that have no name in class files
      * @param index    of the classes before it
      */
-    NewNames(Meaning meaning, Map<SymbolKey, String> oldNames, ClassIndex index) {
+    NewNames(SymbolEffects meaning, Map<SymbolKey, String> oldNames, ClassIndex index) {
         super(Opcodes.ASM9);
         this.index = index;
         this.packages = new TreeMap<>();

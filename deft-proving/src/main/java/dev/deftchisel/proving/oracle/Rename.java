@@ -4,7 +4,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Symbol;
 import dev.deftchisel.analysis.SymbolKey;
 import dev.deftchisel.change.Change;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -16,7 +16,7 @@ import java.util.Optional;
  * @param meaning  the new name of each symbol
  * @param oldNames the former simple name of each symbol
  */
-public record Rename(String title, Meaning meaning, Map<SymbolKey, String> oldNames) {
+public record Rename(String title, SymbolEffects meaning, Map<SymbolKey, String> oldNames) {
 
     /** Reads it off a change and the analysis it was planned with. */
     public static Rename of(Change change, Analysis before) {

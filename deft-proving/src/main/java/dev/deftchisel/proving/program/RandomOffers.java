@@ -6,7 +6,7 @@ import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.change.DiffWriter;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.problem.About;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rules;
 import dev.deftchisel.proving.compiled.CompiledCode;
@@ -41,7 +41,7 @@ public final class RandomOffers {
     private final Runner runner;
     private final Consumer<Step> listener;
     private final OfferDraw draw;
-    private final Map<String, Effect> effects = Rules.installed().abouts().stream().collect(Collectors.toMap(About::id, About::effect));
+    private final Map<String, Effect> effects = Rules.installed().abouts().stream().collect(Collectors.toMap(RuleDescription::id, RuleDescription::effect));
 
     /**
      * @param seed     decides everything
@@ -203,7 +203,7 @@ public final class RandomOffers {
     /** Names of types that stand in no text. */
     private static Set<String> made(Copy copy, CompiledCode after) {
         Set<String> written = copy.chisel().snapshot().files().stream().filter(file -> !file.root().isProcessed())
-                .flatMap(file -> file.skeleton().types().stream().map(file.skeleton()::qualifiedName)).collect(Collectors.toSet());
+                .flatMap(file -> file.outline().types().stream().map(file.outline()::qualifiedName)).collect(Collectors.toSet());
         return Stream.concat(copy.working().code().classes().keySet().stream(), after.classes().keySet().stream())
                 .filter(name -> !written.contains(name.replace('$', '.')) && !name.matches(".*\\$\\d.*")).collect(Collectors.toSet());
     }

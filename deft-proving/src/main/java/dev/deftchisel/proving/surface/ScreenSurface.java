@@ -4,7 +4,7 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.desk.AtOnce;
 import dev.deftchisel.desk.Desk;
-import dev.deftchisel.desk.Manual;
+import dev.deftchisel.desk.CommandList;
 import dev.deftchisel.desk.key.Action;
 import dev.deftchisel.desk.key.Binding;
 import dev.deftchisel.desk.key.Key;
@@ -21,7 +21,7 @@ import java.util.Optional;
 final class ScreenSurface implements Surface {
 
     private final Chisel chisel;
-    private final Manual manual = Manual.installed();
+    private final CommandList manual = CommandList.installed();
     private final KeyMap keys;
 
     ScreenSurface(Corpus corpus) {

@@ -3,7 +3,7 @@ package dev.deftchisel.proving.torture;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.SourceText;
 import dev.deftchisel.workspace.Workspace;
@@ -66,7 +66,7 @@ record Quays(Path folder, int files) {
                     List.of(Edit.of(new Range(0, OLD.length()), NEW, Edit.Kind.RESOURCE))));
         }
         changes.add(FileChange.created(added(), StandardCharsets.UTF_8, NEW));
-        return new Change("let the tide in", changes, Meaning.same(), List.of());
+        return new Change("let the tide in", changes, SymbolEffects.same(), List.of());
     }
 
     /** What the folder holds beside the history. */

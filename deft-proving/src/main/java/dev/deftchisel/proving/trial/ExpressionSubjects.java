@@ -21,7 +21,7 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
@@ -68,7 +68,7 @@ public final class ExpressionSubjects extends RandomFiles {
             return Optional.empty();
         }
         Analysis analysis = analyst().analyse(Focus.whole(Set.of(file.path())));
-        Code code = analysis.code(file.path()).orElseThrow();
+        AttributedFile code = analysis.code(file.path()).orElseThrow();
         List<TreePath> all = code.expressions(new TreePath(code.unit())).stream().filter(path -> isValue(code, path)).toList();
         if (all.isEmpty()) {
             return Optional.empty();
@@ -93,7 +93,7 @@ public final class ExpressionSubjects extends RandomFiles {
         return path.getLeaf().getKind().name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 
-    private static boolean isValue(Code code, TreePath path) {
+    private static boolean isValue(AttributedFile code, TreePath path) {
         Tree tree = path.getLeaf();
         Tree parent = path.getParentPath().getLeaf();
         Optional<TypeKind> type = code.type(path).map(TypeMirror::getKind);
@@ -141,7 +141,7 @@ public final class ExpressionSubjects extends RandomFiles {
                 || tree instanceof MemberSelectTree select && select.getIdentifier().contentEquals("super");
     }
 
-    private static boolean namesType(Code code, TreePath path) {
+    private static boolean namesType(AttributedFile code, TreePath path) {
         Tree.Kind kind = path.getLeaf().getKind();
         Optional<Element> element = code.element(path);
         boolean isTypeTree = kind == Tree.Kind.PRIMITIVE_TYPE || kind == Tree.Kind.ARRAY_TYPE

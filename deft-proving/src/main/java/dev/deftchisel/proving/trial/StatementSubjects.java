@@ -4,7 +4,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Code;
+import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
@@ -39,7 +39,7 @@ public final class StatementSubjects extends RandomFiles {
         if (file.isModuleInfo()) {
             return Optional.empty();
         }
-        Code code = analyst().analyse(Focus.whole(Set.of(file.path()))).code(file.path()).orElseThrow();
+        AttributedFile code = analyst().analyse(Focus.whole(Set.of(file.path()))).code(file.path()).orElseThrow();
         List<List<Range>> lists = lists(code);
         if (lists.isEmpty()) {
             return Optional.empty();
@@ -54,12 +54,12 @@ public final class StatementSubjects extends RandomFiles {
     }
 
     /** The statements of each list that has some. */
-    private static List<List<Range>> lists(Code code) {
+    private static List<List<Range>> lists(AttributedFile code) {
         List<List<Range>> found = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
             @Override
             public Void scan(Tree tree, Void unused) {
-                List<Range> ranges = tree == null ? List.of() : Code.statements(tree).stream()
+                List<Range> ranges = tree == null ? List.of() : AttributedFile.statements(tree).stream()
                         .flatMap(statement -> code.find(statement).stream())
                         .toList();
                 if (!ranges.isEmpty()) {

@@ -11,7 +11,7 @@ import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.operation.Spot;
+import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
@@ -59,7 +59,7 @@ public final class TypeSubjects extends RandomFiles {
         Collections.shuffle(drawn, random);
         for (Binding binding : drawn.subList(0, Math.min(MOST_IN_FILE, drawn.size()))) {
             Place place = new Place(file.path(), new Range(binding.range().start(), binding.range().start()));
-            Spot spot = new Spot(place, file, analysis);
+            ResolvedPlace spot = new ResolvedPlace(place, file, analysis);
             List<Offer> found = operations.stream().map(operation -> operation.offer(spot)).flatMap(Optional::stream).toList();
             if (!found.isEmpty()) {
                 return Optional.of(subject(number, place, found.get(random.nextInt(found.size())), random));

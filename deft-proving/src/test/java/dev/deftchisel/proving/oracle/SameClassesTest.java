@@ -4,7 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.analysis.SymbolKey;
-import dev.deftchisel.change.Meaning;
+import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.proving.compiled.CompiledCode;
 import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.Snapshot;
@@ -33,7 +33,7 @@ class SameClassesTest {
 
     private Optional<String> objection(String before, String after, SymbolKey key, String oldName, String newName)
             throws IOException {
-        Rename rename = new Rename("rename", new Meaning(Map.of(key, newName), Map.of()), Map.of(key, oldName));
+        Rename rename = new Rename("rename", new SymbolEffects(Map.of(key, newName), Map.of()), Map.of(key, oldName));
         return SameClasses.WITHOUT_PROCESSORS.objection(compiled(before), compiled(after), List.of(rename));
     }
 
@@ -71,11 +71,11 @@ class SameClassesTest {
                     Rule<String> same = new Own()::NAME;
                 }
                 """;
-        Rename rename = new Rename("rename", new Meaning(Map.of(key, "permits", own, "permits"), Map.of()),
+        Rename rename = new Rename("rename", new SymbolEffects(Map.of(key, "permits", own, "permits"), Map.of()),
                 Map.of(key, "allows", own, "allows"));
         assertEquals(Optional.empty(), SameClasses.WITHOUT_PROCESSORS.objection(compiled(source.replace("NAME", "allows")),
                 compiled(source.replace("NAME", "permits")), List.of(rename)));
-        Rename half = new Rename("rename", new Meaning(Map.of(key, "permits"), Map.of()), Map.of(key, "allows"));
+        Rename half = new Rename("rename", new SymbolEffects(Map.of(key, "permits"), Map.of()), Map.of(key, "allows"));
         assertTrue(SameClasses.WITHOUT_PROCESSORS.objection(compiled(source.replace("NAME", "allows")),
                 compiled(source.replace("NAME", "permits")), List.of(half)).isPresent());
     }
@@ -107,7 +107,7 @@ class SameClassesTest {
         String source = "record Berth(int NAME, String mole) { Berth { if (NAME < 0) { throw new Error(); } } }";
         SymbolKey field = new SymbolKey.Field(BERTH, "number");
         SymbolKey accessor = new SymbolKey.Method(BERTH, "number", "()I");
-        Rename rename = new Rename("rename", new Meaning(Map.of(field, "id", accessor, "id"), Map.of()),
+        Rename rename = new Rename("rename", new SymbolEffects(Map.of(field, "id", accessor, "id"), Map.of()),
                 Map.of(field, "number", accessor, "number"));
         assertEquals(Optional.empty(), SameClasses.WITHOUT_PROCESSORS.objection(
                 compiled(source.replace("NAME", "number")), compiled(source.replace("NAME", "id")), List.of(rename)));

@@ -1,0 +1,141 @@
+package dev.deftchisel.change;
+
+import dev.deftchisel.analysis.SymbolKey;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * What a change does to symbols: everything it does not name must mean the same afterwards.
+ *
+ * @param names       the new simple name of each symbol that is renamed
+ * @param packages    the new name of each package that moves; the types in it move along
+ * @param descriptors the descriptor that each method gets whose parameters change (JVMS 4.3.3)
+ * @param opened      what can be used from further away than before (JLS 6.6)
+ * @param rewritten   members whose text is written anew, since the user wishes them to do something else
+ * @param extended    types that get members; a call may then mean one of these instead of the method that it overrides
+ * @param freedom     what else the code that is replaced may come to mean, since the user wishes it
+ */
+public record SymbolEffects(
+        Map<SymbolKey, String> names, Map<String, String> packages, Map<SymbolKey, String> descriptors, Set<SymbolKey> opened,
+        Set<SymbolKey> rewritten, Set<SymbolKey> extended, Leeway freedom) {
+
+    /** What a change may do beyond moving and naming code, the more the later. */
+    public enum Leeway {
+        /** Nothing. */
+        NONE,
+        /** Code is written in another form; who asks for it answers for its doing what it should. */
+        FORM,
+        /** An error is mended: also the types of expressions around may be others. */
+        TYPES
+    }
+
+    /** Copies the maps. */
+    public SymbolEffects {
+        names = Map.copyOf(names);
+        packages = Map.copyOf(packages);
+        descriptors = Map.copyOf(descriptors);
+        opened = Set.copyOf(opened);
+        rewritten = Set.copyOf(rewritten);
+        extended = Set.copyOf(extended);
+    }
+
+    /** New names for symbols and packages. */
+    public SymbolEffects(Map<SymbolKey, String> names, Map<String, String> packages) {
+        this(names, packages, Map.of(), Set.of(), Set.of(), Set.of(), Leeway.NONE);
+    }
+
+    /** Other parameters for methods. */
+    public static SymbolEffects parameters(Map<SymbolKey, String> descriptors) {
+        return new SymbolEffects(Map.of(), Map.of(), descriptors, Set.of(), Set.of(), Set.of(), Leeway.NONE);
+    }
+
+    /** A change after which every symbol is what it was. */
+    public static SymbolEffects same() {
+        return new SymbolEffects(Map.of(), Map.of());
+    }
+
+    /** The same, but for what can be used from further away. */
+    public SymbolEffects opening(Set<SymbolKey> others) {
+        return new SymbolEffects(names, packages, descriptors, others, rewritten, extended, freedom);
+    }
+
+    /** The same, but for members that are written anew. */
+    public SymbolEffects rewriting(Set<SymbolKey> members) {
+        return new SymbolEffects(names, packages, descriptors, opened, members, extended, freedom);
+    }
+
+    /** The same, but for types that get members. */
+    public SymbolEffects extending(Set<SymbolKey> types) {
+        return new SymbolEffects(names, packages, descriptors, opened, rewritten, types, freedom);
+    }
+
+    /** The same, but for what else may come of the code that is replaced. */
+    public SymbolEffects allowing(Leeway more) {
+        return new SymbolEffects(names, packages, descriptors, opened, rewritten, extended, more);
+    }
+
+    /** What this and a change after it do, of which neither renames the same. */
+    SymbolEffects and(SymbolEffects other) {
+        return new SymbolEffects(both(names, other.names), both(packages, other.packages), chained(other.descriptors),
+                both(opened, other.opened), both(rewritten, other.rewritten), both(extended, other.extended),
+                freedom.compareTo(other.freedom) > 0 ? freedom : other.freedom);
+    }
+
+    /** A method that gets other parameters twice goes from its first to its last. */
+    private Map<SymbolKey, String> chained(Map<SymbolKey, String> later) {
+        Map<SymbolKey, String> all = new HashMap<>(later);
+        descriptors.forEach((key, descriptor) -> {
+            String last = key instanceof SymbolKey.Method method
+                    ? all.remove(new SymbolKey.Method(method.owner(), method.name(), descriptor)) : null;
+            all.put(key, last == null ? descriptor : last);
+        });
+        return all;
+    }
+
+    private static <K> Map<K, String> both(Map<K, String> one, Map<K, String> other) {
+        Map<K, String> both = new HashMap<>(one);
+        both.putAll(other);
+        return both;
+    }
+
+    private static Set<SymbolKey> both(Set<SymbolKey> one, Set<SymbolKey> other) {
+        Set<SymbolKey> both = new HashSet<>(one);
+        both.addAll(other);
+        return both;
+    }
+
+    /** The binary name that a type has afterwards. */
+    String binaryName(String before) {
+        int nested = before.lastIndexOf('$');
+        int packageEnd = before.lastIndexOf('.');
+        if (nested > packageEnd + 1) {
+            String outer = binaryName(before.substring(0, nested));
+            return outer + "$" + names.getOrDefault(new SymbolKey.Type(before), before.substring(nested + 1));
+        }
+        String home = packageEnd < 0 ? "" : before.substring(0, packageEnd);
+        String name = names.getOrDefault(new SymbolKey.Type(before), before.substring(packageEnd + 1));
+        String newHome = packages.getOrDefault(home, home);
+        return newHome.isEmpty() ? name : newHome + "." + name;
+    }
+
+    /** The descriptor that a member has afterwards: each type name in it replaced (JVMS 4.3). */
+    public String descriptor(String before) {
+        if (names.isEmpty() && packages.isEmpty()) {
+            return before;
+        }
+        StringBuilder after = new StringBuilder();
+        int at = 0;
+        while (at < before.length()) {
+            char c = before.charAt(at++);
+            after.append(c);
+            if (c == 'L') {
+                int end = before.indexOf(';', at);
+                after.append(binaryName(before.substring(at, end))).append(';');
+                at = end + 1;
+            }
+        }
+        return after.toString();
+    }
+}
