@@ -99,6 +99,12 @@ public record Additions(List<Insertion> insertions, List<OfType> members, List<R
         return insertions.stream().map(Insertion::text).collect(Collectors.joining(" "));
     }
 
+    /** The members of a type of which the package is known, too. */
+    public List<Added> ofQualified(String name) {
+        return members.stream().filter(type -> name.equals(type.nestedName()) || name.endsWith("." + type.nestedName()))
+                .flatMap(type -> type.members().stream()).toList();
+    }
+
     /** The members of a type. */
     public List<Added> of(String nestedName) {
         return members.stream().filter(type -> type.nestedName().equals(nestedName)).flatMap(type -> type.members().stream()).toList();

@@ -43,8 +43,8 @@ import javax.tools.StandardJavaFileManager;
 import javax.tools.StandardLocation;
 
 /**
- * Runs the annotation processors of a build, in memory: over main code, then over tests, which see what was made of that. What they make are the files of the roots of the kind
- * {@link SourceRoot.Kind#PROCESSED}. Nothing is run in modules without such a root. Processors see declarations, with the members that
+ * Runs the annotation processors of a build, in memory: over main code, then over tests, which see what was made of that. What they make are
+ * the files of the roots of the kind {@link SourceRoot.Kind#PROCESSED}. Nothing is run in modules without such a root. Processors see declarations, with the members that
  * {@link dev.deftchisel.added.AddedMembers} knows, and no bodies.
  */
 public final class AnnotationProcessing {

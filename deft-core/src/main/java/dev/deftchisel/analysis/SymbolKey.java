@@ -21,6 +21,11 @@ public sealed interface SymbolKey {
     /** @param binaryName binary name (JLS 13.1) with dots between packages and {@code $} before nested types */
     record Type(String binaryName) implements SymbolKey {
 
+        /** The last part of the name. */
+        public String simpleName() {
+            return binaryName.substring(Math.max(binaryName.lastIndexOf('.'), binaryName.lastIndexOf('$')) + 1);
+        }
+
         /** The binary name of the outermost type around this one, or its own. */
         public String topLevel() {
             int packageEnd = binaryName.lastIndexOf('.');

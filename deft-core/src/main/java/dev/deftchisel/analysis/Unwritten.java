@@ -31,9 +31,8 @@ public final class Unwritten {
      */
     static boolean isAssigned(SymbolKey.Field field, SourceFile declaring, AdditionsReader additions) {
         Pattern assignment = Pattern.compile("\\." + Pattern.quote(field.name()) + " = ");
-        return field.owner() instanceof SymbolKey.Type owner && additions.of(declaring).members().stream()
-                .filter(type -> owner.binaryName().replace('$', '.').endsWith("." + type.nestedName()) || owner.binaryName().equals(type.nestedName()))
-                .flatMap(type -> type.members().stream()).anyMatch(one -> one.isBuilt() || assignment.matcher(one.text()).find());
+        return field.owner() instanceof SymbolKey.Type owner && additions.of(declaring)
+                .ofQualified(owner.binaryName().replace('$', '.')).stream().anyMatch(one -> one.isBuilt() || assignment.matcher(one.text()).find());
     }
 
     /**
@@ -44,9 +43,7 @@ public final class Unwritten {
      * @param member   the name of the member
      */
     public static Optional<String> unused(SourceFile file, String typeName, String member, Analyst analyst) {
-        return analyst.added(file).members().stream()
-                .filter(type -> typeName.endsWith("." + type.nestedName()) || typeName.equals(type.nestedName()))
-                .flatMap(type -> type.members().stream()).filter(one -> one.name().equals(member) && one.owner().isEmpty()).findFirst()
+        return analyst.added(file).ofQualified(typeName).stream().filter(one -> one.name().equals(member) && one.owner().isEmpty()).findFirst()
                 .map(one -> "it gets it by an annotation" + (one.field().isEmpty() ? "" : " for " + typeName + "#" + one.field()) + "; nothing uses it");
     }
 

@@ -48,8 +48,7 @@ final class AddedComparison {
 
     private static String simple(SymbolKey key, Analysis known) {
         // a type that nothing names is no symbol of the analysis
-        return known.symbol(key).map(Symbol::name).orElseGet(() -> key instanceof SymbolKey.Type type
-                ? type.binaryName().substring(Math.max(type.binaryName().lastIndexOf('.'), type.binaryName().lastIndexOf('$')) + 1) : "");
+        return known.symbol(key).map(Symbol::name).orElseGet(() -> key instanceof SymbolKey.Type type ? type.simpleName() : "");
     }
 
     List<Difference> differences() {

@@ -26,8 +26,7 @@ final class RemadeNames {
     /** The word by which code names something. */
     static Set<String> words(SymbolKey key) {
         return key instanceof SymbolKey.Method method ? Set.of(method.name()) : key instanceof SymbolKey.Field field ? Set.of(field.name())
-                : key instanceof SymbolKey.Type type ? Set.of(type.binaryName().substring(
-                Math.max(type.binaryName().lastIndexOf('.'), type.binaryName().lastIndexOf('$')) + 1)) : Set.of();
+                : key instanceof SymbolKey.Type type ? Set.of(type.simpleName()) : Set.of();
     }
 
     /** The new names by what they are; none where no processors are run. */

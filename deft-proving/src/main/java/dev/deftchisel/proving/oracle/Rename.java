@@ -29,7 +29,6 @@ public record Rename(String title, SymbolEffects meaning, Map<SymbolKey, String>
     /** Of what is not in the analysis, since an annotation processor adds it and nothing names it. */
     private static Optional<String> name(SymbolKey key) {
         return key instanceof SymbolKey.Method method ? Optional.of(method.name()) : key instanceof SymbolKey.Field field ? Optional.of(field.name())
-                : key instanceof SymbolKey.Type type ? Optional.of(type.binaryName().substring(
-                Math.max(type.binaryName().lastIndexOf('.'), type.binaryName().lastIndexOf('$')) + 1)) : Optional.empty();
+                : key instanceof SymbolKey.Type type ? Optional.of(type.simpleName()) : Optional.empty();
     }
 }
