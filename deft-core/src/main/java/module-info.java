@@ -16,6 +16,9 @@ module dev.deftchisel.core {
     exports dev.deftchisel;
     exports dev.deftchisel.added;
     exports dev.deftchisel.analysis;
+    exports dev.deftchisel.analysis.code;
+    exports dev.deftchisel.analysis.compiler;
+    exports dev.deftchisel.analysis.symbol;
     exports dev.deftchisel.change;
     exports dev.deftchisel.external;
     exports dev.deftchisel.guard;
@@ -24,19 +27,25 @@ module dev.deftchisel.core {
     exports dev.deftchisel.navigation;
     exports dev.deftchisel.operation;
     exports dev.deftchisel.problem;
+    exports dev.deftchisel.problem.detection;
+    exports dev.deftchisel.problem.store;
     exports dev.deftchisel.rewrite;
     exports dev.deftchisel.source;
+    exports dev.deftchisel.source.outline;
     exports dev.deftchisel.workspace;
+    exports dev.deftchisel.workspace.opening;
+    exports dev.deftchisel.workspace.surroundings;
 
     opens dev.deftchisel.journal to com.google.gson;
     opens dev.deftchisel.problem to com.google.gson;
+    opens dev.deftchisel.problem.store to com.google.gson;
 
     uses dev.deftchisel.added.AddedMembers;
     uses dev.deftchisel.external.ExternalNames;
     uses dev.deftchisel.operation.Operation;
     uses dev.deftchisel.problem.Repair;
     uses dev.deftchisel.problem.Rule;
-    uses dev.deftchisel.workspace.ProjectReader;
+    uses dev.deftchisel.workspace.opening.ProjectReader;
 
     provides dev.deftchisel.added.AddedMembers with dev.deftchisel.added.lombok.LombokMembers;
     provides dev.deftchisel.external.ExternalNames with dev.deftchisel.external.UsualFrameworks;
@@ -51,81 +60,81 @@ module dev.deftchisel.core {
             dev.deftchisel.declare.DeclareParameterOperation,
             dev.deftchisel.declare.DeclareTypeOperation,
             dev.deftchisel.declare.DeclareVariableOperation,
-            dev.deftchisel.extract.ExtractConstantOperation,
-            dev.deftchisel.extract.ExtractFieldOperation,
-            dev.deftchisel.extract.ExtractMethodOperation,
-            dev.deftchisel.extract.ExtractParameterOperation,
-            dev.deftchisel.extract.ExtractVariableOperation,
-            dev.deftchisel.generate.CheckForNullOperation,
+            dev.deftchisel.extract.value.ExtractConstantOperation,
+            dev.deftchisel.extract.value.ExtractFieldOperation,
+            dev.deftchisel.extract.method.ExtractMethodOperation,
+            dev.deftchisel.extract.value.ExtractParameterOperation,
+            dev.deftchisel.extract.value.ExtractVariableOperation,
+            dev.deftchisel.generate.method.CheckForNullOperation,
             dev.deftchisel.generate.GenerateAccessorsOperation,
             dev.deftchisel.generate.GenerateConstructorOperation,
-            dev.deftchisel.generate.GenerateDelegationOperation,
+            dev.deftchisel.generate.method.GenerateDelegationOperation,
             dev.deftchisel.generate.GenerateEqualityOperation,
             dev.deftchisel.generate.GenerateNotificationOperation,
             dev.deftchisel.generate.GenerateOrderingOperation,
-            dev.deftchisel.generate.GenerateTestOperation,
+            dev.deftchisel.generate.method.GenerateTestOperation,
             dev.deftchisel.generate.GenerateTextFormOperation,
-            dev.deftchisel.generate.ImplementMethodsOperation,
-            dev.deftchisel.generate.InheritDocumentationOperation,
+            dev.deftchisel.generate.method.ImplementMethodsOperation,
+            dev.deftchisel.generate.method.InheritDocumentationOperation,
             dev.deftchisel.inline.InlineOperation,
             dev.deftchisel.move.MoveToPackageFolderOperation,
             dev.deftchisel.rename.RenameOperation;
     provides dev.deftchisel.problem.Repair with
-            dev.deftchisel.repair.RepeatedComparison,
-            dev.deftchisel.repair.CastBeforeDot,
-            dev.deftchisel.repair.StreamMember,
-            dev.deftchisel.repair.RecordCopy,
-            dev.deftchisel.repair.JumpLabel,
-            dev.deftchisel.repair.UnrelatedDefaults,
-            dev.deftchisel.repair.LambdaParameterType,
-            dev.deftchisel.repair.KeyForComparator,
-            dev.deftchisel.repair.LoopForFunction,
-            dev.deftchisel.repair.FunctionType,
-            dev.deftchisel.repair.ChainOfSetters,
-            dev.deftchisel.repair.ConstructorCall,
-            dev.deftchisel.repair.WrongAnnotation,
-            dev.deftchisel.repair.TypeArguments,
-            dev.deftchisel.repair.SiblingMethod,
-            dev.deftchisel.repair.ArgumentsTogether,
-            dev.deftchisel.repair.MethodForOperator,
-            dev.deftchisel.repair.AssignedCall,
-            dev.deftchisel.repair.FunctionOrValue,
-            dev.deftchisel.repair.FunctionOnObject,
-            dev.deftchisel.repair.FactoryForConstructor,
-            dev.deftchisel.repair.TypeParameterBound,
-            dev.deftchisel.repair.ForwardReference,
-            dev.deftchisel.repair.InheritedContract,
-            dev.deftchisel.repair.MeantValue,
-            dev.deftchisel.repair.MadeOfOther,
-            dev.deftchisel.repair.WrongForm,
-            dev.deftchisel.repair.WrongConstruction,
-            dev.deftchisel.repair.WrongStatic,
-            dev.deftchisel.repair.WrongFamily,
-            dev.deftchisel.repair.WrongLambda,
-            dev.deftchisel.repair.WrongException,
-            dev.deftchisel.repair.FinalAssigned,
-            dev.deftchisel.repair.MissingCases,
-            dev.deftchisel.repair.MissingImplementation,
-            dev.deftchisel.repair.MissingPackage,
-            dev.deftchisel.repair.MissingReturn,
-            dev.deftchisel.repair.NoAccess,
-            dev.deftchisel.repair.NoValueYet,
-            dev.deftchisel.repair.NotStatic,
-            dev.deftchisel.repair.Superfluous,
+            dev.deftchisel.repair.type.RepeatedComparison,
+            dev.deftchisel.repair.member.CastBeforeDot,
+            dev.deftchisel.repair.member.StreamMember,
+            dev.deftchisel.repair.member.RecordCopy,
+            dev.deftchisel.repair.name.JumpLabel,
+            dev.deftchisel.repair.declaration.UnrelatedDefaults,
+            dev.deftchisel.repair.type.LambdaParameterType,
+            dev.deftchisel.repair.call.KeyForComparator,
+            dev.deftchisel.repair.type.LoopForFunction,
+            dev.deftchisel.repair.type.FunctionType,
+            dev.deftchisel.repair.member.ChainOfSetters,
+            dev.deftchisel.repair.call.ConstructorCall,
+            dev.deftchisel.repair.declaration.WrongAnnotation,
+            dev.deftchisel.repair.type.TypeArguments,
+            dev.deftchisel.repair.member.SiblingMethod,
+            dev.deftchisel.repair.call.ArgumentsTogether,
+            dev.deftchisel.repair.type.MethodForOperator,
+            dev.deftchisel.repair.call.AssignedCall,
+            dev.deftchisel.repair.type.FunctionOrValue,
+            dev.deftchisel.repair.member.FunctionOnObject,
+            dev.deftchisel.repair.call.FactoryForConstructor,
+            dev.deftchisel.repair.type.TypeParameterBound,
+            dev.deftchisel.repair.name.ForwardReference,
+            dev.deftchisel.repair.declaration.InheritedContract,
+            dev.deftchisel.repair.type.MeantValue,
+            dev.deftchisel.repair.member.MadeOfOther,
+            dev.deftchisel.repair.declaration.WrongForm,
+            dev.deftchisel.repair.call.WrongConstruction,
+            dev.deftchisel.repair.name.WrongStatic,
+            dev.deftchisel.repair.declaration.WrongFamily,
+            dev.deftchisel.repair.type.WrongLambda,
+            dev.deftchisel.repair.flow.WrongException,
+            dev.deftchisel.repair.flow.FinalAssigned,
+            dev.deftchisel.repair.flow.MissingCases,
+            dev.deftchisel.repair.declaration.MissingImplementation,
+            dev.deftchisel.repair.name.MissingPackage,
+            dev.deftchisel.repair.flow.MissingReturn,
+            dev.deftchisel.repair.member.NoAccess,
+            dev.deftchisel.repair.flow.NoValueYet,
+            dev.deftchisel.repair.name.NotStatic,
+            dev.deftchisel.repair.declaration.Superfluous,
             dev.deftchisel.repair.syntax.SyntaxRepair,
-            dev.deftchisel.repair.Syntax,
-            dev.deftchisel.repair.TwiceDeclared,
-            dev.deftchisel.repair.MeantMember,
-            dev.deftchisel.repair.MeantName,
-            dev.deftchisel.repair.OutOfScope,
-            dev.deftchisel.repair.UnknownName,
-            dev.deftchisel.repair.UnreportedException,
-            dev.deftchisel.repair.WrongArguments,
-            dev.deftchisel.repair.WrongBody,
-            dev.deftchisel.repair.WrongHeading,
-            dev.deftchisel.repair.WrongOperands,
-            dev.deftchisel.repair.WrongOverride,
-            dev.deftchisel.repair.WrongType;
+            dev.deftchisel.repair.syntax.Syntax,
+            dev.deftchisel.repair.name.TwiceDeclared,
+            dev.deftchisel.repair.member.MeantMember,
+            dev.deftchisel.repair.name.MeantName,
+            dev.deftchisel.repair.name.OutOfScope,
+            dev.deftchisel.repair.name.UnknownName,
+            dev.deftchisel.repair.flow.UnreportedException,
+            dev.deftchisel.repair.call.WrongArguments,
+            dev.deftchisel.repair.declaration.WrongBody,
+            dev.deftchisel.repair.declaration.WrongHeading,
+            dev.deftchisel.repair.type.WrongOperands,
+            dev.deftchisel.repair.declaration.WrongOverride,
+            dev.deftchisel.repair.type.WrongType;
     provides dev.deftchisel.problem.Rule with
             dev.deftchisel.rule.call.ChangedInLoop,
             dev.deftchisel.rule.call.CharAsNumber,
@@ -162,7 +171,7 @@ module dev.deftchisel.core {
             dev.deftchisel.rule.equality.SelfEquals,
             dev.deftchisel.rule.equality.UnrelatedElement,
             dev.deftchisel.rule.equality.UnrelatedEquals,
-            dev.deftchisel.rule.idiom.AnonymousFunction,
+            dev.deftchisel.rule.lambda.AnonymousFunction,
             dev.deftchisel.rule.idiom.BoxConstructor,
             dev.deftchisel.rule.idiom.BracketsBehindName,
             dev.deftchisel.rule.idiom.CastAfterTest,
@@ -171,8 +180,8 @@ module dev.deftchisel.core {
             dev.deftchisel.rule.idiom.ClosedByHand,
             dev.deftchisel.rule.idiom.Diamond,
             dev.deftchisel.rule.idiom.EmptyBySize,
-            dev.deftchisel.rule.idiom.ForwardingLambda,
-            dev.deftchisel.rule.idiom.FoundByFilter,
+            dev.deftchisel.rule.lambda.ForwardingLambda,
+            dev.deftchisel.rule.lambda.FoundByFilter,
             dev.deftchisel.rule.idiom.IndexLoop,
             dev.deftchisel.rule.idiom.JoinedLines,
             dev.deftchisel.rule.idiom.MissingOverride,
@@ -180,8 +189,8 @@ module dev.deftchisel.core {
             dev.deftchisel.rule.idiom.RepeatedType,
             dev.deftchisel.rule.idiom.SameCatches,
             dev.deftchisel.rule.idiom.SmallLong,
-            dev.deftchisel.rule.redundant.LambdaBlock,
-            dev.deftchisel.rule.redundant.LambdaParameterTypes,
+            dev.deftchisel.rule.lambda.LambdaBlock,
+            dev.deftchisel.rule.lambda.LambdaParameterTypes,
             dev.deftchisel.rule.redundant.RedundantArgumentArray,
             dev.deftchisel.rule.redundant.RedundantCast,
             dev.deftchisel.rule.redundant.RedundantContinue,
@@ -221,5 +230,5 @@ module dev.deftchisel.core {
             dev.deftchisel.rule.unused.UnusedParameter,
             dev.deftchisel.rule.unused.UnusedType,
             dev.deftchisel.rule.unused.UnusedVariable;
-    provides dev.deftchisel.workspace.ProjectReader with dev.deftchisel.workspace.FolderReader;
+    provides dev.deftchisel.workspace.opening.ProjectReader with dev.deftchisel.workspace.opening.FolderReader;
 }

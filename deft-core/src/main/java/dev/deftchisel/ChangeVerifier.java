@@ -2,8 +2,8 @@ package dev.deftchisel;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Role;
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.guard.FileGuard;

@@ -1,10 +1,10 @@
 package dev.deftchisel;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.AnalysisException;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.analysis.SyntaxCheck;
+import dev.deftchisel.analysis.compiler.AnalysisException;
+import dev.deftchisel.analysis.compiler.Focus;
+import dev.deftchisel.analysis.compiler.SyntaxCheck;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.problem.Finding;
 import dev.deftchisel.problem.Fix;

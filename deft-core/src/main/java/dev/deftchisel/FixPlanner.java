@@ -2,14 +2,14 @@ package dev.deftchisel;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.problem.Finding;
 import dev.deftchisel.problem.Fix;
-import dev.deftchisel.problem.FixDraft;
 import dev.deftchisel.problem.FixEdits;
+import dev.deftchisel.problem.detection.FixDraft;
 import java.nio.file.Path;
 import java.util.List;
 

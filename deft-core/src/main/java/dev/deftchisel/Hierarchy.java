@@ -2,14 +2,14 @@ package dev.deftchisel;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.analysis.Role;
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.compiler.Focus;
+import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.navigation.Declared;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.ResolvedPlace;
-import dev.deftchisel.source.MemberOutline;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.source.outline.MemberOutline;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;

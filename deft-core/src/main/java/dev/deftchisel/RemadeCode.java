@@ -1,13 +1,13 @@
 package dev.deftchisel;
 
-import dev.deftchisel.analysis.AnalysisException;
-import dev.deftchisel.analysis.AnnotationProcessing;
+import dev.deftchisel.analysis.compiler.AnalysisException;
+import dev.deftchisel.analysis.compiler.AnnotationProcessing;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.SourceRoot;
-import dev.deftchisel.workspace.StateFolder;
 import dev.deftchisel.workspace.Workspace;
 import dev.deftchisel.workspace.WorkspaceException;
+import dev.deftchisel.workspace.surroundings.StateFolder;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.List;

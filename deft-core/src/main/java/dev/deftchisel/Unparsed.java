@@ -1,8 +1,8 @@
 package dev.deftchisel;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.CompilerError;
-import dev.deftchisel.analysis.SyntaxCheck;
+import dev.deftchisel.analysis.compiler.CompilerError;
+import dev.deftchisel.analysis.compiler.SyntaxCheck;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.List;

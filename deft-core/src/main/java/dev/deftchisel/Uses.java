@@ -1,7 +1,7 @@
 package dev.deftchisel;
 
-import dev.deftchisel.analysis.Role;
-import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.source.Position;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceRoot;

@@ -60,6 +60,9 @@ class ArchitectureTest {
     static final ArchRule NO_CYCLES = slices().matching("dev.deftchisel.(*)..").should().beFreeOfCycles();
 
     @ArchTest
+    static final ArchRule NO_CYCLES_BELOW = slices().matching("dev.deftchisel.(**)").should().beFreeOfCycles();
+
+    @ArchTest
     static final ArchRule NO_COMPILER_INTERNALS =
             noClasses().should().dependOnClassesThat().resideInAPackage("com.sun.tools.javac..");
 

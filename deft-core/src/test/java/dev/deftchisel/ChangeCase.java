@@ -3,12 +3,12 @@ package dev.deftchisel;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.fail;
 
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -5,7 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertInstanceOf;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.journal.JournalException;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;

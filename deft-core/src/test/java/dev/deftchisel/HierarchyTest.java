@@ -3,7 +3,7 @@ package dev.deftchisel;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.navigation.Signatures;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;

@@ -2,7 +2,7 @@ package dev.deftchisel;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;

@@ -3,7 +3,7 @@ package dev.deftchisel;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertInstanceOf;
 
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Reason;
 import java.io.IOException;

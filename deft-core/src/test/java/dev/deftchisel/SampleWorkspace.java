@@ -1,11 +1,11 @@
 package dev.deftchisel;
 
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Libraries;
-import dev.deftchisel.analysis.Monitor;
-import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.analysis.compiler.Monitor;
+import dev.deftchisel.analysis.scope.Libraries;
 import dev.deftchisel.workspace.Snapshot;
-import dev.deftchisel.workspace.Workspaces;
+import dev.deftchisel.workspace.opening.OpenRequest;
+import dev.deftchisel.workspace.opening.Workspaces;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

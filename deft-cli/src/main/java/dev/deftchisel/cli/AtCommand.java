@@ -3,6 +3,16 @@ package dev.deftchisel.cli;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
 import dev.deftchisel.change.Change;
+import dev.deftchisel.cli.console.Console;
+import dev.deftchisel.cli.console.ExitCode;
+import dev.deftchisel.cli.console.Keyboard;
+import dev.deftchisel.cli.console.Palette;
+import dev.deftchisel.cli.option.ChiselCommand;
+import dev.deftchisel.cli.option.CommonOptions;
+import dev.deftchisel.cli.preview.Choices;
+import dev.deftchisel.cli.preview.Chosen;
+import dev.deftchisel.cli.preview.Marks;
+import dev.deftchisel.cli.preview.PreviewLoop;
 import dev.deftchisel.journal.JournalException;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
@@ -47,7 +57,7 @@ final class AtCommand extends ChiselCommand {
     }
 
     @Override
-    int run(Chisel chisel, Console console, CommonOptions options) {
+    protected int run(Chisel chisel, Console console, CommonOptions options) {
         Place place = chisel.place(start);
         if (!console.isTerminal()) {
             show(chisel, console, place);

@@ -1,6 +1,11 @@
 package dev.deftchisel.cli;
 
 import dev.deftchisel.Chisel;
+import dev.deftchisel.cli.console.Console;
+import dev.deftchisel.cli.console.ExitCode;
+import dev.deftchisel.cli.option.ChiselCommand;
+import dev.deftchisel.cli.option.CommonOptions;
+import dev.deftchisel.cli.text.JsonText;
 import dev.deftchisel.operation.Place;
 import java.util.List;
 import picocli.CommandLine.Command;
@@ -20,7 +25,7 @@ final class CounterpartCommand extends ChiselCommand {
     }
 
     @Override
-    int run(Chisel chisel, Console console, CommonOptions options) {
+    protected int run(Chisel chisel, Console console, CommonOptions options) {
         List<Place> found = chisel.counterparts(chisel.place(place));
         if (options.json()) {
             console.out().println(new JsonText(chisel).places(found));

@@ -1,11 +1,19 @@
 package dev.deftchisel.cli;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.analysis.AnalysisException;
+import dev.deftchisel.analysis.compiler.AnalysisException;
+import dev.deftchisel.cli.console.Console;
+import dev.deftchisel.cli.console.ExitCode;
+import dev.deftchisel.cli.console.HelpPage;
+import dev.deftchisel.cli.console.Palette;
+import dev.deftchisel.cli.problem.FixCommand;
+import dev.deftchisel.cli.problem.NextCommand;
+import dev.deftchisel.cli.problem.ProblemsCommand;
+import dev.deftchisel.cli.problem.RulesCommand;
 import dev.deftchisel.journal.JournalException;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.PlaceException;
-import dev.deftchisel.problem.BaselineException;
+import dev.deftchisel.problem.store.BaselineException;
 import dev.deftchisel.workspace.UnfitJavaException;
 import dev.deftchisel.workspace.WorkspaceException;
 import java.io.FileDescriptor;
@@ -21,11 +29,11 @@ import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.function.Supplier;
 import org.slf4j.LoggerFactory;
+import picocli.CommandLine;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Model.OptionSpec;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.UnmatchedArgumentException;
-import picocli.CommandLine;
 
 /** The start of the command {@code deft}. */
 public final class Deft {

@@ -1,5 +1,9 @@
 package dev.deftchisel.cli;
 
+import dev.deftchisel.cli.console.Console;
+import dev.deftchisel.cli.console.ExitCode;
+import dev.deftchisel.cli.console.Palette;
+import dev.deftchisel.cli.option.CommonOptions;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;

@@ -1,10 +1,13 @@
 package dev.deftchisel.cli;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.desk.Desk;
-import dev.deftchisel.desk.Helper;
+import dev.deftchisel.cli.console.Console;
+import dev.deftchisel.cli.console.ExitCode;
+import dev.deftchisel.cli.option.CommonOptions;
 import dev.deftchisel.desk.CommandList;
-import dev.deftchisel.desk.Rescue;
+import dev.deftchisel.desk.Desk;
+import dev.deftchisel.desk.background.Helper;
+import dev.deftchisel.desk.file.Rescue;
 import dev.deftchisel.desk.key.KeyFile;
 import dev.deftchisel.desk.key.KeyMap;
 import dev.deftchisel.desk.key.KeyPage;

@@ -1,18 +1,19 @@
 package dev.deftchisel.cli;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.analysis.Monitor;
-import dev.deftchisel.desk.AtOnce;
-import dev.deftchisel.desk.Desk;
+import dev.deftchisel.analysis.compiler.Monitor;
+import dev.deftchisel.cli.console.Console;
 import dev.deftchisel.desk.CommandList;
+import dev.deftchisel.desk.Desk;
+import dev.deftchisel.desk.background.AtOnce;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.StandardKeys;
 import dev.deftchisel.desk.picture.Picture;
 import dev.deftchisel.desk.terminal.Colours;
 import dev.deftchisel.desk.terminal.Painter;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Collectors;

@@ -1,6 +1,11 @@
 package dev.deftchisel.cli;
 
 import dev.deftchisel.Chisel;
+import dev.deftchisel.cli.console.Console;
+import dev.deftchisel.cli.console.ExitCode;
+import dev.deftchisel.cli.option.ChiselCommand;
+import dev.deftchisel.cli.option.CommonOptions;
+import dev.deftchisel.cli.text.JsonText;
 import dev.deftchisel.journal.Entry;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
@@ -24,7 +29,7 @@ final class HistoryCommands {
         }
 
         @Override
-        int run(Chisel chisel, Console console, CommonOptions options) {
+        protected int run(Chisel chisel, Console console, CommonOptions options) {
             return tell(console, options, "taken back: ", chisel.undo());
         }
     }
@@ -40,7 +45,7 @@ final class HistoryCommands {
         }
 
         @Override
-        int run(Chisel chisel, Console console, CommonOptions options) {
+        protected int run(Chisel chisel, Console console, CommonOptions options) {
             return tell(console, options, "done again: ", chisel.redo());
         }
     }
@@ -65,7 +70,7 @@ final class HistoryCommands {
         }
 
         @Override
-        int run(Chisel chisel, Console console, CommonOptions options) {
+        protected int run(Chisel chisel, Console console, CommonOptions options) {
             List<Entry> entries = chisel.history();
             if (options.json()) {
                 console.out().println(new JsonText(chisel).history(entries));

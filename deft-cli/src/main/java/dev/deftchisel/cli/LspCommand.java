@@ -1,5 +1,7 @@
 package dev.deftchisel.cli;
 
+import dev.deftchisel.cli.console.Console;
+import dev.deftchisel.cli.console.ExitCode;
 import dev.deftchisel.jdk.Jdk;
 import dev.deftchisel.jdk.JdkFinder;
 import dev.deftchisel.lsp.DeftServer;

@@ -1,6 +1,11 @@
 package dev.deftchisel.cli;
 
 import dev.deftchisel.Chisel;
+import dev.deftchisel.cli.console.Console;
+import dev.deftchisel.cli.console.ExitCode;
+import dev.deftchisel.cli.option.ChiselCommand;
+import dev.deftchisel.cli.option.CommonOptions;
+import dev.deftchisel.cli.text.JsonText;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
 import java.util.List;
@@ -21,7 +26,7 @@ final class OffersCommand extends ChiselCommand {
     }
 
     @Override
-    int run(Chisel chisel, Console console, CommonOptions options) {
+    protected int run(Chisel chisel, Console console, CommonOptions options) {
         Place where = chisel.place(place);
         List<Offer> offers = chisel.offers(where);
         if (options.json()) {

@@ -4,6 +4,12 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
+import dev.deftchisel.cli.console.Console;
+import dev.deftchisel.cli.option.ChiselCommand;
+import dev.deftchisel.cli.option.CommonOptions;
+import dev.deftchisel.cli.option.OutcomeWriter;
+import dev.deftchisel.cli.preview.Chosen;
+import dev.deftchisel.cli.preview.PreviewLoop;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Place;
@@ -78,7 +84,7 @@ final class OperationCommand extends ChiselCommand {
     }
 
     @Override
-    int run(Chisel chisel, Console console, CommonOptions options) {
+    protected int run(Chisel chisel, Console console, CommonOptions options) {
         Place place = chisel.place(spec.positionalParameters().get(0).getValue());
         Answers answers = answers();
         boolean apply = Boolean.TRUE.equals(spec.findOption("--apply").getValue());

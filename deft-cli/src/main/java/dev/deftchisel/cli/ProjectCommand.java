@@ -1,9 +1,14 @@
 package dev.deftchisel.cli;
 
+import dev.deftchisel.cli.console.Console;
+import dev.deftchisel.cli.console.ExitCode;
+import dev.deftchisel.cli.option.CommonOptions;
+import dev.deftchisel.cli.text.ProjectJson;
+import dev.deftchisel.cli.text.ProjectText;
 import dev.deftchisel.jdk.Jdk;
 import dev.deftchisel.jdk.JdkFinder;
 import dev.deftchisel.workspace.Workspace;
-import dev.deftchisel.workspace.Workspaces;
+import dev.deftchisel.workspace.opening.Workspaces;
 import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;

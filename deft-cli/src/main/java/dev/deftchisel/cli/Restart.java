@@ -1,7 +1,7 @@
 package dev.deftchisel.cli;
 
 import dev.deftchisel.jdk.Jdk;
-import dev.deftchisel.workspace.StateFolder;
+import dev.deftchisel.workspace.surroundings.StateFolder;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;

@@ -2,7 +2,12 @@ package dev.deftchisel.cli;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Uses;
-import dev.deftchisel.analysis.Role;
+import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.cli.console.Console;
+import dev.deftchisel.cli.console.ExitCode;
+import dev.deftchisel.cli.option.ChiselCommand;
+import dev.deftchisel.cli.option.CommonOptions;
+import dev.deftchisel.cli.text.JsonText;
 import dev.deftchisel.workspace.SourceRoot;
 import java.util.List;
 import java.util.Optional;
@@ -27,7 +32,7 @@ final class UsesCommand extends ChiselCommand {
     }
 
     @Override
-    int run(Chisel chisel, Console console, CommonOptions options) {
+    protected int run(Chisel chisel, Console console, CommonOptions options) {
         Optional<Uses> found = chisel.uses(chisel.place(place))
                 .map(uses -> new Uses(uses.symbol(), uses.all().stream()
                         .filter(use -> code == null || use.code() == code)

@@ -1,5 +1,7 @@
 package dev.deftchisel.desk;
 
+import dev.deftchisel.desk.file.CopyHistory;
+import dev.deftchisel.desk.file.OpenFiles;
 import dev.deftchisel.desk.key.Command;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.Where;

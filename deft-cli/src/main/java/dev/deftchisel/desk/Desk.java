@@ -2,14 +2,17 @@ package dev.deftchisel.desk;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
+import dev.deftchisel.desk.background.BackgroundTasks;
+import dev.deftchisel.desk.file.NavigationHistory;
+import dev.deftchisel.desk.file.OpenFiles;
 import dev.deftchisel.desk.key.Action;
 import dev.deftchisel.desk.key.Command;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.KeyMap;
 import dev.deftchisel.desk.key.Where;
-import dev.deftchisel.desk.panel.PanelHost;
 import dev.deftchisel.desk.panel.Lane;
 import dev.deftchisel.desk.panel.Panel;
+import dev.deftchisel.desk.panel.PanelHost;
 import dev.deftchisel.desk.picture.Picture;
 import dev.deftchisel.desk.text.Buffer;
 import dev.deftchisel.desk.text.Caret;

@@ -1,5 +1,6 @@
 package dev.deftchisel.desk;
 
+import dev.deftchisel.desk.file.Folding;
 import dev.deftchisel.desk.key.Command;
 import dev.deftchisel.desk.text.Buffer;
 import dev.deftchisel.desk.text.Caret;
@@ -11,9 +12,9 @@ import dev.deftchisel.desk.text.LineWork;
 import dev.deftchisel.desk.text.Motions;
 import dev.deftchisel.desk.text.Typing;
 import dev.deftchisel.navigation.SelectionExpander;
-import dev.deftchisel.source.MemberOutline;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
+import dev.deftchisel.source.outline.MemberOutline;
 import java.util.ArrayDeque;
 import java.util.Comparator;
 import java.util.Deque;

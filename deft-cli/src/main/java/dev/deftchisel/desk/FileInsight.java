@@ -1,17 +1,18 @@
 package dev.deftchisel.desk;
 
 import dev.deftchisel.Uses;
-import dev.deftchisel.analysis.Role;
-import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.desk.code.CodeView;
 import dev.deftchisel.desk.code.Mark;
+import dev.deftchisel.desk.file.Saving;
 import dev.deftchisel.desk.panel.Lane;
 import dev.deftchisel.desk.text.Buffer;
 import dev.deftchisel.desk.text.Difference;
 import dev.deftchisel.desk.text.Draft;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.Problem;
-import dev.deftchisel.problem.Scope;
+import dev.deftchisel.problem.detection.Scope;
 import java.util.List;
 import java.util.Optional;
 

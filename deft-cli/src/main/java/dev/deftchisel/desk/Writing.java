@@ -3,6 +3,8 @@ package dev.deftchisel.desk;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
 import dev.deftchisel.change.Change;
+import dev.deftchisel.desk.file.OpenFiles;
+import dev.deftchisel.desk.file.Saving;
 import dev.deftchisel.desk.panel.Lane;
 import dev.deftchisel.desk.panel.Lists;
 import dev.deftchisel.desk.text.Buffer;

@@ -10,8 +10,12 @@ import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.analysis.Monitor;
-import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.analysis.compiler.Monitor;
+import dev.deftchisel.cli.console.Console;
+import dev.deftchisel.cli.console.ExitCode;
+import dev.deftchisel.cli.console.Keyboard;
+import dev.deftchisel.cli.console.Palette;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;

@@ -3,15 +3,16 @@ package dev.deftchisel.desk;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.cli.DeftProcess;
+import dev.deftchisel.desk.background.AtOnce;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.StandardKeys;
 import dev.deftchisel.desk.picture.Picture;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

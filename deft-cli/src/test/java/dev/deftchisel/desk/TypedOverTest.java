@@ -5,13 +5,15 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.cli.DeftProcess;
+import dev.deftchisel.desk.background.AtOnce;
+import dev.deftchisel.desk.background.BackgroundTasks;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.StandardKeys;
 import dev.deftchisel.desk.panel.Lane;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayDeque;

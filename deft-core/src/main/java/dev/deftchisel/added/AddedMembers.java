@@ -1,7 +1,7 @@
 package dev.deftchisel.added;
 
 import com.sun.source.tree.MethodTree;
-import dev.deftchisel.source.Insertion;
+import dev.deftchisel.source.outline.Insertion;
 import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.List;

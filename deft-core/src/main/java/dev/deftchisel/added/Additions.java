@@ -1,7 +1,7 @@
 package dev.deftchisel.added;
 
-import dev.deftchisel.source.Insertion;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.source.outline.Insertion;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;

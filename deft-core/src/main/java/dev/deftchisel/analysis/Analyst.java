@@ -1,7 +1,26 @@
 package dev.deftchisel.analysis;
 
 import dev.deftchisel.added.Additions;
-import dev.deftchisel.source.TypeOutline;
+import dev.deftchisel.analysis.binding.AllFacts;
+import dev.deftchisel.analysis.binding.Attribution;
+import dev.deftchisel.analysis.binding.ModuleInfos;
+import dev.deftchisel.analysis.binding.Symbols;
+import dev.deftchisel.analysis.compiler.AnalysisException;
+import dev.deftchisel.analysis.compiler.CompilerRun;
+import dev.deftchisel.analysis.compiler.DeepStack;
+import dev.deftchisel.analysis.compiler.Focus;
+import dev.deftchisel.analysis.compiler.Monitor;
+import dev.deftchisel.analysis.compiler.SnapshotFileManager;
+import dev.deftchisel.analysis.compiler.VisibleText;
+import dev.deftchisel.analysis.scope.CompilationScope;
+import dev.deftchisel.analysis.scope.Libraries;
+import dev.deftchisel.analysis.scope.Readability;
+import dev.deftchisel.analysis.scope.SourceNames;
+import dev.deftchisel.analysis.scope.Visibility;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.ElementKeys;
+import dev.deftchisel.analysis.symbol.SymbolKey;
+import dev.deftchisel.source.outline.TypeOutline;
 import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;

@@ -1,5 +1,9 @@
 package dev.deftchisel.analysis;
 
+import dev.deftchisel.analysis.symbol.MethodRelation;
+import dev.deftchisel.analysis.symbol.NamedTypes;
+import dev.deftchisel.analysis.symbol.Symbol;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;

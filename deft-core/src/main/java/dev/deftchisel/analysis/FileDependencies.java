@@ -1,10 +1,10 @@
 package dev.deftchisel.analysis;
 
 import dev.deftchisel.added.Additions;
-import dev.deftchisel.source.FileOutline;
 import dev.deftchisel.source.SourceText;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.source.Words;
+import dev.deftchisel.source.outline.FileOutline;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;

@@ -1,5 +1,7 @@
 package dev.deftchisel.analysis;
 
+import dev.deftchisel.analysis.symbol.Symbol;
+import dev.deftchisel.analysis.symbol.SymbolKind;
 import java.util.LinkedHashSet;
 import java.util.Set;
 

@@ -1,6 +1,6 @@
 package dev.deftchisel.analysis;
 
-import dev.deftchisel.source.TypeOutline;
+import dev.deftchisel.source.outline.TypeOutline;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.Collections;

@@ -4,6 +4,8 @@ import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePathScanner;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.scope.Visibility;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;

@@ -2,7 +2,9 @@ package dev.deftchisel.analysis;
 
 import dev.deftchisel.added.Added;
 import dev.deftchisel.added.AdditionsReader;
-import dev.deftchisel.source.MemberOutline;
+import dev.deftchisel.analysis.symbol.Symbol;
+import dev.deftchisel.analysis.symbol.SymbolKey;
+import dev.deftchisel.source.outline.MemberOutline;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.Optional;
 import java.util.regex.Pattern;

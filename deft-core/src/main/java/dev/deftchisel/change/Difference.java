@@ -1,6 +1,6 @@
 package dev.deftchisel.change;
 
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.Optional;

@@ -1,6 +1,6 @@
 package dev.deftchisel.change;
 
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;

@@ -1,15 +1,18 @@
 package dev.deftchisel.declare;
 
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.member.ConstructorText;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.symbol.AccessLevel;
+import dev.deftchisel.declare.inference.UnresolvedName;
+import dev.deftchisel.declare.signature.DeclarationRequest;
+import dev.deftchisel.declare.signature.Parameters;
 import dev.deftchisel.member.CodingStyle;
 import dev.deftchisel.member.NewMember;
-import dev.deftchisel.member.StateField;
 import dev.deftchisel.member.PlaceholderCode;
+import dev.deftchisel.member.StateField;
 import dev.deftchisel.member.TargetClass;
+import dev.deftchisel.member.parameter.ConstructorText;
 import dev.deftchisel.operation.Question;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;

@@ -1,7 +1,12 @@
 package dev.deftchisel.declare;
 
-import dev.deftchisel.analysis.AccessLevel;
-import dev.deftchisel.analysis.Functions;
+import dev.deftchisel.analysis.code.Functions;
+import dev.deftchisel.analysis.symbol.AccessLevel;
+import dev.deftchisel.declare.inference.Types;
+import dev.deftchisel.declare.inference.UnresolvedName;
+import dev.deftchisel.declare.signature.DeclarationRequest;
+import dev.deftchisel.declare.signature.MethodSignature;
+import dev.deftchisel.declare.signature.Parameters;
 import dev.deftchisel.member.CodingStyle;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.PlaceholderCode;

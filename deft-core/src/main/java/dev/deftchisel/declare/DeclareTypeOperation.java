@@ -1,14 +1,19 @@
 package dev.deftchisel.declare;
 
 import com.sun.source.tree.VariableTree;
-import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.compiler.Focus;
+import dev.deftchisel.analysis.symbol.AccessLevel;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.SymbolEffects;
+import dev.deftchisel.declare.inference.Types;
+import dev.deftchisel.declare.inference.UnresolvedName;
+import dev.deftchisel.declare.signature.NewType;
+import dev.deftchisel.declare.signature.NewTypeText;
+import dev.deftchisel.declare.signature.TypeUses;
 import dev.deftchisel.member.MemberInserter;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.TargetClass;

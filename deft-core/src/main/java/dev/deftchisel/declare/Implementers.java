@@ -1,10 +1,10 @@
 package dev.deftchisel.declare;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.AttributedFile;
 import dev.deftchisel.analysis.Subtypes;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.member.TargetClass;
-import dev.deftchisel.source.TypeOutline;
+import dev.deftchisel.source.outline.TypeOutline;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** The choice which of several expressions around a caret is meant: its number from the innermost on, from 1. */
-final class Pick {
+public final class Pick {
 
     /** The key of the number. */
     static final String KEY = "expression";
@@ -16,7 +16,7 @@ final class Pick {
     }
 
     /** Asked where no place is known. */
-    static Question anywhere() {
+    public static Question anywhere() {
         return new Question.Text(KEY, "which expression around the caret, from the innermost on", "1");
     }
 
@@ -26,7 +26,7 @@ final class Pick {
      * @param shown the expressions, innermost first
      * @return nothing when there is only one
      */
-    static Optional<Question> among(List<String> shown) {
+    public static Optional<Question> among(List<String> shown) {
         List<Question.Option> options = new ArrayList<>();
         shown.forEach(text -> options.add(new Question.Option(String.valueOf(options.size() + 1), text)));
         return options.size() > 1
@@ -35,7 +35,7 @@ final class Pick {
     }
 
     /** The one that is meant; empty when there is none of that number. */
-    static <T> Optional<T> of(Answers answers, List<T> candidates) {
+    public static <T> Optional<T> of(Answers answers, List<T> candidates) {
         String number = answers.single(KEY).orElse("1");
         return number.matches("\\d{1,4}") && Integer.parseInt(number) >= 1 && Integer.parseInt(number) <= candidates.size()
                 ? Optional.of(candidates.get(Integer.parseInt(number) - 1))
@@ -43,7 +43,7 @@ final class Pick {
     }
 
     /** Says that there is none. */
-    static String refusal(Answers answers, List<?> candidates) {
+    public static String refusal(Answers answers, List<?> candidates) {
         return "there is no expression number " + answers.single(KEY).orElse("") + " here; there are " + candidates.size();
     }
 }

@@ -26,8 +26,8 @@ import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.Effects;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.Effects;
 import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.rewrite.NewCode;
@@ -49,14 +49,14 @@ import javax.lang.model.type.TypeMirror;
  *              which the part ends
  * @param range of its code, which may be less than that of the tree: {@code b + c}
  */
-record Selected(TreePath path, Range range) {
+public record Selected(TreePath path, Range range) {
 
-    ExpressionTree tree() {
+    public ExpressionTree tree() {
         return (ExpressionTree) path.getLeaf();
     }
 
     /** The class that it stands in. */
-    TreePath owner() {
+    public TreePath owner() {
         TreePath at = path;
         while (!(at.getLeaf() instanceof ClassTree)) {
             at = at.getParentPath();
@@ -65,7 +65,7 @@ record Selected(TreePath path, Range range) {
     }
 
     /** Why evaluating it again can give something else, within one object; empty when it cannot. */
-    Optional<String> variation(AttributedFile code) {
+    public Optional<String> variation(AttributedFile code) {
         Effects effects = code.effects(path);
         return effects.readsLocals().stream().findFirst()
                 .map(local -> "it depends on '" + local.getSimpleName() + "', which is another each time")
@@ -75,22 +75,22 @@ record Selected(TreePath path, Range range) {
     }
 
     /** The code of an expression like this one: of this one itself, of the part of a chain. */
-    Range own(AttributedFile code, TreePath used) {
+    public Range own(AttributedFile code, TreePath used) {
         return used.getLeaf() == tree() ? range : code.range(used.getLeaf());
     }
 
     /** The same with the parentheses that go when a name takes its place. */
-    Range whole(AttributedFile code, TreePath used) {
+    public Range whole(AttributedFile code, TreePath used) {
         return isPartOfChain(code) ? own(code, used) : withParentheses(code, used, own(code, used));
     }
 
     /** Whether only the last operands of a chain are meant. */
-    boolean isPartOfChain(AttributedFile code) {
+    public boolean isPartOfChain(AttributedFile code) {
         return !code.range(tree()).equals(range);
     }
 
     /** The same without bare names, unless one is selected: nobody who puts the caret in a name wants another for it. */
-    static List<Selected> computed(AttributedFile code, Range selection) {
+    public static List<Selected> computed(AttributedFile code, Range selection) {
         return at(code, selection).stream()
                 .filter(selected -> selection.length() > 0 || selected.tree().getKind() != Tree.Kind.IDENTIFIER)
                 .toList();
@@ -100,7 +100,7 @@ record Selected(TreePath path, Range range) {
      * The expressions at a place, best first: what is selected, give or take white space, parentheses and a semicolon;
      * or, from a bare caret, those around it from the innermost on that says more than a single name.
      */
-    static List<Selected> at(AttributedFile code, Range selection) {
+    public static List<Selected> at(AttributedFile code, Range selection) {
         if (selection.length() == 0) {
             return around(code, selection);
         }
@@ -164,7 +164,7 @@ record Selected(TreePath path, Range range) {
     }
 
     /** Whether the expression computes a value that a variable can hold. */
-    static boolean isValue(AttributedFile code, TreePath path) {
+    public static boolean isValue(AttributedFile code, TreePath path) {
         Tree tree = path.getLeaf();
         Tree parent = path.getParentPath().getLeaf();
         Element element = code.element(path).orElse(null);
@@ -253,14 +253,14 @@ record Selected(TreePath path, Range range) {
     }
 
     /** Writes a name in a place of the value, whose code is written once for all of them. */
-    Edit named(AttributedFile code, TreePath place, String name) {
+    public Edit named(AttributedFile code, TreePath place, String name) {
         Range whole = whole(code, place);
         Edit edit = new NewCode(code.file()).apartFrom(whole.start()).name(name).replacing(whole);
         return own(code, place).equals(range) ? edit : edit.giving(List.of(new DuplicateClaim(whole, range)));
     }
 
     /** A range with the parentheses around it; those of an {@code if} and the like are not the expression's own. */
-    static Range withParentheses(AttributedFile code, TreePath path, Range range) {
+    public static Range withParentheses(AttributedFile code, TreePath path, Range range) {
         Range whole = range;
         TreePath at = path.getParentPath();
         while (at.getLeaf() instanceof ParenthesizedTree && !ownsParentheses(at.getParentPath().getLeaf())) {

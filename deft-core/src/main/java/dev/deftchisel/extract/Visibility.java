@@ -1,7 +1,7 @@
 package dev.deftchisel.extract;
 
-import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.operation.AccessQuestion;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Question;
@@ -13,7 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /** The choice who may use a new member (JLS 6.6). */
-final class Visibility {
+public final class Visibility {
 
     private static final List<AccessLevel> NEAR_FIRST = List.of(AccessLevel.values());
 
@@ -21,12 +21,12 @@ final class Visibility {
     }
 
     /** @param label what is asked */
-    static Question question(String label) {
+    public static Question question(String label) {
         return new AccessQuestion(label, NEAR_FIRST).question();
     }
 
     /** The modifier with a blank behind it; nothing for the package. */
-    static String modifier(Answers answers) {
+    public static String modifier(Answers answers) {
         return level(answers).prefix();
     }
 
@@ -35,7 +35,7 @@ final class Visibility {
     }
 
     /** Why only a private member can have a name: others see it too, and it may change what they inherit or call. */
-    static Optional<Reason> objection(Answers answers, Analysis analysis, String name, Path file) {
+    public static Optional<Reason> objection(Answers answers, Analysis analysis, String name, Path file) {
         return analysis.snapshot().mentioning(Set.of(name)).stream()
                 .filter(other -> !other.path().equals(file) && level(answers) != AccessLevel.PRIVATE)
                 .map(other -> Reason.at(other.path(), new Range(0, 0), "this file mentions the name " + name

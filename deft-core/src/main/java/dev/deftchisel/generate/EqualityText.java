@@ -1,7 +1,7 @@
 package dev.deftchisel.generate;
 
 import com.sun.source.tree.MethodTree;
-import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.StateField;
 import dev.deftchisel.member.TargetClass;

@@ -1,14 +1,14 @@
 package dev.deftchisel.generate;
 
 import com.sun.source.tree.MethodTree;
-import dev.deftchisel.analysis.AccessLevel;
-import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.member.ConstructorText;
+import dev.deftchisel.analysis.symbol.AccessLevel;
+import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.member.CodingStyle;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.StateField;
 import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.member.TypeText;
+import dev.deftchisel.member.parameter.ConstructorText;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Question;

@@ -4,7 +4,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AccessLevel;
+import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.member.AccessorNames;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.StateField;

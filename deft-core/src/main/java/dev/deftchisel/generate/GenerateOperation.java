@@ -2,19 +2,19 @@ package dev.deftchisel.generate;
 
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AccessLevel;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.compiler.Focus;
+import dev.deftchisel.analysis.symbol.AccessLevel;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.member.ImpactScope;
-import dev.deftchisel.member.SupertypeClause;
 import dev.deftchisel.member.MemberInserter;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.StateField;
+import dev.deftchisel.member.SupertypeClause;
 import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.AccessQuestion;
 import dev.deftchisel.operation.Answers;
@@ -40,7 +40,7 @@ import java.util.Set;
  * <p>What was generated before is known by being just what would be generated for the parts that it mentions: it is written
  * anew for others, where other code is left alone unless that is asked for.
  */
-abstract class GenerateOperation implements Operation {
+public abstract class GenerateOperation implements Operation {
 
     /** The key of the parts, in order. */
     public static final String MEMBERS = "members";
@@ -112,7 +112,7 @@ abstract class GenerateOperation implements Operation {
     }
 
     /** The type at a spot. */
-    static Optional<TargetClass> target(Analysis analysis, ResolvedPlace spot) {
+    public static Optional<TargetClass> target(Analysis analysis, ResolvedPlace spot) {
         return analysis.code(spot.file().path()).flatMap(code -> TargetClass.at(code, spot.place().caret()));
     }
 

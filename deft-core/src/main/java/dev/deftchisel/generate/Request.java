@@ -2,9 +2,9 @@ package dev.deftchisel.generate;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.compiler.Focus;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.member.StateField;
 import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Answers;

@@ -1,8 +1,8 @@
 package dev.deftchisel.guard;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.source.Range;

@@ -1,15 +1,15 @@
 package dev.deftchisel.guard;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.Role;
-import dev.deftchisel.analysis.SymbolKey;
-import dev.deftchisel.change.MovedCode;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
+import dev.deftchisel.change.MovedCode;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.ArrayList;

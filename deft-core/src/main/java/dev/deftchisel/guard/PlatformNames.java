@@ -1,9 +1,9 @@
 package dev.deftchisel.guard;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Symbol;
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.Symbol;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.source.Range;

@@ -4,7 +4,7 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.source.Tokens;
 import java.util.List;
 import java.util.Optional;

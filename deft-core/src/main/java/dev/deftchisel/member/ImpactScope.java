@@ -1,9 +1,9 @@
 package dev.deftchisel.member;
 
-import dev.deftchisel.analysis.Focus;
 import dev.deftchisel.analysis.Subtypes;
-import dev.deftchisel.source.TypeOutline;
+import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.source.Words;
+import dev.deftchisel.source.outline.TypeOutline;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;

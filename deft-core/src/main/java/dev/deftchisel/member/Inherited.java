@@ -1,7 +1,7 @@
 package dev.deftchisel.member;
 
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.Supertypes;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.symbol.Supertypes;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;

@@ -1,6 +1,6 @@
 package dev.deftchisel.member;
 
-import dev.deftchisel.analysis.AccessLevel;
+import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.rewrite.TypeWriter;

@@ -4,7 +4,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;

@@ -1,6 +1,6 @@
 package dev.deftchisel.member;
 
-import dev.deftchisel.analysis.NamedTypes;
+import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.rewrite.TypeWriter;
 import javax.lang.model.type.TypeMirror;
 

@@ -4,7 +4,7 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.StatementTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.source.Range;
 import java.util.Collection;
 import java.util.List;

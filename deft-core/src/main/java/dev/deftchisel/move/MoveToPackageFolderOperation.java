@@ -1,7 +1,7 @@
 package dev.deftchisel.move;
 
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.SymbolEffects;

@@ -1,9 +1,9 @@
 package dev.deftchisel.navigation;
 
-import dev.deftchisel.source.MemberOutline;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
+import dev.deftchisel.source.outline.MemberOutline;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.Comparator;
 import java.util.Optional;

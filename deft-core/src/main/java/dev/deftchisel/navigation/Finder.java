@@ -1,6 +1,6 @@
 package dev.deftchisel.navigation;
 
-import dev.deftchisel.source.MemberOutline;
+import dev.deftchisel.source.outline.MemberOutline;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.Comparator;

@@ -1,11 +1,11 @@
 package dev.deftchisel.navigation;
 
-import dev.deftchisel.source.ImportOutline;
 import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.FileOutline;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
+import dev.deftchisel.source.outline.FileOutline;
+import dev.deftchisel.source.outline.ImportOutline;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;

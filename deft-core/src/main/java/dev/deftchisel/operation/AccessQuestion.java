@@ -1,6 +1,6 @@
 package dev.deftchisel.operation;
 
-import dev.deftchisel.analysis.AccessLevel;
+import dev.deftchisel.analysis.symbol.AccessLevel;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;

@@ -1,7 +1,7 @@
 package dev.deftchisel.operation;
 
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.TypeOutline;
+import dev.deftchisel.source.outline.TypeOutline;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.SourceRoot;

@@ -1,7 +1,7 @@
 package dev.deftchisel.operation;
 
-import dev.deftchisel.analysis.Symbol;
-import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.analysis.symbol.Symbol;
+import dev.deftchisel.analysis.symbol.SymbolKind;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;

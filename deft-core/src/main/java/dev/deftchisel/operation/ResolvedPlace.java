@@ -1,8 +1,8 @@
 package dev.deftchisel.operation;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.List;
 import java.util.Optional;

@@ -3,8 +3,8 @@ package dev.deftchisel.problem;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.CompilerError;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.compiler.CompilerError;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
@@ -24,7 +24,7 @@ public record ErrorSite(CompilerError error, RuleContext survey, Analysis analys
         around = List.copyOf(around);
     }
 
-    static ErrorSite of(CompilerError error, RuleContext survey, Analysis analysis) {
+    public static ErrorSite of(CompilerError error, RuleContext survey, Analysis analysis) {
         return new ErrorSite(error, survey, analysis, around(error.range().start(), survey.code()));
     }
 
@@ -44,7 +44,7 @@ public record ErrorSite(CompilerError error, RuleContext survey, Analysis analys
         return id(error);
     }
 
-    static String id(CompilerError error) {
+    public static String id(CompilerError error) {
         return error.code().replaceFirst("^compiler\\.err\\.", "");
     }
 

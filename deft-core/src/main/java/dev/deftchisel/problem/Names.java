@@ -9,7 +9,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.analysis.code.AttributedFile;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;

@@ -27,7 +27,7 @@ public record Problem(
     }
 
     /** The same in other words. */
-    Problem saying(String other) {
+    public Problem saying(String other) {
         return new Problem(rule, tag, severity, file, range, position, other, fixes);
     }
 

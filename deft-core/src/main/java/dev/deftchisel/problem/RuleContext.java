@@ -2,7 +2,7 @@ package dev.deftchisel.problem;
 
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceRoot;
 import java.util.ArrayList;
@@ -26,7 +26,7 @@ public final class RuleContext {
     private RuleDescription at;
     private Severity severity;
 
-    RuleContext(AttributedFile code, boolean hasErrors, Map<String, String> settings) {
+    public RuleContext(AttributedFile code, boolean hasErrors, Map<String, String> settings) {
         this.settings = Map.copyOf(settings);
         this.code = code;
         this.hasErrors = hasErrors;
@@ -96,13 +96,13 @@ public final class RuleContext {
         findings.add(new Finding(at, severity, range, sentence, List.of(fixes)));
     }
 
-    void look(Rule rule, RuleDescription about, Severity own, TreePath path) {
+    public void look(Rule rule, RuleDescription about, Severity own, TreePath path) {
         at = about;
         severity = own;
         rule.look(path, this);
     }
 
-    List<Finding> findings() {
+    public List<Finding> findings() {
         return findings;
     }
 }

@@ -1,9 +1,9 @@
 package dev.deftchisel.rename;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Symbol;
-import dev.deftchisel.analysis.SymbolKey;
-import dev.deftchisel.source.MemberOutline;
+import dev.deftchisel.analysis.symbol.Symbol;
+import dev.deftchisel.analysis.symbol.SymbolKey;
+import dev.deftchisel.source.outline.MemberOutline;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.Workspace;
 import java.util.ArrayList;

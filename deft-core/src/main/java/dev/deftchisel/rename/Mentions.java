@@ -1,7 +1,7 @@
 package dev.deftchisel.rename;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.source.Range;
@@ -9,10 +9,10 @@ import dev.deftchisel.source.SourceText;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.source.Words;
-import dev.deftchisel.workspace.OtherLanguages;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.SourceRoot;
+import dev.deftchisel.workspace.surroundings.OtherLanguages;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;

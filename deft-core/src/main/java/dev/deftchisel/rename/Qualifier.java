@@ -1,16 +1,16 @@
 package dev.deftchisel.rename;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Symbol;
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.symbol.Symbol;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.Mapping;
-import dev.deftchisel.source.ImportOutline;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
+import dev.deftchisel.source.outline.ImportOutline;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;

@@ -1,9 +1,9 @@
 package dev.deftchisel.rename;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Role;
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;

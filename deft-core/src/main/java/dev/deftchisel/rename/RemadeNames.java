@@ -1,12 +1,12 @@
 package dev.deftchisel.rename;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.AnalysisException;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Focus;
-import dev.deftchisel.analysis.Role;
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.compiler.AnalysisException;
+import dev.deftchisel.analysis.compiler.Focus;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.RemadeFiles;
 import dev.deftchisel.source.Range;

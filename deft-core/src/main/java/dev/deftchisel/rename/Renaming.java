@@ -1,10 +1,10 @@
 package dev.deftchisel.rename;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Symbol;
-import dev.deftchisel.analysis.SymbolKey;
-import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.Symbol;
+import dev.deftchisel.analysis.symbol.SymbolKey;
+import dev.deftchisel.analysis.symbol.SymbolKind;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.Map;

@@ -2,7 +2,7 @@ package dev.deftchisel.rename;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Symbol;
+import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;

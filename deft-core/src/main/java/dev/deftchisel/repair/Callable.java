@@ -4,9 +4,9 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.NamedTypes;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.Calls;
+import dev.deftchisel.analysis.symbol.NamedTypes;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.Element;
@@ -19,12 +19,12 @@ import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
 
 /** The methods or constructors that a call could mean by its name. */
-final class Callable {
+public final class Callable {
 
     private Callable() {
     }
 
-    static List<ExecutableElement> of(TreePath call, AttributedFile code) {
+    public static List<ExecutableElement> of(TreePath call, AttributedFile code) {
         if (call.getLeaf() instanceof NewClassTree made) {
             return code.element(new TreePath(call, made.getIdentifier()))
                     .or(() -> code.type(new TreePath(call, made.getIdentifier())).filter(type -> type instanceof DeclaredType)
@@ -50,7 +50,7 @@ final class Callable {
     }
 
     /** What a method takes where it is called: with the type arguments of what it is called on, as far as they are known. */
-    static List<? extends TypeMirror> formals(TreePath call, ExecutableElement method, AttributedFile code) {
+    public static List<? extends TypeMirror> formals(TreePath call, ExecutableElement method, AttributedFile code) {
         List<? extends TypeMirror> declared = method.getParameters().stream().map(VariableElement::asType).toList();
         Optional<DeclaredType> holder = holder(call, code).filter(type -> type instanceof DeclaredType).map(type -> (DeclaredType) type);
         try {
@@ -80,7 +80,7 @@ final class Callable {
      * What an argument is to be turned into. Where the method itself has type parameters, they stand for what the argument
      * has in their place; empty when that is not to be seen.
      */
-    static Optional<TypeMirror> wanted(TreePath call, ExecutableElement method, int index, Optional<TypeMirror> own, AttributedFile code) {
+    public static Optional<TypeMirror> wanted(TreePath call, ExecutableElement method, int index, Optional<TypeMirror> own, AttributedFile code) {
         TypeMirror formal = formals(call, method, code).get(index);
         boolean isOpen = method.getTypeParameters().stream().anyMatch(parameter -> NamedTypes.shown(formal).matches(
                 "(.*\\W)?" + parameter.getSimpleName() + "(\\W.*)?"));

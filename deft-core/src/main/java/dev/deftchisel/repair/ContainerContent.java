@@ -6,8 +6,8 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.NamedTypes;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.rewrite.Precedence;
@@ -27,7 +27,7 @@ import javax.lang.model.type.TypeMirror;
 /**
  * What a container holds where that is wanted, and the other way round: optional values, streams, collections, arrays (java.util).
  */
-final class ContainerContent {
+public final class ContainerContent {
 
     /** What makes a collection of another one. */
     private static final Map<String, String> COPIES = Map.of("java.util.Set", "java.util.HashSet", "java.util.List", "java.util.ArrayList",
@@ -41,7 +41,7 @@ final class ContainerContent {
     }
 
     /** What is in a container, or all that is, in a container of the other sort. */
-    static List<Fix> content(TreePath path, TypeMirror own, TypeMirror wanted, AttributedFile code) {
+    public static List<Fix> content(TreePath path, TypeMirror own, TypeMirror wanted, AttributedFile code) {
         List<Fix> fixes = new ArrayList<>();
         boolean isBare = !NamedTypes.is(wanted, "java.util.Optional");
         if (NamedTypes.is(own, "java.util.Optional") && isBare) {
@@ -103,7 +103,7 @@ final class ContainerContent {
     }
 
     /** <code>List&lt;String&gt; names = {"a", "b"}</code>: only an array is written like that (JLS 10.6). */
-    static List<Fix> collection(TreePath path, Optional<TypeMirror> wanted, AttributedFile code) {
+    public static List<Fix> collection(TreePath path, Optional<TypeMirror> wanted, AttributedFile code) {
         Optional<String> factory = wanted.filter(type -> type instanceof DeclaredType).map(type -> ((TypeElement) ((DeclaredType) type).asElement())
                 .getQualifiedName().toString()).filter(COPIES::containsKey);
         Tree array = path.getLeaf();
@@ -127,7 +127,7 @@ final class ContainerContent {
     }
 
     /** The elements of a stream as a list, set or array. */
-    static List<Fix> ofStream(TreePath path, TypeMirror wanted, AttributedFile code) {
+    public static List<Fix> ofStream(TreePath path, TypeMirror wanted, AttributedFile code) {
         Optional<TypeMirror> own = code.ownType(path).or(() -> code.type(path));
         String from = own.filter(type -> type instanceof DeclaredType).map(type -> ((TypeElement) ((DeclaredType) type).asElement())
                 .getQualifiedName().toString()).orElseGet(() -> calls(path, code));
@@ -166,13 +166,13 @@ final class ContainerContent {
     }
 
     /** What makes a list of a stream's elements, behind it. */
-    static String listed(FixEdits edits) {
+    public static String listed(FixEdits edits) {
         AttributedFile code = edits.code();
         return code.file().module().level() >= LEVEL_OF_TO_LIST ? ".toList()"
                 : ".collect(" + edits.types().name(code.elements().getTypeElement("java.util.stream.Collectors")) + ".toList())";
     }
 
-    static Fix suffixed(TreePath path, String suffix, String title) {
+    public static Fix suffixed(TreePath path, String suffix, String title) {
         boolean isOperator = suffix.startsWith(" ");
         boolean isGrouped = isOperator ? Set.of(Tree.Kind.CONDITIONAL_EXPRESSION, Tree.Kind.ASSIGNMENT, Tree.Kind.LAMBDA_EXPRESSION)
                 .contains(path.getLeaf().getKind()) : Precedence.needsParenthesesBeforeDot((ExpressionTree) path.getLeaf());

@@ -6,8 +6,8 @@ import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.NamedTypes;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.rewrite.Precedence;
@@ -26,12 +26,12 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /** Ways to turn a value into one of another type (JLS 5). */
-final class Conversion {
+public final class Conversion {
 
     private Conversion() {
     }
 
-    static List<Fix> of(TreePath path, TypeMirror own, TypeMirror wanted, AttributedFile code) {
+    public static List<Fix> of(TreePath path, TypeMirror own, TypeMirror wanted, AttributedFile code) {
         List<Fix> fixes = new ArrayList<>();
         if (own.getKind() == TypeKind.VOID || own.getKind() == TypeKind.NULL || code.types().isSameType(own, wanted)) {
             return fixes;
@@ -160,7 +160,7 @@ final class Conversion {
     }
 
     /** Writes a cast before an expression, with the parentheses that it needs. */
-    static void cast(FixEdits edits, TreePath path, String type) {
+    public static void cast(FixEdits edits, TreePath path, String type) {
         ExpressionTree tree = (ExpressionTree) path.getLeaf();
         boolean isGrouped = Precedence.needsParenthesesInCast(tree);
         boolean isWholeGrouped = Precedence.castNeedsParentheses(tree, tree, path.getParentPath().getLeaf());
@@ -228,7 +228,7 @@ final class Conversion {
     }
 
     /** A type as it is shown in titles: without packages. */
-    static String shown(TypeMirror type) {
+    public static String shown(TypeMirror type) {
         return NamedTypes.shown(type).replaceAll("[a-z][a-zA-Z0-9_]*\\.", "");
     }
 

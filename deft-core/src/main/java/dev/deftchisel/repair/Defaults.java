@@ -4,12 +4,12 @@ import dev.deftchisel.member.PlaceholderCode;
 import javax.lang.model.type.TypeMirror;
 
 /** The value that a type has when nothing is said (JLS 4.12.5). */
-final class Defaults {
+public final class Defaults {
 
     private Defaults() {
     }
 
-    static String of(TypeMirror type) {
+    public static String of(TypeMirror type) {
         return switch (type.getKind()) {
             // written so that they are of no other type, since an overload may be chosen by them
             case LONG -> "0L";

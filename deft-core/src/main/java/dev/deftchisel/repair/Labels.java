@@ -2,16 +2,16 @@ package dev.deftchisel.repair;
 
 import com.sun.source.tree.CaseTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.analysis.code.AttributedFile;
 
 /** Labels of a switch, which newer compilers wrap in a tree of their own (JLS 14.11.1). */
-final class Labels {
+public final class Labels {
 
     private Labels() {
     }
 
     /** The case that an expression is the label of; what is around it otherwise. */
-    static TreePath branch(TreePath expression) {
+    public static TreePath branch(TreePath expression) {
         TreePath outer = AttributedFile.outer(expression);
         boolean isWrapped = !(outer.getLeaf() instanceof CaseTree) && outer.getLeaf().getKind().name().endsWith("CASE_LABEL");
         return isWrapped ? outer.getParentPath() : outer;

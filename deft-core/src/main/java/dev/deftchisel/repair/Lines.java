@@ -3,7 +3,7 @@ package dev.deftchisel.repair;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.Tree;
-import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
@@ -11,13 +11,13 @@ import java.util.List;
 import java.util.stream.Collectors;
 
 /** Writes statements as lines of their own. */
-final class Lines {
+public final class Lines {
 
     private Lines() {
     }
 
     /** As the last of a block. */
-    static void atEnd(FixEdits edits, BlockTree block, String statement) {
+    public static void atEnd(FixEdits edits, BlockTree block, String statement) {
         AttributedFile code = edits.code();
         Layout layout = Layout.of(code.file());
         Range range = code.range(block);
@@ -36,14 +36,14 @@ final class Lines {
     }
 
     /** Before another statement. */
-    static void before(FixEdits edits, Tree statement, String text) {
+    public static void before(FixEdits edits, Tree statement, String text) {
         AttributedFile code = edits.code();
         int start = code.range(statement).start();
         edits.insert(start, text + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start));
     }
 
     /** As the last member of a type. */
-    static void memberAtEnd(FixEdits edits, ClassTree type, List<String> lines) {
+    public static void memberAtEnd(FixEdits edits, ClassTree type, List<String> lines) {
         AttributedFile code = edits.code();
         Layout layout = Layout.of(code.file());
         Range range = code.range(type);

@@ -6,8 +6,8 @@ import com.sun.source.tree.SwitchExpressionTree;
 import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.NamedTypes;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.source.Range;
 import java.util.List;
@@ -15,13 +15,13 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /** A literal of another sort than its place asks for (JLS 3.10): quotation marks, a suffix, a fraction. */
-final class LiteralOfOtherSort {
+public final class LiteralOfOtherSort {
 
     private LiteralOfOtherSort() {
     }
 
     /** A literal of another sort. */
-    static List<Fix> literal(TreePath path, TypeMirror wanted, AttributedFile code) {
+    public static List<Fix> literal(TreePath path, TypeMirror wanted, AttributedFile code) {
         if (!(path.getLeaf() instanceof LiteralTree literal)) {
             return List.of();
         }

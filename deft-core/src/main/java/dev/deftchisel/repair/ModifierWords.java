@@ -5,7 +5,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.ModifiersTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
-import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
@@ -13,13 +13,13 @@ import dev.deftchisel.source.Tokens;
 import java.util.Optional;
 
 /** Takes words out of a list of modifiers, or puts them in. */
-final class ModifierWords {
+public final class ModifierWords {
 
     private ModifierWords() {
     }
 
     /** Where a word stands in a stretch of code. */
-    static Optional<Range> find(AttributedFile code, Range where, String word) {
+    public static Optional<Range> find(AttributedFile code, Range where, String word) {
         Tokens tokens = code.tokens();
         for (int i = tokens.code(tokens.at(where.start())); i < tokens.count() && tokens.start(i) < where.end(); i = tokens.code(i + 1)) {
             if (tokens.text(i).equals(word)) {
@@ -30,7 +30,7 @@ final class ModifierWords {
     }
 
     /** Takes a word away with the blank behind it. */
-    static void remove(FixEdits edits, Range where, String word) {
+    public static void remove(FixEdits edits, Range where, String word) {
         Tokens tokens = edits.code().tokens();
         find(edits.code(), where, word).ifPresent(found -> {
             int next = tokens.at(found.start()) + 1;
@@ -40,7 +40,7 @@ final class ModifierWords {
     }
 
     /** Puts a word before the type or name of a declaration, behind its annotations. */
-    static void add(FixEdits edits, Tree declaration, String word) {
+    public static void add(FixEdits edits, Tree declaration, String word) {
         AttributedFile code = edits.code();
         ModifiersTree modifiers = declaration instanceof MethodTree method ? method.getModifiers()
                 : declaration instanceof VariableTree variable ? variable.getModifiers() : ((ClassTree) declaration).getModifiers();

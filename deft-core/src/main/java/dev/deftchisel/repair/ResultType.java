@@ -11,8 +11,8 @@ import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.NamedTypes;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.source.Range;
 import javax.lang.model.element.ExecutableElement;
@@ -20,7 +20,7 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /** Gives a method another result (JLS 8.4.5). */
-final class ResultType {
+public final class ResultType {
 
     private ResultType() {
     }
@@ -30,7 +30,7 @@ final class ResultType {
      *
      * @param method the path to its declaration
      */
-    static void change(FixEdits edits, TreePath method, TypeMirror result) {
+    public static void change(FixEdits edits, TreePath method, TypeMirror result) {
         AttributedFile code = edits.code();
         String written = result.getKind() == TypeKind.VOID ? "void" : edits.types().write(result).orElse(NamedTypes.shown(result));
         edits.replace(code.range(((MethodTree) method.getLeaf()).getReturnType()), written);
@@ -42,7 +42,7 @@ final class ResultType {
     }
 
     /** Leaves out what the statements of a method hand back; what they do is kept. */
-    static void drop(FixEdits edits, TreePath method) {
+    public static void drop(FixEdits edits, TreePath method) {
         AttributedFile code = edits.code();
         new TreePathScanner<Void, Void>() {
             @Override

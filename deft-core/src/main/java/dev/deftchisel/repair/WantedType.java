@@ -12,8 +12,8 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Calls;
-import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.problem.ErrorSite;
 import java.util.List;
 import java.util.Optional;
@@ -22,7 +22,7 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /** The type that the place of an expression asks for, and where that is said (JLS 5.2, 5.3). */
-final class WantedType {
+public final class WantedType {
 
     private final TypeMirror type;
     private final Optional<TreePath> said;
@@ -32,16 +32,16 @@ final class WantedType {
         this.said = said;
     }
 
-    TypeMirror type() {
+    public TypeMirror type() {
         return type;
     }
 
     /** The type as it is written where the variable or method is declared, when that is in the same file. */
-    Optional<TreePath> said() {
+    public Optional<TreePath> said() {
         return said;
     }
 
-    static Optional<WantedType> at(TreePath value, ErrorSite site) {
+    public static Optional<WantedType> at(TreePath value, ErrorSite site) {
         TreePath path = value;
         while (path.getParentPath().getLeaf() instanceof ParenthesizedTree
                 || path.getParentPath().getLeaf() instanceof ConditionalExpressionTree choice && choice.getCondition() != path.getLeaf()) {

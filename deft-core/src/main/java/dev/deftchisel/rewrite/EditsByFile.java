@@ -2,7 +2,7 @@ package dev.deftchisel.rewrite;
 
 import com.sun.source.tree.Tree;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;

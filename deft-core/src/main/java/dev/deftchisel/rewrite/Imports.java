@@ -1,9 +1,9 @@
 package dev.deftchisel.rewrite;
 
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.source.ImportOutline;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Words;
+import dev.deftchisel.source.outline.ImportOutline;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.List;

@@ -1,11 +1,11 @@
 package dev.deftchisel.rewrite;
 
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.NamedTypes;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.source.ImportOutline;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
+import dev.deftchisel.source.outline.ImportOutline;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.List;

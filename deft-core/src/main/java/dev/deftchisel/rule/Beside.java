@@ -1,6 +1,6 @@
 package dev.deftchisel.rule;
 
-import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.source.Range;
 
 /** Where a comment about a piece of code stands. */

@@ -66,7 +66,7 @@ public final class Words {
     }
 
     /** Half of a character beyond the basic plane is taken for part of a name: letters there are, symbols do no harm. */
-    static boolean isPart(char c) {
+    public static boolean isPart(char c) {
         return Character.isJavaIdentifierPart(c) || Character.isSurrogate(c);
     }
 }

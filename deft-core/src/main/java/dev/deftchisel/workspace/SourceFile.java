@@ -1,11 +1,11 @@
 package dev.deftchisel.workspace;
 
-import dev.deftchisel.source.FileHeader;
 import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.Position;
-import dev.deftchisel.source.FileOutline;
 import dev.deftchisel.source.SourceText;
 import dev.deftchisel.source.Tokens;
+import dev.deftchisel.source.outline.FileHeader;
+import dev.deftchisel.source.outline.FileOutline;
 import java.nio.file.Path;
 
 /**

@@ -19,7 +19,7 @@ public final class UnfitJavaException extends WorkspaceException {
      * @param module the one that asks for the most
      * @param jdks   those found on this machine
      */
-    UnfitJavaException(Path root, Module module, List<Jdk> jdks) {
+    public UnfitJavaException(Path root, Module module, List<Jdk> jdks) {
         super(message(module, jdks));
         this.root = root;
         this.fitting = module.java().fitting(jdks);

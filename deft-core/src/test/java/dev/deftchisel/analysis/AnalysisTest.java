@@ -6,6 +6,13 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.SampleWorkspace;
+import dev.deftchisel.analysis.compiler.CompilerError;
+import dev.deftchisel.analysis.compiler.Focus;
+import dev.deftchisel.analysis.compiler.Monitor;
+import dev.deftchisel.analysis.scope.Libraries;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.Symbol;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.workspace.SourceFile;
 import java.io.IOException;
 import java.nio.file.Path;

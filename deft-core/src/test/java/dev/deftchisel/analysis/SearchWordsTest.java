@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.SampleWorkspace;
 import dev.deftchisel.Uses;
+import dev.deftchisel.analysis.compiler.Monitor;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;

@@ -3,7 +3,7 @@ package dev.deftchisel.change;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.SourceText;
 import java.nio.charset.StandardCharsets;

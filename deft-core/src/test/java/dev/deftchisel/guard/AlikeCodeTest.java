@@ -5,10 +5,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.SampleWorkspace;
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Focus;
+import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.change.DuplicateClaim;
-import dev.deftchisel.change.MovedCode;
 import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.MovedCode;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.io.IOException;

@@ -2,6 +2,7 @@ package dev.deftchisel.member;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
+import dev.deftchisel.member.parameter.AddedParameter;
 import org.junit.jupiter.api.Test;
 
 /** A parameter more in a descriptor of the class file format. */

@@ -2,10 +2,10 @@ package dev.deftchisel.operation;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
-import dev.deftchisel.workspace.FolderReader;
-import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.Snapshot;
-import dev.deftchisel.workspace.Workspaces;
+import dev.deftchisel.workspace.opening.FolderReader;
+import dev.deftchisel.workspace.opening.OpenRequest;
+import dev.deftchisel.workspace.opening.Workspaces;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

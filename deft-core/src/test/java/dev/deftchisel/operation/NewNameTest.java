@@ -2,7 +2,7 @@ package dev.deftchisel.operation;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
-import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.analysis.symbol.SymbolKind;
 import java.util.Optional;
 import java.util.Set;
 import javax.lang.model.element.Modifier;

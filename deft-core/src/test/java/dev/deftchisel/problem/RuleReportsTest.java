@@ -5,7 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Problems;
 import dev.deftchisel.SampleWorkspace;
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

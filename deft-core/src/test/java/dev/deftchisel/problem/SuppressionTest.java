@@ -5,7 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Problems;
 import dev.deftchisel.SampleWorkspace;
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;

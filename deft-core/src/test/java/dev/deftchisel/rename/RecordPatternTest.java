@@ -5,9 +5,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.operation.Answers;
-import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;

@@ -3,6 +3,9 @@ package dev.deftchisel.source;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import dev.deftchisel.source.outline.FileHeader;
+import dev.deftchisel.source.outline.FileOutline;
+import dev.deftchisel.source.outline.TypeOutline;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;

@@ -3,6 +3,9 @@ package dev.deftchisel.source;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import dev.deftchisel.source.outline.FileOutline;
+import dev.deftchisel.source.outline.MemberOutline;
+import dev.deftchisel.source.outline.TypeOutline;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;

@@ -6,6 +6,8 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.jdk.Jdk;
+import dev.deftchisel.workspace.opening.OpenRequest;
+import dev.deftchisel.workspace.opening.Workspaces;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

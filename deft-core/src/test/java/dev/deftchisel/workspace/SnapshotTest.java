@@ -5,6 +5,9 @@ import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.SampleWorkspace;
+import dev.deftchisel.workspace.opening.FolderReader;
+import dev.deftchisel.workspace.opening.OpenRequest;
+import dev.deftchisel.workspace.opening.Workspaces;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

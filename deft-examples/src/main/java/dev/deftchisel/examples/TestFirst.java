@@ -2,11 +2,11 @@ package dev.deftchisel.examples;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.PrintStream;

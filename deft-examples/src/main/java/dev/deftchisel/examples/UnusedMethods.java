@@ -2,15 +2,15 @@ package dev.deftchisel.examples;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Uses;
-import dev.deftchisel.analysis.Binding;
-import dev.deftchisel.analysis.Monitor;
-import dev.deftchisel.analysis.Role;
-import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.analysis.compiler.Monitor;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.analysis.symbol.SymbolKind;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.io.PrintStream;
 import java.nio.file.Path;
 

@@ -1,5 +1,12 @@
 package dev.deftchisel.lsp;
 
+import dev.deftchisel.lsp.feature.Actions;
+import dev.deftchisel.lsp.feature.Diagnostics;
+import dev.deftchisel.lsp.feature.Renames;
+import dev.deftchisel.lsp.session.Documents;
+import dev.deftchisel.lsp.session.Negotiated;
+import dev.deftchisel.lsp.session.Session;
+import dev.deftchisel.lsp.session.Settings;
 import dev.deftchisel.workspace.Build;
 import java.io.InputStream;
 import java.io.OutputStream;

@@ -1,6 +1,16 @@
 package dev.deftchisel.lsp;
 
 import dev.deftchisel.Hierarchy;
+import dev.deftchisel.lsp.feature.Actions;
+import dev.deftchisel.lsp.feature.Diagnostics;
+import dev.deftchisel.lsp.feature.Hierarchies;
+import dev.deftchisel.lsp.feature.Hovers;
+import dev.deftchisel.lsp.feature.Insights;
+import dev.deftchisel.lsp.feature.Navigation;
+import dev.deftchisel.lsp.feature.Renames;
+import dev.deftchisel.lsp.feature.Shapes;
+import dev.deftchisel.lsp.session.Documents;
+import dev.deftchisel.lsp.session.Session;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
@@ -56,8 +66,8 @@ import org.eclipse.lsp4j.TypeHierarchySubtypesParams;
 import org.eclipse.lsp4j.TypeHierarchySupertypesParams;
 import org.eclipse.lsp4j.VersionedTextDocumentIdentifier;
 import org.eclipse.lsp4j.WorkspaceEdit;
-import org.eclipse.lsp4j.jsonrpc.messages.Either3;
 import org.eclipse.lsp4j.jsonrpc.messages.Either;
+import org.eclipse.lsp4j.jsonrpc.messages.Either3;
 import org.eclipse.lsp4j.services.TextDocumentService;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;

@@ -1,8 +1,8 @@
 package dev.deftchisel.buildtool;
 
-import dev.deftchisel.workspace.OpenRequest;
-import dev.deftchisel.workspace.Permission;
-import dev.deftchisel.workspace.StateFolder;
+import dev.deftchisel.workspace.opening.OpenRequest;
+import dev.deftchisel.workspace.opening.Permission;
+import dev.deftchisel.workspace.surroundings.StateFolder;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;

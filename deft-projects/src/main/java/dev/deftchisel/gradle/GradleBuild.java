@@ -1,5 +1,14 @@
 package dev.deftchisel.gradle;
 
+import dev.deftchisel.gradle.script.Catalog;
+import dev.deftchisel.gradle.script.GradleProject;
+import dev.deftchisel.gradle.script.Notations;
+import dev.deftchisel.gradle.script.OwnPlugins;
+import dev.deftchisel.gradle.script.ScriptInterpreter;
+import dev.deftchisel.gradle.script.ScriptParser;
+import dev.deftchisel.gradle.script.Statement;
+import dev.deftchisel.gradle.script.Value;
+import dev.deftchisel.gradle.script.Variables;
 import java.io.IOException;
 import java.io.Reader;
 import java.nio.charset.StandardCharsets;

@@ -1,20 +1,22 @@
 package dev.deftchisel.gradle;
 
 import dev.deftchisel.buildtool.BuildAnswers;
+import dev.deftchisel.gradle.script.GradleProject;
+import dev.deftchisel.gradle.script.Need;
 import dev.deftchisel.maven.Repositories;
 import dev.deftchisel.workspace.Build;
 import dev.deftchisel.workspace.Dependencies;
-import dev.deftchisel.workspace.GeneratedRoots;
 import dev.deftchisel.workspace.JavaLevel;
 import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.ModuleUse;
-import dev.deftchisel.workspace.OpenRequest;
-import dev.deftchisel.workspace.Permission;
-import dev.deftchisel.workspace.ProjectReader;
 import dev.deftchisel.workspace.SourceRoot;
-import dev.deftchisel.workspace.VersionFiles;
 import dev.deftchisel.workspace.Workspace;
+import dev.deftchisel.workspace.opening.GeneratedRoots;
+import dev.deftchisel.workspace.opening.OpenRequest;
+import dev.deftchisel.workspace.opening.Permission;
+import dev.deftchisel.workspace.opening.ProjectReader;
+import dev.deftchisel.workspace.opening.VersionFiles;
 import java.io.IOException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;

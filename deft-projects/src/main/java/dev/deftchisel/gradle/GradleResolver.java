@@ -1,5 +1,6 @@
 package dev.deftchisel.gradle;
 
+import dev.deftchisel.gradle.script.Need;
 import dev.deftchisel.maven.Repositories;
 import java.io.IOException;
 import java.nio.file.Files;

@@ -1,5 +1,6 @@
 package dev.deftchisel.maven;
 
+import dev.deftchisel.maven.settings.MavenSettings;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;

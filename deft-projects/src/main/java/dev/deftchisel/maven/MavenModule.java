@@ -2,12 +2,12 @@ package dev.deftchisel.maven;
 
 import dev.deftchisel.maven.probe.ProjectProbe;
 import dev.deftchisel.workspace.Dependencies;
-import dev.deftchisel.workspace.GeneratedRoots;
 import dev.deftchisel.workspace.JavaLevel;
 import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.ModuleUse;
-import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.SourceRoot;
+import dev.deftchisel.workspace.opening.GeneratedRoots;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.io.File;
 import java.nio.charset.Charset;
 import java.nio.charset.IllegalCharsetNameException;

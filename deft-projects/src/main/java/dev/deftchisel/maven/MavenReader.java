@@ -1,17 +1,19 @@
 package dev.deftchisel.maven;
 
 import dev.deftchisel.buildtool.BuildAnswers;
+import dev.deftchisel.maven.settings.MavenConfig;
+import dev.deftchisel.maven.settings.MavenSettings;
 import dev.deftchisel.workspace.Build;
 import dev.deftchisel.workspace.Dependencies;
-import dev.deftchisel.workspace.FolderReader;
 import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Module;
 import dev.deftchisel.workspace.ModuleUse;
-import dev.deftchisel.workspace.OpenRequest;
-import dev.deftchisel.workspace.Permission;
-import dev.deftchisel.workspace.ProjectReader;
 import dev.deftchisel.workspace.SourceRoot;
 import dev.deftchisel.workspace.Workspace;
+import dev.deftchisel.workspace.opening.FolderReader;
+import dev.deftchisel.workspace.opening.OpenRequest;
+import dev.deftchisel.workspace.opening.Permission;
+import dev.deftchisel.workspace.opening.ProjectReader;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;

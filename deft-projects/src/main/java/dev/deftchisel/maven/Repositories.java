@@ -1,5 +1,6 @@
 package dev.deftchisel.maven;
 
+import dev.deftchisel.maven.settings.MavenSettings;
 import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.SourceRoot;
 import java.nio.file.Path;

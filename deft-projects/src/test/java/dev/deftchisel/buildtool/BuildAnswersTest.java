@@ -4,8 +4,8 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import dev.deftchisel.workspace.OpenRequest;
-import dev.deftchisel.workspace.Permission;
+import dev.deftchisel.workspace.opening.OpenRequest;
+import dev.deftchisel.workspace.opening.Permission;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

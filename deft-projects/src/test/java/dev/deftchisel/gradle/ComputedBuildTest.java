@@ -3,16 +3,16 @@ package dev.deftchisel.gradle;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.Workspace;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.DynamicTest;
-import org.junit.jupiter.api.TestFactory;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestFactory;
 import org.junit.jupiter.api.io.TempDir;
 
 /** What scripts compute is never left out without a word, and the word says that Gradle itself can be asked. */

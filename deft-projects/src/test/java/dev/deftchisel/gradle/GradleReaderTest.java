@@ -3,14 +3,14 @@ package dev.deftchisel.gradle;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import dev.deftchisel.workspace.FolderReader;
 import dev.deftchisel.workspace.JavaLevel;
 import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.Module;
-import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.SourceRoot;
 import dev.deftchisel.workspace.Workspace;
-import dev.deftchisel.workspace.Workspaces;
+import dev.deftchisel.workspace.opening.FolderReader;
+import dev.deftchisel.workspace.opening.OpenRequest;
+import dev.deftchisel.workspace.opening.Workspaces;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;

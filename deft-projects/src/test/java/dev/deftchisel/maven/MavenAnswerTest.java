@@ -2,9 +2,9 @@ package dev.deftchisel.maven;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
-import dev.deftchisel.workspace.OpenRequest;
-import dev.deftchisel.workspace.Permission;
 import dev.deftchisel.workspace.Workspace;
+import dev.deftchisel.workspace.opening.OpenRequest;
+import dev.deftchisel.workspace.opening.Permission;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

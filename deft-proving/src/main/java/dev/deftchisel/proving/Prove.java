@@ -1,9 +1,34 @@
 package dev.deftchisel.proving;
 
+import dev.deftchisel.proving.command.product.AnswersCommand;
+import dev.deftchisel.proving.command.product.BenchCommand;
+import dev.deftchisel.proving.command.product.EnduranceCommand;
+import dev.deftchisel.proving.command.product.FixesCommand;
+import dev.deftchisel.proving.command.product.KeysCommand;
+import dev.deftchisel.proving.command.product.MendCommand;
+import dev.deftchisel.proving.command.product.MessagesCommand;
+import dev.deftchisel.proving.command.product.MistakesCommand;
+import dev.deftchisel.proving.command.product.PaceCommand;
+import dev.deftchisel.proving.command.product.SpeedCommand;
+import dev.deftchisel.proving.command.product.SurfacesCommand;
+import dev.deftchisel.proving.command.product.TortureCommand;
+import dev.deftchisel.proving.command.refactoring.AnnotationsCommand;
+import dev.deftchisel.proving.command.refactoring.BehaviourCommand;
+import dev.deftchisel.proving.command.refactoring.DeclareCommand;
+import dev.deftchisel.proving.command.refactoring.ExtractMethodCommand;
+import dev.deftchisel.proving.command.refactoring.ExtractValueCommand;
+import dev.deftchisel.proving.command.refactoring.ExtractVariableCommand;
+import dev.deftchisel.proving.command.refactoring.FaultsCommand;
+import dev.deftchisel.proving.command.refactoring.GenerateCommand;
+import dev.deftchisel.proving.command.refactoring.InlineCommand;
+import dev.deftchisel.proving.command.refactoring.OffersCommand;
+import dev.deftchisel.proving.command.refactoring.RenameCommand;
+import dev.deftchisel.proving.command.refactoring.ShapesCommand;
+import dev.deftchisel.proving.command.refactoring.SuiteCommand;
 import dev.deftchisel.proving.corpus.CorpusException;
 import dev.deftchisel.workspace.WorkspaceException;
-import picocli.CommandLine.Command;
 import picocli.CommandLine;
+import picocli.CommandLine.Command;
 
 /** The command of the proving ground. */
 @Command(name = "prove", mixinStandardHelpOptions = true,

@@ -1,7 +1,7 @@
 package dev.deftchisel.proving;
 
 import dev.deftchisel.proving.corpus.Corpus;
-import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -3,7 +3,7 @@ package dev.deftchisel.desk.panel;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Problems;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.problem.Scope;
+import dev.deftchisel.problem.detection.Scope;
 import java.util.List;
 import java.util.function.BiFunction;
 

@@ -10,7 +10,7 @@ import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.problem.Problem;
-import dev.deftchisel.problem.Scope;
+import dev.deftchisel.problem.detection.Scope;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

@@ -1,7 +1,7 @@
 package dev.deftchisel.desk.panel;
 
 import dev.deftchisel.Uses;
-import dev.deftchisel.analysis.Role;
+import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.desk.picture.Ink;
 import dev.deftchisel.desk.picture.Line;
 import dev.deftchisel.operation.Place;

@@ -2,8 +2,8 @@ package dev.deftchisel.desk.text;
 
 import dev.deftchisel.source.LineMap;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.FileOutline;
 import dev.deftchisel.source.Tokens;
+import dev.deftchisel.source.outline.FileOutline;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;

@@ -6,7 +6,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreeScanner;
 import dev.deftchisel.added.AnnotatedType;
-import dev.deftchisel.source.Insertion;
+import dev.deftchisel.source.outline.Insertion;
 import java.util.ArrayList;
 import java.util.List;
 

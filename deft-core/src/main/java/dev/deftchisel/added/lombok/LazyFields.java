@@ -4,8 +4,8 @@ import com.sun.source.tree.PrimitiveTypeTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import dev.deftchisel.added.AnnotatedType;
-import dev.deftchisel.source.Insertion;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.source.outline.Insertion;
 import java.util.ArrayList;
 import java.util.List;
 

@@ -9,7 +9,7 @@ import com.sun.source.util.TreeScanner;
 import dev.deftchisel.added.Added;
 import dev.deftchisel.added.AddedMembers;
 import dev.deftchisel.added.AnnotatedType;
-import dev.deftchisel.source.Insertion;
+import dev.deftchisel.source.outline.Insertion;
 import dev.deftchisel.workspace.Library;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;

@@ -1,7 +1,7 @@
 package dev.deftchisel.rule.call;
 
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.NamedTypes;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.symbol.NamedTypes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

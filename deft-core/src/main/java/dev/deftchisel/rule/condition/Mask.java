@@ -3,8 +3,8 @@ package dev.deftchisel.rule.condition;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.Constants;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.Constants;
 import java.util.Optional;
 
 /** Numbers of which some bits are known (JLS 15.22.1). */

@@ -1,7 +1,7 @@
 package dev.deftchisel.rule.condition;
 
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.rewrite.Negation;
 import dev.deftchisel.rewrite.NewCode;

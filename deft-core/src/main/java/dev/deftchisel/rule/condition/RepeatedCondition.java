@@ -3,13 +3,13 @@ package dev.deftchisel.rule.condition;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.Effects;
-import dev.deftchisel.problem.RuleDescription;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.Effects;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.RuleContext;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 

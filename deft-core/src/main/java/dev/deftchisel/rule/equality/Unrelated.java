@@ -1,8 +1,8 @@
 package dev.deftchisel.rule.equality;
 
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.NamedTypes;
-import dev.deftchisel.analysis.Supertypes;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.symbol.NamedTypes;
+import dev.deftchisel.analysis.symbol.Supertypes;
 import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.Modifier;

@@ -2,13 +2,13 @@ package dev.deftchisel.rule.idiom;
 
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AttributedFile;
-import dev.deftchisel.analysis.Constants;
-import dev.deftchisel.problem.RuleDescription;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.Constants;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.RuleContext;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;

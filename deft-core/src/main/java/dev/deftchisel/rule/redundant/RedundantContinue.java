@@ -4,12 +4,12 @@ import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.ContinueTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.Jumps;
-import dev.deftchisel.problem.RuleDescription;
+import dev.deftchisel.analysis.code.Jumps;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.RuleContext;
+import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 

@@ -3,7 +3,7 @@ package dev.deftchisel.rule.unused;
 import com.sun.source.tree.AnnotationTree;
 import com.sun.source.tree.ModifiersTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.analysis.code.AttributedFile;
 import java.lang.annotation.ElementType;
 import java.lang.annotation.Target;
 import java.util.Optional;

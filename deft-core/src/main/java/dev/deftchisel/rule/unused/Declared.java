@@ -15,7 +15,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.AttributedFile;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.rewrite.Layout;

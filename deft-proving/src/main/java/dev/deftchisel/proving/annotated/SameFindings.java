@@ -2,12 +2,12 @@ package dev.deftchisel.proving.annotated;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Problems;
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.proving.corpus.Corpus;
-import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.SourceRoot;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

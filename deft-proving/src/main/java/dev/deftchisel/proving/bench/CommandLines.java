@@ -2,8 +2,8 @@ package dev.deftchisel.proving.bench;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.workspace.Module;
-import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;

@@ -3,7 +3,7 @@ package dev.deftchisel.proving.bench;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.corpus.CorpusList;
 import dev.deftchisel.proving.corpus.Depot;
-import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;

@@ -1,11 +1,11 @@
 package dev.deftchisel.proving.bench;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -1,9 +1,9 @@
 package dev.deftchisel.proving.desk;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.desk.Desk;
-import dev.deftchisel.desk.Helper;
 import dev.deftchisel.desk.CommandList;
+import dev.deftchisel.desk.Desk;
+import dev.deftchisel.desk.background.Helper;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.StandardKeys;
 import dev.deftchisel.desk.terminal.Colours;

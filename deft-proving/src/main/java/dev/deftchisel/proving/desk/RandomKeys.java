@@ -1,9 +1,9 @@
 package dev.deftchisel.proving.desk;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.desk.Desk;
-import dev.deftchisel.desk.Helper;
 import dev.deftchisel.desk.CommandList;
+import dev.deftchisel.desk.Desk;
+import dev.deftchisel.desk.background.Helper;
 import dev.deftchisel.desk.key.Binding;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.KeyMap;
@@ -13,8 +13,8 @@ import dev.deftchisel.desk.terminal.Colours;
 import dev.deftchisel.desk.terminal.Painter;
 import dev.deftchisel.desk.text.Caret;
 import dev.deftchisel.journal.Entry;
-import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.SourceFile;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;

@@ -3,7 +3,7 @@ package dev.deftchisel.proving.mend;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
 import dev.deftchisel.Problems;
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.proving.compiled.CompiledCode;
 import dev.deftchisel.proving.compiled.TestSuite;

@@ -1,6 +1,6 @@
 package dev.deftchisel.proving.oracle;
 
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.SymbolEffects;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;

@@ -1,8 +1,8 @@
 package dev.deftchisel.proving.oracle;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.Symbol;
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.symbol.Symbol;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.SymbolEffects;
 import java.util.HashMap;

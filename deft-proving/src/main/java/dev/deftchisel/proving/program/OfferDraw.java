@@ -6,7 +6,7 @@ import dev.deftchisel.Problems;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.problem.Scope;
+import dev.deftchisel.problem.detection.Scope;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;

@@ -1,8 +1,8 @@
 package dev.deftchisel.proving.program;
 
 import dev.deftchisel.maven.Artifacts;
-import dev.deftchisel.workspace.OpenRequest;
-import dev.deftchisel.workspace.Permission;
+import dev.deftchisel.workspace.opening.OpenRequest;
+import dev.deftchisel.workspace.opening.Permission;
 import java.io.IOException;
 import java.net.URI;
 import java.net.URISyntaxException;

@@ -1,9 +1,9 @@
 package dev.deftchisel.proving.shape;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.problem.Tag;
-import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;

@@ -1,6 +1,6 @@
 package dev.deftchisel.proving.shape;
 
-import dev.deftchisel.workspace.Permission;
+import dev.deftchisel.workspace.opening.Permission;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.Charset;

@@ -2,7 +2,7 @@ package dev.deftchisel.proving.surface;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Question;

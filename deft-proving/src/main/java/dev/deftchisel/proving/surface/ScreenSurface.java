@@ -1,10 +1,10 @@
 package dev.deftchisel.proving.surface;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.analysis.Monitor;
-import dev.deftchisel.desk.AtOnce;
-import dev.deftchisel.desk.Desk;
+import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.desk.CommandList;
+import dev.deftchisel.desk.Desk;
+import dev.deftchisel.desk.background.AtOnce;
 import dev.deftchisel.desk.key.Action;
 import dev.deftchisel.desk.key.Binding;
 import dev.deftchisel.desk.key.Key;

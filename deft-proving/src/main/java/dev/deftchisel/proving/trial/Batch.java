@@ -4,6 +4,7 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.proving.compiled.CompiledCode;
 import dev.deftchisel.proving.oracle.Rename;
+import dev.deftchisel.proving.subject.Subject;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;

@@ -4,6 +4,7 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
+import dev.deftchisel.proving.subject.Subject;
 import dev.deftchisel.source.Range;
 import java.util.Optional;
 

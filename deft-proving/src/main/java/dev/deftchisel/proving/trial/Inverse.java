@@ -1,6 +1,7 @@
 package dev.deftchisel.proving.trial;
 
 import dev.deftchisel.change.Change;
+import dev.deftchisel.proving.subject.Subject;
 import java.util.Optional;
 
 /** Takes a change back by another operation: together the two must leave the class files as they were. */

@@ -1,13 +1,14 @@
 package dev.deftchisel.proving.trial;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.analysis.Libraries;
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
+import dev.deftchisel.analysis.scope.Libraries;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.proving.compiled.CompiledCode;
 import dev.deftchisel.proving.corpus.Corpus;
-import dev.deftchisel.workspace.OpenRequest;
+import dev.deftchisel.proving.subject.Subject;
 import dev.deftchisel.workspace.WorkspaceException;
+import dev.deftchisel.workspace.opening.OpenRequest;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;

@@ -7,6 +7,7 @@ import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.proving.corpus.Corpus;
+import dev.deftchisel.proving.subject.Subject;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.io.File;

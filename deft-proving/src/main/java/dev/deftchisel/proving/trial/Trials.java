@@ -2,11 +2,13 @@ package dev.deftchisel.proving.trial;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Libraries;
-import dev.deftchisel.analysis.Monitor;
+import dev.deftchisel.analysis.compiler.Monitor;
+import dev.deftchisel.analysis.scope.Libraries;
+import dev.deftchisel.proving.compiled.CompiledCode;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.corpus.CorpusException;
-import dev.deftchisel.proving.compiled.CompiledCode;
+import dev.deftchisel.proving.subject.Subject;
+import dev.deftchisel.proving.subject.Subjects;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;

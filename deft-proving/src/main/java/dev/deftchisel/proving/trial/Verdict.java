@@ -1,5 +1,6 @@
 package dev.deftchisel.proving.trial;
 
+import dev.deftchisel.proving.subject.Subject;
 import java.util.Optional;
 
 /**

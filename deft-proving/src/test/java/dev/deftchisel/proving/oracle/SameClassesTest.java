@@ -3,12 +3,12 @@ package dev.deftchisel.proving.oracle;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import dev.deftchisel.analysis.SymbolKey;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.proving.compiled.CompiledCode;
-import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.Snapshot;
-import dev.deftchisel.workspace.Workspaces;
+import dev.deftchisel.workspace.opening.OpenRequest;
+import dev.deftchisel.workspace.opening.Workspaces;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

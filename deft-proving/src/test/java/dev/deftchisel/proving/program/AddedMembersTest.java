@@ -5,10 +5,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.added.AdditionsReader;
 import dev.deftchisel.proving.compiled.CompiledCode;
-import dev.deftchisel.workspace.OpenRequest;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
-import dev.deftchisel.workspace.Workspaces;
+import dev.deftchisel.workspace.opening.OpenRequest;
+import dev.deftchisel.workspace.opening.Workspaces;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;

@@ -4,9 +4,9 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import dev.deftchisel.proving.compiled.CompiledCode;
-import dev.deftchisel.analysis.Monitor;
 import dev.deftchisel.Chisel;
+import dev.deftchisel.analysis.compiler.Monitor;
+import dev.deftchisel.proving.compiled.CompiledCode;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -4,10 +4,10 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.analysis.symbol.SymbolKind;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.proving.trial.Subject;
+import dev.deftchisel.proving.subject.Subject;
 import dev.deftchisel.proving.trial.Verdict;
 import dev.deftchisel.source.Range;
 import java.io.ByteArrayOutputStream;

@@ -4,10 +4,12 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import dev.deftchisel.analysis.SymbolKind;
+import dev.deftchisel.analysis.symbol.SymbolKind;
 import dev.deftchisel.proving.Harbour;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.corpus.CorpusException;
+import dev.deftchisel.proving.subject.Draw;
+import dev.deftchisel.proving.subject.RenameSubjects;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

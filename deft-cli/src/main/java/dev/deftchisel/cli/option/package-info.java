@@ -1,0 +1,4 @@
+/**
+ * Options that several commands share, and what each command does with them first.
+ */
+package dev.deftchisel.cli.option;

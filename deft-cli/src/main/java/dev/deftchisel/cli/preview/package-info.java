@@ -1,0 +1,4 @@
+/**
+ * The preview of a change on a terminal, and the questions before it.
+ */
+package dev.deftchisel.cli.preview;

@@ -1,0 +1,4 @@
+/**
+ * The commands about problems: list, fix, go to the next, explain the rules.
+ */
+package dev.deftchisel.cli.problem;

@@ -1,0 +1,248 @@
+package dev.deftchisel.declare.inference;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.Functions;
+import dev.deftchisel.analysis.symbol.NamedTypes;
+import dev.deftchisel.rewrite.CallArguments;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.element.TypeParameterElement;
+import javax.lang.model.type.ArrayType;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.ExecutableType;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+import javax.lang.model.type.TypeVariable;
+
+/** The methods and constructors that a call may mean while one of its arguments has no type, which lets the compiler take any. */
+final class Overloads {
+
+    private final AttributedFile code;
+    private final TreePath call;
+    private final List<? extends ExpressionTree> arguments;
+    /** The type of each argument that has one. */
+    private final List<Optional<TypeMirror>> known;
+
+    /** @param call a call, or the making of an object */
+    Overloads(AttributedFile code, TreePath call) {
+        this.code = code;
+        this.call = call;
+        this.arguments = new CallArguments(code, call).all();
+        this.known = arguments.stream().map(argument -> Wanted.known(code.type(new TreePath(call, argument)))).toList();
+    }
+
+    /**
+     * What may be taken for an argument, the most likely first. Where several methods can be meant, the other arguments tell: the
+     * one that takes just these, or takes the value for the same as one of them. Then comes what is plain: no function where none
+     * is written, a primitive before its box, a text before all else. Before all comes a type after which the value is named.
+     */
+    List<TypeMirror> taken(Tree value) {
+        int index = arguments.indexOf(value);
+        List<ExecutableElement> meant = candidates().stream()
+                .filter(method -> others(index).allMatch(other -> takes(method, other, argument(other))))
+                .toList();
+        List<ExecutableElement> plainValues = meant.stream()
+                .filter(method -> Functions.of(code, parameter(method, index)).isEmpty()).toList();
+        List<ExecutableElement> values = plainValues.isEmpty() ? meant : plainValues;
+        List<ExecutableElement> exact = values.stream()
+                .filter(method -> others(index).findAny().isPresent() && others(index)
+                        .allMatch(other -> isExactly(method, other, argument(other))))
+                .toList();
+        String name = value.toString().toLowerCase(Locale.ROOT);
+        List<TypeMirror> all = new ArrayList<>(types(meant, index).stream().filter(type -> isNamedAfter(name, type)).toList());
+        (meant.size() == 1 ? meant : values.size() == 1 ? values : exact.size() == 1 ? exact : List.<ExecutableElement>of())
+                .forEach(method -> all.addAll(types(List.of(method), index)));
+        sameAsOther(index, values).ifPresent(all::add);
+        List<TypeMirror> plain = new ArrayList<>(types(values, index));
+        plain.sort(Comparator.comparing((TypeMirror type) -> !type.getKind().isPrimitive())
+                .thenComparing(type -> !NamedTypes.is(type, "java.lang.String")));
+        all.addAll(plain);
+        return all;
+    }
+
+    private boolean isNamedAfter(String name, TypeMirror type) {
+        return type instanceof DeclaredType declared
+                && name.endsWith(declared.asElement().getSimpleName().toString().toLowerCase(Locale.ROOT));
+    }
+
+    /** What all that can be meant hand back; empty when they differ. */
+    Optional<TypeMirror> result() {
+        List<TypeMirror> results = candidates().stream().<TypeMirror>map(ExecutableElement::getReturnType).toList();
+        return results.stream().findFirst().filter(first -> results.stream().allMatch(other -> code.types().isSameType(first, other)));
+    }
+
+    /** Whether a method can be meant to which any object may be handed. */
+    boolean takesAnything(Tree value) {
+        int index = arguments.indexOf(value);
+        return candidates().stream().map(method -> parameter(method, index))
+                .anyMatch(type -> type.getKind() == TypeKind.TYPEVAR || NamedTypes.is(type, "java.lang.Object"));
+    }
+
+    /** What the other arguments, and the place of the call, tell about type parameters. */
+    private Inference inferred(ExecutableElement method, int index) {
+        Inference inference = new Inference(code);
+        result(method).ifPresent(result -> new Wanted(code).of(call).ifPresent(wanted -> inference.expect(result, wanted)));
+        others(index).filter(other -> !Diamond.isMade(new TreePath(call, arguments.get(other))))
+                .forEach(other -> inference.tell(parameter(method, other), argument(other)));
+        return inference;
+    }
+
+    /** What a generic method hands back, or an object that is made with a diamond. */
+    private Optional<TypeMirror> result(ExecutableElement method) {
+        return method.getKind() == ElementKind.CONSTRUCTOR
+                ? Optional.of(method.getEnclosingElement().asType()).filter(type -> Diamond.isMade(call))
+                : Optional.of(method.getReturnType()).filter(type -> !method.getTypeParameters().isEmpty());
+    }
+
+    private List<TypeMirror> types(List<ExecutableElement> methods, int index) {
+        return methods.stream().flatMap(method -> formals(method, index).map(inferred(method, index)::fill))
+                .flatMap(type -> Wanted.known(Optional.of(type)).stream())
+                .filter(type -> !(type instanceof TypeVariable variable) || isInScope(variable))
+                .filter(type -> !NamedTypes.is(type, "java.lang.Object"))
+                .map(this::withoutVariables)
+                .toList();
+    }
+
+    /** What a method takes at an index; of any number of arguments the last one can be all of these, too (JLS 15.12.2.4). */
+    private Stream<TypeMirror> formals(ExecutableElement method, int index) {
+        int last = method.getParameters().size() - 1;
+        return method.isVarArgs() && index == last && arguments.size() == last + 1
+                && !NamedTypes.is(parameter(method, index), "java.lang.Object")
+                ? Stream.of(parameter(method, index), formal(method, last)) : Stream.of(parameter(method, index));
+    }
+
+    /** The type of a parameter with the type arguments of the object that is called. */
+    private TypeMirror parameter(ExecutableElement method, int argument) {
+        int last = method.getParameters().size() - 1;
+        int index = Math.min(argument, last);
+        TypeMirror type = formal(method, index);
+        boolean isPacked = method.isVarArgs() && argument >= last && type instanceof ArrayType;
+        return isPacked ? ((ArrayType) type).getComponentType() : type;
+    }
+
+    private TypeMirror formal(ExecutableElement method, int index) {
+        return receiver().filter(type -> !method.getModifiers().contains(Modifier.STATIC) && !type.getTypeArguments().isEmpty()
+                        && !Diamond.isMade(call))
+                .map(type -> (TypeMirror) ((ExecutableType) code.types().asMemberOf(type, method)).getParameterTypes().get(index))
+                .orElseGet(() -> method.getParameters().get(index).asType());
+    }
+
+    private Optional<DeclaredType> receiver() {
+        Optional<TypeMirror> type = Optional.empty();
+        if (call.getLeaf() instanceof NewClassTree made) {
+            type = code.type(new TreePath(call, made.getIdentifier()));
+        } else if (((MethodInvocationTree) call.getLeaf()).getMethodSelect() instanceof MemberSelectTree select) {
+            type = code.type(new TreePath(new TreePath(call, select), select.getExpression()));
+        }
+        return type.filter(one -> one instanceof DeclaredType).map(one -> (DeclaredType) one);
+    }
+
+    /** The arguments besides one that have a type. */
+    private Stream<Integer> others(int index) {
+        return IntStream.range(0, arguments.size()).boxed()
+                .filter(other -> other != index && known.get(other).isPresent());
+    }
+
+    private TypeMirror argument(int index) {
+        return known.get(index).orElseThrow();
+    }
+
+    private boolean takes(ExecutableElement method, int index, TypeMirror argument) {
+        return code.types().isAssignable(code.types().erasure(argument),
+                code.types().erasure(parameter(method, index)));
+    }
+
+    private boolean isExactly(ExecutableElement method, int index, TypeMirror argument) {
+        return code.types().isSameType(code.types().erasure(argument), code.types().erasure(parameter(method, index)));
+    }
+
+    /** Where any object is taken besides another, as by an assertion, the value is what the other one is. */
+    private Optional<TypeMirror> sameAsOther(int index, List<ExecutableElement> meant) {
+        return others(index)
+                .filter(other -> meant.stream().anyMatch(method -> code.types().isSameType(
+                        parameter(method, index), parameter(method, other))))
+                .map(this::argument)
+                .findFirst();
+    }
+
+    /** Type variables of the method that is called mean nothing elsewhere; those that are declared around the call do. */
+    private TypeMirror withoutVariables(TypeMirror type) {
+        return Types.opened(code, type, one -> Types.namesVariable(one, variable -> !isInScope(variable)));
+    }
+
+    private boolean isInScope(TypeVariable variable) {
+        return variable.asElement() instanceof TypeParameterElement declared
+                && Stream.iterate(call, Objects::nonNull, TreePath::getParentPath)
+                        .filter(at -> at.getLeaf() instanceof ClassTree || at.getLeaf() instanceof MethodTree)
+                        .anyMatch(at -> code.element(at).filter(declared.getGenericElement()::equals).isPresent());
+    }
+
+    /** What is called so, and takes as many arguments; a call with an argument of no type is bound to none. */
+    private List<ExecutableElement> candidates() {
+        String name = name();
+        return owners(name).stream()
+                .flatMap(owner -> code.elements().getAllMembers(owner).stream())
+                .filter(member -> member.getKind() == ElementKind.METHOD || member.getKind() == ElementKind.CONSTRUCTOR)
+                .filter(member -> member.getSimpleName().contentEquals(name))
+                .map(member -> (ExecutableElement) member)
+                .filter(method -> method.isVarArgs() ? method.getParameters().size() - 1 <= arguments.size()
+                        : method.getParameters().size() == arguments.size())
+                .toList();
+    }
+
+    private String name() {
+        if (call.getLeaf() instanceof NewClassTree || AttributedFile.callsConstructor((MethodInvocationTree) call.getLeaf())) {
+            return "<init>";
+        }
+        ExpressionTree method = ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
+        return method instanceof MemberSelectTree select ? select.getIdentifier().toString() : code.text(method);
+    }
+
+    /** The types that may have it: of the object, or around the call, or statically imported (JLS 15.12.1). */
+    private List<TypeElement> owners(String name) {
+        if (name.equals("<init>")) {
+            return UnresolvedName.constructed(code, call).stream().toList();
+        }
+        ExpressionTree method = ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
+        if (method instanceof MemberSelectTree select) {
+            return type(code.type(new TreePath(new TreePath(call, method), select.getExpression())).map(code.types()::asElement))
+                    .stream().toList();
+        }
+        List<TypeElement> owners = new ArrayList<>();
+        for (TreePath at = call; at != null; at = at.getParentPath()) {
+            if (at.getLeaf() instanceof ClassTree) {
+                type(code.element(at)).ifPresent(owners::add);
+            }
+        }
+        code.file().outline().imports().stream()
+                .filter(line -> line.isStatic() && (line.isOnDemand() || line.simpleName().equals(name)))
+                .map(line -> line.isOnDemand() ? line.name() : line.name().substring(0, line.name().lastIndexOf('.')))
+                .flatMap(owner -> Optional.ofNullable(code.elements().getTypeElement(owner)).stream())
+                .distinct()
+                .forEach(owners::add);
+        return owners;
+    }
+
+    private static Optional<TypeElement> type(Optional<? extends Element> element) {
+        return element.filter(TypeElement.class::isInstance).map(TypeElement.class::cast);
+    }
+}

@@ -1,0 +1,163 @@
+package dev.deftchisel.extract.value;
+
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.compiler.Focus;
+import dev.deftchisel.analysis.symbol.SymbolKind;
+import dev.deftchisel.extract.Pick;
+import dev.deftchisel.extract.Selected;
+import dev.deftchisel.member.parameter.AddedParameter;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.NameProposals;
+import dev.deftchisel.operation.NewName;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.operation.ResolvedPlace;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+
+/** Makes a value that a method works out a parameter of it, which every caller hands over. */
+public final class ExtractParameterOperation implements Operation {
+
+    /** The key of the name. */
+    public static final String NAME = "name";
+    /** The key of the choice which places become the parameter: {@code here} or {@code all} of the method. */
+    public static final String PLACES = "places";
+    /** The key of the choice whether calls {@code change}, or {@code stay} as they are with a method that hands the value on. */
+    public static final String CALLS = "calls";
+
+    private static final Question PLACES_QUESTION = new Question.Choice(
+            PLACES,
+            "where the parameter is used",
+            List.of(new Question.Option("here", "only in this place"),
+                    new Question.Option("all", "wherever in the method the value is provably the same")),
+            "here");
+    private static final Question CALLS_QUESTION = new Question.Choice(
+            CALLS,
+            "what becomes of the calls",
+            List.of(new Question.Option("change", "each hands the value over"),
+                    new Question.Option("stay", "they stay, and the method they call hands it on to a new one")),
+            "change");
+
+    @Override
+    public String id() {
+        return "extract-parameter";
+    }
+
+    @Override
+    public String summary() {
+        return "Have the callers hand over a value that a method works out";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return List.of(new Question.Proposed(NAME, "the name of the parameter", List.of()), Pick.anywhere(), PLACES_QUESTION,
+                CALLS_QUESTION);
+    }
+
+    @Override
+    public Optional<Offer> offer(ResolvedPlace spot) {
+        return spot.analysis().code(spot.file().path()).flatMap(code -> {
+            List<Selected> candidates = Selected.computed(code, spot.place().selection());
+            return candidates.stream().findFirst()
+                    .filter(first -> !first.isPartOfChain(code))
+                    .filter(first -> method(code, first).filter(method ->
+                            new AtEntry(spot.analysis(), code, first, method).objection().isEmpty()).isPresent())
+                    .map(first -> offer(code, candidates));
+        });
+    }
+
+    private Offer offer(AttributedFile code, List<Selected> candidates) {
+        Selected first = candidates.get(0);
+        List<Question> questions = new ArrayList<>();
+        Pick.among(candidates.stream().map(one -> code.shown(one.range(), 50)).toList()).ifPresent(questions::add);
+        questions.add(new Question.Proposed(NAME, "the name of the parameter", new NameProposals(code).of(first.path())));
+        questions.add(PLACES_QUESTION);
+        questions.add(CALLS_QUESTION);
+        return new Offer(id(), "extract '" + code.shown(first.range(), 50) + "' to a parameter", Offer.Kind.REFACTORING,
+                first.range(), questions);
+    }
+
+    /** The method or constructor in whose body a value stands, with its parameters written. */
+    private static Optional<TreePath> method(AttributedFile code, Selected selected) {
+        for (TreePath at = selected.path(); at != null; at = at.getParentPath()) {
+            if (at.getLeaf() instanceof MethodTree tree) {
+                boolean isInBody = tree.getBody() != null && code.range(tree.getBody()).encloses(selected.range());
+                return isInBody && !isOfComponents(code, at) ? Optional.of(at) : Optional.empty();
+            } else if (at.getLeaf() instanceof ClassTree) {
+                return Optional.empty();
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Whether it is the constructor of a record whose parameters are the components (JLS 8.10.4). */
+    private static boolean isOfComponents(AttributedFile code, TreePath method) {
+        return code.element(method).filter(element -> element.getKind() == ElementKind.CONSTRUCTOR
+                && element.getEnclosingElement().getKind() == ElementKind.RECORD).isPresent();
+    }
+
+    @Override
+    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
+        Path file = spot.file().path();
+        Analysis around = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
+        AttributedFile near = around.code(file).orElseThrow();
+        List<Selected> candidates = Selected.computed(near, spot.place().selection());
+        Optional<Selected> picked = Pick.of(answers, candidates);
+        if (picked.isEmpty()) {
+            return Plan.refused(spot, candidates.isEmpty() ? "there is no expression here whose value could be handed over;"
+                    + " select one, or put the caret in it" : Pick.refusal(answers, candidates));
+        }
+        Optional<TreePath> method = method(near, picked.get());
+        if (method.isEmpty()) {
+            return Plan.refused(spot, "this is not in the body of a method that could get another parameter");
+        }
+        String name = answers.single(NAME).orElseGet(() -> new NameProposals(near).of(picked.get().path()).get(0));
+        Optional<String> objection = new NewName(name, SymbolKind.PARAMETER, spot.file().module().level()).objection();
+        if (objection.isPresent()) {
+            return Plan.refused(objection.get());
+        }
+        Element element = near.element(method.get()).orElseThrow();
+        Analysis before = analyst.analyse(AddedParameter.focus(analyst, element, List.of(file), Set.of(),
+                Map.of(file, List.of(spot.place().selection()))));
+        AttributedFile code = before.code(file).orElseThrow();
+        Selected selected = Selected.computed(code, spot.place().selection()).get(candidates.indexOf(picked.get()));
+        return plan(before, code, selected, name, answers);
+    }
+
+    private Plan plan(Analysis before, AttributedFile code, Selected selected, String name, Answers answers) {
+        TreePath method = method(code, selected).orElseThrow();
+        if (selected.isPartOfChain(code)) {
+            return Plan.refused(Reason.at(code.file().path(), selected.range(),
+                    "this is only a part of a longer expression; select one or all of its operands"));
+        }
+        AtEntry entry = new AtEntry(before, code, selected, method);
+        Optional<Reason> objection = entry.objection();
+        if (objection.isPresent()) {
+            return Plan.refused(objection.get());
+        }
+        SameValue same = new SameValue(before, code, selected);
+        boolean wantsAll = answers.single(PLACES).filter("all"::equals).isPresent();
+        Optional<String> doubt = wantsAll ? same.doubt() : Optional.empty();
+        List<TreePath> places = wantsAll && doubt.isEmpty() ? same.within(method) : List.of(selected.path());
+        List<String> notes = doubt.map(why -> "only this place is changed: " + why).stream().toList();
+        ParameterEdits edits = new ParameterEdits(before, code, selected, entry, method, name);
+        Optional<Reason> inTheWay = answers.single(CALLS).filter("stay"::equals).isPresent()
+                ? edits.handOn(places) : edits.handOver(places);
+        return inTheWay.map(Plan::refused).orElseGet(() -> new Plan.Ready(edits.change("extract '"
+                + code.shown(selected.range(), 50) + "' to the parameter " + name, notes), before));
+    }
+}

@@ -1,0 +1,5 @@
+/**
+ * Comparisons of code before and after a change, each of one aspect: names, overriding, constants, visibility, added
+ * members.
+ */
+package dev.deftchisel.guard.comparison;

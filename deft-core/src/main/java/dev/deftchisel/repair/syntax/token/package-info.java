@@ -1,0 +1,4 @@
+/**
+ * Candidates for single tokens: words, numbers, quotes, operators, comments.
+ */
+package dev.deftchisel.repair.syntax.token;

@@ -1,0 +1,4 @@
+/**
+ * Rules about lambdas, method references and streams.
+ */
+package dev.deftchisel.rule.lambda;

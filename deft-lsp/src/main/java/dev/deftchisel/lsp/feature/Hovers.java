@@ -1,0 +1,45 @@
+package dev.deftchisel.lsp.feature;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.Navigator;
+import dev.deftchisel.analysis.symbol.Symbol;
+import dev.deftchisel.lsp.session.Session;
+import dev.deftchisel.navigation.Described;
+import dev.deftchisel.navigation.Hints;
+import dev.deftchisel.operation.Place;
+import java.util.Optional;
+import org.eclipse.lsp4j.Hover;
+import org.eclipse.lsp4j.MarkupContent;
+import org.eclipse.lsp4j.MarkupKind;
+import org.eclipse.lsp4j.Position;
+import org.eclipse.lsp4j.Range;
+
+/** What is known of a name: how it is declared, its type and constant value, its documentation. */
+public final class Hovers {
+
+    private Hovers() {
+    }
+
+    public static Optional<Hover> at(Session.Asked asked, Position position) {
+        Place place = asked.place(position);
+        Chisel chisel = asked.chisel();
+        return chisel.symbol(place).map(symbol -> {
+            // what is of this place first: a declaration in another file is another analysis
+            Range name = chisel.spot(place).bindings().stream().findFirst()
+                    .map(binding -> asked.positions().of(binding.range())).orElse(null);
+            Optional<Navigator.Typed> typed = chisel.navigator().typed(place);
+            Optional<Described> described = chisel.navigator().described(place);
+            String heading = described.map(Described::heading).orElseGet(() -> typed.filter(known -> !known.type().equals("void"))
+                    .map(known -> known.type() + " ").orElse("") + symbol.signature());
+            String value = typed.flatMap(Navigator.Typed::value).map(known -> " = " + Hints.constant(known)).orElse("");
+            String text = "```java\n" + heading + value + "\n```\n"
+                    + where(symbol) + chisel.origin(symbol).map(origin -> ", " + origin).orElse("") + described.map(Described::documentation).filter(comment -> !comment.isEmpty())
+                    .map(comment -> "\n\n" + JavadocText.markdown(comment)).orElse("");
+            return new Hover(new MarkupContent(MarkupKind.MARKDOWN, text), name);
+        });
+    }
+
+    private static String where(Symbol symbol) {
+        return symbol.kind().isLocal() ? symbol.kind().words() : symbol.describe();
+    }
+}

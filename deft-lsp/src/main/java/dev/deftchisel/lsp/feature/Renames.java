@@ -1,0 +1,80 @@
+package dev.deftchisel.lsp.feature;
+
+import dev.deftchisel.Outcome;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.lsp.session.Session;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.ResolvedPlace;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.outline.MemberOutline;
+import java.nio.file.Path;
+import java.util.Objects;
+import java.util.Optional;
+import org.eclipse.lsp4j.Position;
+import org.eclipse.lsp4j.PrepareRenameResult;
+import org.eclipse.lsp4j.WorkspaceEdit;
+
+/** Renames: whether there is a name, and what another one would change. */
+public final class Renames {
+
+    private static final String RENAME = "rename";
+
+    private final Session session;
+    private final Edits edits;
+
+    public Renames(Session session) {
+        this.session = session;
+        this.edits = new Edits(session);
+    }
+
+    /** Where the name stands and how it reads; empty where nothing can be renamed. */
+    public Optional<PrepareRenameResult> prepare(Session.Asked asked, Position position) {
+        Place place = asked.place(position);
+        Optional<Offer> offer = asked.chisel().offers(place).stream().filter(one -> one.operation().equals(RENAME)).findFirst();
+        ResolvedPlace spot = asked.chisel().spot(place);
+        return offer.flatMap(known -> spot.bindings().stream().findFirst().map(Binding::range)
+                .map(range -> new PrepareRenameResult(asked.positions().of(range), current(known, asked, range))));
+    }
+
+    private static String current(Offer offer, Session.Asked asked, Range range) {
+        return offer.questions().stream().filter(question -> question instanceof Question.Name)
+                .map(question -> ((Question.Name) question).current()).filter(name -> !name.isEmpty()).findFirst()
+                .orElseGet(() -> asked.file().content().substring(range.start(), range.end()));
+    }
+
+    /**
+     * What else changes when the file of a type is given another name: the type gets that name. Empty for files that only move
+     * to another folder, or have no type of their name.
+     */
+    public Optional<WorkspaceEdit> fileRenamed(Session.Asked asked, Path target) {
+        String name = typeName(target);
+        Optional<MemberOutline> type = asked.file().outline().members().stream()
+                .filter(member -> member.name().equals(typeName(asked.file().path())))
+                .filter(member -> asked.file().header().types().contains(member.name()))
+                .findFirst();
+        if (type.isEmpty() || name.equals(type.get().name()) || !Objects.equals(target.getParent(), asked.file().path().getParent())) {
+            return Optional.empty();
+        }
+        Place declared = new Place(asked.file().path(), type.get().nameRange());
+        return Optional.of(edits.withoutMoves(asked.chisel().preview(declared, RENAME, Answers.of("name", name)), asked.chisel()));
+    }
+
+    private static String typeName(Path file) {
+        return file.getFileName().toString().replaceFirst("\\.java$", "");
+    }
+
+    /**
+     * What a rename changes. Mentions of the name in text are part of it only for a client that has them confirmed.
+     *
+     * @throws org.eclipse.lsp4j.jsonrpc.ResponseErrorException when it is refused
+     */
+    public WorkspaceEdit rename(Session.Asked asked, Position position, String newName) {
+        Answers answers = Answers.of("name", newName);
+        Outcome outcome = asked.chisel().preview(asked.place(position), RENAME,
+                session.client().annotations() && session.client().documentChanges() ? answers.and("mentions", "all") : answers);
+        return edits.of(outcome, asked.chisel());
+    }
+}

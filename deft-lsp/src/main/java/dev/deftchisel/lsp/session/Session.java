@@ -1,0 +1,164 @@
+package dev.deftchisel.lsp.session;
+
+import dev.deftchisel.Chisel;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.problem.Problem;
+import dev.deftchisel.problem.detection.Scope;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.Snapshot;
+import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import org.eclipse.lsp4j.MessageParams;
+import org.eclipse.lsp4j.MessageType;
+import org.eclipse.lsp4j.Position;
+import org.eclipse.lsp4j.services.LanguageClient;
+
+/** What one client and this server have agreed on, and what the client has open. */
+public final class Session implements AutoCloseable {
+
+    private final Documents documents = new Documents();
+    private final Worker worker = new Worker();
+    private final Folders folders = new Folders(worker.monitor(), new Progress(this), this::tell);
+    private final Optional<Path> pages;
+    /** Of the worker's thread. */
+    private Optional<Looked> looked = Optional.empty();
+    private volatile Negotiated client = Negotiated.NOTHING;
+    private volatile Settings settings = Settings.STANDARD;
+    private volatile Optional<LanguageClient> editor = Optional.empty();
+
+    /** What was found at the latest look at a file; actions ask for it right behind the diagnostics. */
+    private record Looked(Snapshot snapshot, Path file, List<Problem> problems) {
+    }
+
+    /** @param pages the folder with the pages of rules and errors, if there is one */
+    public Session(Optional<Path> pages) {
+        this.pages = pages;
+    }
+
+    /** From now on messages go there. */
+    public void connect(LanguageClient other) {
+        editor = Optional.of(other);
+    }
+
+    /** To whom messages go. */
+    public LanguageClient editor() {
+        return editor.orElseThrow(() -> new IllegalStateException("there is no client yet"));
+    }
+
+    /** Shows a message, or only logs it; before there is a client nobody hears it. */
+    private void tell(MessageParams message) {
+        editor.ifPresent(client -> {
+            if (message.getType() == MessageType.Log) {
+                client.logMessage(message);
+            } else {
+                client.showMessage(message);
+            }
+        });
+    }
+
+    public void agree(Negotiated negotiated) {
+        this.client = negotiated;
+    }
+
+    public Negotiated client() {
+        return client;
+    }
+
+    /** From now on these count; what is open opens anew where other things may be done. */
+    public void set(Settings other) {
+        this.settings = other;
+        worker.ask(() -> {
+            folders.allow(other.permissions());
+            return other;
+        });
+    }
+
+    public Settings settings() {
+        return settings;
+    }
+
+    public Documents documents() {
+        return documents;
+    }
+
+    public Worker worker() {
+        return worker;
+    }
+
+    public Folders folders() {
+        return folders;
+    }
+
+    public Optional<Path> pages() {
+        return pages;
+    }
+
+    /**
+     * A file that something is asked about, and the workspace it is in, as the editor sees both.
+     *
+     * @param version of the document; 0 when it is not open
+     */
+    public record Asked(Session session, Chisel chisel, SourceFile file, int version) {
+
+        public Positions positions() {
+            return session.positions(file);
+        }
+
+        /** The caret at a position of the file. */
+        public Place place(Position position) {
+            int caret = positions().offset(position);
+            return new Place(file.path(), new Range(caret, caret));
+        }
+
+        /** What is wrong with the file; looked for once, as long as nothing changes anywhere. */
+        public List<Problem> problems() {
+            Optional<Looked> latest = session.looked.filter(known ->
+                    known.snapshot() == chisel.snapshot() && known.file().equals(file.path()));
+            Looked looked = latest.orElseGet(() -> new Looked(chisel.snapshot(), file.path(),
+                    chisel.problems().in(Scope.of(List.of(file.path())))));
+            session.looked = Optional.of(looked);
+            return looked.problems();
+        }
+
+        /** Another file of the workspace. */
+        public Optional<Positions> positions(Path other) {
+            return chisel.snapshot().file(other).map(session::positions);
+        }
+    }
+
+    public Positions positions(SourceFile file) {
+        return new Positions(file.content(), file.lines(), client.units());
+    }
+
+    /**
+     * Asks something about a file, on the worker's thread.
+     *
+     * @param otherwise the answer for what is no Java file of a workspace
+     */
+    public <T> CompletableFuture<T> ask(String uri, Supplier<T> otherwise, Function<Asked, T> question) {
+        return worker.ask(() -> asked(uri).map(question).orElseGet(otherwise));
+    }
+
+    /** The same, for those who are on that thread. */
+    public Optional<Asked> asked(String uri) {
+        Optional<Path> path = Documents.path(uri);
+        Optional<Chisel> chisel = path.flatMap(folders::of);
+        if (chisel.isEmpty()) {
+            return Optional.empty();
+        }
+        chisel.get().edited(documents.texts());
+        return chisel.get().snapshot().file(path.get()).map(file -> new Asked(this, chisel.get(), file,
+                documents.of(path.get()).map(Document::version).orElse(0)));
+    }
+
+    @Override
+    public void close() {
+        worker.close();
+        folders.close();
+    }
+}

@@ -1,0 +1,129 @@
+package dev.deftchisel.lsp.session;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotSame;
+import static org.junit.jupiter.api.Assertions.assertSame;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.google.gson.JsonObject;
+import dev.deftchisel.Chisel;
+import dev.deftchisel.analysis.compiler.Monitor;
+import dev.deftchisel.problem.Severity;
+import dev.deftchisel.workspace.opening.Permission;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class FoldersTest {
+
+    @TempDir
+    private Path folder;
+    private final Session session = new Session(Optional.empty());
+    private Path berth;
+    private Path tide;
+
+    @BeforeEach
+    void write() throws Exception {
+        folder = folder.toRealPath();
+        berth = file("harbour", "src/main/java/harbour/Berth.java", "package harbour;\n\nclass Berth { }\n");
+        tide = file("harbour", "src/main/java/harbour/tides/Tide.java", "package harbour.tides;\n\nclass Tide { }\n");
+    }
+
+    private Path file(String project, String path, String text) throws Exception {
+        Files.createDirectories(folder.resolve(project));
+        Files.writeString(folder.resolve(project).resolve("settings.gradle"), "");
+        Path file = folder.resolve(project).resolve(path);
+        Files.createDirectories(file.getParent());
+        return Files.writeString(file, text);
+    }
+
+    @AfterEach
+    void close() {
+        session.close();
+    }
+
+    private Chisel of(Path file) {
+        return session.folders().of(file).orElseThrow();
+    }
+
+    @Test
+    void filesOfOneProjectShareItAlsoOutsideOfAllFolders() {
+        assertSame(of(berth), of(tide));
+        assertEquals(folder.resolve("harbour"), of(tide).workspace().root());
+    }
+
+    @Test
+    void eachFolderIsAWorkspaceUntilItIsRemoved() throws Exception {
+        Path pier = file("piers", "src/main/java/Pier.java", "class Pier { }\n");
+        session.folders().add(folder.resolve("harbour"));
+        session.folders().add(folder.resolve("piers"));
+        assertNotSame(of(berth), of(pier));
+        assertEquals(2, session.folders().all().size());
+        session.folders().remove(folder.resolve("piers"));
+        assertEquals(1, session.folders().all().size());
+    }
+
+    @Test
+    void aFolderOpensAnewWhenItsBuildChanges() throws Exception {
+        Chisel before = of(berth);
+        session.folders().refresh(List.of(tide));
+        assertSame(before, of(berth));
+        session.folders().refresh(List.of(folder.resolve("harbour/settings.gradle")));
+        assertNotSame(before, of(berth));
+    }
+
+    @Test
+    void whatAFolderLacksIsSaidOnceAndAllIsLogged() throws Exception {
+        List<String> said = new ArrayList<>();
+        Folders folders = new Folders(Monitor.SILENT, new Progress(session), message -> said.add(message.getType() + " " + message.getMessage()));
+        Files.writeString(folder.resolve("harbour/build.gradle"), "");
+        folders.of(berth);
+        folders.of(tide);
+        String gap = "build.gradle is not run, so its libraries are unknown: names from them stay unresolved (give them with --class-path)";
+        assertEquals(List.of("Log " + gap, "Warning " + gap), said);
+        folders.close();
+    }
+
+    @Test
+    void aJavaThatCannotBeReadIsAnErrorToBeSeen() throws Exception {
+        List<String> said = new ArrayList<>();
+        Folders folders = new Folders(Monitor.SILENT, new Progress(session), message -> said.add(message.getType() + " " + message.getMessage()));
+        Files.writeString(folder.resolve("harbour/build.gradle"), "sourceCompatibility = 999\n");
+        assertTrue(folders.of(berth).isEmpty());
+        assertEquals(1, said.size());
+        assertTrue(said.get(0).startsWith("Error module harbour is written in Java 999, which"), said.get(0));
+        folders.close();
+    }
+
+    @Test
+    void whatIsNoWorkspaceIsNone() {
+        assertTrue(session.folders().of(folder.resolve("nothing/Nothing.java")).isEmpty());
+    }
+
+    @Test
+    void aFolderOpensAnewWhenOtherThingsMayBeDone() throws Exception {
+        Chisel before = of(berth);
+        session.folders().allow(Set.of());
+        assertSame(before, of(berth));
+        session.folders().allow(Set.of(Permission.ASK_BUILD));
+        assertNotSame(before, of(berth));
+    }
+
+    @Test
+    void whatIsSetSaysWhatMayBeDone() {
+        JsonObject told = new JsonObject();
+        told.addProperty("runProcessors", true);
+        told.addProperty("online", false);
+        told.add("askBuild", new JsonObject());
+        Settings set = Settings.of(told, new Settings(Severity.ERROR, Set.of(Permission.FETCH_LIBRARIES)));
+        assertEquals(new Settings(Severity.ERROR, Set.of(Permission.RUN_PROCESSORS)), set);
+        assertEquals(set, Settings.of(null, set));
+    }
+}
