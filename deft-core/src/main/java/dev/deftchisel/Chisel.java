@@ -1,7 +1,7 @@
 package dev.deftchisel;
 
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Unwritten;
+import dev.deftchisel.analysis.ImplicitOrigin;
 import dev.deftchisel.analysis.compiler.DeepStack;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.compiler.Monitor;
@@ -397,7 +397,7 @@ public final class Chisel implements AutoCloseable {
 
     /** Where a symbol comes from that nobody wrote, for instance {@code made by an annotation processor}; empty for what is written. */
     public Optional<String> origin(Symbol symbol) {
-        return Unwritten.origin(symbol, analyst());
+        return ImplicitOrigin.origin(symbol, analyst());
     }
 
     @Override

@@ -15,7 +15,7 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.detection.FixDraft;
 import dev.deftchisel.problem.detection.RuleRunner;
-import dev.deftchisel.problem.detection.Scope;
+import dev.deftchisel.problem.detection.ProblemScope;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -89,7 +89,7 @@ final class FixRounds {
         }
     }
 
-    Problems.Fixed fix(Scope scope) {
+    Problems.Fixed fix(ProblemScope scope) {
         Analyst analyst = start;
         Optional<Change> all = Optional.empty();
         Optional<Analysis> before = Optional.empty();
@@ -97,10 +97,10 @@ final class FixRounds {
         Map<Path, List<Range>> stretches = new LinkedHashMap<>(scope.stretches());
         Set<Integer> seen = new HashSet<>();
         for (int round = 0; round < MOST_ROUNDS && !files.isEmpty();) {
-            Scope rest = new Scope(only(stretches, files));
+            ProblemScope rest = new ProblemScope(only(stretches, files));
             Optional<Round> done = round(analyst, rest);
             round += done.isPresent() ? 1 : 0;
-            if (done.isEmpty() && (done = use(analyst, new Scope(only(stretches, Set.copyOf(usable))))).isEmpty()) {
+            if (done.isEmpty() && (done = use(analyst, new ProblemScope(only(stretches, Set.copyOf(usable))))).isEmpty()) {
                 break;
             }
             Change change = done.get().change();
@@ -149,7 +149,7 @@ final class FixRounds {
         return change.file(file).isEmpty() ? range : change.mapping().code(file, range);
     }
 
-    private Optional<Round> round(Analyst analyst, Scope scope) {
+    private Optional<Round> round(Analyst analyst, ProblemScope scope) {
         Analysis analysis = analyst.analyse(Focus.whole(scope.files()).deeply());
         List<Step> steps = steps(analyst, analysis, scope);
         if (steps.isEmpty()) {
@@ -179,7 +179,7 @@ final class FixRounds {
     }
 
     /** The first fix that takes an operation: each is a round of its own, since it may go anywhere. */
-    private Optional<Round> use(Analyst analyst, Scope scope) {
+    private Optional<Round> use(Analyst analyst, ProblemScope scope) {
         if (scope.files().isEmpty()) {
             return Optional.empty();
         }
@@ -206,7 +206,7 @@ final class FixRounds {
         return Optional.empty();
     }
 
-    private List<Step> steps(Analyst analyst, Analysis analysis, Scope scope) {
+    private List<Step> steps(Analyst analyst, Analysis analysis, ProblemScope scope) {
         List<Step> steps = new ArrayList<>();
         CheckedFixes checked = new CheckedFixes(analyst, mender.of(analyst));
         for (Path file : scope.files()) {

@@ -5,7 +5,7 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
-import dev.deftchisel.navigation.Declared;
+import dev.deftchisel.navigation.DeclarationTree;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.source.Range;
@@ -84,7 +84,7 @@ public final class Hierarchy {
         return analyst.snapshot().file(path).flatMap(file -> file.outline().members().stream()
                 .filter(isMeant)
                 .min(Comparator.comparingInt(member -> member.range().length()))
-                .map(member -> new Member(file, member, Declared.container(file, member))));
+                .map(member -> new Member(file, member, DeclarationTree.container(file, member))));
     }
 
     /** The members that call the method or constructor at a place, in the order of files and places. */

@@ -10,10 +10,10 @@ import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.analysis.symbol.SymbolKey;
-import dev.deftchisel.navigation.CallAround;
-import dev.deftchisel.navigation.Described;
-import dev.deftchisel.navigation.Hints;
-import dev.deftchisel.navigation.Signatures;
+import dev.deftchisel.navigation.EnclosingCall;
+import dev.deftchisel.navigation.DeclarationSummary;
+import dev.deftchisel.navigation.InlayHints;
+import dev.deftchisel.navigation.CallSignatures;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.source.Range;
@@ -98,9 +98,9 @@ public final class Navigator {
     }
 
     /** What the declaration of the symbol at a place says of itself; empty for locals, and for what a library declares. */
-    public Optional<Described> described(Place place) {
+    public Optional<DeclarationSummary> described(Place place) {
         return declaration(place).flatMap(found -> analyst.snapshot().file(found.file())
-                .flatMap(file -> Described.at(file, found.selection())));
+                .flatMap(file -> DeclarationSummary.at(file, found.selection())));
     }
 
     /** The type of the variable or the result of the method at a place, and its value where that is a constant (JLS 15.29). */
@@ -108,8 +108,8 @@ public final class Navigator {
         ResolvedPlace spot = spots.apply(place);
         return spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key())).map(Analysis.Known::element)
                 .flatMap(element -> element instanceof ExecutableElement method
-                        ? Optional.of(new Typed(Hints.shown(method.getReturnType()), Optional.empty()))
-                        : element instanceof VariableElement variable ? Optional.of(new Typed(Hints.shown(variable.asType()),
+                        ? Optional.of(new Typed(InlayHints.shown(method.getReturnType()), Optional.empty()))
+                        : element instanceof VariableElement variable ? Optional.of(new Typed(InlayHints.shown(variable.asType()),
                                 Optional.ofNullable(variable.getConstantValue()))) : Optional.empty());
     }
 
@@ -123,18 +123,18 @@ public final class Navigator {
     }
 
     /** What the call can hand over in whose arguments a place is; empty outside of calls, and where nobody knows what is called. */
-    public Optional<Signatures> signatures(Place place) {
-        return analyst.snapshot().file(place.file()).flatMap(file -> CallAround.at(file.tokens(), place.caret())).flatMap(call -> {
+    public Optional<CallSignatures> signatures(Place place) {
+        return analyst.snapshot().file(place.file()).flatMap(file -> EnclosingCall.at(file.tokens(), place.caret())).flatMap(call -> {
             ResolvedPlace spot = spots.apply(new Place(place.file(), new Range(call.name(), call.name())));
             return spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key()))
                     .filter(known -> known.element() instanceof ExecutableElement || known.element() instanceof TypeElement)
-                    .map(known -> Signatures.of(known.element(), known, call.argument()));
+                    .map(known -> CallSignatures.of(known.element(), known, call.argument()));
         });
     }
 
     /** What the compiler knows of a stretch of a file and the code does not say. */
-    public List<Hints.Hint> hints(Path file, Range range) {
-        return analyst.analyse(Focus.around(file, range)).code(file).map(code -> Hints.in(code, range)).orElse(List.of());
+    public List<InlayHints.Hint> hints(Path file, Range range) {
+        return analyst.analyse(Focus.around(file, range)).code(file).map(code -> InlayHints.in(code, range)).orElse(List.of());
     }
 
     /** Every use of the symbol at a place; empty when no name stands there. */

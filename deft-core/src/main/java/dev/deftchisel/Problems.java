@@ -15,7 +15,7 @@ import dev.deftchisel.problem.detection.MissingLibraries;
 import dev.deftchisel.problem.detection.Repairs;
 import dev.deftchisel.problem.detection.RuleRunner;
 import dev.deftchisel.problem.detection.Rules;
-import dev.deftchisel.problem.detection.Scope;
+import dev.deftchisel.problem.detection.ProblemScope;
 import dev.deftchisel.problem.detection.Severities;
 import dev.deftchisel.problem.store.FindingCache;
 import dev.deftchisel.source.LineMap;
@@ -62,22 +62,22 @@ public final class Problems {
     }
 
     /** All files of the workspace. */
-    public Scope everywhere() {
-        return Scope.of(analyst.snapshot().files().stream().filter(file -> !file.isModuleInfo()).map(SourceFile::path).sorted().toList());
+    public ProblemScope everywhere() {
+        return ProblemScope.of(analyst.snapshot().files().stream().filter(file -> !file.isModuleInfo()).map(SourceFile::path).sorted().toList());
     }
 
     /** All files in some folders, and some files. */
-    public Scope within(Collection<Path> paths) {
-        return Scope.of(everywhere().files().stream().filter(file -> paths.stream().anyMatch(file::startsWith)).toList());
+    public ProblemScope within(Collection<Path> paths) {
+        return ProblemScope.of(everywhere().files().stream().filter(file -> paths.stream().anyMatch(file::startsWith)).toList());
     }
 
     /** What is around a place. */
-    public Scope around(Place place, Reach reach) {
+    public ProblemScope around(Place place, Reach reach) {
         SourceFile file = analyst.snapshot().file(place.file()).orElseThrow();
         return switch (reach) {
-            case MEMBER -> Scope.of(place.file(), member(place));
-            case FILE -> Scope.of(List.of(place.file()));
-            case PACKAGE -> Scope.of(everywhere().files().stream()
+            case MEMBER -> ProblemScope.of(place.file(), member(place));
+            case FILE -> ProblemScope.of(List.of(place.file()));
+            case PACKAGE -> ProblemScope.of(everywhere().files().stream()
                     .filter(other -> Objects.equals(other.getParent(), place.file().getParent())).toList());
             case ROOT -> within(List.of(file.root().folder()));
             case WORKSPACE -> everywhere();
@@ -104,7 +104,7 @@ public final class Problems {
      * @param onlyLines   whether only the changed lines count, or all of each changed file
      * @throws dev.deftchisel.workspace.WorkspaceException when there is no version control, or no such revision
      */
-    public Scope changed(String revision, boolean onlyLines) {
+    public ProblemScope changed(String revision, boolean onlyLines) {
         Map<Path, List<GitChanges.Lines>> changes = new GitChanges(analyst.snapshot().workspace().root()).since(revision);
         Map<Path, List<Range>> stretches = new LinkedHashMap<>();
         for (Path path : everywhere().files()) {
@@ -119,15 +119,15 @@ public final class Problems {
                 }
             }
         }
-        return new Scope(stretches);
+        return new ProblemScope(stretches);
     }
 
     /** What is wrong in a scope, by file and place. */
-    public List<Problem> in(Scope scope) {
+    public List<Problem> in(ProblemScope scope) {
         return MissingLibraries.merged(found(scope));
     }
 
-    private List<Problem> found(Scope scope) {
+    private List<Problem> found(ProblemScope scope) {
         return DeepStack.call(() -> {
             Analysis analysis = analyst.analyse(Focus.whole(scope.files()).deeply());
             List<Problem> found = new ArrayList<>();
@@ -145,14 +145,14 @@ public final class Problems {
      * The same, where only files that may have changed their meaning since the last time are looked at. What is found is
      * kept in the folder {@code .deft} of the workspace for the next time.
      */
-    public List<Problem> sinceLast(Scope scope) {
+    public List<Problem> sinceLast(ProblemScope scope) {
         FindingCache logbook = FindingCache.open(analyst.snapshot(), rules(), severities);
         Map<Path, List<Problem>> known = new HashMap<>();
         scope.files().forEach(file -> logbook.of(file).ifPresent(problems -> known.put(file, problems)));
         List<Path> changed = scope.files().stream().filter(file -> !known.containsKey(file)).toList();
         if (!changed.isEmpty()) {
             changed.forEach(file -> known.put(file, new ArrayList<>()));
-            found(Scope.of(changed)).forEach(problem -> known.get(problem.file()).add(problem));
+            found(ProblemScope.of(changed)).forEach(problem -> known.get(problem.file()).add(problem));
             changed.forEach(file -> logbook.note(file, known.get(file)));
             logbook.close();
         }
@@ -169,7 +169,7 @@ public final class Problems {
 
     /** The problems at a place, the ones about least first. */
     public List<Problem> at(Place place) {
-        Scope file = Scope.of(List.of(place.file()));
+        ProblemScope file = ProblemScope.of(List.of(place.file()));
         return in(file).stream()
                 .filter(problem -> problem.range().touches(place.caret()))
                 .map(this::checked)
@@ -179,7 +179,7 @@ public final class Problems {
 
     /** The problem with a fix at a place, or else the first of those on its line; empty when there is none. */
     public Optional<Problem> fixable(Place place) {
-        List<Problem> all = in(Scope.of(List.of(place.file()))).stream().filter(problem -> !problem.fixes().isEmpty()).toList();
+        List<Problem> all = in(ProblemScope.of(List.of(place.file()))).stream().filter(problem -> !problem.fixes().isEmpty()).toList();
         int line = analyst.snapshot().file(place.file()).orElseThrow().position(place.caret()).line();
         return all.stream().filter(problem -> problem.range().touches(place.caret())).findFirst()
                 .or(() -> all.stream().filter(problem -> problem.position().line() == line).findFirst())
@@ -188,7 +188,7 @@ public final class Problems {
 
     /** The first problem behind a place in its file, or the first of all behind the last; empty when there is none. */
     public Optional<Problem> next(Place place) {
-        List<Problem> all = in(Scope.of(List.of(place.file())));
+        List<Problem> all = in(ProblemScope.of(List.of(place.file())));
         return Stream.concat(all.stream().filter(problem -> problem.range().start() > place.caret()), all.stream()).findFirst().map(this::checked);
     }
 
@@ -248,7 +248,7 @@ public final class Problems {
      *
      * @param wanted which problems to fix
      */
-    public Fixed fixAll(Scope scope, Predicate<Problem> wanted) {
+    public Fixed fixAll(ProblemScope scope, Predicate<Problem> wanted) {
         return DeepStack.call(() -> new FixRounds(analyst, surveyor, new FixPlanner(analyst, operations),
                 (file, finding) -> wanted.test(problem(file, finding))).fix(scope));
     }

@@ -4,7 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.analysis.compiler.Monitor;
-import dev.deftchisel.navigation.Signatures;
+import dev.deftchisel.navigation.CallSignatures;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
@@ -127,8 +127,8 @@ class HierarchyTest {
 
     @Test
     void parametersStandInTheText() {
-        Signatures found = chisel.navigator().signatures(at(quay, "one); }")).orElseThrow();
-        Signatures.Signature second = found.all().get(1);
+        CallSignatures found = chisel.navigator().signatures(at(quay, "one); }")).orElseThrow();
+        CallSignatures.Signature second = found.all().get(1);
         assertEquals(List.of("Place one", "Place... more"), second.parameters().stream()
                 .map(range -> second.text().substring(range.start(), range.end())).toList());
     }

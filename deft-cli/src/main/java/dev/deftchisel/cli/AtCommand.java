@@ -9,9 +9,9 @@ import dev.deftchisel.cli.console.Keyboard;
 import dev.deftchisel.cli.console.Palette;
 import dev.deftchisel.cli.option.ChiselCommand;
 import dev.deftchisel.cli.option.CommonOptions;
-import dev.deftchisel.cli.preview.Choices;
-import dev.deftchisel.cli.preview.Chosen;
-import dev.deftchisel.cli.preview.Marks;
+import dev.deftchisel.cli.preview.OtherAnswers;
+import dev.deftchisel.cli.preview.OrderedChoice;
+import dev.deftchisel.cli.preview.ProblemLoop;
 import dev.deftchisel.cli.preview.PreviewLoop;
 import dev.deftchisel.journal.JournalException;
 import dev.deftchisel.operation.Answers;
@@ -101,9 +101,9 @@ final class AtCommand extends ChiselCommand {
                 case 'g' -> place = go(chisel, console, keyboard, place);
                 case 'j' -> place = jump(chisel, console, keyboard, place, targets(chisel, place, written));
                 case 'u' -> undo(chisel, console);
-                case NEXT_PROBLEM -> place = new Marks(chisel, console).next(place);
-                case FIX -> place = after(chisel, console, place, new Marks(chisel, console).fix(keyboard, place)).place();
-                case OTHER_FIX -> place = after(chisel, console, place, new Marks(chisel, console).choose(keyboard, place)).place();
+                case NEXT_PROBLEM -> place = new ProblemLoop(chisel, console).next(place);
+                case FIX -> place = after(chisel, console, place, new ProblemLoop(chisel, console).fix(keyboard, place)).place();
+                case OTHER_FIX -> place = after(chisel, console, place, new ProblemLoop(chisel, console).choose(keyboard, place)).place();
                 default -> {
                     Taken taken = take(chisel, console, keyboard, place, offers.get(key));
                     place = taken.place();
@@ -130,7 +130,7 @@ final class AtCommand extends ChiselCommand {
         if (targets.size() == 1) {
             return targets.get(0);
         }
-        OptionalInt number = Choices.number(console, keyboard, targets.stream().map(place -> CounterpartCommand.shown(chisel, place))
+        OptionalInt number = OtherAnswers.number(console, keyboard, targets.stream().map(place -> CounterpartCommand.shown(chisel, place))
                 .toList());
         return number.isEmpty() ? here : targets.get(number.getAsInt());
     }
@@ -186,7 +186,7 @@ final class AtCommand extends ChiselCommand {
             }
             if (question instanceof Question.Members members) {
                 answers = members.key().equals(MEMBERS) && members.candidates().size() > 1
-                        ? answers.and(MEMBERS, new Chosen(console).ask(keyboard, members, members.standard())) : answers;
+                        ? answers.and(MEMBERS, new OrderedChoice(console).ask(keyboard, members, members.standard())) : answers;
                 continue;
             }
             Optional<String> answer = ask(console, keyboard, offer, question);
@@ -227,7 +227,7 @@ final class AtCommand extends ChiselCommand {
                     new Keyboard.Key('y', flag.label()), new Keyboard.Key('n', "no")), 'n');
             return Optional.of(String.valueOf(yes == 'y'));
         } else if (question instanceof Question.Choice choice && isOfPlace(offer, choice)) {
-            return Optional.of(Choices.pick(console, keyboard, choice));
+            return Optional.of(OtherAnswers.pick(console, keyboard, choice));
         }
         return Optional.empty();
     }

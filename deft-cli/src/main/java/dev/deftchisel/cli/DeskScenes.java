@@ -5,7 +5,7 @@ import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.cli.console.Console;
 import dev.deftchisel.desk.CommandList;
 import dev.deftchisel.desk.Desk;
-import dev.deftchisel.desk.background.AtOnce;
+import dev.deftchisel.desk.background.ImmediateTasks;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.StandardKeys;
 import dev.deftchisel.desk.picture.Picture;
@@ -41,7 +41,7 @@ final class DeskScenes {
             Place start = chisel.place(place);
             SourceFile file = chisel.snapshot().file(start.file()).orElseThrow();
             CommandList manual = CommandList.installed();
-            Desk desk = new Desk(chisel.workspace(), file, start.caret(), new AtOnce(chisel), StandardKeys.with(manual.operations()),
+            Desk desk = new Desk(chisel.workspace(), file, start.caret(), new ImmediateTasks(chisel), StandardKeys.with(manual.operations()),
                     manual);
             for (String scene : scenes) {
                 List<Key> keys = Key.chord(scene).orElseThrow();

@@ -8,7 +8,7 @@ import dev.deftchisel.cli.console.Console;
 import dev.deftchisel.cli.option.ChiselCommand;
 import dev.deftchisel.cli.option.CommonOptions;
 import dev.deftchisel.cli.option.OutcomeWriter;
-import dev.deftchisel.cli.preview.Chosen;
+import dev.deftchisel.cli.preview.OrderedChoice;
 import dev.deftchisel.cli.preview.PreviewLoop;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Operation;
@@ -115,7 +115,7 @@ final class OperationCommand extends ChiselCommand {
                     : spec.findOption("--" + question.key()).getValue();
             if (value != null) {
                 check(question, value.toString());
-                answers = question instanceof Question.Members ? answers.and(question.key(), Chosen.list(value.toString()))
+                answers = question instanceof Question.Members ? answers.and(question.key(), OrderedChoice.list(value.toString()))
                         : answers.and(question.key(), value.toString());
             }
         }

@@ -2,15 +2,15 @@ package dev.deftchisel.desk;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.desk.key.Action;
-import dev.deftchisel.desk.key.Binding;
+import dev.deftchisel.desk.key.KeyBinding;
 import dev.deftchisel.desk.key.Command;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.KeyMap;
-import dev.deftchisel.desk.key.Where;
+import dev.deftchisel.desk.key.KeyContext;
 import dev.deftchisel.desk.panel.PanelHost;
 import dev.deftchisel.desk.panel.Item;
 import dev.deftchisel.desk.panel.Picker;
-import dev.deftchisel.desk.panel.Source;
+import dev.deftchisel.desk.panel.ItemSource;
 import dev.deftchisel.desk.picture.Ink;
 import dev.deftchisel.desk.picture.Line;
 import java.util.ArrayList;
@@ -57,7 +57,7 @@ public record CommandList(List<Action.Take> operations) {
         List<Item<Action>> taken = operations.stream().map(operation -> item(operation, chords(keys, operation))).toList();
         List<Item<Action>> all = new ArrayList<>(isByKey ? commands : taken);
         all.addAll(isByKey ? taken.stream().filter(item -> !item.aside().isEmpty()).toList() : commands);
-        bench.open(Picker.of(isByKey ? "all keys" : "what", Source.of(all)).then(bench::close, "do it", action -> {
+        bench.open(Picker.of(isByKey ? "all keys" : "what", ItemSource.of(all)).then(bench::close, "do it", action -> {
             bench.close();
             then.accept(action);
         }));
@@ -69,7 +69,7 @@ public record CommandList(List<Action.Take> operations) {
     }
 
     private static String chords(KeyMap keys, Action action) {
-        return keys.bindings().stream().filter(binding -> binding.where() == Where.CODE && binding.action().id().equals(action.id()))
-                .map(Binding::chord).map(Key::brief).collect(Collectors.joining(", "));
+        return keys.bindings().stream().filter(binding -> binding.where() == KeyContext.CODE && binding.action().id().equals(action.id()))
+                .map(KeyBinding::chord).map(Key::brief).collect(Collectors.joining(", "));
     }
 }

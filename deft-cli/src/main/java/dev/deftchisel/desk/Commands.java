@@ -4,9 +4,9 @@ import dev.deftchisel.desk.file.CopyHistory;
 import dev.deftchisel.desk.file.OpenFiles;
 import dev.deftchisel.desk.key.Command;
 import dev.deftchisel.desk.key.Key;
-import dev.deftchisel.desk.key.Where;
+import dev.deftchisel.desk.key.KeyContext;
 import dev.deftchisel.desk.panel.FindList;
-import dev.deftchisel.desk.panel.Lists;
+import dev.deftchisel.desk.panel.ListPanels;
 import dev.deftchisel.desk.panel.OffersList;
 import dev.deftchisel.desk.panel.ProblemsList;
 import dev.deftchisel.desk.panel.UsesList;
@@ -23,12 +23,12 @@ final class Commands {
 
     private final Desk desk;
     private final OpenFiles files;
-    private final Writing writing;
+    private final DiskWrites writing;
     private final FileInsight looks;
     private final Editing editing;
     private Optional<String> latest = Optional.empty();
 
-    Commands(Desk desk, OpenFiles files, Writing writing, FileInsight looks, Editing editing) {
+    Commands(Desk desk, OpenFiles files, DiskWrites writing, FileInsight looks, Editing editing) {
         this.desk = desk;
         this.files = files;
         this.writing = writing;
@@ -47,7 +47,7 @@ final class Commands {
     }
 
     OffersList offers() {
-        return new OffersList(desk, id -> desk.keys().keys(Where.CODE, id).map(Key::brief).orElse(""));
+        return new OffersList(desk, id -> desk.keys().keys(KeyContext.CODE, id).map(Key::brief).orElse(""));
     }
 
     private boolean takeLoop(Command command) {
@@ -80,11 +80,11 @@ final class Commands {
         switch (command) {
             case FIND -> FindList.open(desk);
             case OUTLINE -> FindList.outline(desk);
-            case DECLARATION -> Lists.places(desk, "declaration", chisel -> chisel.navigator().declaration(here).stream().toList());
-            case TYPE -> Lists.places(desk, "its type", chisel -> chisel.navigator().typeDeclaration(here).stream().toList());
-            case IMPLEMENTATIONS -> Lists.places(desk, "implementations", chisel -> chisel.navigator().implementations(here));
-            case COUNTERPART -> Lists.places(desk, "tests, or what is tested", chisel -> chisel.counterparts(here));
-            case PEEK -> Lists.peek(desk, here);
+            case DECLARATION -> ListPanels.places(desk, "declaration", chisel -> chisel.navigator().declaration(here).stream().toList());
+            case TYPE -> ListPanels.places(desk, "its type", chisel -> chisel.navigator().typeDeclaration(here).stream().toList());
+            case IMPLEMENTATIONS -> ListPanels.places(desk, "implementations", chisel -> chisel.navigator().implementations(here));
+            case COUNTERPART -> ListPanels.places(desk, "tests, or what is tested", chisel -> chisel.counterparts(here));
+            case PEEK -> ListPanels.peek(desk, here);
             case USES -> UsesList.open(desk);
             case CALLERS -> UsesList.callers(desk);
             case BACK -> desk.ways().back(here).ifPresentOrElse(desk::goQuietly, () -> desk.say("there is nowhere to go back to"));
@@ -116,11 +116,11 @@ final class Commands {
             desk.leave();
             return;
         }
-        Lists.ask(desk, dirty.size() == 1 ? desk.shown(dirty.get(0).path()) + " is not saved;" : dirty.size() + " files are not saved;",
+        ListPanels.ask(desk, dirty.size() == 1 ? desk.shown(dirty.get(0).path()) + " is not saved;" : dirty.size() + " files are not saved;",
                 List.of(
-                new Lists.Answer("save and leave", () -> saveAll(new ArrayDeque<>(dirty))),
-                new Lists.Answer("leave without saving", desk::leave),
-                new Lists.Answer("stay", () -> { })));
+                new ListPanels.Answer("save and leave", () -> saveAll(new ArrayDeque<>(dirty))),
+                new ListPanels.Answer("leave without saving", desk::leave),
+                new ListPanels.Answer("stay", () -> { })));
     }
 
     private void saveAll(Deque<Buffer> rest) {

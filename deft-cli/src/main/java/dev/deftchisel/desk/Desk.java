@@ -9,8 +9,8 @@ import dev.deftchisel.desk.key.Action;
 import dev.deftchisel.desk.key.Command;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.KeyMap;
-import dev.deftchisel.desk.key.Where;
-import dev.deftchisel.desk.panel.Lane;
+import dev.deftchisel.desk.key.KeyContext;
+import dev.deftchisel.desk.panel.TaskPurpose;
 import dev.deftchisel.desk.panel.Panel;
 import dev.deftchisel.desk.panel.PanelHost;
 import dev.deftchisel.desk.picture.Picture;
@@ -44,15 +44,15 @@ public final class Desk implements PanelHost {
     private final CommandList manual;
     private final OpenFiles files;
     private final Editing editing = new Editing();
-    private final Writing writing;
+    private final DiskWrites writing;
     private final FileInsight looks;
     private final Commands commands;
     private final NavigationHistory ways = new NavigationHistory();
     private final Deque<Panel> panels = new ArrayDeque<>();
-    private final Waiting waiting = new Waiting();
+    private final PendingKeys waiting = new PendingKeys();
     private List<Key> begun = List.of();
     private Buffer buffer;
-    private Optional<Linked> linked = Optional.empty();
+    private Optional<LinkedRename> linked = Optional.empty();
     private String message = "";
     private boolean hasLeft;
     private boolean isCutOff;
@@ -72,7 +72,7 @@ public final class Desk implements PanelHost {
         this.keys = keys;
         this.manual = manual;
         this.files = new OpenFiles(workspace.root());
-        this.writing = new Writing(this, files);
+        this.writing = new DiskWrites(this, files);
         this.looks = new FileInsight(this);
         this.commands = new Commands(this, files, writing, looks, editing);
         this.buffer = files.of(first);
@@ -83,7 +83,7 @@ public final class Desk implements PanelHost {
     // --- what panels may ask -------------------------------------------------------------------------------------
 
     @Override
-    public <T> void ask(Lane lane, Function<Chisel, T> work, Consumer<T> then) {
+    public <T> void ask(TaskPurpose lane, Function<Chisel, T> work, Consumer<T> then) {
         Object ticket = waiting.begin(lane);
         backstage.ask(lane, files.texts(), work, found -> {
             if (waiting.end(ticket)) {
@@ -101,8 +101,8 @@ public final class Desk implements PanelHost {
         });
     }
 
-    private void after(Lane lane) {
-        if (lane == Lane.WRITE) {
+    private void after(TaskPurpose lane) {
+        if (lane == TaskPurpose.WRITE) {
             looks.again();
         }
         waiting.release();
@@ -136,7 +136,7 @@ public final class Desk implements PanelHost {
         if (open.isPresent()) {
             show(open.get(), to.selection());
         } else {
-            ask(Lane.GO, chisel -> chisel.snapshot().file(to.file()), file -> file.ifPresentOrElse(
+            ask(TaskPurpose.GO, chisel -> chisel.snapshot().file(to.file()), file -> file.ifPresentOrElse(
                     known -> show(files.of(known), to.selection()), () -> say(shown(to.file()) + " is not there any more")));
         }
     }
@@ -173,7 +173,7 @@ public final class Desk implements PanelHost {
 
     /** The keys for something, for what is said. */
     String keysOf(String action) {
-        return keys.keys(Where.CODE, action).map(Key::brief).orElse("'" + action + "'");
+        return keys.keys(KeyContext.CODE, action).map(Key::brief).orElse("'" + action + "'");
     }
 
     /** Stays in a file that is open, since the one before may be gone. */
@@ -188,8 +188,8 @@ public final class Desk implements PanelHost {
 
     /** New names stand ready to be typed over; where else something was written is one step away. */
     void link(List<Place> names, List<Place> elsewhere) {
-        linked = Linked.at(buffer, names);
-        linked.ifPresent(Linked::begin);
+        linked = LinkedRename.at(buffer, names);
+        linked.ifPresent(LinkedRename::begin);
         elsewhere.stream().findFirst().ifPresent(place -> {
             ways.offer(place);
             say(message + "; " + keysOf(Command.FORTH.id()) + " goes to " + place.file().getFileName());
@@ -229,7 +229,7 @@ public final class Desk implements PanelHost {
             return;
         }
         message = "";
-        Where where = panels.isEmpty() ? Where.CODE : panels.peek().where();
+        KeyContext where = panels.isEmpty() ? KeyContext.CODE : panels.peek().where();
         KeyMap.Pressed pressed = keys.press(where, begun, key);
         boolean wasBegun = !begun.isEmpty();
         if (pressed instanceof KeyMap.Pressed.Begun more) {
@@ -323,7 +323,7 @@ public final class Desk implements PanelHost {
             }
             return true;
         }
-        Linked now = linked.get();
+        LinkedRename now = linked.get();
         linked = Optional.empty();
         if (command == Command.CLOSE || !now.isChanged()) {
             now.restore();
@@ -398,8 +398,8 @@ public final class Desk implements PanelHost {
     /** Draws itself. */
     public Picture draw(int height, int width) {
         page = Math.max(1, Screen.codeRows(height, width, !panels.isEmpty()) - 2);
-        Hints hints = new Hints(keys);
-        List<Hints.Said> said = new ArrayList<>(panels.isEmpty() ? begun.isEmpty()
+        KeyHints hints = new KeyHints(keys);
+        List<KeyHints.Said> said = new ArrayList<>(panels.isEmpty() ? begun.isEmpty()
                 ? hints.of(state(), looks.here(buffer.draft()).isPresent()) : hints.after(begun) : hints.of(panels.peek()));
         String shown = waiting.hasHeld() ? "a moment \u2026 Esc stops waiting" : begun.isEmpty() ? message : (message.isEmpty() ? ""
                 : message + "  ") + Key.brief(begun) + " \u2026";
@@ -407,12 +407,12 @@ public final class Desk implements PanelHost {
                 backstage.isWorking(), said));
     }
 
-    private Hints.State state() {
+    private KeyHints.State state() {
         if (linked.isPresent()) {
-            return Hints.State.LINKED;
+            return KeyHints.State.LINKED;
         } else if (buffer.draft().carets().size() > 1) {
-            return Hints.State.SEVERAL;
+            return KeyHints.State.SEVERAL;
         }
-        return buffer.draft().caret().isBare() ? Hints.State.PLAIN : Hints.State.SELECTED;
+        return buffer.draft().caret().isBare() ? KeyHints.State.PLAIN : KeyHints.State.SELECTED;
     }
 }

@@ -6,13 +6,13 @@ import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.desk.code.CodeView;
 import dev.deftchisel.desk.code.Mark;
 import dev.deftchisel.desk.file.Saving;
-import dev.deftchisel.desk.panel.Lane;
+import dev.deftchisel.desk.panel.TaskPurpose;
 import dev.deftchisel.desk.text.Buffer;
-import dev.deftchisel.desk.text.Difference;
+import dev.deftchisel.desk.text.TextDifference;
 import dev.deftchisel.desk.text.Draft;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.Problem;
-import dev.deftchisel.problem.detection.Scope;
+import dev.deftchisel.problem.detection.ProblemScope;
 import java.util.List;
 import java.util.Optional;
 
@@ -52,7 +52,7 @@ final class FileInsight {
         Draft draft = now.draft();
         boolean isEdited = !isOther && !draft.content().equals(text);
         if (isEdited) {
-            Difference edit = Difference.between(text, draft.content());
+            TextDifference edit = TextDifference.between(text, draft.content());
             marks = marks.stream().map(mark -> mark.after(edit)).toList();
         }
         if (isOther) {
@@ -79,7 +79,7 @@ final class FileInsight {
     }
 
     private void problems(Buffer now, String content) {
-        desk.ask(Lane.PROBLEMS, chisel -> chisel.problems().in(Scope.of(List.of(now.path()))), problems -> {
+        desk.ask(TaskPurpose.PROBLEMS, chisel -> chisel.problems().in(ProblemScope.of(List.of(now.path()))), problems -> {
             if (now.draft().content().equals(content)) {
                 marks = problems.stream().map(problem -> new Mark(problem, problem.range())).toList();
             }
@@ -91,7 +91,7 @@ final class FileInsight {
         record Found(Optional<Symbol> symbol, List<Uses.Use> uses, Optional<byte[]> outside) {
         }
         var saved = now.saved();
-        desk.ask(Lane.HERE, chisel -> new Found(chisel.symbol(place),
+        desk.ask(TaskPurpose.HERE, chisel -> new Found(chisel.symbol(place),
                 chisel.navigator().usesInFile(place).map(Uses::all).orElse(List.of()), Saving.outside(place.file(), saved)), found -> {
                     if (now.draft() == draft) {
                         symbol = found.symbol().map(Symbol::describe);

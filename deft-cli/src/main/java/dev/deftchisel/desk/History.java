@@ -1,9 +1,9 @@
 package dev.deftchisel.desk;
 
 import dev.deftchisel.desk.panel.Item;
-import dev.deftchisel.desk.panel.Lane;
+import dev.deftchisel.desk.panel.TaskPurpose;
 import dev.deftchisel.desk.panel.Picker;
-import dev.deftchisel.desk.panel.Source;
+import dev.deftchisel.desk.panel.ItemSource;
 import dev.deftchisel.desk.picture.Ink;
 import dev.deftchisel.desk.picture.Line;
 import dev.deftchisel.journal.Entry;
@@ -21,15 +21,15 @@ final class History {
     private History() {
     }
 
-    static void open(Desk desk, Writing writing) {
-        desk.ask(Lane.GO, chisel -> chisel.history(), history -> {
+    static void open(Desk desk, DiskWrites writing) {
+        desk.ask(TaskPurpose.GO, chisel -> chisel.history(), history -> {
             if (history.isEmpty()) {
                 desk.say("nothing was changed in this workspace yet");
                 return;
             }
             List<Entry> latest = new ArrayList<>(history);
             Collections.reverse(latest);
-            desk.open(Picker.of("changes", Source.of(latest.stream().map(History::item).toList()))
+            desk.open(Picker.of("changes", ItemSource.of(latest.stream().map(History::item).toList()))
                     .showing((entry, show) -> show.accept(entry.files().stream().map(image -> Line.of(image.after(), Ink.PLACE)).toList()))
                     .then(desk::close, "take it back, or do it again", entry -> {
                         desk.close();

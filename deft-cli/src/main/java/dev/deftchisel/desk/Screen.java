@@ -39,7 +39,7 @@ final class Screen {
      * @param hints   what keys do now
      */
     record Content(Buffer buffer, String shown, FileInsight looks, Optional<Panel> panel, String message, boolean isBusy,
-            List<Hints.Said> hints) {
+            List<KeyHints.Said> hints) {
     }
 
     /** The rows of code that are to be seen beside a panel. */
@@ -129,12 +129,12 @@ final class Screen {
         }
     }
 
-    private void hints(List<Hints.Said> hints) {
+    private void hints(List<KeyHints.Said> hints) {
         int row = picture.height() - 1;
         Style bar = Style.PLAIN.on(Ground.BAR);
         pen.clear(row, bar);
         int column = 1;
-        for (Hints.Said hint : hints) {
+        for (KeyHints.Said hint : hints) {
             int width = Widths.of(hint.keys()) + 1 + Widths.of(hint.words());
             if (column + width < picture.width()) {
                 column = pen.write(row, column, hint.keys(), bar.in(Ink.KEY).strongly());

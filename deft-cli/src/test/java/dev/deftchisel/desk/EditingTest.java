@@ -8,7 +8,7 @@ import dev.deftchisel.desk.key.Command;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.KeyMap;
 import dev.deftchisel.desk.key.StandardKeys;
-import dev.deftchisel.desk.key.Where;
+import dev.deftchisel.desk.key.KeyContext;
 import dev.deftchisel.desk.text.Buffer;
 import dev.deftchisel.desk.text.Caret;
 import dev.deftchisel.desk.text.Draft;
@@ -74,7 +74,7 @@ class EditingTest {
                 word.substring(1).codePoints().forEach(letter -> editing.type(buffer, Character.toString(letter).replace('_', ' ')));
                 continue;
             }
-            KeyMap.Pressed pressed = map.press(Where.CODE, begun, Key.read(word).orElseThrow(() -> new AssertionError(word
+            KeyMap.Pressed pressed = map.press(KeyContext.CODE, begun, Key.read(word).orElseThrow(() -> new AssertionError(word
                     + " is no key")));
             if (pressed instanceof KeyMap.Pressed.Begun more) {
                 begun = more.keys();

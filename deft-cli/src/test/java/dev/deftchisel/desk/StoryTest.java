@@ -5,7 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.cli.DeftProcess;
-import dev.deftchisel.desk.background.AtOnce;
+import dev.deftchisel.desk.background.ImmediateTasks;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.StandardKeys;
 import dev.deftchisel.desk.picture.Picture;
@@ -111,7 +111,7 @@ class StoryTest {
             Place place = chisel.place(path);
             SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
             CommandList manual = CommandList.installed();
-            desk = new Desk(chisel.workspace(), file, place.caret(), new AtOnce(chisel), StandardKeys.with(manual.operations()), manual);
+            desk = new Desk(chisel.workspace(), file, place.caret(), new ImmediateTasks(chisel), StandardKeys.with(manual.operations()), manual);
             if (place.selection().length() > 0) {
                 Range selection = place.selection();
                 for (int i = selection.start(); i < selection.end(); i++) {

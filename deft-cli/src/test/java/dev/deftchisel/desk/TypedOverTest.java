@@ -7,11 +7,11 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.cli.DeftProcess;
-import dev.deftchisel.desk.background.AtOnce;
+import dev.deftchisel.desk.background.ImmediateTasks;
 import dev.deftchisel.desk.background.BackgroundTasks;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.StandardKeys;
-import dev.deftchisel.desk.panel.Lane;
+import dev.deftchisel.desk.panel.TaskPurpose;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.workspace.opening.OpenRequest;
 import java.nio.file.Files;
@@ -43,10 +43,10 @@ class TypedOverTest {
     private final class Late implements BackgroundTasks {
 
         @Override
-        public <T> void ask(Lane lane, Map<Path, String> texts, Function<Chisel, T> work, Consumer<T> then,
+        public <T> void ask(TaskPurpose lane, Map<Path, String> texts, Function<Chisel, T> work, Consumer<T> then,
                 Consumer<RuntimeException> failed) {
             // the answer is of the texts at this moment, as it is when somebody else works it out
-            new AtOnce(chisel).ask(lane, texts, work, found -> answers.add(() -> then.accept(found)),
+            new ImmediateTasks(chisel).ask(lane, texts, work, found -> answers.add(() -> then.accept(found)),
                     refused -> answers.add(() -> failed.accept(refused)));
         }
 

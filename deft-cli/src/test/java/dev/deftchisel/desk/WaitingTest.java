@@ -4,19 +4,19 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import dev.deftchisel.desk.panel.Lane;
+import dev.deftchisel.desk.panel.TaskPurpose;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class WaitingTest {
 
-    private final Waiting waiting = new Waiting();
+    private final PendingKeys waiting = new PendingKeys();
     private final List<String> done = new ArrayList<>();
 
     @Test
     void keysForAListWaitForIt() {
-        Object offers = waiting.begin(Lane.OFFERS);
+        Object offers = waiting.begin(TaskPurpose.OFFERS);
         assertTrue(waiting.isHolding());
         waiting.hold(() -> done.add("Down"));
         waiting.hold(() -> done.add("Enter"));
@@ -27,8 +27,8 @@ class WaitingTest {
 
     @Test
     void aKeyThatAsksAgainHoldsTheRest() {
-        Object offers = waiting.begin(Lane.OFFERS);
-        waiting.hold(() -> waiting.begin(Lane.GO));
+        Object offers = waiting.begin(TaskPurpose.OFFERS);
+        waiting.hold(() -> waiting.begin(TaskPurpose.GO));
         waiting.hold(() -> done.add("later"));
         waiting.end(offers);
         waiting.release();
@@ -38,7 +38,7 @@ class WaitingTest {
 
     @Test
     void whoStopsWaitingGetsNeitherTheListNorWhatWasMeantForIt() {
-        Object offers = waiting.begin(Lane.OFFERS);
+        Object offers = waiting.begin(TaskPurpose.OFFERS);
         waiting.hold(() -> done.add("Enter"));
         assertTrue(waiting.stop());
         assertFalse(waiting.isHolding());
@@ -49,7 +49,7 @@ class WaitingTest {
 
     @Test
     void whatIsWrittenCannotBeStopped() {
-        Object write = waiting.begin(Lane.WRITE);
+        Object write = waiting.begin(TaskPurpose.WRITE);
         waiting.hold(() -> done.add("x"));
         assertFalse(waiting.stop());
         assertTrue(waiting.end(write));
@@ -59,7 +59,7 @@ class WaitingTest {
 
     @Test
     void whatIsLookedAtAsideHoldsNothing() {
-        Object problems = waiting.begin(Lane.PROBLEMS);
+        Object problems = waiting.begin(TaskPurpose.PROBLEMS);
         assertFalse(waiting.isHolding());
         assertTrue(waiting.end(problems));
     }

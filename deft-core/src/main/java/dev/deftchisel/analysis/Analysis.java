@@ -117,7 +117,7 @@ public final class Analysis {
     public boolean isAssigned(SymbolKey variable) {
         return uses(variable).stream().anyMatch(use -> use.role() == Role.WRITE)
                 || variable instanceof SymbolKey.Field field && declaration(field).flatMap(declared -> snapshot.file(declared.file()))
-                .filter(file -> Unwritten.isAssigned(field, file, libraries.additions())).isPresent();
+                .filter(file -> ImplicitOrigin.isAssigned(field, file, libraries.additions())).isPresent();
     }
 
     /** The named bindings at a caret: those whose name it stands in or directly behind. */

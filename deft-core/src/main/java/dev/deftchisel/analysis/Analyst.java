@@ -1,7 +1,7 @@
 package dev.deftchisel.analysis;
 
 import dev.deftchisel.added.Additions;
-import dev.deftchisel.analysis.binding.AllFacts;
+import dev.deftchisel.analysis.binding.LazyBindings;
 import dev.deftchisel.analysis.binding.Attribution;
 import dev.deftchisel.analysis.binding.ModuleInfos;
 import dev.deftchisel.analysis.binding.Symbols;
@@ -16,7 +16,7 @@ import dev.deftchisel.analysis.scope.CompilationScope;
 import dev.deftchisel.analysis.scope.Libraries;
 import dev.deftchisel.analysis.scope.Readability;
 import dev.deftchisel.analysis.scope.SourceNames;
-import dev.deftchisel.analysis.scope.Visibility;
+import dev.deftchisel.analysis.scope.TypeVisibility;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.ElementKeys;
 import dev.deftchisel.analysis.symbol.SymbolKey;
@@ -171,8 +171,8 @@ public final class Analyst {
         Symbols symbols = new Symbols(new ElementKeys(elements, run.task().getTypes()), sources);
         Map<Path, SourceFile> byPath = new LinkedHashMap<>();
         files.forEach(file -> byPath.put(file.path(), file));
-        AllFacts facts = new AllFacts(files, run, elements, symbols, focus);
+        LazyBindings facts = new LazyBindings(files, run, elements, symbols, focus);
         return new Attribution(universe, run, elements, run.task().getTypes(), symbols, byPath, facts,
-                new Visibility(snapshot.workspace(), universe, sources, libraries, new Readability(snapshot.files(), elements)));
+                new TypeVisibility(snapshot.workspace(), universe, sources, libraries, new Readability(snapshot.files(), elements)));
     }
 }

@@ -5,7 +5,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
-import dev.deftchisel.analysis.scope.Visibility;
+import dev.deftchisel.analysis.scope.TypeVisibility;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -20,20 +20,20 @@ import javax.lang.model.element.TypeElement;
 final class UnseenTypes extends TreePathScanner<Void, Void> {
 
     private final AttributedFile code;
-    private final Visibility visibility;
+    private final TypeVisibility visibility;
     private final boolean withMembers;
     private final List<UnseenType> found = new ArrayList<>();
     /** A file names few types, and each of them often. */
     private final Map<TypeElement, Optional<String>> known = new HashMap<>();
 
-    private UnseenTypes(AttributedFile code, Visibility visibility, boolean withMembers) {
+    private UnseenTypes(AttributedFile code, TypeVisibility visibility, boolean withMembers) {
         this.code = code;
         this.visibility = visibility;
         this.withMembers = withMembers;
     }
 
     /** @param withMembers whether members of such types count too, where the type itself is not named */
-    static List<UnseenType> of(AttributedFile code, Visibility visibility, boolean withMembers) {
+    static List<UnseenType> of(AttributedFile code, TypeVisibility visibility, boolean withMembers) {
         if (!visibility.isKnown()) {
             return List.of();
         }

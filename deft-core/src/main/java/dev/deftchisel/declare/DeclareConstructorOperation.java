@@ -77,24 +77,24 @@ public final class DeclareConstructorOperation extends DeclareOperation {
     }
 
     @Override
-    Declared declared(DeclarationRequest asked) {
+    PlannedDeclaration declared(DeclarationRequest asked) {
         UnresolvedName missing = asked.missing();
         TargetClass owner = asked.owner();
         Parameters parameters = Parameters.of(missing.code(), missing.path(), missing.arguments(), asked.types());
         if (parameters.objection().isPresent()) {
-            return new Declared.Refused(parameters.objection().get());
+            return new PlannedDeclaration.Impossible(parameters.objection().get());
         }
         String keep = asked.answers().single(KEEP).orElse("use");
         String visibility = owner.type().getKind() == ElementKind.ENUM ? "" : visibility(asked);
         String declared = parameters.declared(CodingStyle.of(owner).parameter());
         Optional<List<String>> handedOn = keep.equals("use") || owner.isRecord() ? handedOn(owner, parameters) : Optional.empty();
         if (handedOn.isPresent()) {
-            return new Declared.Members(title(missing), List.of(NewMember.added(NewMember.Kind.CONSTRUCTOR, owner.name(),
+            return new PlannedDeclaration.Members(title(missing), List.of(NewMember.added(NewMember.Kind.CONSTRUCTOR, owner.name(),
                     ConstructorText.delegating(visibility, owner.name(), declared, handedOn.get()))));
         } else if (owner.isRecord()) {
-            return new Declared.Refused("a constructor of a record must call another one, and none takes these arguments and more");
+            return new PlannedDeclaration.Impossible("a constructor of a record must call another one, and none takes these arguments and more");
         }
-        return new Declared.Members(title(missing), keeping(owner, parameters, keep, asked.before(), visibility, declared));
+        return new PlannedDeclaration.Members(title(missing), keeping(owner, parameters, keep, asked.before(), visibility, declared));
     }
 
     /** What another constructor gets that takes all parameters and more, the fewest first. */

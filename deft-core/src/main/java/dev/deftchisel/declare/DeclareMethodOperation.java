@@ -2,7 +2,7 @@ package dev.deftchisel.declare;
 
 import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.symbol.AccessLevel;
-import dev.deftchisel.declare.inference.Types;
+import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.UnresolvedName;
 import dev.deftchisel.declare.signature.DeclarationRequest;
 import dev.deftchisel.declare.signature.MethodSignature;
@@ -65,25 +65,25 @@ public final class DeclareMethodOperation extends DeclareOperation {
     }
 
     @Override
-    Declared declared(DeclarationRequest asked) {
+    PlannedDeclaration declared(DeclarationRequest asked) {
         UnresolvedName missing = asked.missing();
         TargetClass owner = asked.owner();
         MethodSignature shape = MethodSignature.of(asked);
         if (shape.parameters().objection().isPresent()) {
-            return new Declared.Refused(shape.parameters().objection().get());
+            return new PlannedDeclaration.Impossible(shape.parameters().objection().get());
         }
         boolean isStatic = shape.isStatic();
         Optional<String> type = asked.answers().single(RESULT).filter(said -> !said.isEmpty())
                 .or(() -> shape.result().flatMap(asked.types().ofMethod()::member));
         if (type.isEmpty()) {
-            return new Declared.Refused("the call does not tell what " + missing.name() + " hands back; say it (result)");
+            return new PlannedDeclaration.Impossible("the call does not tell what " + missing.name() + " hands back; say it (result)");
         }
         boolean isInterface = owner.type().getKind().isInterface();
         boolean isOpen = isInterface && !isStatic && !isFunction(owner);
         String body = asked.answers().single(BODY).filter(said -> !said.equals("kind")).orElse(isOpen ? NONE : THROW);
         boolean isAbstract = body.equals(NONE);
         if (isAbstract && (isStatic || !isInterface && !owner.type().getModifiers().contains(Modifier.ABSTRACT))) {
-            return new Declared.Refused("a method without a body must belong to an object of an interface or an abstract class");
+            return new PlannedDeclaration.Impossible("a method without a body must belong to an object of an interface or an abstract class");
         }
         // what is overridden must not be more open than what overrides it (JLS 8.4.8.3)
         String visibility = isInterface ? "" : shape.overridden().map(below -> between(access(asked), below))
@@ -92,7 +92,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
                 + (isStatic ? "static " : isAbstract && !isInterface ? "abstract " : isInterface && !isAbstract ? "default " : "");
         String head = modifiers + shape.typeParameters(asked) + type.get() + " " + missing.name() + "("
                 + shape.parameters().declared(CodingStyle.of(owner).parameter()) + ")" + shape.thrown(owner, asked.types());
-        return new Declared.Members(title(missing), List.of(NewMember.added(NewMember.Kind.METHOD, missing.name(),
+        return new PlannedDeclaration.Members(title(missing), List.of(NewMember.added(NewMember.Kind.METHOD, missing.name(),
                 isAbstract ? List.of(head + ";") : lines(head, body, type.get(), shape.result()))
                         .linking(shape.parameters().all().stream().map(Parameters.One::name).filter(name -> !name.equals(missing.name()))
                                 .collect(Collectors.toSet()))),
@@ -117,7 +117,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
         List<Elsewhere> all = new ArrayList<>();
         for (TargetClass below : new Implementers(asked.owner(), asked.before())
                 .lacking(asked.missing().name(), shape.parameters().all().size())) {
-            Types types = Types.of(asked.edits().writer(asked.code()), asked.edits().writer(below.code()), asked.code(),
+            UseTypes types = UseTypes.of(asked.edits().writer(asked.code()), asked.edits().writer(below.code()), asked.code(),
                     Optional.empty()).ofMethod();
             String result = shape.result().flatMap(types::member).orElse(type);
             String head = (asked.owner().type().getKind().isInterface() ? "public " : visibility) + shape.typeParameters(asked) + result

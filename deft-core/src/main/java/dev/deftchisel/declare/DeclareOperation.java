@@ -7,7 +7,7 @@ import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.SymbolEffects;
-import dev.deftchisel.declare.inference.Types;
+import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.UnresolvedName;
 import dev.deftchisel.declare.signature.DeclarationRequest;
 import dev.deftchisel.member.MemberInserter;
@@ -43,14 +43,14 @@ abstract class DeclareOperation implements Operation {
     static final Question VISIBILITY_QUESTION = AccessQuestion.asNeeded("as few as the use allows", List.of(AccessLevel.values()));
 
     /** What the declaration is, or why there can be none. */
-    sealed interface Declared {
+    sealed interface PlannedDeclaration {
 
         /**
          * Members of the type that must have it.
          *
          * @param others what other types must have then
          */
-        record Members(String title, List<NewMember> members, List<Elsewhere> others) implements Declared {
+        record Members(String title, List<NewMember> members, List<Elsewhere> others) implements PlannedDeclaration {
 
             Members(String title, List<NewMember> members) {
                 this(title, members, List.of());
@@ -58,11 +58,11 @@ abstract class DeclareOperation implements Operation {
         }
 
         /** A variable of the body, declared before a statement. */
-        record Local(String title, int offset, String text) implements Declared {
+        record Local(String title, int offset, String text) implements PlannedDeclaration {
         }
 
         /** It cannot be made. */
-        record Refused(String sentence) implements Declared {
+        record Impossible(String sentence) implements PlannedDeclaration {
         }
     }
 
@@ -77,7 +77,7 @@ abstract class DeclareOperation implements Operation {
     abstract String title(UnresolvedName missing);
 
     /** The declaration. */
-    abstract Declared declared(DeclarationRequest asked);
+    abstract PlannedDeclaration declared(DeclarationRequest asked);
 
     @Override
     public final Optional<Offer> offer(ResolvedPlace spot) {
@@ -129,20 +129,20 @@ abstract class DeclareOperation implements Operation {
         boolean isStatic = missing.isOfType() || missing.isOwn() && uses.stream()
                 .anyMatch(use -> use.isOfType() || use.isOwn() && use.isStaticIn(target.get().type(), before));
         EditsByFile edits = new EditsByFile(before);
-        Types types = Types.of(edits.writer(missing.code()), edits.writer(code), missing.code(),
+        UseTypes types = UseTypes.of(edits.writer(missing.code()), edits.writer(code), missing.code(),
                 Optional.of(target.get().type()).filter(type -> !isStatic));
-        Declared declared = declared(new DeclarationRequest(uses, target.get(), isStatic, answers, types, before, edits));
+        PlannedDeclaration declared = declared(new DeclarationRequest(uses, target.get(), isStatic, answers, types, before, edits));
         String title;
-        if (declared instanceof Declared.Members added) {
+        if (declared instanceof PlannedDeclaration.Members added) {
             edits.of(home).addAll(new MemberInserter(target.get()).edits(added.members()));
             added.others().forEach(other -> edits.of(other.target().code().file().path())
                     .addAll(new MemberInserter(other.target()).edits(List.of(other.member()))));
             title = added.title();
-        } else if (declared instanceof Declared.Local local) {
+        } else if (declared instanceof PlannedDeclaration.Local local) {
             edits.of(file).add(new NewCode(missing.code().file()).write(local.text()).at(local.offset()));
             title = local.title();
         } else {
-            return Plan.refused(Reason.at(file, missing.range(), ((Declared.Refused) declared).sentence()));
+            return Plan.refused(Reason.at(file, missing.range(), ((PlannedDeclaration.Impossible) declared).sentence()));
         }
         return new Plan.Ready(edits.change(title, SymbolEffects.same(), List.of()), before);
     }

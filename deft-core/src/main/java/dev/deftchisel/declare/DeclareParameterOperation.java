@@ -7,7 +7,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.SymbolKey;
-import dev.deftchisel.declare.inference.Types;
+import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.UnresolvedName;
 import dev.deftchisel.member.parameter.AddedParameter;
 import dev.deftchisel.operation.Answers;
@@ -164,7 +164,7 @@ public final class DeclareParameterOperation implements Operation {
         missing.others(before).stream()
                 .filter(other -> leaf(other.method()).equals(leaf(missing.method())))
                 .forEach(uses::add);
-        return DeclareVariableOperation.type(uses, Types.ofNothing(missing.code()));
+        return DeclareVariableOperation.type(uses, UseTypes.ofNothing(missing.code()));
     }
 
     private static Optional<MethodTree> leaf(Optional<TreePath> method) {

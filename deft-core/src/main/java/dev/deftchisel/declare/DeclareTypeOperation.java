@@ -9,7 +9,7 @@ import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.SymbolEffects;
-import dev.deftchisel.declare.inference.Types;
+import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.UnresolvedName;
 import dev.deftchisel.declare.signature.NewType;
 import dev.deftchisel.declare.signature.NewTypeText;
@@ -143,7 +143,7 @@ public final class DeclareTypeOperation implements Operation {
         EditsByFile edits = new EditsByFile(before);
         TypeWriter writer = edits.writer(code);
         NewTypeText text = new NewTypeText(missing, uses,
-                Types.of(edits.writer(missing.code()), writer, missing.code(), Optional.empty()), writer);
+                UseTypes.of(edits.writer(missing.code()), writer, missing.code(), Optional.empty()), writer);
         NewType.Kind kind = kind(uses, answers);
         boolean isInInterface = target.get().type().getKind().isInterface();
         String visibility = isInInterface ? "" : AccessQuestion.said(answers).orElseGet(() -> uses.needed(target.get().type())).prefix();
@@ -175,7 +175,7 @@ public final class DeclareTypeOperation implements Operation {
         if (isElsewhere && missing.isSimple() && !missing.isImported()) {
             edits.writer(code).importing(home + "." + missing.name());
         }
-        NewTypeText text = new NewTypeText(missing, uses, Types.of(edits.writer(code), made.writer(), code, Optional.empty()),
+        NewTypeText text = new NewTypeText(missing, uses, UseTypes.of(edits.writer(code), made.writer(), code, Optional.empty()),
                 made.writer());
         NewType.Kind kind = kind(uses, answers);
         boolean isOpen = uses.files().anyMatch(other -> !other.file().header().packageName().equals(home));

@@ -11,8 +11,8 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.symbol.NamedTypes;
-import dev.deftchisel.declare.inference.Diamond;
-import dev.deftchisel.declare.inference.Types;
+import dev.deftchisel.declare.inference.DiamondArguments;
+import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.UnresolvedName;
 import dev.deftchisel.declare.inference.ValueType;
 import dev.deftchisel.declare.signature.DeclarationRequest;
@@ -79,10 +79,10 @@ public final class DeclareVariableOperation extends DeclareOperation {
     }
 
     @Override
-    Declared declared(DeclarationRequest asked) {
+    PlannedDeclaration declared(DeclarationRequest asked) {
         UnresolvedName missing = asked.missing();
         TargetClass owner = asked.owner();
-        Types types = asked.types();
+        UseTypes types = asked.types();
         Answers answers = asked.answers();
         if (missing.isEnumConstant()) {
             return enumConstant(missing, owner);
@@ -98,17 +98,17 @@ public final class DeclareVariableOperation extends DeclareOperation {
         Optional<String> written = said.or(() -> type.flatMap(as.equals(LOCAL) ? types::local
                 : isConstant ? types.ofStatic()::field : types::field));
         if (written.isEmpty()) {
-            return new Declared.Refused("the use does not tell of which type " + missing.name() + " is; say it (type)");
+            return new PlannedDeclaration.Impossible("the use does not tell of which type " + missing.name() + " is; say it (type)");
         }
         String value = said.map(PlaceholderCode::value).orElseGet(() -> value(asked, type.orElseThrow()));
         if (as.equals(LOCAL)) {
-            return missing.object().isPresent() ? new Declared.Refused("what is selected from an object is no local variable")
+            return missing.object().isPresent() ? new PlannedDeclaration.Impossible("what is selected from an object is no local variable")
                     : local(missing, written.get(), value);
         }
         boolean isAssigned = asked.uses().stream().anyMatch(use -> assigned(use).isPresent());
         String head = visibility(asked) + (isOfInterface ? "" : isConstant ? isAssigned ? "static " : "static final "
                 : asked.isStatic() ? "static " : "");
-        return new Declared.Members("declare the " + (isConstant ? "constant " : "field ") + owner.name() + "." + missing.name(),
+        return new PlannedDeclaration.Members("declare the " + (isConstant ? "constant " : "field ") + owner.name() + "." + missing.name(),
                 List.of(NewMember.added(isConstant ? NewMember.Kind.CONSTANT : NewMember.Kind.FIELD, missing.name(),
                                 List.of(head + written.get() + " " + missing.name()
                                         + (isConstant && !isAssigned ? " = " + value : "") + ";"))
@@ -128,26 +128,26 @@ public final class DeclareVariableOperation extends DeclareOperation {
     }
 
     /** A constant, with stand-ins for what its constructor must have. */
-    private static Declared enumConstant(UnresolvedName missing, TargetClass owner) {
+    private static PlannedDeclaration enumConstant(UnresolvedName missing, TargetClass owner) {
         String arguments = ElementFilter.constructorsIn(owner.type().getEnclosedElements()).stream()
                 .min((one, other) -> Integer.compare(one.getParameters().size(), other.getParameters().size()))
                 .map(PlaceholderCode::arguments).filter(values -> !values.isEmpty()).map(values -> "(" + values + ")").orElse("");
-        return new Declared.Members("declare the constant " + owner.name() + "." + missing.name(), List.of(
+        return new PlannedDeclaration.Members("declare the constant " + owner.name() + "." + missing.name(), List.of(
                 NewMember.added(NewMember.Kind.ENUM_CONSTANT, missing.name(), List.of(missing.name() + arguments))));
     }
 
     /** An element with a default, since it may be used elsewhere without a value. */
-    private static Declared element(UnresolvedName missing, TargetClass owner, Types types) {
+    private static PlannedDeclaration element(UnresolvedName missing, TargetClass owner, UseTypes types) {
         AssignmentTree given = (AssignmentTree) missing.path().getParentPath().getLeaf();
         Optional<TypeMirror> type = types.of(new TreePath(missing.path().getParentPath(), given.getExpression()));
         Optional<String> written = type.flatMap(types::member);
         if (written.isEmpty()) {
-            return new Declared.Refused("the type of '" + missing.code().text(given.getExpression())
+            return new PlannedDeclaration.Impossible("the type of '" + missing.code().text(given.getExpression())
                     + "' is not known; declare what it needs first");
         }
         String standard = type.get().getKind().isPrimitive() ? " default " + PlaceholderCode.value(type.get())
                 : written.get().equals("String") ? " default \"\"" : type.get().getKind() == TypeKind.ARRAY ? " default {}" : "";
-        return new Declared.Members("declare the element " + owner.name() + "." + missing.name(), List.of(NewMember.added(
+        return new PlannedDeclaration.Members("declare the element " + owner.name() + "." + missing.name(), List.of(NewMember.added(
                 NewMember.Kind.METHOD, missing.name(), List.of(written.get() + " " + missing.name() + "()" + standard + ";"))));
     }
 
@@ -178,7 +178,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
     }
 
     /** What it is assigned, or what its places ask for. */
-    static Optional<TypeMirror> type(List<UnresolvedName> uses, Types types) {
+    static Optional<TypeMirror> type(List<UnresolvedName> uses, UseTypes types) {
         Map<UnresolvedName, TypeMirror> given = new LinkedHashMap<>();
         uses.forEach(use -> given(use, uses, types).ifPresent(type -> given.put(use, type)));
         boolean mayBeNull = uses.stream().anyMatch(use -> assigned(use)
@@ -191,14 +191,14 @@ public final class DeclareVariableOperation extends DeclareOperation {
         return assignment(use).map(path -> new TreePath(path, ((AssignmentTree) path.getLeaf()).getExpression()));
     }
 
-    private static Optional<TypeMirror> given(UnresolvedName use, List<UnresolvedName> uses, Types types) {
+    private static Optional<TypeMirror> given(UnresolvedName use, List<UnresolvedName> uses, UseTypes types) {
         Optional<TreePath> value = assigned(use).filter(path -> path.getLeaf().getKind() != Tree.Kind.NULL_LITERAL);
         Optional<TypeMirror> type = value.flatMap(path -> chosen(use.code(), path, types).or(() -> types.of(use.code(), path)));
         if (value.filter(path -> isGuessed(use.code(), path)).isPresent()) {
             return Optional.empty();
         }
-        return value.filter(Diamond::isMade).isPresent() && type.filter(DeclaredType.class::isInstance).isPresent()
-                ? Diamond.filled((DeclaredType) type.get(), uses).or(() -> type.map(use.code().types()::erasure)) : type;
+        return value.filter(DiamondArguments::isMade).isPresent() && type.filter(DeclaredType.class::isInstance).isPresent()
+                ? DiamondArguments.filled((DeclaredType) type.get(), uses).or(() -> type.map(use.code().types()::erasure)) : type;
     }
 
     /** Whether only the target of a call tells what it hands back, so that the compiler could but guess (JLS 18.5.2). */
@@ -210,7 +210,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
     }
 
     /** Of a value that is one of two the type that both are of; empty for other values, and where neither takes both. */
-    private static Optional<TypeMirror> chosen(AttributedFile code, TreePath value, Types types) {
+    private static Optional<TypeMirror> chosen(AttributedFile code, TreePath value, UseTypes types) {
         if (!(value.getLeaf() instanceof ConditionalExpressionTree choice)) {
             return Optional.empty();
         }
@@ -221,20 +221,20 @@ public final class DeclareVariableOperation extends DeclareOperation {
                 .filter(type -> both.stream().allMatch(other -> code.types().isAssignable(other, type))).findFirst();
     }
 
-    private static Declared local(UnresolvedName missing, String type, String value) {
+    private static PlannedDeclaration local(UnresolvedName missing, String type, String value) {
         AttributedFile code = missing.code();
         Optional<TreePath> set = assignment(missing).filter(DeclareVariableOperation::isWholeStatement);
         String title = "declare the local variable " + missing.name();
         if (set.isPresent()) {
-            return new Declared.Local(title, code.range(missing.path().getLeaf()).start(), type + " ");
+            return new PlannedDeclaration.Local(title, code.range(missing.path().getLeaf()).start(), type + " ");
         }
         for (TreePath at = missing.path(); at.getParentPath() != null; at = at.getParentPath()) {
             if (at.getLeaf() instanceof StatementTree && AttributedFile.statements(at.getParentPath().getLeaf()).contains(at.getLeaf())) {
                 int start = code.range(at.getLeaf()).start();
-                return new Declared.Local(title, start, type + " " + missing.name() + " = " + value + ";"
+                return new PlannedDeclaration.Local(title, start, type + " " + missing.name() + " = " + value + ";"
                         + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start));
             }
         }
-        return new Declared.Refused("there is no statement here before which a local variable could be declared");
+        return new PlannedDeclaration.Impossible("there is no statement here before which a local variable could be declared");
     }
 }

@@ -85,7 +85,7 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
     }
 
     @Override
-    Generated generate(Request request) {
+    GenerationResult generate(GenerationRequest request) {
         TargetClass target = request.target();
         List<StateField> chosen = request.chosen();
         Answers answers = request.answers();
@@ -109,12 +109,12 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
                 objection = objection.or(() -> add(target, called.writer(part), List.of(part.type()), members, notes, text.writer(part)));
             }
             if (objection.isPresent()) {
-                return new Generated.Refused(objection.get());
+                return new GenerationResult.Refused(objection.get());
             }
         }
-        return chosen.isEmpty() ? Generated.refused("choose at least one field")
-                : members.isEmpty() ? Generated.refused("nothing is left to write: " + String.join(", ", notes))
-                : new Generated.Members(title(target), members, notes);
+        return chosen.isEmpty() ? GenerationResult.refused("choose at least one field")
+                : members.isEmpty() ? GenerationResult.refused("nothing is left to write: " + String.join(", ", notes))
+                : new GenerationResult.Members(title(target), members, notes);
     }
 
     /** Why a method of the name cannot come to the others. */

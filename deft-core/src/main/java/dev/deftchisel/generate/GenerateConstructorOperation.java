@@ -140,7 +140,7 @@ public final class GenerateConstructorOperation extends GenerateOperation {
     }
 
     @Override
-    Generated generate(Request request) {
+    GenerationResult generate(GenerationRequest request) {
         TargetClass target = request.target();
         List<StateField> chosen = request.chosen();
         Answers answers = request.answers();
@@ -153,7 +153,7 @@ public final class GenerateConstructorOperation extends GenerateOperation {
         Optional<ExecutableElement> called = above.stream()
                 .filter(one -> wanted.isEmpty() || types(one).replaceAll("\\s+", "").equals(wanted.get())).findFirst();
         if (wanted.isPresent() && called.isEmpty()) {
-            return Generated.refused(above.isEmpty() ? "no constructor of the superclass can be called"
+            return GenerationResult.refused(above.isEmpty() ? "no constructor of the superclass can be called"
                     : "the superclass has no constructor for '" + wanted.get() + "'; it has those for "
                             + above.stream().map(one -> "'" + types(one) + "'").collect(Collectors.joining(", ")));
         }
@@ -162,13 +162,13 @@ public final class GenerateConstructorOperation extends GenerateOperation {
         return written(target, List.copyOf(parts), called, answers, writer);
     }
 
-    private Generated written(TargetClass target, List<StateField> parts, Optional<ExecutableElement> called, Answers answers, TypeWriter writer) {
+    private GenerationResult written(TargetClass target, List<StateField> parts, Optional<ExecutableElement> called, Answers answers, TypeWriter writer) {
         Map<String, TypeMirror> handedOn = handedOn(target, parts, called);
         List<TypeMirror> types = new ArrayList<>(handedOn.values());
         parts.forEach(part -> types.add(part.type()));
         Optional<MethodTree> there = target.declared("<init>", types);
         if (there.isPresent()) {
-            return new Generated.Refused(Reason.at(target.code().file().path(), target.code().range(there.get()),
+            return new GenerationResult.Refused(Reason.at(target.code().file().path(), target.code().range(there.get()),
                     target.name() + " has a constructor with these parameters"));
         }
         String parameter = CodingStyle.of(target).parameter();
@@ -184,7 +184,7 @@ public final class GenerateConstructorOperation extends GenerateOperation {
         parts.forEach(part -> kept.put(part.name(), value(target, part, answers, writer)));
         lines.addAll(ConstructorText.lines(isEnum ? "" : VISIBILITY.level(answers).prefix(), target.name(), String.join(", ", parameters),
                 List.copyOf(handedOn.keySet()), kept));
-        return Generated.members(title(target), List.of(NewMember.added(NewMember.Kind.CONSTRUCTOR, target.name(), lines)));
+        return GenerationResult.members(title(target), List.of(NewMember.added(NewMember.Kind.CONSTRUCTOR, target.name(), lines)));
     }
 
     /** What the constructor of the superclass takes, by names that are free, with type arguments put in. */
@@ -226,11 +226,11 @@ public final class GenerateConstructorOperation extends GenerateOperation {
                 + ".requireNonNull(" + part.name() + ", \"" + part.name() + "\")" : part.name();
     }
 
-    private Generated ofRecord(TargetClass target, Answers answers, TypeWriter writer) {
+    private GenerationResult ofRecord(TargetClass target, Answers answers, TypeWriter writer) {
         List<StateField> parts = target.parts();
         Optional<MethodTree> there = target.declared("<init>", parts.stream().map(StateField::type).toList());
         if (there.isPresent()) {
-            return new Generated.Refused(Reason.at(target.code().file().path(), target.code().range(there.get()),
+            return new GenerationResult.Refused(Reason.at(target.code().file().path(), target.code().range(there.get()),
                     target.name() + " has its canonical constructor already"));
         }
         boolean isCompact = !answers.single(FORM).filter("canonical"::equals).isPresent();
@@ -249,6 +249,6 @@ public final class GenerateConstructorOperation extends GenerateOperation {
             }
         }
         lines.add("}");
-        return Generated.members(title(target), List.of(NewMember.added(NewMember.Kind.CONSTRUCTOR, target.name(), lines)));
+        return GenerationResult.members(title(target), List.of(NewMember.added(NewMember.Kind.CONSTRUCTOR, target.name(), lines)));
     }
 }

@@ -71,7 +71,7 @@ public final class GenerateEqualityOperation extends GenerateOperation {
     }
 
     @Override
-    Generated generate(Request request) {
+    GenerationResult generate(GenerationRequest request) {
         TargetClass target = request.target();
         List<StateField> chosen = request.chosen();
         Answers answers = request.answers();
@@ -81,7 +81,7 @@ public final class GenerateEqualityOperation extends GenerateOperation {
         Optional<MethodTree> hash = target.declared("hashCode", List.of());
         boolean isExtended = target.inheritsImplementation("equals", ofObject);
         if (chosen.isEmpty() && !isExtended) {
-            return Generated.refused("equal objects must have something in common; choose at least one field");
+            return GenerationResult.refused("equal objects must have something in common; choose at least one field");
         }
         // imports are only wanted for what is written, not for what is compared with what is there
         Optional<String> before = equality.isEmpty() || hash.isEmpty() ? Optional.empty() : AMONG_QUESTION.options().stream()
@@ -92,16 +92,16 @@ public final class GenerateEqualityOperation extends GenerateOperation {
         boolean isOurs = before.isPresent();
         Optional<String> above = isExtended ? amongAbove(request, ofObject) : Optional.empty();
         if (isExtended && above.isEmpty() && !chosen.isEmpty()) {
-            return Generated.refused("the superclass takes objects for equal without asking which class they have, or cannot be looked into;"
+            return GenerationResult.refused("the superclass takes objects for equal without asking which class they have, or cannot be looked into;"
                     + " an equality that asks for more here would not be symmetric. Let the superclass compare classes first (among: class)");
         }
         EqualityText text = new EqualityText(target, writer, answers.single(AMONG).or(() -> before).or(() -> above).orElse(INSTANCES),
                 isExtended);
         if ((equality.isPresent() || hash.isPresent()) && !isOurs && !replaces(answers)) {
-            return new Generated.Refused(Reason.at(target.code().file().path(), target.code().range(equality.or(() -> hash).get()),
+            return new GenerationResult.Refused(Reason.at(target.code().file().path(), target.code().range(equality.or(() -> hash).get()),
                     target.name() + " has an equality that was written by hand; it can be replaced on request"));
         }
-        return Generated.members(title(target), text.members(chosen, equality, hash));
+        return GenerationResult.members(title(target), text.members(chosen, equality, hash));
     }
 
     /**
@@ -109,7 +109,7 @@ public final class GenerateEqualityOperation extends GenerateOperation {
      * A subclass that adds to what equal objects have in common stays symmetric only when objects of the superclass are
      * not equal to its own (J. Bloch, Effective Java, item 10).
      */
-    private static Optional<String> amongAbove(Request request, List<TypeMirror> ofObject) {
+    private static Optional<String> amongAbove(GenerationRequest request, List<TypeMirror> ofObject) {
         return request.target().inherited("equals", ofObject).flatMap(request::text)
                 .flatMap(text -> text.contains("getClass") ? Optional.of("class")
                         : text.contains("canEqual") ? Optional.of(ASKED) : Optional.empty());

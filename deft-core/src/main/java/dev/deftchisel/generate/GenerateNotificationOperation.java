@@ -74,16 +74,16 @@ public final class GenerateNotificationOperation extends GenerateOperation {
     }
 
     @Override
-    Generated generate(Request request) {
+    GenerationResult generate(GenerationRequest request) {
         TargetClass target = request.target();
         if (request.chosen().isEmpty()) {
-            return Generated.refused("choose at least one field");
+            return GenerationResult.refused("choose at least one field");
         }
         Optional<String> known = support(target);
         boolean isInherited = known.isEmpty() && !target.inherited("addPropertyChangeListener", List.of(target.named(LISTENER))).isEmpty();
         Optional<String> above = isInherited ? telling(target) : Optional.empty();
         if (isInherited && above.isEmpty()) {
-            return Generated.refused("a class above keeps the listeners and has nothing by which this one could tell them; give it a"
+            return GenerationResult.refused("a class above keeps the listeners and has nothing by which this one could tell them; give it a"
                     + " protected method firePropertyChange(String, Object, Object)");
         }
         String support = known.orElseGet(() -> NewName.free(target.memberNames(), "changes"));
@@ -113,7 +113,7 @@ public final class GenerateNotificationOperation extends GenerateOperation {
         if (request.needsModule("java.desktop")) {
             notes.add("module-info.java must say 'requires java.desktop;', where " + SUPPORT + " is");
         }
-        return new Generated.Members(title(target), members, notes);
+        return new GenerationResult.Members(title(target), members, notes);
     }
 
     /** How the listeners that a class above keeps are told: by a method of it, or by its support if that can be reached. */
@@ -139,7 +139,7 @@ public final class GenerateNotificationOperation extends GenerateOperation {
     }
 
     /** Empty when one that was written by hand stays. */
-    private static Optional<NewMember> setter(Request request, StateField part, NotificationText text) {
+    private static Optional<NewMember> setter(GenerationRequest request, StateField part, NotificationText text) {
         TargetClass target = request.target();
         String name = AccessorNames.BEANS.writer(part);
         Optional<MethodTree> there = target.declared(name, List.of(part.type()));
@@ -150,7 +150,7 @@ public final class GenerateNotificationOperation extends GenerateOperation {
     }
 
     /** Whether there is a method that is neither a plain one nor one that was generated here. */
-    private static boolean isByHand(Request request, StateField part, NotificationText text) {
+    private static boolean isByHand(GenerationRequest request, StateField part, NotificationText text) {
         TargetClass target = request.target();
         Optional<MethodTree> there = target.declared(AccessorNames.BEANS.writer(part), List.of(part.type()));
         String visibility = there.map(method -> modifiers(target, method)).orElse("");

@@ -79,7 +79,7 @@ public abstract class GenerateOperation implements Operation {
     abstract String title(TargetClass target);
 
     /** The members. */
-    abstract Generated generate(Request request);
+    abstract GenerationResult generate(GenerationRequest request);
 
     /** What is asked about members that are there. */
     static Question existing() {
@@ -143,12 +143,12 @@ public abstract class GenerateOperation implements Operation {
             chosen.add(part.get());
         }
         EditsByFile edits = new EditsByFile(first);
-        Generated generated = generate(new Request(target, chosen, answers, edits.writer(target.code()), analyst));
-        return generated instanceof Generated.Members members ? plan(spot, target, members, edits, analyst)
-                : Plan.refused(((Generated.Refused) generated).reason());
+        GenerationResult generated = generate(new GenerationRequest(target, chosen, answers, edits.writer(target.code()), analyst));
+        return generated instanceof GenerationResult.Members members ? plan(spot, target, members, edits, analyst)
+                : Plan.refused(((GenerationResult.Refused) generated).reason());
     }
 
-    private Plan plan(ResolvedPlace spot, TargetClass target, Generated.Members generated, EditsByFile edits, Analyst analyst) {
+    private Plan plan(ResolvedPlace spot, TargetClass target, GenerationResult.Members generated, EditsByFile edits, Analyst analyst) {
         AttributedFile code = target.code();
         List<NewMember> members = generated.members().stream().filter(member -> !isThere(code, member)).toList();
         if (members.isEmpty() && generated.above().isEmpty()) {

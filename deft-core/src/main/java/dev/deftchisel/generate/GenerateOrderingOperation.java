@@ -95,17 +95,17 @@ public final class GenerateOrderingOperation extends GenerateOperation {
     }
 
     @Override
-    Generated generate(Request request) {
+    GenerationResult generate(GenerationRequest request) {
         TargetClass target = request.target();
         List<StateField> chosen = request.chosen();
         Answers answers = request.answers();
         if (chosen.isEmpty()) {
-            return Generated.refused("an order must go by something; choose at least one field");
+            return GenerationResult.refused("an order must go by something; choose at least one field");
         }
         List<String> descending = answers.several(DESCENDING).orElse(List.of());
         for (String name : descending) {
             if (chosen.stream().noneMatch(part -> part.name().equals(name))) {
-                return Generated.refused("'" + name + "' is to be descending, but the order does not go by it");
+                return GenerationResult.refused("'" + name + "' is to be descending, but the order does not go by it");
             }
         }
         Optional<String> said = answers.single(NAME);
@@ -117,28 +117,28 @@ public final class GenerateOrderingOperation extends GenerateOperation {
         String name = known.map(field -> field.getName().toString()).or(() -> said)
                 .orElseGet(() -> NewName.free(target.memberNames(), constant(chosen)));
         if (known.isEmpty() && target.memberNames().contains(name)) {
-            return Generated.refused(target.name() + " has a member " + name + " already; choose another name");
+            return GenerationResult.refused(target.name() + " has a member " + name + " already; choose another name");
         }
         NewMember constant = NewMember.added(NewMember.Kind.CONSTANT, name, lines(request, name, descending)).insteadOf(known);
-        return answers.single(AS).filter(NATURAL::equals).isEmpty() ? Generated.members(title(target), List.of(constant))
+        return answers.single(AS).filter(NATURAL::equals).isEmpty() ? GenerationResult.members(title(target), List.of(constant))
                 : natural(request, name, constant);
     }
 
     /** The constant, and what makes it the natural order (the contract of {@code Comparable}). */
-    private Generated natural(Request request, String name, NewMember constant) {
+    private GenerationResult natural(GenerationRequest request, String name, NewMember constant) {
         TargetClass target = request.target();
         boolean isComparable = target.isKindOf(target.type().asType(), "java.lang.Comparable");
         if (isComparable) {
-            return Generated.refused(target.name() + " has a natural order already");
+            return GenerationResult.refused(target.name() + " has a natural order already");
         }
         String type = request.writer().write(target.type().asType()).orElse(target.name());
         NewMember method = NewMember.added(NewMember.Kind.METHOD, "compareTo", List.of("@Override",
                 "public int compareTo(" + CodingStyle.of(target).parameter() + type + " other) {",
                 "    return " + name + ".compare(this, other);", "}"));
-        return new Generated.Members(title(target), List.of(constant, method), List.of(), List.of("Comparable<" + type + ">"));
+        return new GenerationResult.Members(title(target), List.of(constant, method), List.of(), List.of("Comparable<" + type + ">"));
     }
 
-    private static List<String> lines(Request request, String name, List<String> descending) {
+    private static List<String> lines(GenerationRequest request, String name, List<String> descending) {
         TargetClass target = request.target();
         Answers answers = request.answers();
         String type = target.wildcardType();

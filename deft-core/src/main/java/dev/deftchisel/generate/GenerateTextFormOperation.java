@@ -73,7 +73,7 @@ public final class GenerateTextFormOperation extends GenerateOperation {
     }
 
     @Override
-    Generated generate(Request request) {
+    GenerationResult generate(GenerationRequest request) {
         TargetClass target = request.target();
         List<StateField> chosen = request.chosen();
         Answers answers = request.answers();
@@ -86,10 +86,10 @@ public final class GenerateTextFormOperation extends GenerateOperation {
         boolean isOurs = before.isPresent();
         String shape = answers.single(SHAPE).or(() -> before).orElse(SUM);
         if (there.isPresent() && !isOurs && !replaces(answers)) {
-            return new Generated.Refused(Reason.at(target.code().file().path(), target.code().range(there.get()),
+            return new GenerationResult.Refused(Reason.at(target.code().file().path(), target.code().range(there.get()),
                     target.shown() + " has a toString that was written by hand; it can be replaced on request"));
         }
-        return Generated.members(title(target), List.of(
+        return GenerationResult.members(title(target), List.of(
                 NewMember.added(NewMember.Kind.METHOD, "toString", lines(target, chosen, shape, writer)).insteadOf(there)));
     }
 

@@ -14,8 +14,8 @@ import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Mapping;
 import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.guard.comparison.AddedComparison;
-import dev.deftchisel.guard.comparison.Comparison;
-import dev.deftchisel.guard.comparison.Constancy;
+import dev.deftchisel.guard.comparison.BindingComparison;
+import dev.deftchisel.guard.comparison.ConstantComparison;
 import dev.deftchisel.guard.comparison.LostWrites;
 import dev.deftchisel.guard.comparison.OverridingComparison;
 import dev.deftchisel.guard.comparison.RemadeComparison;
@@ -98,17 +98,17 @@ public final class Guard {
                     new Range(0, 0), Optional.empty(), Optional.empty(),
                     "the compiler itself breaks down on the code as it would be, so that it cannot be proved right"));
         }
-        Comparison comparison = new Comparison(before, after, change);
+        BindingComparison comparison = new BindingComparison(before, after, change);
         List<Difference> differences = new ArrayList<>(comparison.bindings());
         differences.addAll(comparison.errors());
-        differences.addAll(new GivenNames(after, change).differences());
+        differences.addAll(new NewNameCheck(after, change).differences());
         differences.addAll(new RemadeComparison(analyst, analyst.of(changed), change).differences());
         if (differences.isEmpty() && change.meaning().freedom() != SymbolEffects.Leeway.TYPES) {
             // otherwise other types only follow from other names
             differences.addAll(comparison.traces());
-            differences.addAll(new Constancy(before, after, change.mapping()).differences());
+            differences.addAll(new ConstantComparison(before, after, change.mapping()).differences());
             differences.addAll(new LostWrites(before, after, change).differences());
-            differences.addAll(new TwiceEvaluated(before, change).differences());
+            differences.addAll(new DoubleEvaluation(before, change).differences());
             differences.addAll(new CallerSensitive(before, change).differences());
         }
         differences.addAll(new OverridingComparison(before, after, change).differences());
@@ -120,7 +120,7 @@ public final class Guard {
             differences.addAll(new VisibilityComparison(before, after, change).differences());
         }
         if (differences.isEmpty()) {
-            differences.addAll(new EditShapes(before, after, change).differences());
+            differences.addAll(new EditKindCheck(before, after, change).differences());
         }
         return differences;
     }

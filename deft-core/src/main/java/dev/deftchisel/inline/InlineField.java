@@ -17,7 +17,7 @@ import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.change.SymbolEffects;
-import dev.deftchisel.member.parameter.Construction;
+import dev.deftchisel.member.parameter.ConstructionEscape;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.ResolvedPlace;
@@ -132,7 +132,7 @@ final class InlineField {
      */
     private Optional<Reason> early(AttributedFile home, TreePath declaration, List<Binding> uses) {
         TreePath owner = declaration.getParentPath();
-        Construction construction = new Construction(home, owner);
+        ConstructionEscape construction = new ConstructionEscape(home, owner);
         Range own = home.range(owner.getLeaf());
         boolean isStatic = field.modifiers().contains(Modifier.STATIC);
         Optional<Binding> outside = uses.stream()

@@ -63,8 +63,8 @@ final class InlineMethod {
         Analysis near = analyst.analyse(focus);
         Set<Path> more = opens ? declaringHidden(near, onlyHere) : Set.of();
         Analysis before = focus.files().containsAll(more) ? near : analyst.analyse(focus.andFiles(more));
-        Callee.Found found = Callee.of(before, method);
-        if (found instanceof Callee.No no) {
+        Callee.CalleeResult found = Callee.of(before, method);
+        if (found instanceof Callee.NotInlinable no) {
             return Plan.refused(no.reason());
         }
         List<Binding> uses = uses(before, onlyHere);
@@ -74,7 +74,7 @@ final class InlineMethod {
         }
         boolean isWished = !onlyHere && !stays;
         boolean mustStay = isWished && Callee.overrides(before, method);
-        Plan plan = plan(before, ((Callee.Yes) found).callee(), uses, isWished && !mustStay,
+        Plan plan = plan(before, ((Callee.Inlinable) found).callee(), uses, isWished && !mustStay,
                 opens ? Optional.of(new Opening(before)) : Optional.empty());
         return mustStay && plan instanceof Plan.Ready ready
                 ? new Plan.Ready(ready.change().note("the declaration stays, since the method overrides another"), before) : plan;
@@ -90,7 +90,7 @@ final class InlineMethod {
     /** Where that is declared which the method uses and some caller may not. */
     private Set<Path> declaringHidden(Analysis near, boolean onlyHere) {
         Set<Path> files = new HashSet<>();
-        if (Callee.of(near, method) instanceof Callee.Yes found) {
+        if (Callee.of(near, method) instanceof Callee.Inlinable found) {
             Callee callee = found.callee();
             for (Binding use : uses(near, onlyHere)) {
                 AttributedFile code = near.code(use.file()).orElseThrow();

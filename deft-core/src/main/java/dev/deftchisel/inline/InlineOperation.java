@@ -77,7 +77,7 @@ public final class InlineOperation implements Operation {
     public Optional<Offer> offer(ResolvedPlace spot) {
         return spot.symbol().flatMap(symbol -> switch (symbol.kind()) {
             case LOCAL_VARIABLE -> spot.analysis().code(spot.file().path())
-                    .flatMap(code -> Inlined.of(spot.analysis(), code, symbol.key()) instanceof Inlined.Yes found
+                    .flatMap(code -> InlinedVariable.of(spot.analysis(), code, symbol.key()) instanceof InlinedVariable.Inlinable found
                             ? Optional.of(offer(spot, "inline the variable " + symbol.name() + ", used in "
                                     + places(found.variable().uses().size())))
                             : Optional.empty());
@@ -120,7 +120,7 @@ public final class InlineOperation implements Operation {
                 boolean opens = answers.single(ACCESS).filter(OPEN::equals).isPresent();
                 Plan plan = new InlineMethod(spot, target.get(), analyst).plan(onlyHere, stays, opens);
                 boolean goesOn = answers.single(LEVELS).filter(ALL::equals).isPresent();
-                Plan whole = goesOn && plan instanceof Plan.Ready ready ? new AllLevels(analyst, opens).from(ready, target.get()) : plan;
+                Plan whole = goesOn && plan instanceof Plan.Ready ready ? new DeepInlining(analyst, opens).from(ready, target.get()) : plan;
                 yield whole instanceof Plan.Ready ready
                         ? new Plan.Ready(ready.change(), Opening.widened(analyst, ready.before(), ready.change())) : whole;
             }
@@ -132,11 +132,11 @@ public final class InlineOperation implements Operation {
     private static Plan variable(ResolvedPlace spot, Symbol variable, Analyst analyst, boolean onlyHere, boolean stays) {
         Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
         AttributedFile code = before.code(spot.file().path()).orElseThrow();
-        Inlined.Found found = Inlined.of(before, code, variable.key());
-        if (found instanceof Inlined.No no) {
+        InlinedVariable.VariableResult found = InlinedVariable.of(before, code, variable.key());
+        if (found instanceof InlinedVariable.NotInlinable no) {
             return Plan.refused(no.reason());
         }
-        Inlined inlined = ((Inlined.Yes) found).variable();
+        InlinedVariable inlined = ((InlinedVariable.Inlinable) found).variable();
         List<TreePath> places = onlyHere
                 ? inlined.uses().stream().filter(use -> code.range(use.getLeaf()).touches(spot.place().caret())).toList()
                 : inlined.uses();

@@ -23,10 +23,10 @@ import java.util.Optional;
 final class InlineVariable {
 
     private final Analysis before;
-    private final Inlined inlined;
+    private final InlinedVariable inlined;
     private final AttributedFile code;
 
-    InlineVariable(Analysis before, Inlined inlined) {
+    InlineVariable(Analysis before, InlinedVariable inlined) {
         this.before = before;
         this.inlined = inlined;
         this.code = inlined.code();
@@ -41,7 +41,7 @@ final class InlineVariable {
     Plan plan(List<TreePath> places, boolean goes) {
         TypeWriter writer = new TypeWriter(code);
         ValueWriter written = new ValueWriter(code, inlined.valuePath(), inlined.variable().asType(), writer);
-        Optional<Reason> objection = new SameInPlace(before, inlined, written.conversion()).objection(places, !goes || places.size() < inlined.uses().size());
+        Optional<Reason> objection = new MovableValue(before, inlined, written.conversion()).objection(places, !goes || places.size() < inlined.uses().size());
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }

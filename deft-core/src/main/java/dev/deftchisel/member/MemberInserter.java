@@ -26,7 +26,7 @@ public final class MemberInserter {
     private final TargetClass target;
     private final AttributedFile code;
     private final Layout layout;
-    private final Body body;
+    private final TypeBody body;
     private final List<Tree> members;
     private final List<StateField> parts;
     private final String outer;

@@ -98,8 +98,8 @@ public record TargetClass(AttributedFile code, TreePath path, TypeElement type) 
     }
 
     /** What stands between its braces. */
-    public Body body() {
-        return new Body(code, path);
+    public TypeBody body() {
+        return new TypeBody(code, path);
     }
 
     /** The state of an object, in the order of declaration. */

@@ -22,7 +22,7 @@ public final class Finder {
      *
      * @param container the type or package that it is declared in; empty in the unnamed package
      */
-    public record Found(SourceFile file, MemberOutline member, String container) {
+    public record NameMatch(SourceFile file, MemberOutline member, String container) {
     }
 
     private record Ranked(SourceFile file, MemberOutline member, int match) {
@@ -34,7 +34,7 @@ public final class Finder {
      * @param typed see {@link InitialsMatcher}; empty for all
      * @param most  how many at most
      */
-    public List<Found> find(String typed, int most) {
+    public List<NameMatch> find(String typed, int most) {
         InitialsMatcher initials = new InitialsMatcher(typed);
         return snapshot.files().parallelStream()
                 .flatMap(file -> ranked(file, initials))
@@ -45,7 +45,7 @@ public final class Finder {
                         .thenComparing(one -> one.file().path())
                         .thenComparingInt(one -> one.member().range().start()))
                 .limit(most)
-                .map(one -> new Found(one.file(), one.member(), Declared.container(one.file(), one.member())))
+                .map(one -> new NameMatch(one.file(), one.member(), DeclarationTree.container(one.file(), one.member())))
                 .toList();
     }
 

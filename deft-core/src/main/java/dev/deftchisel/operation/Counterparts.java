@@ -35,15 +35,15 @@ public final class Counterparts {
         List<String> names = main(file).map(TypeOutline::name).map(name -> isTest ? tested(name) : tests(name)).orElse(List.of());
         return snapshot.files().stream()
                 .filter(other -> other.root().use() == wanted)
-                .flatMap(other -> main(other).filter(type -> names.contains(type.name())).map(type -> new Found(other, type)).stream())
-                .sorted(Comparator.comparing((Found found) -> !found.file().module().equals(file.module()))
+                .flatMap(other -> main(other).filter(type -> names.contains(type.name())).map(type -> new Counterpart(other, type)).stream())
+                .sorted(Comparator.comparing((Counterpart found) -> !found.file().module().equals(file.module()))
                         .thenComparing(found -> !found.file().header().packageName().equals(file.header().packageName()))
                         .thenComparing(found -> names.indexOf(found.type().name())))
                 .map(found -> new Place(found.file().path(), new Range(found.type().nameRange().start(), found.type().nameRange().start())))
                 .toList();
     }
 
-    private record Found(SourceFile file, TypeOutline type) {
+    private record Counterpart(SourceFile file, TypeOutline type) {
     }
 
     /** The type that a file is named after. */

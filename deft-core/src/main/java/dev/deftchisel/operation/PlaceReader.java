@@ -2,7 +2,7 @@ package dev.deftchisel.operation;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.Unwritten;
+import dev.deftchisel.analysis.ImplicitOrigin;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
@@ -192,7 +192,7 @@ public final class PlaceReader {
                 .toList();
         if (declared.isEmpty()) {
             return added(text, typeName, member, parameters).orElseThrow(() -> new PlaceException(text + ": " + simpleType
-                    + " declares no member " + member + (parameters == null ? "" : "(" + parameters + ")") + Unwritten.unused(file, typeName, member, analyst).map(origin -> ", " + origin).orElse("")));
+                    + " declares no member " + member + (parameters == null ? "" : "(" + parameters + ")") + ImplicitOrigin.unused(file, typeName, member, analyst).map(origin -> ", " + origin).orElse("")));
         }
         Optional<Binding> field = declared.stream()
                 .filter(binding -> analysis.symbol(binding.key()).filter(symbol -> symbol.kind().isField()).isPresent())
@@ -221,7 +221,7 @@ public final class PlaceReader {
                 analysis.symbol(binding.key()).filter(symbol -> symbol.name().equals(member) && !symbol.kind().isLocal()
                                 && (parameters == null || matches(symbol, parameters))
                                 && symbol.owner().flatMap(analysis::symbol).filter(owner -> owner.signature().equals(typeName)).isPresent())
-                        .filter(symbol -> Unwritten.origin(symbol, analyst).isPresent())
+                        .filter(symbol -> ImplicitOrigin.origin(symbol, analyst).isPresent())
                         .ifPresent(symbol -> found.putIfAbsent(symbol.signature(), new Place(file, new Range(binding.range().start(), binding.range().start()))));
             }
         }

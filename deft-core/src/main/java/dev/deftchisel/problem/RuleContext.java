@@ -22,7 +22,7 @@ public final class RuleContext {
     private final boolean hasErrors;
     private final Map<String, String> settings;
     private final List<Finding> findings = new ArrayList<>();
-    private Names names;
+    private NameIndex names;
     private RuleDescription at;
     private Severity severity;
 
@@ -73,9 +73,9 @@ public final class RuleContext {
     }
 
     /** What the names in the file mean. */
-    public Names names() {
+    public NameIndex names() {
         if (names == null) {
-            names = new Names(code);
+            names = new NameIndex(code);
         }
         return names;
     }

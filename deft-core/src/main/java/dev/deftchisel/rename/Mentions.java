@@ -48,10 +48,10 @@ final class Mentions {
     }
 
     private final Snapshot snapshot;
-    private final Renaming renaming;
+    private final RenamedWords renaming;
     private final Choice choice;
 
-    Mentions(Snapshot snapshot, Renaming renaming, Choice choice) {
+    Mentions(Snapshot snapshot, RenamedWords renaming, Choice choice) {
         this.snapshot = snapshot;
         this.renaming = renaming;
         this.choice = choice;

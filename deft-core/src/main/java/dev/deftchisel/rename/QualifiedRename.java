@@ -219,7 +219,7 @@ final class QualifiedRename {
         moves.keySet().forEach(path -> edits.put(path, new ArrayList<>()));
         references.forEach((path, byRange) ->
                 edits.computeIfAbsent(path, file -> new ArrayList<>()).addAll(byRange.values()));
-        Mentions text = new Mentions(snapshot, new Renaming(target.name(), newName, target.name(), newName), mentions);
+        Mentions text = new Mentions(snapshot, new RenamedWords(target.name(), newName, target.name(), newName), mentions);
         Map<Path, Set<Range>> known = references.entrySet().stream()
                 .collect(Collectors.toMap(Map.Entry::getKey, entry -> entry.getValue().keySet()));
         text.inJava(Optional.empty(), known).forEach((path, found) -> {

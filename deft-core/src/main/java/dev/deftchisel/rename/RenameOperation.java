@@ -7,7 +7,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.SearchWords;
-import dev.deftchisel.analysis.Unwritten;
+import dev.deftchisel.analysis.ImplicitOrigin;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.Symbol;
@@ -165,7 +165,7 @@ public final class RenameOperation implements Operation {
             return Plan.refused("the " + target.describe() + " is declared in a library, so it cannot be renamed");
         }
         Optional<String> origin = spot.analysis().declaration(target.key()).isPresent() ? Optional.empty()
-                : Unwritten.field(target.key(), target.name(), analyst);
+                : ImplicitOrigin.field(target.key(), target.name(), analyst);
         if (origin.isPresent()) {
             return Plan.refused("the " + target.describe() + " does not stand in the code, an annotation adds it"
                     + (origin.get().isEmpty() ? "" : "; rename the field '" + origin.get() + "', and it follows"));
@@ -195,12 +195,12 @@ public final class RenameOperation implements Operation {
         boolean takesAll = hasNamesakes(target) && answers.single(RELATED).filter("all"::equals).isPresent();
         Set<String> kept = answers.single(EXCEPT).stream().flatMap(said -> Stream.of(said.split(",")))
                 .map(String::strip).filter(said -> !said.isEmpty()).collect(Collectors.toSet());
-        Set<String> possible = new Namesakes(target, newName, Set.of()).names();
+        Set<String> possible = new RelatedNames(target, newName, Set.of()).names();
         Optional<String> stranger = kept.stream().filter(said -> !possible.contains(said)).sorted().findFirst();
         if (takesAll && stranger.isPresent()) {
             return Plan.refused(spot, stranger.get() + " is nothing that could be named after " + target.name());
         }
-        Namesakes namesakes = new Namesakes(target, newName, kept);
+        RelatedNames namesakes = new RelatedNames(target, newName, kept);
         FollowingMembers following = FollowingMembers.of(target.key(), target.name(), newName, analyst);
         Focus focus = focus(spot, target, newName, analyst);
         if (!following.isEmpty()) {
@@ -218,7 +218,7 @@ public final class RenameOperation implements Operation {
         if (!obstacles.isEmpty()) {
             return new Plan.Refused(obstacles);
         }
-        Optional<Reason> unknownMade = new UnknownMade(target, before, analyst).objection();
+        Optional<Reason> unknownMade = new UnprocessedNames(target, before, analyst).objection();
         if (unknownMade.isPresent()) {
             return new Plan.Refused(List.of(unknownMade.get()));
         }
@@ -257,7 +257,7 @@ public final class RenameOperation implements Operation {
         family.forEach(key -> names.put(key, newName));
         KeptNames external = new KeptNames(before, !answers.single(EXTERNAL).filter("change"::equals).isPresent()).read(names.keySet());
         List<FileChange> texts = new ArrayList<>();
-        List<FileChange> files = files(target, Renaming.of(target, newName, names, before), references, external.edits(), moves, choice(answers),
+        List<FileChange> files = files(target, RenamedWords.of(target, newName, names, before), references, external.edits(), moves, choice(answers),
                 before, texts);
         files.addAll(texts);
         Change change = new Change(
@@ -265,7 +265,7 @@ public final class RenameOperation implements Operation {
                 files,
                 new SymbolEffects(names, Map.of()),
                 Stream.of(notes(target, before), unseen, external.notes(), DerivedQueries.notes(names.keySet(), before),
-                        MentionsBeside.notes(texts, before.snapshot().workspace())).flatMap(List::stream).toList());
+                        MentionsInOtherFiles.notes(texts, before.snapshot().workspace())).flatMap(List::stream).toList());
         Map<SymbolKey, String> remade = made.isEmpty() ? RemadeNames.of(change, analyst) : made;
         return remade.size() > made.size() ? plan(spot, target, newName, answers, analyst, remade) : new Plan.Ready(change, before);
     }
@@ -376,7 +376,7 @@ public final class RenameOperation implements Operation {
 
     private static List<FileChange> files(
             Symbol target,
-            Renaming renaming,
+            RenamedWords renaming,
             Map<Path, Map<Range, Edit>> references,
             Map<Path, List<Edit>> external,
             Map<Path, Path> moves,

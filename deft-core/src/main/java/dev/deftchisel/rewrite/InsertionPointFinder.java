@@ -96,7 +96,7 @@ public final class InsertionPointFinder {
      * @param home  where to
      * @param first what must become variables before it, in this order
      */
-    public record Together(InsertionPoint home, List<TreePath> first) {
+    public record HoistedPredecessors(InsertionPoint home, List<TreePath> first) {
     }
 
     /**
@@ -104,11 +104,11 @@ public final class InsertionPointFinder {
      *
      * @param canBeVariable whether an expression has a value that a variable can hold
      */
-    public Optional<Together> together(Predicate<TreePath> canBeVariable) {
+    public Optional<HoistedPredecessors> together(Predicate<TreePath> canBeVariable) {
         List<TreePath> first = inTheWay();
         boolean canMove = !(home instanceof InsertionPoint.Nowhere) && objection.isEmpty() && first.stream().allMatch(path ->
                 canBeVariable.test(path) && (earlier.indexOf(path) >= sometimes || code.effects(path).isPure()));
-        return canMove ? Optional.of(new Together(home, first)) : Optional.empty();
+        return canMove ? Optional.of(new HoistedPredecessors(home, first)) : Optional.empty();
     }
 
     /** What cannot stay behind when the expression moves, nor when what cannot stay behind moves; in order. */

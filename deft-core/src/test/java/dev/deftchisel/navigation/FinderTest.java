@@ -53,10 +53,10 @@ class FinderTest {
     @Test
     void aFileIsATreeOfTypesAndMembers() {
         SourceFile file = workspace.snapshot().files().stream().filter(one -> one.path().endsWith("Berth.java")).findFirst().orElseThrow();
-        assertEquals("Berth(berth, Berth(), berthAll(), Side(LEFT_BERTH))", shown(Declared.in(file), file.content()));
+        assertEquals("Berth(berth, Berth(), berthAll(), Side(LEFT_BERTH))", shown(DeclarationTree.in(file), file.content()));
     }
 
-    private static String shown(List<Declared> all, String content) {
+    private static String shown(List<DeclarationTree> all, String content) {
         return all.stream().map(one -> one.member().signature(content)
                 + (one.children().isEmpty() ? "" : "(" + shown(one.children(), content) + ")"))
                 .collect(Collectors.joining(", "));

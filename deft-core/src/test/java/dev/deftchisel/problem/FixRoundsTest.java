@@ -9,7 +9,7 @@ import dev.deftchisel.Outcome;
 import dev.deftchisel.Problems;
 import dev.deftchisel.SampleWorkspace;
 import dev.deftchisel.analysis.compiler.Monitor;
-import dev.deftchisel.problem.detection.Scope;
+import dev.deftchisel.problem.detection.ProblemScope;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
@@ -214,7 +214,7 @@ class FixRoundsTest {
         try (Chisel chisel = Chisel.open(workspace.request(), Monitor.SILENT)) {
             Problems problems = chisel.problems();
             int start = code.indexOf("        return vessel != null");
-            Scope scope = problems.everywhere().without(file, new Range(start - 1, code.indexOf('\n', start)), code.length());
+            ProblemScope scope = problems.everywhere().without(file, new Range(start - 1, code.indexOf('\n', start)), code.length());
             Outcome.Preview preview = assertInstanceOf(Outcome.Preview.class,
                     problems.fixAll(scope, problem -> true).outcome().orElseThrow());
             assertEquals(code.replace("== null ? true : false", "== null"), preview.change().file(file).orElseThrow().after().content());

@@ -6,7 +6,7 @@ import dev.deftchisel.lsp.feature.Renames;
 import dev.deftchisel.lsp.session.Documents;
 import dev.deftchisel.lsp.session.Negotiated;
 import dev.deftchisel.lsp.session.Session;
-import dev.deftchisel.lsp.session.Settings;
+import dev.deftchisel.lsp.session.ServerSettings;
 import dev.deftchisel.workspace.Build;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -122,7 +122,7 @@ public final class DeftServer implements LanguageServer {
     @Override
     public CompletableFuture<InitializeResult> initialize(InitializeParams params) {
         session.agree(Negotiated.of(params.getCapabilities()));
-        session.set(Settings.of(params.getInitializationOptions(), Settings.STANDARD));
+        session.set(ServerSettings.of(params.getInitializationOptions(), ServerSettings.STANDARD));
         Optional.ofNullable(params.getWorkspaceFolders()).orElse(List.of())
                 .forEach(folder -> Documents.path(folder.getUri()).ifPresent(session.folders()::add));
         return CompletableFuture.completedFuture(new InitializeResult(capabilities(), new ServerInfo("Deft Chisel")));

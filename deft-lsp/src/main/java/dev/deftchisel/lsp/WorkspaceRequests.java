@@ -9,9 +9,9 @@ import dev.deftchisel.lsp.feature.Navigation;
 import dev.deftchisel.lsp.feature.Questions;
 import dev.deftchisel.lsp.feature.Renames;
 import dev.deftchisel.lsp.session.Documents;
-import dev.deftchisel.lsp.session.Refused;
+import dev.deftchisel.lsp.session.RefusedRequest;
 import dev.deftchisel.lsp.session.Session;
-import dev.deftchisel.lsp.session.Settings;
+import dev.deftchisel.lsp.session.ServerSettings;
 import dev.deftchisel.operation.Question;
 import java.nio.file.Path;
 import java.util.List;
@@ -57,7 +57,7 @@ final class WorkspaceRequests implements WorkspaceService {
         }
         boolean isAsking = params.getCommand().equals(Actions.ASKING_COMMAND);
         if (!isAsking && !params.getCommand().equals(Actions.COMMAND) || arguments.isEmpty() || arguments.size() > 2) {
-            return CompletableFuture.failedFuture(Refused.invalid("there is no command '" + params.getCommand() + "' with "
+            return CompletableFuture.failedFuture(RefusedRequest.invalid("there is no command '" + params.getCommand() + "' with "
                     + arguments.size() + " arguments; there are '" + Actions.COMMAND + "' and '" + Actions.ASKING_COMMAND
                     + "' with an action that was offered, and answers"));
         }
@@ -73,14 +73,14 @@ final class WorkspaceRequests implements WorkspaceService {
         try {
             Location place = new Gson().fromJson(where, Location.class);
             if (place == null || place.getUri() == null) {
-                return CompletableFuture.failedFuture(Refused.invalid("this is no place"));
+                return CompletableFuture.failedFuture(RefusedRequest.invalid("this is no place"));
             }
             ShowDocumentParams shown = new ShowDocumentParams(place.getUri());
             shown.setTakeFocus(true);
             shown.setSelection(place.getRange());
             return session.editor().showDocument(shown).thenApply(done -> null);
         } catch (JsonParseException other) {
-            return CompletableFuture.failedFuture(Refused.invalid("this is no place"));
+            return CompletableFuture.failedFuture(RefusedRequest.invalid("this is no place"));
         }
     }
 
@@ -95,7 +95,7 @@ final class WorkspaceRequests implements WorkspaceService {
     /** Asks for settings, if the client tells them. */
     void askSettings() {
         if (session.client().settings()) {
-            Settings.ask(session, session.settings()).thenAccept(told -> {
+            ServerSettings.ask(session, session.settings()).thenAccept(told -> {
                 session.set(told);
                 diagnostics.changed();
             });

@@ -1,7 +1,7 @@
 package dev.deftchisel.lsp;
 
 import dev.deftchisel.lsp.session.Positions;
-import dev.deftchisel.lsp.session.Units;
+import dev.deftchisel.lsp.session.PositionEncoding;
 import java.io.IOException;
 import java.io.PipedInputStream;
 import java.io.PipedOutputStream;
@@ -144,7 +144,7 @@ final class Editor implements LanguageClient, AutoCloseable {
 
     /** Where a part of the text stands, and so many chars behind. */
     Position at(TextDocumentIdentifier document, String part, int behind) {
-        return Positions.of(text(document), Units.UTF16).at(text(document).indexOf(part) + behind);
+        return Positions.of(text(document), PositionEncoding.UTF16).at(text(document).indexOf(part) + behind);
     }
 
     String text(TextDocumentIdentifier document) {
@@ -166,7 +166,7 @@ final class Editor implements LanguageClient, AutoCloseable {
                 : edit.getDocumentChanges().stream().filter(step -> step.isLeft()).map(step -> step.getLeft())
                         .filter(step -> step.getTextDocument().getUri().equals(document.getUri()))
                         .map(TextDocumentEdit::getEdits).findFirst().orElse(List.of());
-        Positions positions = Positions.of(text(document), Units.UTF16);
+        Positions positions = Positions.of(text(document), PositionEncoding.UTF16);
         StringBuilder text = new StringBuilder(text(document));
         own.stream().sorted((one, other) -> positions.offset(other.getRange().getStart()) - positions.offset(one.getRange().getStart()))
                 .forEach(one -> text.replace(positions.offset(one.getRange().getStart()), positions.offset(one.getRange().getEnd()),

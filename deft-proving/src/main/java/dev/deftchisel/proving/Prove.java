@@ -21,7 +21,7 @@ import dev.deftchisel.proving.command.refactoring.ExtractVariableCommand;
 import dev.deftchisel.proving.command.refactoring.FaultsCommand;
 import dev.deftchisel.proving.command.refactoring.GenerateCommand;
 import dev.deftchisel.proving.command.refactoring.InlineCommand;
-import dev.deftchisel.proving.command.refactoring.OffersCommand;
+import dev.deftchisel.proving.command.refactoring.RandomOffersCommand;
 import dev.deftchisel.proving.command.refactoring.RenameCommand;
 import dev.deftchisel.proving.command.refactoring.ShapesCommand;
 import dev.deftchisel.proving.command.refactoring.SuiteCommand;
@@ -37,7 +37,7 @@ import picocli.CommandLine.Command;
             InlineCommand.class, GenerateCommand.class, DeclareCommand.class, MendCommand.class, FixesCommand.class, FaultsCommand.class,
             SuiteCommand.class, TortureCommand.class, MessagesCommand.class, AnswersCommand.class, KeysCommand.class,
                     SurfacesCommand.class, EnduranceCommand.class,
-            OffersCommand.class, MistakesCommand.class, BehaviourCommand.class, AnnotationsCommand.class, ShapesCommand.class, BenchCommand.class, SpeedCommand.class, PaceCommand.class})
+            RandomOffersCommand.class, MistakesCommand.class, BehaviourCommand.class, AnnotationsCommand.class, ShapesCommand.class, BenchCommand.class, SpeedCommand.class, PaceCommand.class})
 public final class Prove {
 
     private Prove() {

@@ -8,7 +8,7 @@ import dev.deftchisel.proving.corpus.Depot;
 import dev.deftchisel.proving.subject.Draw;
 import dev.deftchisel.proving.subject.RenameSubjects;
 import dev.deftchisel.proving.trial.Oracles;
-import dev.deftchisel.proving.trial.Settings;
+import dev.deftchisel.proving.trial.TrialSettings;
 import dev.deftchisel.proving.trial.Trials;
 import dev.deftchisel.proving.trial.Verdict;
 import java.io.IOException;
@@ -33,7 +33,7 @@ class RenameSampleTest {
 
     /** Runs renames, of which none may fail, and none may be refused but those that are known to be. */
     private void renames(Corpus original, int count, int clashingPercent) throws IOException {
-        Settings settings = new Settings(11, 0, count, 40, false, Optional.empty());
+        TrialSettings settings = new TrialSettings(11, 0, count, 40, false, Optional.empty());
         List<Verdict> verdicts = new Trials(original.copyTo(folder.toRealPath()), settings, Oracles.ofRename(),
                 analyst -> new RenameSubjects(analyst, Draw.of(11), clashingPercent, Set.of()), verdict -> { }).run();
         assertEquals("", VerdictLines.of(verdicts, Verdict.Result.FAILED));

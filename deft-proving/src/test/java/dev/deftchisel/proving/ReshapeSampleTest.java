@@ -15,7 +15,7 @@ import dev.deftchisel.proving.subject.StatementSubjects;
 import dev.deftchisel.proving.subject.Subjects;
 import dev.deftchisel.proving.subject.TypeSubjects;
 import dev.deftchisel.proving.trial.Oracles;
-import dev.deftchisel.proving.trial.Settings;
+import dev.deftchisel.proving.trial.TrialSettings;
 import dev.deftchisel.proving.trial.Trials;
 import dev.deftchisel.proving.trial.Verdict;
 import java.io.IOException;
@@ -33,7 +33,7 @@ class ReshapeSampleTest {
     private Path folder;
 
     private List<Verdict> tried(int count, Oracles oracles, Function<Analyst, Subjects> subjects) throws IOException {
-        Settings settings = new Settings(5, 0, count, count, false, Optional.empty());
+        TrialSettings settings = new TrialSettings(5, 0, count, count, false, Optional.empty());
         List<Verdict> verdicts =
                 new Trials(Harbour.office().copyTo(folder.toRealPath()), settings, oracles, subjects, verdict -> { }).run();
         assertEquals("", VerdictLines.of(verdicts, Verdict.Result.FAILED));

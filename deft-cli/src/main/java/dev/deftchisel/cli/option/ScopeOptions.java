@@ -6,7 +6,7 @@ import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Severity;
 import dev.deftchisel.problem.Tag;
-import dev.deftchisel.problem.detection.Scope;
+import dev.deftchisel.problem.detection.ProblemScope;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.WorkspaceException;
@@ -52,8 +52,8 @@ public final class ScopeOptions {
     }
 
     /** The scope for what was named on the command line, but for what is to be left alone. */
-    public Scope of(Chisel chisel, Problems problems, List<String> named) {
-        Scope scope = named(chisel, problems, named);
+    public ProblemScope of(Chisel chisel, Problems problems, List<String> named) {
+        ProblemScope scope = named(chisel, problems, named);
         for (String text : omitted) {
             Optional<Path> path = path(chisel, text);
             scope = path.isPresent() ? scope.without(path.get()) : without(scope, chisel, chisel.place(text));
@@ -61,20 +61,20 @@ public final class ScopeOptions {
         return scope;
     }
 
-    private static Scope without(Scope scope, Chisel chisel, Place place) {
+    private static ProblemScope without(ProblemScope scope, Chisel chisel, Place place) {
         SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
         Range line = file.lines().rangeOf(file.position(place.caret()).line());
         // what starts behind the last character of a line is of the next one
         return scope.without(file.path(), new Range(Math.max(0, line.start() - 1), line.end() + 1), file.content().length());
     }
 
-    private Scope named(Chisel chisel, Problems problems, List<String> named) {
+    private ProblemScope named(Chisel chisel, Problems problems, List<String> named) {
         Optional<Place> place = named.size() == 1 && path(chisel, named.get(0)).isEmpty()
                 ? Optional.of(chisel.place(named.get(0))) : Optional.empty();
         if (place.isPresent()) {
             return problems.around(place.get(), reach().orElse(Problems.Reach.FILE));
         }
-        Scope all = scope == null || scope.equals("workspace") ? problems.everywhere()
+        ProblemScope all = scope == null || scope.equals("workspace") ? problems.everywhere()
                 : scope.equals("uncommitted") ? problems.changed(GitChanges.UNCOMMITTED, false)
                 : scope.equals("uncommitted-lines") ? problems.changed(GitChanges.UNCOMMITTED, true)
                 : scope.startsWith(LINES_SINCE) ? problems.changed(scope.substring(LINES_SINCE.length()), true)
@@ -83,7 +83,7 @@ public final class ScopeOptions {
         return named.isEmpty() ? all : only(all, problems.within(paths(chisel, named)));
     }
 
-    private Scope unknown() {
+    private ProblemScope unknown() {
         throw new WorkspaceException("--scope does not take '" + scope + "' without a place; it takes workspace, uncommitted, "
                 + "uncommitted-lines, since:REVISION, lines-since:REVISION");
     }
@@ -120,10 +120,10 @@ public final class ScopeOptions {
         return paths;
     }
 
-    private static Scope only(Scope all, Scope some) {
+    private static ProblemScope only(ProblemScope all, ProblemScope some) {
         Map<Path, List<Range>> stretches = new LinkedHashMap<>(all.stretches());
         stretches.keySet().retainAll(some.files());
-        return new Scope(stretches);
+        return new ProblemScope(stretches);
     }
 
     /** Which problems are asked for by their rules. */

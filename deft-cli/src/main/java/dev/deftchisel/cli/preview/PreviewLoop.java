@@ -29,7 +29,7 @@ public final class PreviewLoop {
     private final Place place;
     private final Optional<String> operation;
     private final OutcomeText text;
-    private final Choices choices;
+    private final OtherAnswers choices;
 
     /** @param questions what can be answered otherwise */
     public PreviewLoop(Chisel chisel, Console console, Place place, String operation, List<Question> questions) {
@@ -47,7 +47,7 @@ public final class PreviewLoop {
         this.place = place;
         this.operation = operation;
         this.text = new OutcomeText(chisel, console.palette());
-        this.choices = new Choices(console, questions);
+        this.choices = new OtherAnswers(console, questions);
     }
 
     /**

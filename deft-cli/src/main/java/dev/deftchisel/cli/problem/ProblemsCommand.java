@@ -12,7 +12,7 @@ import dev.deftchisel.cli.text.ProblemText;
 import dev.deftchisel.cli.text.SarifText;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Severity;
-import dev.deftchisel.problem.detection.Scope;
+import dev.deftchisel.problem.detection.ProblemScope;
 import dev.deftchisel.problem.store.Baseline;
 import java.nio.file.Path;
 import java.util.List;
@@ -64,7 +64,7 @@ public final class ProblemsCommand extends ChiselCommand {
         Severity failsFrom = ScopeOptions.severity("--fail-at", failAt);
         Problems problems = chisel.problems();
         var wanted = scopes.wanted(problems);
-        Scope scope = scopes.of(chisel, problems, named);
+        ProblemScope scope = scopes.of(chisel, problems, named);
         List<Problem> all = (fresh ? problems.in(scope) : problems.sinceLast(scope)).stream().filter(wanted).toList();
         if (newBaseline != null) {
             Baseline written = Baseline.of(all, chisel.snapshot());

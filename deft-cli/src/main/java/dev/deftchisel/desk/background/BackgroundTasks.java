@@ -1,7 +1,7 @@
 package dev.deftchisel.desk.background;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.desk.panel.Lane;
+import dev.deftchisel.desk.panel.TaskPurpose;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.function.Consumer;
@@ -18,7 +18,7 @@ public interface BackgroundTasks extends AutoCloseable {
      * @param then   takes what comes of it, unless the question gave way to a later one
      * @param failed takes why nothing came of it
      */
-    <T> void ask(Lane lane, Map<Path, String> texts, Function<Chisel, T> work, Consumer<T> then, Consumer<RuntimeException> failed);
+    <T> void ask(TaskPurpose lane, Map<Path, String> texts, Function<Chisel, T> work, Consumer<T> then, Consumer<RuntimeException> failed);
 
     /** Whether something is being looked at, or will be. */
     boolean isWorking();

@@ -2,7 +2,7 @@ package dev.deftchisel.desk.background;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.compiler.Monitor;
-import dev.deftchisel.desk.panel.Lane;
+import dev.deftchisel.desk.panel.TaskPurpose;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -24,7 +24,7 @@ public final class Helper implements BackgroundTasks {
     private static final int PATIENCE_SECONDS = 30;
 
     private final Object lock = new Object();
-    private final Map<Lane, Deque<Task<?>>> waiting = new EnumMap<>(Lane.class);
+    private final Map<TaskPurpose, Deque<Task<?>>> waiting = new EnumMap<>(TaskPurpose.class);
     private final Thread thread;
     private volatile Optional<Task<?>> running = Optional.empty();
     private Optional<Stage> stage = Optional.empty();
@@ -40,7 +40,7 @@ public final class Helper implements BackgroundTasks {
 
     /** One that has nothing to do yet. */
     public Helper() {
-        for (Lane lane : Lane.values()) {
+        for (TaskPurpose lane : TaskPurpose.values()) {
             waiting.put(lane, new ArrayDeque<>());
         }
         this.thread = new Thread(this::run, "deft-helper");
@@ -78,7 +78,7 @@ public final class Helper implements BackgroundTasks {
     /** Something that is asked for. */
     private static final class Task<T> {
 
-        private final Lane lane;
+        private final TaskPurpose lane;
         private final Map<Path, String> texts;
         private final Function<Chisel, T> work;
         private final Consumer<T> then;
@@ -87,7 +87,7 @@ public final class Helper implements BackgroundTasks {
         private volatile boolean isStopped;
         private boolean isDropped;
 
-        Task(Lane lane, Map<Path, String> texts, Function<Chisel, T> work, Consumer<T> then, Consumer<RuntimeException> failed) {
+        Task(TaskPurpose lane, Map<Path, String> texts, Function<Chisel, T> work, Consumer<T> then, Consumer<RuntimeException> failed) {
             this.lane = lane;
             this.texts = texts;
             this.work = work;
@@ -106,7 +106,7 @@ public final class Helper implements BackgroundTasks {
     }
 
     @Override
-    public <T> void ask(Lane lane, Map<Path, String> texts, Function<Chisel, T> work, Consumer<T> then,
+    public <T> void ask(TaskPurpose lane, Map<Path, String> texts, Function<Chisel, T> work, Consumer<T> then,
             Consumer<RuntimeException> failed) {
         synchronized (lock) {
             if (isClosed) {
@@ -146,7 +146,7 @@ public final class Helper implements BackgroundTasks {
         synchronized (lock) {
             while (true) {
                 long shortest = Long.MAX_VALUE;
-                for (Lane lane : Lane.values()) {
+                for (TaskPurpose lane : TaskPurpose.values()) {
                     Task<?> first = waiting.get(lane).peek();
                     if (first != null && first.waits() == 0) {
                         running = Optional.of(waiting.get(lane).remove());

@@ -176,7 +176,7 @@ public final class CodeView {
 
     private Style style(Tokens tokens, int token, int at, List<Mark> here) {
         boolean isUnused = here.stream().anyMatch(mark -> mark.problem().tag() == Tag.UNUSED && mark.range().contains(at));
-        Style style = Style.of(isUnused ? Ink.UNUSED : Syntax.ink(tokens, token));
+        Style style = Style.of(isUnused ? Ink.UNUSED : SyntaxColouring.ink(tokens, token));
         boolean isWrong = here.stream().anyMatch(mark -> mark.problem().severity().compareTo(Severity.WARNING) >= 0
                 && mark.range().contains(at));
         if (isWrong) {

@@ -48,7 +48,7 @@ public final class Excerpt {
             } else if (isMarked) {
                 end = Math.min(end, marked.end());
             }
-            Style style = Style.of(Syntax.ink(tokens, token));
+            Style style = Style.of(SyntaxColouring.ink(tokens, token));
             drawn = drawn.and(tokens.content().substring(at, end).replace("\t", TAB), isMarked ? style.on(Ground.USE) : style);
             at = end;
         }

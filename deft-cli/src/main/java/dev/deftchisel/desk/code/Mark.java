@@ -1,6 +1,6 @@
 package dev.deftchisel.desk.code;
 
-import dev.deftchisel.desk.text.Difference;
+import dev.deftchisel.desk.text.TextDifference;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.source.Range;
 
@@ -13,7 +13,7 @@ import dev.deftchisel.source.Range;
 public record Mark(Problem problem, Range range) {
 
     /** After an edit. */
-    public Mark after(Difference edit) {
+    public Mark after(TextDifference edit) {
         return new Mark(problem, edit.after(range));
     }
 }

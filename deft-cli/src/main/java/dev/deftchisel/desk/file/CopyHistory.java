@@ -3,7 +3,7 @@ package dev.deftchisel.desk.file;
 import dev.deftchisel.desk.panel.Item;
 import dev.deftchisel.desk.panel.PanelHost;
 import dev.deftchisel.desk.panel.Picker;
-import dev.deftchisel.desk.panel.Source;
+import dev.deftchisel.desk.panel.ItemSource;
 import dev.deftchisel.desk.picture.Ink;
 import dev.deftchisel.desk.picture.Line;
 import dev.deftchisel.desk.text.Clip;
@@ -27,7 +27,7 @@ public final class CopyHistory {
             long lines = clip.text().lines().count();
             return new Item<>(clip, clip.text(), Line.of(first, Ink.PLAIN), lines > 1 ? lines + " lines" : "");
         }).toList();
-        bench.open(Picker.of("paste", Source.of(items))
+        bench.open(Picker.of("paste", ItemSource.of(items))
                 .showing((clip, show) -> show.accept(clip.text().lines().map(line -> Line.of(line.replace("\t", "    "), Ink.PLAIN))
                 .toList()))
                 .then(bench::close, "paste it", clip -> {

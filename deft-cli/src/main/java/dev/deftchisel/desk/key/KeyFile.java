@@ -31,11 +31,11 @@ public record KeyFile(KeyMap map, List<String> faults) {
     }
 
     /** What a line says. */
-    private record Line(int number, Where where, Action action, List<List<Key>> chords) {
+    private record Line(int number, KeyContext where, Action action, List<List<Key>> chords) {
     }
 
     /** What is known of an action: its place among the others does not matter. */
-    private record Named(Where where, String id) {
+    private record Named(KeyContext where, String id) {
     }
 
     /**
@@ -66,7 +66,7 @@ public record KeyFile(KeyMap map, List<String> faults) {
             return Optional.empty();
         }
         List<String> words = List.of(line.substring(0, sign).strip().split("\\s+"));
-        Optional<Where> where = words.size() == 1 ? Optional.of(Where.CODE) : where(words.get(0));
+        Optional<KeyContext> where = words.size() == 1 ? Optional.of(KeyContext.CODE) : where(words.get(0));
         String id = words.get(words.size() - 1);
         Optional<Action> action = Command.of(id).map(Action.class::cast)
                 .or(() -> operations.stream().filter(operation -> operation.id().equals(id)).findFirst());
@@ -81,8 +81,8 @@ public record KeyFile(KeyMap map, List<String> faults) {
         return Optional.empty();
     }
 
-    private static Optional<Where> where(String word) {
-        for (Where where : Where.values()) {
+    private static Optional<KeyContext> where(String word) {
+        for (KeyContext where : KeyContext.values()) {
             if (where.name().toLowerCase(Locale.ROOT).equals(word)) {
                 return Optional.of(where);
             }
@@ -101,14 +101,14 @@ public record KeyFile(KeyMap map, List<String> faults) {
         return chords;
     }
 
-    private static List<Binding> joined(List<Line> said, KeyMap standard, String name, List<String> faults) {
+    private static List<KeyBinding> joined(List<Line> said, KeyMap standard, String name, List<String> faults) {
         Set<Named> changed = new HashSet<>();
-        List<Binding> all = new ArrayList<>();
-        Map<Binding, Integer> lines = new HashMap<>();
+        List<KeyBinding> all = new ArrayList<>();
+        Map<KeyBinding, Integer> lines = new HashMap<>();
         for (Line line : said) {
             changed.add(new Named(line.where(), line.action().id()));
             for (List<Key> chord : line.chords()) {
-                Binding binding = new Binding(line.where(), chord, line.action());
+                KeyBinding binding = new KeyBinding(line.where(), chord, line.action());
                 all.add(binding);
                 lines.put(binding, line.number());
             }
@@ -116,9 +116,9 @@ public record KeyFile(KeyMap map, List<String> faults) {
         standard.bindings().stream()
                 .filter(binding -> !changed.contains(new Named(binding.where(), binding.action().id())))
                 .forEach(all::add);
-        List<Binding> kept = new ArrayList<>();
-        for (Binding binding : all) {
-            Optional<Binding> before = kept.stream().filter(other -> clash(other, binding)).findFirst();
+        List<KeyBinding> kept = new ArrayList<>();
+        for (KeyBinding binding : all) {
+            Optional<KeyBinding> before = kept.stream().filter(other -> clash(other, binding)).findFirst();
             if (before.isPresent()) {
                 // the later line is the one to look at; a standard key gives way
                 int line = lines.getOrDefault(binding, lines.getOrDefault(before.get(), 0));
@@ -130,14 +130,14 @@ public record KeyFile(KeyMap map, List<String> faults) {
         return kept;
     }
 
-    private static String told(Binding counts, Binding clashes) {
+    private static String told(KeyBinding counts, KeyBinding clashes) {
         String keys = counts.chord().equals(clashes.chord()) ? Key.shown(counts.chord()) + " is for"
                 : Key.shown(counts.chord()) + " and " + Key.shown(clashes.chord()) + " clash:";
         return keys + " '" + counts.action().id() + "' and '" + clashes.action().id() + "'; the first of them counts";
     }
 
     /** Whether both cannot be pressed: the same keys, or the one would end where the other goes on. */
-    private static boolean clash(Binding one, Binding other) {
+    private static boolean clash(KeyBinding one, KeyBinding other) {
         int common = Math.min(one.chord().size(), other.chord().size());
         return one.where() == other.where() && one.chord().subList(0, common).equals(other.chord().subList(0, common));
     }

@@ -12,14 +12,14 @@ import java.util.Set;
 /** Which keys do what. */
 public final class KeyMap {
 
-    private final List<Binding> bindings;
-    private final Map<Where, Map<List<Key>, Action>> actions = new LinkedHashMap<>();
-    private final Map<Where, Set<List<Key>>> beginnings = new LinkedHashMap<>();
+    private final List<KeyBinding> bindings;
+    private final Map<KeyContext, Map<List<Key>, Action>> actions = new LinkedHashMap<>();
+    private final Map<KeyContext, Set<List<Key>>> beginnings = new LinkedHashMap<>();
 
     /** @param bindings of which an earlier one counts where two have the same keys */
-    public KeyMap(Collection<Binding> bindings) {
+    public KeyMap(Collection<KeyBinding> bindings) {
         this.bindings = List.copyOf(bindings);
-        for (Binding binding : bindings) {
+        for (KeyBinding binding : bindings) {
             List<Key> chord = binding.chord();
             actions.computeIfAbsent(binding.where(), where -> new LinkedHashMap<>()).putIfAbsent(chord, binding.action());
             for (int length = 1; length < chord.size(); length++) {
@@ -29,7 +29,7 @@ public final class KeyMap {
     }
 
     /** All of them, in order. */
-    public List<Binding> bindings() {
+    public List<KeyBinding> bindings() {
         return bindings;
     }
 
@@ -54,13 +54,13 @@ public final class KeyMap {
      *
      * @param before the keys of a chord that was begun
      */
-    public Pressed press(Where where, List<Key> before, Key key) {
+    public Pressed press(KeyContext where, List<Key> before, Key key) {
         Pressed pressed = exactly(where, before, key);
         boolean isHeld = !before.isEmpty() && (key.alt() || key.ctrl());
         return pressed instanceof Pressed.Nothing && isHeld ? exactly(where, before, key.bare()) : pressed;
     }
 
-    private Pressed exactly(Where where, List<Key> before, Key key) {
+    private Pressed exactly(KeyContext where, List<Key> before, Key key) {
         List<Key> chord = new ArrayList<>(before);
         chord.add(key);
         Action action = actions.getOrDefault(where, Map.of()).get(chord);
@@ -71,7 +71,7 @@ public final class KeyMap {
     }
 
     /** What can follow the keys of a chord that was begun, in order. */
-    public List<Binding> after(Where where, List<Key> begun) {
+    public List<KeyBinding> after(KeyContext where, List<Key> begun) {
         return bindings.stream()
                 .filter(binding -> binding.where() == where && binding.chord().size() > begun.size()
                         && binding.chord().subList(0, begun.size()).equals(begun))
@@ -79,8 +79,8 @@ public final class KeyMap {
     }
 
     /** The first keys for something; empty when it has none. */
-    public Optional<List<Key>> keys(Where where, String action) {
+    public Optional<List<Key>> keys(KeyContext where, String action) {
         return bindings.stream().filter(binding -> binding.where() == where && binding.action().id().equals(action))
-                .map(Binding::chord).findFirst();
+                .map(KeyBinding::chord).findFirst();
     }
 }

@@ -60,17 +60,17 @@ public final class KeyPage {
         Map<String, List<Row>> all = new LinkedHashMap<>();
         for (Command.Theme theme : Command.Theme.values()) {
             if (theme != Command.Theme.PANEL) {
-                all.put(theme.title(), commands(theme, Where.CODE));
+                all.put(theme.title(), commands(theme, KeyContext.CODE));
             }
         }
         all.put("Operations at the caret", operations.stream()
-                .map(operation -> new Row(operation.id(), operation.words(), keys(Where.CODE, operation.id()))).toList());
-        all.put("In a list that is narrowed by typing", panel(Where.LIST));
-        all.put("In front of a change", panel(Where.TAKE));
+                .map(operation -> new Row(operation.id(), operation.words(), keys(KeyContext.CODE, operation.id()))).toList());
+        all.put("In a list that is narrowed by typing", panel(KeyContext.LIST));
+        all.put("In front of a change", panel(KeyContext.TAKE));
         return all;
     }
 
-    private List<Row> commands(Command.Theme theme, Where where) {
+    private List<Row> commands(Command.Theme theme, KeyContext where) {
         List<Row> rows = new ArrayList<>();
         for (Command command : Command.values()) {
             if (command.theme() == theme) {
@@ -80,7 +80,7 @@ public final class KeyPage {
         return rows;
     }
 
-    private List<Row> panel(Where where) {
+    private List<Row> panel(KeyContext where) {
         List<Row> rows = new ArrayList<>();
         for (Command command : Command.values()) {
             String keys = keys(where, command.id());
@@ -91,7 +91,7 @@ public final class KeyPage {
         return rows;
     }
 
-    private String keys(Where where, String id) {
+    private String keys(KeyContext where, String id) {
         return map.bindings().stream().filter(binding -> binding.where() == where && binding.action().id().equals(id))
                 .map(binding -> Key.shown(binding.chord())).collect(Collectors.joining(", "));
     }

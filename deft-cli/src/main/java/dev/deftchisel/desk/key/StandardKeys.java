@@ -142,18 +142,18 @@ public final class StandardKeys {
      * @param operations all there are, with what they do
      */
     public static KeyMap with(List<Action.Take> operations) {
-        List<Binding> bindings = new ArrayList<>();
+        List<KeyBinding> bindings = new ArrayList<>();
         for (Command command : Command.values()) {
-            bindings.addAll(bindings(Where.CODE, command, CODE.getOrDefault(command, "")));
-            bindings.addAll(bindings(Where.LIST, command, LIST.getOrDefault(command, "")));
-            bindings.addAll(bindings(Where.TAKE, command, TAKE.getOrDefault(command, "")));
+            bindings.addAll(bindings(KeyContext.CODE, command, CODE.getOrDefault(command, "")));
+            bindings.addAll(bindings(KeyContext.LIST, command, LIST.getOrDefault(command, "")));
+            bindings.addAll(bindings(KeyContext.TAKE, command, TAKE.getOrDefault(command, "")));
         }
-        operations.forEach(operation -> bindings.addAll(bindings(Where.CODE, operation, TAKEN.getOrDefault(operation.id(), ""))));
+        operations.forEach(operation -> bindings.addAll(bindings(KeyContext.CODE, operation, TAKEN.getOrDefault(operation.id(), ""))));
         return new KeyMap(bindings);
     }
 
-    private static List<Binding> bindings(Where where, Action action, String chords) {
+    private static List<KeyBinding> bindings(KeyContext where, Action action, String chords) {
         return Stream.of(chords.split(", ")).filter(chord -> !chord.isEmpty())
-                .map(chord -> new Binding(where, Key.chord(chord).orElseThrow(), action)).toList();
+                .map(chord -> new KeyBinding(where, Key.chord(chord).orElseThrow(), action)).toList();
     }
 }

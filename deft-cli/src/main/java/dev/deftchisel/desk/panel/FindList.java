@@ -3,7 +3,7 @@ package dev.deftchisel.desk.panel;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.desk.picture.Ink;
 import dev.deftchisel.desk.picture.Line;
-import dev.deftchisel.navigation.Declared;
+import dev.deftchisel.navigation.DeclarationTree;
 import dev.deftchisel.navigation.Finder;
 import dev.deftchisel.navigation.InitialsMatcher;
 import dev.deftchisel.operation.Place;
@@ -35,7 +35,7 @@ public final class FindList {
     /** Asks for what is looked for. */
     public static void open(PanelHost bench) {
         Place here = bench.place();
-        Lists.show(bench, Picker.<Place>of("find", (typed, part, found) -> find(bench, here, typed, part, found)).parts(PARTS));
+        ListPanels.show(bench, Picker.<Place>of("find", (typed, part, found) -> find(bench, here, typed, part, found)).parts(PARTS));
     }
 
     private static void find(PanelHost bench, Place here, String typed, int part, Consumer<List<Item<Place>>> found) {
@@ -43,7 +43,7 @@ public final class FindList {
         boolean hasLine = line.matches();
         String name = hasLine ? line.group(1) : typed;
         Optional<Integer> number = hasLine ? Optional.ofNullable(line.group(2)).map(Integer::valueOf) : Optional.empty();
-        bench.ask(Lane.FIND, chisel -> {
+        bench.ask(TaskPurpose.FIND, chisel -> {
             if (hasLine && name.isEmpty()) {
                 return chisel.snapshot().file(here.file()).map(file -> List.of(atLine(chisel, file, number.orElse(1)))).orElse(List.of());
             }
@@ -94,9 +94,9 @@ public final class FindList {
     /** What the file of the caret declares, as a tree; the member of the caret is chosen. */
     public static void outline(PanelHost bench) {
         Place here = bench.place();
-        bench.ask(Lane.GO, chisel -> chisel.snapshot().file(here.file()).map(file -> {
+        bench.ask(TaskPurpose.GO, chisel -> chisel.snapshot().file(here.file()).map(file -> {
             List<Item<Place>> items = new ArrayList<>();
-            Declared.in(file).forEach(one -> outline(file, one, 0, items));
+            DeclarationTree.in(file).forEach(one -> outline(file, one, 0, items));
             return items;
         }).orElse(new ArrayList<>()), items -> {
             if (items.isEmpty()) {
@@ -105,11 +105,11 @@ public final class FindList {
             }
             int at = IntStream.range(0, items.size()).filter(i -> items.get(i).what().caret() <= here.caret()).reduce((a, b) -> b)
                     .orElse(0);
-            Lists.show(bench, Picker.of("outline", Source.of(items)).startingAt(at));
+            ListPanels.show(bench, Picker.of("outline", ItemSource.of(items)).startingAt(at));
         });
     }
 
-    private static void outline(SourceFile file, Declared declared, int depth, List<Item<Place>> items) {
+    private static void outline(SourceFile file, DeclarationTree declared, int depth, List<Item<Place>> items) {
         MemberOutline member = declared.member();
         items.add(new Item<>(new Place(file.path(), member.nameRange()), member.name(),
                 Line.of("  ".repeat(depth) + member.signature(file.content()), member.kind().isType() ? Ink.TYPE : Ink.PLAIN),

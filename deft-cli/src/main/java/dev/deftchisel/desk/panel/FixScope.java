@@ -3,7 +3,7 @@ package dev.deftchisel.desk.panel;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Problems;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.problem.detection.Scope;
+import dev.deftchisel.problem.detection.ProblemScope;
 import java.util.List;
 import java.util.function.BiFunction;
 
@@ -13,7 +13,7 @@ import java.util.function.BiFunction;
  * @param words for instance "this file"
  * @param finds the scope
  */
-record FixScope(String words, BiFunction<Problems, Place, Scope> finds) {
+record FixScope(String words, BiFunction<Problems, Place, ProblemScope> finds) {
 
     static final List<FixScope> ALL = List.of(
             around("this file", Problems.Reach.FILE),
@@ -27,7 +27,7 @@ record FixScope(String words, BiFunction<Problems, Place, Scope> finds) {
         return new FixScope(words, (problems, place) -> problems.around(place, reach));
     }
 
-    Scope of(Chisel chisel, Place place) {
+    ProblemScope of(Chisel chisel, Place place) {
         return finds.apply(chisel.problems(), place);
     }
 }

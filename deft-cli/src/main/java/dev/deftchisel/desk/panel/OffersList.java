@@ -10,7 +10,7 @@ import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.problem.Problem;
-import dev.deftchisel.problem.detection.Scope;
+import dev.deftchisel.problem.detection.ProblemScope;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -44,7 +44,7 @@ public final class OffersList {
     /** Shows what can be done where the caret is. */
     public void open() {
         Place place = bench.place();
-        bench.ask(Lane.OFFERS, chisel -> {
+        bench.ask(TaskPurpose.OFFERS, chisel -> {
             List<Doing> all = new ArrayList<>();
             problems(chisel, place).forEach(problem -> {
                 for (int fix = 0; fix < problem.fixes().size(); fix++) {
@@ -58,8 +58,8 @@ public final class OffersList {
                 bench.say("nothing can be done here; select an expression or statements, or go to a name");
                 return;
             }
-            bench.open(Picker.of("do", Source.of(all.stream().map(this::item).toList()))
-                    .showing((doing, show) -> bench.ask(Lane.PREVIEW, chisel -> shown(doing, place, chisel), show))
+            bench.open(Picker.of("do", ItemSource.of(all.stream().map(this::item).toList()))
+                    .showing((doing, show) -> bench.ask(TaskPurpose.PREVIEW, chisel -> shown(doing, place, chisel), show))
                     .then(bench::close, "take it", doing -> {
                         bench.close();
                         take(doing, place);
@@ -69,7 +69,7 @@ public final class OffersList {
 
     private static List<Problem> problems(Chisel chisel, Place place) {
         Problems problems = chisel.problems();
-        return problems.in(Scope.of(List.of(place.file()))).stream()
+        return problems.in(ProblemScope.of(List.of(place.file()))).stream()
                 .filter(problem -> problem.range().touches(place.caret()) || problem.range().overlaps(place.selection()))
                 .map(problems::checked).toList();
     }
@@ -103,7 +103,7 @@ public final class OffersList {
 
     private void take(Doing doing, Place place) {
         if (doing instanceof Doing.Mend mend) {
-            bench.open(new TakePanel(bench, mend.problem().fixes().get(mend.fix()), List.of(), Optional.empty(),
+            bench.open(new ChangePanel(bench, mend.problem().fixes().get(mend.fix()), List.of(), Optional.empty(),
                     (chisel, answers) -> chisel.problems().fix(mend.problem(), mend.fix())));
             bench.say(mend.problem().sentence());
         } else {
@@ -112,41 +112,41 @@ public final class OffersList {
     }
 
     private void take(Offer offer, Place place) {
-        bench.open(new TakePanel(bench, offer.title(), offer.questions(), Optional.of(offer.operation()),
+        bench.open(new ChangePanel(bench, offer.title(), offer.questions(), Optional.of(offer.operation()),
                 (chisel, answers) -> chisel.preview(place, offer.operation(), answers)));
     }
 
     /** Takes an operation where the caret is, or says that it is not possible there. */
     public void take(String operation) {
         Place place = bench.place();
-        bench.ask(Lane.OFFERS, chisel -> chisel.offers(place).stream().filter(offer -> offer.operation().equals(operation)).findFirst(),
+        bench.ask(TaskPurpose.OFFERS, chisel -> chisel.offers(place).stream().filter(offer -> offer.operation().equals(operation)).findFirst(),
                 offer -> offer.ifPresentOrElse(one -> take(one, place), () -> bench.say("'" + operation + "' is not possible here")));
     }
 
     /** Mends what is wrong at the caret, or else first on its line. */
     public void fix() {
         Place place = bench.place();
-        bench.ask(Lane.OFFERS, chisel -> chisel.problems().fixable(place), problem -> problem.ifPresentOrElse(
+        bench.ask(TaskPurpose.OFFERS, chisel -> chisel.problems().fixable(place), problem -> problem.ifPresentOrElse(
                 one -> take(new Doing.Mend(one, 0), place), () -> bench.say("there is nothing to fix on this line")));
     }
 
     /** Mends everything like what is wrong at the caret, in a scope that is asked for. */
     public void fixAlike() {
         Place place = bench.place();
-        bench.ask(Lane.OFFERS, chisel -> chisel.problems().fixable(place), problem -> {
+        bench.ask(TaskPurpose.OFFERS, chisel -> chisel.problems().fixable(place), problem -> {
             if (problem.isEmpty()) {
                 bench.say("there is nothing to fix on this line");
                 return;
             }
             String rule = problem.get().rule();
-            List<Lists.Answer> scopes = FixScope.ALL.stream().map(scope -> new Lists.Answer(scope.words(),
+            List<ListPanels.Answer> scopes = FixScope.ALL.stream().map(scope -> new ListPanels.Answer(scope.words(),
                     () -> fixAll(rule, chisel -> scope.of(chisel, place), scope.words(), found -> found.rule().equals(rule)))).toList();
-            Lists.ask(bench, "fix all '" + rule + "' in", scopes);
+            ListPanels.ask(bench, "fix all '" + rule + "' in", scopes);
         });
     }
 
-    private void fixAll(String rule, Function<Chisel, Scope> scope, String where, Predicate<Problem> wanted) {
-        bench.open(new TakePanel(bench, "fix all '" + rule + "' in " + where, List.of(), Optional.empty(), (chisel, answers) -> {
+    private void fixAll(String rule, Function<Chisel, ProblemScope> scope, String where, Predicate<Problem> wanted) {
+        bench.open(new ChangePanel(bench, "fix all '" + rule + "' in " + where, List.of(), Optional.empty(), (chisel, answers) -> {
             var fixed = chisel.problems().fixAll(scope.apply(chisel), wanted);
             return fixed.outcome().orElseGet(() -> new Outcome.Refusal(fixed.left().isEmpty()
                     ? List.of(dev.deftchisel.operation.Reason.of("there is nothing to fix")) : fixed.left(), List.of()));

@@ -1,7 +1,7 @@
 package dev.deftchisel.desk.panel;
 
 import dev.deftchisel.desk.key.Command;
-import dev.deftchisel.desk.key.Where;
+import dev.deftchisel.desk.key.KeyContext;
 import dev.deftchisel.desk.picture.Pen;
 import java.util.List;
 import java.util.Optional;
@@ -10,7 +10,7 @@ import java.util.Optional;
 public interface Panel {
 
     /** Which keys it knows. */
-    Where where();
+    KeyContext where();
 
     /** What it is, in a few words. */
     String title();

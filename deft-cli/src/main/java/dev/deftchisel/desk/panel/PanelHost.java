@@ -16,7 +16,7 @@ public interface PanelHost {
      * Has something looked up in the code as it stands on the desk, elsewhere, and goes on here with what comes of it. When it
      * fails, that is told and nothing goes on.
      */
-    <T> void ask(Lane lane, Function<Chisel, T> work, Consumer<T> then);
+    <T> void ask(TaskPurpose lane, Function<Chisel, T> work, Consumer<T> then);
 
     /** Tells the user something, in one line. */
     void say(String message);

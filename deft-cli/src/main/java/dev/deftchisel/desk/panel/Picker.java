@@ -1,7 +1,7 @@
 package dev.deftchisel.desk.panel;
 
 import dev.deftchisel.desk.key.Command;
-import dev.deftchisel.desk.key.Where;
+import dev.deftchisel.desk.key.KeyContext;
 import dev.deftchisel.desk.picture.Ground;
 import dev.deftchisel.desk.picture.Ink;
 import dev.deftchisel.desk.picture.Line;
@@ -24,7 +24,7 @@ public final class Picker<T> implements Panel {
     private static final int BESIDE = 100;
 
     private final String title;
-    private final Source<T> source;
+    private final ItemSource<T> source;
     private final Consumer<T> chosen;
     private final List<String> parts;
     private final Optional<BiConsumer<T, Consumer<List<Line>>>> shows;
@@ -59,7 +59,7 @@ public final class Picker<T> implements Panel {
      * @param title  what it is
      * @param source of the rows
      */
-    public static <T> Making<T> of(String title, Source<T> source) {
+    public static <T> Making<T> of(String title, ItemSource<T> source) {
         return new Making<>(title, source);
     }
 
@@ -67,7 +67,7 @@ public final class Picker<T> implements Panel {
     public static final class Making<T> {
 
         private final String title;
-        private final Source<T> source;
+        private final ItemSource<T> source;
         private Consumer<T> chosen = row -> { };
         private List<String> parts = List.of();
         private Optional<BiConsumer<T, Consumer<List<Line>>>> shows = Optional.empty();
@@ -75,7 +75,7 @@ public final class Picker<T> implements Panel {
         private Runnable leave = () -> { };
         private int at;
 
-        private Making(String title, Source<T> source) {
+        private Making(String title, ItemSource<T> source) {
             this.title = title;
             this.source = source;
         }
@@ -114,8 +114,8 @@ public final class Picker<T> implements Panel {
     }
 
     @Override
-    public Where where() {
-        return Where.LIST;
+    public KeyContext where() {
+        return KeyContext.LIST;
     }
 
     @Override

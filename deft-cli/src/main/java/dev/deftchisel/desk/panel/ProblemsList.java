@@ -21,12 +21,12 @@ public final class ProblemsList {
 
     /** Shows it; goes to what is chosen. */
     public static void open(PanelHost bench) {
-        bench.ask(Lane.GO, ProblemsList::find, problems -> {
+        bench.ask(TaskPurpose.GO, ProblemsList::find, problems -> {
             if (problems.isEmpty()) {
                 bench.say("nothing is wrong in this workspace");
                 return;
             }
-            Lists.show(bench, Picker.<Place>of("problems", (typed, part, found) -> found.accept(Source.narrowed(problems.stream()
+            ListPanels.show(bench, Picker.<Place>of("problems", (typed, part, found) -> found.accept(ItemSource.narrowed(problems.stream()
                     .filter(problem -> part == 0 || problem.severity() == SEVERITIES.get(part)).map(problem -> item(bench, problem))
                     .toList(),
                     typed))).parts(PARTS));

@@ -21,12 +21,12 @@ public final class UsesList {
     /** The uses of what is at the caret. */
     public static void open(PanelHost bench) {
         Place here = bench.place();
-        bench.ask(Lane.GO, chisel -> chisel.uses(here), uses -> uses.ifPresentOrElse(known -> show(bench, known),
+        bench.ask(TaskPurpose.GO, chisel -> chisel.uses(here), uses -> uses.ifPresentOrElse(known -> show(bench, known),
                 () -> bench.say("no name stands here whose uses could be shown")));
     }
 
     private static void show(PanelHost bench, Uses uses) {
-        Lists.show(bench, Picker.<Place>of("uses of " + uses.symbol().name(), (typed, part, found) -> found.accept(Source.narrowed(
+        ListPanels.show(bench, Picker.<Place>of("uses of " + uses.symbol().name(), (typed, part, found) -> found.accept(ItemSource.narrowed(
                 uses.all().stream().filter(sort(part)).map(use -> item(bench, use)).toList(), typed))).parts(PARTS));
     }
 
@@ -66,7 +66,7 @@ public final class UsesList {
     private static void callers(PanelHost bench, Place of, String before) {
         record Called(String name, List<Caller> callers) {
         }
-        bench.ask(Lane.GO, chisel -> chisel.symbol(of).map(symbol -> new Called(symbol.name(), chisel.hierarchy().callers(of).stream()
+        bench.ask(TaskPurpose.GO, chisel -> chisel.symbol(of).map(symbol -> new Called(symbol.name(), chisel.hierarchy().callers(of).stream()
                 .flatMap(calls -> calls.ranges().stream().map(range -> new Caller(
                         calls.other().sketch().signature(calls.other().file().content()), new Place(calls.file(), range), calls.other()
                         .place())))
@@ -79,14 +79,14 @@ public final class UsesList {
             List<Item<Caller>> items = called.get().callers().stream().map(one -> new Item<>(one, one.name() + " "
                     + bench.shown(one.call().file()),
                     Line.of(one.name(), Ink.CALL).and("  " + one.call().file().getFileName(), Ink.PLACE), "")).toList();
-            bench.open(Picker.<Caller>of("callers of " + path, Source.of(items))
-                    .showing((one, show) -> Lists.code(bench, one.call(), show))
-                    .then(bench::close, "there, or on", one -> Lists.ask(bench, one.name(), List.of(
-                            new Lists.Answer("go there", () -> {
+            bench.open(Picker.<Caller>of("callers of " + path, ItemSource.of(items))
+                    .showing((one, show) -> ListPanels.code(bench, one.call(), show))
+                    .then(bench::close, "there, or on", one -> ListPanels.ask(bench, one.name(), List.of(
+                            new ListPanels.Answer("go there", () -> {
                                 bench.close();
                                 bench.go(one.call().file(), one.call().selection());
                             }),
-                            new Lists.Answer("who calls that", () -> callers(bench, one.of(), path))))));
+                            new ListPanels.Answer("who calls that", () -> callers(bench, one.of(), path))))));
         });
     }
 }

@@ -93,7 +93,7 @@ public final class Buffer {
     private void become(Draft other) {
         if (!folds.ranges().isEmpty()) {
             if (!other.content().equals(draft.content())) {
-                folds = folds.after(Difference.between(draft.content(), other.content()));
+                folds = folds.after(TextDifference.between(draft.content(), other.content()));
             }
             other.carets().forEach(caret -> folds = folds.showing(other.lines(), other.lines().line(caret.head())));
         }

@@ -165,7 +165,7 @@ public final class Draft {
         if (other.equals(content)) {
             return this;
         }
-        Difference difference = Difference.between(content, other);
+        TextDifference difference = TextDifference.between(content, other);
         return of(other, List.of(caret()), caret(), null, null)
                 .moving(caret -> new Caret(difference.after(caret.anchor()), difference.after(caret.head()), -1));
     }

@@ -69,7 +69,7 @@ public record Folds(List<Range> ranges) {
     }
 
     /** After an edit; what was edited within is to be seen again. */
-    Folds after(Difference edit) {
+    Folds after(TextDifference edit) {
         Range touched = new Range(edit.start(), edit.start() + edit.removed().length());
         return new Folds(ranges.stream().filter(fold -> touched.end() < fold.start() || touched.start() > fold.end())
                 .map(edit::after).toList());

@@ -22,7 +22,7 @@ public final class Steps {
          * @param after      the carets after
          * @param isTyping   whether letters were typed, of which the next joins in
          */
-        record Edited(Difference difference, List<Caret> before, List<Caret> after, boolean isTyping) implements Step {
+        record Edited(TextDifference difference, List<Caret> before, List<Caret> after, boolean isTyping) implements Step {
         }
 
         /**
@@ -37,9 +37,9 @@ public final class Steps {
     /** Notes an edit. */
     void edited(Draft before, Draft after, boolean isTyping) {
         undone.clear();
-        Difference difference = Difference.between(before.content(), after.content());
+        TextDifference difference = TextDifference.between(before.content(), after.content());
         if (isTyping && done.peek() instanceof Step.Edited last && last.isTyping() && last.after().equals(before.carets())) {
-            Difference both = Difference.between(last.difference().revert(before.content()), after.content());
+            TextDifference both = TextDifference.between(last.difference().revert(before.content()), after.content());
             done.pop();
             done.push(new Step.Edited(both, last.before(), after.carets(), !difference.inserted().isBlank()));
             return;

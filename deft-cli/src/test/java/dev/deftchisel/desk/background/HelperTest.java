@@ -5,7 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.desk.panel.Lane;
+import dev.deftchisel.desk.panel.TaskPurpose;
 import dev.deftchisel.workspace.opening.OpenRequest;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -40,12 +40,12 @@ class HelperTest {
         return Chisel.open(OpenRequest.plain(folder, List.of(folder), List.of()), helper.monitor());
     }
 
-    private void ask(Lane lane, String name) {
+    private void ask(TaskPurpose lane, String name) {
         helper.ask(lane, Map.of(), chisel -> name, told::add, failed -> told.add("failed: " + failed.getMessage()));
     }
 
     /** Works until it is stopped, or let go on. */
-    private void askForLong(Lane lane, String name, CountDownLatch goOn) {
+    private void askForLong(TaskPurpose lane, String name, CountDownLatch goOn) {
         helper.ask(lane, Map.of(), chisel -> {
             isBusy.countDown();
             while (goOn.getCount() > 0) {
@@ -68,9 +68,9 @@ class HelperTest {
         CountDownLatch goOn = new CountDownLatch(1);
         try (Chisel chisel = open(); helper) {
             helper.start(chisel, front::add);
-            askForLong(Lane.PROBLEMS, "problems", goOn);
+            askForLong(TaskPurpose.PROBLEMS, "problems", goOn);
             isBusy.await();
-            ask(Lane.OFFERS, "offers");
+            ask(TaskPurpose.OFFERS, "offers");
             assertEquals("offers", next());
             goOn.countDown();
             assertEquals("problems", next());
@@ -82,9 +82,9 @@ class HelperTest {
         CountDownLatch never = new CountDownLatch(1);
         try (Chisel chisel = open(); helper) {
             helper.start(chisel, front::add);
-            askForLong(Lane.OFFERS, "first", never);
+            askForLong(TaskPurpose.OFFERS, "first", never);
             isBusy.await();
-            ask(Lane.OFFERS, "second");
+            ask(TaskPurpose.OFFERS, "second");
             assertEquals("second", next());
             assertFalse(helper.isWorking());
             assertTrue(told.isEmpty() && front.isEmpty());
@@ -96,10 +96,10 @@ class HelperTest {
         CountDownLatch goOn = new CountDownLatch(1);
         try (Chisel chisel = open(); helper) {
             helper.start(chisel, front::add);
-            askForLong(Lane.WRITE, "first", goOn);
+            askForLong(TaskPurpose.WRITE, "first", goOn);
             isBusy.await();
-            ask(Lane.WRITE, "second");
-            ask(Lane.OFFERS, "offers");
+            ask(TaskPurpose.WRITE, "second");
+            ask(TaskPurpose.OFFERS, "offers");
             goOn.countDown();
             assertEquals("first", next());
             assertEquals("second", next());
@@ -111,11 +111,11 @@ class HelperTest {
     void whatFailsIsToldAndTheNextIsDone() throws Exception {
         try (Chisel chisel = open(); helper) {
             helper.start(chisel, front::add);
-            helper.ask(Lane.GO, Map.of(), known -> {
+            helper.ask(TaskPurpose.GO, Map.of(), known -> {
                 throw new IllegalArgumentException("no such berth");
             }, found -> told.add("found"), failed -> told.add(failed.getMessage()));
             assertEquals("no such berth", next());
-            ask(Lane.GO, "next");
+            ask(TaskPurpose.GO, "next");
             assertEquals("next", next());
         }
     }
@@ -126,20 +126,20 @@ class HelperTest {
         CountDownLatch isWritten = new CountDownLatch(1);
         try (Chisel chisel = open()) {
             helper.start(chisel, front::add);
-            helper.ask(Lane.WRITE, Map.of(), known -> {
+            helper.ask(TaskPurpose.WRITE, Map.of(), known -> {
                 isBusy.countDown();
                 awaitQuietly(goOn);
                 isWritten.countDown();
                 return "written";
             }, told::add, failed -> { });
             isBusy.await();
-            ask(Lane.PROBLEMS, "problems");
+            ask(TaskPurpose.PROBLEMS, "problems");
             Thread closing = new Thread(helper::close);
             closing.start();
             goOn.countDown();
             closing.join();
             assertEquals(0, isWritten.getCount());
-            ask(Lane.GO, "too late");
+            ask(TaskPurpose.GO, "too late");
             assertFalse(helper.isWorking());
         }
     }

@@ -18,7 +18,7 @@ class KeyFileTest {
         return KeyFile.read("keys", List.of(lines), STANDARD, OPERATIONS);
     }
 
-    private static String pressed(KeyMap map, Where where, String chord) {
+    private static String pressed(KeyMap map, KeyContext where, String chord) {
         List<Key> keys = Key.chord(chord).orElseThrow();
         List<Key> begun = List.of();
         KeyMap.Pressed pressed = new KeyMap.Pressed.Nothing();
@@ -38,37 +38,37 @@ class KeyFileTest {
     void aLineTakesThePlaceOfTheStandardKeys() {
         KeyFile file = read("# mine", "", "uses = Alt-Enter, Ctrl-e u   # both", "list next = Ctrl-n");
         assertEquals(List.of(), file.faults());
-        assertEquals("uses", pressed(file.map(), Where.CODE, "Alt-Enter"));
-        assertEquals("uses", pressed(file.map(), Where.CODE, "Ctrl-e u"));
-        assertEquals("Nothing", pressed(file.map(), Where.CODE, "Alt-u"));
-        assertEquals("next", pressed(file.map(), Where.LIST, "Ctrl-n"));
-        assertEquals("rename", pressed(file.map(), Where.CODE, "Alt-r"));
+        assertEquals("uses", pressed(file.map(), KeyContext.CODE, "Alt-Enter"));
+        assertEquals("uses", pressed(file.map(), KeyContext.CODE, "Ctrl-e u"));
+        assertEquals("Nothing", pressed(file.map(), KeyContext.CODE, "Alt-u"));
+        assertEquals("next", pressed(file.map(), KeyContext.LIST, "Ctrl-n"));
+        assertEquals("rename", pressed(file.map(), KeyContext.CODE, "Alt-r"));
     }
 
     @Test
     void nothingBehindTheSignTakesTheKeysAway() {
         KeyFile file = read("history =");
         assertEquals(List.of(), file.faults());
-        assertEquals("Nothing", pressed(file.map(), Where.CODE, "Alt-p"));
+        assertEquals("Nothing", pressed(file.map(), KeyContext.CODE, "Alt-p"));
     }
 
     @Test
     void operationsCanHaveKeys() {
-        assertEquals("extract-variable", pressed(read("extract-variable = Ctrl-e").map(), Where.CODE, "Ctrl-e"));
+        assertEquals("extract-variable", pressed(read("extract-variable = Ctrl-e").map(), KeyContext.CODE, "Ctrl-e"));
     }
 
     @Test
     void twoLinesWithTheSameKeysAreToldAndTheFirstCounts() {
         KeyFile file = read("uses = Ctrl-e", "outline = Ctrl-e");
         assertEquals(List.of("keys:2: Ctrl-e is for 'uses' and 'outline'; the first of them counts"), file.faults());
-        assertEquals("uses", pressed(file.map(), Where.CODE, "Ctrl-e"));
+        assertEquals("uses", pressed(file.map(), KeyContext.CODE, "Ctrl-e"));
     }
 
     @Test
     void aStandardKeyGivesWayAndThatIsTold() {
         KeyFile file = read("uses = Alt-r");
         assertEquals(List.of("keys:1: Alt-r is for 'uses' and 'rename'; the first of them counts"), file.faults());
-        assertEquals("uses", pressed(file.map(), Where.CODE, "Alt-r"));
+        assertEquals("uses", pressed(file.map(), KeyContext.CODE, "Alt-r"));
     }
 
     @Test
@@ -88,10 +88,10 @@ class KeyFileTest {
 
     @Test
     void theModifierOfAChordMayStayDown() {
-        assertEquals("extract-variable", pressed(STANDARD, Where.CODE, "Alt-t v"));
-        assertEquals("extract-variable", pressed(STANDARD, Where.CODE, "Alt-t Alt-v"));
-        assertEquals("line-up", pressed(STANDARD, Where.CODE, "Alt-l Alt-Up"));
-        assertEquals("Begun", pressed(STANDARD, Where.CODE, "Alt-t"));
+        assertEquals("extract-variable", pressed(STANDARD, KeyContext.CODE, "Alt-t v"));
+        assertEquals("extract-variable", pressed(STANDARD, KeyContext.CODE, "Alt-t Alt-v"));
+        assertEquals("line-up", pressed(STANDARD, KeyContext.CODE, "Alt-l Alt-Up"));
+        assertEquals("Begun", pressed(STANDARD, KeyContext.CODE, "Alt-t"));
     }
 
     @Test
@@ -115,9 +115,9 @@ class KeyFileTest {
     void everyCommandOfTheCodeHasAKey() {
         for (Command command : Command.values()) {
             boolean isOfPanels = command.theme() == Command.Theme.PANEL;
-            Where where = isOfPanels ? Where.TAKE : Where.CODE;
+            KeyContext where = isOfPanels ? KeyContext.TAKE : KeyContext.CODE;
             assertTrue(STANDARD.keys(where, command.id()).isPresent(), command.id());
         }
-        assertInstanceOf(KeyMap.Pressed.Nothing.class, STANDARD.press(Where.CODE, List.of(), Key.of("x")));
+        assertInstanceOf(KeyMap.Pressed.Nothing.class, STANDARD.press(KeyContext.CODE, List.of(), Key.of("x")));
     }
 }

@@ -14,7 +14,7 @@ import java.util.stream.Collectors;
 /** A nested class with a step for each value, and the methods by which it is reached. */
 final class BuilderMembers {
 
-    private final Reading reading;
+    private final ConfiguredType reading;
     private final AnnotationTree annotation;
     /** What is built, its type parameters as declared and as named, and the values. */
     private final String made;
@@ -24,7 +24,7 @@ final class BuilderMembers {
     /** Whether all fields of a type are set, rather than parameters. */
     private final boolean isOfType;
 
-    private BuilderMembers(Reading reading, AnnotationTree annotation, String made, String declared, String arguments,
+    private BuilderMembers(ConfiguredType reading, AnnotationTree annotation, String made, String declared, String arguments,
             List<VariableTree> values, boolean isOfType) {
         this.reading = reading;
         this.annotation = annotation;
@@ -36,7 +36,7 @@ final class BuilderMembers {
     }
 
     /** Of a type, and of its constructors and static methods. */
-    static List<Added> of(Reading reading) {
+    static List<Added> of(ConfiguredType reading) {
         List<Added> all = new ArrayList<>();
         AnnotatedType type = reading.type();
         reading.annotation("Builder").ifPresent(one -> all.addAll(new BuilderMembers(reading, one, type.self(), type.typeParameters(),
@@ -57,7 +57,7 @@ final class BuilderMembers {
     }
 
     /** A field whose value is given already is a step only when it says so. */
-    static boolean isSet(Reading reading, VariableTree field) {
+    static boolean isSet(ConfiguredType reading, VariableTree field) {
         return field.getInitializer() == null || !reading.isFinal(field) || reading.annotation(field.getModifiers(), "Builder.Default").isPresent()
                 || field.getModifiers().getAnnotations().stream().anyMatch(one -> one.getAnnotationType().toString().endsWith("Builder.Default"));
     }
@@ -67,7 +67,7 @@ final class BuilderMembers {
     }
 
     private String access() {
-        return Reading.access(annotation, "access").orElse("public ");
+        return ConfiguredType.access(annotation, "access").orElse("public ");
     }
 
     private List<Added> all() {
@@ -106,8 +106,8 @@ final class BuilderMembers {
     }
 
     /** The steps for a value; they begin with the same modifiers and type. */
-    static List<Added> steps(Reading reading, VariableTree value, String builder, String head, String prefix) {
-        AccessorNames names = new AccessorNames(reading, value);
+    static List<Added> steps(ConfiguredType reading, VariableTree value, String builder, String head, String prefix) {
+        LombokAccessorNames names = new LombokAccessorNames(reading, value);
         String property = names.property().orElse(value.getName().toString());
         String step = prefix.isEmpty() ? property : prefix + names.capital(property);
         return reading.annotation(value.getModifiers(), "Singular")
@@ -148,7 +148,7 @@ final class BuilderMembers {
     }
 
     /** Members for a builder that stands in the text in part. */
-    static List<Added> completing(Reading outer, Reading builder) {
+    static List<Added> completing(ConfiguredType outer, ConfiguredType builder) {
         for (AnnotationTree annotation : outer.annotation("Builder").stream().toList()) {
             AnnotatedType type = outer.type();
             BuilderMembers members = new BuilderMembers(outer, annotation, type.self(), type.typeParameters(), type.typeArguments(),

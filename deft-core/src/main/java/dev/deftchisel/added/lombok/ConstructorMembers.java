@@ -14,10 +14,10 @@ final class ConstructorMembers {
 
     private static final List<String> ANNOTATIONS = List.of("NoArgsConstructor", "RequiredArgsConstructor", "AllArgsConstructor");
 
-    private final Reading reading;
+    private final ConfiguredType reading;
     private final List<Added> members = new ArrayList<>();
 
-    ConstructorMembers(Reading reading) {
+    ConstructorMembers(ConfiguredType reading) {
         this.reading = reading;
     }
 
@@ -55,7 +55,7 @@ final class ConstructorMembers {
     }
 
     private void add(AnnotationTree annotation, List<VariableTree> fields) {
-        Optional<String> access = Reading.access(annotation, "access");
+        Optional<String> access = ConfiguredType.access(annotation, "access");
         Optional<String> factory = AnnotatedType.text(annotation, "staticName").filter(name -> !name.isEmpty());
         access.ifPresent(said -> {
             constructor(reading.isEnum() || factory.isPresent() ? "private " : said, fields);

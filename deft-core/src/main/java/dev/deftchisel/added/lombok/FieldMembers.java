@@ -11,10 +11,10 @@ import javax.lang.model.element.Modifier;
 /** Accessors of fields, and methods that make a copy with another value. */
 final class FieldMembers {
 
-    private final Reading reading;
+    private final ConfiguredType reading;
     private final List<Added> members = new ArrayList<>();
 
-    FieldMembers(Reading reading) {
+    FieldMembers(ConfiguredType reading) {
         this.reading = reading;
     }
 
@@ -41,7 +41,7 @@ final class FieldMembers {
         Optional<AnnotationTree> own = reading.annotation(field.getModifiers(), name);
         Optional<AnnotationTree> ofType = isOfType ? reading.annotation(name) : Optional.empty();
         Optional<AnnotationTree> nearest = own.or(() -> ofType);
-        return nearest.isPresent() ? Reading.access(nearest.get(), "value")
+        return nearest.isPresent() ? ConfiguredType.access(nearest.get(), "value")
                 : isOfType && isWhole ? Optional.of("public ") : Optional.empty();
     }
 
@@ -50,7 +50,7 @@ final class FieldMembers {
     }
 
     private void getter(VariableTree field, String access) {
-        AccessorNames names = new AccessorNames(reading, field);
+        LombokAccessorNames names = new LombokAccessorNames(reading, field);
         String type = field.getType().toString();
         names.getter().filter(name -> !isThere(name, names)).ifPresent(name -> members.add(new Added("", "getter", name,
                 field.getName().toString(), access + isStatic(field) + type + " " + name + "() { "
@@ -58,14 +58,14 @@ final class FieldMembers {
     }
 
     /** For a boolean any spelling of the getter counts. */
-    private boolean isThere(String name, AccessorNames names) {
+    private boolean isThere(String name, LombokAccessorNames names) {
         boolean isOther = names.isBoolean() && !names.isFluent()
                 && names.property().filter(one -> reading.type().hasMethod("get" + one) || reading.type().hasMethod("is" + one)).isPresent();
         return reading.type().hasMethod(name) || isOther;
     }
 
     private void setter(VariableTree field, String access) {
-        AccessorNames names = new AccessorNames(reading, field);
+        LombokAccessorNames names = new LombokAccessorNames(reading, field);
         String made = names.isChained() && isStatic(field).isEmpty() ? reading.type().self() : "void";
         String result = made.equals("void") ? "" : " return this;";
         names.setter().filter(name -> !reading.type().hasMethod(name)).ifPresent(name -> members.add(new Added("", "setter", name,
@@ -75,7 +75,7 @@ final class FieldMembers {
     }
 
     private void with(VariableTree field, String access) {
-        AccessorNames names = new AccessorNames(reading, field);
+        LombokAccessorNames names = new LombokAccessorNames(reading, field);
         names.with().filter(name -> !reading.type().hasMethod(name)).ifPresent(name -> members.add(new Added("", "with", name,
                 field.getName().toString(), access + reading.type().self() + " " + name + "(" + field.getType() + " " + field.getName()
                 + ") { return " + field.getName() + " == this." + field.getName() + " ? this : null; }")));

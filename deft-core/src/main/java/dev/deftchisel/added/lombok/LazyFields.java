@@ -20,13 +20,13 @@ final class LazyFields {
     private LazyFields() {
     }
 
-    static boolean isLazy(Reading reading, VariableTree field) {
+    static boolean isLazy(ConfiguredType reading, VariableTree field) {
         return reading.annotation(field.getModifiers(), "Getter").flatMap(one -> AnnotatedType.text(one, "lazy")).filter("true"::equals).isPresent()
                 && field.getInitializer() != null;
     }
 
     /** What is to be inserted in the declarations of such fields. */
-    static List<Insertion> in(Reading reading) {
+    static List<Insertion> in(ConfiguredType reading) {
         List<Insertion> insertions = new ArrayList<>();
         for (VariableTree field : reading.fields()) {
             if (isLazy(reading, field)) {

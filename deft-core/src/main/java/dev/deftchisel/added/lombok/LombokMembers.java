@@ -34,8 +34,8 @@ public final class LombokMembers implements AddedMembers {
         return file.content().contains("lombok");
     }
 
-    private static Reading reading(AnnotatedType type) {
-        return new Reading(type, Config.of(type.file().path().getParent(), type.file().module().folder()));
+    private static ConfiguredType reading(AnnotatedType type) {
+        return new ConfiguredType(type, Config.of(type.file().path().getParent(), type.file().module().folder()));
     }
 
     @Override
@@ -43,7 +43,7 @@ public final class LombokMembers implements AddedMembers {
         if (type.tree().getKind() == Tree.Kind.INTERFACE || type.tree().getKind() == Tree.Kind.ANNOTATION_TYPE) {
             return List.of();
         }
-        Reading reading = reading(type);
+        ConfiguredType reading = reading(type);
         List<Added> all = new ArrayList<>(new FieldMembers(reading).all());
         all.addAll(new ConstructorMembers(reading).all());
         all.addAll(BuilderMembers.of(reading));
@@ -71,7 +71,7 @@ public final class LombokMembers implements AddedMembers {
 
     @Override
     public List<Insertion> modifiers(AnnotatedType type) {
-        Reading reading = reading(type);
+        ConfiguredType reading = reading(type);
         List<Insertion> insertions = new ArrayList<>();
         if (reading.has("UtilityClass")) {
             Stream.concat(type.instanceFields().stream().map(VariableTree.class::cast), type.methods().stream())

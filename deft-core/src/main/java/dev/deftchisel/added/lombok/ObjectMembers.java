@@ -25,9 +25,9 @@ final class ObjectMembers {
             "lombok.extern.jbosslog.JBossLog", "org.jboss.logging.Logger",
             "lombok.extern.flogger.Flogger", "com.google.common.flogger.FluentLogger");
 
-    private final Reading reading;
+    private final ConfiguredType reading;
 
-    ObjectMembers(Reading reading) {
+    ObjectMembers(ConfiguredType reading) {
         this.reading = reading;
     }
 

@@ -19,7 +19,7 @@ final class Singulars {
     }
 
     static List<Added> of(AnnotationTree annotation, VariableTree value, String property, String builder, String head, String prefix,
-            AccessorNames names) {
+            LombokAccessorNames names) {
         List<? extends Object> arguments = value.getType() instanceof ParameterizedTypeTree type ? type.getTypeArguments() : List.of();
         String one = AnnotatedType.text(annotation, "value").orElseGet(() -> singular(property));
         String field = value.getName().toString();

@@ -17,19 +17,19 @@ import javax.lang.model.element.Modifier;
  */
 final class SuperBuilderMembers {
 
-    private final Reading reading;
+    private final ConfiguredType reading;
     private final AnnotatedType type;
     private final AnnotationTree annotation;
     private final String builder;
 
-    private SuperBuilderMembers(Reading reading, AnnotationTree annotation) {
+    private SuperBuilderMembers(ConfiguredType reading, AnnotationTree annotation) {
         this.reading = reading;
         this.type = reading.type();
         this.annotation = annotation;
         this.builder = reading.config().text("lombok.builder.className").orElse("*Builder").replace("*", type.name());
     }
 
-    static List<Added> of(Reading reading) {
+    static List<Added> of(ConfiguredType reading) {
         return reading.annotation("SuperBuilder").map(annotation -> new SuperBuilderMembers(reading, annotation).all()).orElse(List.of());
     }
 

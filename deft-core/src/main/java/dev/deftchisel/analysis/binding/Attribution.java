@@ -2,7 +2,7 @@ package dev.deftchisel.analysis.binding;
 
 import dev.deftchisel.analysis.compiler.CompilerRun;
 import dev.deftchisel.analysis.scope.CompilationScope;
-import dev.deftchisel.analysis.scope.Visibility;
+import dev.deftchisel.analysis.scope.TypeVisibility;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.Map;
@@ -22,8 +22,8 @@ public record Attribution(
         Types typeRelations,
         Symbols symbols,
         Map<Path, SourceFile> files,
-        AllFacts facts,
-        Visibility visibility) {
+        LazyBindings facts,
+        TypeVisibility visibility) {
 
     /** The symbols met; those within bodies are known when the names have been read. */
     @Override

@@ -70,7 +70,7 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
     private final Symbols symbols;
     private final NameFinder names;
     private final DocBindings docs;
-    private final FileFacts facts;
+    private final FileBindings facts;
     private final Deque<LabeledStatementTree> labels = new ArrayDeque<>();
     private final List<TreePath> documented = new ArrayList<>();
     private boolean inImport;
@@ -84,12 +84,12 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
         this.symbols = symbols;
         this.keys = symbols.keys();
         this.names = new NameFinder(tokens, unit, run.positions());
-        this.facts = new FileFacts(path);
+        this.facts = new FileBindings(path);
         this.focus = focus;
         this.docs = new DocBindings(file, unit, run, symbols, facts, focus.names());
     }
 
-    FileFacts scanUnit(CompilationUnitTree unit) {
+    FileBindings scanUnit(CompilationUnitTree unit) {
         TreePath root = new TreePath(unit);
         scan(root, null);
         if (path.endsWith("package-info.java") && unit.getPackage() != null) {

@@ -38,7 +38,7 @@ final class DocBindings {
     private final DocTrees trees;
     private final Additions additions;
     private final Symbols symbols;
-    private final FileFacts facts;
+    private final FileBindings facts;
     private final Set<String> names;
 
     /** @param names words one of which must stand in a comment for it to be looked at; empty for all comments */
@@ -47,7 +47,7 @@ final class DocBindings {
             CompilationUnitTree unit,
             CompilerRun.Attributed run,
             Symbols symbols,
-            FileFacts facts,
+            FileBindings facts,
             Set<String> names) {
         this.file = file;
         this.unit = unit;

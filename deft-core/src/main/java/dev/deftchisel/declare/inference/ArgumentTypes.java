@@ -29,16 +29,16 @@ public final class ArgumentTypes {
      * @param calls at least one, all with an argument there
      * @param views how each sees the type that is called
      */
-    public static ArgumentTypes of(List<UnresolvedName> calls, List<TypeSubstitution> views, int index, Types types) {
+    public static ArgumentTypes of(List<UnresolvedName> calls, List<TypeSubstitution> views, int index, UseTypes types) {
         return of(calls, views, index, index + 1, types);
     }
 
     /** What is handed over from there on. */
-    public static ArgumentTypes from(List<UnresolvedName> calls, List<TypeSubstitution> views, int index, Types types) {
+    public static ArgumentTypes from(List<UnresolvedName> calls, List<TypeSubstitution> views, int index, UseTypes types) {
         return of(calls, views, index, Integer.MAX_VALUE, types);
     }
 
-    private static ArgumentTypes of(List<UnresolvedName> calls, List<TypeSubstitution> views, int start, int end, Types types) {
+    private static ArgumentTypes of(List<UnresolvedName> calls, List<TypeSubstitution> views, int start, int end, UseTypes types) {
         ArgumentTypes handed = new ArgumentTypes(calls.get(0).code());
         for (int i = 0; i < calls.size(); i++) {
             UnresolvedName call = calls.get(i);
@@ -49,7 +49,7 @@ public final class ArgumentTypes {
         return handed;
     }
 
-    private void add(AttributedFile there, TreePath argument, TypeSubstitution view, Types types) {
+    private void add(AttributedFile there, TreePath argument, TypeSubstitution view, UseTypes types) {
         Optional<TypeMirror> type = types.of(there, argument);
         if (there.type(argument).filter(one -> one.getKind() == TypeKind.NULL).isPresent()) {
             isNull = true;
@@ -76,7 +76,7 @@ public final class ArgumentTypes {
         // what other places see of a generic type is not always to be trusted: only own values can rule the likeliest type out
         boolean isRuledOut = IntStream.range(0, values.size()).filter(i -> views.get(i).isPlain())
                 .anyMatch(i -> !code.types().isAssignable(values.get(i), general));
-        Stream<TypeMirror> wider = Stream.of(Types.opened(code, general, any -> true), code.types().erasure(general))
+        Stream<TypeMirror> wider = Stream.of(UseTypes.opened(code, general, any -> true), code.types().erasure(general))
                 .filter(type -> isRuledOut);
         return Optional.of(Stream.of(Stream.of(general), values.stream(), declared(), wider)
                 .flatMap(types -> types)

@@ -33,7 +33,7 @@ final class NameHints {
      * @param value    the call or name that stands for it
      * @param selected what is selected from it
      */
-    Optional<TypeMirror> of(TreePath value, String name, Set<Selection> selected) {
+    Optional<TypeMirror> of(TreePath value, String name, Set<MemberUse> selected) {
         List<TypeElement> near = near(value).stream().filter(type -> type.getTypeParameters().isEmpty()).toList();
         String letters = name.replace("_", "");
         Optional<TypeElement> after = near.stream()
@@ -43,19 +43,19 @@ final class NameHints {
     }
 
     /** The only one with what is selected, or the one above all others that have it. */
-    private Optional<TypeElement> only(List<TypeElement> near, Set<Selection> selected) {
+    private Optional<TypeElement> only(List<TypeElement> near, Set<MemberUse> selected) {
         List<TypeElement> found = selected.isEmpty() ? List.of() : near.stream().filter(type -> has(type, selected)).toList();
         return found.stream().filter(type -> found.stream().allMatch(other -> code.isKind(other.asType(), type.asType()))).findFirst();
     }
 
     /** A generic type that is imported, or a plain collection, which has all that is selected and is handed its elements. */
-    Optional<TypeMirror> filled(List<UnresolvedName> uses, Set<Selection> selected) {
+    Optional<TypeMirror> filled(List<UnresolvedName> uses, Set<MemberUse> selected) {
         Stream<TypeElement> imported = near(uses.get(0).value()).stream();
         Stream<TypeElement> plain = COLLECTIONS.stream().flatMap(name -> Optional.ofNullable(code.elements().getTypeElement(name))
                 .stream());
         return selected.isEmpty() ? Optional.empty() : Stream.concat(imported, plain)
                 .filter(type -> !type.getTypeParameters().isEmpty() && has(type, selected))
-                .flatMap(type -> Diamond.filled((DeclaredType) type.asType(), uses).stream())
+                .flatMap(type -> DiamondArguments.filled((DeclaredType) type.asType(), uses).stream())
                 .findFirst();
     }
 
@@ -77,7 +77,7 @@ final class NameHints {
     }
 
     /** Whether a type has all that is selected from a value. */
-    boolean has(TypeElement type, Set<Selection> selected) {
+    boolean has(TypeElement type, Set<MemberUse> selected) {
         return selected.stream().allMatch(selection -> selection.isIn(type));
     }
 }

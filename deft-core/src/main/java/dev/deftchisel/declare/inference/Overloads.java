@@ -98,10 +98,10 @@ final class Overloads {
     }
 
     /** What the other arguments, and the place of the call, tell about type parameters. */
-    private Inference inferred(ExecutableElement method, int index) {
-        Inference inference = new Inference(code);
+    private TypeInference inferred(ExecutableElement method, int index) {
+        TypeInference inference = new TypeInference(code);
         result(method).ifPresent(result -> new Wanted(code).of(call).ifPresent(wanted -> inference.expect(result, wanted)));
-        others(index).filter(other -> !Diamond.isMade(new TreePath(call, arguments.get(other))))
+        others(index).filter(other -> !DiamondArguments.isMade(new TreePath(call, arguments.get(other))))
                 .forEach(other -> inference.tell(parameter(method, other), argument(other)));
         return inference;
     }
@@ -109,7 +109,7 @@ final class Overloads {
     /** What a generic method hands back, or an object that is made with a diamond. */
     private Optional<TypeMirror> result(ExecutableElement method) {
         return method.getKind() == ElementKind.CONSTRUCTOR
-                ? Optional.of(method.getEnclosingElement().asType()).filter(type -> Diamond.isMade(call))
+                ? Optional.of(method.getEnclosingElement().asType()).filter(type -> DiamondArguments.isMade(call))
                 : Optional.of(method.getReturnType()).filter(type -> !method.getTypeParameters().isEmpty());
     }
 
@@ -141,7 +141,7 @@ final class Overloads {
 
     private TypeMirror formal(ExecutableElement method, int index) {
         return receiver().filter(type -> !method.getModifiers().contains(Modifier.STATIC) && !type.getTypeArguments().isEmpty()
-                        && !Diamond.isMade(call))
+                        && !DiamondArguments.isMade(call))
                 .map(type -> (TypeMirror) ((ExecutableType) code.types().asMemberOf(type, method)).getParameterTypes().get(index))
                 .orElseGet(() -> method.getParameters().get(index).asType());
     }
@@ -186,7 +186,7 @@ final class Overloads {
 
     /** Type variables of the method that is called mean nothing elsewhere; those that are declared around the call do. */
     private TypeMirror withoutVariables(TypeMirror type) {
-        return Types.opened(code, type, one -> Types.namesVariable(one, variable -> !isInScope(variable)));
+        return UseTypes.opened(code, type, one -> UseTypes.namesVariable(one, variable -> !isInScope(variable)));
     }
 
     private boolean isInScope(TypeVariable variable) {

@@ -48,7 +48,7 @@ public final class TypeSubstitution {
 
     private static TypeSubstitution of(AttributedFile code, TypeElement owner, Optional<TypeMirror> type) {
         DeclaredType declared = (DeclaredType) owner.asType();
-        Optional<DeclaredType> seen = type.flatMap(one -> new Inference(code).above(one, declared));
+        Optional<DeclaredType> seen = type.flatMap(one -> new TypeInference(code).above(one, declared));
         return new TypeSubstitution(code, seen.isPresent() ? declared.getTypeArguments() : List.of(),
                 seen.<List<? extends TypeMirror>>map(DeclaredType::getTypeArguments).orElse(List.of()));
     }
@@ -60,7 +60,7 @@ public final class TypeSubstitution {
 
     /** What is declared, as it is seen. */
     TypeMirror seen(TypeMirror type) {
-        Inference inference = new Inference(code);
+        TypeInference inference = new TypeInference(code);
         for (int i = 0; i < parameters.size(); i++) {
             inference.tell(parameters.get(i), arguments.get(i));
         }

@@ -95,7 +95,7 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
         if (call.getLeaf() instanceof NewClassTree made) {
             TreePath named = new TreePath(call, made.getIdentifier());
             // a diamond that cannot be inferred has no type, but a class
-            return Diamond.isMade(call)
+            return DiamondArguments.isMade(call)
                     ? code.element(new TreePath(named, ((ParameterizedTypeTree) made.getIdentifier()).getType()))
                             .filter(TypeElement.class::isInstance).map(TypeElement.class::cast)
                     : code.type(named).flatMap(UnresolvedName::element);

@@ -54,14 +54,14 @@ public final class ValueType {
     }
 
     private Optional<TypeMirror> told() {
-        List<TypeMirror> all = new Candidates(uses).all(given, taken, views);
+        List<TypeMirror> all = new TypeCandidates(uses).all(given, taken, views);
         boolean isIndexed = uses.stream().anyMatch(ValueType::isIndexed);
         return likeliest(all, all.stream().filter(type -> type.getKind() != TypeKind.VOID)
                 .filter(type -> !isIndexed || type.getKind() == TypeKind.ARRAY).toList());
     }
 
     private Optional<TypeMirror> likeliest(List<TypeMirror> all, List<TypeMirror> values) {
-        Set<Selection> selected = uses.stream().flatMap(use -> Selection.from(use).stream()).collect(Collectors.toSet());
+        Set<MemberUse> selected = uses.stream().flatMap(use -> MemberUse.from(use).stream()).collect(Collectors.toSet());
         UnresolvedName first = uses.get(0);
         return values.stream().filter(type -> has(type, selected) && fits(type, code.types()::isAssignable)).findFirst()
                 .or(() -> values.stream().filter(type -> has(type, selected) && fits(type, this::isKindOf)).findFirst())
@@ -118,12 +118,12 @@ public final class ValueType {
                 .findFirst().orElse(type);
     }
 
-    private boolean has(TypeMirror type, Set<Selection> selected) {
+    private boolean has(TypeMirror type, Set<MemberUse> selected) {
         if (selected.isEmpty()) {
             return true;
         }
         if (type.getKind() == TypeKind.ARRAY) {
-            return selected.stream().map(Selection::name).allMatch(Set.of("length", "clone")::contains);
+            return selected.stream().map(MemberUse::name).allMatch(Set.of("length", "clone")::contains);
         }
         TypeMirror bound = type instanceof TypeVariable ? code.types().erasure(type) : type;
         if (!(bound instanceof DeclaredType declared)) {
@@ -131,7 +131,7 @@ public final class ValueType {
         }
         // what is missing itself must be selected from an object of the type that is to get it
         boolean isOwner = uses.get(0).owner().filter(declared.asElement()::equals).isPresent();
-        Set<Selection> asked = selected.stream()
+        Set<MemberUse> asked = selected.stream()
                 .filter(selection -> !(isOwner && selection.name().equals(uses.get(0).name()))).collect(Collectors.toSet());
         return hints.has((TypeElement) declared.asElement(), asked);
     }

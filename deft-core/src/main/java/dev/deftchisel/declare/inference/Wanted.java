@@ -59,7 +59,7 @@ public final class Wanted {
         if (place instanceof ParenthesizedTree) {
             return of(path);
         } else if (AttributedFile.isChoice(place)) {
-            return Choice.of(code, path);
+            return SwitchSelector.of(code, path);
         } else if (place instanceof ExpressionStatementTree) {
             return Optional.of(code.types().getNoType(TypeKind.VOID));
         } else if (place instanceof VariableTree variable) {
@@ -83,7 +83,7 @@ public final class Wanted {
             return operand(path, binary, binary.getLeftOperand() == value ? binary.getRightOperand() : binary.getLeftOperand());
         } else if (place instanceof MemberSelectTree select && path.getParentPath().getLeaf() instanceof MethodInvocationTree call
                 && call.getMethodSelect() == select) {
-            return of(path.getParentPath()).filter(type -> handsBackItself(type, Selection.of(code, path)));
+            return of(path.getParentPath()).filter(type -> handsBackItself(type, MemberUse.of(code, path)));
         } else if (place instanceof ArrayAccessTree access && access.getExpression() == value) {
             return of(path).filter(type -> type.getKind() != TypeKind.VOID).map(code.types()::getArrayType);
         } else if (place instanceof ArrayAccessTree) {
@@ -160,7 +160,7 @@ public final class Wanted {
     }
 
     /** Whether a method of a type hands back another of that type, so that a chain of calls begins with what it ends with. */
-    private boolean handsBackItself(TypeMirror type, Selection selection) {
+    private boolean handsBackItself(TypeMirror type, MemberUse selection) {
         if (type.getKind() == TypeKind.ARRAY) {
             // a copy of an array is one of the same type (JLS 10.7)
             return selection.name().equals("clone");
@@ -209,7 +209,7 @@ public final class Wanted {
             // what nobody can be sure of but who casts
             known(code.type(path)).map(type -> type.getKind().isPrimitive() ? type : code.types().erasure(type)).ifPresent(all::add);
         }
-        return all.stream().map(type -> Captured.released(code, type)).toList();
+        return all.stream().map(type -> CapturedTypes.released(code, type)).toList();
     }
 
     private static boolean isArgument(TreePath expression) {

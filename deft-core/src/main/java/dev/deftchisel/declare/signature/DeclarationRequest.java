@@ -2,7 +2,7 @@ package dev.deftchisel.declare.signature;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
-import dev.deftchisel.declare.inference.Types;
+import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.UnresolvedName;
 import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Answers;
@@ -19,7 +19,7 @@ import java.util.List;
  * @param before   what is declared and used now, in all files that mention the name
  * @param edits    collects what types need where they are written
  */
-public record DeclarationRequest(List<UnresolvedName> uses, TargetClass owner, boolean isStatic, Answers answers, Types types, Analysis before, EditsByFile edits) {
+public record DeclarationRequest(List<UnresolvedName> uses, TargetClass owner, boolean isStatic, Answers answers, UseTypes types, Analysis before, EditsByFile edits) {
 
     public DeclarationRequest {
         uses = List.copyOf(uses);

@@ -7,9 +7,9 @@ import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.declare.inference.CommonSupertype;
-import dev.deftchisel.declare.inference.Selection;
+import dev.deftchisel.declare.inference.MemberUse;
 import dev.deftchisel.declare.inference.TypeSubstitution;
-import dev.deftchisel.declare.inference.Types;
+import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.UnresolvedName;
 import dev.deftchisel.declare.inference.ValueType;
 import dev.deftchisel.declare.inference.Wanted;
@@ -54,10 +54,10 @@ public record MethodSignature(Parameters parameters, Optional<TypeMirror> result
 
     private static MethodSignature ofCall(DeclarationRequest asked) {
         UnresolvedName missing = asked.missing();
-        Types types = asked.types().ofMethod();
+        UseTypes types = asked.types().ofMethod();
         List<ExecutableElement> below = asked.isStatic() ? List.of()
                 : Overriders.of(asked.owner(), missing.name(), missing.arguments().size(), asked.before()).stream()
-                .filter(method -> Selection.takesAll(asked.code(), missing.call().orElseThrow(), method)).toList();
+                .filter(method -> MemberUse.takesAll(asked.code(), missing.call().orElseThrow(), method)).toList();
         Optional<MethodSignature> overridden = below.stream().flatMap(method -> above(method, below, asked).stream()).findFirst();
         if (overridden.isPresent()) {
             return overridden.get();
@@ -96,7 +96,7 @@ public record MethodSignature(Parameters parameters, Optional<TypeMirror> result
 
     /** What a method must be to be overridden by some others, as one of them tells; empty when its types mean nothing above. */
     private static Optional<MethodSignature> above(ExecutableElement method, List<ExecutableElement> all, DeclarationRequest asked) {
-        Types types = asked.types().ofMethod();
+        UseTypes types = asked.types().ofMethod();
         Parameters parameters = Parameters.of(method, view(method, asked), types);
         List<TypeMirror> results = all.stream().map(one -> view(one, asked).declared(one.getReturnType())).toList();
         TypeMirror result = new CommonSupertype(asked.code()).of(results);
@@ -130,7 +130,7 @@ public record MethodSignature(Parameters parameters, Optional<TypeMirror> result
      * What it throws since what overrides it does (JLS 8.4.8.3), or since its interface has a type parameter for just that which
      * no other method throws, with {@code throws} before it; empty for nothing.
      */
-    public String thrown(TargetClass owner, Types types) {
+    public String thrown(TargetClass owner, UseTypes types) {
         List<String> all = Stream.concat(Stream.concat(handled.stream(), overridden.stream().flatMap(method -> method.getThrownTypes().stream())),
                         owner.type().getKind().isInterface() && !isStatic ? unthrown(owner) : Stream.empty())
                 .flatMap(type -> types.member(type).stream()).distinct().toList();

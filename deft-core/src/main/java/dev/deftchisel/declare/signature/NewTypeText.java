@@ -6,10 +6,10 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LiteralTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
-import dev.deftchisel.declare.inference.Types;
+import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.UnresolvedName;
-import dev.deftchisel.member.Inherited;
-import dev.deftchisel.member.InheritedText;
+import dev.deftchisel.member.InheritedMethods;
+import dev.deftchisel.member.InheritedMethodText;
 import dev.deftchisel.rewrite.TypeWriter;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,14 +29,14 @@ public final class NewTypeText {
 
     private final UnresolvedName missing;
     private final TypeUses uses;
-    private final Types types;
+    private final UseTypes types;
     private final TypeWriter writer;
 
     /**
      * @param types  as they are written in it
      * @param writer of types in its file
      */
-    public NewTypeText(UnresolvedName missing, TypeUses uses, Types types, TypeWriter writer) {
+    public NewTypeText(UnresolvedName missing, TypeUses uses, UseTypes types, TypeWriter writer) {
         this.missing = missing;
         this.uses = uses;
         this.types = types;
@@ -83,8 +83,8 @@ public final class NewTypeText {
 
     /** Those that it must have, but for what a record has by its components (JLS 8.10.3). */
     private List<List<String>> methods(DeclaredType above, Parameters components) {
-        Inherited inherited = Inherited.from(missing.code(), above);
-        InheritedText text = new InheritedText(inherited, writer, "");
+        InheritedMethods inherited = InheritedMethods.from(missing.code(), above);
+        InheritedMethodText text = new InheritedMethodText(inherited, writer, "");
         List<List<String>> methods = new ArrayList<>();
         for (ExecutableElement method : inherited.due()) {
             boolean isThere = method.getParameters().isEmpty()

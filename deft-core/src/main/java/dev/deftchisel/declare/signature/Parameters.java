@@ -5,9 +5,9 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.declare.inference.ArgumentTypes;
 import dev.deftchisel.declare.inference.TypeSubstitution;
-import dev.deftchisel.declare.inference.Types;
+import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.UnresolvedName;
-import dev.deftchisel.declare.inference.WrittenFunction;
+import dev.deftchisel.declare.inference.FunctionInference;
 import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
 import java.util.ArrayList;
@@ -59,7 +59,7 @@ public record Parameters(List<One> all, Optional<String> objection) {
      * @param arguments what it hands over
      * @param types     as they are written
      */
-    public static Parameters of(AttributedFile code, TreePath call, List<? extends ExpressionTree> arguments, Types types) {
+    public static Parameters of(AttributedFile code, TreePath call, List<? extends ExpressionTree> arguments, UseTypes types) {
         List<One> all = new ArrayList<>();
         Set<String> taken = new HashSet<>();
         for (ExpressionTree argument : arguments) {
@@ -82,7 +82,7 @@ public record Parameters(List<One> all, Optional<String> objection) {
     }
 
     /** Those of a method that will override it, which sees its type in some way. */
-    static Parameters of(ExecutableElement below, TypeSubstitution view, Types types) {
+    static Parameters of(ExecutableElement below, TypeSubstitution view, UseTypes types) {
         List<One> all = new ArrayList<>();
         for (VariableElement parameter : below.getParameters()) {
             TypeMirror type = view.declared(parameter.asType());
@@ -96,7 +96,7 @@ public record Parameters(List<One> all, Optional<String> objection) {
     }
 
     /** Those of some types, named after these. */
-    static Parameters named(List<? extends TypeMirror> given, Types types) {
+    static Parameters named(List<? extends TypeMirror> given, UseTypes types) {
         List<One> all = new ArrayList<>();
         Set<String> taken = new HashSet<>();
         for (TypeMirror type : given) {
@@ -116,7 +116,7 @@ public record Parameters(List<One> all, Optional<String> objection) {
      * hands over the most general. Where calls differ in number, the last one takes what is alike at their ends; if nothing is,
      * the calls with other numbers of arguments are left to another method.
      */
-    static Parameters of(List<UnresolvedName> calls, Types types) {
+    static Parameters of(List<UnresolvedName> calls, UseTypes types) {
         int fewest = calls.stream().mapToInt(call -> call.arguments().size()).min().orElse(0);
         if (calls.stream().anyMatch(call -> call.arguments().size() != fewest)) {
             List<TypeSubstitution> views = TypeSubstitution.all(calls);
@@ -150,7 +150,7 @@ public record Parameters(List<One> all, Optional<String> objection) {
     }
 
     /** So many of the first. */
-    private static Parameters of(List<UnresolvedName> calls, int number, Types types) {
+    private static Parameters of(List<UnresolvedName> calls, int number, UseTypes types) {
         UnresolvedName first = calls.get(0);
         List<TypeSubstitution> views = TypeSubstitution.all(calls);
         List<One> all = new ArrayList<>();
@@ -162,7 +162,7 @@ public record Parameters(List<One> all, Optional<String> objection) {
             if (text.isEmpty()) {
                 return unknown(first.code(), argument);
             }
-            String name = NewName.free(taken, WrittenFunction.isFunction(argument.getLeaf()) ? WrittenFunction.role(type.get())
+            String name = NewName.free(taken, FunctionInference.isFunction(argument.getLeaf()) ? FunctionInference.role(type.get())
                     : NameProposals.elsewhere(first.code()).of(argument).get(0));
             taken.add(name);
             all.add(new One(type.get(), text.get(), name));
@@ -176,12 +176,12 @@ public record Parameters(List<One> all, Optional<String> objection) {
     }
 
     /** The same, written elsewhere. */
-    public Parameters in(Types types) {
+    public Parameters in(UseTypes types) {
         return as(all.stream().map(One::type).toList(), types);
     }
 
     /** The same of other types, in order. */
-    Parameters as(List<TypeMirror> others, Types types) {
+    Parameters as(List<TypeMirror> others, UseTypes types) {
         List<One> changed = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
             One one = all.get(i);

@@ -18,8 +18,8 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.analysis.symbol.NamedTypes;
-import dev.deftchisel.declare.inference.Choice;
-import dev.deftchisel.declare.inference.Types;
+import dev.deftchisel.declare.inference.SwitchSelector;
+import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.UnresolvedName;
 import dev.deftchisel.declare.inference.Wanted;
 import dev.deftchisel.source.Range;
@@ -169,7 +169,7 @@ public final class TypeUses {
     /** The labels of each choice from a variable of it (JLS 14.11.1). */
     private List<String> labels() {
         return all.stream().flatMap(use -> around(use, VariableTree.class).flatMap(path -> use.code().element(path).stream())
-                .flatMap(variable -> Choice.labels(use.code(), variable).stream())).distinct().toList();
+                .flatMap(variable -> SwitchSelector.labels(use.code(), variable).stream())).distinct().toList();
     }
 
     private Stream<String> named(String pattern) {
@@ -210,7 +210,7 @@ public final class TypeUses {
     }
 
     private static boolean mayBeAbove(TypeMirror type) {
-        boolean isDeclared = type.getKind() == TypeKind.DECLARED && !Types.namesVariable(type, any -> true);
+        boolean isDeclared = type.getKind() == TypeKind.DECLARED && !UseTypes.namesVariable(type, any -> true);
         return isDeclared && type instanceof DeclaredType declared
                 && (declared.asElement().getKind() == ElementKind.CLASS || isInterface(declared))
                 && !declared.asElement().getModifiers().contains(Modifier.FINAL)

@@ -38,7 +38,7 @@ public final class Duplicates {
      * @param code the file it is in
      * @param like what of the fragment has become what there
      */
-    public record Twin(AttributedFile code, Fragment fragment, Flow flow, Exits exits, TreeMatch.Found like) {
+    public record Twin(AttributedFile code, Fragment fragment, Flow flow, Exits exits, TreeMatch.Match like) {
 
         /** What has become of an expression of the fragment. */
         Range of(TreePath expression) {
@@ -78,7 +78,7 @@ public final class Duplicates {
             for (Fragment other : fragment.others(there, region, there.file().path().equals(code.file().path()))) {
                 boolean isFree = twins.found.stream().noneMatch(twin -> twin.code() == there && twin.fragment().range()
                         .overlaps(other.range()));
-                Optional<TreeMatch.Found> like = isFree ? TreeMatch.of(code, fragment, there, other) : Optional.empty();
+                Optional<TreeMatch.Match> like = isFree ? TreeMatch.of(code, fragment, there, other) : Optional.empty();
                 like.map(found -> twin(there, other, found))
                         .filter(twin -> twins.needsNoMore(twin) && canBeMethod.test(twin))
                         .filter(twin -> twins.outermost(twin.like().varied()).size() <= most)
@@ -115,7 +115,7 @@ public final class Duplicates {
                 .toList();
     }
 
-    private static Twin twin(AttributedFile there, Fragment other, TreeMatch.Found like) {
+    private static Twin twin(AttributedFile there, Fragment other, TreeMatch.Match like) {
         Flow its = new Flow(there, other);
         return new Twin(there, other, its, Exits.of(there, other, its), like);
     }

@@ -13,7 +13,7 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Jumps;
-import dev.deftchisel.extract.Selected;
+import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
@@ -28,7 +28,7 @@ import java.util.Optional;
  * @param range      of its code, with the comments that are selected with it
  * @param expression the expression; empty for statements
  */
-public record Fragment(List<TreePath> parts, Range range, Optional<Selected> expression) {
+public record Fragment(List<TreePath> parts, Range range, Optional<SelectedExpression> expression) {
 
     /**
      * What is selected, give or take white space; from a bare caret, the expressions around it.
@@ -37,7 +37,7 @@ public record Fragment(List<TreePath> parts, Range range, Optional<Selected> exp
      */
     public static List<Fragment> at(AttributedFile code, Range selection) {
         Optional<Fragment> statements = selection.length() == 0 ? Optional.empty() : statements(code, selection);
-        return statements.map(List::of).orElseGet(() -> Selected.at(code, selection).stream()
+        return statements.map(List::of).orElseGet(() -> SelectedExpression.at(code, selection).stream()
                 .filter(selected -> member(selected.path()).isPresent())
                 .map(selected -> new Fragment(List.of(selected.path()), selected.range(), Optional.of(selected)))
                 .toList());
@@ -52,9 +52,9 @@ public record Fragment(List<TreePath> parts, Range range, Optional<Selected> exp
         List<Fragment> found = new ArrayList<>();
         if (isExpression()) {
             code.expressions(within).stream()
-                    .filter(path -> path.getLeaf().getKind() == parts.get(0).getLeaf().getKind() && Selected.isValue(code, path)
+                    .filter(path -> path.getLeaf().getKind() == parts.get(0).getLeaf().getKind() && SelectedExpression.isValue(code, path)
                             && member(path).isPresent())
-                    .map(path -> new Selected(path, code.range(path.getLeaf())))
+                    .map(path -> new SelectedExpression(path, code.range(path.getLeaf())))
                     .forEach(selected -> found.add(new Fragment(List.of(selected.path()), selected.range(), Optional.of(selected))));
         } else {
             lists(code, within).forEach(list -> {

@@ -15,7 +15,7 @@ import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Effects;
 import dev.deftchisel.analysis.symbol.SymbolKey;
-import dev.deftchisel.extract.Selected;
+import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
@@ -64,7 +64,7 @@ public final class TreeMatch {
      * @param pairs     by expression of the first, that of the other
      * @param varied    the values of the first in whose place the other has something else
      */
-    public record Found(Map<Element, Element> variables, Map<Tree, TreePath> pairs, List<TreePath> varied) {
+    public record Match(Map<Element, Element> variables, Map<Tree, TreePath> pairs, List<TreePath> varied) {
     }
 
     /**
@@ -72,14 +72,14 @@ public final class TreeMatch {
      *
      * @param there the file of the other, whose types can be compared
      */
-    public static Optional<Found> of(AttributedFile code, Fragment one, AttributedFile there, Fragment other) {
+    public static Optional<Match> of(AttributedFile code, Fragment one, AttributedFile there, Fragment other) {
         TreeMatch likeness = new TreeMatch(code, one, there, other.range());
         for (int i = 0; i < other.parts().size(); i++) {
             if (!likeness.isSame(one.parts().get(i), other.parts().get(i))) {
                 return Optional.empty();
             }
         }
-        return Optional.of(new Found(likeness.variables, likeness.pairs, likeness.varied));
+        return Optional.of(new Match(likeness.variables, likeness.pairs, likeness.varied));
     }
 
     private boolean matches(TreePath left, TreePath right) {
@@ -186,7 +186,7 @@ public final class TreeMatch {
     /** Whether two values may differ, because they can as well be worked out before everything else. */
     private boolean mayVary(TreePath left, TreePath right) {
         if (!(left.getLeaf() instanceof ExpressionTree) || !(right.getLeaf() instanceof ExpressionTree)
-                || !Selected.isValue(code, left) || !Selected.isValue(there, right)) {
+                || !SelectedExpression.isValue(code, left) || !SelectedExpression.isValue(there, right)) {
             return false;
         }
         Optional<TypeMirror> type = code.type(left);

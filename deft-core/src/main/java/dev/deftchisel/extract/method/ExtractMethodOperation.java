@@ -10,7 +10,7 @@ import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.extract.Pick;
+import dev.deftchisel.extract.ExpressionChoice;
 import dev.deftchisel.extract.Visibility;
 import dev.deftchisel.extract.flow.Duplicates;
 import dev.deftchisel.extract.flow.Exits;
@@ -40,7 +40,7 @@ public final class ExtractMethodOperation implements Operation {
     public static final String NAME = "name";
 
     /** The key of the choice what becomes of places that do the same: {@code leave}, {@code replace} or {@code package}. */
-    public static final String DUPLICATES = Scope.KEY;
+    public static final String DUPLICATES = DuplicateScope.KEY;
 
     /** The key of the choice whether several values that are needed afterwards come out as a {@code record}, or only {@code one}. */
     public static final String RESULTS = "results";
@@ -83,7 +83,7 @@ public final class ExtractMethodOperation implements Operation {
     public List<Question> questions() {
         return List.of(
                 new Question.Proposed(NAME, "the name of the method", List.of()),
-                Pick.anywhere(), PARAMETERS_QUESTION, Scope.question(), RESULTS_QUESTION, WHERE_QUESTION,
+                ExpressionChoice.anywhere(), PARAMETERS_QUESTION, DuplicateScope.question(), RESULTS_QUESTION, WHERE_QUESTION,
                 VISIBILITY_QUESTION);
     }
 
@@ -102,13 +102,13 @@ public final class ExtractMethodOperation implements Operation {
     private Offer offer(AttributedFile code, List<Fragment> candidates, Flow flow) {
         Fragment first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
-        Pick.among(candidates.stream().map(candidate -> code.shown(candidate.range(), 50)).toList()).ifPresent(questions::add);
+        ExpressionChoice.among(candidates.stream().map(candidate -> code.shown(candidate.range(), 50)).toList()).ifPresent(questions::add);
         questions.add(new Question.Proposed(NAME, "the name of the method",
                 new MethodNames(code).of(first, flow)));
         if (flow.inputs().size() > 1) {
             questions.add(PARAMETERS_QUESTION);
         }
-        questions.add(Scope.question());
+        questions.add(DuplicateScope.question());
         if (flow.outputs().size() > 1) {
             questions.add(RESULTS_QUESTION);
         }
@@ -125,8 +125,8 @@ public final class ExtractMethodOperation implements Operation {
         Optional<String> given = answers.single(NAME);
         // the names of methods in the whole file decide what a call of the new one means
         Set<String> names = given.map(Set::of).orElse(Set.of());
-        Scope scope = Scope.of(answers);
-        Analysis before = analyst.analyse(scope != Scope.NONE
+        DuplicateScope scope = DuplicateScope.of(answers);
+        Analysis before = analyst.analyse(scope != DuplicateScope.NONE
                 ? Focus.whole(scope.files(analyst.snapshot(), spot.file(), spot.place().selection())).deeply()
                 : new Focus(Set.of(file), names, Set.of(),
                 Map.of(file, List.of(spot.place().selection())), true));
@@ -136,9 +136,9 @@ public final class ExtractMethodOperation implements Operation {
             return Plan.refused(spot,
                     "there are no whole statements and no expression here; select some, or put the caret in an expression");
         }
-        Optional<Fragment> picked = Pick.of(answers, candidates);
+        Optional<Fragment> picked = ExpressionChoice.of(answers, candidates);
         if (picked.isEmpty()) {
-            return Plan.refused(spot, Pick.refusal(answers, candidates));
+            return Plan.refused(spot, ExpressionChoice.refusal(answers, candidates));
         }
         Fragment fragment = picked.get();
         Flow flow = new Flow(code, fragment);

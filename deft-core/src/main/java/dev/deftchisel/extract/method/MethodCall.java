@@ -6,7 +6,7 @@ import com.sun.source.tree.VariableTree;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.extract.Selected;
+import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.extract.flow.Exits;
 import dev.deftchisel.extract.flow.Flow;
 import dev.deftchisel.extract.flow.Fragment;
@@ -24,7 +24,7 @@ final class MethodCall {
     private final AttributedFile code;
     private final Fragment fragment;
     private final Exits exits;
-    private final Signature signature;
+    private final ExtractedSignature signature;
     private final Results results;
     private final String qualifier;
     private final String name;
@@ -36,7 +36,7 @@ final class MethodCall {
      * @param qualifier the class with a dot, where the method is not known without it
      * @param arguments code of the file that is handed over, in order
      */
-    MethodCall(AttributedFile code, Fragment fragment, Flow flow, Exits exits, Signature signature, Results results, String qualifier,
+    MethodCall(AttributedFile code, Fragment fragment, Flow flow, Exits exits, ExtractedSignature signature, Results results, String qualifier,
             String name, List<Range> arguments) {
         this.code = code;
         this.fragment = fragment;
@@ -59,7 +59,7 @@ final class MethodCall {
     private Edit call() {
         NewCode text = new NewCode(code.file());
         if (fragment.isExpression()) {
-            Selected selected = fragment.expression().orElseThrow();
+            SelectedExpression selected = fragment.expression().orElseThrow();
             Range whole = selected.whole(code, selected.path());
             return invoke(text.apartFrom(whole.start())).replacing(whole);
         }

@@ -56,9 +56,9 @@ final class MethodPlan {
      * @param scope      how far duplicates are looked for
      * @param wish       of the order and names of parameters, see {@link Inputs#arranged}
      */
-    Plan plan(String visibility, Scope scope, String wish) {
+    Plan plan(String visibility, DuplicateScope scope, String wish) {
         TypeWriter writer = edits.writer(code);
-        Signature signature = new Signature(before, code, fragment, flow, exits, writer);
+        ExtractedSignature signature = new ExtractedSignature(before, code, fragment, flow, exits, writer);
         Results results = Results.of(code, flow, name);
         Duplicates twins = Duplicates.of(code, fragment, flow, exits, regions(scope), twin -> FragmentObstacles.first(
                 twin.code(), twin.fragment(), twin.flow(), twin.exits(), true).isEmpty()
@@ -71,7 +71,7 @@ final class MethodPlan {
             return Plan.refused(Reason.at(code.file().path(), fragment.range(), objection.get()));
         }
         Inputs inputs = found.get().arranged(wish);
-        NewMethod method = new NewMethod(code, fragment, flow, exits, signature, inputs, results, home, writer, name, visibility);
+        ExtractedMethod method = new ExtractedMethod(code, fragment, flow, exits, signature, inputs, results, home, writer, name, visibility);
         List<Edit> own = edits.of(code.file().path());
         own.add(method.edit());
         own.add(new MethodCall(code, fragment, flow, exits, signature, results, "", name, inputs.arguments(code))
@@ -80,7 +80,7 @@ final class MethodPlan {
             return Plan.refused(method.objection().get());
         }
         twins.all().forEach(twin -> call(twin, twins, inputs, results));
-        List<String> notes = scope == Scope.NONE ? new NearDuplicates(code).note(fragment).stream().toList()
+        List<String> notes = scope == DuplicateScope.NONE ? new NearDuplicates(code).note(fragment).stream().toList()
                 : twins.notes(before.snapshot().workspace());
         return new Plan.Ready(edits.change("extract " + fragment.shown(code) + " to the method " + name, SymbolEffects.same(), notes), before);
     }
@@ -88,18 +88,18 @@ final class MethodPlan {
     /** The call in another place. */
     private void call(Duplicates.Twin twin, Duplicates twins, Inputs inputs, Results results) {
         TypeWriter writer = edits.writer(twin.code());
-        Signature signature = new Signature(before, twin.code(), twin.fragment(), twin.flow(), twin.exits(), writer);
+        ExtractedSignature signature = new ExtractedSignature(before, twin.code(), twin.fragment(), twin.flow(), twin.exits(), writer);
         String qualifier = isWithin(twin) ? "" : writer.name((TypeElement) code.element(home.owner()).orElseThrow()) + ".";
         edits.of(twin.code().file().path()).add(new MethodCall(twin.code(), twin.fragment(), twin.flow(), twin.exits(), signature,
                 results.in(twin.flow()), qualifier, name, twins.arguments(twin, inputs)).edit(List.of(twins.alike(twin))));
     }
 
-    private Map<AttributedFile, TreePath> regions(Scope scope) {
+    private Map<AttributedFile, TreePath> regions(DuplicateScope scope) {
         Map<AttributedFile, TreePath> regions = new LinkedHashMap<>();
-        if (scope != Scope.NONE) {
-            regions.put(code, scope == Scope.CLASS ? fragment.member().getParentPath() : new TreePath(code.unit()));
+        if (scope != DuplicateScope.NONE) {
+            regions.put(code, scope == DuplicateScope.CLASS ? fragment.member().getParentPath() : new TreePath(code.unit()));
         }
-        if (scope == Scope.PACKAGE) {
+        if (scope == DuplicateScope.PACKAGE) {
             before.files().stream()
                     .filter(file -> !file.path().equals(code.file().path()))
                     .flatMap(file -> before.code(file.path()).stream())
@@ -115,7 +115,7 @@ final class MethodPlan {
     }
 
     /** Whether a place elsewhere can call the method: it needs no object, can be seen there, and gives no record of the class. */
-    private boolean isReachable(Duplicates.Twin twin, Signature signature, Results results, String visibility) {
+    private boolean isReachable(Duplicates.Twin twin, ExtractedSignature signature, Results results, String visibility) {
         boolean isSeen = !visibility.equals("private ") || twin.code() == code
                 && outermost(home.owner()) == outermost(twin.fragment().member());
         return signature.isStatic(home) && isSeen && results.recordName().isEmpty();

@@ -10,7 +10,7 @@ import dev.deftchisel.analysis.code.Effects;
 import dev.deftchisel.analysis.code.Jumps;
 import dev.deftchisel.analysis.code.Occurrence;
 import dev.deftchisel.analysis.symbol.SymbolKey;
-import dev.deftchisel.extract.Selected;
+import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.InsertionPointFinder;
 import java.util.List;
@@ -28,13 +28,13 @@ final class AtEntry {
 
     private final Analysis analysis;
     private final AttributedFile code;
-    private final Selected selected;
+    private final SelectedExpression selected;
     private final TreePath method;
     private final ExecutableElement element;
     private final Effects effects;
 
     /** @param method around the value, with a body */
-    AtEntry(Analysis analysis, AttributedFile code, Selected selected, TreePath method) {
+    AtEntry(Analysis analysis, AttributedFile code, SelectedExpression selected, TreePath method) {
         this.analysis = analysis;
         this.code = code;
         this.selected = selected;

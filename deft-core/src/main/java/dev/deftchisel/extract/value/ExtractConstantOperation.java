@@ -15,9 +15,9 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.SymbolEffects;
-import dev.deftchisel.extract.Selected;
+import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.extract.Visibility;
-import dev.deftchisel.member.parameter.Construction;
+import dev.deftchisel.member.parameter.ConstructionEscape;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
@@ -80,8 +80,8 @@ public final class ExtractConstantOperation implements Operation {
     }
 
     /** The innermost expression at a place that can be a constant. */
-    private static Optional<Selected> constant(AttributedFile code, ResolvedPlace spot) {
-        List<Selected> candidates = new ArrayList<>(Selected.at(code, spot.place().selection()));
+    private static Optional<SelectedExpression> constant(AttributedFile code, ResolvedPlace spot) {
+        List<SelectedExpression> candidates = new ArrayList<>(SelectedExpression.at(code, spot.place().selection()));
         // at a bare caret a literal comes before what is around it
         candidates.sort((one, other) -> Integer.compare(one.range().length(), other.range().length()));
         return candidates.stream()
@@ -96,14 +96,14 @@ public final class ExtractConstantOperation implements Operation {
     }
 
     /** Why an expression is not constant in meaning; empty when it is. */
-    private static Optional<String> obstacle(AttributedFile code, Selected selected) {
+    private static Optional<String> obstacle(AttributedFile code, SelectedExpression selected) {
         return selected.variation(code).or(() -> code.dependsOnThis(selected.path())
                 ? Optional.of("it depends on the object it is evaluated in") : Optional.empty())
                 .or(() -> initialised(code, selected).map(type -> "it initialises the class " + type + ", which would happen earlier (JLS 12.4.1)"));
     }
 
     /** A class of the workspace that reading a field of it initialises, and that the code around does not belong to. */
-    private static Optional<String> initialised(AttributedFile code, Selected selected) {
+    private static Optional<String> initialised(AttributedFile code, SelectedExpression selected) {
         List<String> found = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
             @Override
@@ -128,7 +128,7 @@ public final class ExtractConstantOperation implements Operation {
         return found.stream().findFirst();
     }
 
-    private static boolean isAround(Element type, Selected selected, AttributedFile code) {
+    private static boolean isAround(Element type, SelectedExpression selected, AttributedFile code) {
         for (TreePath at = selected.owner(); at != null; at = at.getParentPath()) {
             if (code.element(at).filter(type::equals).isPresent()) {
                 return true;
@@ -138,7 +138,7 @@ public final class ExtractConstantOperation implements Operation {
     }
 
     /** Whether a value is made of static fields of the class, which must have theirs first. */
-    private static boolean readsOwn(AttributedFile code, Selected selected, TreePath owner) {
+    private static boolean readsOwn(AttributedFile code, SelectedExpression selected, TreePath owner) {
         return code.expressions(selected.path()).stream().flatMap(part -> code.element(part).stream())
                 .anyMatch(element -> element instanceof VariableElement field && field.getConstantValue() == null
                         && code.element(owner).filter(field.getEnclosingElement()::equals).isPresent());
@@ -158,11 +158,11 @@ public final class ExtractConstantOperation implements Operation {
         Analysis before = analyst.analyse(all || isInEnum(spot) ? Focus.whole(Set.of(file)).deeply()
                 : new Focus(Set.of(file), names, Set.of(), Map.of(file, List.of(spot.place().selection())), true));
         AttributedFile code = before.code(file).orElseThrow();
-        List<Selected> candidates = Selected.at(code, spot.place().selection());
+        List<SelectedExpression> candidates = SelectedExpression.at(code, spot.place().selection());
         if (candidates.isEmpty()) {
             return Plan.refused(spot, "there is no expression here that could be a constant; select one, or put the caret in it");
         }
-        Optional<Selected> selected = constant(code, spot);
+        Optional<SelectedExpression> selected = constant(code, spot);
         if (selected.isEmpty()) {
             return Plan.refused(Reason.at(file, candidates.get(0).range(), obstacle(code, candidates.get(0))
                     .orElse("this is a constant's name already")));
@@ -177,7 +177,7 @@ public final class ExtractConstantOperation implements Operation {
                 .orElseGet(() -> plan(before, code, selected.get(), name, all, Visibility.modifier(answers)));
     }
 
-    private Plan plan(Analysis before, AttributedFile code, Selected selected, String name, boolean all, String visibility) {
+    private Plan plan(Analysis before, AttributedFile code, SelectedExpression selected, String name, boolean all, String visibility) {
         TreePath owner = selected.owner();
         TypeWriter writer = new TypeWriter(code);
         Optional<String> type = code.type(selected.path()).flatMap(writer::write);
@@ -185,7 +185,7 @@ public final class ExtractConstantOperation implements Operation {
             return Plan.refused(Reason.at(code.file().path(), selected.range(), "its type has no name that could be written here"));
         }
         // a constant variable has its value from the beginning (JLS 12.4.2)
-        Optional<Reason> early = Constants.value(code, selected.path()).isPresent() ? Optional.empty() : new Construction(code, owner).earlyInClass();
+        Optional<Reason> early = Constants.value(code, selected.path()).isPresent() ? Optional.empty() : new ConstructionEscape(code, owner).earlyInClass();
         ElementKind kind = code.element(owner).map(Element::getKind).orElseThrow();
         // the constants of an enum come first, whatever they run
         if (early.isPresent() && (readsOwn(code, selected, owner) || kind == ElementKind.ENUM)) {

@@ -6,7 +6,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.extract.Selected;
+import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.rewrite.Block;
 import dev.deftchisel.rewrite.InsertionPoint;
 import dev.deftchisel.rewrite.Layout;
@@ -19,9 +19,9 @@ import java.util.List;
 final class ExtractEdits {
 
     private final AttributedFile code;
-    private final Selected selected;
-    private final Declared declared;
-    private final List<Declared> first;
+    private final SelectedExpression selected;
+    private final VariableDeclaration declared;
+    private final List<VariableDeclaration> first;
     private final Layout layout;
     private final List<Edit> edits = new ArrayList<>();
 
@@ -29,7 +29,7 @@ final class ExtractEdits {
      * @param code the file
      * @param all  the variables in the order of their declarations; the last is the one that was asked for
      */
-    ExtractEdits(AttributedFile code, List<Declared> all) {
+    ExtractEdits(AttributedFile code, List<VariableDeclaration> all) {
         this.code = code;
         this.declared = all.get(all.size() - 1);
         this.first = all.subList(0, all.size() - 1);
@@ -37,7 +37,7 @@ final class ExtractEdits {
         this.layout = Layout.of(code.file());
     }
 
-    List<Edit> of(Places places) {
+    List<Edit> of(VariablePlacement places) {
         Range value = places.first().getLeaf() == selected.tree() ? selected.range() : code.range(places.first().getLeaf());
         if (places.home() instanceof InsertionPoint.Before before) {
             before(before, value);
@@ -67,7 +67,7 @@ final class ExtractEdits {
 
     /** Writes the declarations, with something between and behind them. */
     private NewCode declare(NewCode to, Range value, String indent, String separator) {
-        for (Declared one : first) {
+        for (VariableDeclaration one : first) {
             Range own = one.selected().range();
             one.write(to).carry(own, Layout.indentOf(code.file(), own.start()), indent).write(";").write(separator);
         }
@@ -75,8 +75,8 @@ final class ExtractEdits {
                 .write(";").write(separator);
     }
 
-    private void replace(Declared one) {
-        edits.add(named(Selected.withParentheses(code, one.selected().path(), one.selected().range()), one.name()));
+    private void replace(VariableDeclaration one) {
+        edits.add(named(SelectedExpression.withParentheses(code, one.selected().path(), one.selected().range()), one.name()));
     }
 
     /** A name in the place of code that begins with a parenthesis may come to touch the word before it. */

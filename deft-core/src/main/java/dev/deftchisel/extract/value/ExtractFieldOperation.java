@@ -5,8 +5,8 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.SymbolKind;
-import dev.deftchisel.extract.Pick;
-import dev.deftchisel.extract.Selected;
+import dev.deftchisel.extract.ExpressionChoice;
+import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.extract.Visibility;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NameProposals;
@@ -64,14 +64,14 @@ public final class ExtractFieldOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(new Question.Proposed(NAME, "the name of the field", List.of()), Pick.anywhere(), VALUE_QUESTION,
+        return List.of(new Question.Proposed(NAME, "the name of the field", List.of()), ExpressionChoice.anywhere(), VALUE_QUESTION,
                 PLACES_QUESTION, VISIBILITY_QUESTION);
     }
 
     @Override
     public Optional<Offer> offer(ResolvedPlace spot) {
         return spot.analysis().code(spot.file().path()).flatMap(code -> {
-            List<Selected> candidates = Selected.computed(code, spot.place().selection());
+            List<SelectedExpression> candidates = SelectedExpression.computed(code, spot.place().selection());
             return candidates.stream().findFirst()
                     .filter(first -> FieldEdits.obstacle(code, first).isEmpty())
                     .filter(first -> !(FieldEdits.home(code, first) instanceof InsertionPoint.Nowhere)
@@ -80,10 +80,10 @@ public final class ExtractFieldOperation implements Operation {
         });
     }
 
-    private Offer offer(AttributedFile code, List<Selected> candidates) {
-        Selected first = candidates.get(0);
+    private Offer offer(AttributedFile code, List<SelectedExpression> candidates) {
+        SelectedExpression first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
-        Pick.among(candidates.stream().map(one -> code.shown(one.range(), 50)).toList()).ifPresent(questions::add);
+        ExpressionChoice.among(candidates.stream().map(one -> code.shown(one.range(), 50)).toList()).ifPresent(questions::add);
         questions.add(new Question.Proposed(NAME, "the name of the field", new NameProposals(code).of(first.path())));
         questions.addAll(List.of(VALUE_QUESTION, PLACES_QUESTION, VISIBILITY_QUESTION));
         return new Offer(id(), "extract '" + code.shown(first.range(), 50) + "' to a field", Offer.Kind.REFACTORING,
@@ -98,13 +98,13 @@ public final class ExtractFieldOperation implements Operation {
         Analysis before = analyst.analyse(isOnce ? Focus.whole(Set.of(file)).deeply() : new Focus(Set.of(file),
                 answers.single(NAME).map(Set::of).orElse(Set.of()), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
         AttributedFile code = before.code(file).orElseThrow();
-        List<Selected> candidates = Selected.computed(code, spot.place().selection());
-        Optional<Selected> picked = Pick.of(answers, candidates);
+        List<SelectedExpression> candidates = SelectedExpression.computed(code, spot.place().selection());
+        Optional<SelectedExpression> picked = ExpressionChoice.of(answers, candidates);
         if (picked.isEmpty()) {
             return Plan.refused(spot, candidates.isEmpty() ? "there is no expression here whose value a field could hold;"
-                    + " select one, or put the caret in it" : Pick.refusal(answers, candidates));
+                    + " select one, or put the caret in it" : ExpressionChoice.refusal(answers, candidates));
         }
-        Selected selected = picked.get();
+        SelectedExpression selected = picked.get();
         String name = answers.single(NAME).orElseGet(() -> new NameProposals(code).of(selected.path()).get(0));
         Optional<String> objection = new NewName(name, SymbolKind.FIELD, spot.file().module().level()).objection();
         if (objection.isPresent()) {

@@ -8,8 +8,8 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.SymbolKind;
-import dev.deftchisel.extract.Pick;
-import dev.deftchisel.extract.Selected;
+import dev.deftchisel.extract.ExpressionChoice;
+import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.member.parameter.AddedParameter;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NameProposals;
@@ -64,14 +64,14 @@ public final class ExtractParameterOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(new Question.Proposed(NAME, "the name of the parameter", List.of()), Pick.anywhere(), PLACES_QUESTION,
+        return List.of(new Question.Proposed(NAME, "the name of the parameter", List.of()), ExpressionChoice.anywhere(), PLACES_QUESTION,
                 CALLS_QUESTION);
     }
 
     @Override
     public Optional<Offer> offer(ResolvedPlace spot) {
         return spot.analysis().code(spot.file().path()).flatMap(code -> {
-            List<Selected> candidates = Selected.computed(code, spot.place().selection());
+            List<SelectedExpression> candidates = SelectedExpression.computed(code, spot.place().selection());
             return candidates.stream().findFirst()
                     .filter(first -> !first.isPartOfChain(code))
                     .filter(first -> method(code, first).filter(method ->
@@ -80,10 +80,10 @@ public final class ExtractParameterOperation implements Operation {
         });
     }
 
-    private Offer offer(AttributedFile code, List<Selected> candidates) {
-        Selected first = candidates.get(0);
+    private Offer offer(AttributedFile code, List<SelectedExpression> candidates) {
+        SelectedExpression first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
-        Pick.among(candidates.stream().map(one -> code.shown(one.range(), 50)).toList()).ifPresent(questions::add);
+        ExpressionChoice.among(candidates.stream().map(one -> code.shown(one.range(), 50)).toList()).ifPresent(questions::add);
         questions.add(new Question.Proposed(NAME, "the name of the parameter", new NameProposals(code).of(first.path())));
         questions.add(PLACES_QUESTION);
         questions.add(CALLS_QUESTION);
@@ -92,7 +92,7 @@ public final class ExtractParameterOperation implements Operation {
     }
 
     /** The method or constructor in whose body a value stands, with its parameters written. */
-    private static Optional<TreePath> method(AttributedFile code, Selected selected) {
+    private static Optional<TreePath> method(AttributedFile code, SelectedExpression selected) {
         for (TreePath at = selected.path(); at != null; at = at.getParentPath()) {
             if (at.getLeaf() instanceof MethodTree tree) {
                 boolean isInBody = tree.getBody() != null && code.range(tree.getBody()).encloses(selected.range());
@@ -115,11 +115,11 @@ public final class ExtractParameterOperation implements Operation {
         Path file = spot.file().path();
         Analysis around = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
         AttributedFile near = around.code(file).orElseThrow();
-        List<Selected> candidates = Selected.computed(near, spot.place().selection());
-        Optional<Selected> picked = Pick.of(answers, candidates);
+        List<SelectedExpression> candidates = SelectedExpression.computed(near, spot.place().selection());
+        Optional<SelectedExpression> picked = ExpressionChoice.of(answers, candidates);
         if (picked.isEmpty()) {
             return Plan.refused(spot, candidates.isEmpty() ? "there is no expression here whose value could be handed over;"
-                    + " select one, or put the caret in it" : Pick.refusal(answers, candidates));
+                    + " select one, or put the caret in it" : ExpressionChoice.refusal(answers, candidates));
         }
         Optional<TreePath> method = method(near, picked.get());
         if (method.isEmpty()) {
@@ -134,11 +134,11 @@ public final class ExtractParameterOperation implements Operation {
         Analysis before = analyst.analyse(AddedParameter.focus(analyst, element, List.of(file), Set.of(),
                 Map.of(file, List.of(spot.place().selection()))));
         AttributedFile code = before.code(file).orElseThrow();
-        Selected selected = Selected.computed(code, spot.place().selection()).get(candidates.indexOf(picked.get()));
+        SelectedExpression selected = SelectedExpression.computed(code, spot.place().selection()).get(candidates.indexOf(picked.get()));
         return plan(before, code, selected, name, answers);
     }
 
-    private Plan plan(Analysis before, AttributedFile code, Selected selected, String name, Answers answers) {
+    private Plan plan(Analysis before, AttributedFile code, SelectedExpression selected, String name, Answers answers) {
         TreePath method = method(code, selected).orElseThrow();
         if (selected.isPartOfChain(code)) {
             return Plan.refused(Reason.at(code.file().path(), selected.range(),

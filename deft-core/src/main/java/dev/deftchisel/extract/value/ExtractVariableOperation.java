@@ -10,8 +10,8 @@ import dev.deftchisel.analysis.symbol.SymbolKind;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.SymbolEffects;
-import dev.deftchisel.extract.Pick;
-import dev.deftchisel.extract.Selected;
+import dev.deftchisel.extract.ExpressionChoice;
+import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
@@ -68,14 +68,14 @@ public final class ExtractVariableOperation implements Operation {
     public List<Question> questions() {
         return List.of(
                 new Question.Proposed(NAME, "the name of the variable", List.of()),
-                Pick.anywhere(),
+                ExpressionChoice.anywhere(),
                 PLACES_QUESTION, TYPE_QUESTION);
     }
 
     @Override
     public Optional<Offer> offer(ResolvedPlace spot) {
         return spot.analysis().code(spot.file().path()).flatMap(code -> {
-            List<Selected> candidates = Selected.at(code, spot.place().selection());
+            List<SelectedExpression> candidates = SelectedExpression.at(code, spot.place().selection());
             boolean isPlain = !candidates.isEmpty()
                     && !(way(spot.analysis(), code, candidates.get(0)).home() instanceof InsertionPoint.Nowhere);
             return isPlain ? Optional.of(offer(code, candidates)) : Optional.empty();
@@ -91,7 +91,7 @@ public final class ExtractVariableOperation implements Operation {
     private record Way(InsertionPoint home, List<TreePath> first) {
     }
 
-    private static Way way(Analysis analysis, AttributedFile code, Selected selected) {
+    private static Way way(Analysis analysis, AttributedFile code, SelectedExpression selected) {
         InsertionPointFinder finder = new InsertionPointFinder(code, code.effects(selected.path()));
         InsertionPoint home = finder.find(selected.path());
         if (!(home instanceof InsertionPoint.Nowhere)) {
@@ -99,18 +99,18 @@ public final class ExtractVariableOperation implements Operation {
         }
         // a value that is the same all the while may also be worked out before the whole statement
         Optional<InsertionPoint> earlier = new SameValue(analysis, code, selected).doubt().isEmpty()
-                ? Places.beforeStatement(code, selected)
+                ? VariablePlacement.beforeStatement(code, selected)
                 : Optional.empty();
         return earlier.map(place -> new Way(place, List.of()))
-                .or(() -> finder.together(path -> path.getLeaf() instanceof ExpressionTree && Selected.isValue(code, path))
+                .or(() -> finder.together(path -> path.getLeaf() instanceof ExpressionTree && SelectedExpression.isValue(code, path))
                         .map(all -> new Way(all.home(), all.first())))
                 .orElse(new Way(home, List.of()));
     }
 
-    private Offer offer(AttributedFile code, List<Selected> candidates) {
-        Selected first = candidates.get(0);
+    private Offer offer(AttributedFile code, List<SelectedExpression> candidates) {
+        SelectedExpression first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
-        Pick.among(candidates.stream().map(candidate -> shown(code, candidate)).toList()).ifPresent(questions::add);
+        ExpressionChoice.among(candidates.stream().map(candidate -> shown(code, candidate)).toList()).ifPresent(questions::add);
         questions.add(new Question.Proposed(NAME, "the name of the variable", new NameProposals(code).of(first.path())));
         questions.add(PLACES_QUESTION);
         questions.add(TYPE_QUESTION);
@@ -118,7 +118,7 @@ public final class ExtractVariableOperation implements Operation {
                 first.range(), questions);
     }
 
-    private static String shown(AttributedFile code, Selected selected) {
+    private static String shown(AttributedFile code, SelectedExpression selected) {
         return code.shown(selected.range(), 50);
     }
 
@@ -126,16 +126,16 @@ public final class ExtractVariableOperation implements Operation {
     public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
         Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
         AttributedFile code = before.code(spot.file().path()).orElseThrow();
-        List<Selected> candidates = Selected.at(code, spot.place().selection());
+        List<SelectedExpression> candidates = SelectedExpression.at(code, spot.place().selection());
         if (candidates.isEmpty()) {
             return Plan.refused(spot,
                     "there is no expression here whose value a variable could hold; select one, or put the caret in it");
         }
-        Optional<Selected> picked = Pick.of(answers, candidates);
+        Optional<SelectedExpression> picked = ExpressionChoice.of(answers, candidates);
         if (picked.isEmpty()) {
-            return Plan.refused(spot, Pick.refusal(answers, candidates));
+            return Plan.refused(spot, ExpressionChoice.refusal(answers, candidates));
         }
-        Selected selected = picked.get();
+        SelectedExpression selected = picked.get();
         String name = answers.single(NAME).orElseGet(() -> new NameProposals(code).of(selected.path()).get(0));
         Optional<String> objection =
                 new NewName(name, SymbolKind.LOCAL_VARIABLE, spot.file().module().level()).objection();
@@ -145,14 +145,14 @@ public final class ExtractVariableOperation implements Operation {
         return plan(before, code, selected, name, answers);
     }
 
-    private Plan plan(Analysis before, AttributedFile code, Selected selected, String name, Answers answers) {
+    private Plan plan(Analysis before, AttributedFile code, SelectedExpression selected, String name, Answers answers) {
         SameValue same = new SameValue(before, code, selected);
         Way way = way(before, code, selected);
         if (way.home() instanceof InsertionPoint.Nowhere nowhere) {
             return Plan.refused(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence()));
         }
-        List<Declared> declared = declared(code, selected, name, answers.single(TYPE).orElse("style"), way.first());
-        for (Declared one : declared) {
+        List<VariableDeclaration> declared = declared(code, selected, name, answers.single(TYPE).orElse("style"), way.first());
+        for (VariableDeclaration one : declared) {
             if (one.type().isEmpty()) {
                 return Plan.refused(Reason.at(code.file().path(), one.selected().range(),
                         "its type has no name that could be written here"));
@@ -161,9 +161,9 @@ public final class ExtractVariableOperation implements Operation {
         boolean wantsAll = answers.single(PLACES).filter("all"::equals).isPresent();
         Optional<String> doubt = !wantsAll ? Optional.empty()
                 : !way.first().isEmpty() ? Optional.of("what is evaluated before it has to stay before it") : same.doubt();
-        Places places = wantsAll && doubt.isEmpty()
-                ? Places.all(code, selected, way.home(), same)
-                : Places.one(selected, way.home());
+        VariablePlacement places = wantsAll && doubt.isEmpty()
+                ? VariablePlacement.all(code, selected, way.home(), same)
+                : VariablePlacement.one(selected, way.home());
         List<FileChange> files = List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(),
                 new ExtractEdits(code, declared).of(places)));
         String title = "extract '" + shown(code, selected) + "' to the variable " + name;
@@ -171,22 +171,22 @@ public final class ExtractVariableOperation implements Operation {
     }
 
     /** The variable, after those for what is evaluated before it. */
-    private static List<Declared> declared(AttributedFile code, Selected selected, String name, String wish, List<TreePath> first) {
+    private static List<VariableDeclaration> declared(AttributedFile code, SelectedExpression selected, String name, String wish, List<TreePath> first) {
         TypeWriter writer = new TypeWriter(code);
         Set<String> names = new HashSet<>(Set.of(name));
-        List<Declared> declared = new ArrayList<>();
+        List<VariableDeclaration> declared = new ArrayList<>();
         for (TreePath path : first) {
             String own = new NameProposals(code, names).of(path).get(0);
             names.add(own);
-            declared.add(new Declared(code, new Selected(path, code.range(path.getLeaf())), own, wish, writer));
+            declared.add(new VariableDeclaration(code, new SelectedExpression(path, code.range(path.getLeaf())), own, wish, writer));
         }
-        declared.add(new Declared(code, selected, name, wish, writer));
+        declared.add(new VariableDeclaration(code, selected, name, wish, writer));
         return declared;
     }
 
-    private static List<String> notes(AttributedFile code, List<Declared> declared, Optional<String> doubt) {
+    private static List<String> notes(AttributedFile code, List<VariableDeclaration> declared, Optional<String> doubt) {
         List<String> notes = new ArrayList<>();
-        for (Declared one : declared.subList(0, declared.size() - 1)) {
+        for (VariableDeclaration one : declared.subList(0, declared.size() - 1)) {
             notes.add("'" + shown(code, one.selected()) + "' becomes the variable " + one.name()
                     + ", so that it is still evaluated first");
         }

@@ -5,7 +5,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.change.Edit;
-import dev.deftchisel.member.Body;
+import dev.deftchisel.member.TypeBody;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.source.Range;
@@ -23,7 +23,7 @@ final class FieldDeclaration {
     private final TreePath owner;
     private final Layout layout;
     private final String indent;
-    private final Body body;
+    private final TypeBody body;
     private final String head;
     private final Optional<Range> value;
     private final String name;
@@ -38,7 +38,7 @@ final class FieldDeclaration {
         this.owner = owner;
         this.layout = Layout.of(code.file());
         this.indent = Layout.indentOf(code.file(), code.range(owner.getLeaf()).start()) + layout.unit();
-        this.body = new Body(code, owner);
+        this.body = new TypeBody(code, owner);
         this.head = head;
         this.value = value;
         this.name = name;

@@ -14,8 +14,8 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.SymbolEffects;
-import dev.deftchisel.extract.Selected;
-import dev.deftchisel.member.parameter.Construction;
+import dev.deftchisel.extract.SelectedExpression;
+import dev.deftchisel.member.parameter.ConstructionEscape;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.InsertionPoint;
 import dev.deftchisel.rewrite.InsertionPointFinder;
@@ -38,7 +38,7 @@ final class FieldEdits {
 
     private final Analysis before;
     private final AttributedFile code;
-    private final Selected selected;
+    private final SelectedExpression selected;
     private final String name;
     private final String visibility;
     private final TreePath owner;
@@ -46,7 +46,7 @@ final class FieldEdits {
     private final List<Edit> edits = new ArrayList<>();
     private final List<String> notes = new ArrayList<>();
 
-    FieldEdits(Analysis before, AttributedFile code, Selected selected, String name, String visibility) {
+    FieldEdits(Analysis before, AttributedFile code, SelectedExpression selected, String name, String visibility) {
         this.before = before;
         this.code = code;
         this.selected = selected;
@@ -57,7 +57,7 @@ final class FieldEdits {
     }
 
     /** Why the class cannot have such a field. */
-    static Optional<Reason> obstacle(AttributedFile code, Selected selected) {
+    static Optional<Reason> obstacle(AttributedFile code, SelectedExpression selected) {
         Optional<Element> type = code.element(selected.owner());
         boolean isRecord = type.filter(element -> element.getKind() == ElementKind.RECORD).isPresent();
         boolean isInterface = type.filter(element -> element.getKind().isInterface()).isPresent();
@@ -66,7 +66,7 @@ final class FieldEdits {
     }
 
     /** Where a statement may stand that gives the field the value: nothing in between may do so, or read it. */
-    static InsertionPoint home(AttributedFile code, Selected selected) {
+    static InsertionPoint home(AttributedFile code, SelectedExpression selected) {
         return new InsertionPointFinder(code, code.effects(selected.path()).and(Effects.READ)).find(selected.path());
     }
 
@@ -86,8 +86,8 @@ final class FieldEdits {
         if (type.isEmpty()) {
             return noName();
         }
-        edits.addAll(new ExtractEdits(code, List.of(Declared.assigned(code, selected, name, writer)))
-                .of(Places.one(selected, home)));
+        edits.addAll(new ExtractEdits(code, List.of(VariableDeclaration.assigned(code, selected, name, writer)))
+                .of(VariablePlacement.one(selected, home)));
         edits.add(declaration(visibility + (isStatic() ? "static " : "") + type.get(), Optional.empty()));
         noteSerial();
         notes.add("the field keeps the value; threads that run this for the same object would see each other's");
@@ -98,7 +98,7 @@ final class FieldEdits {
     Optional<Reason> setOnce(boolean inConstructors, boolean all) {
         Optional<Reason> objection = onceObjection(code, selected)
                 .or(() -> isStatic() ? Optional.of(reason("there is no object here; extract a constant")) : Optional.empty())
-                .or(() -> new Construction(code, owner).early());
+                .or(() -> new ConstructionEscape(code, owner).early());
         Optional<String> type = type();
         if (objection.isPresent() || type.isEmpty()) {
             return objection.or(this::noName);
@@ -113,7 +113,7 @@ final class FieldEdits {
     }
 
     /** Why a value is not the same for the whole life of an object; empty when it is. */
-    static Optional<Reason> onceObjection(AttributedFile code, Selected selected) {
+    static Optional<Reason> onceObjection(AttributedFile code, SelectedExpression selected) {
         return selected.variation(code).map(why -> Reason.at(code.file().path(), selected.range(), why));
     }
 

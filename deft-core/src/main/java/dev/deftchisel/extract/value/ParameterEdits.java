@@ -9,7 +9,7 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.SymbolEffects;
-import dev.deftchisel.extract.Selected;
+import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.member.parameter.AddedParameter;
 import dev.deftchisel.member.parameter.ParameterHead;
 import dev.deftchisel.operation.Reason;
@@ -34,7 +34,7 @@ final class ParameterEdits {
 
     private final Analysis before;
     private final AttributedFile code;
-    private final Selected selected;
+    private final SelectedExpression selected;
     private final AtEntry entry;
     private final TreePath method;
     private final ExecutableElement element;
@@ -44,7 +44,7 @@ final class ParameterEdits {
     private SymbolEffects meaning = SymbolEffects.same();
     private final List<String> notes = new ArrayList<>();
 
-    ParameterEdits(Analysis before, AttributedFile code, Selected selected, AtEntry entry, TreePath method, String name) {
+    ParameterEdits(Analysis before, AttributedFile code, SelectedExpression selected, AtEntry entry, TreePath method, String name) {
         this.before = before;
         this.code = code;
         this.selected = selected;

@@ -7,7 +7,7 @@ import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Effects;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.SymbolKey;
-import dev.deftchisel.extract.Selected;
+import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
@@ -22,9 +22,9 @@ final class SameValue {
 
     private final Analysis analysis;
     private final AttributedFile code;
-    private final Selected selected;
+    private final SelectedExpression selected;
 
-    SameValue(Analysis analysis, AttributedFile code, Selected selected) {
+    SameValue(Analysis analysis, AttributedFile code, SelectedExpression selected) {
         this.analysis = analysis;
         this.code = code;
         this.selected = selected;
@@ -54,7 +54,7 @@ final class SameValue {
         for (TreePath path : code.expressions(region)) {
             Range range = code.range(path.getLeaf());
             boolean isSelf = path.getLeaf() == selected.tree();
-            boolean isSame = isSelf || Selected.isValue(code, path) && tokens(range).equals(wanted)
+            boolean isSame = isSelf || SelectedExpression.isValue(code, path) && tokens(range).equals(wanted)
                     && keys(range).equals(meant) && !(saysThis
                     && AttributedFile.leadsThrough(path, region.getLeaf(), tree -> tree instanceof ClassTree));
             if (isSame && found.stream().noneMatch(known -> code.range(known.getLeaf()).overlaps(range))) {

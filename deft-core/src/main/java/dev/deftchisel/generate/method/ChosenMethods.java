@@ -4,7 +4,7 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.member.ImpactScope;
-import dev.deftchisel.member.Inherited;
+import dev.deftchisel.member.InheritedMethods;
 import dev.deftchisel.member.MemberInserter;
 import dev.deftchisel.member.NewMember;
 import dev.deftchisel.member.TargetClass;
@@ -54,7 +54,7 @@ record ChosenMethods(TargetClass target, Map<String, ExecutableElement> methods,
             members.add(NewMember.added(NewMember.Kind.METHOD, method.getSimpleName().toString(), lines.get()));
         }
         edits.of(spot.file().path()).addAll(new MemberInserter(target).edits(members));
-        Set<String> had = Inherited.by(target).methods().keySet();
+        Set<String> had = InheritedMethods.by(target).methods().keySet();
         Set<String> fresh = wanted.stream().filter(name -> !had.contains(name))
                 .map(name -> methods.get(name).getSimpleName().toString()).collect(Collectors.toSet());
         Focus focus = new ImpactScope(target, fresh, false, hasNewSupertype).focus(analyst.snapshot());

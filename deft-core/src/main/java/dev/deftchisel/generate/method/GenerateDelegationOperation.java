@@ -6,8 +6,8 @@ import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.generate.GenerateOperation;
 import dev.deftchisel.member.CodingStyle;
-import dev.deftchisel.member.Inherited;
-import dev.deftchisel.member.InheritedText;
+import dev.deftchisel.member.InheritedMethods;
+import dev.deftchisel.member.InheritedMethodText;
 import dev.deftchisel.member.StateField;
 import dev.deftchisel.member.SupertypeClause;
 import dev.deftchisel.member.TargetClass;
@@ -61,7 +61,7 @@ public final class GenerateDelegationOperation implements Operation {
      *
      * @param methods that its type has, by signature
      */
-    private record Delegate(TargetClass target, StateField part, Inherited inherited, Map<String, ExecutableElement> methods) {
+    private record Delegate(TargetClass target, StateField part, InheritedMethods inherited, Map<String, ExecutableElement> methods) {
 
         boolean isInterface() {
             return ((DeclaredType) part.type()).asElement().getKind() == ElementKind.INTERFACE;
@@ -69,7 +69,7 @@ public final class GenerateDelegationOperation implements Operation {
 
         /** Those of an interface, or those that the class must have. */
         List<String> standard() {
-            Map<String, ExecutableElement> own = Inherited.by(target).methods();
+            Map<String, ExecutableElement> own = InheritedMethods.by(target).methods();
             return methods.entrySet().stream()
                     .filter(entry -> isInterface() ? entry.getValue().getModifiers().contains(Modifier.ABSTRACT)
                             : Optional.ofNullable(own.get(entry.getKey()))
@@ -89,7 +89,7 @@ public final class GenerateDelegationOperation implements Operation {
     }
 
     /** An object that is equal to what its part equals is not equal the other way round (see {@link Object#equals}). */
-    private static boolean isOfEquality(ExecutableElement method, Inherited inherited) {
+    private static boolean isOfEquality(ExecutableElement method, InheritedMethods inherited) {
         List<? extends TypeMirror> parameters = inherited.parameters(method);
         return method.getSimpleName().contentEquals("hashCode") && parameters.isEmpty()
                 || method.getSimpleName().contentEquals("equals") && parameters.size() == 1
@@ -97,7 +97,7 @@ public final class GenerateDelegationOperation implements Operation {
     }
 
     private static Delegate delegate(TargetClass target, StateField part) {
-        Inherited inherited = Inherited.from(target.code(), (DeclaredType) part.type());
+        InheritedMethods inherited = InheritedMethods.from(target.code(), (DeclaredType) part.type());
         Map<String, ExecutableElement> methods = new LinkedHashMap<>(inherited.methods());
         methods.values().removeIf(method -> !method.getModifiers().contains(Modifier.PUBLIC)
                 || NamedTypes.is(method.getEnclosingElement().asType(), "java.lang.Object") || isOfEquality(method, inherited)
@@ -127,7 +127,7 @@ public final class GenerateDelegationOperation implements Operation {
             return Plan.refused(spot, "say which methods are to be handed on; there are " + String.join(", ", delegate.methods().keySet()));
         }
         EditsByFile edits = new EditsByFile(first);
-        InheritedText text = new InheritedText(delegate.inherited(), edits.writer(target.code()), CodingStyle.of(target).parameter());
+        InheritedMethodText text = new InheritedMethodText(delegate.inherited(), edits.writer(target.code()), CodingStyle.of(target).parameter());
         String field = delegate.part().name();
         boolean isAbove = target.code().isKind(target.type().asType(), delegate.part().type());
         boolean becomes = !isAbove && delegate.isInterface() && answers.single(IMPLEMENTS).filter("false"::equals).isEmpty();
@@ -135,7 +135,7 @@ public final class GenerateDelegationOperation implements Operation {
             edits.writer(target.code()).write(delegate.part().type())
                     .ifPresent(type -> edits.of(spot.file().path()).add(SupertypeClause.implementing(target, type)));
         }
-        Set<String> own = Inherited.by(target).methods().keySet();
+        Set<String> own = InheritedMethods.by(target).methods().keySet();
         return new ChosenMethods(target, delegate.methods(), "to hand on to " + field).plan(spot, wanted,
                 (name, method) -> text.delegating(method, field, becomes || own.contains(name)), edits,
                 "generate methods of " + target.shown() + " that hand on to " + field, becomes, analyst);

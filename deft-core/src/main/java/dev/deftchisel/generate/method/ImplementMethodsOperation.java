@@ -5,8 +5,8 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.generate.GenerateOperation;
 import dev.deftchisel.member.CodingStyle;
-import dev.deftchisel.member.Inherited;
-import dev.deftchisel.member.InheritedText;
+import dev.deftchisel.member.InheritedMethods;
+import dev.deftchisel.member.InheritedMethodText;
 import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
@@ -59,7 +59,7 @@ public final class ImplementMethodsOperation implements Operation {
         int caret = spot.place().caret();
         return target(spot.analysis(), spot).filter(target -> target.isAmongMembers(caret))
                 .flatMap(target -> {
-                    Map<String, ExecutableElement> all = Inherited.by(target).methods();
+                    Map<String, ExecutableElement> all = InheritedMethods.by(target).methods();
                     List<String> due = due(all);
                     String title = due.isEmpty() ? "override methods in " : "implement " + due.size()
                             + (due.size() == 1 ? " method in " : " methods in ");
@@ -88,13 +88,13 @@ public final class ImplementMethodsOperation implements Operation {
             return Plan.refused(spot, "there is no class here that could implement a method");
         }
         TargetClass target = found.get();
-        Map<String, ExecutableElement> all = Inherited.by(target).methods();
+        Map<String, ExecutableElement> all = InheritedMethods.by(target).methods();
         List<String> wanted = answers.several(MEMBERS).orElse(due(all));
         if (wanted.isEmpty()) {
             return Plan.refused(spot, target.shown() + " has all methods that it must have; say which others it is to override");
         }
         EditsByFile edits = new EditsByFile(first);
-        InheritedText text = new InheritedText(Inherited.by(target), edits.writer(target.code()), CodingStyle.of(target).parameter());
+        InheritedMethodText text = new InheritedMethodText(InheritedMethods.by(target), edits.writer(target.code()), CodingStyle.of(target).parameter());
         String body = answers.single(BODY).orElse("kind");
         return new ChosenMethods(target, all, "to implement in " + target.shown()).plan(spot, wanted,
                 (name, method) -> text.lines(method, body), edits,

@@ -7,7 +7,7 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.change.SymbolEffects;
-import dev.deftchisel.member.Inherited;
+import dev.deftchisel.member.InheritedMethods;
 import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
@@ -71,7 +71,7 @@ public final class InheritDocumentationOperation implements Operation {
                 .filter(member -> member instanceof MethodTree method && isHead(code, method, caret))
                 .findFirst()
                 .flatMap(member -> code.element(new TreePath(target.path(), member))
-                        .flatMap(method -> Inherited.overridden(target, (ExecutableElement) method))
+                        .flatMap(method -> InheritedMethods.overridden(target, (ExecutableElement) method))
                         .map(above -> new Overriding(code, code.range(member), above)))));
     }
 

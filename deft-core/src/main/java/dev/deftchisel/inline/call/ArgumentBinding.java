@@ -29,7 +29,7 @@ record ArgumentBinding(Optional<String> name, List<TreePath> values, boolean isP
         List<TreePath> uses, boolean isSet) {
 
     /** What becomes of it. */
-    enum Way {
+    enum ArgumentStrategy {
         /** It is written where the body needs it. */
         WRITTEN,
         /** Nobody needs it, nor can notice that it is not evaluated. */
@@ -74,26 +74,26 @@ record ArgumentBinding(Optional<String> name, List<TreePath> values, boolean isP
      * @param callee   the method
      * @param siblings all that the call hands over, this among them
      */
-    Way way(Analysis analysis, AttributedFile caller, Callee callee, List<ArgumentBinding> siblings) {
+    ArgumentStrategy way(Analysis analysis, AttributedFile caller, Callee callee, List<ArgumentBinding> siblings) {
         Effects effects = effects(caller);
         if (isSet) {
-            return Way.VARIABLE;
+            return ArgumentStrategy.VARIABLE;
         } else if (uses.isEmpty()) {
-            return effects.isPure() ? Way.LEFT_OUT : Way.VARIABLE;
+            return effects.isPure() ? ArgumentStrategy.LEFT_OUT : ArgumentStrategy.VARIABLE;
         }
         boolean isDelayed = uses.stream().anyMatch(use -> AttributedFile.isDeferred(use, callee.tree()));
         boolean isFixed = effects.isPure() && !effects.isFresh() && !effects.readsState()
                 && effects.readsLocals().stream().noneMatch(local -> analysis.isAssigned(caller.key(local)));
         if (isFixed && (isAtom() || uses.size() == 1)) {
-            return Way.WRITTEN;
+            return ArgumentStrategy.WRITTEN;
         }
         boolean isStable = isName() && effects.isPure() && !effects.readsState() && !isDelayed
                 && siblings.stream().noneMatch(other -> other.effects(caller).writesLocals().stream()
                         .anyMatch(effects.readsLocals()::contains));
         if (isStable) {
-            return Way.WRITTEN;
+            return ArgumentStrategy.WRITTEN;
         }
-        return uses.size() == 1 && !isDelayed && isFirst(callee, effects, uses.get(0)) ? Way.WRITTEN : Way.VARIABLE;
+        return uses.size() == 1 && !isDelayed && isFirst(callee, effects, uses.get(0)) ? ArgumentStrategy.WRITTEN : ArgumentStrategy.VARIABLE;
     }
 
     /** A name or literal, which may be written any number of times. */

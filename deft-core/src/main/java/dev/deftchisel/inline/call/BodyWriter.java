@@ -44,7 +44,7 @@ final class BodyWriter {
     private final Layout layout;
     private final Map<VariableElement, String> renamed = new HashMap<>();
     private final Optional<ResultVariableMerge> merged;
-    private final TypeArguments arguments;
+    private final CallTypeArguments arguments;
     private boolean isWritten = true;
 
     /**
@@ -213,7 +213,7 @@ final class BodyWriter {
         Optional<ArgumentBinding> object = site.object().filter(one -> operand.getLeaf() instanceof IdentifierTree name
                 && name.getName().contentEquals("this"));
         return object.isEmpty() ? callee.code().type(operand)
-                : object.flatMap(one -> site.way(one) == ArgumentBinding.Way.VARIABLE ? Optional.of(one.declared()) : code.type(one.value()));
+                : object.flatMap(one -> site.way(one) == ArgumentBinding.ArgumentStrategy.VARIABLE ? Optional.of(one.declared()) : code.type(one.value()));
     }
 
     private void typeArgument(NewCode text, TypeMirror type) {
@@ -238,7 +238,7 @@ final class BodyWriter {
         site.handed().stream()
                 .filter(argument -> argument.name().filter(name -> one.variable().getSimpleName().contentEquals(name)
                         && callee.element().getParameters().contains(one.variable())).isPresent())
-                .filter(argument -> site.way(argument) == ArgumentBinding.Way.WRITTEN)
+                .filter(argument -> site.way(argument) == ArgumentBinding.ArgumentStrategy.WRITTEN)
                 .forEach(argument -> {
                     Optional<TreePath> cast = uselessCast(argument, one.path());
                     TreePath place = cast.orElse(one.path());
@@ -291,7 +291,7 @@ final class BodyWriter {
 
     private void object(NewCode text) {
         ArgumentBinding object = site.object().orElseThrow();
-        if (site.way(object) == ArgumentBinding.Way.VARIABLE) {
+        if (site.way(object) == ArgumentBinding.ArgumentStrategy.VARIABLE) {
             text.write(objectName());
             return;
         }
@@ -310,7 +310,7 @@ final class BodyWriter {
     /** What is written in place of a name of the body. */
     private Optional<ArgumentBinding> written(TreePath use) {
         return site.handed().stream()
-                .filter(one -> site.way(one) == ArgumentBinding.Way.WRITTEN
+                .filter(one -> site.way(one) == ArgumentBinding.ArgumentStrategy.WRITTEN
                         && one.uses().stream().anyMatch(path -> path.getLeaf() == use.getLeaf()))
                 .findFirst();
     }

@@ -47,7 +47,7 @@ public final class CallEdits {
         this.layout = Layout.of(code.file());
         this.merged = ResultVariableMerge.of(analysis, site);
         this.body = new BodyWriter(analysis, site, merged, writer, taken);
-        this.resultName = callee.shape() instanceof OneExit ? NewName.free(taken, "result") : "";
+        this.resultName = callee.shape() instanceof SingleExit ? NewName.free(taken, "result") : "";
         taken.add(resultName);
     }
 
@@ -58,12 +58,12 @@ public final class CallEdits {
 
     public List<Edit> all() {
         List<Range> idle = site.all().stream()
-                .filter(one -> site.way(one) == ArgumentBinding.Way.LEFT_OUT)
+                .filter(one -> site.way(one) == ArgumentBinding.ArgumentStrategy.LEFT_OUT)
                 .flatMap(one -> one.values().stream())
                 .map(path -> code.range(path.getLeaf()))
                 .toList();
         List<Edit> edits = new ArrayList<>();
-        CallPlace place = new CallPlace(site);
+        CallContext place = new CallContext(site);
         Optional<TreePath> own = place.ownStatement().or(() -> callee.shape() instanceof Callee.Several
                 ? place.returnStatement() : Optional.empty());
         Optional<ExitCheckCall> wayOut = ExitCheckCall.of(site);
@@ -74,11 +74,11 @@ public final class CallEdits {
             NewCode text = new NewCode(code.file());
             first(text, lineOf(range.start()));
             edits.add(text.replacing(range).without(idle).giving(merged.get().alike(code)));
-        } else if (callee.shape() instanceof OneExit exit && place.ownVariable().isPresent()) {
+        } else if (callee.shape() instanceof SingleExit exit && place.ownVariable().isPresent()) {
             edits.add(intoVariable(exit, place.ownVariable().get()).without(idle));
         } else if (!place.needsStatement()) {
             edits.add(inPlace().without(idle));
-        } else if (own.isPresent() && CallPlace.isInList(own.get())) {
+        } else if (own.isPresent() && CallContext.isInList(own.get())) {
             Range range = code.range(own.get().getLeaf());
             NewCode text = new NewCode(code.file());
             edits.add((content(text, lineOf(range.start())) ? text.replacing(range)
@@ -116,7 +116,7 @@ public final class CallEdits {
     }
 
     /** The variable that the call is the value of gets its value in each branch. */
-    private Edit intoVariable(OneExit exit, TreePath variable) {
+    private Edit intoVariable(SingleExit exit, TreePath variable) {
         VariableTree tree = (VariableTree) variable.getLeaf();
         Range range = code.range(tree);
         Range name = body.declaredName(variable);
@@ -129,7 +129,7 @@ public final class CallEdits {
     }
 
     /** Statements before the one with the call, or in a block that is made for both, and the value in place of the call. */
-    private List<Edit> besides(CallPlace place, List<Range> idle) {
+    private List<Edit> besides(CallContext place, List<Range> idle) {
         InsertionPoint home = place.home();
         List<Edit> edits = new ArrayList<>();
         if (home instanceof InsertionPoint.Before before) {
@@ -163,7 +163,7 @@ public final class CallEdits {
         NewCode text = new NewCode(code.file());
         if (callee.shape() instanceof Callee.Statements statements) {
             result(text, statements.result().orElseThrow(), site.path());
-        } else if (callee.shape() instanceof OneExit) {
+        } else if (callee.shape() instanceof SingleExit) {
             text.write(resultName);
         } else if (isNegated()) {
             return negated(text);
@@ -194,7 +194,7 @@ public final class CallEdits {
         boolean isAnything = first(text, newLine);
         Optional<TreePath> result = callee.shape() instanceof Callee.Statements statements ? statements.result()
                 : callee.shape() instanceof Callee.Value value ? Optional.of(value.expression()) : Optional.empty();
-        if (result.isPresent() && CallPlace.isStatement(result.get().getLeaf())) {
+        if (result.isPresent() && CallContext.isStatement(result.get().getLeaf())) {
             body.carry(text.write(isAnything ? newLine : ""), List.of(result.get()), callee.code().range(result.get().getLeaf()), newLine)
                     .write(";");
             return true;
@@ -216,18 +216,18 @@ public final class CallEdits {
                 : callee.shape() instanceof Callee.Several several ? several.statements() : List.of();
         if (!statements.isEmpty()) {
             body.carry(text.write(separator), statements, body.range(statements), newLine);
-        } else if (callee.shape() instanceof OneExit exit) {
+        } else if (callee.shape() instanceof SingleExit exit) {
             text.write(separator);
             if (!callee.isVoid()) {
                 body.type(text, site.result()).write(resultName + ";" + newLine);
             }
             new StepWriter(body, site.callee(), layout, to -> to.write(resultName)).steps(text, exit.steps(), newLine);
         }
-        return !statements.isEmpty() || !separator.isEmpty() || callee.shape() instanceof OneExit;
+        return !statements.isEmpty() || !separator.isEmpty() || callee.shape() instanceof SingleExit;
     }
 
     /** A value in place of the call. */
-    private void value(NewCode text, Callee.Shape shape, TreePath call) {
+    private void value(NewCode text, Callee.BodyForm shape, TreePath call) {
         if (shape instanceof Callee.Value value) {
             result(text, value.expression(), call);
             return;
@@ -245,7 +245,7 @@ public final class CallEdits {
         branch(text, choice.no());
     }
 
-    private void branch(NewCode text, Callee.Shape shape) {
+    private void branch(NewCode text, Callee.BodyForm shape) {
         if (shape instanceof Callee.Choice inner) {
             choice(text, inner);
         } else {

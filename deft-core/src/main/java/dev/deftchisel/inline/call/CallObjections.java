@@ -48,7 +48,7 @@ public final class CallObjections {
         } else if (isStaticOnObject()) {
             return site.reason("a static method is called on an object, which would no longer be evaluated");
         }
-        return hidden().or(() -> new CallPlace(site).objection());
+        return hidden().or(() -> new CallContext(site).objection());
     }
 
     /** What the method uses and the caller may not, unless it can be opened. */

@@ -38,7 +38,7 @@ import javax.lang.model.type.TypeMirror;
  * @param handed the arguments
  * @param ways   what becomes of each of them
  */
-public record CallSite(AttributedFile code, TreePath path, Callee callee, Optional<ArgumentBinding> object, List<ArgumentBinding> handed, Map<ArgumentBinding, ArgumentBinding.Way> ways) {
+public record CallSite(AttributedFile code, TreePath path, Callee callee, Optional<ArgumentBinding> object, List<ArgumentBinding> handed, Map<ArgumentBinding, ArgumentBinding.ArgumentStrategy> ways) {
 
     public static CallSite of(Analysis analysis, AttributedFile code, TreePath path, Callee callee) {
         MethodInvocationTree tree = (MethodInvocationTree) path.getLeaf();
@@ -46,7 +46,7 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
         List<ArgumentBinding> handed = handed(code, path, tree, callee);
         CallSite bare = new CallSite(code, path, callee, object, handed, Map.of());
         CallSite site = new CallSite(code, path, bare.shaped(), object, handed, Map.of());
-        Map<ArgumentBinding, ArgumentBinding.Way> ways = new HashMap<>();
+        Map<ArgumentBinding, ArgumentBinding.ArgumentStrategy> ways = new HashMap<>();
         site.all().forEach(one -> ways.put(one, site.way(analysis, one)));
         CallSite complete = new CallSite(code, path, site.callee(), object, handed, ways);
         complete.keepOrder();
@@ -56,7 +56,7 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
     /** What would be evaluated after something that comes behind it in the call gets a variable of its own. */
     private void keepOrder() {
         for (Optional<ArgumentBinding> first = turned(); first.isPresent(); first = turned()) {
-            ways.put(first.get(), ArgumentBinding.Way.VARIABLE);
+            ways.put(first.get(), ArgumentBinding.ArgumentStrategy.VARIABLE);
         }
     }
 
@@ -66,13 +66,13 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
      */
     private Optional<ArgumentBinding> turned() {
         List<ArgumentBinding> all = all();
-        return IntStream.range(0, all.size()).boxed().filter(i -> way(all.get(i)) == ArgumentBinding.Way.WRITTEN)
+        return IntStream.range(0, all.size()).boxed().filter(i -> way(all.get(i)) == ArgumentBinding.ArgumentStrategy.WRITTEN)
                 .filter(i -> all.subList(i + 1, all.size()).stream().anyMatch(later -> isTurned(all.get(i), later)))
                 .map(all::get).findFirst();
     }
 
     private boolean isTurned(ArgumentBinding one, ArgumentBinding later) {
-        return (way(later) == ArgumentBinding.Way.VARIABLE || way(later) == ArgumentBinding.Way.WRITTEN && start(later) < start(one))
+        return (way(later) == ArgumentBinding.ArgumentStrategy.VARIABLE || way(later) == ArgumentBinding.ArgumentStrategy.WRITTEN && start(later) < start(one))
                 && !one.commutesWith(later, code);
     }
 
@@ -114,13 +114,13 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
 
     /** The method in the shape that suits the place of the call. */
     private Callee shaped() {
-        CallPlace place = new CallPlace(this);
+        CallContext place = new CallContext(this);
         boolean isHandedOn = callee.shape() instanceof Callee.Choice && place.isLast();
         if (isHandedOn) {
             return callee.asStatements();
         }
         boolean hasManyExits = callee.shape() instanceof Callee.Several && !place.isLast();
-        return hasManyExits ? OneExit.of(callee).map(callee::as).orElse(callee) : callee;
+        return hasManyExits ? SingleExit.of(callee).map(callee::as).orElse(callee) : callee;
     }
 
     /** The type of the method with the type arguments of the call (JLS 15.12.2.6). */
@@ -136,8 +136,8 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
     }
 
     /** What the type parameters stand for here. */
-    TypeArguments typeArguments() {
-        return new TypeArguments(callee.element(), type(code, path), object.map(ArgumentBinding::declared));
+    CallTypeArguments typeArguments() {
+        return new CallTypeArguments(callee.element(), type(code, path), object.map(ArgumentBinding::declared));
     }
 
     private static Optional<ArgumentBinding> object(AttributedFile code, TreePath path, MethodInvocationTree tree, Callee callee) {
@@ -179,16 +179,16 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
     }
 
     /** What becomes of one of them. */
-    ArgumentBinding.Way way(ArgumentBinding one) {
+    ArgumentBinding.ArgumentStrategy way(ArgumentBinding one) {
         return ways.get(one);
     }
 
-    private ArgumentBinding.Way way(Analysis analysis, ArgumentBinding one) {
-        ArgumentBinding.Way way = one.isSet() && isSpent(one) ? ArgumentBinding.Way.WRITTEN : one.way(analysis, code, callee, all());
+    private ArgumentBinding.ArgumentStrategy way(Analysis analysis, ArgumentBinding one) {
+        ArgumentBinding.ArgumentStrategy way = one.isSet() && isSpent(one) ? ArgumentBinding.ArgumentStrategy.WRITTEN : one.way(analysis, code, callee, all());
         // arguments are evaluated before a null that is called on is found (JLS 15.12.4.4), the body finds it earlier
         boolean isBeforeNull = one.name().isPresent() && object.filter(own -> !own.isNeverNull()).isPresent()
                 && !one.effects(code).isPure();
-        return way == ArgumentBinding.Way.WRITTEN && isBeforeNull ? ArgumentBinding.Way.VARIABLE : way;
+        return way == ArgumentBinding.ArgumentStrategy.WRITTEN && isBeforeNull ? ArgumentBinding.ArgumentStrategy.VARIABLE : way;
     }
 
     /** Whether an argument is a variable that nobody needs behind the call, so that the method may change it. */
@@ -215,7 +215,7 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
     }
 
     List<ArgumentBinding> variables() {
-        return all().stream().filter(one -> way(one) == ArgumentBinding.Way.VARIABLE).toList();
+        return all().stream().filter(one -> way(one) == ArgumentBinding.ArgumentStrategy.VARIABLE).toList();
     }
 
     /** The member of a class that the call stands in. */

@@ -36,21 +36,21 @@ import javax.lang.model.type.TypeKind;
  * @param element the method
  * @param shape   what its body amounts to
  */
-public record Callee(AttributedFile code, TreePath path, ExecutableElement element, Shape shape) {
+public record Callee(AttributedFile code, TreePath path, ExecutableElement element, BodyForm shape) {
 
     /** Why a recursive method stays. */
     public static final String CALLS_ITSELF = "the method calls itself";
 
     /** What a body amounts to. */
-    sealed interface Shape permits Value, Choice, Statements, Several, OneExit {
+    sealed interface BodyForm permits Value, Choice, Statements, Several, SingleExit {
     }
 
     /** One value. */
-    record Value(TreePath expression) implements Shape {
+    record Value(TreePath expression) implements BodyForm {
     }
 
     /** One of two, as a condition says. */
-    record Choice(TreePath condition, Shape yes, Shape no) implements Shape {
+    record Choice(TreePath condition, BodyForm yes, BodyForm no) implements BodyForm {
     }
 
     /**
@@ -59,38 +59,38 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
      * @param statements without a {@code return} at the end
      * @param result     of the {@code return} at the end
      */
-    record Statements(List<TreePath> statements, Optional<TreePath> result) implements Shape {
+    record Statements(List<TreePath> statements, Optional<TreePath> result) implements BodyForm {
     }
 
     /** Statements that leave the body in several places. */
-    record Several(List<TreePath> statements) implements Shape {
+    record Several(List<TreePath> statements) implements BodyForm {
     }
 
     /** What {@link #of} finds: the method, or why it cannot be inlined anywhere. */
-    public sealed interface Found {
+    public sealed interface CalleeResult {
     }
 
     /** The method. */
-    public record Yes(Callee callee) implements Found {
+    public record Inlinable(Callee callee) implements CalleeResult {
     }
 
     /** Why not. */
-    public record No(Reason reason) implements Found {
+    public record NotInlinable(Reason reason) implements CalleeResult {
     }
 
-    public static Found of(Analysis analysis, Symbol method) {
+    public static CalleeResult of(Analysis analysis, Symbol method) {
         Optional<Binding> declared = analysis.declaration(method.key());
         Optional<AttributedFile> code = declared.flatMap(binding -> analysis.code(binding.file()));
         Optional<TreePath> path = code.flatMap(found -> found.declaration(declared.get().range())
                 .filter(around -> around.getLeaf() instanceof MethodTree));
         if (path.isEmpty() || !(code.get().element(path.get()).orElse(null) instanceof ExecutableElement element)) {
-            return new No(Reason.of(method.isSource() ? "the method " + method.signature()
+            return new NotInlinable(Reason.of(method.isSource() ? "the method " + method.signature()
                     + " is there without being written (JLS 8.9.3, 8.10.3)"
                     : "the method " + method.signature() + " is not declared in the workspace"));
         }
         return objection(analysis, method, code.get(), path.get(), element)
-                .map(sentence -> (Found) new No(Reason.at(code.get().file().path(), declared.get().range(), sentence)))
-                .orElseGet(() -> new Yes(new Callee(code.get(), path.get(), element, shape(code.get(), element, path.get()))));
+                .map(sentence -> (CalleeResult) new NotInlinable(Reason.at(code.get().file().path(), declared.get().range(), sentence)))
+                .orElseGet(() -> new Inlinable(new Callee(code.get(), path.get(), element, shape(code.get(), element, path.get()))));
     }
 
     private static Optional<String> objection(
@@ -164,12 +164,12 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
         return found[0];
     }
 
-    private static Shape shape(AttributedFile code, ExecutableElement element, TreePath method) {
+    private static BodyForm shape(AttributedFile code, ExecutableElement element, TreePath method) {
         BlockTree body = ((MethodTree) method.getLeaf()).getBody();
         TreePath bodyPath = new TreePath(method, body);
         List<TreePath> all = body.getStatements().stream().map(statement -> new TreePath(bodyPath, statement)).toList();
         // what a condition chooses from has one type only where all agree (JLS 15.25)
-        Optional<Shape> value = value(all).filter(shape -> shape instanceof Value || isOfType(code, element, shape));
+        Optional<BodyForm> value = value(all).filter(shape -> shape instanceof Value || isOfType(code, element, shape));
         if (value.isPresent()) {
             return value.get();
         }
@@ -185,7 +185,7 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
         return new Statements(all.subList(0, all.size() - 1), Optional.ofNullable(result).map(tree -> new TreePath(last, tree)));
     }
 
-    private static boolean isOfType(AttributedFile code, ExecutableElement element, Shape shape) {
+    private static boolean isOfType(AttributedFile code, ExecutableElement element, BodyForm shape) {
         if (shape instanceof Choice choice) {
             return isOfType(code, element, choice.yes()) && isOfType(code, element, choice.no());
         }
@@ -194,7 +194,7 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
     }
 
     /** The value that statements hand back, when they do nothing but choose one. */
-    private static Optional<Shape> value(List<TreePath> statements) {
+    private static Optional<BodyForm> value(List<TreePath> statements) {
         if (statements.isEmpty()) {
             return Optional.empty();
         }
@@ -208,8 +208,8 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
             return Optional.empty();
         }
         boolean hasElse = choice.getElseStatement() != null;
-        Optional<Shape> yes = value(inner(first, choice.getThenStatement()));
-        Optional<Shape> no = !hasElse ? value(statements.subList(1, statements.size()))
+        Optional<BodyForm> yes = value(inner(first, choice.getThenStatement()));
+        Optional<BodyForm> no = !hasElse ? value(statements.subList(1, statements.size()))
                 : statements.size() == 1 ? value(inner(first, choice.getElseStatement())) : Optional.empty();
         TreePath parentheses = new TreePath(first, choice.getCondition());
         ExpressionTree condition = ((ParenthesizedTree) choice.getCondition()).getExpression();
@@ -232,14 +232,14 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
     }
 
     /** The same, in another shape. */
-    Callee as(Shape other) {
+    Callee as(BodyForm other) {
         return new Callee(code, path, element, other);
     }
 
     /** What is written as statements. */
     List<TreePath> statements() {
         return shape instanceof Statements simple ? simple.statements() : shape instanceof Several several ? several.statements()
-                : shape instanceof OneExit ? List.of(body()) : List.of();
+                : shape instanceof SingleExit ? List.of(body()) : List.of();
     }
 
     /** The same, whose choice is left as it is: nothing follows, so that each {@code return} may stay. */

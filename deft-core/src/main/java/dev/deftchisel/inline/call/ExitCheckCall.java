@@ -42,7 +42,7 @@ record ExitCheckCall(List<TreePath> asking, Optional<StatementTree> jump, List<T
     static Optional<ExitCheckCall> of(CallSite site) {
         List<TreePath> statements = site.callee().tree().getBody().getStatements().stream()
                 .map(statement -> new TreePath(site.callee().body(), statement)).toList();
-        boolean hasManyExits = site.callee().shape() instanceof OneExit || site.callee().shape() instanceof Callee.Several;
+        boolean hasManyExits = site.callee().shape() instanceof SingleExit || site.callee().shape() instanceof Callee.Several;
         if (!hasManyExits || statements.isEmpty()) {
             return Optional.empty();
         }
@@ -57,7 +57,7 @@ record ExitCheckCall(List<TreePath> asking, Optional<StatementTree> jump, List<T
         while (at.getLeaf() instanceof ParenthesizedTree) {
             at = at.getParentPath();
         }
-        if (!(at.getLeaf() instanceof IfTree choice) || choice.getElseStatement() != null || !CallPlace.isInList(at)) {
+        if (!(at.getLeaf() instanceof IfTree choice) || choice.getElseStatement() != null || !CallContext.isInList(at)) {
             return Optional.empty();
         }
         List<StatementTree> then = inner(choice.getThenStatement());
@@ -82,7 +82,7 @@ record ExitCheckCall(List<TreePath> asking, Optional<StatementTree> jump, List<T
         Optional<Element> holder = isAsked ? code.element(declaration) : Optional.empty();
         boolean isOnlyThere = holder.filter(element -> code.occurrences(site.wholeMember()).stream()
                 .filter(one -> one.variable().equals(element)).count() == 3).isPresent();
-        boolean isSameResult = new CallPlace(site).returns();
+        boolean isSameResult = new CallContext(site).returns();
         boolean isAnswered = end.getLeaf() instanceof ReturnTree last && last.getExpression() != null
                 && last.getExpression().getKind() == Tree.Kind.NULL_LITERAL && leaving.stream().allMatch(ExitCheckCall::answersWithObject);
         return isOnlyThere && isSameResult && isAnswered

@@ -24,28 +24,28 @@ final class StepWriter {
     }
 
     /** Writes steps, each on lines of its own. */
-    void steps(NewCode text, List<OneExit.Step> steps, String newLine) {
+    void steps(NewCode text, List<SingleExit.Step> steps, String newLine) {
         String separator = "";
-        for (OneExit.Step step : steps) {
-            if (OneExit.isNothing(List.of(step))) {
+        for (SingleExit.Step step : steps) {
+            if (SingleExit.isNothing(List.of(step))) {
                 continue;
             }
             text.write(separator);
             separator = newLine;
             step.statement().map(body::lead).filter(lead -> lead.length() > 0)
                     .ifPresent(lead -> body.carry(text, List.of(callee.body()), lead, newLine).write(newLine));
-            if (step instanceof OneExit.Run run) {
+            if (step instanceof SingleExit.Run run) {
                 body.carry(text, run.statements(), body.range(run.statements()), newLine);
-            } else if (step instanceof OneExit.Fork fork) {
+            } else if (step instanceof SingleExit.Fork fork) {
                 fork(text, fork, newLine);
             } else {
-                exit(text, (OneExit.Exit) step, newLine);
+                exit(text, (SingleExit.Exit) step, newLine);
             }
         }
     }
 
     /** The value goes to the variable; a comment behind it stays there. */
-    private void exit(NewCode text, OneExit.Exit exit, String newLine) {
+    private void exit(NewCode text, SingleExit.Exit exit, String newLine) {
         TreePath value = exit.value().orElseThrow();
         result.accept(text);
         body.carry(text.write(" = "), List.of(value), callee.code().range(value.getLeaf()), newLine).write(";");
@@ -53,10 +53,10 @@ final class StepWriter {
         text.from(callee.code().file()).carry(new Range(end, Layout.behind(callee.code().file(), end)));
     }
 
-    private void fork(NewCode text, OneExit.Fork fork, String newLine) {
-        boolean isSkipped = OneExit.isNothing(fork.yes());
-        List<OneExit.Step> first = isSkipped ? fork.no() : fork.yes();
-        List<OneExit.Step> other = isSkipped ? List.of() : fork.no();
+    private void fork(NewCode text, SingleExit.Fork fork, String newLine) {
+        boolean isSkipped = SingleExit.isNothing(fork.yes());
+        List<SingleExit.Step> first = isSkipped ? fork.no() : fork.yes();
+        List<SingleExit.Step> other = isSkipped ? List.of() : fork.no();
         text.write("if (");
         if (isSkipped) {
             body.negation().write(text, fork.condition());
@@ -65,9 +65,9 @@ final class StepWriter {
         }
         steps(text.write(") {" + newLine + layout.unit()), first, newLine + layout.unit());
         text.write(newLine + "}");
-        if (other.size() == 1 && other.get(0) instanceof OneExit.Fork chained) {
+        if (other.size() == 1 && other.get(0) instanceof SingleExit.Fork chained) {
             fork(text.write(" else "), chained, newLine);
-        } else if (!OneExit.isNothing(other)) {
+        } else if (!SingleExit.isNothing(other)) {
             steps(text.write(" else {" + newLine + layout.unit()), other, newLine + layout.unit());
             text.write(newLine + "}");
         }

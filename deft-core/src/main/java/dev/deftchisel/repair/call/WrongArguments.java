@@ -19,7 +19,7 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
 import dev.deftchisel.repair.Callable;
 import dev.deftchisel.repair.Conversion;
-import dev.deftchisel.repair.Defaults;
+import dev.deftchisel.repair.DefaultValues;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
@@ -212,7 +212,7 @@ public final class WrongArguments implements Repair {
                 .or(() -> visible.stream().filter(element -> code.types().isSameType(element.asType(), formal.asType())
                         && !element.getKind().isField()).findFirst())
                 .map(element -> element.getSimpleName().toString())
-                .orElseGet(() -> Defaults.of(formal.asType()));
+                .orElseGet(() -> DefaultValues.of(formal.asType()));
     }
 
     /** Whether a variable gets its value by this, so that it has none yet. */
@@ -262,7 +262,7 @@ public final class WrongArguments implements Repair {
         }
         TypeMirror number = code.unboxed(wanted);
         if (number.getKind().isPrimitive()) {
-            return Optional.of(Defaults.of(number));
+            return Optional.of(DefaultValues.of(number));
         }
         List<String> boxes = type.getTypeArguments().stream().map(argument -> argument instanceof WildcardType wildcard
                 ? wildcard.getSuperBound() != null ? wildcard.getSuperBound() : wildcard.getExtendsBound() : argument)

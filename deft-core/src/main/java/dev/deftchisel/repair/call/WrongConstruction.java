@@ -25,9 +25,9 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Repair;
 import dev.deftchisel.repair.Conversion;
-import dev.deftchisel.repair.Defaults;
+import dev.deftchisel.repair.DefaultValues;
 import dev.deftchisel.repair.FileTypes;
-import dev.deftchisel.repair.Lines;
+import dev.deftchisel.repair.StatementLines;
 import dev.deftchisel.repair.ModifierWords;
 import dev.deftchisel.repair.Spelling;
 import dev.deftchisel.rewrite.Layout;
@@ -129,7 +129,7 @@ public final class WrongConstruction implements Repair {
                     return indent + layout.unit() + "@Override" + layout.lineEnd() + indent + layout.unit()
                             + (method.getModifiers().contains(Modifier.PUBLIC) ? "public " : "") + edits.types().write(own.getReturnType()).orElse("void") + " "
                             + method.getSimpleName() + "(" + parameters + ") {" + layout.lineEnd() + (isVoid ? "" : indent + layout.unit() + layout.unit()
-                            + "return " + Defaults.of(own.getReturnType()) + ";" + layout.lineEnd()) + indent + layout.unit() + "}" + layout.lineEnd();
+                            + "return " + DefaultValues.of(own.getReturnType()) + ";" + layout.lineEnd()) + indent + layout.unit() + "}" + layout.lineEnd();
                 }).collect(Collectors.joining(layout.lineEnd()));
         return methods.isEmpty() ? " { }" : " {" + layout.lineEnd() + methods + indent + "}";
     }
@@ -233,7 +233,7 @@ public final class WrongConstruction implements Repair {
     }
 
     private static String defaults(ExecutableElement method) {
-        return method.getParameters().stream().map(parameter -> Defaults.of(parameter.asType())).collect(Collectors.joining(", "));
+        return method.getParameters().stream().map(parameter -> DefaultValues.of(parameter.asType())).collect(Collectors.joining(", "));
     }
 
     /** {@code String.length(text)} is {@code text.length()}. */
@@ -304,7 +304,7 @@ public final class WrongConstruction implements Repair {
             Optional<VariableTree> named = known.stream().filter(one -> one.getName().equals(parameter.getSimpleName())).findFirst();
             return named.or(() -> known.stream().filter(one -> code.element(new TreePath(own, one))
                     .filter(element -> code.types().isAssignable(element.asType(), parameter.asType())).isPresent()).findFirst())
-                    .map(one -> one.getName().toString()).orElse(Defaults.of(parameter.asType()));
+                    .map(one -> one.getName().toString()).orElse(DefaultValues.of(parameter.asType()));
         }).collect(Collectors.joining(", "));
     }
 
@@ -406,7 +406,7 @@ public final class WrongConstruction implements Repair {
                 .filter(one -> one instanceof ExpressionStatementTree alone && alone.getExpression() instanceof AssignmentTree set
                         && code.text(set.getVariable()).matches("(this\\.)?" + component.getSimpleName()))
                 .map(one -> code.text(((AssignmentTree) ((ExpressionStatementTree) one).getExpression()).getExpression()))
-                .findFirst().orElse(Defaults.of(component.asType()))).toList();
+                .findFirst().orElse(DefaultValues.of(component.asType()))).toList();
         Range all = statements.isEmpty() ? new Range(code.range(constructor.getBody()).start() + 1, code.range(constructor.getBody()).start() + 1)
                 : new Range(code.range(statements.get(0)).start(), code.range(statements.get(statements.size() - 1)).end());
         return List.of(Fix.of("call this(" + String.join(", ", values) + ")", edits -> edits.replace(all, "this(" + String.join(", ", values) + ");")));
@@ -437,7 +437,7 @@ public final class WrongConstruction implements Repair {
                     .findFirst().ifPresent(one -> fixes.add(Fix.of("assign to the field", edits -> edits.insert(code.range(one).start(), "this."))));
             String field = site.error().message().replaceFirst("^variable (\\w+) .*", "$1");
             constructor.getParameters().stream().filter(parameter -> parameter.getName().contentEquals(field)).findFirst()
-                    .ifPresent(parameter -> fixes.add(Fix.of("set it to the parameter", edits -> Lines.atEnd(edits, constructor.getBody(),
+                    .ifPresent(parameter -> fixes.add(Fix.of("set it to the parameter", edits -> StatementLines.atEnd(edits, constructor.getBody(),
                             "this." + field + " = " + field + ";"))));
         }
         Optional<TreePath> set = site.nearest(AssignmentTree.class);

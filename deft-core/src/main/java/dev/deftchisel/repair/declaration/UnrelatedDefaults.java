@@ -8,7 +8,7 @@ import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.Lines;
+import dev.deftchisel.repair.StatementLines;
 import dev.deftchisel.rewrite.Layout;
 import java.util.ArrayList;
 import java.util.List;
@@ -68,7 +68,7 @@ public final class UnrelatedDefaults implements Repair {
         String names = method.getParameters().stream().map(parameter -> parameter.getSimpleName().toString()).collect(Collectors.joining(", "));
         boolean isVoid = own.getReturnType().getKind() == TypeKind.VOID;
         String call = (isVoid ? "" : "return ") + edits.types().name((TypeElement) method.getEnclosingElement()) + ".super." + method.getSimpleName() + "(" + names + ");";
-        Lines.memberAtEnd(edits, type, List.of("@Override", "public " + (isVoid ? "void" : edits.types().write(own.getReturnType()).orElse("Object")) + " "
+        StatementLines.memberAtEnd(edits, type, List.of("@Override", "public " + (isVoid ? "void" : edits.types().write(own.getReturnType()).orElse("Object")) + " "
                 + method.getSimpleName() + "(" + parameters + ") {", layout.unit() + call, "}"));
     }
 }

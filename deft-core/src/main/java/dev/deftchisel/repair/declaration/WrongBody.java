@@ -7,7 +7,7 @@ import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.Defaults;
+import dev.deftchisel.repair.DefaultValues;
 import dev.deftchisel.repair.ModifierWords;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
@@ -70,6 +70,6 @@ public final class WrongBody implements Repair {
                 .filter(type -> type.getKind() != TypeKind.VOID);
         int end = code.range(method).end();
         edits.replace(new Range(end - 1, end), " {" + layout.lineEnd()
-                + result.map(type -> indent + layout.unit() + "return " + Defaults.of(type) + ";" + layout.lineEnd()).orElse("") + indent + "}");
+                + result.map(type -> indent + layout.unit() + "return " + DefaultValues.of(type) + ";" + layout.lineEnd()).orElse("") + indent + "}");
     }
 }

@@ -17,7 +17,7 @@ import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.Defaults;
+import dev.deftchisel.repair.DefaultValues;
 import dev.deftchisel.repair.ModifierWords;
 import dev.deftchisel.repair.Spelling;
 import dev.deftchisel.rewrite.Layout;
@@ -325,9 +325,9 @@ public final class WrongFamily implements Repair {
         }
         AnnotationTree annotation = (AnnotationTree) found.get().getLeaf();
         boolean isValue = missing.get().size() == 1 && missing.get().get(0).getSimpleName().contentEquals("value") && annotation.getArguments().isEmpty();
-        String text = isValue ? Defaults.of(missing.get().get(0).getReturnType()) : missing.get().stream()
+        String text = isValue ? DefaultValues.of(missing.get().get(0).getReturnType()) : missing.get().stream()
                 .filter(method -> annotation.getArguments().stream().noneMatch(argument -> code.text(argument).startsWith(method.getSimpleName().toString())))
-                .map(method -> method.getSimpleName() + " = " + Defaults.of(method.getReturnType())).reduce((one, other) -> one + ", " + other).orElse("");
+                .map(method -> method.getSimpleName() + " = " + DefaultValues.of(method.getReturnType())).reduce((one, other) -> one + ", " + other).orElse("");
         String written = text.replace("null", "\"\"");
         return List.of(Fix.of("give it " + written, edits -> {
             Range range = code.range(annotation);

@@ -13,7 +13,7 @@ import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.Lines;
+import dev.deftchisel.repair.StatementLines;
 import dev.deftchisel.repair.ModifierWords;
 import java.util.List;
 import java.util.Optional;
@@ -77,7 +77,7 @@ public final class FinalAssigned implements Repair {
         Tree before = statement.getLeaf();
         Optional<TypeMirror> type = code.element(declared).map(Element::asType);
         return type.map(known -> Fix.of("keep its value in '" + copy + "'", edits -> {
-            Lines.before(edits, before, edits.types().write(known).orElse("var") + " " + copy + " = " + variable.getName() + ";");
+            StatementLines.before(edits, before, edits.types().write(known).orElse("var") + " " + copy + " = " + variable.getName() + ";");
             code.occurrences(within).stream()
                     .filter(place -> code.element(declared).filter(place.variable()::equals).isPresent())
                     .forEach(place -> edits.replace(code.range(place.path().getLeaf()), copy));

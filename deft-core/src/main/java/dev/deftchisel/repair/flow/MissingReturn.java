@@ -13,8 +13,8 @@ import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.Defaults;
-import dev.deftchisel.repair.Lines;
+import dev.deftchisel.repair.DefaultValues;
+import dev.deftchisel.repair.StatementLines;
 import dev.deftchisel.repair.ResultType;
 import java.util.ArrayList;
 import java.util.List;
@@ -48,10 +48,10 @@ public final class MissingReturn implements Repair {
         List<Fix> fixes = new ArrayList<>();
         lastValue(body, type.get(), code).ifPresent(fixes::add);
         fixes.addAll(variables(body, type.get(), code).stream().limit(1)
-                .map(name -> Fix.of("return '" + name + "'", edits -> Lines.atEnd(edits, method.getBody(),
+                .map(name -> Fix.of("return '" + name + "'", edits -> StatementLines.atEnd(edits, method.getBody(),
                         "return " + name + ";"))).toList());
-        fixes.add(Fix.of("return " + Defaults.of(type.get()), edits -> Lines.atEnd(edits, method.getBody(),
-                "return " + Defaults.of(type.get()) + ";")));
+        fixes.add(Fix.of("return " + DefaultValues.of(type.get()), edits -> StatementLines.atEnd(edits, method.getBody(),
+                "return " + DefaultValues.of(type.get()) + ";")));
         fixes.add(Fix.of("let it return nothing", edits -> ResultType.change(edits, owner.get(), code.types().getNoType(TypeKind.VOID))));
         return fixes;
     }

@@ -11,7 +11,7 @@ import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.Defaults;
+import dev.deftchisel.repair.DefaultValues;
 import dev.deftchisel.repair.ModifierWords;
 import dev.deftchisel.repair.call.WrongConstruction;
 import dev.deftchisel.source.Range;
@@ -60,10 +60,10 @@ public final class NoValueYet implements Repair {
                     edits.insert(code.file().content().charAt(end - 1) == ';' ? end - 1 : end, " = new " + edits.types().name(made)
                             + (made.getTypeParameters().isEmpty() ? "()" : "<>()"));
                 })));
-        type.ifPresent(known -> fixes.add(Fix.of("give '" + variable.getName() + "' the value " + Defaults.of(known), edits -> {
+        type.ifPresent(known -> fixes.add(Fix.of("give '" + variable.getName() + "' the value " + DefaultValues.of(known), edits -> {
             int end = code.range(variable).end();
             boolean hasSemicolon = code.file().content().charAt(end - 1) == ';';
-            edits.insert(hasSemicolon ? end - 1 : end, " = " + Defaults.of(known));
+            edits.insert(hasSemicolon ? end - 1 : end, " = " + DefaultValues.of(known));
         })));
         if (isField && variable.getModifiers().getFlags().contains(Modifier.FINAL)) {
             // a component of a record has none of its own

@@ -13,7 +13,7 @@ import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.Lines;
+import dev.deftchisel.repair.StatementLines;
 import dev.deftchisel.repair.ModifierWords;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
@@ -70,7 +70,7 @@ public final class NoAccess implements Repair {
         return type.filter(known -> select.getIdentifier().contentEquals("clone")).flatMap(site.survey().names()::declaration)
                 .filter(found -> found.getLeaf() instanceof ClassTree).map(found -> {
                     String name = ((ClassTree) found.getLeaf()).getSimpleName().toString();
-                    return Fix.of("let '" + name + "' have a public 'clone'", edits -> Lines.memberAtEnd(edits, (ClassTree) found.getLeaf(), List.of("@Override",
+                    return Fix.of("let '" + name + "' have a public 'clone'", edits -> StatementLines.memberAtEnd(edits, (ClassTree) found.getLeaf(), List.of("@Override",
                             "public " + name + " clone() throws CloneNotSupportedException {", Layout.of(code.file()).unit() + "return (" + name + ") super.clone();", "}")));
                 });
     }

@@ -25,7 +25,7 @@ import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
 import dev.deftchisel.repair.FileTypes;
-import dev.deftchisel.repair.Labels;
+import dev.deftchisel.repair.CaseLabels;
 import dev.deftchisel.repair.Spelling;
 import dev.deftchisel.repair.WantedType;
 import dev.deftchisel.source.Range;
@@ -261,7 +261,7 @@ public final class MeantName implements Repair {
 
     /** {@code case ferry:} of a switch over strings. */
     private static Optional<Fix> label(TreePath path, String name, AttributedFile code) {
-        TreePath branch = Labels.branch(path);
+        TreePath branch = CaseLabels.branch(path);
         TreePath choice = branch.getParentPath();
         boolean isOfText = branch.getLeaf() instanceof CaseTree && (choice.getLeaf() instanceof SwitchTree || choice.getLeaf() instanceof SwitchExpressionTree)
                 && code.type(new TreePath(choice, AttributedFile.chosenFrom(choice.getLeaf()))).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent();

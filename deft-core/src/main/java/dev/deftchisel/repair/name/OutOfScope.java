@@ -21,7 +21,7 @@ import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.Defaults;
+import dev.deftchisel.repair.DefaultValues;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -122,7 +122,7 @@ public final class OutOfScope implements Repair {
         VariableTree first = (VariableTree) declared.get(0).getLeaf();
         String written = edits.types().write(type).orElse("var");
         int start = code.range(statement).start();
-        edits.insert(start, written + " " + first.getName() + " = " + Defaults.of(type) + ";" + Layout.of(code.file()).lineEnd()
+        edits.insert(start, written + " " + first.getName() + " = " + DefaultValues.of(type) + ";" + Layout.of(code.file()).lineEnd()
                 + Layout.indentOf(code.file(), start));
         for (TreePath one : declared) {
             VariableTree tree = (VariableTree) one.getLeaf();

@@ -31,8 +31,8 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
 import dev.deftchisel.repair.ContainerContent;
 import dev.deftchisel.repair.Conversion;
-import dev.deftchisel.repair.Defaults;
-import dev.deftchisel.repair.Labels;
+import dev.deftchisel.repair.DefaultValues;
+import dev.deftchisel.repair.CaseLabels;
 import dev.deftchisel.repair.LiteralOfOtherSort;
 import dev.deftchisel.repair.WantedType;
 import dev.deftchisel.rewrite.Layout;
@@ -118,7 +118,7 @@ public final class MeantValue implements Repair {
 
     /** What other places ask for: an index, a label, what is thrown, the condition of a switch. */
     private static Optional<TypeMirror> wanted(TreePath path, AttributedFile code) {
-        TreePath parent = Labels.branch(path);
+        TreePath parent = CaseLabels.branch(path);
         if (parent.getLeaf() instanceof ArrayAccessTree access && access.getIndex() == path.getLeaf()) {
             return Optional.of(code.types().getPrimitiveType(TypeKind.INT));
         } else if (parent.getLeaf() instanceof CaseTree && parent.getParentPath().getLeaf() instanceof SwitchTree choice) {
@@ -247,8 +247,8 @@ public final class MeantValue implements Repair {
         ReturnTree result = (ReturnTree) path.getLeaf();
         Range range = code.range(result);
         if (result.getExpression() == null) {
-            return code.result(path).flatMap(code::type).map(type -> List.of(Fix.of("return " + Defaults.of(type),
-                    edits -> edits.replace(range, "return " + Defaults.of(type) + ";")))).orElse(List.of());
+            return code.result(path).flatMap(code::type).map(type -> List.of(Fix.of("return " + DefaultValues.of(type),
+                    edits -> edits.replace(range, "return " + DefaultValues.of(type) + ";")))).orElse(List.of());
         }
         boolean isOfMethod = code.result(path).isPresent();
         boolean isUnwanted = site.error().message().contains("unexpected return value") && !isOfMethod;

@@ -20,7 +20,7 @@ import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.Lines;
+import dev.deftchisel.repair.StatementLines;
 import dev.deftchisel.repair.name.MeantName;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
@@ -167,7 +167,7 @@ public final class WrongLambda implements Repair {
         if (isBlock && (message.contains("missing return value") || message.contains("neither value nor void") || message.contains("bad return type"))) {
             last((BlockTree) lambda.getBody()).ifPresent(value -> fixes.add(Fix.of("return what it ends with",
                     edits -> edits.insert(code.range(value).start(), "return "))));
-            fixes.add(Fix.of("return null in the end", edits -> Lines.atEnd(edits, (BlockTree) lambda.getBody(), "return null;")));
+            fixes.add(Fix.of("return null in the end", edits -> StatementLines.atEnd(edits, (BlockTree) lambda.getBody(), "return null;")));
         }
         if (isBlock && message.contains("unexpected return value")) {
             fixes.addAll(returns(found.get(), code));

@@ -86,7 +86,7 @@ public final class OverwrittenValue implements Rule {
         Optional<Element> element = code.element(declaration);
         boolean isSame = element.isPresent() && code.element(target).equals(element) && code.saysType(variable);
         if (isSame && code.effectsInPlace(initializer).isPure() && !names(element.get(), value, code)
-                && !Declared.at(declaration, survey).orElseThrow().sharesDeclaration()) {
+                && !DeclarationUsage.at(declaration, survey).orElseThrow().sharesDeclaration()) {
             survey.report(variable.getInitializer(), "nobody sees this value of '" + variable.getName() + "'",
                     Fix.of("declare it with the next value", edits -> {
                         edits.replace(variable.getInitializer(), to -> to.carry(code.range(value.getLeaf())));

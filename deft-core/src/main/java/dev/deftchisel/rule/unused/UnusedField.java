@@ -75,7 +75,7 @@ public final class UnusedField implements Rule {
         if (!isOwn) {
             return;
         }
-        Declared.at(path, survey)
+        DeclarationUsage.at(path, survey)
                 .filter(declared -> declared.element().getKind() == ElementKind.FIELD && !isSerialized(declared.element(), survey))
                 .filter(declared -> declared.isOnlyWritten() && !declared.isReachedOtherwise() && !isComponent(declared.element()))
                 .ifPresent(declared -> survey.report(survey.code().name(field), "'" + declared.name() + "' is never read",

@@ -72,7 +72,7 @@ public final class UnusedMethod implements Rule {
         if (!isOwn) {
             return;
         }
-        Declared.at(path, survey)
+        DeclarationUsage.at(path, survey)
                 .filter(declared -> declared.element() instanceof ExecutableElement element
                         && element.getKind() == ElementKind.METHOD && !PlatformMethods.isOne(element))
                 .filter(declared -> !declared.isReachedOtherwise() && survey.names().uses(declared.element()).stream()

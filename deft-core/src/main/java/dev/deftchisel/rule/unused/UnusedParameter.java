@@ -86,13 +86,13 @@ public final class UnusedParameter implements Rule {
         if (!isOwn || survey.hasErrors()) {
             return;
         }
-        Declared.at(path, survey)
+        DeclarationUsage.at(path, survey)
                 .filter(declared -> declared.element() instanceof ExecutableElement element && !element.isVarArgs()
                         && !declared.isReachedOtherwise() && !PlatformMethods.isOne(element))
                 .ifPresent(declared -> method.getParameters().forEach(parameter -> look(path, declared, parameter, survey)));
     }
 
-    private static void look(TreePath method, Declared declared, VariableTree parameter, RuleContext survey) {
+    private static void look(TreePath method, DeclarationUsage declared, VariableTree parameter, RuleContext survey) {
         TreePath path = new TreePath(method, parameter);
         Optional<Element> variable = survey.code().element(path);
         boolean isNamed = !DeclarationAnnotations.are(path, parameter.getModifiers(), survey.code()) && variable.isPresent()

@@ -65,7 +65,7 @@ public final class UnusedType implements Rule {
         if (type.getSimpleName().isEmpty() || !(isMember || isLocal) || survey.hasErrors()) {
             return;
         }
-        Declared.at(path, survey)
+        DeclarationUsage.at(path, survey)
                 .filter(declared -> !declared.isReachedOtherwise() && survey.names().used().stream()
                         .filter(used -> isPart(used, declared.element()))
                         .flatMap(used -> survey.names().uses(used).stream())

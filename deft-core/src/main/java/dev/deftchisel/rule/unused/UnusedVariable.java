@@ -76,7 +76,7 @@ public final class UnusedVariable implements Rule {
         if (!(around instanceof BlockTree || around instanceof CaseTree)) {
             return;
         }
-        Declared.at(path, survey)
+        DeclarationUsage.at(path, survey)
                 .filter(declared -> declared.element().getKind() == ElementKind.LOCAL_VARIABLE)
                 .filter(declared -> !declared.name().isEmpty() && declared.isOnlyWritten() && !declared.isReachedOtherwise())
                 .ifPresent(declared -> survey.report(survey.code().name(path.getLeaf()),

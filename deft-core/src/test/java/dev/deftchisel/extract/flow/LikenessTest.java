@@ -18,7 +18,7 @@ class LikenessTest {
     /** The values that differ; "no" when the two marked fragments are not alike. */
     private String differing(String members) throws IOException {
         FragmentSample sample = FragmentSample.of(folder, members);
-        Optional<TreeMatch.Found> found = TreeMatch.of(sample.code(), sample.fragments().get(0), sample.code(), sample.fragments().get(1));
+        Optional<TreeMatch.Match> found = TreeMatch.of(sample.code(), sample.fragments().get(0), sample.code(), sample.fragments().get(1));
         return found.map(likeness -> likeness.varied().stream()
                 .map(path -> sample.code().text(path.getLeaf())).collect(Collectors.joining(", "))).orElse("no");
     }

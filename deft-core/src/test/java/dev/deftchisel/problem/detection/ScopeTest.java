@@ -18,27 +18,27 @@ class ScopeTest {
 
     @Test
     void aWholeFileCountsEverywhere() {
-        Scope scope = Scope.of(List.of(BERTH));
+        ProblemScope scope = ProblemScope.of(List.of(BERTH));
         assertTrue(scope.contains(BERTH, 0) && scope.contains(BERTH, 99));
         assertFalse(scope.contains(TIDE, 0));
     }
 
     @Test
     void aFolderIsLeftAloneWithAllThatIsInIt() {
-        assertEquals(Set.of(BERTH), Scope.of(List.of(BERTH, TIDE)).without(Path.of("/harbour/tides")).files());
+        assertEquals(Set.of(BERTH), ProblemScope.of(List.of(BERTH, TIDE)).without(Path.of("/harbour/tides")).files());
     }
 
     @Test
     void aStretchIsLeftAloneAndWhatIsAroundItIsNot() {
-        Scope scope = Scope.of(List.of(BERTH)).without(BERTH, new Range(10, 20), 50);
+        ProblemScope scope = ProblemScope.of(List.of(BERTH)).without(BERTH, new Range(10, 20), 50);
         assertEquals(List.of(new Range(0, 10), new Range(20, 50)), scope.stretches().get(BERTH));
         assertFalse(scope.contains(BERTH, 15));
     }
 
     @Test
     void aStretchMayCoverAllThatCounts() {
-        assertEquals(Set.of(), Scope.of(BERTH, new Range(12, 18)).without(BERTH, new Range(10, 20), 50).files());
-        assertEquals(List.of(new Range(12, 18)), Scope.of(BERTH, new Range(12, 18)).without(BERTH, new Range(30, 40), 50)
+        assertEquals(Set.of(), ProblemScope.of(BERTH, new Range(12, 18)).without(BERTH, new Range(10, 20), 50).files());
+        assertEquals(List.of(new Range(12, 18)), ProblemScope.of(BERTH, new Range(12, 18)).without(BERTH, new Range(30, 40), 50)
                 .stretches().get(BERTH));
     }
 }

@@ -7,13 +7,13 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
 import dev.deftchisel.Problems;
 import dev.deftchisel.lsp.session.Positions;
-import dev.deftchisel.lsp.session.Refused;
+import dev.deftchisel.lsp.session.RefusedRequest;
 import dev.deftchisel.lsp.session.Session;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.Problem;
-import dev.deftchisel.problem.detection.Scope;
+import dev.deftchisel.problem.detection.ProblemScope;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -95,7 +95,7 @@ public final class Actions {
                         ? one.getValue().getAsJsonArray().asList().stream().map(JsonElement::getAsString).toList()
                         : List.of(one.getValue().getAsString())));
             } catch (IllegalStateException | UnsupportedOperationException other) {
-                throw Refused.invalid("answers are an object with a text, or a list of texts, for each question");
+                throw RefusedRequest.invalid("answers are an object with a text, or a list of texts, for each question");
             }
             return new Action(uri, version, what, id, start, end, fix, all);
         }
@@ -111,11 +111,11 @@ public final class Actions {
             } catch (JsonParseException other) {
                 // the same as for one that says too little
             }
-            throw Refused.invalid("this is no action that was offered here");
+            throw RefusedRequest.invalid("this is no action that was offered here");
         }
     }
 
-    public List<Either<Command, CodeAction>> at(Session.Asked asked, CodeActionParams params) {
+    public List<Either<Command, CodeAction>> at(Session.RequestContext asked, CodeActionParams params) {
         List<String> only = Optional.ofNullable(params.getContext()).map(CodeActionContext::getOnly).orElse(List.of());
         Predicate<String> isWanted = kind -> only.isEmpty() ? !kind.startsWith(CodeActionKind.SourceFixAll)
                 : only.stream().anyMatch(wanted -> kind.equals(wanted) || kind.startsWith(wanted + "."));
@@ -147,7 +147,7 @@ public final class Actions {
         return Either.forRight(action);
     }
 
-    private List<CodeAction> fixes(Session.Asked asked, Range selection) {
+    private List<CodeAction> fixes(Session.RequestContext asked, Range selection) {
         List<CodeAction> actions = new ArrayList<>();
         Problems problems = asked.chisel().problems();
         for (Problem problem : asked.problems()) {
@@ -167,7 +167,7 @@ public final class Actions {
         return actions;
     }
 
-    private List<CodeAction> offers(Session.Asked asked, Range selection) {
+    private List<CodeAction> offers(Session.RequestContext asked, Range selection) {
         return asked.chisel().offers(new Place(asked.file().path(), selection)).stream()
                 // that has a request of its own
                 .filter(offer -> !offer.operation().equals("rename"))
@@ -188,7 +188,7 @@ public final class Actions {
         };
     }
 
-    private static CodeAction action(String title, String kind, Session.Asked asked, Action.What what, String id, Range range, int fix) {
+    private static CodeAction action(String title, String kind, Session.RequestContext asked, Action.What what, String id, Range range, int fix) {
         CodeAction action = new CodeAction(title);
         action.setKind(kind);
         action.setData(GSON.toJsonTree(new Action(asked.session().documents().uri(asked.file().path()), asked.version(), what, id,
@@ -202,19 +202,19 @@ public final class Actions {
      * @throws org.eclipse.lsp4j.jsonrpc.ResponseErrorException when it is refused, or the file is another one by now
      */
     public WorkspaceEdit edit(Action action) {
-        Session.Asked asked = asked(action);
+        Session.RequestContext asked = asked(action);
         return edit(outcome(action, asked), asked);
     }
 
-    private Session.Asked asked(Action action) {
-        Session.Asked asked = session.asked(action.uri()).orElseThrow(() -> Refused.invalid(action.uri() + " is no file of a workspace"));
+    private Session.RequestContext asked(Action action) {
+        Session.RequestContext asked = session.asked(action.uri()).orElseThrow(() -> RefusedRequest.invalid(action.uri() + " is no file of a workspace"));
         if (asked.version() != action.version()) {
-            throw Refused.outdated();
+            throw RefusedRequest.outdated();
         }
         return asked;
     }
 
-    private WorkspaceEdit edit(Optional<Outcome> outcome, Session.Asked asked) {
+    private WorkspaceEdit edit(Optional<Outcome> outcome, Session.RequestContext asked) {
         return outcome.map(one -> edits.of(one, asked.chisel())).orElseGet(WorkspaceEdit::new);
     }
 
@@ -224,7 +224,7 @@ public final class Actions {
      */
     public CodeAction resolve(CodeAction action) {
         Action meant = Action.of((JsonElement) action.getData());
-        Session.Asked asked = asked(meant);
+        Session.RequestContext asked = asked(meant);
         Optional<Outcome> outcome = outcome(meant, asked);
         action.setEdit(edit(outcome, asked));
         if (meant.what() == Action.What.OFFER && session.client().showsDocuments()) {
@@ -235,7 +235,7 @@ public final class Actions {
     }
 
     /** Where a new name stands afterwards, in the file of the action. */
-    private static Optional<Location> named(Outcome outcome, Session.Asked asked) {
+    private static Optional<Location> named(Outcome outcome, Session.RequestContext asked) {
         if (!(outcome instanceof Outcome.Preview preview)) {
             return Optional.empty();
         }
@@ -249,14 +249,14 @@ public final class Actions {
                                 Positions.of(file.after().content(), asked.session().client().units()).of(place.selection()))));
     }
 
-    private static Optional<Outcome> outcome(Action action, Session.Asked asked) {
+    private static Optional<Outcome> outcome(Action action, Session.RequestContext asked) {
         Problems problems = asked.chisel().problems();
-        Scope file = Scope.of(List.of(asked.file().path()));
+        ProblemScope file = ProblemScope.of(List.of(asked.file().path()));
         return switch (action.what()) {
             case FIX -> Optional.of(problems.fix(asked.problems().stream()
                     .filter(problem -> problem.rule().equals(action.id()) && problem.range().equals(new Range(action.start(), action.end()))
                             && action.fix() >= 0 && action.fix() < problem.fixes().size())
-                    .findFirst().orElseThrow(Refused::outdated), action.fix()));
+                    .findFirst().orElseThrow(RefusedRequest::outdated), action.fix()));
             case OFFER -> Optional.of(asked.chisel().preview(new Place(asked.file().path(), selection(action, asked)), action.id(),
                     new Answers(action.answers())));
             case FIX_ALL -> problems.fixAll(file, problem -> true).outcome();
@@ -265,10 +265,10 @@ public final class Actions {
         };
     }
 
-    private static Range selection(Action action, Session.Asked asked) {
+    private static Range selection(Action action, Session.RequestContext asked) {
         int length = asked.file().content().length();
         if (action.start() < 0 || action.end() < action.start() || action.end() > length) {
-            throw Refused.invalid("there is no such place in the file");
+            throw RefusedRequest.invalid("there is no such place in the file");
         }
         return new Range(action.start(), action.end());
     }

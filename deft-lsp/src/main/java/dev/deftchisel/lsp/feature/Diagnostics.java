@@ -65,12 +65,12 @@ public final class Diagnostics {
     }
 
     /** Those of one file. */
-    public static List<Diagnostic> of(Session.Asked asked) {
+    public static List<Diagnostic> of(Session.RequestContext asked) {
         return asked.problems().stream().filter(problem -> problem.severity().compareTo(asked.session().settings().least()) >= 0)
                 .map(problem -> diagnostic(problem, asked)).toList();
     }
 
-    static Diagnostic diagnostic(Problem problem, Session.Asked asked) {
+    static Diagnostic diagnostic(Problem problem, Session.RequestContext asked) {
         Diagnostic diagnostic = new Diagnostic(asked.positions().of(problem.range()), problem.sentence(),
                 severity(problem.severity()), SOURCE, problem.rule());
         if (problem.tag() == Tag.UNUSED || problem.tag() == Tag.REDUNDANT) {

@@ -7,7 +7,7 @@ import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.lsp.session.Document;
 import dev.deftchisel.lsp.session.Positions;
-import dev.deftchisel.lsp.session.Refused;
+import dev.deftchisel.lsp.session.RefusedRequest;
 import dev.deftchisel.lsp.session.Session;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -45,7 +45,7 @@ final class Edits {
     WorkspaceEdit of(Outcome outcome, Chisel chisel) {
         Change change = accepted(outcome, chisel);
         if (!canMake(change)) {
-            throw Refused.invalid("this makes or moves files, which the editor says it cannot");
+            throw RefusedRequest.invalid("this makes or moves files, which the editor says it cannot");
         }
         return of(change);
     }
@@ -60,7 +60,7 @@ final class Edits {
 
     private static Change accepted(Outcome outcome, Chisel chisel) {
         if (outcome instanceof Outcome.Refusal refusal) {
-            throw Refused.because(refusal.reasons(), chisel);
+            throw RefusedRequest.because(refusal.reasons(), chisel);
         }
         return ((Outcome.Preview) outcome).change();
     }

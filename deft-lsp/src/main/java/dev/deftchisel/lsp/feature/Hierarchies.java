@@ -3,7 +3,7 @@ package dev.deftchisel.lsp.feature;
 import dev.deftchisel.Hierarchy;
 import dev.deftchisel.lsp.session.Positions;
 import dev.deftchisel.lsp.session.Session;
-import dev.deftchisel.navigation.Signatures;
+import dev.deftchisel.navigation.CallSignatures;
 import dev.deftchisel.operation.Place;
 import java.util.List;
 import java.util.Optional;
@@ -43,47 +43,47 @@ public final class Hierarchies {
                 positions.of(member.sketch().range()), positions.of(member.sketch().nameRange()), member.container());
     }
 
-    public static List<CallHierarchyItem> calls(Session.Asked asked, Position position) {
+    public static List<CallHierarchyItem> calls(Session.RequestContext asked, Position position) {
         return asked.chisel().hierarchy().declared(asked.place(position)).filter(member -> member.sketch().parameters().length() > 0)
                 .map(member -> call(asked.session(), member)).stream().toList();
     }
 
-    public static List<CallHierarchyIncomingCall> incoming(Session.Asked asked, CallHierarchyItem item) {
+    public static List<CallHierarchyIncomingCall> incoming(Session.RequestContext asked, CallHierarchyItem item) {
         return asked.chisel().hierarchy().callers(asked.place(item.getSelectionRange().getStart())).stream()
                 .map(calls -> new CallHierarchyIncomingCall(call(asked.session(), calls.other()), asked.positions(calls.file())
                         .map(positions -> calls.ranges().stream().map(positions::of).toList()).orElse(List.of())))
                 .toList();
     }
 
-    public static List<CallHierarchyOutgoingCall> outgoing(Session.Asked asked, CallHierarchyItem item) {
+    public static List<CallHierarchyOutgoingCall> outgoing(Session.RequestContext asked, CallHierarchyItem item) {
         return asked.chisel().hierarchy().callees(asked.place(item.getSelectionRange().getStart())).stream()
                 .map(calls -> new CallHierarchyOutgoingCall(call(asked.session(), calls.other()), asked.positions(calls.file())
                         .map(positions -> calls.ranges().stream().map(positions::of).toList()).orElse(List.of())))
                 .toList();
     }
 
-    public static List<TypeHierarchyItem> types(Session.Asked asked, Position position) {
+    public static List<TypeHierarchyItem> types(Session.RequestContext asked, Position position) {
         return asked.chisel().hierarchy().declared(asked.place(position)).filter(member -> member.sketch().kind().isType())
                 .map(member -> type(asked.session(), member)).stream().toList();
     }
 
     /** @param direction up or down */
-    public static List<TypeHierarchyItem> types(Session.Asked asked, TypeHierarchyItem item,
+    public static List<TypeHierarchyItem> types(Session.RequestContext asked, TypeHierarchyItem item,
             BiFunction<Hierarchy, Place, List<Hierarchy.Member>> direction) {
         return direction.apply(asked.chisel().hierarchy(), asked.place(item.getSelectionRange().getStart())).stream()
                 .map(member -> type(asked.session(), member)).toList();
     }
 
-    public static Optional<SignatureHelp> signatures(Session.Asked asked, Position position) {
+    public static Optional<SignatureHelp> signatures(Session.RequestContext asked, Position position) {
         return asked.chisel().navigator().signatures(asked.place(position)).filter(found -> !found.all().isEmpty()).map(found -> {
-            Signatures.Signature active = found.all().get(found.active());
+            CallSignatures.Signature active = found.all().get(found.active());
             int last = Math.max(0, active.parameters().size() - 1);
             return new SignatureHelp(found.all().stream().map(Hierarchies::signature).toList(), found.active(),
                     active.isVariable() ? Math.min(found.argument(), last) : found.argument());
         });
     }
 
-    private static SignatureInformation signature(Signatures.Signature signature) {
+    private static SignatureInformation signature(CallSignatures.Signature signature) {
         SignatureInformation shown = new SignatureInformation(signature.text());
         shown.setParameters(signature.parameters().stream().map(range -> {
             ParameterInformation parameter = new ParameterInformation();

@@ -4,8 +4,8 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.Navigator;
 import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.lsp.session.Session;
-import dev.deftchisel.navigation.Described;
-import dev.deftchisel.navigation.Hints;
+import dev.deftchisel.navigation.DeclarationSummary;
+import dev.deftchisel.navigation.InlayHints;
 import dev.deftchisel.operation.Place;
 import java.util.Optional;
 import org.eclipse.lsp4j.Hover;
@@ -20,7 +20,7 @@ public final class Hovers {
     private Hovers() {
     }
 
-    public static Optional<Hover> at(Session.Asked asked, Position position) {
+    public static Optional<Hover> at(Session.RequestContext asked, Position position) {
         Place place = asked.place(position);
         Chisel chisel = asked.chisel();
         return chisel.symbol(place).map(symbol -> {
@@ -28,12 +28,12 @@ public final class Hovers {
             Range name = chisel.spot(place).bindings().stream().findFirst()
                     .map(binding -> asked.positions().of(binding.range())).orElse(null);
             Optional<Navigator.Typed> typed = chisel.navigator().typed(place);
-            Optional<Described> described = chisel.navigator().described(place);
-            String heading = described.map(Described::heading).orElseGet(() -> typed.filter(known -> !known.type().equals("void"))
+            Optional<DeclarationSummary> described = chisel.navigator().described(place);
+            String heading = described.map(DeclarationSummary::heading).orElseGet(() -> typed.filter(known -> !known.type().equals("void"))
                     .map(known -> known.type() + " ").orElse("") + symbol.signature());
-            String value = typed.flatMap(Navigator.Typed::value).map(known -> " = " + Hints.constant(known)).orElse("");
+            String value = typed.flatMap(Navigator.Typed::value).map(known -> " = " + InlayHints.constant(known)).orElse("");
             String text = "```java\n" + heading + value + "\n```\n"
-                    + where(symbol) + chisel.origin(symbol).map(origin -> ", " + origin).orElse("") + described.map(Described::documentation).filter(comment -> !comment.isEmpty())
+                    + where(symbol) + chisel.origin(symbol).map(origin -> ", " + origin).orElse("") + described.map(DeclarationSummary::documentation).filter(comment -> !comment.isEmpty())
                     .map(comment -> "\n\n" + JavadocText.markdown(comment)).orElse("");
             return new Hover(new MarkupContent(MarkupKind.MARKDOWN, text), name);
         });

@@ -17,7 +17,7 @@ public final class Insights {
     private Insights() {
     }
 
-    public static List<InlayHint> hints(Session.Asked asked, org.eclipse.lsp4j.Range range) {
+    public static List<InlayHint> hints(Session.RequestContext asked, org.eclipse.lsp4j.Range range) {
         return asked.chisel().navigator().hints(asked.file().path(), asked.positions().range(range)).stream().map(hint -> {
             InlayHint shown = new InlayHint(asked.positions().at(hint.offset()), Either.forLeft(hint.text()));
             if (hint.text().startsWith(":")) {
@@ -28,7 +28,7 @@ public final class Insights {
     }
 
     /** All places of a name that only stands in this file, to be typed over together; looked for at every step of a caret. */
-    public static Optional<LinkedEditingRanges> linked(Session.Asked asked, Position position) {
+    public static Optional<LinkedEditingRanges> linked(Session.RequestContext asked, Position position) {
         Place place = asked.place(position);
         return asked.chisel().symbol(place).filter(symbol -> symbol.kind().isLocal())
                 .flatMap(local -> asked.chisel().uses(place))

@@ -4,7 +4,7 @@ import dev.deftchisel.Uses;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.lsp.session.Positions;
 import dev.deftchisel.lsp.session.Session;
-import dev.deftchisel.navigation.Declared;
+import dev.deftchisel.navigation.DeclarationTree;
 import dev.deftchisel.navigation.Finder;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
@@ -32,29 +32,29 @@ public final class Navigation {
     private Navigation() {
     }
 
-    private static Optional<Location> location(Session.Asked asked, Path file, Range range) {
+    private static Optional<Location> location(Session.RequestContext asked, Path file, Range range) {
         return asked.positions(file).map(positions -> new Location(asked.session().documents().uri(file), positions.of(range)));
     }
 
-    private static List<Location> locations(Session.Asked asked, Stream<Place> places) {
+    private static List<Location> locations(Session.RequestContext asked, Stream<Place> places) {
         return places.flatMap(found -> location(asked, found.file(), found.selection()).stream()).toList();
     }
 
-    public static List<Location> declaration(Session.Asked asked, Position position) {
+    public static List<Location> declaration(Session.RequestContext asked, Position position) {
         return locations(asked, asked.chisel().navigator().declaration(asked.place(position)).stream());
     }
 
-    public static List<Location> typeDeclaration(Session.Asked asked, Position position) {
+    public static List<Location> typeDeclaration(Session.RequestContext asked, Position position) {
         return locations(asked, asked.chisel().navigator().typeDeclaration(asked.place(position)).stream());
     }
 
     /** The types below a type, the methods that override a method. */
-    public static List<Location> implementations(Session.Asked asked, Position position) {
+    public static List<Location> implementations(Session.RequestContext asked, Position position) {
         return locations(asked, asked.chisel().navigator().implementations(asked.place(position)).stream());
     }
 
     /** Every use; those in documentation too, and the imports. */
-    public static List<Location> references(Session.Asked asked, Position position, boolean withDeclarations) {
+    public static List<Location> references(Session.RequestContext asked, Position position, boolean withDeclarations) {
         return asked.chisel().uses(asked.place(position)).map(Uses::all).orElse(List.of()).stream()
                 .filter(use -> withDeclarations || use.role() != Role.DECLARATION)
                 .flatMap(use -> location(asked, use.file(), use.range()).stream())
@@ -62,7 +62,7 @@ public final class Navigation {
     }
 
     /** The uses in the same file, told apart by what they do. */
-    public static List<DocumentHighlight> highlights(Session.Asked asked, Position position) {
+    public static List<DocumentHighlight> highlights(Session.RequestContext asked, Position position) {
         return asked.chisel().navigator().usesInFile(asked.place(position)).map(Uses::all).orElse(List.of()).stream()
                 .map(use -> new DocumentHighlight(asked.positions().of(use.range()), switch (use.role()) {
                     case DECLARATION, WRITE -> DocumentHighlightKind.Write;
@@ -73,8 +73,8 @@ public final class Navigation {
     }
 
     /** As a tree, or for a client that knows none one behind the other with what each is declared in. */
-    public static List<Either<SymbolInformation, DocumentSymbol>> symbols(Session.Asked asked) {
-        List<Declared> all = Declared.in(asked.file());
+    public static List<Either<SymbolInformation, DocumentSymbol>> symbols(Session.RequestContext asked) {
+        List<DeclarationTree> all = DeclarationTree.in(asked.file());
         if (asked.session().client().symbolTrees()) {
             return all.stream().map(one -> Either.<SymbolInformation, DocumentSymbol>forRight(
                     symbol(one, asked.file().content(), asked.positions()))).toList();
@@ -85,7 +85,7 @@ public final class Navigation {
     }
 
     @SuppressWarnings("deprecation") // what the protocol has for clients that know no better
-    private static void flatten(Session.Asked asked, Declared declared, String container, List<Either<SymbolInformation,
+    private static void flatten(Session.RequestContext asked, DeclarationTree declared, String container, List<Either<SymbolInformation,
             DocumentSymbol>> flat) {
         MemberOutline member = declared.member();
         flat.add(Either.forLeft(new SymbolInformation(member.signature(asked.file().content()), kind(member), new Location(
@@ -93,7 +93,7 @@ public final class Navigation {
         declared.children().forEach(child -> flatten(asked, child, member.name(), flat));
     }
 
-    private static DocumentSymbol symbol(Declared declared, String content, Positions positions) {
+    private static DocumentSymbol symbol(DeclarationTree declared, String content, Positions positions) {
         MemberOutline member = declared.member();
         return new DocumentSymbol(member.signature(content), kind(member), positions.of(member.range()),
                 positions.of(member.nameRange()), null,

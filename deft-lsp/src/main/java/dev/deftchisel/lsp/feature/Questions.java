@@ -32,24 +32,24 @@ public final class Questions {
      * @param titles  what is shown
      * @param answers what they stand for, in the same order
      */
-    private record Asked(String key, String label, List<String> titles, List<String> answers) {
+    private record QuickQuestion(String key, String label, List<String> titles, List<String> answers) {
     }
 
     /** What an offer asks, as far as it can be asked by clicks. */
-    private static Optional<Asked> asked(Question question) {
+    private static Optional<QuickQuestion> asked(Question question) {
         if (question instanceof Question.Choice choice && choice.options().size() > 1) {
-            return Optional.of(new Asked(choice.key(), choice.label(), choice.options().stream().map(Question.Option::label).toList(),
+            return Optional.of(new QuickQuestion(choice.key(), choice.label(), choice.options().stream().map(Question.Option::label).toList(),
                     choice.options().stream().map(Question.Option::key).toList()));
         } else if (question instanceof Question.Flag flag) {
-            return Optional.of(new Asked(flag.key(), flag.label(), List.of("yes", "no"), List.of("true", "false")));
+            return Optional.of(new QuickQuestion(flag.key(), flag.label(), List.of("yes", "no"), List.of("true", "false")));
         } else if (question instanceof Question.Proposed name && name.proposals().size() > 1) {
-            return Optional.of(new Asked(name.key(), name.label(), name.proposals(), name.proposals()));
+            return Optional.of(new QuickQuestion(name.key(), name.label(), name.proposals(), name.proposals()));
         }
         return Optional.empty();
     }
 
     /** The questions of an offer; on the worker's thread. */
-    public static List<Question> of(Session.Asked asked, Actions.Action action) {
+    public static List<Question> of(Session.RequestContext asked, Actions.Action action) {
         Place place = new Place(asked.file().path(), new Range(action.start(), action.end()));
         return asked.chisel().offers(place).stream().filter(offer -> offer.operation().equals(action.id())).findFirst()
                 .map(Offer::questions).orElse(List.of());
@@ -59,7 +59,7 @@ public final class Questions {
     public CompletableFuture<Answers> ask(List<Question> questions) {
         CompletableFuture<Answers> all = CompletableFuture.completedFuture(Answers.none());
         for (Question question : questions) {
-            Optional<Asked> one = asked(question);
+            Optional<QuickQuestion> one = asked(question);
             if (one.isPresent()) {
                 all = all.thenCompose(said -> ask(one.get(), said));
             }
@@ -67,7 +67,7 @@ public final class Questions {
         return all;
     }
 
-    private CompletableFuture<Answers> ask(Asked one, Answers said) {
+    private CompletableFuture<Answers> ask(QuickQuestion one, Answers said) {
         List<MessageActionItem> items = new ArrayList<>();
         one.titles().forEach(title -> items.add(new MessageActionItem(title)));
         ShowMessageRequestParams message = new ShowMessageRequestParams(items);

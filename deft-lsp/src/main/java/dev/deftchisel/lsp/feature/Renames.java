@@ -31,7 +31,7 @@ public final class Renames {
     }
 
     /** Where the name stands and how it reads; empty where nothing can be renamed. */
-    public Optional<PrepareRenameResult> prepare(Session.Asked asked, Position position) {
+    public Optional<PrepareRenameResult> prepare(Session.RequestContext asked, Position position) {
         Place place = asked.place(position);
         Optional<Offer> offer = asked.chisel().offers(place).stream().filter(one -> one.operation().equals(RENAME)).findFirst();
         ResolvedPlace spot = asked.chisel().spot(place);
@@ -39,7 +39,7 @@ public final class Renames {
                 .map(range -> new PrepareRenameResult(asked.positions().of(range), current(known, asked, range))));
     }
 
-    private static String current(Offer offer, Session.Asked asked, Range range) {
+    private static String current(Offer offer, Session.RequestContext asked, Range range) {
         return offer.questions().stream().filter(question -> question instanceof Question.Name)
                 .map(question -> ((Question.Name) question).current()).filter(name -> !name.isEmpty()).findFirst()
                 .orElseGet(() -> asked.file().content().substring(range.start(), range.end()));
@@ -49,7 +49,7 @@ public final class Renames {
      * What else changes when the file of a type is given another name: the type gets that name. Empty for files that only move
      * to another folder, or have no type of their name.
      */
-    public Optional<WorkspaceEdit> fileRenamed(Session.Asked asked, Path target) {
+    public Optional<WorkspaceEdit> fileRenamed(Session.RequestContext asked, Path target) {
         String name = typeName(target);
         Optional<MemberOutline> type = asked.file().outline().members().stream()
                 .filter(member -> member.name().equals(typeName(asked.file().path())))
@@ -71,7 +71,7 @@ public final class Renames {
      *
      * @throws org.eclipse.lsp4j.jsonrpc.ResponseErrorException when it is refused
      */
-    public WorkspaceEdit rename(Session.Asked asked, Position position, String newName) {
+    public WorkspaceEdit rename(Session.RequestContext asked, Position position, String newName) {
         Answers answers = Answers.of("name", newName);
         Outcome outcome = asked.chisel().preview(asked.place(position), RENAME,
                 session.client().annotations() && session.client().documentChanges() ? answers.and("mentions", "all") : answers);

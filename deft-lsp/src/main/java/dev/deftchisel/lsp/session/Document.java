@@ -15,7 +15,7 @@ import org.eclipse.lsp4j.TextDocumentContentChangeEvent;
 public record Document(String uri, Path path, int version, String text) {
 
     /** The same after some changes, each of which is made to what the one before left (LSP 3.17, didChange). */
-    Document changed(int newVersion, List<TextDocumentContentChangeEvent> changes, Units units) {
+    Document changed(int newVersion, List<TextDocumentContentChangeEvent> changes, PositionEncoding units) {
         String now = text;
         for (TextDocumentContentChangeEvent change : changes) {
             if (change.getRange() == null) {

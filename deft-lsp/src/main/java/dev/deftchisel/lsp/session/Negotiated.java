@@ -27,12 +27,12 @@ import org.eclipse.lsp4j.WorkspaceEditCapabilities;
  * @param settings          the client tells settings when it is asked for them
  * @param showsDocuments    the client goes to a place when it is asked to
  */
-public record Negotiated(Units units, boolean documentChanges, boolean fileOperations, boolean annotations, boolean actionObjects,
+public record Negotiated(PositionEncoding units, boolean documentChanges, boolean fileOperations, boolean annotations, boolean actionObjects,
         boolean resolvesEdits, boolean pullsDiagnostics, boolean progress, boolean watchesFiles, boolean symbolTrees,
         boolean settings, boolean showsDocuments) {
 
     /** Nothing is known of the client yet. */
-    static final Negotiated NOTHING = new Negotiated(Units.UTF16, false, false, false, false, false, false, false, false,
+    static final Negotiated NOTHING = new Negotiated(PositionEncoding.UTF16, false, false, false, false, false, false, false, false,
             false, false, false);
 
     public static Negotiated of(ClientCapabilities capabilities) {
@@ -43,7 +43,7 @@ public record Negotiated(Units units, boolean documentChanges, boolean fileOpera
         Optional<CodeActionCapabilities> actions = texts.map(TextDocumentClientCapabilities::getCodeAction);
         List<String> files = edits.map(WorkspaceEditCapabilities::getResourceOperations).orElse(List.of());
         return new Negotiated(
-                Units.of(client.map(ClientCapabilities::getGeneral).map(GeneralClientCapabilities::getPositionEncodings).orElse(List.of())),
+                PositionEncoding.of(client.map(ClientCapabilities::getGeneral).map(GeneralClientCapabilities::getPositionEncodings).orElse(List.of())),
                 edits.map(WorkspaceEditCapabilities::getDocumentChanges).orElse(false),
                 files.contains("create") && files.contains("rename"),
                 edits.map(WorkspaceEditCapabilities::getChangeAnnotationSupport).isPresent(),

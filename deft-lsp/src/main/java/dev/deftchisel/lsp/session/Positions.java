@@ -9,19 +9,19 @@ public final class Positions {
 
     private final String content;
     private final LineMap lines;
-    private final Units units;
+    private final PositionEncoding units;
 
     /**
      * @param content of which the lines are
      * @param units   in which columns are counted
      */
-    Positions(String content, LineMap lines, Units units) {
+    Positions(String content, LineMap lines, PositionEncoding units) {
         this.content = content;
         this.lines = lines;
         this.units = units;
     }
 
-    public static Positions of(String content, Units units) {
+    public static Positions of(String content, PositionEncoding units) {
         return new Positions(content, LineMap.of(content), units);
     }
 

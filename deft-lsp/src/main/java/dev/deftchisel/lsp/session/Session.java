@@ -3,7 +3,7 @@ package dev.deftchisel.lsp.session;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.Problem;
-import dev.deftchisel.problem.detection.Scope;
+import dev.deftchisel.problem.detection.ProblemScope;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
@@ -28,7 +28,7 @@ public final class Session implements AutoCloseable {
     /** Of the worker's thread. */
     private Optional<Looked> looked = Optional.empty();
     private volatile Negotiated client = Negotiated.NOTHING;
-    private volatile Settings settings = Settings.STANDARD;
+    private volatile ServerSettings settings = ServerSettings.STANDARD;
     private volatile Optional<LanguageClient> editor = Optional.empty();
 
     /** What was found at the latest look at a file; actions ask for it right behind the diagnostics. */
@@ -70,7 +70,7 @@ public final class Session implements AutoCloseable {
     }
 
     /** From now on these count; what is open opens anew where other things may be done. */
-    public void set(Settings other) {
+    public void set(ServerSettings other) {
         this.settings = other;
         worker.ask(() -> {
             folders.allow(other.permissions());
@@ -78,7 +78,7 @@ public final class Session implements AutoCloseable {
         });
     }
 
-    public Settings settings() {
+    public ServerSettings settings() {
         return settings;
     }
 
@@ -103,7 +103,7 @@ public final class Session implements AutoCloseable {
      *
      * @param version of the document; 0 when it is not open
      */
-    public record Asked(Session session, Chisel chisel, SourceFile file, int version) {
+    public record RequestContext(Session session, Chisel chisel, SourceFile file, int version) {
 
         public Positions positions() {
             return session.positions(file);
@@ -120,7 +120,7 @@ public final class Session implements AutoCloseable {
             Optional<Looked> latest = session.looked.filter(known ->
                     known.snapshot() == chisel.snapshot() && known.file().equals(file.path()));
             Looked looked = latest.orElseGet(() -> new Looked(chisel.snapshot(), file.path(),
-                    chisel.problems().in(Scope.of(List.of(file.path())))));
+                    chisel.problems().in(ProblemScope.of(List.of(file.path())))));
             session.looked = Optional.of(looked);
             return looked.problems();
         }
@@ -140,19 +140,19 @@ public final class Session implements AutoCloseable {
      *
      * @param otherwise the answer for what is no Java file of a workspace
      */
-    public <T> CompletableFuture<T> ask(String uri, Supplier<T> otherwise, Function<Asked, T> question) {
+    public <T> CompletableFuture<T> ask(String uri, Supplier<T> otherwise, Function<RequestContext, T> question) {
         return worker.ask(() -> asked(uri).map(question).orElseGet(otherwise));
     }
 
     /** The same, for those who are on that thread. */
-    public Optional<Asked> asked(String uri) {
+    public Optional<RequestContext> asked(String uri) {
         Optional<Path> path = Documents.path(uri);
         Optional<Chisel> chisel = path.flatMap(folders::of);
         if (chisel.isEmpty()) {
             return Optional.empty();
         }
         chisel.get().edited(documents.texts());
-        return chisel.get().snapshot().file(path.get()).map(file -> new Asked(this, chisel.get(), file,
+        return chisel.get().snapshot().file(path.get()).map(file -> new RequestContext(this, chisel.get(), file,
                 documents.of(path.get()).map(Document::version).orElse(0)));
     }
 

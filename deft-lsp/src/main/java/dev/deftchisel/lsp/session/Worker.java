@@ -63,7 +63,7 @@ public final class Worker implements AutoCloseable {
             try {
                 return work.get();
             } catch (AnalysisException failed) {
-                throw Refused.failed(failed);
+                throw RefusedRequest.failed(failed);
             }
         });
         // only now, when the question stands in line, so that what gives way comes behind it

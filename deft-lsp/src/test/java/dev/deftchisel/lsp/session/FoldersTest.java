@@ -122,8 +122,8 @@ class FoldersTest {
         told.addProperty("runProcessors", true);
         told.addProperty("online", false);
         told.add("askBuild", new JsonObject());
-        Settings set = Settings.of(told, new Settings(Severity.ERROR, Set.of(Permission.FETCH_LIBRARIES)));
-        assertEquals(new Settings(Severity.ERROR, Set.of(Permission.RUN_PROCESSORS)), set);
-        assertEquals(set, Settings.of(null, set));
+        ServerSettings set = ServerSettings.of(told, new ServerSettings(Severity.ERROR, Set.of(Permission.FETCH_LIBRARIES)));
+        assertEquals(new ServerSettings(Severity.ERROR, Set.of(Permission.RUN_PROCESSORS)), set);
+        assertEquals(set, ServerSettings.of(null, set));
     }
 }

@@ -16,7 +16,7 @@ class UnitsTest {
 
     @ParameterizedTest
     @CsvSource({"UTF8, 10", "UTF16, 5", "UTF32, 4"})
-    void theLastCharacterOfALine(Units units, int column) {
+    void theLastCharacterOfALine(PositionEncoding units, int column) {
         assertEquals(column, units.count(LINE, LINE.indexOf('b')));
         assertEquals(LINE.indexOf('b'), units.chars(LINE, column));
         assertEquals(LINE.length(), units.chars(LINE, 99));
@@ -24,13 +24,13 @@ class UnitsTest {
 
     @Test
     void theFirstKnownOfWhatIsOfferedIsTaken() {
-        assertEquals(Units.UTF32, Units.of(List.of("ebcdic", "utf-32", "utf-8")));
-        assertEquals(Units.UTF16, Units.of(List.of()));
+        assertEquals(PositionEncoding.UTF32, PositionEncoding.of(List.of("ebcdic", "utf-32", "utf-8")));
+        assertEquals(PositionEncoding.UTF16, PositionEncoding.of(List.of()));
     }
 
     @Test
     void placesOutsideOfTheTextAreItsEnds() {
-        Positions positions = Positions.of("ab\r\ncd", Units.UTF16);
+        Positions positions = Positions.of("ab\r\ncd", PositionEncoding.UTF16);
         assertEquals(2, positions.offset(new Position(0, 9)));
         assertEquals(6, positions.offset(new Position(7, 0)));
         assertEquals(0, positions.offset(new Position(-1, 0)));
@@ -43,8 +43,8 @@ class UnitsTest {
         Document document = new Document("file:///a", java.nio.file.Path.of("/a"), 1, "one\ntwo\n");
         Document after = document.changed(2, List.of(
                 new TextDocumentContentChangeEvent(new org.eclipse.lsp4j.Range(new Position(0, 0), new Position(0, 3)), "first\nthen"),
-                new TextDocumentContentChangeEvent(new org.eclipse.lsp4j.Range(new Position(2, 0), new Position(2, 3)), "2")), Units.UTF16);
+                new TextDocumentContentChangeEvent(new org.eclipse.lsp4j.Range(new Position(2, 0), new Position(2, 3)), "2")), PositionEncoding.UTF16);
         assertEquals("first\nthen\n2\n", after.text());
-        assertEquals("all", after.changed(3, List.of(new TextDocumentContentChangeEvent("all")), Units.UTF16).text());
+        assertEquals("all", after.changed(3, List.of(new TextDocumentContentChangeEvent("all")), PositionEncoding.UTF16).text());
     }
 }

@@ -4,7 +4,7 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.desk.CommandList;
 import dev.deftchisel.desk.Desk;
 import dev.deftchisel.desk.background.Helper;
-import dev.deftchisel.desk.key.Binding;
+import dev.deftchisel.desk.key.KeyBinding;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.KeyMap;
 import dev.deftchisel.desk.key.StandardKeys;
@@ -56,7 +56,7 @@ public final class RandomKeys {
     /** @param seed decides the keys */
     public RandomKeys(long seed) {
         this.random = new Random(seed);
-        this.known = keys.bindings().stream().map(Binding::chord).flatMap(List::stream).distinct().toList();
+        this.known = keys.bindings().stream().map(KeyBinding::chord).flatMap(List::stream).distinct().toList();
     }
 
     /**

@@ -12,7 +12,7 @@ import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.analysis.scope.Libraries;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Tag;
-import dev.deftchisel.problem.detection.Scope;
+import dev.deftchisel.problem.detection.ProblemScope;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
@@ -89,7 +89,7 @@ public final class Mended {
         Snapshot snapshot = analyst.snapshot().with(
                 Map.of(file.path(), Optional.of(broken.in(file.content()))), Map.of());
         Problems problems = chisel.problems(snapshot);
-        Optional<Problem> error = problems.in(Scope.of(List.of(file.path()))).stream()
+        Optional<Problem> error = problems.in(ProblemScope.of(List.of(file.path()))).stream()
                 .filter(problem -> problem.tag() == Tag.ERROR).findFirst();
         return error.map(problem -> new Result(planting.name(), file + ":" + problem.position(), problem.rule(),
                 mending(analyst, problems, snapshot, problem), String.join(" | ", problem.fixes())));

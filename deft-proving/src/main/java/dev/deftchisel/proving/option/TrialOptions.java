@@ -10,7 +10,7 @@ import dev.deftchisel.proving.subject.Draw;
 import dev.deftchisel.proving.subject.Subjects;
 import dev.deftchisel.proving.trial.Oracles;
 import dev.deftchisel.proving.trial.Reducer;
-import dev.deftchisel.proving.trial.Settings;
+import dev.deftchisel.proving.trial.TrialSettings;
 import dev.deftchisel.proving.trial.Trials;
 import dev.deftchisel.proving.trial.Verdict;
 import java.io.IOException;
@@ -83,7 +83,7 @@ public final class TrialOptions {
         try (ProgressBar bar = new ProgressBarBuilder().setTaskName(command).setInitialMax((long) share * copies.size())
                 .setUpdateIntervalMillis(1000).hideEta().build()) {
             for (Corpus copy : copies) {
-                Settings settings = new Settings(seed, only != null ? only : 0, share, batch, checkRefusals,
+                TrialSettings settings = new TrialSettings(seed, only != null ? only : 0, share, batch, checkRefusals,
                         Optional.ofNullable(launcher));
                 verdicts.addAll(new Trials(copy, settings, oracles, subjects, verdict -> fell(verdict, bar)).run());
             }

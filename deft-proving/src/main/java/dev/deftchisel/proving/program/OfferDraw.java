@@ -6,7 +6,7 @@ import dev.deftchisel.Problems;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.problem.detection.Scope;
+import dev.deftchisel.problem.detection.ProblemScope;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
@@ -85,7 +85,7 @@ final class OfferDraw {
 
     private Optional<Drawn> fix(Chisel chisel, SourceFile file) {
         Problems problems = chisel.problems();
-        return rarest(problems.in(Scope.of(List.of(file.path()))).stream()
+        return rarest(problems.in(ProblemScope.of(List.of(file.path()))).stream()
                 .filter(problem -> !problem.fixes().isEmpty() && isWanted("fix " + problem.rule())).toList(),
                 problem -> "fix " + problem.rule())
                 .map(problem -> {

@@ -23,10 +23,10 @@ public final class OwnBuild {
 
     private static final Pattern LIBRARY = Pattern.compile("\\{([^}]+)}");
 
-    private final Libraries libraries;
+    private final FetchedLibraries libraries;
 
     /** @param libraries that calls of the compiler name */
-    public OwnBuild(Libraries libraries) {
+    public OwnBuild(FetchedLibraries libraries) {
         this.libraries = libraries;
     }
 
@@ -36,7 +36,7 @@ public final class OwnBuild {
             return MavenBuild.errors(folder);
         }
         if (shape.isComputed()) {
-            return GradleBuild.errors(folder);
+            return GradleRun.errors(folder);
         }
         Set<String> errors = new TreeSet<>();
         for (String call : shape.calls()) {

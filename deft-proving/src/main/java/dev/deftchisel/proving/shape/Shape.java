@@ -155,7 +155,7 @@ public record Shape(String sort, String name, String about, Java java, Map<Strin
     }
 
     /** Writes it into a folder. */
-    public void writeTo(Path folder, Libraries libraries) throws IOException {
+    public void writeTo(Path folder, FetchedLibraries libraries) throws IOException {
         for (Map.Entry<String, String> file : files.entrySet()) {
             Path path = folder.resolve(file.getKey());
             Files.createDirectories(path.getParent());

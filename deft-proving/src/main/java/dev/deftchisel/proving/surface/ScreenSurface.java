@@ -4,13 +4,13 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.desk.CommandList;
 import dev.deftchisel.desk.Desk;
-import dev.deftchisel.desk.background.AtOnce;
+import dev.deftchisel.desk.background.ImmediateTasks;
 import dev.deftchisel.desk.key.Action;
-import dev.deftchisel.desk.key.Binding;
+import dev.deftchisel.desk.key.KeyBinding;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.KeyMap;
 import dev.deftchisel.desk.key.StandardKeys;
-import dev.deftchisel.desk.key.Where;
+import dev.deftchisel.desk.key.KeyContext;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
@@ -26,8 +26,8 @@ final class ScreenSurface implements Surface {
 
     ScreenSurface(Corpus corpus) {
         this.chisel = Chisel.open(corpus.request(), Monitor.SILENT);
-        List<Binding> bindings = new ArrayList<>(StandardKeys.with(manual.operations()).bindings());
-        manual.operations().forEach(operation -> bindings.add(new Binding(Where.CODE, chord(operation), operation)));
+        List<KeyBinding> bindings = new ArrayList<>(StandardKeys.with(manual.operations()).bindings());
+        manual.operations().forEach(operation -> bindings.add(new KeyBinding(KeyContext.CODE, chord(operation), operation)));
         this.keys = new KeyMap(bindings);
     }
 
@@ -45,7 +45,7 @@ final class ScreenSurface implements Surface {
     public Optional<String> take(Taken taken) {
         chisel.refresh();
         SourceFile file = chisel.snapshot().file(taken.place().file()).orElseThrow();
-        Desk desk = new Desk(chisel.workspace(), file, taken.place().caret(), new AtOnce(chisel), keys, manual);
+        Desk desk = new Desk(chisel.workspace(), file, taken.place().caret(), new ImmediateTasks(chisel), keys, manual);
         desk.select(taken.place().selection());
         chord(manual.operations().stream().filter(one -> one.id().equals(taken.offer().operation())).findFirst().orElseThrow())
                 .forEach(desk::press);

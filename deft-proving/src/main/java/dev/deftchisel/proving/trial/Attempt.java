@@ -30,12 +30,12 @@ final class Attempt {
 
     private final Chisel chisel;
     private final Corpus corpus;
-    private final Settings settings;
+    private final TrialSettings settings;
     private final Oracles oracles;
     private final Libraries libraries;
     private final CompiledCode baseline;
 
-    Attempt(Chisel chisel, Corpus corpus, Settings settings, Oracles oracles, Libraries libraries, CompiledCode baseline) {
+    Attempt(Chisel chisel, Corpus corpus, TrialSettings settings, Oracles oracles, Libraries libraries, CompiledCode baseline) {
         this.chisel = chisel;
         this.corpus = corpus;
         this.settings = settings;

@@ -79,7 +79,7 @@ public final class Reducer {
                 request.classPath(), request.level(), request.encoding(), Set.of()));
         Subject subject = failed.subject().at(new Place(folder.resolve(own), failed.subject().place().selection()));
         boolean isFalseAlarm = failed.oracle().filter("no false alarm"::equals).isPresent();
-        Settings settings = new Settings(0, 0, 1, 1, isFalseAlarm, Optional.empty());
+        TrialSettings settings = new TrialSettings(0, 0, 1, 1, isFalseAlarm, Optional.empty());
         try (Libraries libraries = new Libraries(); Chisel chisel = Chisel.open(part.request(), Monitor.SILENT)) {
             CompiledCode baseline = CompiledCode.of(chisel.snapshot());
             return baseline.errors().isEmpty()

@@ -27,7 +27,7 @@ public final class Trials {
     private static final int BARREN_EVERY = 10;
 
     private final Corpus corpus;
-    private final Settings settings;
+    private final TrialSettings settings;
     private final Oracles oracles;
     private final Function<Analyst, Subjects> subjects;
     private final Consumer<Verdict> listener;
@@ -39,7 +39,7 @@ public final class Trials {
      * @param subjects what is tried, given the untouched corpus
      * @param listener is told of each verdict as it falls
      */
-    public Trials(Corpus corpus, Settings settings, Oracles oracles, Function<Analyst, Subjects> subjects,
+    public Trials(Corpus corpus, TrialSettings settings, Oracles oracles, Function<Analyst, Subjects> subjects,
             Consumer<Verdict> listener) {
         this.corpus = corpus;
         this.settings = settings;

@@ -26,7 +26,7 @@ class ShapesTest {
 
     @TestFactory
     Stream<DynamicTest> aShapeOpensAsItsOwnBuildSeesIt() throws IOException {
-        Libraries libraries = new Libraries();
+        FetchedLibraries libraries = new FetchedLibraries();
         return Shape.all().stream().map(shape -> DynamicTest.dynamicTest(shape.sort() + "/" + shape.name(), () -> {
             Path project = Files.createDirectories(folder.toRealPath().resolve(shape.sort()).resolve(shape.name()));
             shape.writeTo(project, libraries);

@@ -35,7 +35,7 @@ class TrialsTest {
     private Path folder;
 
     private static List<Verdict> renames(Corpus corpus, int count, boolean checkRefusals, Consumer<Verdict> listener) {
-        return new Trials(corpus, new Settings(2, 0, count, 7, checkRefusals, Optional.empty()), Oracles.ofRename(),
+        return new Trials(corpus, new TrialSettings(2, 0, count, 7, checkRefusals, Optional.empty()), Oracles.ofRename(),
                 analyst -> new RenameSubjects(analyst, Draw.of(2), 0, Set.of(SymbolKind.PACKAGE)), listener).run();
     }
 

@@ -4,7 +4,7 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.Problems;
 import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.problem.Problem;
-import dev.deftchisel.problem.detection.Scope;
+import dev.deftchisel.problem.detection.ProblemScope;
 import dev.deftchisel.proving.bench.CommandLines;
 import dev.deftchisel.proving.bench.WatchedProcess;
 import dev.deftchisel.proving.corpus.Corpus;
@@ -144,7 +144,7 @@ public final class PaceCommand implements Callable<Integer> {
                 String text = file.content() + "\n".repeat(run + 1);
                 long start = System.nanoTime();
                 List<Problem> problems = chisel.problems(chisel.snapshot().with(Map.of(file.path(), Optional.of(text)), Map.of()))
-                        .in(Scope.of(List.of(file.path())));
+                        .in(ProblemScope.of(List.of(file.path())));
                 times[run % WARM_UP] = (System.nanoTime() - start) / 1_000_000;
                 found = problems.size();
             }

@@ -1,7 +1,7 @@
 package dev.deftchisel.proving.command.refactoring;
 
-import dev.deftchisel.proving.shape.GradleBuild;
-import dev.deftchisel.proving.shape.Libraries;
+import dev.deftchisel.proving.shape.GradleRun;
+import dev.deftchisel.proving.shape.FetchedLibraries;
 import dev.deftchisel.proving.shape.OpenedShape;
 import dev.deftchisel.proving.shape.OwnBuild;
 import dev.deftchisel.proving.shape.Shape;
@@ -32,14 +32,14 @@ public final class ShapesCommand implements Callable<Integer> {
     public Integer call() throws IOException, InterruptedException {
         LogManager.getLogManager().reset();
         List<Shape> all = new ArrayList<>(Shape.all());
-        if (GradleBuild.isHere()) {
+        if (GradleRun.isHere()) {
             all.addAll(Shape.computed());
         } else {
             System.out.printf("%d shapes are left out: they need Gradle, which is not here%n", Shape.computed().size());
         }
         List<Shape> shapes = all.stream()
                 .filter(shape -> only.isEmpty() || only.contains(shape.name()) || only.contains(shape.sort())).toList();
-        Libraries libraries = new Libraries();
+        FetchedLibraries libraries = new FetchedLibraries();
         int wrong = 0;
         for (Shape shape : shapes) {
             Path folder = Files.createTempDirectory("prove-shape").toRealPath();
