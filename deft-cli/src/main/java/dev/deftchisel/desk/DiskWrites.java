@@ -6,7 +6,7 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.desk.file.OpenFiles;
 import dev.deftchisel.desk.file.Saving;
 import dev.deftchisel.desk.panel.TaskPurpose;
-import dev.deftchisel.desk.panel.ListPanels;
+import dev.deftchisel.desk.panel.list.ListPanels;
 import dev.deftchisel.desk.text.Buffer;
 import dev.deftchisel.desk.text.Draft;
 import dev.deftchisel.desk.text.Motions;

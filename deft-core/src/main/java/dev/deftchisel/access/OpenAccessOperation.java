@@ -9,6 +9,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.CallCandidates;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.analysis.symbol.SymbolKey;
@@ -151,9 +152,7 @@ public final class OpenAccessOperation implements Operation {
     }
 
     private static boolean takes(Element member, List<? extends Tree> arguments) {
-        return member instanceof ExecutableElement method
-                && (method.getParameters().size() == arguments.size()
-                        || method.isVarArgs() && method.getParameters().size() - 1 <= arguments.size());
+        return member instanceof ExecutableElement method && CallCandidates.takes(method, arguments.size());
     }
 
     private static Optional<TypeElement> owner(TreePath path, AttributedFile code) {

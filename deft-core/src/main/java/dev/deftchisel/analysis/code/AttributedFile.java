@@ -1,6 +1,5 @@
 package dev.deftchisel.analysis.code;
 
-import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.ClassTree;
@@ -283,14 +282,6 @@ public final class AttributedFile {
                 .map(owner -> new TreePath(owner, ((MethodTree) owner.getLeaf()).getReturnType()));
     }
 
-    /** The type of the variable that a declaration or assignment gives a value; empty for another tree, or one of {@code var}. */
-    public Optional<TypeMirror> target(TreePath path) {
-        if (path.getLeaf() instanceof VariableTree variable) {
-            return saysType(variable) ? type(new TreePath(path, variable.getType())) : Optional.empty();
-        }
-        return path.getLeaf() instanceof AssignmentTree assignment ? type(new TreePath(path, assignment.getVariable())) : Optional.empty();
-    }
-
     /** Whether a variable counts the rounds of a {@code for} around a tree. */
     public boolean isOfLoop(TreePath path, Element variable) {
         for (TreePath at = path.getParentPath(); at != null; at = at.getParentPath()) {
@@ -364,7 +355,7 @@ public final class AttributedFile {
         Tree parent = outer.getLeaf();
         boolean isCondition = parent instanceof IfTree || parent instanceof WhileLoopTree || parent instanceof DoWhileLoopTree
                 || parent instanceof ForLoopTree || parent instanceof ConditionalExpressionTree choice && inner(choice.getCondition()) == inner(path).getLeaf();
-        boolean isPrimitive = isCondition || target(outer).filter(type -> type.getKind().isPrimitive()).isPresent();
+        boolean isPrimitive = isCondition || TargetType.ofVariable(outer, this).filter(type -> type.getKind().isPrimitive()).isPresent();
         boolean isReference = type(path).filter(type -> !type.getKind().isPrimitive()).isPresent();
         return isPrimitive && isReference ? effects(path).and(Effects.NULL) : effects(path);
     }

@@ -41,7 +41,7 @@ public final class DiamondArguments {
     }
 
     private void take(UnresolvedName use) {
-        new Wanted(use.code()).all(use.value()).forEach(wanted -> told.expect(generic, wanted));
+        new LikelyTargetTypes(use.code()).all(use.value()).forEach(wanted -> told.expect(generic, wanted));
         MemberUse.from(use).flatMap(selection -> selection.method((TypeElement) generic.asElement()))
                 .ifPresent(method -> take(use.code(), method, use.value().getParentPath().getParentPath()));
     }
@@ -51,9 +51,9 @@ public final class DiamondArguments {
         List<? extends ExpressionTree> arguments = new CallArguments(code, call).all();
         for (int i = 0; i < Math.min(arguments.size(), method.getParameters().size()); i++) {
             TypeMirror formal = method.getParameters().get(i).asType();
-            Wanted.known(code.type(new TreePath(call, arguments.get(i)))).ifPresent(actual -> told.tell(formal, actual));
+            LikelyTargetTypes.known(code.type(new TreePath(call, arguments.get(i)))).ifPresent(actual -> told.tell(formal, actual));
         }
-        new Wanted(code).of(call).filter(type -> type.getKind() != TypeKind.VOID)
+        new LikelyTargetTypes(code).of(call).filter(type -> type.getKind() != TypeKind.VOID)
                 .ifPresent(type -> told.expect(method.getReturnType(), type));
     }
 }

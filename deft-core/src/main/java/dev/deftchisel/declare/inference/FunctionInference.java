@@ -58,7 +58,7 @@ public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Opt
         List<TypeMirror> taken = new ArrayList<>();
         TreePath body = new TreePath(path, lambda.getBody());
         for (VariableTree parameter : lambda.getParameters()) {
-            Optional<TypeMirror> type = code.saysType(parameter) ? Wanted.known(code.type(new TreePath(path, parameter)))
+            Optional<TypeMirror> type = code.saysType(parameter) ? LikelyTargetTypes.known(code.type(new TreePath(path, parameter)))
                     : used(code, body, parameter);
             if (type.isEmpty()) {
                 return Optional.empty();
@@ -70,7 +70,7 @@ public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Opt
             return result(code, body).map(type -> new FunctionInference(code, taken, value(type), isSafe));
         }
         List<TypeMirror> values = Jumps.leaving(List.of(body)).stream()
-                .flatMap(jump -> jump.value().flatMap(value -> Wanted.known(code.type(new TreePath(jump.path(), value)))).stream())
+                .flatMap(jump -> jump.value().flatMap(value -> LikelyTargetTypes.known(code.type(new TreePath(jump.path(), value)))).stream())
                 .toList();
         Optional<TypeMirror> result = values.isEmpty() ? Optional.empty() : Optional.of(new CommonSupertype(code).of(values));
         return Optional.of(new FunctionInference(code, taken, result, isSafe));
@@ -89,7 +89,7 @@ public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Opt
             }
         }.scan(body, null);
         boolean isSelected = uses.stream().anyMatch(use -> use.getParentPath().getLeaf() instanceof MemberSelectTree);
-        return isSelected ? Optional.empty() : uses.stream().flatMap(use -> new Wanted(code).all(use).stream())
+        return isSelected ? Optional.empty() : uses.stream().flatMap(use -> new LikelyTargetTypes(code).all(use).stream())
                 .filter(type -> type.getKind() != TypeKind.VOID).map(code::boxed).findFirst()
                 .or(() -> Optional.of(code.object()));
     }
@@ -102,8 +102,8 @@ public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Opt
             default -> false;
         };
         return isTest ? Optional.of(code.types().getPrimitiveType(TypeKind.BOOLEAN))
-                : Wanted.known(code.type(body)).or(() -> body.getLeaf() instanceof MethodInvocationTree
-                        ? new Overloads(code, body).result() : Optional.empty());
+                : LikelyTargetTypes.known(code.type(body)).or(() -> body.getLeaf() instanceof MethodInvocationTree
+                        ? new LikelyArgumentTypes(code, body).result() : Optional.empty());
     }
 
     private static Optional<TypeMirror> value(TypeMirror type) {

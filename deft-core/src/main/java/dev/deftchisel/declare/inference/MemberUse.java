@@ -5,6 +5,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.CallCandidates;
 import dev.deftchisel.rewrite.CallArguments;
 import java.util.List;
 import java.util.Optional;
@@ -53,14 +54,11 @@ public record MemberUse(AttributedFile code, String name, Optional<TreePath> cal
     public static boolean takesAll(AttributedFile code, TreePath call, ExecutableElement method) {
         List<? extends ExpressionTree> arguments = new CallArguments(code, call).all();
         int taken = method.getParameters().size();
-        if (method.isVarArgs()) {
-            return taken - 1 <= arguments.size();
-        }
-        return taken == arguments.size() && IntStream.range(0, taken).allMatch(i -> {
+        return CallCandidates.takes(method, arguments.size()) && (method.isVarArgs() || IntStream.range(0, taken).allMatch(i -> {
             TypeMirror parameter = code.types().erasure(method.getParameters().get(i).asType());
-            return Wanted.known(code.type(new TreePath(call, arguments.get(i)))).map(code.types()::erasure)
+            return LikelyTargetTypes.known(code.type(new TreePath(call, arguments.get(i)))).map(code.types()::erasure)
                     .filter(type -> !code.types().isAssignable(type, parameter)).isEmpty();
-        });
+        }));
     }
 
     /** Whether a type has it. */

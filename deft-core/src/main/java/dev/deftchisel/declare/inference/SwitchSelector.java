@@ -34,7 +34,7 @@ public final class SwitchSelector {
         if (labels.isEmpty()) {
             return Optional.empty();
         } else if (!labels.stream().allMatch(IdentifierTree.class::isInstance)) {
-            return Wanted.known(code.type(new TreePath(new TreePath(choice, cases.get(0)), labels.get(0))));
+            return LikelyTargetTypes.known(code.type(new TreePath(new TreePath(choice, cases.get(0)), labels.get(0))));
         }
         Set<String> names = labels.stream().map(Object::toString).collect(Collectors.toSet());
         return new NameHints(code).near(choice).stream()

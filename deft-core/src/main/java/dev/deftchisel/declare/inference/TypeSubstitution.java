@@ -54,12 +54,12 @@ public final class TypeSubstitution {
     }
 
     /** Whether all is seen as it is declared. */
-    boolean isPlain() {
+    public boolean isPlain() {
         return IntStream.range(0, parameters.size()).allMatch(i -> code.types().isSameType(parameters.get(i), arguments.get(i)));
     }
 
     /** What is declared, as it is seen. */
-    TypeMirror seen(TypeMirror type) {
+    public TypeMirror seen(TypeMirror type) {
         TypeInference inference = new TypeInference(code);
         for (int i = 0; i < parameters.size(); i++) {
             inference.tell(parameters.get(i), arguments.get(i));

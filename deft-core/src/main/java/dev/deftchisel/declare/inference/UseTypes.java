@@ -164,7 +164,7 @@ public final class UseTypes {
     }
 
     /** A type with wildcards for those of its arguments that nobody can write. */
-    static TypeMirror opened(AttributedFile code, TypeMirror type, Predicate<TypeMirror> isOpen) {
+    public static TypeMirror opened(AttributedFile code, TypeMirror type, Predicate<TypeMirror> isOpen) {
         if (!(type instanceof DeclaredType declared) || declared.getTypeArguments().stream().noneMatch(isOpen)) {
             return type;
         }

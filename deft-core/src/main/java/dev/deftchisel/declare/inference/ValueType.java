@@ -39,7 +39,7 @@ public final class ValueType {
         this.uses = uses;
         this.given = given;
         this.views = TypeSubstitution.all(uses);
-        uses.forEach(use -> taken.add(new Wanted(use.code()).all(use.value())));
+        uses.forEach(use -> taken.add(new LikelyTargetTypes(use.code()).all(use.value())));
     }
 
     /**
@@ -74,7 +74,7 @@ public final class ValueType {
                 .or(() -> hints.of(first.value(), first.name(), Set.of()))
                 .or(() -> selected.isEmpty() ? all.stream().findFirst() : Optional.empty())
                 // all that is left is that anything would do
-                .or(() -> uses.stream().flatMap(use -> new Wanted(use.code()).anything(use.value()).stream()).findFirst());
+                .or(() -> uses.stream().flatMap(use -> new LikelyTargetTypes(use.code()).anything(use.value()).stream()).findFirst());
     }
 
     /** Whether a variable of a type could be given all that it is given, and its value taken wherever it is used. */

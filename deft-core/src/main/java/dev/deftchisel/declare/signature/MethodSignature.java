@@ -12,7 +12,7 @@ import dev.deftchisel.declare.inference.TypeSubstitution;
 import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.UnresolvedName;
 import dev.deftchisel.declare.inference.ValueType;
-import dev.deftchisel.declare.inference.Wanted;
+import dev.deftchisel.declare.inference.LikelyTargetTypes;
 import dev.deftchisel.member.TargetClass;
 import java.util.ArrayList;
 import java.util.List;
@@ -114,7 +114,7 @@ public record MethodSignature(Parameters parameters, Optional<TypeMirror> result
     private static MethodSignature ofFunction(DeclarationRequest asked) {
         UnresolvedName missing = asked.missing();
         AttributedFile code = missing.code();
-        Optional<ExecutableType> function = new Wanted(code).of(missing.path()).flatMap(type -> Functions.of(code, type));
+        Optional<ExecutableType> function = new LikelyTargetTypes(code).of(missing.path()).flatMap(type -> Functions.of(code, type));
         if (function.isEmpty()) {
             return new MethodSignature(Parameters.refused("it is not known which function " + missing.name() + " is to be here"),
                     Optional.empty(), false, Optional.empty());

@@ -21,7 +21,7 @@ import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.declare.inference.SwitchSelector;
 import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.UnresolvedName;
-import dev.deftchisel.declare.inference.Wanted;
+import dev.deftchisel.declare.inference.LikelyTargetTypes;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -117,7 +117,7 @@ public final class TypeUses {
             return false;
         }
         TypeMirror wanted = use.code().elements().getTypeElement(above).asType();
-        return new Wanted(use.code()).all(literal).stream()
+        return new LikelyTargetTypes(use.code()).all(literal).stream()
                 .filter(DeclaredType.class::isInstance)
                 .flatMap(type -> ((DeclaredType) type).getTypeArguments().stream())
                 .map(argument -> argument instanceof WildcardType wildcard ? wildcard.getExtendsBound() : argument)
@@ -203,7 +203,7 @@ public final class TypeUses {
 
     /** What an object of it must be where it is made. */
     Optional<DeclaredType> above() {
-        return made().flatMap(path -> new Wanted(file(path)).of(path).stream())
+        return made().flatMap(path -> new LikelyTargetTypes(file(path)).of(path).stream())
                 .filter(TypeUses::mayBeAbove)
                 .map(type -> (DeclaredType) type)
                 .findFirst();

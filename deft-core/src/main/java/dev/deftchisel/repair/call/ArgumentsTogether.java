@@ -6,11 +6,11 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.CallCandidates;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.Callable;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
@@ -56,14 +56,14 @@ public final class ArgumentsTogether implements Repair {
                 edits.replace(all, to -> to.write(edits.types().name(code.elements().getTypeElement("java.util.List")) + ".of(").carry(all).write(")"));
             }));
         }
-        Callable.of(call.get(), code).stream().filter(method -> method.getParameters().size() == 1)
+        new CallCandidates(code, call.get()).all().stream().filter(method -> method.getParameters().size() == 1)
                 .flatMap(method -> element(call.get(), method, code).filter(type -> arguments.stream().allMatch(argument -> code.type(new TreePath(call.get(), argument))
                         .filter(own -> code.types().isAssignable(own, type)).isPresent())).map(type -> together(method, type, all, code)).stream()).forEach(fixes::add);
         return fixes;
     }
 
     private static Optional<TypeMirror> element(TreePath call, ExecutableElement method, AttributedFile code) {
-        TypeMirror wanted = Callable.formals(call, method, code).get(0);
+        TypeMirror wanted = new CallCandidates(code, call).formals(method).get(0);
         if (wanted instanceof ArrayType array) {
             return Optional.of(array.getComponentType());
         }

@@ -7,12 +7,12 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.CallCandidates;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.Callable;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -39,7 +39,7 @@ public final class KeyForComparator implements Repair {
         ExpressionTree argument = Calls.arguments(call.getLeaf()).get(index);
         boolean takesOne = argument instanceof MemberReferenceTree || argument instanceof LambdaExpressionTree lambda && lambda.getParameters().size() == 1;
         int count = Calls.arguments(call.getLeaf()).size();
-        return takesOne && Callable.of(call, code).stream().anyMatch(method -> method.getParameters().size() == count
+        return takesOne && new CallCandidates(code, call).all().stream().anyMatch(method -> method.getParameters().size() == count
                 && NamedTypes.is(method.getParameters().get(index).asType(), "java.util.Comparator"));
     }
 

@@ -10,6 +10,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.CallCandidates;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.operation.Answers;
@@ -17,7 +18,6 @@ import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.Callable;
 import dev.deftchisel.repair.Conversion;
 import dev.deftchisel.repair.DefaultValues;
 import dev.deftchisel.source.Range;
@@ -61,7 +61,7 @@ public final class WrongArguments implements Repair {
         formatted(call, code).ifPresent(fixes::add);
         printed(call, code).ifPresent(fixes::add);
         joined(call, code).ifPresent(fixes::add);
-        List<ExecutableElement> all = Callable.of(call, code);
+        List<ExecutableElement> all = new CallCandidates(code, call).all();
         all.forEach(method -> levelled(call, arguments, method, code).ifPresent(fixes::add));
         all.forEach(method -> converted(call, arguments, method, code).ifPresent(fixes::add));
         all.forEach(method -> filled(call, arguments, method, code).ifPresent(fixes::add));
@@ -112,7 +112,7 @@ public final class WrongArguments implements Repair {
     /** The same arguments in another order, for each method that takes them so. */
     public static List<Fix> reordered(TreePath call, AttributedFile code) {
         List<Fix> fixes = new ArrayList<>();
-        Callable.of(call, code).forEach(method -> reordered(call, Calls.arguments(call.getLeaf()), method, code).ifPresent(fixes::add));
+        new CallCandidates(code, call).all().forEach(method -> reordered(call, Calls.arguments(call.getLeaf()), method, code).ifPresent(fixes::add));
         return fixes;
     }
 
@@ -127,7 +127,7 @@ public final class WrongArguments implements Repair {
 
     /** The same arguments in the only other order that fits. */
     private static Optional<Fix> reordered(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, AttributedFile code) {
-        List<? extends TypeMirror> formals = Callable.formals(call, method, code);
+        List<? extends TypeMirror> formals = new CallCandidates(code, call).formals(method);
         if (method.isVarArgs() || formals.size() != arguments.size() || arguments.size() < 2 || arguments.size() > 6
                 || IntStream.range(0, arguments.size()).allMatch(i -> fits(call, arguments.get(i), formals.get(i), code))) {
             return Optional.empty();
@@ -190,7 +190,7 @@ public final class WrongArguments implements Repair {
             return Optional.empty();
         }
         TreePath path = new TreePath(call, arguments.get(wrong.get(0)));
-        Optional<TypeMirror> wanted = Callable.wanted(call, method, wrong.get(0), code.ownType(path), code);
+        Optional<TypeMirror> wanted = new CallCandidates(code, call).target(method, wrong.get(0), code.ownType(path));
         return code.ownType(path).filter(own -> wanted.isPresent())
                 .flatMap(own -> Conversion.of(path, own, wanted.get(), code).stream().findFirst())
                 .or(() -> Optional.of(value(path, formals.get(wrong.get(0)), call, code)));
@@ -237,7 +237,7 @@ public final class WrongArguments implements Repair {
             boolean fits = IntStream.range(0, arguments.size())
                     .allMatch(i -> fits(call, arguments.get(i), formals.get(i < missing ? i : i + 1).asType(), code));
             if (fits) {
-                TypeMirror wanted = Callable.formals(call, method, code).get(missing);
+                TypeMirror wanted = new CallCandidates(code, call).formals(method).get(missing);
                 String value = usual(wanted, code).orElseGet(() -> inReach(formals.get(missing), call, code));
                 // a library need not tell the names of its parameters
                 boolean isNamed = !formals.get(missing).getSimpleName().toString().matches("arg\\d+");

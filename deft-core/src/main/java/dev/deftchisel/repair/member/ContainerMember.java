@@ -4,12 +4,13 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.CallCandidates;
+import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.repair.ContainerContent;
-import dev.deftchisel.repair.WantedType;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
@@ -35,7 +36,7 @@ final class ContainerMember {
         TypeElement list = missing.code().elements().getTypeElement("java.util.List");
         boolean ofList = !((ArrayType) missing.type()).getComponentType().getKind().isPrimitive() && missing.call().isPresent()
                 && missing.code().elements().getAllMembers(list).stream().anyMatch(member -> member instanceof ExecutableElement method
-                && method.getSimpleName().contentEquals(missing.name()) && MissingMember.takes(method, missing.arguments()))
+                && method.getSimpleName().contentEquals(missing.name()) && CallCandidates.takes(method, missing.arguments()))
                 && !OF_LISTS_ONLY.contains(missing.name());
         if (ofList) {
             String object = missing.code().text(missing.object().getLeaf());
@@ -82,7 +83,7 @@ final class ContainerMember {
                 && code.isKind(type, code.elements().getTypeElement("java.util.Collection").asType());
         boolean ofStream = isCollection && code.elements().getAllMembers(code.elements().getTypeElement("java.util.stream.Stream")).stream()
                 .anyMatch(member -> member.getSimpleName().contentEquals(missing.name()) && member instanceof ExecutableElement method
-                        && MissingMember.takes(method, missing.arguments()));
+                        && CallCandidates.takes(method, missing.arguments()));
         boolean isEntry = name.equals("java.util.Map") && missing.name().equals("stream");
         return ofStream && missing.call().isPresent() ? List.of(Fix.of("ask its stream", edits -> {
                     edits.insert(dot, ".stream()");
@@ -116,7 +117,7 @@ final class ContainerMember {
                 ? select.getIdentifier().toString() : "";
         boolean isStream = code.elements().getTypeElement("java.util.stream.Stream").getEnclosedElements().stream().anyMatch(member ->
                 member instanceof ExecutableElement method && method.getSimpleName().contentEquals(last) && NamedTypes.is(method.getReturnType(), "java.util.stream.Stream"));
-        Optional<TypeMirror> wanted = WantedType.at(chain, site).map(WantedType::type);
+        Optional<TypeMirror> wanted = TargetType.of(chain, site.code()).map(TargetType::type);
         if (isStream && wanted.filter(type -> NamedTypes.isOneOf(type, Set.of("java.util.List", "java.util.Collection", "java.lang.Iterable"))).isPresent()) {
             edits.insert(code.range(chain.getLeaf()).end(), ContainerContent.listed(edits));
         }

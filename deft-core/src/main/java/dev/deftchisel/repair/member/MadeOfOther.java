@@ -6,11 +6,11 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
+import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.WantedType;
 import dev.deftchisel.rewrite.Precedence;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -52,9 +52,9 @@ public final class MadeOfOther implements Repair {
         AttributedFile code = site.code();
         Optional<TreePath> value = site.id().startsWith("cant.apply") ? argument(site)
                 : site.exact().filter(path -> path.getLeaf() instanceof ExpressionTree)
-                .or(() -> site.around().stream().filter(path -> path.getLeaf() instanceof ExpressionTree && WantedType.at(path, site).isPresent()).findFirst());
+                .or(() -> site.around().stream().filter(path -> path.getLeaf() instanceof ExpressionTree && TargetType.of(path, site.code()).isPresent()).findFirst());
         Optional<TypeMirror> own = value.flatMap(path -> code.ownType(path).or(() -> code.type(path)));
-        Optional<TypeMirror> wanted = value.flatMap(path -> WantedType.at(path, site)).map(WantedType::type);
+        Optional<TypeMirror> wanted = value.flatMap(path -> TargetType.of(path, site.code())).map(TargetType::type);
         if (own.isEmpty() || wanted.isEmpty() || own.get().getKind() == TypeKind.ERROR || wanted.get().getKind() == TypeKind.ERROR) {
             return List.of();
         }
@@ -69,7 +69,7 @@ public final class MadeOfOther implements Repair {
         Optional<TreePath> call = site.around().stream().filter(path -> (path.getLeaf() instanceof MethodInvocationTree || path.getLeaf() instanceof NewClassTree)
                 && !Calls.arguments(path.getLeaf()).isEmpty()).findFirst();
         List<TreePath> wrong = call.stream().flatMap(path -> Calls.arguments(path.getLeaf()).stream().map(argument -> new TreePath(path, argument)))
-                .filter(path -> code.type(path).flatMap(own -> WantedType.at(path, site)
+                .filter(path -> code.type(path).flatMap(own -> TargetType.of(path, site.code())
                         .filter(wanted -> !code.types().isAssignable(own, code.types().erasure(wanted.type())))).isPresent()).toList();
         return wrong.size() == 1 ? Optional.of(wrong.get(0)) : Optional.empty();
     }

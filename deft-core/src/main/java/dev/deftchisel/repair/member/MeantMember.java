@@ -7,6 +7,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.CallCandidates;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -153,7 +154,7 @@ public final class MeantMember implements Repair {
         record Ranked(Element member, int rank) { }
         return members.stream()
                 .filter(member -> member instanceof VariableElement || member.getKind() == ElementKind.METHOD)
-                .filter(member -> !(member instanceof ExecutableElement method) || isReference || MissingMember.takes(method, missing.arguments()))
+                .filter(member -> !(member instanceof ExecutableElement method) || isReference || CallCandidates.takes(method, missing.arguments()))
                 .map(member -> new Ranked(member, rank(missing.name(), member, missing)))
                 .filter(one -> one.rank() < Integer.MAX_VALUE)
                 .sorted(Comparator.comparing(Ranked::rank).thenComparing(one -> one.member().getSimpleName().toString()))
@@ -170,7 +171,7 @@ public final class MeantMember implements Repair {
     private static Optional<Text> ofRank(MissingMember missing, int rank) {
         return missing.type() instanceof DeclaredType declared
                 ? missing.code().elements().getAllMembers((TypeElement) declared.asElement()).stream()
-                .filter(member -> member instanceof ExecutableElement method && MissingMember.takes(method, missing.arguments())
+                .filter(member -> member instanceof ExecutableElement method && CallCandidates.takes(method, missing.arguments())
                         && rank(missing.name(), member, missing) == rank)
                 .map(member -> written(missing, member, false)).findFirst() : Optional.empty();
     }
@@ -247,7 +248,7 @@ public final class MeantMember implements Repair {
         }
         if (NamedTypes.is(missing.type(), "java.lang.String") && code.elements().getAllMembers(code.elements().getTypeElement("java.lang.StringBuilder")).stream()
                 .anyMatch(member -> member instanceof ExecutableElement method && method.getSimpleName().contentEquals(missing.name())
-                        && MissingMember.takes(method, missing.arguments()) && NamedTypes.is(method.getReturnType(), "java.lang.StringBuilder"))) {
+                        && CallCandidates.takes(method, missing.arguments()) && NamedTypes.is(method.getReturnType(), "java.lang.StringBuilder"))) {
             fixes.add(Fix.of("do it in a StringBuilder", edits -> edits.replace(code.range(missing.call().get()), "new StringBuilder(" + object + ")."
                     + missing.name() + "(" + missing.written() + ").toString()")));
         }
@@ -259,7 +260,7 @@ public final class MeantMember implements Repair {
             for (Element member : helper.getEnclosedElements()) {
                 if (member instanceof ExecutableElement method && method.getModifiers().contains(Modifier.STATIC)
                         && method.getModifiers().contains(Modifier.PUBLIC) && method.getSimpleName().contentEquals(missing.name())
-                        && MissingMember.takes(method, missing.arguments() + 1)) {
+                        && CallCandidates.takes(method, missing.arguments() + 1)) {
                     fixes.add(Fix.of("use '" + helper.getSimpleName() + "." + missing.name() + "'",
                             edits -> edits.replace(code.range(missing.call().get()), edits.types().name(helper) + "." + missing.name() + "("
                                     + object + (missing.arguments() > 0 ? ", " + missing.written() : "") + ")")));

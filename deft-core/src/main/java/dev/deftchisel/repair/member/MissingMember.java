@@ -11,7 +11,6 @@ import dev.deftchisel.source.Range;
 import java.util.Optional;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
-import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
@@ -60,10 +59,5 @@ record MissingMember(TreePath path, TreePath object, TypeMirror type, String nam
     boolean hasMethod() {
         return type instanceof DeclaredType declared && code.elements().getAllMembers((TypeElement) declared.asElement()).stream()
                 .anyMatch(member -> member.getKind() == ElementKind.METHOD && member.getSimpleName().contentEquals(name));
-    }
-
-    /** Whether a method takes so many arguments. */
-    static boolean takes(ExecutableElement method, int arguments) {
-        return method.getParameters().size() == arguments || method.isVarArgs() && arguments >= method.getParameters().size() - 1;
     }
 }

@@ -4,12 +4,12 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.WantedType;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
@@ -41,7 +41,7 @@ public final class StreamMember implements Repair {
         String name = ((MemberSelectTree) select.get().getLeaf()).getIdentifier().toString();
         Range all = new Range(code.range(call.getMethodSelect()).end() - name.length(), code.range(call).end());
         String first = call.getArguments().isEmpty() ? "" : code.text(call.getArguments().get(0));
-        Optional<TypeKind> wanted = WantedType.at(select.get().getParentPath(), site).map(known -> known.type().getKind());
+        Optional<TypeKind> wanted = TargetType.of(select.get().getParentPath(), site.code()).map(known -> known.type().getKind());
         return switch (name) {
             case "size", "length", "len" -> List.of(Fix.of("call 'count'", edits -> {
                 edits.replace(all, "count()");

@@ -19,6 +19,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.analysis.compiler.CompilerError;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
@@ -27,7 +28,6 @@ import dev.deftchisel.problem.Repair;
 import dev.deftchisel.repair.FileTypes;
 import dev.deftchisel.repair.CaseLabels;
 import dev.deftchisel.repair.Spelling;
-import dev.deftchisel.repair.WantedType;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -238,7 +238,7 @@ public final class MeantName implements Repair {
     private static List<Fix> constant(TreePath path, String name, Range range, ErrorSite site) {
         AttributedFile code = site.code();
         Set<TypeElement> types = FileTypes.of(code);
-        WantedType.at(path, site).map(WantedType::type).filter(type -> type instanceof DeclaredType)
+        TargetType.of(path, site.code()).map(TargetType::type).filter(type -> type instanceof DeclaredType)
                 .map(type -> (TypeElement) ((DeclaredType) type).asElement()).ifPresent(types::add);
         Stream.of("java.lang.Math", "java.lang.Integer", "java.util.concurrent.TimeUnit", "java.nio.charset.StandardCharsets").map(code.elements()::getTypeElement)
                 .filter(type -> type != null).forEach(types::add);

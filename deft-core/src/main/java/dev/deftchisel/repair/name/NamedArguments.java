@@ -8,9 +8,9 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.CallCandidates;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.problem.Fix;
-import dev.deftchisel.repair.Callable;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.ExecutableElement;
@@ -34,7 +34,7 @@ final class NamedArguments {
             return Optional.empty();
         }
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
-        return Callable.of(call, code).stream().filter(method -> isOrdered(arguments, method)).findFirst()
+        return new CallCandidates(code, call).all().stream().filter(method -> isOrdered(arguments, method)).findFirst()
                 .map(method -> Fix.of("leave the names of the parameters out", edits -> arguments.stream()
                         .filter(argument -> argument instanceof AssignmentTree)
                         .forEach(argument -> edits.replace((Tree) argument,

@@ -9,11 +9,11 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.CallCandidates;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.Callable;
 import dev.deftchisel.repair.name.MeantName;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -84,7 +84,7 @@ public final class FunctionOrValue implements Repair {
     }
 
     private static List<ExecutableElement> sameCount(TreePath call, AttributedFile code) {
-        return Callable.of(call, code).stream().filter(method -> method.getParameters().size() == Calls.arguments(call.getLeaf()).size()).toList();
+        return new CallCandidates(code, call).all().stream().filter(method -> method.getParameters().size() == Calls.arguments(call.getLeaf()).size()).toList();
     }
 
     /** The head of the function that is wanted in the place of a value; empty where none is. */

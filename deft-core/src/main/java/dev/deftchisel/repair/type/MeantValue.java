@@ -25,6 +25,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -34,7 +35,6 @@ import dev.deftchisel.repair.Conversion;
 import dev.deftchisel.repair.DefaultValues;
 import dev.deftchisel.repair.CaseLabels;
 import dev.deftchisel.repair.LiteralOfOtherSort;
-import dev.deftchisel.repair.WantedType;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -63,7 +63,7 @@ public final class MeantValue implements Repair {
         AttributedFile code = site.code();
         Optional<TreePath> value = site.exact().filter(path -> path.getLeaf() instanceof ExpressionTree)
                 .or(() -> site.around().stream().filter(path -> path.getLeaf() instanceof ExpressionTree
-                        && WantedType.at(path, site).isPresent()).findFirst())
+                        && TargetType.of(path, site.code()).isPresent()).findFirst())
                 .or(() -> site.around().stream().filter(path -> path.getLeaf() instanceof ExpressionTree).findFirst());
         List<Fix> fixes = new ArrayList<>(site.nearest(ReturnTree.class).map(path -> returned(path, site)).orElse(List.of()));
         if (value.isEmpty()) {
@@ -73,7 +73,7 @@ public final class MeantValue implements Repair {
         }
         TreePath path = value.get();
         Optional<TypeMirror> own = code.ownType(path).or(() -> code.type(path));
-        Optional<TypeMirror> wanted = WantedType.at(path, site).map(WantedType::type).or(() -> wanted(path, code));
+        Optional<TypeMirror> wanted = TargetType.of(path, site.code()).map(TargetType::type).or(() -> wanted(path, code));
         fixes.addAll(around(path, own, site));
         fixes.addAll(assigned(path, code));
         if (own.isPresent() && wanted.isPresent()) {
@@ -134,7 +134,7 @@ public final class MeantValue implements Repair {
         } else if (parent.getLeaf() instanceof LambdaExpressionTree) {
             return Optional.empty();
         }
-        return code.target(path);
+        return TargetType.ofVariable(path, code);
     }
 
     /** Where the statement or expression around shows what was meant. */

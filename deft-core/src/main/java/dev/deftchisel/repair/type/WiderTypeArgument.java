@@ -9,9 +9,9 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.CallCandidates;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
-import dev.deftchisel.repair.Callable;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
@@ -63,7 +63,7 @@ final class WiderTypeArgument {
             return Optional.ofNullable(variable.getType());
         } else if (parent.getLeaf() instanceof MethodInvocationTree call) {
             int index = call.getArguments().indexOf(path.getLeaf());
-            Optional<TreePath> method = Callable.of(parent, code).stream().filter(known -> known.getParameters().size() == call.getArguments().size())
+            Optional<TreePath> method = new CallCandidates(code, parent).all().stream().filter(known -> known.getParameters().size() == call.getArguments().size())
                     .findFirst().flatMap(site.survey().names()::declaration).filter(found -> found.getLeaf() instanceof MethodTree);
             return method.map(found -> ((MethodTree) found.getLeaf()).getParameters()).filter(all -> index >= 0 && index < all.size())
                     .map(all -> all.get(index).getType());

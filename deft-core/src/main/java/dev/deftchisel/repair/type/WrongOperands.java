@@ -13,12 +13,12 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.CallCandidates;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
-import dev.deftchisel.repair.Callable;
 import dev.deftchisel.repair.Conversion;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -103,7 +103,7 @@ public final class WrongOperands implements Repair {
     /** Each of the methods that fit, told by a cast of the first argument for which they take something else. */
     private static List<Fix> meant(TreePath call, AttributedFile code) {
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
-        List<ExecutableElement> all = Callable.of(call, code).stream()
+        List<ExecutableElement> all = new CallCandidates(code, call).all().stream()
                 .filter(method -> method.getParameters().size() == arguments.size())
                 .filter(method -> IntStream.range(0, arguments.size()).allMatch(i -> mayTake(method, i, arguments.get(i), call, code)))
                 .toList();

@@ -1,5 +1,6 @@
 package dev.deftchisel.repair.type;
 
+import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.ExpressionTree;
@@ -11,13 +12,13 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
 import dev.deftchisel.repair.Conversion;
 import dev.deftchisel.repair.ResultType;
-import dev.deftchisel.repair.WantedType;
 import dev.deftchisel.repair.call.WrongArguments;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -39,11 +40,11 @@ public final class WrongType implements Repair {
     public List<Fix> fixes(ErrorSite site) {
         Optional<TreePath> value = site.exact().filter(path -> path.getLeaf() instanceof ExpressionTree)
                 .or(() -> site.around().stream().filter(path -> path.getLeaf() instanceof ExpressionTree
-                        && WantedType.at(path, site).isPresent()).findFirst());
+                        && TargetType.of(path, site.code()).isPresent()).findFirst());
         if (value.isEmpty()) {
             return List.of();
         }
-        Optional<WantedType> wanted = WantedType.at(value.get(), site);
+        Optional<TargetType> wanted = TargetType.of(value.get(), site.code());
         Optional<TypeMirror> own = site.code().ownType(value.get());
         TreePath parent = AttributedFile.outer(value.get());
         List<Fix> fixes = new ArrayList<>();
@@ -57,7 +58,7 @@ public final class WrongType implements Repair {
         boolean isArray = own.filter(type -> type.getKind() == TypeKind.ARRAY).isPresent()
                 && wanted.filter(type -> NamedTypes.is(type.type(), "java.lang.String")).isPresent();
         if (isFraction || isArray) {
-            retyped(own.get(), wanted.get()).ifPresent(fixes::add);
+            retyped(own.get(), wanted.get(), site).ifPresent(fixes::add);
         }
         if (wanted.isPresent() && own.isPresent()) {
             fixes.addAll(Conversion.of(value.get(), own.get(), wanted.get().type(), site.code()));
@@ -66,7 +67,7 @@ public final class WrongType implements Repair {
             fixes.addAll(WrongArguments.of(parent, site.code()));
         }
         if (wanted.isPresent() && own.isPresent()) {
-            retyped(own.get(), wanted.get()).ifPresent(fixes::add);
+            retyped(own.get(), wanted.get(), site).ifPresent(fixes::add);
         } else if (value.get().getParentPath().getLeaf() instanceof ReturnTree result) {
             fixes.addAll(unwanted(value.get().getParentPath(), result, own, site));
         }
@@ -77,11 +78,12 @@ public final class WrongType implements Repair {
     }
 
     /** The variable or method gets the type of the value. */
-    private static Optional<Fix> retyped(TypeMirror own, WantedType wanted) {
-        if (wanted.said().isEmpty() || own.getKind() == TypeKind.VOID || own.getKind() == TypeKind.NULL) {
+    private static Optional<Fix> retyped(TypeMirror own, TargetType wanted, ErrorSite site) {
+        Optional<TreePath> written = wanted.source().flatMap(source -> written(source, site));
+        if (written.isEmpty() || own.getKind() == TypeKind.VOID || own.getKind() == TypeKind.NULL) {
             return Optional.empty();
         }
-        TreePath type = wanted.said().get();
+        TreePath type = written.get();
         Tree declared = type.getParentPath().getLeaf();
         String what = declared instanceof VariableTree variable ? variable.getName().toString()
                 : ((MethodTree) declared).getName().toString();
@@ -92,6 +94,13 @@ public final class WrongType implements Repair {
                 edits.replace(type.getLeaf(), to -> to.write(edits.types().write(own).orElse(NamedTypes.shown(own))));
             }
         }));
+    }
+
+    /** The type as it is written where a variable or method is declared, when that is in the same file. */
+    private static Optional<TreePath> written(TreePath source, ErrorSite site) {
+        return !(source.getParentPath().getLeaf() instanceof AssignmentTree) ? Optional.of(source)
+                : site.declaration(source).filter(found -> found.getLeaf() instanceof VariableTree)
+                        .map(found -> new TreePath(found, ((VariableTree) found.getLeaf()).getType()));
     }
 
     /** A value handed back by a method that has none: the method gets a result, or the value goes. */

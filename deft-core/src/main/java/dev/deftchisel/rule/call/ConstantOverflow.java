@@ -7,13 +7,13 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Constants;
+import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Tag;
-import dev.deftchisel.rule.Wanted;
 import java.math.BigInteger;
 import java.util.Optional;
 import java.util.Set;
@@ -73,7 +73,7 @@ public final class ConstantOverflow implements Rule {
     private static boolean isLong(TreePath path, AttributedFile code) {
         TreePath parent = AttributedFile.outer(path);
         boolean isTerm = parent.getLeaf().getKind() == Tree.Kind.PLUS || parent.getLeaf().getKind() == Tree.Kind.MINUS;
-        return (isTerm ? code.type(parent) : Wanted.inPlace(path, code)).filter(type -> type.getKind() == TypeKind.LONG).isPresent();
+        return (isTerm ? code.type(parent) : TargetType.ofConversion(path, code)).filter(type -> type.getKind() == TypeKind.LONG).isPresent();
     }
 
     /** The product without a limit; empty where a factor is unknown. */

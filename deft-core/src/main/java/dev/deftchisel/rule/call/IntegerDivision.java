@@ -11,6 +11,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.code.Constants;
+import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -19,7 +20,6 @@ import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Precedence;
-import dev.deftchisel.rule.Wanted;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
@@ -165,7 +165,7 @@ public final class IntegerDivision implements Rule {
     private static Optional<TypeKind> wanted(TreePath path, AttributedFile code) {
         TreePath parent = AttributedFile.outer(path);
         Optional<TypeMirror> type = parent.getLeaf() instanceof BinaryTree sum && isArithmetic(sum) ? code.type(parent)
-                : Wanted.inPlace(path, code);
+                : TargetType.ofConversion(path, code);
         return type.map(TypeMirror::getKind).filter(kind -> kind == TypeKind.DOUBLE || kind == TypeKind.FLOAT);
     }
 

@@ -6,6 +6,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Constants;
+import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.analysis.code.ValueRange;
 import dev.deftchisel.analysis.code.ValueRanges;
 import dev.deftchisel.problem.Effect;
@@ -16,7 +17,6 @@ import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Severity;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Precedence;
-import dev.deftchisel.rule.Wanted;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
@@ -76,7 +76,7 @@ public final class LateWidening implements Rule {
         TreePath left = new TreePath(path, product.getLeftOperand());
         TreePath right = new TreePath(path, product.getRightOperand());
         boolean isInt = isOpen(left, code) && isOpen(right, code) && !isSmall(left, right, code);
-        Optional<TypeMirror> wanted = Wanted.inPlace(path, code);
+        Optional<TypeMirror> wanted = TargetType.ofConversion(path, code);
         if (isInt && wanted.filter(type -> type.getKind() == TypeKind.LONG).isPresent()) {
             ExpressionTree first = product.getLeftOperand();
             boolean isGrouped = Precedence.needsParenthesesInCast(first);

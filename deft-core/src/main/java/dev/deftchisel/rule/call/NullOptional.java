@@ -8,6 +8,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -16,7 +17,6 @@ import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rule.NullTest;
-import dev.deftchisel.rule.Wanted;
 import java.util.Optional;
 import java.util.Set;
 import javax.lang.model.element.TypeElement;
@@ -87,7 +87,7 @@ public final class NullOptional implements Rule {
         TreePath place = AttributedFile.outer(path);
         // a variable may have no value yet
         boolean isKept = place.getLeaf() instanceof VariableTree || place.getLeaf() instanceof AssignmentTree;
-        Optional<TypeMirror> wanted = isKept ? Optional.empty() : Wanted.inPlace(path, code).filter(NullOptional::isOptional);
+        Optional<TypeMirror> wanted = isKept ? Optional.empty() : TargetType.ofConversion(path, code).filter(NullOptional::isOptional);
         wanted.ifPresent(type -> survey.report(path.getLeaf(), "whoever gets this expects an Optional", Fix.of("write an empty Optional",
                 edits -> edits.replace(path.getLeaf(),
                         to -> to.write(edits.types().name((TypeElement) code.types().asElement(type)) + ".empty()")))));

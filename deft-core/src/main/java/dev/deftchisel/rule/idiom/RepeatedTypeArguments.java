@@ -6,6 +6,7 @@ import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.analysis.symbol.Supertypes;
 import dev.deftchisel.problem.Effect;
@@ -14,7 +15,6 @@ import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Tag;
-import dev.deftchisel.rule.Wanted;
 import dev.deftchisel.source.Range;
 import java.util.Optional;
 import java.util.Set;
@@ -83,7 +83,7 @@ public final class RepeatedTypeArguments implements Rule {
             return;
         }
         Optional<TypeMirror> own = code.type(path);
-        Optional<TypeMirror> wanted = Wanted.at(path, code);
+        Optional<TypeMirror> wanted = TargetType.ofAssignment(path, code);
         if (own.isPresent() && wanted.isPresent() && saysAll(own.get(), wanted.get(), code)) {
             Range arguments = new Range(code.range(named.getType()).end(), code.range(named).end());
             survey.report(arguments, "the type arguments are clear without this",

@@ -14,6 +14,7 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -22,7 +23,6 @@ import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Tag;
 import dev.deftchisel.rewrite.Layout;
-import dev.deftchisel.rule.Wanted;
 import dev.deftchisel.source.Range;
 import java.util.HashSet;
 import java.util.List;
@@ -124,7 +124,7 @@ public final class AnonymousFunction implements Rule {
         Optional<MethodTree> only = only(made);
         Optional<TypeMirror> type = code.type(new TreePath(path, made.getIdentifier()));
         if (only.isEmpty() || type.isEmpty() || !isFunction(type.get(), only.get(), code)
-                || Wanted.orTaken(path, code).filter(wanted -> code.types().isSameType(code.types().erasure(wanted),
+                || TargetType.ofAssignmentOrCall(path, code).filter(wanted -> code.types().isSameType(code.types().erasure(wanted),
                         code.types().erasure(type.get()))).isEmpty() || isGenericArgument(path, code)) {
             return;
         }

@@ -10,6 +10,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
+import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -17,7 +18,6 @@ import dev.deftchisel.problem.Rule;
 import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Tag;
-import dev.deftchisel.rule.Wanted;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -106,7 +106,7 @@ public final class ForwardingLambda implements Rule {
     public void look(TreePath path, RuleContext survey) {
         LambdaExpressionTree lambda = (LambdaExpressionTree) path.getLeaf();
         AttributedFile code = survey.code();
-        if (!(lambda.getBody() instanceof ExpressionTree) || Wanted.orTaken(path, code).isEmpty() || code.hasComment(code.range(lambda))) {
+        if (!(lambda.getBody() instanceof ExpressionTree) || TargetType.ofAssignmentOrCall(path, code).isEmpty() || code.hasComment(code.range(lambda))) {
             return;
         }
         TreePath body = new TreePath(path, lambda.getBody());

@@ -5,6 +5,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -12,7 +13,6 @@ import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.RuleDescription;
 import dev.deftchisel.problem.Severity;
 import dev.deftchisel.problem.Tag;
-import dev.deftchisel.rule.Wanted;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Set;
@@ -75,7 +75,7 @@ public final class LambdaParameterTypes implements Rule {
         if (parameters.isEmpty() || !parameters.stream().allMatch(parameter -> isPlain(parameter, code))) {
             return;
         }
-        boolean isFixed = Wanted.orTaken(path, code).map(TypeMirror::toString).filter(type -> !type.contains("?")).isPresent();
+        boolean isFixed = TargetType.ofAssignmentOrCall(path, code).map(TypeMirror::toString).filter(type -> !type.contains("?")).isPresent();
         int close = code.tokens().codeBefore(code.tokens().at(code.range(parameters.get(parameters.size() - 1)).end()));
         Range head = new Range(code.range(lambda).start(), code.tokens().end(code.tokens().text(close).equals(")") ? close
                 : code.tokens().code(close + 1)));

@@ -13,6 +13,7 @@ import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
+import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -94,7 +95,7 @@ public final class RedundantCast implements Rule {
     /** Whether a reference is cast to a supertype only to be given to a variable that takes it anyway. */
     private static boolean widensForNothing(TreePath path, TreePath inner, TypeMirror from, TypeMirror to, AttributedFile code) {
         boolean isNamed = inner.getLeaf() instanceof IdentifierTree || inner.getLeaf() instanceof MemberSelectTree;
-        Optional<TypeMirror> wanted = code.target(AttributedFile.outer(path));
+        Optional<TypeMirror> wanted = TargetType.ofVariable(AttributedFile.outer(path), code);
         return isNamed && !from.getKind().isPrimitive() && !to.getKind().isPrimitive() && wanted.isPresent()
                 && !wanted.get().getKind().isPrimitive()
                 && code.types().isSubtype(from, to) && code.types().isSubtype(from, wanted.get());

@@ -2,13 +2,11 @@ package dev.deftchisel.declare.inference;
 
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.ExpressionTree;
-import com.sun.source.tree.MemberSelectTree;
-import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
-import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.CallCandidates;
 import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.rewrite.CallArguments;
@@ -20,34 +18,33 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
-import javax.lang.model.element.TypeElement;
 import javax.lang.model.element.TypeParameterElement;
 import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
-import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.type.TypeVariable;
 
 /** The methods and constructors that a call may mean while one of its arguments has no type, which lets the compiler take any. */
-final class Overloads {
+final class LikelyArgumentTypes {
 
     private final AttributedFile code;
     private final TreePath call;
+    private final CallCandidates candidates;
     private final List<? extends ExpressionTree> arguments;
     /** The type of each argument that has one. */
     private final List<Optional<TypeMirror>> known;
 
     /** @param call a call, or the making of an object */
-    Overloads(AttributedFile code, TreePath call) {
+    LikelyArgumentTypes(AttributedFile code, TreePath call) {
         this.code = code;
         this.call = call;
+        this.candidates = new CallCandidates(code, call);
         this.arguments = new CallArguments(code, call).all();
-        this.known = arguments.stream().map(argument -> Wanted.known(code.type(new TreePath(call, argument)))).toList();
+        this.known = arguments.stream().map(argument -> LikelyTargetTypes.known(code.type(new TreePath(call, argument)))).toList();
     }
 
     /**
@@ -100,7 +97,7 @@ final class Overloads {
     /** What the other arguments, and the place of the call, tell about type parameters. */
     private TypeInference inferred(ExecutableElement method, int index) {
         TypeInference inference = new TypeInference(code);
-        result(method).ifPresent(result -> new Wanted(code).of(call).ifPresent(wanted -> inference.expect(result, wanted)));
+        result(method).ifPresent(result -> new LikelyTargetTypes(code).of(call).ifPresent(wanted -> inference.expect(result, wanted)));
         others(index).filter(other -> !DiamondArguments.isMade(new TreePath(call, arguments.get(other))))
                 .forEach(other -> inference.tell(parameter(method, other), argument(other)));
         return inference;
@@ -115,7 +112,7 @@ final class Overloads {
 
     private List<TypeMirror> types(List<ExecutableElement> methods, int index) {
         return methods.stream().flatMap(method -> formals(method, index).map(inferred(method, index)::fill))
-                .flatMap(type -> Wanted.known(Optional.of(type)).stream())
+                .flatMap(type -> LikelyTargetTypes.known(Optional.of(type)).stream())
                 .filter(type -> !(type instanceof TypeVariable variable) || isInScope(variable))
                 .filter(type -> !NamedTypes.is(type, "java.lang.Object"))
                 .map(this::withoutVariables)
@@ -140,20 +137,8 @@ final class Overloads {
     }
 
     private TypeMirror formal(ExecutableElement method, int index) {
-        return receiver().filter(type -> !method.getModifiers().contains(Modifier.STATIC) && !type.getTypeArguments().isEmpty()
-                        && !DiamondArguments.isMade(call))
-                .map(type -> (TypeMirror) ((ExecutableType) code.types().asMemberOf(type, method)).getParameterTypes().get(index))
-                .orElseGet(() -> method.getParameters().get(index).asType());
-    }
-
-    private Optional<DeclaredType> receiver() {
-        Optional<TypeMirror> type = Optional.empty();
-        if (call.getLeaf() instanceof NewClassTree made) {
-            type = code.type(new TreePath(call, made.getIdentifier()));
-        } else if (((MethodInvocationTree) call.getLeaf()).getMethodSelect() instanceof MemberSelectTree select) {
-            type = code.type(new TreePath(new TreePath(call, select), select.getExpression()));
-        }
-        return type.filter(one -> one instanceof DeclaredType).map(one -> (DeclaredType) one);
+        boolean isGeneric = !method.getModifiers().contains(Modifier.STATIC) && !DiamondArguments.isMade(call);
+        return isGeneric ? candidates.formals(method).get(index) : method.getParameters().get(index).asType();
     }
 
     /** The arguments besides one that have a type. */
@@ -196,53 +181,8 @@ final class Overloads {
                         .anyMatch(at -> code.element(at).filter(declared.getGenericElement()::equals).isPresent());
     }
 
-    /** What is called so, and takes as many arguments; a call with an argument of no type is bound to none. */
+    /** Those that take as many arguments; a call with an argument of no type is bound to none. */
     private List<ExecutableElement> candidates() {
-        String name = name();
-        return owners(name).stream()
-                .flatMap(owner -> code.elements().getAllMembers(owner).stream())
-                .filter(member -> member.getKind() == ElementKind.METHOD || member.getKind() == ElementKind.CONSTRUCTOR)
-                .filter(member -> member.getSimpleName().contentEquals(name))
-                .map(member -> (ExecutableElement) member)
-                .filter(method -> method.isVarArgs() ? method.getParameters().size() - 1 <= arguments.size()
-                        : method.getParameters().size() == arguments.size())
-                .toList();
-    }
-
-    private String name() {
-        if (call.getLeaf() instanceof NewClassTree || AttributedFile.callsConstructor((MethodInvocationTree) call.getLeaf())) {
-            return "<init>";
-        }
-        ExpressionTree method = ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
-        return method instanceof MemberSelectTree select ? select.getIdentifier().toString() : code.text(method);
-    }
-
-    /** The types that may have it: of the object, or around the call, or statically imported (JLS 15.12.1). */
-    private List<TypeElement> owners(String name) {
-        if (name.equals("<init>")) {
-            return UnresolvedName.constructed(code, call).stream().toList();
-        }
-        ExpressionTree method = ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
-        if (method instanceof MemberSelectTree select) {
-            return type(code.type(new TreePath(new TreePath(call, method), select.getExpression())).map(code.types()::asElement))
-                    .stream().toList();
-        }
-        List<TypeElement> owners = new ArrayList<>();
-        for (TreePath at = call; at != null; at = at.getParentPath()) {
-            if (at.getLeaf() instanceof ClassTree) {
-                type(code.element(at)).ifPresent(owners::add);
-            }
-        }
-        code.file().outline().imports().stream()
-                .filter(line -> line.isStatic() && (line.isOnDemand() || line.simpleName().equals(name)))
-                .map(line -> line.isOnDemand() ? line.name() : line.name().substring(0, line.name().lastIndexOf('.')))
-                .flatMap(owner -> Optional.ofNullable(code.elements().getTypeElement(owner)).stream())
-                .distinct()
-                .forEach(owners::add);
-        return owners;
-    }
-
-    private static Optional<TypeElement> type(Optional<? extends Element> element) {
-        return element.filter(TypeElement.class::isInstance).map(TypeElement.class::cast);
+        return candidates.all().stream().filter(method -> CallCandidates.takes(method, arguments.size())).toList();
     }
 }

@@ -1,4 +1,4 @@
-package dev.deftchisel.desk.panel;
+package dev.deftchisel.desk.panel.list;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Problems;

@@ -1,4 +1,4 @@
-package dev.deftchisel.desk.panel;
+package dev.deftchisel.desk.panel.preview;
 
 import dev.deftchisel.Outcome;
 import dev.deftchisel.change.Edit;

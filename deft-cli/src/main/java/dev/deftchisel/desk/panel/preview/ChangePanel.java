@@ -1,10 +1,13 @@
-package dev.deftchisel.desk.panel;
+package dev.deftchisel.desk.panel.preview;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.desk.key.Command;
 import dev.deftchisel.desk.key.KeyContext;
+import dev.deftchisel.desk.panel.Panel;
+import dev.deftchisel.desk.panel.PanelHost;
+import dev.deftchisel.desk.panel.TaskPurpose;
 import dev.deftchisel.desk.picture.Ground;
 import dev.deftchisel.desk.picture.Ink;
 import dev.deftchisel.desk.picture.Line;

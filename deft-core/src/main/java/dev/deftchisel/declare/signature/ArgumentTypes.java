@@ -1,9 +1,13 @@
-package dev.deftchisel.declare.inference;
+package dev.deftchisel.declare.signature;
 
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.symbol.NamedTypes;
+import dev.deftchisel.declare.inference.CommonSupertype;
+import dev.deftchisel.declare.inference.TypeSubstitution;
+import dev.deftchisel.declare.inference.UnresolvedName;
+import dev.deftchisel.declare.inference.UseTypes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

@@ -1,7 +1,12 @@
-package dev.deftchisel.desk.panel;
+package dev.deftchisel.desk.panel.list;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.desk.code.Excerpt;
+import dev.deftchisel.desk.panel.Item;
+import dev.deftchisel.desk.panel.ItemSource;
+import dev.deftchisel.desk.panel.PanelHost;
+import dev.deftchisel.desk.panel.Picker;
+import dev.deftchisel.desk.panel.TaskPurpose;
 import dev.deftchisel.desk.picture.Ink;
 import dev.deftchisel.desk.picture.Line;
 import dev.deftchisel.operation.Place;

@@ -1,4 +1,4 @@
-package dev.deftchisel.desk.panel;
+package dev.deftchisel.desk.panel.preview;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
@@ -12,7 +12,7 @@ import java.util.List;
 import java.util.function.Function;
 
 /** What comes of a change as lines that are drawn. */
-final class OutcomeLines {
+public final class OutcomeLines {
 
     private static final int MOST_REASONS = 8;
 
@@ -40,7 +40,7 @@ final class OutcomeLines {
     }
 
     /** The same with what would become of the code. */
-    static List<Line> all(Outcome outcome, Chisel chisel, Function<Path, String> shown) {
+    public static List<Line> all(Outcome outcome, Chisel chisel, Function<Path, String> shown) {
         List<Line> lines = new ArrayList<>(head(outcome, chisel));
         if (outcome instanceof Outcome.Preview preview) {
             lines.addAll(new ChangeRows(shown).plain(preview));

@@ -29,6 +29,7 @@ import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Functions;
+import dev.deftchisel.analysis.code.TargetType;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -43,11 +44,11 @@ import javax.lang.model.type.TypeMirror;
 import javax.lang.model.type.TypeVariable;
 
 /** Of which type a value must be where it stands (JLS 5, 15): what it is assigned, handed or returned to, or compared with. */
-public final class Wanted {
+public final class LikelyTargetTypes {
 
     private final AttributedFile code;
 
-    public Wanted(AttributedFile code) {
+    public LikelyTargetTypes(AttributedFile code) {
         this.code = code;
     }
 
@@ -63,12 +64,11 @@ public final class Wanted {
         } else if (place instanceof ExpressionStatementTree) {
             return Optional.of(code.types().getNoType(TypeKind.VOID));
         } else if (place instanceof VariableTree variable) {
-            return variable.getInitializer() == value && code.saysType(variable) ? known(code.element(path).map(Element::asType))
-                    : Optional.empty();
+            return variable.getInitializer() == value ? known(TargetType.ofVariable(path, code)) : Optional.empty();
         } else if (place instanceof AssignmentTree && path.getParentPath().getLeaf() instanceof AnnotationTree) {
             return annotated(path);
         } else if (place instanceof AssignmentTree assignment && assignment.getExpression() == value) {
-            return known(code.type(new TreePath(path, assignment.getVariable())));
+            return known(TargetType.ofVariable(path, code));
         } else if (place instanceof CompoundAssignmentTree assignment && assignment.getExpression() == value) {
             return known(code.type(new TreePath(path, assignment.getVariable())));
         } else if (place instanceof ReturnTree) {
@@ -95,9 +95,9 @@ public final class Wanted {
         } else if (place instanceof ThrowTree) {
             return named("java.lang.RuntimeException");
         } else if (place instanceof MethodInvocationTree call && call.getArguments().contains(value)) {
-            return first(new Overloads(code, path).taken(value));
+            return first(new LikelyArgumentTypes(code, path).taken(value));
         } else if (place instanceof NewClassTree made && made.getArguments().contains(value)) {
-            return first(new Overloads(code, path).taken(value));
+            return first(new LikelyArgumentTypes(code, path).taken(value));
         } else if (place instanceof LambdaExpressionTree && path.getLeaf() instanceof LambdaExpressionTree lambda
                 && lambda.getBody() == value) {
             return result(path);
@@ -200,7 +200,7 @@ public final class Wanted {
      */
     public List<TypeMirror> all(TreePath expression) {
         TreePath path = expression.getParentPath();
-        List<TypeMirror> all = new ArrayList<>(isArgument(expression) ? new Overloads(code, path).taken(expression.getLeaf())
+        List<TypeMirror> all = new ArrayList<>(isArgument(expression) ? new LikelyArgumentTypes(code, path).taken(expression.getLeaf())
                 : of(expression).stream().toList());
         if (path.getLeaf() instanceof EnhancedForLoopTree loop && loop.getExpression() == expression.getLeaf()) {
             known(code.element(new TreePath(path, loop.getVariable())).map(Element::asType)).map(code.types()::getArrayType)
@@ -220,7 +220,7 @@ public final class Wanted {
 
     /** {@code Object} for an argument that may be anything. */
     Optional<TypeMirror> anything(TreePath expression) {
-        return isArgument(expression) && new Overloads(code, expression.getParentPath()).takesAnything(expression.getLeaf())
+        return isArgument(expression) && new LikelyArgumentTypes(code, expression.getParentPath()).takesAnything(expression.getLeaf())
                 ? Optional.of(code.object()) : Optional.empty();
     }
 }
