@@ -33,11 +33,13 @@ class ArchitectureTest {
             .layer("change").definedBy("..change..")
             .layer("analysis").definedBy("..analysis..")
             .layer("added").definedBy("..added..")
+            .layer("background").definedBy("..background..")
             .layer("external").definedBy("..external..")
             .layer("workspace").definedBy("..workspace..")
             .layer("jdk").definedBy("..jdk..")
             .layer("source").definedBy("..source..")
             .whereLayer("facade").mayNotBeAccessedByAnyLayer()
+            .whereLayer("background").mayNotBeAccessedByAnyLayer()
             .whereLayer("external").mayOnlyBeAccessedByLayers("operations")
             .whereLayer("added").mayOnlyBeAccessedByLayers("analysis", "guard", "operations")
             .whereLayer("jdk").mayOnlyBeAccessedByLayers("workspace")
@@ -54,7 +56,7 @@ class ArchitectureTest {
                     "facade", "journal", "guard", "operation", "rewrite", "member", "operations", "problem")
             .whereLayer("analysis").mayOnlyBeAccessedByLayers(
                     "facade", "guard", "change", "operation", "rewrite", "member", "operations", "navigation", "problem",
-                    "rules");
+                    "rules", "background");
 
     @ArchTest
     static final ArchRule NO_CYCLES = slices().matching("dev.deftchisel.(*)..").should().beFreeOfCycles();

@@ -4,9 +4,10 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.cli.console.Console;
 import dev.deftchisel.cli.console.ExitCode;
 import dev.deftchisel.cli.option.CommonOptions;
+import dev.deftchisel.desk.CaretInFile;
 import dev.deftchisel.desk.CommandList;
 import dev.deftchisel.desk.Desk;
-import dev.deftchisel.desk.background.Helper;
+import dev.deftchisel.desk.background.WorkerTasks;
 import dev.deftchisel.desk.file.Rescue;
 import dev.deftchisel.desk.key.KeyFile;
 import dev.deftchisel.desk.key.KeyMap;
@@ -110,7 +111,7 @@ final class DeskCommand implements Callable<Integer> {
     }
 
     private int show(Console dressed, CommandList manual, KeyFile map) {
-        Helper helper = new Helper();
+        WorkerTasks helper = new WorkerTasks();
         try (Chisel chisel = Chisel.open(common.request(), helper.monitor())) {
             if (!common.quiet()) {
                 chisel.workspace().gaps().forEach(gap -> dressed.say("deft: " + gap));
@@ -122,7 +123,7 @@ final class DeskCommand implements Callable<Integer> {
         }
     }
 
-    private int show(Helper helper, Chisel chisel, SourceFile file, Place place, CommandList manual,
+    private int show(WorkerTasks helper, Chisel chisel, SourceFile file, Place place, CommandList manual,
             KeyFile map, Console dressed) {
         Optional<Boolean> isLight = ground == GroundOf.auto ? Optional.empty() : Optional.of(ground == GroundOf.light);
         AtomicReference<Desk> shown = new AtomicReference<>();
@@ -131,7 +132,8 @@ final class DeskCommand implements Callable<Integer> {
         Runtime.getRuntime().addShutdownHook(rescue);
         try (DeskTerminal screen = new DeskTerminal(dressed.palette().isColored(), isLight, System.getenv()); helper) {
             helper.start(chisel, screen.front());
-            Desk desk = new Desk(chisel.workspace(), file, place.caret(), helper, map.map(), manual);
+            Desk desk = new Desk(chisel.workspace(), new CaretInFile(file, place.caret()),
+                    helper, map.map(), manual);
             shown.set(desk);
             if (!map.faults().isEmpty()) {
                 desk.say(map.faults().get(0) + (map.faults().size() > 1 ? " (and " + (map.faults().size() - 1)

@@ -3,6 +3,7 @@ package dev.deftchisel.cli;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.cli.console.Console;
+import dev.deftchisel.desk.CaretInFile;
 import dev.deftchisel.desk.CommandList;
 import dev.deftchisel.desk.Desk;
 import dev.deftchisel.desk.background.ImmediateTasks;
@@ -41,8 +42,8 @@ final class DeskScenes {
             Place start = chisel.place(place);
             SourceFile file = chisel.snapshot().file(start.file()).orElseThrow();
             CommandList manual = CommandList.installed();
-            Desk desk = new Desk(chisel.workspace(), file, start.caret(), new ImmediateTasks(chisel), StandardKeys.with(manual.operations()),
-                    manual);
+            Desk desk = new Desk(chisel.workspace(), new CaretInFile(file, start.caret()),
+                    new ImmediateTasks(chisel), StandardKeys.with(manual.operations()), manual);
             for (String scene : scenes) {
                 List<Key> keys = Key.chord(scene).orElseThrow();
                 keys.forEach(desk::press);

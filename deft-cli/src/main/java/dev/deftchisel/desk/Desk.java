@@ -20,7 +20,6 @@ import dev.deftchisel.desk.text.Draft;
 import dev.deftchisel.desk.text.Motions;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.Workspace;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
@@ -61,12 +60,11 @@ public final class Desk implements PanelHost {
     /**
      * A desk with one file on it.
      *
-     * @param first  the file
-     * @param caret  where in it
+     * @param start  the file, and where in it
      * @param keys   what keys do
      * @param manual all that can be done
      */
-    public Desk(Workspace workspace, SourceFile first, int caret, BackgroundTasks backstage, KeyMap keys, CommandList manual) {
+    public Desk(Workspace workspace, CaretInFile start, BackgroundTasks backstage, KeyMap keys, CommandList manual) {
         this.workspace = workspace;
         this.backstage = backstage;
         this.keys = keys;
@@ -75,8 +73,8 @@ public final class Desk implements PanelHost {
         this.writing = new DiskWrites(this, files);
         this.looks = new FileInsight(this);
         this.commands = new Commands(this, files, writing, looks, editing);
-        this.buffer = files.of(first);
-        buffer.move(Motions.to(buffer.draft(), caret));
+        this.buffer = files.of(start.file());
+        buffer.move(Motions.to(buffer.draft(), start.caret()));
         looks.follow(buffer);
     }
 

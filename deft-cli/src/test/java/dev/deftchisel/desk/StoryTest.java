@@ -111,7 +111,8 @@ class StoryTest {
             Place place = chisel.place(path);
             SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
             CommandList manual = CommandList.installed();
-            desk = new Desk(chisel.workspace(), file, place.caret(), new ImmediateTasks(chisel), StandardKeys.with(manual.operations()), manual);
+            desk = new Desk(chisel.workspace(), new CaretInFile(file, place.caret()),
+                    new ImmediateTasks(chisel), StandardKeys.with(manual.operations()), manual);
             if (place.selection().length() > 0) {
                 Range selection = place.selection();
                 for (int i = selection.start(); i < selection.end(); i++) {

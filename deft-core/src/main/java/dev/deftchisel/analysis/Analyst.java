@@ -164,8 +164,9 @@ public final class Analyst {
         SnapshotFileManager manager = new SnapshotFileManager(
                 libraries.manager(universe.classPath()), libraries.additions(),
                 snapshot.files().stream().filter(file -> universe.sees(file.module())));
-        CompilerRun.Attributed run = new CompilerRun(libraries.compiler(), libraries.additions(), manager, universe.java(), focus, monitor)
-                .attribute(files, file -> VisibleText.of(file, focus, subtypes.getOrDefault(file, List.of())));
+        CompilerRun.Attributed run = new CompilerRun(
+                new CompilerRun.Input(libraries.compiler(), libraries.additions(), manager), universe.java(), focus, monitor).attribute(
+                files, file -> VisibleText.of(file, focus, subtypes.getOrDefault(file, List.of())));
         Elements elements = run.task().getElements();
         SourceNames sources = SourceNames.of(snapshot, universe);
         Symbols symbols = new Symbols(new ElementKeys(elements, run.task().getTypes()), sources);

@@ -53,10 +53,12 @@ record ParameterPlan(Analysis before, AttributedFile code, SymbolKey key, TypeMi
         if (method.isEmpty()) {
             return Plan.refused(spot, "the class has no constructor that is written; declare one");
         }
-        AddedParameter added = new AddedParameter(before, edits, code, method.get(), type, name);
-        Optional<Reason> objection = added.declare().or(() -> added.hand((there, use, call, index) ->
+        AddedParameter added = new AddedParameter(
+                before, edits, code, method.get(), new AddedParameter.NewParameter(type, name));
+        AddedParameter.Declared declaration = added.declare();
+        Optional<Reason> objection = declaration.objection().or(() -> added.hand((there, use, call, index) ->
                 new AddedParameter.Handed(Optional.of(new CallArguments(there, call).with(index, text -> text.write(handed()))),
-                        Optional.empty())));
+                        Optional.empty())).objection());
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }
@@ -66,7 +68,7 @@ record ParameterPlan(Analysis before, AttributedFile code, SymbolKey key, TypeMi
                 edits.of(code.file().path()).addAll(kept.keep(Map.of(name, type), edits.writer(code)));
             }
         }
-        return new Plan.Ready(edits.change(title, added.meaning(), added.mentions()), before);
+        return new Plan.Ready(edits.change(title, declaration.effects(), added.mentions()), before);
     }
 
     private Optional<TargetClass> target(Optional<TreePath> method) {

@@ -24,18 +24,13 @@ final class AccessorText {
     private final String visibility;
     private final String parameter;
 
-    /**
-     * @param isFluent   whether what sets hands back the object
-     * @param copies     whether arrays and collections are copied on the way
-     * @param visibility with a blank behind it
-     */
-    AccessorText(TargetClass target, TypeWriter writer, AccessorNames names, boolean isFluent, boolean copies, String visibility) {
+    AccessorText(TargetClass target, TypeWriter writer, AccessorStyle style) {
         this.target = target;
         this.writer = writer;
-        this.names = names;
-        this.isFluent = isFluent;
-        this.copies = copies;
-        this.visibility = visibility;
+        this.names = style.names();
+        this.isFluent = style.isFluent();
+        this.copies = style.copies();
+        this.visibility = style.visibility();
         this.parameter = CodingStyle.of(target).parameter();
     }
 

@@ -94,8 +94,8 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
         String names = answers.single(NAMES).orElse("file");
         AccessorNames called = names.equals("beans") ? AccessorNames.BEANS : names.equals("file") ? AccessorNames.of(target)
                 : AccessorNames.PLAIN;
-        AccessorText text = new AccessorText(target, writer, called, names.equals(FLUENT), answers.flag(COPIES),
-                VISIBILITY.level(answers).prefix());
+        AccessorText text = new AccessorText(target, writer, new AccessorStyle(called, names.equals(FLUENT), answers.flag(COPIES),
+                VISIBILITY.level(answers).prefix()));
         List<NewMember> members = new ArrayList<>();
         List<String> notes = new ArrayList<>();
         for (StateField part : chosen) {

@@ -154,7 +154,8 @@ public final class GenerateNotificationOperation extends GenerateOperation {
         TargetClass target = request.target();
         Optional<MethodTree> there = target.declared(AccessorNames.BEANS.writer(part), List.of(part.type()));
         String visibility = there.map(method -> modifiers(target, method)).orElse("");
-        AccessorText plain = new AccessorText(target, request.writer(), AccessorNames.BEANS, false, false, visibility);
+        AccessorText plain = new AccessorText(target, request.writer(),
+                new AccessorStyle(AccessorNames.BEANS, false, false, visibility));
         return there.isPresent() && !isSame(target.code(), there.get(), plain.writer(part))
                 && !isSame(target.code(), there.get(), text.setter(part, visibility));
     }

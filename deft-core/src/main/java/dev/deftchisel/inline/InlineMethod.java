@@ -130,11 +130,11 @@ final class InlineMethod {
                 return Plan.refused(objection.get());
             }
             Set<String> names = taken.computeIfAbsent(site.wholeMember().getLeaf(), member -> namesIn(code, site.wholeMember()));
-            CallEdits written = new CallEdits(before, site, edits.writer(code), names);
-            List<Edit> own = written.all();
-            if (!written.isWritten()) {
+            Optional<List<Edit>> written = new CallEdits(before, site, edits.writer(code), names).all();
+            if (written.isEmpty()) {
                 return Plan.refused(Reason.at(use.file(), use.range(), "a type matters here that has no name which could be written"));
             }
+            List<Edit> own = written.get();
             List<Edit> all = edits.of(use.file());
             boolean isTwice = own.stream().anyMatch(edit -> all.stream().anyMatch(known ->
                     known.range().overlaps(edit.range()) || known.range().equals(edit.range())));

@@ -4,6 +4,7 @@ import dev.deftchisel.gradle.script.Catalog;
 import dev.deftchisel.gradle.script.GradleProject;
 import dev.deftchisel.gradle.script.Notations;
 import dev.deftchisel.gradle.script.OwnPlugins;
+import dev.deftchisel.gradle.script.ScriptHost;
 import dev.deftchisel.gradle.script.ScriptInterpreter;
 import dev.deftchisel.gradle.script.ScriptParser;
 import dev.deftchisel.gradle.script.Statement;
@@ -271,10 +272,22 @@ final class GradleBuild {
 
     private void run(GradleProject project, Path script, List<Statement> statements, Variables variables) {
         Notations notations = new Notations(project.folder(), variables, this::projectOf);
-        new ScriptInterpreter(project, variables, notations,
-                (name, line) -> other(project, script, name, line, variables),
-                (id, line) -> plugin(project, id, variables, script, line),
-                (line, what) -> tell(script, line, what)).run(statements);
+        new ScriptInterpreter(project, variables, notations, new ScriptHost() {
+            @Override
+            public void applyScript(String name, int line) {
+                other(project, script, name, line, variables);
+            }
+
+            @Override
+            public void applyPlugin(String id, int line) {
+                plugin(project, id, variables, script, line);
+            }
+
+            @Override
+            public void report(int line, String what) {
+                tell(script, line, what);
+            }
+        }).run(statements);
     }
 
     private void other(GradleProject project, Path script, String name, int line, Variables variables) {

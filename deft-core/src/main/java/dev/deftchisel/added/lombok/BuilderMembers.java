@@ -16,7 +16,6 @@ final class BuilderMembers {
 
     private final ConfiguredType reading;
     private final AnnotationTree annotation;
-    /** What is built, its type parameters as declared and as named, and the values. */
     private final String made;
     private final String declared;
     private final String arguments;
@@ -24,13 +23,23 @@ final class BuilderMembers {
     /** Whether all fields of a type are set, rather than parameters. */
     private final boolean isOfType;
 
-    private BuilderMembers(ConfiguredType reading, AnnotationTree annotation, String made, String declared, String arguments,
-            List<VariableTree> values, boolean isOfType) {
+    /**
+     * What is built.
+     *
+     * @param type       its type
+     * @param parameters its type parameters as they are declared
+     * @param arguments  the same as type arguments
+     */
+    private record Product(String type, String parameters, String arguments) {
+    }
+
+    private BuilderMembers(
+            ConfiguredType reading, AnnotationTree annotation, Product product, List<VariableTree> values, boolean isOfType) {
         this.reading = reading;
         this.annotation = annotation;
-        this.made = made;
-        this.declared = declared;
-        this.arguments = arguments;
+        this.made = product.type();
+        this.declared = product.parameters();
+        this.arguments = product.arguments();
         this.values = values;
         this.isOfType = isOfType;
     }
@@ -39,11 +48,12 @@ final class BuilderMembers {
     static List<Added> of(ConfiguredType reading) {
         List<Added> all = new ArrayList<>();
         AnnotatedType type = reading.type();
-        reading.annotation("Builder").ifPresent(one -> all.addAll(new BuilderMembers(reading, one, type.self(), type.typeParameters(),
-                type.typeArguments(), reading.fields().stream().filter(field -> isSet(reading, field)).toList(), true).all()));
+        Product self = new Product(type.self(), type.typeParameters(), type.typeArguments());
+        reading.annotation("Builder").ifPresent(one -> all.addAll(new BuilderMembers(reading, one, self,
+                reading.fields().stream().filter(field -> isSet(reading, field)).toList(), true).all()));
         for (MethodTree constructor : type.constructors()) {
-            reading.annotation(constructor.getModifiers(), "Builder").ifPresent(one -> all.addAll(new BuilderMembers(reading, one,
-                    type.self(), type.typeParameters(), type.typeArguments(), List.copyOf(constructor.getParameters()), false).all()));
+            reading.annotation(constructor.getModifiers(), "Builder").ifPresent(one -> all.addAll(new BuilderMembers(
+                    reading, one, self, List.copyOf(constructor.getParameters()), false).all()));
         }
         for (MethodTree method : type.methods()) {
             String parameters = method.getTypeParameters().isEmpty() ? "" : method.getTypeParameters().stream().map(Object::toString)
@@ -51,7 +61,7 @@ final class BuilderMembers {
             String named = method.getTypeParameters().isEmpty() ? "" : method.getTypeParameters().stream()
                     .map(parameter -> parameter.getName().toString()).collect(Collectors.joining(", ", "<", ">"));
             reading.annotation(method.getModifiers(), "Builder").ifPresent(one -> all.addAll(new BuilderMembers(reading, one,
-                    method.getReturnType().toString(), parameters, named, List.copyOf(method.getParameters()), false).all()));
+                    new Product(method.getReturnType().toString(), parameters, named), List.copyOf(method.getParameters()), false).all()));
         }
         return all;
     }
@@ -151,8 +161,8 @@ final class BuilderMembers {
     static List<Added> completing(ConfiguredType outer, ConfiguredType builder) {
         for (AnnotationTree annotation : outer.annotation("Builder").stream().toList()) {
             AnnotatedType type = outer.type();
-            BuilderMembers members = new BuilderMembers(outer, annotation, type.self(), type.typeParameters(), type.typeArguments(),
-                    outer.fields().stream().filter(field -> isSet(outer, field)).toList(), true);
+            BuilderMembers members = new BuilderMembers(outer, annotation,
+                    new Product(type.self(), type.typeParameters(), type.typeArguments()), outer.fields().stream().filter(field -> isSet(outer, field)).toList(), true);
             String name = builder.type().name();
             if (members.said("builderClassName", type.name() + "Builder").equals(name)) {
                 boolean isConstructed = !builder.type().constructors().isEmpty();

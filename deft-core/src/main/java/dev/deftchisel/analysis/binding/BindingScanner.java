@@ -75,8 +75,8 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
     private final List<TreePath> documented = new ArrayList<>();
     private boolean inImport;
 
-    BindingScanner(
-            SourceFile file, CompilationUnitTree unit, CompilerRun.Attributed run, Elements elements, Symbols symbols, Focus focus) {
+    BindingScanner(SourceFile file, CompilerRun.Attributed run, Elements elements, Symbols symbols, Focus focus) {
+        CompilationUnitTree unit = run.units().get(file.path());
         this.path = file.path();
         this.tokens = file.tokens();
         this.trees = run.trees();
@@ -86,7 +86,7 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
         this.names = new NameFinder(tokens, unit, run.positions());
         this.facts = new FileBindings(path);
         this.focus = focus;
-        this.docs = new DocBindings(file, unit, run, symbols, facts, focus.names());
+        this.docs = new DocBindings(file, run, symbols, facts, focus.names());
     }
 
     FileBindings scanUnit(CompilationUnitTree unit) {

@@ -44,13 +44,12 @@ final class DocBindings {
     /** @param names words one of which must stand in a comment for it to be looked at; empty for all comments */
     DocBindings(
             SourceFile file,
-            CompilationUnitTree unit,
             CompilerRun.Attributed run,
             Symbols symbols,
             FileBindings facts,
             Set<String> names) {
         this.file = file;
-        this.unit = unit;
+        this.unit = run.units().get(file.path());
         this.trees = run.trees();
         this.additions = run.additions(unit);
         this.symbols = symbols;

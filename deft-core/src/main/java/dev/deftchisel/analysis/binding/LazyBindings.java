@@ -43,7 +43,7 @@ public final class LazyBindings {
         for (SourceFile file : files) {
             CompilationUnitTree unit = run.units().get(file.path());
             if (unit != null) {
-                found.add(new BindingScanner(file, unit, run, elements, symbols, focus).scanUnit(unit));
+                found.add(new BindingScanner(file, run, elements, symbols, focus).scanUnit(unit));
             }
         }
         return List.copyOf(found);

@@ -49,10 +49,25 @@ public final class CompilerRun {
     private final Monitor monitor;
     private final List<String> gaps = new ArrayList<>();
 
-    public CompilerRun(JavaCompiler compiler, AdditionsReader additions, JavaFileManager manager, JavaLevel java, Focus focus, Monitor monitor) {
-        this.compiler = compiler;
-        this.additions = additions;
-        this.manager = manager;
+    /**
+     * What a run reads.
+     *
+     * @param additions what types have beyond their text
+     * @param manager   shows sources and class files
+     */
+    public record Input(JavaCompiler compiler, AdditionsReader additions, JavaFileManager manager) {
+    }
+
+    /**
+     * A run that has not begun.
+     *
+     * @param java  the level of the code, with the options of its build
+     * @param focus how deep the code is looked at
+     */
+    public CompilerRun(Input input, JavaLevel java, Focus focus, Monitor monitor) {
+        this.compiler = input.compiler();
+        this.additions = input.additions();
+        this.manager = input.manager();
         this.monitor = monitor;
         this.java = java;
         this.isDeep = focus.isDeep();

@@ -35,14 +35,22 @@ public final class Duplicates {
     /**
      * A place that does the same.
      *
-     * @param code the file it is in
+     * @param body the code there
      * @param like what of the fragment has become what there
      */
-    public record Twin(AttributedFile code, Fragment fragment, Flow flow, Exits exits, TreeMatch.Match like) {
+    public record Twin(AnalysedFragment body, TreeMatch.Match like) {
+
+        public AttributedFile code() {
+            return body.code();
+        }
+
+        public Fragment fragment() {
+            return body.fragment();
+        }
 
         /** What has become of an expression of the fragment. */
         Range of(TreePath expression) {
-            return code.range(like.pairs().get(expression.getLeaf()).getLeaf());
+            return code().range(like.pairs().get(expression.getLeaf()).getLeaf());
         }
     }
 
@@ -53,16 +61,16 @@ public final class Duplicates {
     private final List<Twin> found = new ArrayList<>();
     private final List<TreePath> varied = new ArrayList<>();
 
-    private Duplicates(AttributedFile code, Fragment fragment, Flow flow, Exits exits) {
-        this.code = code;
-        this.fragment = fragment;
-        this.flow = flow;
-        this.exits = exits;
+    private Duplicates(AnalysedFragment body) {
+        this.code = body.code();
+        this.fragment = body.fragment();
+        this.flow = body.flow();
+        this.exits = body.exits();
     }
 
     /** None are looked for. */
-    static Duplicates none(AttributedFile code, Fragment fragment, Flow flow, Exits exits) {
-        return new Duplicates(code, fragment, flow, exits);
+    static Duplicates none(AnalysedFragment body) {
+        return new Duplicates(body);
     }
 
     /**
@@ -71,8 +79,10 @@ public final class Duplicates {
      * @param regions     where to look, by file
      * @param canBeMethod whether nothing keeps a place from calling the method
      */
-    public static Duplicates of(AttributedFile code, Fragment fragment, Flow flow, Exits exits, Map<AttributedFile, TreePath> regions, Predicate<Twin> canBeMethod) {
-        Duplicates twins = new Duplicates(code, fragment, flow, exits);
+    public static Duplicates of(AnalysedFragment body, Map<AttributedFile, TreePath> regions, Predicate<Twin> canBeMethod) {
+        AttributedFile code = body.code();
+        Fragment fragment = body.fragment();
+        Duplicates twins = new Duplicates(body);
         int most = Math.min(MOST_VARIED, twins.count(fragment.range()) / TOKENS_FOR_VARIED);
         regions.forEach((there, region) -> {
             for (Fragment other : fragment.others(there, region, there.file().path().equals(code.file().path()))) {
@@ -116,8 +126,7 @@ public final class Duplicates {
     }
 
     private static Twin twin(AttributedFile there, Fragment other, TreeMatch.Match like) {
-        Flow its = new Flow(there, other);
-        return new Twin(there, other, its, Exits.of(there, other, its), like);
+        return new Twin(AnalysedFragment.of(there, other), like);
     }
 
     /** Whether nothing goes in there, comes out, or leaves that does not here. */
@@ -125,12 +134,12 @@ public final class Duplicates {
         Map<Element, Element> names = twin.like().variables();
         List<Element> in = flow.inputs().stream().map(one -> names.get(one.element())).toList();
         List<Element> out = flow.outputs().stream().map(one -> names.get(one.element())).toList();
-        boolean isFed = twin.flow().inputs().stream()
+        boolean isFed = twin.body().flow().inputs().stream()
                 .allMatch(one -> in.contains(one.element()) || !names.containsValue(one.element()));
         boolean isSameRecord = flow.outputs().size() < 2
-                || out.equals(twin.flow().outputs().stream().map(one -> (Element) one.element()).toList());
-        boolean isRead = isSameRecord && twin.flow().outputs().stream().allMatch(one -> out.contains(one.element()));
-        return isFed && isRead && twin.exits().objection().isEmpty() && twin.exits().kind() == exits.kind()
+                || out.equals(twin.body().flow().outputs().stream().map(one -> (Element) one.element()).toList());
+        boolean isRead = isSameRecord && twin.body().flow().outputs().stream().allMatch(one -> out.contains(one.element()));
+        return isFed && isRead && twin.body().exits().objection().isEmpty() && twin.body().exits().kind() == exits.kind()
                 && isSameResult(twin) && !isJumpVaried(twin);
     }
 
@@ -142,7 +151,7 @@ public final class Duplicates {
             return true;
         }
         Optional<TypeMirror> one = resultType(code, fragment, exits);
-        Optional<TypeMirror> other = resultType(twin.code(), twin.fragment(), twin.exits());
+        Optional<TypeMirror> other = resultType(twin.code(), twin.fragment(), twin.body().exits());
         return one.isPresent() && other.isPresent() && code.types().isSameType(one.get(), other.get());
     }
 
@@ -197,7 +206,7 @@ public final class Duplicates {
     /** What a twin hands over. */
     public List<Range> arguments(Twin twin, Inputs inputs) {
         List<Range> arguments = new ArrayList<>();
-        inputs.variables().forEach(variable -> twin.flow().variables().stream()
+        inputs.variables().forEach(variable -> twin.body().flow().variables().stream()
                 .filter(its -> its.element().equals(twin.like().variables().get(variable.element())))
                 .forEach(its -> arguments.add(twin.code().range(its.first().path().getLeaf()))));
         groups(inputs).forEach(path -> arguments.add(twin.of(path)));

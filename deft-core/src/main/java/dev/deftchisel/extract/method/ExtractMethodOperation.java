@@ -12,11 +12,10 @@ import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.extract.ExpressionChoice;
 import dev.deftchisel.extract.Visibility;
+import dev.deftchisel.extract.flow.AnalysedFragment;
 import dev.deftchisel.extract.flow.Duplicates;
-import dev.deftchisel.extract.flow.Exits;
 import dev.deftchisel.extract.flow.Flow;
 import dev.deftchisel.extract.flow.Fragment;
-import dev.deftchisel.extract.flow.FragmentObstacles;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Offer;
@@ -92,10 +91,9 @@ public final class ExtractMethodOperation implements Operation {
         return spot.analysis().code(spot.file().path()).flatMap(code -> {
             List<Fragment> candidates = Fragment.at(code, spot.place().selection());
             return candidates.stream().findFirst()
-                    .map(first -> new Flow(code, first))
-                    .filter(flow -> FragmentObstacles.first(code, candidates.get(0), flow, Exits.of(code, candidates.get(0), flow),
-                    true).isEmpty())
-                    .map(flow -> offer(code, candidates, flow));
+                    .map(first -> AnalysedFragment.of(code, first))
+                    .filter(body -> body.obstacle(true).isEmpty())
+                    .map(body -> offer(code, candidates, body.flow()));
         });
     }
 
@@ -141,15 +139,14 @@ public final class ExtractMethodOperation implements Operation {
             return Plan.refused(spot, ExpressionChoice.refusal(answers, candidates));
         }
         Fragment fragment = picked.get();
-        Flow flow = new Flow(code, fragment);
-        String name = given.orElseGet(() -> new MethodNames(code).of(fragment, flow).get(0));
+        AnalysedFragment body = AnalysedFragment.of(code, fragment);
+        String name = given.orElseGet(() -> new MethodNames(code).of(fragment, body.flow()).get(0));
         Optional<String> objection = new NewName(name, SymbolKind.METHOD, spot.file().module().level()).objection();
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }
-        Exits exits = Exits.of(code, fragment, flow);
         boolean mayBeRecord = answers.single(RESULTS).filter(RECORD::equals).isPresent();
-        Optional<Reason> obstacle = FragmentObstacles.first(code, fragment, flow, exits, mayBeRecord);
+        Optional<Reason> obstacle = body.obstacle(mayBeRecord);
         if (obstacle.isPresent()) {
             return Plan.refused(obstacle.get());
         }
@@ -167,7 +164,7 @@ public final class ExtractMethodOperation implements Operation {
         return Visibility.objection(answers, before, name, file)
                 .or(() -> isAround ? MethodHome.objection(code, fragment) : Optional.empty())
                 .map(Plan::refused)
-                .orElseGet(() -> new MethodPlan(before, code, fragment, flow, exits, home.get(), name)
+                .orElseGet(() -> new MethodPlan(before, body, home.get(), name)
                         .plan(Visibility.modifier(answers), scope, answers.single(PARAMETERS).orElse("")));
     }
 

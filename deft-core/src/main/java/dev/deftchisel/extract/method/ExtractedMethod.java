@@ -10,6 +10,7 @@ import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Jumps;
 import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
+import dev.deftchisel.extract.flow.AnalysedFragment;
 import dev.deftchisel.extract.flow.Exits;
 import dev.deftchisel.extract.flow.Flow;
 import dev.deftchisel.extract.flow.Fragment;
@@ -19,7 +20,6 @@ import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.Transplant;
-import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
@@ -39,37 +39,39 @@ final class ExtractedMethod {
     private final Inputs inputs;
     private final Results results;
     private final MethodHome home;
-    private final TypeWriter writer;
     private final String name;
     private final String visibility;
     private final Layout layout;
     private final List<DuplicateClaim> alike = new ArrayList<>();
     private Optional<Reason> objection = Optional.empty();
 
-    ExtractedMethod(AttributedFile code, Fragment fragment, Flow flow, Exits exits, ExtractedSignature signature, Inputs inputs,
-            Results results, MethodHome home, TypeWriter writer, String name, String visibility) {
-        this.code = code;
-        this.fragment = fragment;
-        this.flow = flow;
-        this.exits = exits;
-        this.signature = signature;
-        this.inputs = inputs;
-        this.results = results;
+    ExtractedMethod(AnalysedFragment body, MethodInterface agreed, MethodHome home, String name, String visibility) {
+        this.code = body.code();
+        this.fragment = body.fragment();
+        this.flow = body.flow();
+        this.exits = body.exits();
+        this.signature = agreed.signature();
+        this.inputs = agreed.inputs();
+        this.results = agreed.results();
         this.home = home;
-        this.writer = writer;
         this.name = name;
         this.visibility = visibility;
         this.layout = Layout.of(code.file());
     }
 
-    /** Why it could not be written; empty when it could. Asked after {@link #edit()}. */
-    Optional<Reason> objection() {
-        return objection;
+    /**
+     * The method as it is written.
+     *
+     * @param alike     what of the fragment need not be written again
+     * @param objection why it could not be written; empty when it could
+     */
+    record Written(Edit edit, List<DuplicateClaim> alike, Optional<Reason> objection) {
     }
 
-    /** What of the fragment need not be written again. Asked after {@link #edit()}. */
-    List<DuplicateClaim> alike() {
-        return alike;
+    /** Writes it; to be called once. */
+    Written write() {
+        Edit edit = edit();
+        return new Written(edit, List.copyOf(alike), objection);
     }
 
     private void unnamed(Range at, String what) {
@@ -79,7 +81,7 @@ final class ExtractedMethod {
         }
     }
 
-    Edit edit() {
+    private Edit edit() {
         Tree member = home.member().getLeaf();
         int end = Layout.behind(code.file(), code.range(member).end());
         String indent = Layout.indentOf(code.file(), code.range(member).start());
@@ -147,7 +149,7 @@ final class ExtractedMethod {
     /** What is written otherwise than in the fragment. */
     private SortedMap<Range, Consumer<NewCode>> names() {
         SortedMap<Range, Consumer<NewCode>> instead = !home.isOuter() ? new TreeMap<>()
-                : new TreeMap<>(new Transplant(code, code, home.owner(), writer, text -> { }).names(fragment.parts(), false));
+                : new TreeMap<>(new Transplant(code, code, home.owner(), signature.writer(), text -> { }).names(fragment.parts(), false));
         inputs.varied().forEach(varied -> varied.places().forEach(place -> instead.put(place, to -> to.write(varied.name()))));
         inputs.variables().stream().filter(one -> inputs.names().containsKey(one.element()))
                 .forEach(one -> one.namesInside().stream()

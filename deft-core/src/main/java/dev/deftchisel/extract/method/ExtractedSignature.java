@@ -12,6 +12,7 @@ import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.symbol.SymbolKey;
+import dev.deftchisel.extract.flow.AnalysedFragment;
 import dev.deftchisel.extract.flow.Exits;
 import dev.deftchisel.extract.flow.Flow;
 import dev.deftchisel.extract.flow.Fragment;
@@ -50,13 +51,18 @@ final class ExtractedSignature {
     private final Exits exits;
     private final TypeWriter writer;
 
-    ExtractedSignature(Analysis analysis, AttributedFile code, Fragment fragment, Flow flow, Exits exits, TypeWriter writer) {
+    ExtractedSignature(Analysis analysis, AnalysedFragment body, TypeWriter writer) {
         this.analysis = analysis;
-        this.code = code;
-        this.fragment = fragment;
-        this.flow = flow;
-        this.exits = exits;
+        this.code = body.code();
+        this.fragment = body.fragment();
+        this.flow = body.flow();
+        this.exits = body.exits();
         this.writer = writer;
+    }
+
+    /** Writes types and names as they are written in the file. */
+    TypeWriter writer() {
+        return writer;
     }
 
     /** Where the name of a variable is declared; empty for one that is not written, as in a compact constructor. */

@@ -7,6 +7,7 @@ import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.extract.SelectedExpression;
+import dev.deftchisel.extract.flow.AnalysedFragment;
 import dev.deftchisel.extract.flow.Exits;
 import dev.deftchisel.extract.flow.Flow;
 import dev.deftchisel.extract.flow.Fragment;
@@ -26,24 +27,21 @@ final class MethodCall {
     private final Exits exits;
     private final ExtractedSignature signature;
     private final Results results;
-    private final String qualifier;
     private final String name;
     private final List<Range> arguments;
     private final Layout layout;
     private final List<DuplicateClaim> alike = new ArrayList<>();
 
     /**
-     * @param qualifier the class with a dot, where the method is not known without it
-     * @param arguments code of the file that is handed over, in order
+     * @param name      of the method, after its class and a dot where it is not known without it
+     * @param arguments code of the file that is passed, in order
      */
-    MethodCall(AttributedFile code, Fragment fragment, Flow flow, Exits exits, ExtractedSignature signature, Results results, String qualifier,
-            String name, List<Range> arguments) {
-        this.code = code;
-        this.fragment = fragment;
-        this.exits = exits;
+    MethodCall(AnalysedFragment body, ExtractedSignature signature, Results results, String name, List<Range> arguments) {
+        this.code = body.code();
+        this.fragment = body.fragment();
+        this.exits = body.exits();
         this.signature = signature;
         this.results = results;
-        this.qualifier = qualifier;
         this.name = name;
         this.arguments = arguments;
         this.layout = Layout.of(code.file());
@@ -143,7 +141,8 @@ final class MethodCall {
     }
 
     private NewCode invoke(NewCode text) {
-        text.write(qualifier).name(name).write("(");
+        int simpleName = name.lastIndexOf('.') + 1;
+        text.write(name.substring(0, simpleName)).name(name.substring(simpleName)).write("(");
         String separator = "";
         for (Range argument : arguments) {
             text.write(separator).carry(argument);

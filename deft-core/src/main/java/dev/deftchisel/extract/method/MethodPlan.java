@@ -7,11 +7,9 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.SymbolEffects;
+import dev.deftchisel.extract.flow.AnalysedFragment;
 import dev.deftchisel.extract.flow.Duplicates;
-import dev.deftchisel.extract.flow.Exits;
-import dev.deftchisel.extract.flow.Flow;
 import dev.deftchisel.extract.flow.Fragment;
-import dev.deftchisel.extract.flow.FragmentObstacles;
 import dev.deftchisel.extract.flow.Inputs;
 import dev.deftchisel.extract.flow.NearDuplicates;
 import dev.deftchisel.extract.flow.Results;
@@ -30,20 +28,18 @@ import javax.lang.model.element.TypeElement;
 final class MethodPlan {
 
     private final Analysis before;
+    private final AnalysedFragment body;
     private final AttributedFile code;
     private final Fragment fragment;
-    private final Flow flow;
-    private final Exits exits;
     private final MethodHome home;
     private final String name;
     private final EditsByFile edits;
 
-    MethodPlan(Analysis before, AttributedFile code, Fragment fragment, Flow flow, Exits exits, MethodHome home, String name) {
+    MethodPlan(Analysis before, AnalysedFragment body, MethodHome home, String name) {
         this.before = before;
-        this.code = code;
-        this.fragment = fragment;
-        this.flow = flow;
-        this.exits = exits;
+        this.body = body;
+        this.code = body.code();
+        this.fragment = body.fragment();
         this.home = home;
         this.name = name;
         this.edits = new EditsByFile(before);
@@ -58,10 +54,9 @@ final class MethodPlan {
      */
     Plan plan(String visibility, DuplicateScope scope, String wish) {
         TypeWriter writer = edits.writer(code);
-        ExtractedSignature signature = new ExtractedSignature(before, code, fragment, flow, exits, writer);
-        Results results = Results.of(code, flow, name);
-        Duplicates twins = Duplicates.of(code, fragment, flow, exits, regions(scope), twin -> FragmentObstacles.first(
-                twin.code(), twin.fragment(), twin.flow(), twin.exits(), true).isEmpty()
+        ExtractedSignature signature = new ExtractedSignature(before, body, writer);
+        Results results = Results.of(code, body.flow(), name);
+        Duplicates twins = Duplicates.of(body, regions(scope), twin -> twin.body().obstacle(true).isEmpty()
                 && (isWithin(twin) || isReachable(twin, signature, results, visibility)));
         Optional<Inputs> found = twins.inputs(writer);
         Optional<String> objection = found.isEmpty() ? Optional.of("a value that differs in a place which does the same has a"
@@ -71,14 +66,15 @@ final class MethodPlan {
             return Plan.refused(Reason.at(code.file().path(), fragment.range(), objection.get()));
         }
         Inputs inputs = found.get().arranged(wish);
-        ExtractedMethod method = new ExtractedMethod(code, fragment, flow, exits, signature, inputs, results, home, writer, name, visibility);
-        List<Edit> own = edits.of(code.file().path());
-        own.add(method.edit());
-        own.add(new MethodCall(code, fragment, flow, exits, signature, results, "", name, inputs.arguments(code))
-                .edit(Stream.concat(method.alike().stream(), inputs.alike().stream()).toList()));
-        if (method.objection().isPresent()) {
-            return Plan.refused(method.objection().get());
+        ExtractedMethod method = new ExtractedMethod(body, new MethodInterface(signature, inputs, results), home, name, visibility);
+        ExtractedMethod.Written written = method.write();
+        if (written.objection().isPresent()) {
+            return Plan.refused(written.objection().get());
         }
+        List<Edit> own = edits.of(code.file().path());
+        own.add(written.edit());
+        own.add(new MethodCall(body, signature, results, name, inputs.arguments(code))
+                .edit(Stream.concat(written.alike().stream(), inputs.alike().stream()).toList()));
         twins.all().forEach(twin -> call(twin, twins, inputs, results));
         List<String> notes = scope == DuplicateScope.NONE ? new NearDuplicates(code).note(fragment).stream().toList()
                 : twins.notes(before.snapshot().workspace());
@@ -88,10 +84,10 @@ final class MethodPlan {
     /** The call in another place. */
     private void call(Duplicates.Twin twin, Duplicates twins, Inputs inputs, Results results) {
         TypeWriter writer = edits.writer(twin.code());
-        ExtractedSignature signature = new ExtractedSignature(before, twin.code(), twin.fragment(), twin.flow(), twin.exits(), writer);
+        ExtractedSignature signature = new ExtractedSignature(before, twin.body(), writer);
         String qualifier = isWithin(twin) ? "" : writer.name((TypeElement) code.element(home.owner()).orElseThrow()) + ".";
-        edits.of(twin.code().file().path()).add(new MethodCall(twin.code(), twin.fragment(), twin.flow(), twin.exits(), signature,
-                results.in(twin.flow()), qualifier, name, twins.arguments(twin, inputs)).edit(List.of(twins.alike(twin))));
+        edits.of(twin.code().file().path()).add(new MethodCall(twin.body(), signature, results.in(twin.body().flow()),
+                qualifier + name, twins.arguments(twin, inputs)).edit(List.of(twins.alike(twin))));
     }
 
     private Map<AttributedFile, TreePath> regions(DuplicateScope scope) {

@@ -43,6 +43,20 @@ final class AtEntry {
         this.effects = code.effects(selected.path());
     }
 
+    AttributedFile code() {
+        return code;
+    }
+
+    /** The value. */
+    SelectedExpression selected() {
+        return selected;
+    }
+
+    /** The method around it. */
+    TreePath method() {
+        return method;
+    }
+
     /** What is in the way; empty when nothing is. */
     Optional<Reason> objection() {
         return variables().or(this::object).or(this::time);

@@ -154,10 +154,8 @@ public final class ExtractParameterOperation implements Operation {
         Optional<String> doubt = wantsAll ? same.doubt() : Optional.empty();
         List<TreePath> places = wantsAll && doubt.isEmpty() ? same.within(method) : List.of(selected.path());
         List<String> notes = doubt.map(why -> "only this place is changed: " + why).stream().toList();
-        ParameterEdits edits = new ParameterEdits(before, code, selected, entry, method, name);
-        Optional<Reason> inTheWay = answers.single(CALLS).filter("stay"::equals).isPresent()
-                ? edits.handOn(places) : edits.handOver(places);
-        return inTheWay.map(Plan::refused).orElseGet(() -> new Plan.Ready(edits.change("extract '"
-                + code.shown(selected.range(), 50) + "' to the parameter " + name, notes), before));
+        boolean mayCall = answers.single(CALLS).filter("stay"::equals).isEmpty();
+        String title = "extract '" + code.shown(selected.range(), 50) + "' to the parameter " + name;
+        return new ParameterEdits(before, entry, name).plan(places, mayCall, title, notes);
     }
 }

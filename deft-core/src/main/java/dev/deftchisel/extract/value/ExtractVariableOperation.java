@@ -151,7 +151,8 @@ public final class ExtractVariableOperation implements Operation {
         if (way.home() instanceof InsertionPoint.Nowhere nowhere) {
             return Plan.refused(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence()));
         }
-        List<VariableDeclaration> declared = declared(code, selected, name, answers.single(TYPE).orElse("style"), way.first());
+        List<VariableDeclaration> declared = declared(code, selected, name, VariableForm.of(answers.single(TYPE).orElse("style")),
+                way.first());
         for (VariableDeclaration one : declared) {
             if (one.type().isEmpty()) {
                 return Plan.refused(Reason.at(code.file().path(), one.selected().range(),
@@ -171,16 +172,17 @@ public final class ExtractVariableOperation implements Operation {
     }
 
     /** The variable, after those for what is evaluated before it. */
-    private static List<VariableDeclaration> declared(AttributedFile code, SelectedExpression selected, String name, String wish, List<TreePath> first) {
+    private static List<VariableDeclaration> declared(
+            AttributedFile code, SelectedExpression selected, String name, VariableForm form, List<TreePath> first) {
         TypeWriter writer = new TypeWriter(code);
         Set<String> names = new HashSet<>(Set.of(name));
         List<VariableDeclaration> declared = new ArrayList<>();
         for (TreePath path : first) {
             String own = new NameProposals(code, names).of(path).get(0);
             names.add(own);
-            declared.add(new VariableDeclaration(code, new SelectedExpression(path, code.range(path.getLeaf())), own, wish, writer));
+            declared.add(new VariableDeclaration(code, new SelectedExpression(path, code.range(path.getLeaf())), own, form, writer));
         }
-        declared.add(new VariableDeclaration(code, selected, name, wish, writer));
+        declared.add(new VariableDeclaration(code, selected, name, form, writer));
         return declared;
     }
 

@@ -86,7 +86,7 @@ final class FieldEdits {
         if (type.isEmpty()) {
             return noName();
         }
-        edits.addAll(new ExtractEdits(code, List.of(VariableDeclaration.assigned(code, selected, name, writer)))
+        edits.addAll(new ExtractEdits(code, List.of(new VariableDeclaration(code, selected, name, VariableForm.ASSIGNED, writer)))
                 .of(VariablePlacement.one(selected, home)));
         edits.add(declaration(visibility + (isStatic() ? "static " : "") + type.get(), Optional.empty()));
         noteSerial();

@@ -43,19 +43,26 @@ final class ParameterCall {
     private final TypeWriter writer;
 
     /**
+     * What is to be passed.
+     *
+     * @param code   the file of the value
+     * @param path   the value
+     * @param method the method around it
+     */
+    record Passed(AttributedFile code, TreePath path, ExecutableElement method) {
+    }
+
+    /**
      * @param code   the file of the call
-     * @param path   the call, or the making of an object
-     * @param from   the file of the value
-     * @param value  what is to be handed over
-     * @param called the method around the value
+     * @param path   the call, or the creation of an object
      * @param writer of types in the file of the call
      */
-    ParameterCall(AttributedFile code, TreePath path, AttributedFile from, TreePath value, ExecutableElement called, TypeWriter writer) {
+    ParameterCall(AttributedFile code, TreePath path, Passed passed, TypeWriter writer) {
         this.code = code;
         this.path = path;
-        this.from = from;
-        this.value = value;
-        this.called = called;
+        this.from = passed.code();
+        this.value = passed.path();
+        this.called = passed.method();
         this.writer = writer;
     }
 

@@ -5,13 +5,13 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.symbol.Binding;
-import dev.deftchisel.change.Change;
 import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.member.parameter.AddedParameter;
 import dev.deftchisel.member.parameter.ParameterHead;
+import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.Layout;
@@ -44,47 +44,60 @@ final class ParameterEdits {
     private SymbolEffects meaning = SymbolEffects.same();
     private final List<String> notes = new ArrayList<>();
 
-    ParameterEdits(Analysis before, AttributedFile code, SelectedExpression selected, AtEntry entry, TreePath method, String name) {
+    /**
+     * @param entry the value, with the method around it
+     * @param name  of the parameter
+     */
+    ParameterEdits(Analysis before, AtEntry entry, String name) {
         this.before = before;
-        this.code = code;
-        this.selected = selected;
+        this.code = entry.code();
+        this.selected = entry.selected();
         this.entry = entry;
-        this.method = method;
+        this.method = entry.method();
         this.element = (ExecutableElement) code.element(method).orElseThrow();
         this.type = code.type(selected.path()).orElseThrow();
         this.name = name;
         this.edits = new EditsByFile(before);
     }
 
-    /** What all this is, after {@link #handOver} or {@link #handOn}. */
-    Change change(String title, List<String> more) {
+    /**
+     * The change, or why there can be none.
+     *
+     * @param places   the value wherever it becomes the parameter
+     * @param mayCall  whether calls get the argument; otherwise they stay, and the method passes the value on to a new one
+     * @param title    of the change
+     * @param more     notes besides those about the calls
+     */
+    Plan plan(List<TreePath> places, boolean mayCall, String title, List<String> more) {
+        Optional<Reason> objection = mayCall ? passAtCalls(places) : passOn(places);
         notes.addAll(more);
-        return edits.change(title, meaning, notes);
+        return objection.map(Plan::refused).orElseGet(() -> new Plan.Ready(edits.change(title, meaning, notes), before));
     }
 
     /** Gives the method and all that it overrides or is overridden by the parameter, and every call the value. */
-    Optional<Reason> handOver(List<TreePath> places) {
-        AddedParameter added = new AddedParameter(before, edits, code, method, type, name);
-        Optional<Reason> undeclared = added.declare();
-        if (undeclared.isPresent()) {
-            return undeclared;
+    private Optional<Reason> passAtCalls(List<TreePath> places) {
+        AddedParameter added = new AddedParameter(before, edits, code, method, new AddedParameter.NewParameter(type, name));
+        AddedParameter.Declared declaration = added.declare();
+        if (declaration.objection().isPresent()) {
+            return declaration.objection();
         }
-        meaning = added.meaning();
+        meaning = declaration.effects();
         places.forEach(place -> edits.of(code.file().path()).add(selected.named(code, place, name)));
-        Optional<Reason> unhanded = added.hand((there, use, call, index) -> {
-            ParameterCall handed = new ParameterCall(there, call, code, selected.path(), element, edits.writer(there));
+        AddedParameter.Passed passed = added.hand((there, use, call, index) -> {
+            ParameterCall handed = new ParameterCall(
+                    there, call, new ParameterCall.Passed(code, selected.path(), element), edits.writer(there));
             Optional<Reason> objection = handed.objection(entry.parameters(), entry.isPure(), index);
             Optional<Edit> edit = objection.isPresent() ? Optional.empty() : handed.edit(type, index);
             return new AddedParameter.Handed(edit, objection.or(() -> Optional.of(Reason.at(use.file(), use.range(),
                     "a type matters here that has no name which could be written"))));
         });
         notes.addAll(added.mentions());
-        return unhanded.isPresent() || added.calls() > 0 ? unhanded
+        return passed.objection().isPresent() || passed.calls() > 0 ? passed.objection()
                 : at("nobody calls the method, so that nobody could hand the value over");
     }
 
     /** Leaves the method as it is called, but for its body, which hands the value on to a new method with the old body. */
-    Optional<Reason> handOn(List<TreePath> places) {
+    private Optional<Reason> passOn(List<TreePath> places) {
         MethodTree tree = (MethodTree) method.getLeaf();
         Optional<String> written = edits.writer(code).write(type);
         if (written.isEmpty()) {

@@ -41,15 +41,10 @@ final class VariableDeclaration {
      * @param code     the file
      * @param selected the value
      * @param name     of the variable
-     * @param wish     {@code style}, {@code explicit} or {@code var}
      * @param writer   of its type
      */
-    VariableDeclaration(AttributedFile code, SelectedExpression selected, String name, String wish, TypeWriter writer) {
-        this(code, selected, name, wish, writer, false);
-    }
-
-    private VariableDeclaration(AttributedFile code, SelectedExpression selected, String name, String wish, TypeWriter writer, boolean isAssigned) {
-        this.isAssigned = isAssigned;
+    VariableDeclaration(AttributedFile code, SelectedExpression selected, String name, VariableForm form, TypeWriter writer) {
+        this.isAssigned = form == VariableForm.ASSIGNED;
         this.code = code;
         this.selected = selected;
         this.name = name;
@@ -57,13 +52,8 @@ final class VariableDeclaration {
         Habits habits = new Habits();
         habits.scan(new TreePath(code.unit()), null);
         boolean mayBeVar = code.file().module().level() >= LEVEL_OF_VAR && isStandalone(selected.tree(), selected.path());
-        this.isVar = mayBeVar && (wish.equals("var") || wish.equals("style") && habits.vars * 2 > habits.all);
+        this.isVar = mayBeVar && (form == VariableForm.VAR || form == VariableForm.STYLE && habits.vars * 2 > habits.all);
         this.isFinal = habits.finals * 2 > habits.all;
-    }
-
-    /** What is declared elsewhere, and only gets its value here. */
-    static VariableDeclaration assigned(AttributedFile code, SelectedExpression selected, String name, TypeWriter writer) {
-        return new VariableDeclaration(code, selected, name, "explicit", writer, true);
     }
 
     /** The type as it is written; empty when it has no name. */

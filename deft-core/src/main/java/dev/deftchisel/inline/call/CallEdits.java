@@ -51,12 +51,13 @@ public final class CallEdits {
         taken.add(resultName);
     }
 
-    /** Whether all types could be written. Asked after {@link #all()}. */
-    public boolean isWritten() {
-        return body.isWritten();
+    /** The edits of the file; empty when a type has no name that could be written. */
+    public Optional<List<Edit>> all() {
+        List<Edit> edits = written();
+        return body.isWritten() ? Optional.of(edits) : Optional.empty();
     }
 
-    public List<Edit> all() {
+    private List<Edit> written() {
         List<Range> idle = site.all().stream()
                 .filter(one -> site.way(one) == ArgumentBinding.ArgumentStrategy.LEFT_OUT)
                 .flatMap(one -> one.values().stream())

@@ -48,6 +48,10 @@ public final class AddedParameter {
     private int index;
     private int calls;
 
+    /** A parameter to be added. */
+    public record NewParameter(TypeMirror type, String name) {
+    }
+
     /**
      * A parameter that is not there yet.
      *
@@ -56,14 +60,14 @@ public final class AddedParameter {
      * @param code   the file of the method
      * @param method its declaration
      */
-    public AddedParameter(Analysis before, EditsByFile edits, AttributedFile code, TreePath method, TypeMirror type, String name) {
+    public AddedParameter(Analysis before, EditsByFile edits, AttributedFile code, TreePath method, NewParameter parameter) {
         this.before = before;
         this.edits = edits;
         this.code = code;
         this.method = method;
         this.element = (ExecutableElement) code.element(method).orElseThrow();
-        this.type = type;
-        this.name = name;
+        this.type = parameter.type();
+        this.name = parameter.name();
     }
 
     /** The name by which a method or constructor is called. */
@@ -112,22 +116,35 @@ public final class AddedParameter {
     public record Handed(Optional<Edit> edit, Optional<Reason> objection) {
     }
 
-    /** What all this does to symbols, after {@link #declare}. */
-    public SymbolEffects meaning() {
-        return SymbolEffects.parameters(descriptors);
+    /**
+     * The parameter is declared everywhere, or not.
+     *
+     * @param effects   what that does to symbols
+     * @param objection what is in the way; empty when nothing is
+     */
+    public record Declared(SymbolEffects effects, Optional<Reason> objection) {
     }
 
-    /** How many calls hand it over, after {@link #hand}. */
-    public int calls() {
-        return calls;
+    /**
+     * Calls pass an argument for it, or not.
+     *
+     * @param calls     how many do
+     * @param objection what is in the way; empty when nothing is
+     */
+    public record Passed(int calls, Optional<Reason> objection) {
     }
 
     private Set<SymbolKey> family() {
         return Family.of(before.symbol(code.key(element)).orElseThrow(), before);
     }
 
-    /** Writes it in all declarations; otherwise says what is in the way. */
-    public Optional<Reason> declare() {
+    /** Writes it in all declarations. */
+    public Declared declare() {
+        Optional<Reason> objection = undeclarable();
+        return new Declared(SymbolEffects.parameters(descriptors), objection);
+    }
+
+    private Optional<Reason> undeclarable() {
         if (code.occurrences(method).stream().anyMatch(one -> one.variable().getSimpleName().contentEquals(name))) {
             return at("'" + name + "' is a variable of this method already; choose another name");
         }
@@ -170,8 +187,13 @@ public final class AddedParameter {
         }
     }
 
-    /** Has every call hand something over; otherwise says what is in the way. */
-    public Optional<Reason> hand(Handing handing) {
+    /** Has every call pass an argument; after {@link #declare}. */
+    public Passed hand(Handing handing) {
+        Optional<Reason> objection = unpassable(handing);
+        return new Passed(calls, objection);
+    }
+
+    private Optional<Reason> unpassable(Handing handing) {
         for (SymbolKey key : family()) {
             for (Binding use : before.uses(key)) {
                 if (use.role() == Role.DECLARATION || use.role() == Role.DOC) {

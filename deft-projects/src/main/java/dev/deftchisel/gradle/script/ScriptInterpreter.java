@@ -4,7 +4,6 @@ import dev.deftchisel.jdk.Jdk;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.regex.Pattern;
 
@@ -27,23 +26,16 @@ public final class ScriptInterpreter {
     private final Variables variables;
     private final Notations notations;
     /** Takes the name of another script with its line; the name of a plug-in with its line. */
-    private final BiConsumer<String, Integer> applyScript;
-    private final BiConsumer<String, Integer> applyPlugin;
-    private final BiConsumer<Integer, String> tell;
+    private final ScriptHost host;
 
     /**
-     * @param applyScript is asked to read another script for the same project
-     * @param applyPlugin is asked to read a plug-in of the build itself, if it is one
-     * @param tell        takes the line of what is not understood, and what follows from it
+     * @param host asked for what is beyond the script
      */
-    public ScriptInterpreter(GradleProject project, Variables variables, Notations notations, BiConsumer<String, Integer> applyScript,
-            BiConsumer<String, Integer> applyPlugin, BiConsumer<Integer, String> tell) {
+    public ScriptInterpreter(GradleProject project, Variables variables, Notations notations, ScriptHost host) {
         this.project = project;
         this.variables = variables;
         this.notations = notations;
-        this.applyScript = applyScript;
-        this.applyPlugin = applyPlugin;
-        this.tell = tell;
+        this.host = host;
     }
 
     public void run(List<Statement> statements) {
@@ -64,7 +56,7 @@ public final class ScriptInterpreter {
 
     private void unread(String context, Statement statement) {
         if (context.endsWith("dependencies") && !statement.block().isEmpty() || matters(statement)) {
-            tell.accept(statement.line(), "what is needed behind this '" + statement.name() + "' is computed, and not known");
+            host.report(statement.line(), "what is needed behind this '" + statement.name() + "' is computed, and not known");
         }
     }
 
@@ -98,8 +90,8 @@ public final class ScriptInterpreter {
             plugin(statement);
         } else if (statement.name().equals("apply")) {
             statement.named("plugin").flatMap(variables::text).ifPresentOrElse(id -> plugin(id, "", statement.line()),
-                    () -> statement.named("plugin").ifPresent(computed -> tell.accept(statement.line(), "what this plug-in does is not known")));
-            statement.named("from").flatMap(variables::text).ifPresent(file -> applyScript.accept(file, statement.line()));
+                    () -> statement.named("plugin").ifPresent(computed -> host.report(statement.line(), "what this plug-in does is not known")));
+            statement.named("from").flatMap(variables::text).ifPresent(file -> host.applyScript(file, statement.line()));
         } else if (full.startsWith("configurations.")) {
             configuration(full, statement);
         } else if (full.startsWith("dependencyManagement") && statement.block().isEmpty()) {
@@ -116,7 +108,7 @@ public final class ScriptInterpreter {
     private void inside(String context, String full, Statement statement) {
         String last = full.substring(full.lastIndexOf('.') + 1);
         if (MAKING.contains(last) && full.startsWith("sourceSets.") && statement.first().flatMap(variables::text).isEmpty()) {
-            tell.accept(statement.line(), "the name of this source set is computed, and not known");
+            host.report(statement.line(), "the name of this source set is computed, and not known");
         }
         Optional<String> picked = PICKING.contains(last) ? statement.first().flatMap(variables::text) : Optional.empty();
         String name = picked.map(one -> full.substring(0, full.length() - last.length()) + one).orElse(full);
@@ -150,7 +142,7 @@ public final class ScriptInterpreter {
 
     private void plugin(String id, String version, int line) {
         if (project.plugins().putIfAbsent(id, version) == null && !KNOWN_PLUGINS.contains(id)) {
-            applyPlugin.accept(id, line);
+            host.applyPlugin(id, line);
         }
     }
 
@@ -172,7 +164,7 @@ public final class ScriptInterpreter {
                 : statement;
         Optional<List<Need>> needs = notations.read(configuration, said);
         if (needs.isEmpty()) {
-            tell.accept(statement.line(), "what '" + configuration + "' needs here is computed, and not known");
+            host.report(statement.line(), "what '" + configuration + "' needs here is computed, and not known");
         } else if (context.endsWith("constraints")) {
             needs.get().stream().filter(Need.Published.class::isInstance).map(Need.Published.class::cast).forEach(project.managed()::add);
         } else {
@@ -187,7 +179,7 @@ public final class ScriptInterpreter {
             Optional<Need.Published> named = statement.first().flatMap(variables::text)
                     .flatMap(text -> Need.published("implementation", text, isPlatform, List.of()));
             if (named.isEmpty()) {
-                tell.accept(statement.line(), "this version is computed, and not known");
+                host.report(statement.line(), "this version is computed, and not known");
             } else if (isPlatform) {
                 project.needs().add(named.get());
             } else {
@@ -219,7 +211,7 @@ public final class ScriptInterpreter {
                             .ifPresent(version -> project.forced().put(text.substring(0, text.lastIndexOf(':')), version)));
                 }
             } else if (said.name().matches("(?:resolutionStrategy\\.)?(?:eachDependency|dependencySubstitution|componentSelection)")) {
-                tell.accept(said.line(), "which versions are taken is decided here, and not known");
+                host.report(said.line(), "which versions are taken is decided here, and not known");
             } else if (said.name().equals("resolutionStrategy")) {
                 resolution(said);
             }
@@ -236,7 +228,7 @@ public final class ScriptInterpreter {
                 int before = into.size();
                 each(value, into::add);
                 if (into.size() == before) {
-                    tell.accept(line, "which folders have code is computed here, and not known");
+                    host.report(line, "which folders have code is computed here, and not known");
                 }
             });
             return true;
@@ -255,7 +247,7 @@ public final class ScriptInterpreter {
                 : full.endsWith("sourceCompatibility") ? Optional.of(GradleProject.Level.SOURCE) : Optional.empty();
         kind.ifPresent(one -> variables.text(values.get(0)).flatMap(Jdk::featureIn).ifPresentOrElse(level -> project.set(one, level), () -> {
             if (!CURRENT.matcher(values.get(0).toString()).find()) {
-                tell.accept(line, "the Java level is computed here, and not known");
+                host.report(line, "the Java level is computed here, and not known");
             }
         }));
         return kind.isPresent();

@@ -1,9 +1,10 @@
 package dev.deftchisel.proving.desk;
 
 import dev.deftchisel.Chisel;
+import dev.deftchisel.desk.CaretInFile;
 import dev.deftchisel.desk.CommandList;
 import dev.deftchisel.desk.Desk;
-import dev.deftchisel.desk.background.Helper;
+import dev.deftchisel.desk.background.WorkerTasks;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.StandardKeys;
 import dev.deftchisel.desk.terminal.Colours;
@@ -24,7 +25,7 @@ public final class KeyTimes {
     private static final int WIDTH = 160;
 
     private final Chisel chisel;
-    private final Helper helper;
+    private final WorkerTasks helper;
     private final BlockingQueue<Runnable> front = new LinkedBlockingQueue<>();
 
     /**
@@ -32,7 +33,7 @@ public final class KeyTimes {
      *
      * @param helper that was not started yet
      */
-    public KeyTimes(Chisel chisel, Helper helper) {
+    public KeyTimes(Chisel chisel, WorkerTasks helper) {
         this.chisel = chisel;
         this.helper = helper;
     }
@@ -47,7 +48,8 @@ public final class KeyTimes {
         CommandList manual = CommandList.installed();
         helper.start(chisel, front::add);
         int middle = file.lines().rangeOf(file.lines().count() / 2).end();
-        Desk desk = new Desk(chisel.workspace(), file, middle, helper, StandardKeys.with(manual.operations()), manual);
+        Desk desk = new Desk(chisel.workspace(), new CaretInFile(file, middle),
+                    helper, StandardKeys.with(manual.operations()), manual);
         Painter painter = new Painter(new Colours(Colours.Depth.TRUE, false));
         Map<String, Key> keys = new LinkedHashMap<>();
         keys.put("a letter is typed", Key.of("x"));

@@ -1,9 +1,10 @@
 package dev.deftchisel.proving.desk;
 
 import dev.deftchisel.Chisel;
+import dev.deftchisel.desk.CaretInFile;
 import dev.deftchisel.desk.CommandList;
 import dev.deftchisel.desk.Desk;
-import dev.deftchisel.desk.background.Helper;
+import dev.deftchisel.desk.background.WorkerTasks;
 import dev.deftchisel.desk.key.KeyBinding;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.KeyMap;
@@ -71,7 +72,7 @@ public final class RandomKeys {
 
     /** Presses keys in a workspace that may be written to. */
     public Result press(OpenRequest request, int count) {
-        Helper helper = new Helper();
+        WorkerTasks helper = new WorkerTasks();
         try (Chisel chisel = Chisel.open(request, helper.monitor())) {
             files.addAll(chisel.snapshot().files().stream().filter(file -> !file.isModuleInfo()).toList());
             helper.start(chisel, front::add);
@@ -102,15 +103,16 @@ public final class RandomKeys {
         return new Result(applied, desks, List.copyOf(wrong));
     }
 
-    private Desk desk(Chisel chisel, Helper helper) {
+    private Desk desk(Chisel chisel, WorkerTasks helper) {
         desks++;
         front.clear();
         SourceFile file = files.get(random.nextInt(files.size()));
-        return new Desk(chisel.workspace(), file, random.nextInt(file.content().length() + 1), helper, keys, manual);
+        return new Desk(chisel.workspace(), new CaretInFile(file, random.nextInt(file.content().length() + 1)),
+                    helper, keys, manual);
     }
 
     /** Takes something as people do, who look before they go on. */
-    private void steadily(Desk desk, Helper helper) {
+    private void steadily(Desk desk, WorkerTasks helper) {
         List<String> openings = List.of("Tab", "Tab", "Alt-e Alt-f", "Alt-b", "Alt-r z q", "Alt-r b a", "End Left Left Alt-t v", "Alt-p");
         String somewhere = "Alt-j " + "Down ".repeat(random.nextInt(FOUND)) + "Enter ";
         String opening = openings.get(random.nextInt(openings.size())) + " Down".repeat(random.nextInt(OFFERED));
@@ -137,7 +139,7 @@ public final class RandomKeys {
     }
 
     /** Lets come what has come from backstage; sometimes until nothing more comes. */
-    private void settle(int patience, Helper helper) {
+    private void settle(int patience, WorkerTasks helper) {
         int moments = patience;
         try {
             Runnable next = front.poll();

@@ -2,6 +2,7 @@ package dev.deftchisel.proving.surface;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.compiler.Monitor;
+import dev.deftchisel.desk.CaretInFile;
 import dev.deftchisel.desk.CommandList;
 import dev.deftchisel.desk.Desk;
 import dev.deftchisel.desk.background.ImmediateTasks;
@@ -45,7 +46,8 @@ final class ScreenSurface implements Surface {
     public Optional<String> take(Taken taken) {
         chisel.refresh();
         SourceFile file = chisel.snapshot().file(taken.place().file()).orElseThrow();
-        Desk desk = new Desk(chisel.workspace(), file, taken.place().caret(), new ImmediateTasks(chisel), keys, manual);
+        Desk desk = new Desk(chisel.workspace(), new CaretInFile(file, taken.place().caret()),
+                    new ImmediateTasks(chisel), keys, manual);
         desk.select(taken.place().selection());
         chord(manual.operations().stream().filter(one -> one.id().equals(taken.offer().operation())).findFirst().orElseThrow())
                 .forEach(desk::press);

@@ -35,13 +35,14 @@ final class Attempt {
     private final Libraries libraries;
     private final CompiledCode baseline;
 
-    Attempt(Chisel chisel, Corpus corpus, TrialSettings settings, Oracles oracles, Libraries libraries, CompiledCode baseline) {
+    /** @param code a corpus and what it compiles to before any trial */
+    Attempt(Chisel chisel, CompiledCorpus code, TrialSettings settings, Oracles oracles, Libraries libraries) {
         this.chisel = chisel;
-        this.corpus = corpus;
+        this.corpus = code.corpus();
         this.settings = settings;
         this.oracles = oracles;
         this.libraries = libraries;
-        this.baseline = baseline;
+        this.baseline = code.baseline();
     }
 
     /**

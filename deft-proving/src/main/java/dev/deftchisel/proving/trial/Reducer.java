@@ -83,7 +83,8 @@ public final class Reducer {
         try (Libraries libraries = new Libraries(); Chisel chisel = Chisel.open(part.request(), Monitor.SILENT)) {
             CompiledCode baseline = CompiledCode.of(chisel.snapshot());
             return baseline.errors().isEmpty()
-                    && new Batch(chisel, new Attempt(chisel, part, settings, oracles, libraries, baseline), oracles, baseline)
+                    && new Batch(chisel, new Attempt(
+                            chisel, new CompiledCorpus(part, baseline), settings, oracles, libraries), oracles, baseline)
                             .run(List.of(subject)).stream()
                             .anyMatch(verdict -> verdict.oracle().equals(failed.oracle()));
         } catch (WorkspaceException nothingLeft) {

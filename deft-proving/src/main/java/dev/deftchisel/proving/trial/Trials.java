@@ -59,7 +59,7 @@ public final class Trials {
             CompiledCode baseline = baseline(chisel);
             Analyst pristine = new Analyst(chisel.snapshot(), libraries, Monitor.SILENT);
             Subjects source = subjects.apply(pristine);
-            Attempt attempt = new Attempt(chisel, corpus, settings, oracles, libraries, baseline);
+            Attempt attempt = new Attempt(chisel, new CompiledCorpus(corpus, baseline), settings, oracles, libraries);
             int end = settings.first() + settings.count();
             for (int start = settings.first(); start < end; start += settings.batch()) {
                 List<Subject> batch = new ArrayList<>();

@@ -1,7 +1,7 @@
 package dev.deftchisel.proving.command.product;
 
 import dev.deftchisel.Chisel;
-import dev.deftchisel.desk.background.Helper;
+import dev.deftchisel.desk.background.WorkerTasks;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.desk.KeyTimes;
 import dev.deftchisel.proving.desk.RandomKeys;
@@ -55,7 +55,7 @@ public final class KeysCommand implements Callable<Integer> {
     }
 
     private void time(Corpus copy) throws InterruptedException {
-        Helper helper = new Helper();
+        WorkerTasks helper = new WorkerTasks();
         try (Chisel chisel = Chisel.open(copy.request(), helper.monitor()); helper) {
             new KeyTimes(chisel, helper).measure(PaceCommand.open(chisel), rounds, pause).forEach((what, all) ->
                     System.out.printf("%s: %-24s median %6.1f ms, 95 %% within %6.1f ms, longest %6.1f ms%n", copy.name(), what,

@@ -21,11 +21,11 @@ import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
 
 @Timeout(60)
-class HelperTest {
+class WorkerTasksTest {
 
     private final BlockingQueue<Runnable> front = new LinkedBlockingQueue<>();
     private final BlockingQueue<String> told = new LinkedBlockingQueue<>();
-    private final Helper helper = new Helper();
+    private final WorkerTasks helper = new WorkerTasks();
     private final CountDownLatch isBusy = new CountDownLatch(1);
 
     @TempDir
