@@ -44,15 +44,17 @@ final class CheckedFixes {
     }
 
     /**
-     * An error with the fix first that is to be taken without anybody looking: the first that can be taken and leaves fewer
-     * errors, or else the one that leaves the fewest. Others than errors stay as they are, and so does an error without such a fix.
+     * An error with the fix first that is to be taken without anybody looking: the first that can be taken and leaves
+     * fewer errors, or else the one that leaves the fewest. Others than errors stay as they are, and so does an error
+     * without such a fix.
      */
     Finding led(Finding finding, Path file, Analysis analysis) {
         // over a scope each of several problems has its own turn
         List<Fix> own = finding.fixes().stream().filter(fix -> !fix.isElsewhere()).toList();
         Finding alone = new Finding(finding.about(), finding.severity(), finding.range(), finding.sentence(), own);
         boolean isInDoubt = finding.about().tag() == Tag.ERROR && own.size() > 1;
-        return isInDoubt ? checked(alone, file, analysis, true).stream().findFirst().map(one -> alone.leading(one.fix())).orElse(alone) : alone;
+        return isInDoubt ? checked(alone, file, analysis, true).stream().findFirst()
+                .map(one -> alone.leading(one.fix())).orElse(alone) : alone;
     }
 
     /** The fixes of an error that can be taken, best first. */
@@ -72,9 +74,12 @@ final class CheckedFixes {
             if (planned > MOST) {
                 break;
             }
-            Optional<Checked> one = taken(finding, fix, file, analysis).flatMap(change -> errors(change, finding, file, analysis, before))
-                    // of what the parser does not understand, one mistake is many errors; else a fix need not mend more than its own
-                    .map(errors -> new Checked(fix, errors, fix.isElsewhere() ? Math.min(-2, errors) : isOfParser ? errors : Math.max(-1, errors)));
+            Optional<Checked> one = taken(finding, fix, file, analysis)
+                    .flatMap(change -> errors(change, finding, file, analysis, before))
+                    // of what the parser does not understand, one mistake is many errors; else a fix need not mend more
+                    // than its own
+                    .map(errors -> new Checked(fix, errors, fix.isElsewhere() ? Math.min(-2, errors) : isOfParser
+                            ? errors : Math.max(-1, errors)));
             one.ifPresent(checked::add);
             isTaken = one.isPresent();
             if (isFirstEnough && !isOfParser && checked.stream().anyMatch(known -> known.rank() < 0)) {
@@ -99,7 +104,8 @@ final class CheckedFixes {
 
     private Optional<Change> taken(Finding finding, Fix fix, Path file, Analysis analysis) {
         try {
-            return mender.mend(finding, fix, file, analysis) instanceof Outcome.Preview preview && !preview.change().effective().isEmpty()
+            return mender.mend(finding, fix, file, analysis) instanceof Outcome.Preview preview && !preview.change()
+                    .effective().isEmpty()
                     ? Optional.of(preview.change()) : Optional.empty();
         } catch (IllegalArgumentException | IllegalStateException | IndexOutOfBoundsException unreadable) {
             // half-written code can be of any shape
@@ -111,7 +117,8 @@ final class CheckedFixes {
     private Optional<Integer> errors(Change change, Finding finding, Path file, Analysis analysis, long before) {
         Path now = change.mapping().file(file);
         try {
-            Analysis after = analyst.of(change.applyTo(analysis.snapshot())).analyse(Focus.whole(List.of(now)).deeply());
+            Analysis after = analyst.of(change.applyTo(analysis.snapshot()))
+                    .analyse(Focus.whole(List.of(now)).deeply());
             long left = count(after, now, finding);
             int mended = after.errors(now).size() - analysis.errors(file).size();
             return left > 0 && left >= before ? Optional.empty() : Optional.of(mended);
@@ -121,6 +128,7 @@ final class CheckedFixes {
     }
 
     private static long count(Analysis analysis, Path file, Finding finding) {
-        return analysis.errors(file).stream().filter(error -> error.code().equals("compiler.err." + finding.about().id())).count();
+        return analysis.errors(file).stream().filter(error -> error.code()
+                .equals("compiler.err." + finding.about().id())).count();
     }
 }

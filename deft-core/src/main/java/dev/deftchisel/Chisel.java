@@ -106,7 +106,8 @@ public final class Chisel implements AutoCloseable {
      * @throws dev.deftchisel.journal.JournalException     when an interrupted change cannot be taken back
      */
     public static Chisel open(OpenRequest request, Monitor monitor) {
-        return new Chisel(Workspaces.installed().open(request), request.allows(Permission.RUN_PROCESSORS), monitor, operations());
+        return new Chisel(Workspaces.installed().open(request), request.allows(Permission.RUN_PROCESSORS), monitor,
+                operations());
     }
 
     /** All operations on the class path, by id. */
@@ -161,8 +162,8 @@ public final class Chisel implements AutoCloseable {
     }
 
     /**
-     * Says what stands in files that are being edited elsewhere and are not saved. It counts instead of what is on disk, until
-     * something else is said; a file that is not among them any more is as it is on disk.
+     * Says what stands in files that are being edited elsewhere and are not saved. It counts instead of what is on
+     * disk, until something else is said; a file that is not among them any more is as it is on disk.
      *
      * @param texts by path; files outside of the source folders are left out
      */
@@ -340,7 +341,10 @@ public final class Chisel implements AutoCloseable {
                 .toList();
     }
 
-    /** Where somebody goes on writing after a change: in each file that gets new code at the first of it, in its body where it has one. */
+    /**
+     * Where somebody goes on writing after a change: in each file that gets new code at the first of it, in its body
+     * where it has one.
+     */
     public static List<Place> writtenPlaces(Change change) {
         Mapping mapping = change.mapping();
         return change.effective().stream()
@@ -395,7 +399,10 @@ public final class Chisel implements AutoCloseable {
         return look(place).symbol();
     }
 
-    /** Where a symbol comes from that nobody wrote, for instance {@code made by an annotation processor}; empty for what is written. */
+    /**
+     * Where a symbol comes from that nobody wrote, for instance {@code made by an annotation processor}; empty for what
+     * is written.
+     */
     public Optional<String> origin(Symbol symbol) {
         return ImplicitOrigin.origin(symbol, analyst());
     }

@@ -37,7 +37,8 @@ final class FixPlanner {
         FixDraft draft = new FixDraft(analysis);
         FixEdits taken = draft.add(finding, (Fix.Rewrite) fix, analysis.code(file).orElseThrow());
         if (taken.isEmpty()) {
-            return new Outcome.Refusal(List.of(Reason.at(file, finding.range(), "there is nothing to change")), List.of());
+            return new Outcome.Refusal(List.of(Reason.at(file, finding.range(), "there is nothing to change")),
+                    List.of());
         }
         return taken.losesComment()
                 ? new Outcome.Refusal(List.of(Reason.at(file, finding.range(), "a comment would be lost")), List.of())

@@ -35,10 +35,10 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
- * Fixes many problems at once, in rounds: in each, as many as do not touch each other's code; the guard judges, and a fix
- * that stands where it finds a difference is given up; then what is left, and what only came to be by the fixes, is looked
- * for again in the files that changed, until a round finds nothing. A text that was there before would come again for
- * ever: there the rounds end.
+ * Fixes many problems at once, in rounds: in each, as many as do not touch each other's code; the guard judges, and a
+ * fix that stands where it finds a difference is given up; then what is left, and what only came to be by the fixes, is
+ * looked for again in the files that changed, until a round finds nothing. A text that was there before would come
+ * again for ever: there the rounds end.
  */
 final class FixRounds {
 
@@ -100,7 +100,8 @@ final class FixRounds {
             ProblemScope rest = new ProblemScope(only(stretches, files));
             Optional<Round> done = round(analyst, rest);
             round += done.isPresent() ? 1 : 0;
-            if (done.isEmpty() && (done = use(analyst, new ProblemScope(only(stretches, Set.copyOf(usable))))).isEmpty()) {
+            if (done.isEmpty() && (done = use(analyst, new ProblemScope(only(stretches, Set.copyOf(usable)))))
+                    .isEmpty()) {
                 break;
             }
             Change change = done.get().change();
@@ -121,7 +122,8 @@ final class FixRounds {
     /** The change over all rounds rests on an analysis of all files that it touches. */
     private Outcome outcome(Change change, Analysis first) {
         Set<Path> touched = change.effective().stream().map(file -> file.path()).collect(Collectors.toSet());
-        Analysis before = first.focus().files().containsAll(touched) ? first : start.analyse(Focus.whole(touched).deeply());
+        Analysis before = first.focus().files().containsAll(touched) ? first
+                : start.analyse(Focus.whole(touched).deeply());
         return new Outcome.Preview(new Change(title(), change.files(), change.meaning(), change.notes()), before);
     }
 
@@ -156,15 +158,18 @@ final class FixRounds {
             return Optional.empty();
         }
         Set<Path> touched = steps.stream().map(Step::file).collect(Collectors.toSet());
-        Analysis before = touched.equals(analysis.focus().files()) ? analysis : analyst.analyse(Focus.whole(touched).deeply());
+        Analysis before = touched.equals(analysis.focus().files()) ? analysis
+                : analyst.analyse(Focus.whole(touched).deeply());
         ChangeVerifier judge = new ChangeVerifier(analyst);
         List<Step> later = List.of();
         for (int attempt = 0; attempt < MOST_TRIES && !steps.isEmpty(); attempt++) {
             Change change = change(steps, before);
-            List<Difference> blocking = judge.differences(change, before).stream().filter(Difference::isBlocking).toList();
+            List<Difference> blocking = judge.differences(change, before).stream().filter(Difference::isBlocking)
+                    .toList();
             if (blocking.isEmpty()) {
                 steps.forEach(step -> counts.merge(step.finding().about().id(), 1, Integer::sum));
-                return Optional.of(new Round(change, before, later.stream().map(Step::file).collect(Collectors.toSet())));
+                return Optional.of(new Round(change, before, later.stream().map(Step::file)
+                        .collect(Collectors.toSet())));
             }
             List<Step> rest = without(steps, blocking);
             if (rest.size() == steps.size()) {
@@ -225,7 +230,8 @@ final class FixRounds {
                     FixEdits edits = new FixDraft(analysis).add(finding, rewrite, code);
                     if (edits.losesComment()) {
                         giveUp(file, finding, code, "a comment would be lost");
-                    } else if (!edits.isEmpty() && Collections.disjoint(redescribed, edits.descriptors().keySet()) && goesWith(imports, edits)
+                    } else if (!edits.isEmpty() && Collections.disjoint(redescribed, edits.descriptors().keySet())
+                            && goesWith(imports, edits)
                             && edits.edits().stream().noneMatch(edit -> touches(taken, edit.range()))) {
                         redescribed.addAll(edits.descriptors().keySet());
                         edits.edits().forEach(edit -> taken.add(edit.range()));
@@ -251,7 +257,8 @@ final class FixRounds {
     }
 
     private static boolean touches(List<Range> taken, Range range) {
-        return taken.stream().anyMatch(other -> other.overlaps(range) || other.encloses(range) || range.encloses(other));
+        return taken.stream().anyMatch(other -> other.overlaps(range) || other.encloses(range)
+                || range.encloses(other));
     }
 
     /** Written again from the analysis that the guard compares with, since imports belong to the file as a whole. */
@@ -284,7 +291,8 @@ final class FixRounds {
     private static int distance(Step step, Range range) {
         return step.edits().stream()
                 .mapToInt(edit -> edit.range().touches(range.start()) ? 0
-                        : Math.min(Math.abs(edit.range().start() - range.start()), Math.abs(edit.range().end() - range.start())))
+                        : Math.min(Math.abs(edit.range().start() - range.start()),
+                                Math.abs(edit.range().end() - range.start())))
                 .min().orElse(Integer.MAX_VALUE);
     }
 

@@ -71,7 +71,10 @@ public final class Hierarchy {
         }
     }
 
-    /** The declaration of what stands at a place: a type, a method or a field; empty for others, and for what a library declares. */
+    /**
+     * The declaration of what stands at a place: a type, a method or a field; empty for others, and for what a library
+     * declares.
+     */
     public Optional<Member> declared(Place place) {
         return navigator.declaration(place).flatMap(found -> member(found.file(), found.selection()));
     }
@@ -92,8 +95,10 @@ public final class Hierarchy {
         Map<Member, List<Range>> calls = new LinkedHashMap<>();
         navigator.uses(place).map(Uses::all).orElse(List.of()).stream().filter(use -> use.role() == Role.CALL)
                 .forEach(use -> innermost(use.file(), member -> member.range().encloses(use.range()))
-                        .ifPresent(caller -> calls.computeIfAbsent(caller, member -> new ArrayList<>()).add(use.range())));
-        return calls.entrySet().stream().map(one -> new Calls(one.getKey(), one.getKey().file().path(), one.getValue())).toList();
+                        .ifPresent(caller -> calls.computeIfAbsent(caller, member -> new ArrayList<>())
+                                .add(use.range())));
+        return calls.entrySet().stream().map(one -> new Calls(one.getKey(), one.getKey().file().path(), one.getValue()))
+                .toList();
     }
 
     /** The methods of the workspace that the member at a place calls, in the order of the first calls. */
@@ -107,7 +112,8 @@ public final class Hierarchy {
         Analysis here = analyst.known(path).orElseGet(() -> analyst.analyse(Focus.around(path, body)));
         Map<SymbolKey, List<Range>> calls = new LinkedHashMap<>();
         here.bindings(path).stream().filter(binding -> binding.role() == Role.CALL && body.encloses(binding.range()))
-                .forEach(binding -> calls.computeIfAbsent(binding.key(), key -> new ArrayList<>()).add(binding.range()));
+                .forEach(binding -> calls.computeIfAbsent(binding.key(), key -> new ArrayList<>())
+                        .add(binding.range()));
         Map<SymbolKey, Member> declared = declared(calls.keySet(), here);
         return calls.entrySet().stream().filter(one -> declared.containsKey(one.getKey()))
                 .map(one -> new Calls(declared.get(one.getKey()), path, one.getValue())).toList();
@@ -115,7 +121,8 @@ public final class Hierarchy {
 
     /** Where symbols are declared; those of libraries are left out. */
     private Map<SymbolKey, Member> declared(Collection<SymbolKey> keys, Analysis where) {
-        Set<Path> files = keys.stream().flatMap(key -> analyst.declaring(key).stream()).map(SourceFile::path).collect(Collectors.toSet());
+        Set<Path> files = keys.stream().flatMap(key -> analyst.declaring(key).stream()).map(SourceFile::path)
+                .collect(Collectors.toSet());
         Set<String> names = keys.stream().flatMap(key -> where.symbol(key).stream()).map(symbol -> symbol.name())
                 .collect(Collectors.toSet());
         Map<SymbolKey, Member> found = new LinkedHashMap<>();
@@ -138,14 +145,16 @@ public final class Hierarchy {
 
     private static List<SymbolKey> supertypes(TypeElement type, Analysis analysis) {
         return Stream.concat(Stream.of(type.getSuperclass()), type.getInterfaces().stream())
-                .filter(one -> one instanceof DeclaredType).map((TypeMirror one) -> analysis.key(((DeclaredType) one).asElement()))
+                .filter(one -> one instanceof DeclaredType)
+                .map((TypeMirror one) -> analysis.key(((DeclaredType) one).asElement()))
                 .toList();
     }
 
     /** The types of the workspace that extend or implement the type at a place themselves. */
     public List<Member> subtypes(Place place) {
         return spots.apply(place).symbol().filter(symbol -> symbol.key() instanceof SymbolKey.Type)
-                .map(symbol -> navigator.typesBelow(symbol, (type, analysis) -> supertypes(type, analysis).contains(symbol.key())))
+                .map(symbol -> navigator.typesBelow(symbol, (type, analysis) -> supertypes(type, analysis)
+                        .contains(symbol.key())))
                 .orElse(List.of()).stream()
                 .flatMap(binding -> member(binding.file(), binding.range()).stream()).toList();
     }

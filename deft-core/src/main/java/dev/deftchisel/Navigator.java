@@ -69,7 +69,8 @@ public final class Navigator {
     public List<Place> implementations(Place place) {
         return spots.apply(place).symbol()
                 .map(symbol -> symbol.key() instanceof SymbolKey.Type
-                        ? typesBelow(symbol, (type, analysis) -> analysis.isSubtype(type, symbol.key())) : overriding(symbol))
+                        ? typesBelow(symbol, (type, analysis) -> analysis.isSubtype(type, symbol.key()))
+                        : overriding(symbol))
                 .orElse(List.of()).stream()
                 .map(binding -> new Place(binding.file(), binding.range())).toList();
     }
@@ -88,7 +89,8 @@ public final class Navigator {
                 (key, analysis) -> key instanceof SymbolKey.Method && analysis.overrides(key, method.key()));
     }
 
-    private List<Binding> declarations(Symbol except, Set<Path> files, Set<String> names, BiPredicate<SymbolKey, Analysis> isWanted) {
+    private List<Binding> declarations(Symbol except, Set<Path> files, Set<String> names,
+            BiPredicate<SymbolKey, Analysis> isWanted) {
         Analysis analysis = analyst.analyse(Focus.on(files, names));
         return files.stream().sorted()
                 .flatMap(file -> analysis.bindings(file).stream())
@@ -97,19 +99,25 @@ public final class Navigator {
                 .toList();
     }
 
-    /** What the declaration of the symbol at a place says of itself; empty for locals, and for what a library declares. */
+    /**
+     * What the declaration of the symbol at a place says of itself; empty for locals, and for what a library declares.
+     */
     public Optional<DeclarationSummary> described(Place place) {
         return declaration(place).flatMap(found -> analyst.snapshot().file(found.file())
                 .flatMap(file -> DeclarationSummary.at(file, found.selection())));
     }
 
-    /** The type of the variable or the result of the method at a place, and its value where that is a constant (JLS 15.29). */
+    /**
+     * The type of the variable or the result of the method at a place, and its value where that is a constant (JLS
+     * 15.29).
+     */
     public Optional<Typed> typed(Place place) {
         ResolvedPlace spot = spots.apply(place);
         return spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key())).map(Analysis.Known::element)
                 .flatMap(element -> element instanceof ExecutableElement method
                         ? Optional.of(new Typed(InlayHints.shown(method.getReturnType()), Optional.empty()))
-                        : element instanceof VariableElement variable ? Optional.of(new Typed(InlayHints.shown(variable.asType()),
+                        : element instanceof VariableElement variable
+                        ? Optional.of(new Typed(InlayHints.shown(variable.asType()),
                                 Optional.ofNullable(variable.getConstantValue()))) : Optional.empty());
     }
 
@@ -122,19 +130,25 @@ public final class Navigator {
     public record Typed(String type, Optional<Object> value) {
     }
 
-    /** What the call can hand over in whose arguments a place is; empty outside of calls, and where nobody knows what is called. */
+    /**
+     * What the call can hand over in whose arguments a place is; empty outside of calls, and where nobody knows what is
+     * called.
+     */
     public Optional<CallSignatures> signatures(Place place) {
-        return analyst.snapshot().file(place.file()).flatMap(file -> EnclosingCall.at(file.tokens(), place.caret())).flatMap(call -> {
+        return analyst.snapshot().file(place.file()).flatMap(file -> EnclosingCall.at(file.tokens(), place.caret()))
+                .flatMap(call -> {
             ResolvedPlace spot = spots.apply(new Place(place.file(), new Range(call.name(), call.name())));
             return spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key()))
-                    .filter(known -> known.element() instanceof ExecutableElement || known.element() instanceof TypeElement)
+                    .filter(known -> known.element() instanceof ExecutableElement
+                            || known.element() instanceof TypeElement)
                     .map(known -> CallSignatures.of(known.element(), known, call.argument()));
         });
     }
 
     /** What the compiler knows of a stretch of a file and the code does not say. */
     public List<InlayHints.Hint> hints(Path file, Range range) {
-        return analyst.analyse(Focus.around(file, range)).code(file).map(code -> InlayHints.in(code, range)).orElse(List.of());
+        return analyst.analyse(Focus.around(file, range)).code(file).map(code -> InlayHints.in(code, range))
+                .orElse(List.of());
     }
 
     /** Every use of the symbol at a place; empty when no name stands there. */
@@ -154,7 +168,8 @@ public final class Navigator {
             Set<Path> files = symbol.kind().isLocal() || onlyThere
                     ? Set.of(place.file())
                     : analyst.snapshot().pathsMentioning(words);
-            Optional<Analysis> known = files.equals(Set.of(place.file())) ? analyst.known(place.file()) : Optional.empty();
+            Optional<Analysis> known = files.equals(Set.of(place.file())) ? analyst.known(place.file())
+                    : Optional.empty();
             Analysis analysis = known.orElseGet(() -> analyst.analyse(Focus.on(files, words)));
             List<Uses.Use> found = Family.of(symbol, analysis).stream()
                     .flatMap(key -> analysis.uses(key).stream())
@@ -169,7 +184,8 @@ public final class Navigator {
 
     private Uses.Use use(Binding binding) {
         SourceFile file = analyst.snapshot().file(binding.file()).orElseThrow();
-        return new Uses.Use(file.path(), binding.range(), file.position(binding.range().start()), binding.role(), file.root().use(),
+        return new Uses.Use(file.path(), binding.range(), file.position(binding.range().start()), binding.role(),
+                file.root().use(),
                 file.lines().text(file.lines().line(binding.range().start())).strip());
     }
 }

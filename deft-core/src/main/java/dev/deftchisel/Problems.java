@@ -63,12 +63,14 @@ public final class Problems {
 
     /** All files of the workspace. */
     public ProblemScope everywhere() {
-        return ProblemScope.of(analyst.snapshot().files().stream().filter(file -> !file.isModuleInfo()).map(SourceFile::path).sorted().toList());
+        return ProblemScope.of(analyst.snapshot().files().stream().filter(file -> !file.isModuleInfo())
+                .map(SourceFile::path).sorted().toList());
     }
 
     /** All files in some folders, and some files. */
     public ProblemScope within(Collection<Path> paths) {
-        return ProblemScope.of(everywhere().files().stream().filter(file -> paths.stream().anyMatch(file::startsWith)).toList());
+        return ProblemScope.of(everywhere().files().stream().filter(file -> paths.stream().anyMatch(file::startsWith))
+                .toList());
     }
 
     /** What is around a place. */
@@ -105,7 +107,8 @@ public final class Problems {
      * @throws dev.deftchisel.workspace.WorkspaceException when there is no version control, or no such revision
      */
     public ProblemScope changed(String revision, boolean onlyLines) {
-        Map<Path, List<GitChanges.Lines>> changes = new GitChanges(analyst.snapshot().workspace().root()).since(revision);
+        Map<Path, List<GitChanges.Lines>> changes = new GitChanges(analyst.snapshot().workspace().root())
+                .since(revision);
         Map<Path, List<Range>> stretches = new LinkedHashMap<>();
         for (Path path : everywhere().files()) {
             List<GitChanges.Lines> lines = changes.get(path);
@@ -142,8 +145,8 @@ public final class Problems {
     }
 
     /**
-     * The same, where only files that may have changed their meaning since the last time are looked at. What is found is
-     * kept in the folder {@code .deft} of the workspace for the next time.
+     * The same, where only files that may have changed their meaning since the last time are looked at. What is found
+     * is kept in the folder {@code .deft} of the workspace for the next time.
      */
     public List<Problem> sinceLast(ProblemScope scope) {
         FindingCache logbook = FindingCache.open(analyst.snapshot(), rules(), severities);
@@ -161,7 +164,8 @@ public final class Problems {
     }
 
     private static Problem problem(SourceFile file, Finding finding) {
-        return new Problem(finding.about().id(), finding.about().tag(), finding.severity(), file.path(), finding.range(),
+        return new Problem(finding.about().id(), finding.about().tag(), finding.severity(), file.path(),
+                finding.range(),
                 file.position(finding.range().start()), finding.sentence(),
                 // what mends several at once is only said when it is known to do so
                 finding.fixes().stream().filter(fix -> !fix.isElsewhere()).map(Fix::title).toList());
@@ -179,7 +183,8 @@ public final class Problems {
 
     /** The problem with a fix at a place, or else the first of those on its line; empty when there is none. */
     public Optional<Problem> fixable(Place place) {
-        List<Problem> all = in(ProblemScope.of(List.of(place.file()))).stream().filter(problem -> !problem.fixes().isEmpty()).toList();
+        List<Problem> all = in(ProblemScope.of(List.of(place.file()))).stream()
+                .filter(problem -> !problem.fixes().isEmpty()).toList();
         int line = analyst.snapshot().file(place.file()).orElseThrow().position(place.caret()).line();
         return all.stream().filter(problem -> problem.range().touches(place.caret())).findFirst()
                 .or(() -> all.stream().filter(problem -> problem.position().line() == line).findFirst())
@@ -189,7 +194,8 @@ public final class Problems {
     /** The first problem behind a place in its file, or the first of all behind the last; empty when there is none. */
     public Optional<Problem> next(Place place) {
         List<Problem> all = in(ProblemScope.of(List.of(place.file())));
-        return Stream.concat(all.stream().filter(problem -> problem.range().start() > place.caret()), all.stream()).findFirst().map(this::checked);
+        return Stream.concat(all.stream().filter(problem -> problem.range().start() > place.caret()), all.stream())
+                .findFirst().map(this::checked);
     }
 
     /**
@@ -204,7 +210,8 @@ public final class Problems {
             Analysis analysis = analyst.analyse(Focus.whole(List.of(problem.file())).deeply());
             Optional<Finding> finding = finding(analysis, problem);
             Optional<Fix> chosen = finding.filter(found -> fix >= 0 && fix < problem.fixes().size())
-                    .flatMap(found -> found.fixes().stream().filter(one -> one.title().equals(problem.fixes().get(fix))).findFirst());
+                    .flatMap(found -> found.fixes().stream().filter(one -> one.title().equals(problem.fixes().get(fix)))
+                            .findFirst());
             if (chosen.isEmpty()) {
                 throw new IllegalArgumentException("there is no such problem, or no such fix, any more");
             }
@@ -231,14 +238,16 @@ public final class Problems {
     }
 
     /**
-     * The same problem with only those of its first fixes that can be taken and change something, the ones that leave the fewest
-     * errors first. This is for a problem that somebody looks at: each fix is planned, which takes as long as taking it.
+     * The same problem with only those of its first fixes that can be taken and change something, the ones that leave
+     * the fewest errors first. This is for a problem that somebody looks at: each fix is planned, which takes as long
+     * as taking it.
      */
     public Problem checked(Problem problem) {
         return problem.tag() != Tag.ERROR || problem.fixes().isEmpty() ? problem : DeepStack.call(() -> {
             Analysis analysis = analyst.analyse(Focus.whole(List.of(problem.file())).deeply());
             return finding(analysis, problem)
-                    .map(found -> problem.offering(new CheckedFixes(analyst, new FixPlanner(analyst, operations)).of(found, problem.file(), analysis)))
+                    .map(found -> problem.offering(new CheckedFixes(analyst, new FixPlanner(analyst, operations))
+                            .of(found, problem.file(), analysis)))
                     .orElse(problem);
         });
     }

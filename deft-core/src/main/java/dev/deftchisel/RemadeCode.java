@@ -30,7 +30,8 @@ final class RemadeCode {
                 Files.createDirectories(root.folder());
             }
         } catch (IOException failed) {
-            throw new WorkspaceException("a folder for what annotation processors make cannot be made: " + failed.getMessage(), failed);
+            throw new WorkspaceException("a folder for what annotation processors make cannot be made: "
+                    + failed.getMessage(), failed);
         }
     }
 
@@ -62,7 +63,8 @@ final class RemadeCode {
         if (remade != read) {
             try {
                 for (SourceFile file : remade.files()) {
-                    if (file.root().isProcessed() && read.file(file.path()).filter(known -> known.content().equals(file.content())).isEmpty()) {
+                    if (file.root().isProcessed() && read.file(file.path())
+                            .filter(known -> known.content().equals(file.content())).isEmpty()) {
                         Files.createDirectories(file.path().getParent());
                         Files.writeString(file.path(), file.content());
                     }

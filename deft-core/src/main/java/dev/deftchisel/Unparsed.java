@@ -9,8 +9,8 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * Names the files that take part in a change although they cannot be parsed: what stands behind such a place may mean something
- * that was not seen.
+ * Names the files that take part in a change although they cannot be parsed: what stands behind such a place may mean
+ * something that was not seen.
  */
 final class Unparsed {
 
@@ -31,7 +31,8 @@ final class Unparsed {
                     ? Optional.empty()
                     : new SyntaxCheck(file.path(), file.module().java()).errors(file.content()).stream().findFirst();
             if (error.isPresent() && notes.size() < MOST_NAMED) {
-                notes.add(before.snapshot().workspace().show(file.path()) + ":" + file.position(error.get().range().start())
+                notes.add(before.snapshot().workspace().show(file.path()) + ":"
+                        + file.position(error.get().range().start())
                         + ": the file does not parse as Java " + file.module().level() + " (" + error.get().message()
                         + "), so what stands around there was seen in part only");
             } else if (error.isPresent()) {

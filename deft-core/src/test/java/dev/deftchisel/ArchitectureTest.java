@@ -55,7 +55,8 @@ class ArchitectureTest {
             .whereLayer("change").mayOnlyBeAccessedByLayers(
                     "facade", "journal", "guard", "operation", "rewrite", "member", "operations", "problem")
             .whereLayer("analysis").mayOnlyBeAccessedByLayers(
-                    "facade", "guard", "change", "operation", "rewrite", "member", "operations", "navigation", "problem",
+                    "facade", "guard", "change", "operation", "rewrite", "member", "operations", "navigation",
+                    "problem",
                     "rules", "background");
 
     @ArchTest

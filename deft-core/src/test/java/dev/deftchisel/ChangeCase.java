@@ -87,7 +87,8 @@ public record ChangeCase(
             answers = isList ? answers.and(answer[0], answer[1].isEmpty() ? List.of() : List.of(answer[1].split(",")))
                     : answers.and(answer[0], answer[1]);
         }
-        return new ChangeCase(sections[0].strip(), before, marked, selection, command[0], answers, after, gone, notes, refusal);
+        return new ChangeCase(sections[0].strip(), before, marked, selection, command[0], answers, after, gone, notes,
+                refusal);
     }
 
     /** Plays it through the public API, applies and takes back. */

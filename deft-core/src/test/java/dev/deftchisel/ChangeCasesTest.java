@@ -21,7 +21,8 @@ class ChangeCasesTest {
     Stream<DynamicTest> everyCase() throws Exception {
         List<Path> files = new ArrayList<>();
         for (String folder : List.of(
-                "extract-constant", "extract-field", "extract-method", "extract-parameter", "extract-variable", "declare", "generate",
+                "extract-constant", "extract-field", "extract-method", "extract-parameter", "extract-variable",
+                "declare", "generate",
                         "inline", "rename-related", "access", "move")) {
             try (Stream<Path> found = Files.list(Path.of(ChangeCasesTest.class.getResource("/" + folder).toURI()))) {
                 found.sorted().forEach(files::add);

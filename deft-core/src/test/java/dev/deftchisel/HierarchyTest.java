@@ -69,7 +69,8 @@ class HierarchyTest {
     }
 
     private static String shown(List<Hierarchy.Calls> calls) {
-        return calls.stream().map(one -> one.other().container() + "." + one.other().sketch().name() + " " + one.ranges().size())
+        return calls.stream().map(one -> one.other().container() + "." + one.other().sketch()
+                .name() + " " + one.ranges().size())
                 .collect(Collectors.joining(", "));
     }
 
@@ -108,7 +109,8 @@ class HierarchyTest {
     }
 
     private String signatures(Place place) {
-        return chisel.navigator().signatures(place).map(found -> found.argument() + " of " + found.all().get(found.active()).text()
+        return chisel.navigator().signatures(place)
+                .map(found -> found.argument() + " of " + found.all().get(found.active()).text()
                 + " (" + found.all().size() + ")").orElse("none");
     }
 

@@ -37,7 +37,8 @@ class ModuleLevelsTest {
         Path root = folder.resolve(name);
         Files.createDirectories(root);
         Files.writeString(root.resolve(file), text);
-        return new Module(name, root, List.of(new SourceRoot(root, SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE)), Dependencies.NONE,
+        return new Module(name, root, List.of(new SourceRoot(root, SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE)),
+                Dependencies.NONE,
                 upstream.stream().map(other -> ModuleUse.ofAll(other, SourceRoot.Use.MAIN)).toList(),
                 JavaLevel.of(level), StandardCharsets.UTF_8);
     }
@@ -46,14 +47,16 @@ class ModuleLevelsTest {
         Snapshot snapshot = Snapshot.read(new Workspace(folder, List.of(modules), List.of()));
         try (Libraries libraries = new Libraries()) {
             return new Analyst(snapshot, libraries, Monitor.SILENT)
-                    .analyse(Focus.whole(Set.copyOf(snapshot.files().stream().map(file -> file.path()).toList())).deeply())
+                    .analyse(Focus.whole(Set.copyOf(snapshot.files().stream().map(file -> file.path()).toList()))
+                            .deeply())
                     .errors().stream().map(CompilerError::code).sorted().toList();
         }
     }
 
     @Test
     void oneModuleMayHaveWhatAnotherHasNot() throws IOException {
-        Module old = module("berths", 8, List.of(), "Berth.java", "public class Berth { int f(String s) { return s.length(); } }");
+        Module old = module("berths", 8, List.of(), "Berth.java",
+                "public class Berth { int f(String s) { return s.length(); } }");
         Module young = module("office", 17, List.of("berths"), "Office.java",
                 "record Office(Berth berth) { boolean isOpen() { return \"\".isBlank(); } }");
         assertEquals(List.of(), errors(old, young));
@@ -61,10 +64,13 @@ class ModuleLevelsTest {
 
     @Test
     void languageAndApiOfALevelAreThoseOfItsModule() throws IOException {
-        Module old = module("berths", 8, List.of(), "Berth.java", "class Berth { boolean f(String s) { var t = s; return s.isBlank(); } }");
-        Module young = module("office", 17, List.of(), "Office.java", "class Office { boolean f(String s) { var t = s; return t.isBlank(); } }");
+        Module old = module("berths", 8, List.of(), "Berth.java",
+                "class Berth { boolean f(String s) { var t = s; return s.isBlank(); } }");
+        Module young = module("office", 17, List.of(), "Office.java",
+                "class Office { boolean f(String s) { var t = s; return t.isBlank(); } }");
         // in Java 8 'var' is the name of a type that is not there
-        assertEquals(List.of("compiler.err.cant.resolve.location", "compiler.err.cant.resolve.location.args"), errors(old, young));
+        assertEquals(List.of("compiler.err.cant.resolve.location", "compiler.err.cant.resolve.location.args"),
+                errors(old, young));
     }
 
     @Test
@@ -82,13 +88,16 @@ class ModuleLevelsTest {
     @Test
     void whatMayOverrideSomethingUnknownIsNotRenamed() throws IOException {
         Files.writeString(folder.resolve("Berth.java"),
-                "class Berth extends Table {\n    @Override\n    public int size() { return 1; }\n    int rows() { return 2; }\n}\n");
+                "class Berth extends Table {\n    @Override\n    public int size() { return 1; }\n    int rows() { "
+                + "return 2; }\n}\n");
         try (Chisel chisel = Chisel.open(OpenRequest.plain(folder, List.of(folder), List.of()), Monitor.SILENT)) {
             Outcome said = chisel.preview(chisel.place("Berth#size()"), "rename", Answers.of("name", "count"));
-            assertEquals("Berth.size() overrides a method of Table, which is not known here, so nobody can tell what else would have to be"
+            assertEquals("Berth.size() overrides a method of Table, which is not known here, so nobody can tell what "
+                    + "else would have to be"
                     + " renamed", assertInstanceOf(Outcome.Refusal.class, said).reasons().get(0).sentence());
             Outcome noted = chisel.preview(chisel.place("Berth#rows()"), "rename", Answers.of("name", "lines"));
-            assertEquals(List.of("Table is not known here: whether Berth.rows() overrides something there was not seen"),
+            assertEquals(List.of("Table is not known here: whether Berth.rows() overrides something there was not "
+                    + "seen"),
                     assertInstanceOf(Outcome.Preview.class, noted).change().notes());
         }
     }

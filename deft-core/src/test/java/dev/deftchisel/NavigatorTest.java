@@ -68,7 +68,8 @@ class NavigatorTest {
     }
 
     private String line(Place place) {
-        return place.file().getFileName() + ":" + chisel.snapshot().file(place.file()).orElseThrow().position(place.caret());
+        return place.file().getFileName() + ":" + chisel.snapshot().file(place.file()).orElseThrow()
+                .position(place.caret());
     }
 
     private List<String> implementations(Place place) {
@@ -77,7 +78,8 @@ class NavigatorTest {
 
     @Test
     void theMethodsThatOverrideOneAreItsImplementations() {
-        assertEquals(List.of("Others.java:4:26", "Others.java:6:43", "Places.java:10:16"), implementations(at(places, PLACES, "room();")));
+        assertEquals(List.of("Others.java:4:26", "Others.java:6:43", "Places.java:10:16"),
+                implementations(at(places, PLACES, "room();")));
         assertEquals(List.of("Others.java:4:26"), implementations(at(places, PLACES, "room() { return 1")));
     }
 
@@ -89,8 +91,10 @@ class NavigatorTest {
 
     @Test
     void theTypeOfAValueIsFoundWhereItIsDeclared() {
-        assertEquals(Optional.of("Places.java:9:7"), chisel.navigator().typeDeclaration(at(others, OTHERS, "berth;")).map(this::line));
-        assertEquals(Optional.of("Places.java:3:11"), chisel.navigator().typeDeclaration(at(others, OTHERS, "next()")).map(this::line));
+        assertEquals(Optional.of("Places.java:9:7"), chisel.navigator().typeDeclaration(at(others, OTHERS, "berth;"))
+                .map(this::line));
+        assertEquals(Optional.of("Places.java:3:11"), chisel.navigator().typeDeclaration(at(others, OTHERS, "next()"))
+                .map(this::line));
         assertEquals(Optional.empty(), chisel.navigator().typeDeclaration(at(others, OTHERS, "name =")));
     }
 }

@@ -38,7 +38,8 @@ class RefusalTest {
     void bothTheCaptureAndTheDoubleDeclarationAreTold() throws IOException {
         assertEquals(List.of("'far' would mean the parameter far instead of the parameter near",
                 "the compiler would say: variable far is already defined in method gap"), reasons(
-                "class Berth { int gap(int near, int far) { return near; } }", folder.resolve("Berth.java") + ":1:27", "far"));
+                "class Berth { int gap(int near, int far) { return near; } }", folder.resolve("Berth.java") + ":1:27",
+                "far"));
     }
 
     @Test

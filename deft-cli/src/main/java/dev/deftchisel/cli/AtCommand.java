@@ -86,7 +86,8 @@ final class AtCommand extends ChiselCommand {
             keys.add(new Keyboard.Key(OTHER_FIX, "another way"));
             keys.add(new Keyboard.Key('g', "go to"));
             if (!targets.isEmpty()) {
-                keys.add(new Keyboard.Key('j', "jump to " + (targets.size() == 1 ? name(targets.get(0)) : "what belongs to it")));
+                keys.add(new Keyboard.Key('j', "jump to "
+                        + (targets.size() == 1 ? name(targets.get(0)) : "what belongs to it")));
             }
             keys.add(new Keyboard.Key('u', "undo"));
             keys.add(new Keyboard.Key('q', "leave"));
@@ -102,8 +103,10 @@ final class AtCommand extends ChiselCommand {
                 case 'j' -> place = jump(chisel, console, keyboard, place, targets(chisel, place, written));
                 case 'u' -> undo(chisel, console);
                 case NEXT_PROBLEM -> place = new ProblemLoop(chisel, console).next(place);
-                case FIX -> place = after(chisel, console, place, new ProblemLoop(chisel, console).fix(keyboard, place)).place();
-                case OTHER_FIX -> place = after(chisel, console, place, new ProblemLoop(chisel, console).choose(keyboard, place)).place();
+                case FIX -> place = after(chisel, console, place, new ProblemLoop(chisel, console).fix(keyboard, place))
+                        .place();
+                case OTHER_FIX -> place = after(chisel, console, place, new ProblemLoop(chisel, console)
+                        .choose(keyboard, place)).place();
                 default -> {
                     Taken taken = take(chisel, console, keyboard, place, offers.get(key));
                     place = taken.place();
@@ -130,7 +133,8 @@ final class AtCommand extends ChiselCommand {
         if (targets.size() == 1) {
             return targets.get(0);
         }
-        OptionalInt number = OtherAnswers.number(console, keyboard, targets.stream().map(place -> CounterpartCommand.shown(chisel, place))
+        OptionalInt number = OtherAnswers.number(console, keyboard, targets.stream()
+                .map(place -> CounterpartCommand.shown(chisel, place))
                 .toList());
         return number.isEmpty() ? here : targets.get(number.getAsInt());
     }
@@ -186,7 +190,8 @@ final class AtCommand extends ChiselCommand {
             }
             if (question instanceof Question.Members members) {
                 answers = members.key().equals(MEMBERS) && members.candidates().size() > 1
-                        ? answers.and(MEMBERS, new OrderedChoice(console).ask(keyboard, members, members.standard())) : answers;
+                        ? answers.and(MEMBERS, new OrderedChoice(console).ask(keyboard, members, members.standard()))
+                        : answers;
                 continue;
             }
             Optional<String> answer = ask(console, keyboard, offer, question);
@@ -194,15 +199,18 @@ final class AtCommand extends ChiselCommand {
                 return new Taken(place, Optional.empty());
             }
             answers = answer.isPresent() ? answers.and(question.key(), answer.get()) : answers;
-            isStandard &= !(question instanceof Question.Choice choice) || answer.orElse(choice.standard()).equals(choice.standard());
+            isStandard &= !(question instanceof Question.Choice choice) || answer.orElse(choice.standard())
+                    .equals(choice.standard());
         }
         Outcome outcome = chisel.preview(place, offer.operation(), answers);
-        PreviewLoop.End end = new PreviewLoop(chisel, console, place, offer.operation(), questions(offer)).run(keyboard, answers, outcome);
+        PreviewLoop.End end = new PreviewLoop(chisel, console, place, offer.operation(), questions(offer))
+                .run(keyboard, answers, outcome);
         return after(chisel, console, place, end);
     }
 
     private static Taken after(Chisel chisel, Console console, Place place, PreviewLoop.End end) {
-        return new Taken(end.applied().map(change -> moved(chisel, console, place, change)).orElse(place), end.applied());
+        return new Taken(end.applied().map(change -> moved(chisel, console, place, change)).orElse(place),
+                end.applied());
     }
 
     /** What the operation may ask, as this place knows it. */
@@ -282,8 +290,10 @@ final class AtCommand extends ChiselCommand {
                     ? palette.strong(number + "| " + text)
                     : palette.quiet(number) + "| " + text);
             if (isHere) {
-                String before = file.lines().text(line).substring(0, place.caret() - file.lines().rangeOf(line).start());
-                console.out().println("      | " + " ".repeat(before.replace("\t", "    ").length()) + palette.key("^"));
+                String before = file.lines().text(line).substring(0, place.caret() - file.lines().rangeOf(line)
+                        .start());
+                console.out().println("      | " + " ".repeat(before.replace("\t", "    ").length())
+                        + palette.key("^"));
             }
         }
         console.out().println();

@@ -33,13 +33,15 @@ final class CounterpartCommand extends ChiselCommand {
             found.forEach(one -> console.out().println(shown(chisel, one)));
         }
         if (found.isEmpty()) {
-            console.say("deft: nothing is named as a counterpart of what is at " + place + "; 'deft generate-test' writes a test");
+            console.say("deft: nothing is named as a counterpart of what is at " + place
+                    + "; 'deft generate-test' writes a test");
         }
         return ExitCode.DONE;
     }
 
     /** A place as it can be given to any command. */
     static String shown(Chisel chisel, Place place) {
-        return chisel.workspace().show(place.file()) + ":" + chisel.snapshot().file(place.file()).orElseThrow().position(place.caret());
+        return chisel.workspace().show(place.file()) + ":" + chisel.snapshot().file(place.file()).orElseThrow()
+                .position(place.caret());
     }
 }

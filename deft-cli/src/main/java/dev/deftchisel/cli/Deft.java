@@ -91,7 +91,8 @@ public final class Deft {
             entries.put(operation.id(), new Entry(operation.summary() + ".",
                     () -> new CommandLine(new OperationCommand(operation, console).spec())));
         }
-        entries.put("counterpart", new Entry(CounterpartCommand.WHAT, () -> new CommandLine(new CounterpartCommand(console))));
+        entries.put("counterpart", new Entry(CounterpartCommand.WHAT,
+                () -> new CommandLine(new CounterpartCommand(console))));
         entries.put("offers", new Entry(OffersCommand.WHAT, () -> new CommandLine(new OffersCommand(console))));
         entries.put("uses", new Entry(UsesCommand.WHAT, () -> new CommandLine(new UsesCommand(console))));
         entries.put("at", new Entry(AtCommand.WHAT, () -> new CommandLine(new AtCommand(console))));
@@ -102,8 +103,10 @@ public final class Deft {
         entries.put("rules", new Entry(RulesCommand.WHAT, () -> new CommandLine(new RulesCommand(console))));
         entries.put("lsp", new Entry(LspCommand.WHAT, () -> new CommandLine(new LspCommand(console, restart))));
         entries.put("project", new Entry(ProjectCommand.WHAT, () -> new CommandLine(new ProjectCommand(console))));
-        entries.put("undo", new Entry(HistoryCommands.Undo.WHAT, () -> new CommandLine(new HistoryCommands.Undo(console))));
-        entries.put("redo", new Entry(HistoryCommands.Redo.WHAT, () -> new CommandLine(new HistoryCommands.Redo(console))));
+        entries.put("undo", new Entry(HistoryCommands.Undo.WHAT,
+                () -> new CommandLine(new HistoryCommands.Undo(console))));
+        entries.put("redo", new Entry(HistoryCommands.Redo.WHAT,
+                () -> new CommandLine(new HistoryCommands.Redo(console))));
         entries.put("history", new Entry(
                 HistoryCommands.History.WHAT, () -> new CommandLine(new HistoryCommands.History(console))));
         entries.put("demo", new Entry(DemoCommand.WHAT, () -> new CommandLine(new DemoCommand(console))));
@@ -145,7 +148,8 @@ public final class Deft {
         return ExitCode.USAGE;
     }
 
-    private static int failure(Console console, Restart restart, Exception failed) throws IOException, InterruptedException {
+    private static int failure(Console console, Restart restart, Exception failed)
+            throws IOException, InterruptedException {
         if (failed instanceof UnfitJavaException unfit && unfit.fitting().isPresent() && restart.isPossible()) {
             Restart.remember(unfit.root(), unfit.fitting().get());
             return restart.with(unfit.fitting().get());
@@ -154,7 +158,8 @@ public final class Deft {
             console.say("deft: stopped; nothing was changed");
             return ExitCode.REFUSED;
         }
-        if (failed instanceof PlaceException || failed instanceof WorkspaceException || failed instanceof BaselineException) {
+        if (failed instanceof PlaceException || failed instanceof WorkspaceException
+                || failed instanceof BaselineException) {
             console.say("deft: " + failed.getMessage());
             return ExitCode.USAGE;
         }

@@ -119,7 +119,8 @@ final class DemoCommand implements Callable<Integer> {
         copy = Files.createTempDirectory("harbour-");
         try {
             copy(original, copy);
-            return desk ? Deft.run(console, "desk", "harbour.berths.Berth#occupant", "--workspace", copy.toString()) : story();
+            return desk ? Deft.run(console, "desk", "harbour.berths.Berth#occupant", "--workspace", copy.toString())
+                    : story();
         } finally {
             deleteAll(copy);
         }
@@ -127,14 +128,17 @@ final class DemoCommand implements Callable<Integer> {
 
     private int story() throws IOException, InterruptedException {
         Map<String, String> before = contents();
-        heading("A made-up harbour office, " + before.size() + " files. What can be done with the field Berth.occupant?");
+        heading("A made-up harbour office, " + before.size()
+                + " files. What can be done with the field Berth.occupant?");
         run("offers", "harbour.berths.Berth#occupant");
         run("uses", "harbour.berths.Berth#occupant");
 
-        heading("Rename it to 'vessel'. A parameter of that name is in the way: the field is qualified, the meaning stays.");
+        heading("Rename it to 'vessel'. A parameter of that name is in the way: the field is qualified, the meaning "
+                + "stays.");
         run("rename", "harbour.berths.Berth#occupant", "vessel");
 
-        heading("Rename Log.note(Object) to 'warn'? There is warn(String), and a call would go there instead. Refused.");
+        heading("Rename Log.note(Object) to 'warn'? There is warn(String), and a call would go there instead. "
+                + "Refused.");
         run("rename", "harbour.office.Log#note(Object)", "warn");
 
         heading("Give the value of an expression a name. One is proposed, so it need not be told.");
@@ -156,7 +160,8 @@ final class DemoCommand implements Callable<Integer> {
         heading("A method that says no more than its call: put what it does where it is called.");
         run("inline", "harbour.dues.TonnageTariff#isDangerous");
 
-        heading("A getter that only one report calls. Its field is private; on request it is opened as far as the call needs it.");
+        heading("A getter that only one report calls. Its field is private; on request it is opened as far as the "
+                + "call needs it.");
         run("inline", "harbour.berths.Berth#number()", "--places", "keep", "--access", "open");
 
         heading("Berths with the same number and sizes are equal. What follows from the fields need not be typed.");
@@ -167,7 +172,8 @@ final class DemoCommand implements Callable<Integer> {
 
         problems();
 
-        heading("All of that by keys, on a full screen ('deft desk'). What can be done with the field? A new name, and its preview.");
+        heading("All of that by keys, on a full screen ('deft desk'). What can be done with the field? A new name, "
+                + "and its preview.");
         new DeskScenes(console.with(palette)).play(copy, "harbour.berths.Berth#occupant",
                 List.of("Tab", "Enter v e s s e l", "Enter Enter"));
         run("undo");
@@ -192,7 +198,8 @@ final class DemoCommand implements Callable<Integer> {
 
     /** A test that is written before what it tests, and taken back again. */
     private void testFirst() throws IOException {
-        heading("A test uses bookings, which nobody has written yet. Type, accessors, methods and constants follow from the use.");
+        heading("A test uses bookings, which nobody has written yet. Type, accessors, methods and constants follow "
+                + "from the use.");
         Path test = copy.resolve(BOOKING_TEST);
         Files.writeString(test, BOOKING);
         console.out().println();
@@ -243,7 +250,8 @@ final class DemoCommand implements Callable<Integer> {
         all.add("--color");
         all.add(palette.isColored() ? "always" : "never");
         // what goes to standard error is part of the story
-        Deft.run(new Console(console.in(), console.out(), console.out(), false, false, palette), all.toArray(String[]::new));
+        Deft.run(new Console(console.in(), console.out(), console.out(), false, false, palette),
+                all.toArray(String[]::new));
         console.out().flush();
     }
 

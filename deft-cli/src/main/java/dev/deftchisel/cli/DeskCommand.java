@@ -54,7 +54,8 @@ final class DeskCommand implements Callable<Integer> {
     @Option(names = "--page", description = "with --keys: as a page of Markdown")
     private boolean page;
 
-    @Option(names = "--key-file", paramLabel = "FILE", description = "your own keys; else the file 'keys' in ~/.config/deft")
+    @Option(names = "--key-file", paramLabel = "FILE",
+            description = "your own keys; else the file 'keys' in ~/.config/deft")
     private Optional<Path> keyFile = Optional.empty();
 
     @Option(names = "--ground", paramLabel = "WHICH", description = "auto, dark or light: what is behind the text")
@@ -92,7 +93,8 @@ final class DeskCommand implements Callable<Integer> {
         KeyMap standard = StandardKeys.with(manual.operations());
         Path file = keyFile.orElseGet(DeskCommand::ownKeys);
         try {
-            return KeyFile.read(String.valueOf(file.getFileName()), Files.readAllLines(file), standard, manual.operations());
+            return KeyFile.read(String.valueOf(file.getFileName()), Files.readAllLines(file), standard,
+                    manual.operations());
         } catch (NoSuchFileException none) {
             if (keyFile.isPresent()) {
                 throw new WorkspaceException(file + ": there is no such file");
@@ -106,7 +108,8 @@ final class DeskCommand implements Callable<Integer> {
     /** By the XDG Base Directory Specification. */
     private static Path ownKeys() {
         String home = System.getenv("XDG_CONFIG_HOME");
-        Path folder = home == null || home.isEmpty() ? Path.of(System.getProperty("user.home"), ".config") : Path.of(home);
+        Path folder = home == null || home.isEmpty() ? Path.of(System.getProperty("user.home"), ".config")
+                : Path.of(home);
         return folder.resolve("deft").resolve(OWN_KEYS);
     }
 
@@ -149,7 +152,8 @@ final class DeskCommand implements Callable<Integer> {
 
     private static void rescue(Desk desk, Chisel chisel, Console dressed) {
         if (desk != null) {
-            Rescue.keep(desk.unsaved(), chisel.workspace()).forEach(kept -> dressed.say("deft: what was not saved is in " + kept));
+            Rescue.keep(desk.unsaved(), chisel.workspace())
+                    .forEach(kept -> dressed.say("deft: what was not saved is in " + kept));
         }
     }
 

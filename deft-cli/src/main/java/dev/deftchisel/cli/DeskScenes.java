@@ -48,7 +48,8 @@ final class DeskScenes {
                 List<Key> keys = Key.chord(scene).orElseThrow();
                 keys.forEach(desk::press);
                 console.out().println();
-                console.out().println(console.palette().key("keys: " + keys.stream().map(Key::toString).collect(Collectors.joining(" "))));
+                console.out().println(console.palette().key("keys: " + keys.stream().map(Key::toString)
+                        .collect(Collectors.joining(" "))));
                 console.out().println();
                 show(desk.draw(HEIGHT, WIDTH));
             }
@@ -58,7 +59,8 @@ final class DeskScenes {
     private void show(Picture picture) {
         Painter painter = new Painter(new Colours(Colours.Depth.SIXTEEN, false));
         for (int row = 0; row < picture.height(); row++) {
-            console.out().println("  " + (console.palette().isColored() ? painter.row(picture, row) : picture.row(row)));
+            console.out().println("  " + (console.palette().isColored() ? painter.row(picture, row)
+                    : picture.row(row)));
         }
     }
 }

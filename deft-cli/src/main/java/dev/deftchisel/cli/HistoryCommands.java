@@ -79,7 +79,8 @@ final class HistoryCommands {
             DateTimeFormatter format = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm").withZone(ZoneId.systemDefault());
             for (Entry entry : entries) {
                 boolean isBack = entry.state() == Entry.State.UNDONE;
-                String line = "%3d  %s  %s, %d %s%s".formatted(entry.number(), format.format(entry.time()), entry.title(),
+                String line = "%3d  %s  %s, %d %s%s".formatted(entry.number(), format.format(entry.time()),
+                        entry.title(),
                         entry.files().size(), entry.files().size() == 1 ? "file" : "files",
                         isBack ? "  (taken back)" : "");
                 console.out().println(isBack ? console.palette().quiet(line) : line);

@@ -35,7 +35,8 @@ final class LspCommand implements Callable<Integer> {
     private boolean help;
 
     @Option(names = "--port", paramLabel = "N",
-            description = "wait for one client at this port of this machine (0 for any that is free), instead of the standard streams")
+            description = "wait for one client at this port of this machine (0 for any that is free), instead of the "
+            + "standard streams")
     private Integer port;
 
     LspCommand(Console console, Restart restart) {
@@ -75,6 +76,7 @@ final class LspCommand implements Callable<Integer> {
 
     /** Where the pages of rules and errors are, in a checkout. */
     private static Optional<Path> pages() {
-        return Optional.ofNullable(System.getProperty("deft.home")).map(home -> Path.of(home, "docs")).filter(Files::isDirectory);
+        return Optional.ofNullable(System.getProperty("deft.home")).map(home -> Path.of(home, "docs"))
+                .filter(Files::isDirectory);
     }
 }

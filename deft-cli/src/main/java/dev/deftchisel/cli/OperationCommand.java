@@ -74,7 +74,8 @@ final class OperationCommand extends ChiselCommand {
             return option.type(String.class).paramLabel("NAME,...").description(question.label()).build();
         }
         if (question instanceof Question.Proposed) {
-            return option.type(String.class).paramLabel("NAME").description(question.label() + " (one is proposed)").build();
+            return option.type(String.class).paramLabel("NAME").description(question.label() + " (one is proposed)")
+                    .build();
         }
         if (question instanceof Question.Text text && !text.standard().isEmpty()) {
             return option.type(String.class).paramLabel("VALUE")
@@ -95,7 +96,8 @@ final class OperationCommand extends ChiselCommand {
             outcome = chisel.choose(preview, (file, edit) -> edit.isTaken() && !isOmitted(chisel, omitted, file, edit));
         }
         if (asks) {
-            return new PreviewLoop(chisel, console, place, operation.id(), operation.questions()).run(answers, outcome).exitCode();
+            return new PreviewLoop(chisel, console, place, operation.id(), operation.questions()).run(answers, outcome)
+                    .exitCode();
         }
         return new OutcomeWriter(chisel, console, options).write(outcome, apply);
     }
@@ -115,7 +117,8 @@ final class OperationCommand extends ChiselCommand {
                     : spec.findOption("--" + question.key()).getValue();
             if (value != null) {
                 check(question, value.toString());
-                answers = question instanceof Question.Members ? answers.and(question.key(), OrderedChoice.list(value.toString()))
+                answers = question instanceof Question.Members
+                        ? answers.and(question.key(), OrderedChoice.list(value.toString()))
                         : answers.and(question.key(), value.toString());
             }
         }

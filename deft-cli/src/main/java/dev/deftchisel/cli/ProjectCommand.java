@@ -19,7 +19,8 @@ import picocli.CommandLine.Option;
 @Command(name = "project", description = ProjectCommand.WHAT)
 final class ProjectCommand implements Callable<Integer> {
 
-    static final String WHAT = "Show what was found of the project: modules, folders, level, JDK, libraries, what is missing.";
+    static final String WHAT = "Show what was found of the project: modules, folders, level, JDK, libraries, what is "
+            + "missing.";
 
     private final Console console;
 

@@ -12,8 +12,9 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * Starts the same command once more with another JDK, since the running one cannot read the project. The new process has the streams
- * of this one. Which JDK it was is written down in the workspace, so that the launcher takes it at once the next time.
+ * Starts the same command once more with another JDK, since the running one cannot read the project. The new process
+ * has the streams of this one. Which JDK it was is written down in the workspace, so that the launcher takes it at once
+ * the next time.
  */
 final class Restart {
 
@@ -62,9 +63,11 @@ final class Restart {
                 ? List.of("-XX:+UseParallelGC", "-Xmn300m")
                 : List.of("-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC"));
         for (String property : List.of("deft.home", "deft.terminal", "deft.log")) {
-            Optional.ofNullable(System.getProperty(property)).ifPresent(value -> command.add("-D" + property + "=" + value));
+            Optional.ofNullable(System.getProperty(property))
+                    .ifPresent(value -> command.add("-D" + property + "=" + value));
         }
-        command.addAll(List.of("-D" + MARK + "=true", "-cp", System.getProperty("java.class.path"), Deft.class.getName()));
+        command.addAll(List.of("-D" + MARK + "=true", "-cp", System.getProperty("java.class.path"),
+                Deft.class.getName()));
         command.addAll(given);
         return new ProcessBuilder(command).inheritIO().start().waitFor();
     }

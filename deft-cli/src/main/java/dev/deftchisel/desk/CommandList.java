@@ -32,7 +32,8 @@ public record CommandList(List<Action.Take> operations) {
 
     /** With all operations on the class path. */
     public static CommandList installed() {
-        return new CommandList(Chisel.operations().stream().map(operation -> new Action.Take(operation.id(), lowered(operation.summary())))
+        return new CommandList(Chisel.operations().stream()
+                .map(operation -> new Action.Take(operation.id(), lowered(operation.summary())))
                 .toList());
     }
 
@@ -54,7 +55,8 @@ public record CommandList(List<Action.Take> operations) {
                 commands.add(item(command, chords));
             }
         }
-        List<Item<Action>> taken = operations.stream().map(operation -> item(operation, chords(keys, operation))).toList();
+        List<Item<Action>> taken = operations.stream().map(operation -> item(operation, chords(keys, operation)))
+                .toList();
         List<Item<Action>> all = new ArrayList<>(isByKey ? commands : taken);
         all.addAll(isByKey ? taken.stream().filter(item -> !item.aside().isEmpty()).toList() : commands);
         bench.open(Picker.of(isByKey ? "all keys" : "what", ItemSource.of(all)).then(bench::close, "do it", action -> {
@@ -64,12 +66,14 @@ public record CommandList(List<Action.Take> operations) {
     }
 
     private static Item<Action> item(Action action, String keys) {
-        return new Item<>(action, action.id() + " " + action.words(), Line.of(action.id(), Ink.PLAIN).and("  " + action.words(),
+        return new Item<>(action, action.id() + " " + action.words(), Line.of(action.id(), Ink.PLAIN)
+                .and("  " + action.words(),
                 Ink.QUIET), keys);
     }
 
     private static String chords(KeyMap keys, Action action) {
-        return keys.bindings().stream().filter(binding -> binding.where() == KeyContext.CODE && binding.action().id().equals(action.id()))
+        return keys.bindings().stream().filter(binding -> binding.where() == KeyContext.CODE && binding.action().id()
+                .equals(action.id()))
                 .map(KeyBinding::chord).map(Key::brief).collect(Collectors.joining(", "));
     }
 }

@@ -80,15 +80,21 @@ final class Commands {
         switch (command) {
             case FIND -> FindList.open(desk);
             case OUTLINE -> FindList.outline(desk);
-            case DECLARATION -> ListPanels.places(desk, "declaration", chisel -> chisel.navigator().declaration(here).stream().toList());
-            case TYPE -> ListPanels.places(desk, "its type", chisel -> chisel.navigator().typeDeclaration(here).stream().toList());
-            case IMPLEMENTATIONS -> ListPanels.places(desk, "implementations", chisel -> chisel.navigator().implementations(here));
-            case COUNTERPART -> ListPanels.places(desk, "tests, or what is tested", chisel -> chisel.counterparts(here));
+            case DECLARATION -> ListPanels.places(desk, "declaration", chisel -> chisel.navigator().declaration(here)
+                    .stream().toList());
+            case TYPE -> ListPanels.places(desk, "its type", chisel -> chisel.navigator().typeDeclaration(here).stream()
+                    .toList());
+            case IMPLEMENTATIONS -> ListPanels.places(desk, "implementations", chisel -> chisel.navigator()
+                    .implementations(here));
+            case COUNTERPART -> ListPanels.places(desk, "tests, or what is tested",
+                    chisel -> chisel.counterparts(here));
             case PEEK -> ListPanels.peek(desk, here);
             case USES -> UsesList.open(desk);
             case CALLERS -> UsesList.callers(desk);
-            case BACK -> desk.ways().back(here).ifPresentOrElse(desk::goQuietly, () -> desk.say("there is nowhere to go back to"));
-            case FORTH -> desk.ways().forth(here).ifPresentOrElse(desk::goQuietly, () -> desk.say("there is nowhere to go forth to"));
+            case BACK -> desk.ways().back(here).ifPresentOrElse(desk::goQuietly,
+                    () -> desk.say("there is nowhere to go back to"));
+            case FORTH -> desk.ways().forth(here).ifPresentOrElse(desk::goQuietly,
+                    () -> desk.say("there is nowhere to go forth to"));
             default -> {
                 return false;
             }
@@ -116,7 +122,8 @@ final class Commands {
             desk.leave();
             return;
         }
-        ListPanels.ask(desk, dirty.size() == 1 ? desk.shown(dirty.get(0).path()) + " is not saved;" : dirty.size() + " files are not saved;",
+        ListPanels.ask(desk, dirty.size() == 1 ? desk.shown(dirty.get(0).path()) + " is not saved;"
+                : dirty.size() + " files are not saved;",
                 List.of(
                 new ListPanels.Answer("save and leave", () -> saveAll(new ArrayDeque<>(dirty))),
                 new ListPanels.Answer("leave without saving", desk::leave),

@@ -32,8 +32,8 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 
 /**
- * The screen as a model: it takes keys, asks backstage what it needs to know, and gives a picture of itself. To be used by one
- * thread, on which what comes from backstage is told too.
+ * The screen as a model: it takes keys, asks backstage what it needs to know, and gives a picture of itself. To be used
+ * by one thread, on which what comes from backstage is told too.
  */
 public final class Desk implements PanelHost {
 
@@ -135,7 +135,8 @@ public final class Desk implements PanelHost {
             show(open.get(), to.selection());
         } else {
             ask(TaskPurpose.GO, chisel -> chisel.snapshot().file(to.file()), file -> file.ifPresentOrElse(
-                    known -> show(files.of(known), to.selection()), () -> say(shown(to.file()) + " is not there any more")));
+                    known -> show(files.of(known), to.selection()),
+                    () -> say(shown(to.file()) + " is not there any more")));
         }
     }
 
@@ -398,8 +399,10 @@ public final class Desk implements PanelHost {
         page = Math.max(1, Screen.codeRows(height, width, !panels.isEmpty()) - 2);
         KeyHints hints = new KeyHints(keys);
         List<KeyHints.Said> said = new ArrayList<>(panels.isEmpty() ? begun.isEmpty()
-                ? hints.of(state(), looks.here(buffer.draft()).isPresent()) : hints.after(begun) : hints.of(panels.peek()));
-        String shown = waiting.hasHeld() ? "a moment \u2026 Esc stops waiting" : begun.isEmpty() ? message : (message.isEmpty() ? ""
+                ? hints.of(state(), looks.here(buffer.draft()).isPresent()) : hints.after(begun)
+                : hints.of(panels.peek()));
+        String shown = waiting.hasHeld() ? "a moment \u2026 Esc stops waiting" : begun.isEmpty() ? message
+                : (message.isEmpty() ? ""
                 : message + "  ") + Key.brief(begun) + " \u2026";
         return new Screen(height, width).draw(new Screen.Content(buffer, shown(buffer.path()), looks, panel(), shown,
                 backstage.isWorking(), said));

@@ -30,8 +30,8 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
- * What reaches the disk: saved texts, changes, and both taken back. A change is worked out on what stands on the desk, so files
- * that it touches are saved just before it.
+ * What reaches the disk: saved texts, changes, and both taken back. A change is worked out on what stands on the desk,
+ * so files that it touches are saved just before it.
  */
 final class DiskWrites {
 
@@ -80,7 +80,8 @@ final class DiskWrites {
         ListPanels.ask(desk, what, List.of(
                 new ListPanels.Answer("leave both as they are", () -> { }),
                 new ListPanels.Answer("write mine over it", () -> save(buffer, true, then)),
-                new ListPanels.Answer("take what is on disk; mine is lost", () -> desk.ask(TaskPurpose.WRITE, chisel -> {
+                new ListPanels.Answer("take what is on disk; mine is lost",
+                        () -> desk.ask(TaskPurpose.WRITE, chisel -> {
                     chisel.refresh(List.of(buffer.path()));
                     chisel.edited(Map.of());
                     return chisel.snapshot().file(buffer.path()).map(SourceFile::text);
@@ -106,18 +107,21 @@ final class DiskWrites {
             files.settle();
             desk.say("done: " + change.title() + saved(written));
             desk.goQuietly(to);
-            List<Place> targets = Chisel.writtenPlaces(change).stream().filter(place -> !place.file().equals(to.file())).toList();
+            List<Place> targets = Chisel.writtenPlaces(change).stream().filter(place -> !place.file().equals(to.file()))
+                    .toList();
             desk.link(isLinked(change) ? Chisel.linkedPlaces(change) : List.of(), targets);
         });
     }
 
     private static boolean isLinked(Change change) {
-        return change.effective().stream().flatMap(file -> file.takenEdits().stream()).anyMatch(edit -> !edit.linked().isEmpty());
+        return change.effective().stream().flatMap(file -> file.takenEdits().stream())
+                .anyMatch(edit -> !edit.linked().isEmpty());
     }
 
     private static Place moved(Change change, Place from) {
         Range caret = new Range(from.caret(), from.caret());
-        Range now = change.mapping().name(from.file(), caret).orElseGet(() -> change.mapping().code(from.file(), caret));
+        Range now = change.mapping().name(from.file(), caret)
+                .orElseGet(() -> change.mapping().code(from.file(), caret));
         return new Place(change.mapping().file(from.file()), new Range(now.start(), now.start()));
     }
 
@@ -126,7 +130,8 @@ final class DiskWrites {
     }
 
     private static String saved(WrittenChange written) {
-        String names = written.saved().stream().map(job -> String.valueOf(job.path().getFileName())).collect(Collectors.joining(", "));
+        String names = written.saved().stream().map(job -> String.valueOf(job.path().getFileName()))
+                .collect(Collectors.joining(", "));
         return names.isEmpty() ? "" : " (" + names + " saved before)";
     }
 
@@ -145,7 +150,8 @@ final class DiskWrites {
     void undo(Buffer buffer) {
         Optional<Steps.Step> last = buffer.steps().last();
         if (last.isEmpty()) {
-            desk.say("nothing was done here that could be taken back; " + desk.keysOf("history") + " shows earlier changes");
+            desk.say("nothing was done here that could be taken back; " + desk.keysOf("history")
+                    + " shows earlier changes");
         } else if (last.get() instanceof Steps.Step.Applied applied) {
             step(true, applied.number());
         } else {
@@ -217,7 +223,8 @@ final class DiskWrites {
 
     private static boolean concerns(Entry entry, Path path, Chisel chisel) {
         Path root = chisel.workspace().root();
-        return entry.files().stream().anyMatch(image -> root.resolve(image.before()).equals(path) || root.resolve(image.after())
+        return entry.files().stream().anyMatch(image -> root.resolve(image.before()).equals(path)
+                || root.resolve(image.after())
                 .equals(path));
     }
 
@@ -244,7 +251,8 @@ final class DiskWrites {
             if (text.isPresent() && !buffer.isDirty()) {
                 Draft before = buffer.draft();
                 buffer.replaced(text.get());
-                buffer.move(Motions.to(buffer.draft(), Math.min(before.caret().head(), buffer.draft().content().length())));
+                buffer.move(Motions.to(buffer.draft(), Math.min(before.caret().head(), buffer.draft().content()
+                        .length())));
                 desk.say(desk.shown(buffer.path()) + " was changed outside and is read again");
             }
         });

@@ -157,7 +157,8 @@ final class Editing {
             case DELETE -> typing::delete;
             case DELETE_WORD_LEFT -> typing::deleteWordLeft;
             case DELETE_WORD_RIGHT -> typing::deleteWordRight;
-            case CUT -> draft -> draft.carets().stream().allMatch(Caret::isBare) ? lines.delete(draft) : typing.type(draft, "");
+            case CUT -> draft -> draft.carets().stream().allMatch(Caret::isBare) ? lines.delete(draft)
+                    : typing.type(draft, "");
             case LINE_UP -> lines::up;
             case LINE_DOWN -> lines::down;
             case LINE_DUPLICATE -> lines::duplicate;
@@ -174,7 +175,8 @@ final class Editing {
 
     private void grow(Buffer buffer) {
         Draft draft = buffer.draft();
-        Draft larger = draft.moving(caret -> new SelectionExpander(draft.tokens()).around(caret.range()).stream().findFirst()
+        Draft larger = draft.moving(caret -> new SelectionExpander(draft.tokens()).around(caret.range()).stream()
+                .findFirst()
                 .map(Caret::over).orElse(caret));
         if (!larger.carets().equals(draft.carets())) {
             grown.push(draft);
@@ -184,7 +186,8 @@ final class Editing {
 
     private static Draft member(Draft draft, boolean isNext) {
         int head = draft.caret().head();
-        List<Integer> starts = draft.skeleton().members().stream().map(MemberOutline::nameRange).map(Range::start).sorted()
+        List<Integer> starts = draft.skeleton().members().stream().map(MemberOutline::nameRange).map(Range::start)
+                .sorted()
                 .toList();
         Optional<Integer> to = isNext ? starts.stream().filter(start -> start > head).findFirst()
                 : starts.stream().filter(start -> start < head).max(Comparator.naturalOrder());

@@ -16,7 +16,10 @@ import dev.deftchisel.problem.detection.ProblemScope;
 import java.util.List;
 import java.util.Optional;
 
-/** What is known of the file that is looked at: its problems, and what is at the caret. Looked for anew when something changes. */
+/**
+ * What is known of the file that is looked at: its problems, and what is at the caret. Looked for anew when something
+ * changes.
+ */
 final class FileInsight {
 
     private final Desk desk;
@@ -79,7 +82,8 @@ final class FileInsight {
     }
 
     private void problems(Buffer now, String content) {
-        desk.ask(TaskPurpose.PROBLEMS, chisel -> chisel.problems().in(ProblemScope.of(List.of(now.path()))), problems -> {
+        desk.ask(TaskPurpose.PROBLEMS, chisel -> chisel.problems().in(ProblemScope.of(List.of(now.path()))),
+                problems -> {
             if (now.draft().content().equals(content)) {
                 marks = problems.stream().map(problem -> new Mark(problem, problem.range())).toList();
             }
@@ -92,7 +96,8 @@ final class FileInsight {
         }
         var saved = now.saved();
         desk.ask(TaskPurpose.HERE, chisel -> new Found(chisel.symbol(place),
-                chisel.navigator().usesInFile(place).map(Uses::all).orElse(List.of()), Saving.outside(place.file(), saved)), found -> {
+                chisel.navigator().usesInFile(place).map(Uses::all).orElse(List.of()),
+                Saving.outside(place.file(), saved)), found -> {
                     if (now.draft() == draft) {
                         symbol = found.symbol().map(Symbol::describe);
                         uses = found.uses().stream().map(use -> new CodeView.Use(use.range(),
@@ -107,9 +112,12 @@ final class FileInsight {
     /** The problem at the caret, else the worst on its line. */
     Optional<Problem> here(Draft draft) {
         int head = draft.caret().head();
-        return marks.stream().filter(mark -> mark.range().touches(head)).min((one, other) -> one.range().length() - other.range().length())
-                .or(() -> marks.stream().filter(mark -> draft.lines().line(Math.min(mark.range().start(), draft.content().length()))
-                        == draft.line()).max((one, other) -> one.problem().severity().compareTo(other.problem().severity())))
+        return marks.stream().filter(mark -> mark.range().touches(head))
+                .min((one, other) -> one.range().length() - other.range().length())
+                .or(() -> marks.stream().filter(mark -> draft.lines()
+                        .line(Math.min(mark.range().start(), draft.content().length()))
+                        == draft.line()).max((one, other) -> one.problem().severity()
+                        .compareTo(other.problem().severity())))
                 .map(Mark::problem);
     }
 
@@ -118,7 +126,8 @@ final class FileInsight {
         int head = draft.caret().head();
         List<Mark> inOrder = marks.stream().sorted((one, other) -> one.range().compareTo(other.range())).toList();
         if (isNext) {
-            return inOrder.stream().filter(mark -> mark.range().start() > head).findFirst().or(() -> inOrder.stream().findFirst());
+            return inOrder.stream().filter(mark -> mark.range().start() > head).findFirst()
+                    .or(() -> inOrder.stream().findFirst());
         }
         return inOrder.stream().filter(mark -> mark.range().start() < head).reduce((one, other) -> other)
                 .or(() -> inOrder.stream().reduce((one, other) -> other));

@@ -30,7 +30,8 @@ final class History {
             List<Entry> latest = new ArrayList<>(history);
             Collections.reverse(latest);
             desk.open(Picker.of("changes", ItemSource.of(latest.stream().map(History::item).toList()))
-                    .showing((entry, show) -> show.accept(entry.files().stream().map(image -> Line.of(image.after(), Ink.PLACE)).toList()))
+                    .showing((entry, show) -> show.accept(entry.files().stream()
+                            .map(image -> Line.of(image.after(), Ink.PLACE)).toList()))
                     .then(desk::close, "take it back, or do it again", entry -> {
                         desk.close();
                         writing.step(entry.state() == Entry.State.APPLIED, entry.number());
@@ -41,7 +42,8 @@ final class History {
     private static Item<Entry> item(Entry entry) {
         String time = TIME.format(entry.time().atZone(ZoneId.systemDefault()));
         boolean isUndone = entry.state() == Entry.State.UNDONE;
-        return new Item<>(entry, entry.title(), Line.of(time + "  ", Ink.QUIET).and(entry.title(), isUndone ? Ink.QUIET : Ink.PLAIN),
+        return new Item<>(entry, entry.title(), Line.of(time + "  ", Ink.QUIET)
+                .and(entry.title(), isUndone ? Ink.QUIET : Ink.PLAIN),
                 isUndone ? "taken back" : "");
     }
 }

@@ -12,7 +12,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 
-/** What keys do just now, for the last line of the screen; as many as fit are shown, so what is needed most comes first. */
+/**
+ * What keys do just now, for the last line of the screen; as many as fit are shown, so what is needed most comes first.
+ */
 final class KeyHints {
 
     private final KeyMap keys;
@@ -46,7 +48,8 @@ final class KeyHints {
         Set<String> named = new HashSet<>();
         for (KeyBinding binding : keys.after(KeyContext.CODE, begun)) {
             if (named.add(binding.action().id())) {
-                String words = binding.action() instanceof Action.Take take ? take.id().substring(take.id().lastIndexOf('-') + 1)
+                String words = binding.action() instanceof Action.Take take
+                        ? take.id().substring(take.id().lastIndexOf('-') + 1)
                         : binding.action().words();
                 said.add(new Said(Key.brief(binding.chord().subList(begun.size(), binding.chord().size())), words));
             }

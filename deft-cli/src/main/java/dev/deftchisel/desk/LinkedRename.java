@@ -12,8 +12,8 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * A new name that stands ready to be typed over, at all its places at once. What is typed is only shown; when it is done the text
- * is again as it was, and the name is changed by a rename, so that it is proven like any other change.
+ * A new name that stands ready to be typed over, at all its places at once. What is typed is only shown; when it is
+ * done the text is again as it was, and the name is changed by a rename, so that it is proven like any other change.
  *
  * @param buffer where it is typed
  * @param ready  the text with the names selected
@@ -27,9 +27,11 @@ record LinkedRename(Buffer buffer, Draft ready) {
                 .filter(range -> range.end() <= draft.content().length()).distinct().toList();
         // names that had to come along are declared before the one that was asked for
         Map<String, Range> first = new HashMap<>();
-        here.forEach(range -> first.merge(draft.text(range), range, (one, other) -> one.compareTo(other) <= 0 ? one : other));
+        here.forEach(range -> first.merge(draft.text(range), range, (one, other) -> one.compareTo(other) <= 0 ? one
+                : other));
         return first.values().stream().max(Comparator.naturalOrder()).map(draft::text).map(name -> {
-            List<Caret> carets = here.stream().filter(range -> draft.text(range).equals(name)).map(Caret::over).toList();
+            List<Caret> carets = here.stream().filter(range -> draft.text(range).equals(name)).map(Caret::over)
+                    .toList();
             return new LinkedRename(buffer, draft.with(carets, carets.get(0)));
         });
     }
@@ -57,7 +59,8 @@ record LinkedRename(Buffer buffer, Draft ready) {
         for (int i = 0; i < ready.carets().size(); i++) {
             Range name = ready.carets().get(i).range();
             int start = name.start() + shift;
-            boolean isIn = i < carets.size() && carets.get(i).range().start() >= start && carets.get(i).range().end() <= start + length;
+            boolean isIn = i < carets.size() && carets.get(i).range().start() >= start && carets.get(i).range()
+                    .end() <= start + length;
             if (!isIn) {
                 return false;
             }

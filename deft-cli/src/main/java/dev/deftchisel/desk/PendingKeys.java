@@ -8,8 +8,8 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * Keys that have to wait. What is typed while a file is written must not come between a text and what is written of it, and what
- * is typed in expectation of a list is meant for the list.
+ * Keys that have to wait. What is typed while a file is written must not come between a text and what is written of it,
+ * and what is typed in expectation of a list is meant for the list.
  */
 final class PendingKeys {
 
@@ -67,7 +67,9 @@ final class PendingKeys {
         held.add(later);
     }
 
-    /** Waits no longer for what only tells something, and forgets what was meant for it; whether there was such a thing. */
+    /**
+     * Waits no longer for what only tells something, and forgets what was meant for it; whether there was such a thing.
+     */
     boolean stop() {
         boolean isStopped = writing.isEmpty() && awaited.isPresent();
         if (isStopped) {

@@ -16,7 +16,10 @@ import dev.deftchisel.problem.Severity;
 import java.util.List;
 import java.util.Optional;
 
-/** Where everything is on the screen: the file's name on top, code and panel between, below what is said and what keys do. */
+/**
+ * Where everything is on the screen: the file's name on top, code and panel between, below what is said and what keys
+ * do.
+ */
 final class Screen {
 
     private static final int BESIDE = 130;
@@ -38,7 +41,8 @@ final class Screen {
      * @param isBusy  whether something is being looked at
      * @param hints   what keys do now
      */
-    record Content(Buffer buffer, String shown, FileInsight looks, Optional<Panel> panel, String message, boolean isBusy,
+    record Content(Buffer buffer, String shown, FileInsight looks, Optional<Panel> panel, String message,
+            boolean isBusy,
             List<KeyHints.Said> hints) {
     }
 
@@ -61,7 +65,8 @@ final class Screen {
 
     private static Area panel(int height, int width) {
         Area body = new Area(1, 0, height - EDGE_ROWS, width);
-        return width >= BESIDE ? body.columns(width / 2, width) : body.rows(body.height() - panelRows(body) + 1, body.height());
+        return width >= BESIDE ? body.columns(width / 2, width)
+                : body.rows(body.height() - panelRows(body) + 1, body.height());
     }
 
     Picture draw(Content content) {
@@ -95,8 +100,10 @@ final class Screen {
         Buffer buffer = content.buffer();
         String position = buffer.draft().lines().position(buffer.draft().caret().head()).toString();
         String carets = buffer.draft().carets().size() > 1 ? "  " + buffer.draft().carets().size() + " carets" : "";
-        Line name = Line.of(" " + content.shown(), bar.strongly()).and(buffer.isDirty() ? " \u25cf not saved" : "", bar.in(Ink.WARNING))
-                .and("  " + position + carets, bar).and(content.looks().symbol().map(symbol -> "  " + symbol).orElse(""),
+        Line name = Line.of(" " + content.shown(), bar.strongly())
+                .and(buffer.isDirty() ? " \u25cf not saved" : "", bar.in(Ink.WARNING))
+                .and("  " + position + carets, bar).and(content.looks().symbol().map(symbol -> "  " + symbol)
+                        .orElse(""),
                 bar.in(Ink.PLACE));
         Line counts = counts(content, bar);
         int width = Widths.of(counts.text());
@@ -108,7 +115,8 @@ final class Screen {
         Line line = Line.EMPTY;
         for (Severity severity : List.of(Severity.ERROR, Severity.WARNING, Severity.NOTE)) {
             long count = content.looks().marks().stream().filter(mark -> mark.problem().severity() == severity).count();
-            line = count == 0 ? line : line.and(" " + CodeView.sign(severity) + count, bar.in(CodeView.ink(severity)).strongly());
+            line = count == 0 ? line : line.and(" " + CodeView.sign(severity) + count, bar.in(CodeView.ink(severity))
+                    .strongly());
         }
         return line;
     }

@@ -16,7 +16,8 @@ public final class OutcomeWords {
         StringBuilder counts = new StringBuilder()
                 .append(preview.names() > 0 ? count(preview.names(), "name")
                         : preview.places() > 0 ? count(preview.places(), "place")
-                        : preview.newLines() > 0 ? count(preview.newLines(), "new line") : count(preview.edits(), "place"))
+                        : preview.newLines() > 0 ? count(preview.newLines(), "new line")
+                        : count(preview.edits(), "place"))
                 .append(" in ").append(files(preview));
         if (!preview.moves().isEmpty()) {
             counts.append(", ").append(count(preview.moves().size(), "file")).append(" moved");
@@ -33,7 +34,8 @@ public final class OutcomeWords {
     /** What in text is left as it is; empty when there is nothing. */
     public static Optional<String> left(Outcome.Preview preview) {
         long left = preview.mentions(false);
-        return left == 0 ? Optional.empty() : Optional.of(count(left, "mention") + " in text left as " + (left == 1 ? "it is"
+        return left == 0 ? Optional.empty() : Optional.of(count(left, "mention") + " in text left as "
+                + (left == 1 ? "it is"
                 : "they are"));
     }
 

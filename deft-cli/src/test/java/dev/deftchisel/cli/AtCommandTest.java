@@ -94,7 +94,8 @@ class AtCommandTest {
         lines("Berth#free()", "Berth#nothing");
         String said = play("Berth#depth");
         assertTrue(said.contains("method Berth.free()"), said);
-        assertTrue(said.contains("declares no member"), "a place that is not there is told and the loop goes on: " + said);
+        assertTrue(said.contains("declares no member"), "a place that is not there is told and the loop goes on: "
+                + said);
     }
 
     @Test
@@ -120,7 +121,8 @@ class AtCommandTest {
         keys('.', ';', '2', 'a', ';', 'q');
         String said = play("Quay");
         assertTrue(said.contains("  1 cast it to int\n  2 change the type of 'due' to long\n"), said);
-        assertTrue(Files.readString(file).contains("void tell(int depth) { long due = 2L * depth; due++; }"), Files.readString(file));
+        assertTrue(Files.readString(file).contains("void tell(int depth) { long due = 2L * depth; due++; }"),
+                Files.readString(file));
     }
 
     @Test
@@ -147,7 +149,8 @@ class AtCommandTest {
         String said = play(file + ":2:47");
         assertTrue(said.contains("  1 depth * 2\n  2 Math.abs(depth * 2)\n"), said);
         assertTrue(said.contains("2 linked places carry the new name"), said);
-        assertTrue(Files.readString(file).contains("int abs = Math.abs(depth * 2); return abs;"), Files.readString(file));
+        assertTrue(Files.readString(file).contains("int abs = Math.abs(depth * 2); return abs;"),
+                Files.readString(file));
     }
 
     @Test
@@ -170,7 +173,8 @@ class AtCommandTest {
         String said = play(file + ":1:7");
         assertTrue(said.contains("  1 [x] depth\n  2 [x] rate\n"), said);
         assertTrue(said.contains("5 new lines in 1 file"), said);
-        assertTrue(Files.readString(file).contains("\"Quay[rate=\" + rate + \", depth=\" + depth + \"]\""), Files.readString(file));
+        assertTrue(Files.readString(file).contains("\"Quay[rate=\" + rate + \", depth=\" + depth + \"]\""),
+                Files.readString(file));
     }
 
     @Test
@@ -191,7 +195,8 @@ class AtCommandTest {
         chisel.refresh();
         keys('m', 'a', 'j', 'q');
         String said = play(file + ":2:43");
-        assertTrue(said.contains("Berth.java:6:3  class UnsupportedOperationException") || said.contains("Berth.java:6:3\n"), said);
+        assertTrue(said.contains("Berth.java:6:3  class UnsupportedOperationException")
+                || said.contains("Berth.java:6:3\n"), said);
         assertTrue(Files.readString(folder.resolve("Berth.java")).contains("\tint width() {"));
     }
 

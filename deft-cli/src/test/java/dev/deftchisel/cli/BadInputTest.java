@@ -66,7 +66,8 @@ class BadInputTest {
 
     @Test
     void outsideTheFile() {
-        says(2, "Berth.java:9:1: the place is outside the file, which has 5 lines", deft("rename", "Berth.java:9:1", "x"));
+        says(2, "Berth.java:9:1: the place is outside the file, which has 5 lines",
+                deft("rename", "Berth.java:9:1", "x"));
         says(2, "Berth.java:1:99: line 1 has only 13 characters", deft("rename", "Berth.java:1:99", "x"));
     }
 
@@ -123,7 +124,8 @@ class BadInputTest {
     @Test
     void withoutSources() throws IOException {
         Path empty = Files.createDirectory(folder.resolve("empty"));
-        says(2, "no project found; name the source folders with --source", deft("offers", "X", "--workspace", empty.toString()));
+        says(2, "no project found; name the source folders with --source",
+                deft("offers", "X", "--workspace", empty.toString()));
         says(2, "there is no Java file in its source folders",
                 deft("offers", "X", "--workspace", empty.toString(), "--source", empty.toString()));
         says(2, "no such folder", deft("offers", "X", "--workspace", folder.resolve("none").toString()));

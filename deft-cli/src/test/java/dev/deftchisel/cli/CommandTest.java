@@ -83,7 +83,8 @@ class CommandTest {
 
     @Test
     void aRefusalSaysWhereAndWhy() throws Exception {
-        DeftProcess.Result refused = DeftProcess.run(folder, "rename", "harbour.office.Log#note(Object)", "warn", "--apply");
+        DeftProcess.Result refused = DeftProcess.run(folder, "rename", "harbour.office.Log#note(Object)", "warn",
+                "--apply");
         assertEquals(1, refused.code());
         assertEquals("", refused.text());
         assertEquals("""
@@ -124,9 +125,12 @@ class CommandTest {
 
     @Test
     void testsAndWhatTheyTestAreFound() throws Exception {
-        assertEquals("src/test/java/harbour/berths/BerthTest.java:16:7\n", deft("counterpart", "harbour.berths.Berth").text());
-        assertEquals("src/main/java/harbour/berths/Berth.java:9:14\n", deft("counterpart", "harbour.berths.BerthTest").text());
-        JsonObject found = JsonParser.parseString(deft("counterpart", "harbour.berths.Berth", "--json").text()).getAsJsonArray().get(0)
+        assertEquals("src/test/java/harbour/berths/BerthTest.java:16:7\n", deft("counterpart", "harbour.berths.Berth")
+                .text());
+        assertEquals("src/main/java/harbour/berths/Berth.java:9:14\n", deft("counterpart", "harbour.berths.BerthTest")
+                .text());
+        JsonObject found = JsonParser.parseString(deft("counterpart", "harbour.berths.Berth", "--json").text())
+                .getAsJsonArray().get(0)
                 .getAsJsonObject();
         assertEquals(16, found.get("line").getAsInt());
         DeftProcess.Result none = deft("counterpart", "harbour.dues.Money");
@@ -139,8 +143,10 @@ class CommandTest {
         String diff = deft("generate-test", "harbour.dues.Money", "--members", "plus", "--set-up").text();
         assertTrue(diff.contains("--- /dev/null\n+++ b/src/test/java/harbour/dues/MoneyTest.java"), diff);
         assertTrue(diff.contains("+    @BeforeEach\n+    void setUp() {\n+        money = new Money("), diff);
-        assertTrue(deft("generate-test", "harbour.berths.Berth", "--members", "moor").text().contains("+    void moor() {"));
-        assertTrue(deft("generate-test", "harbour.berths.BerthTest").err().contains("there is no top-level type of the main code here"));
+        assertTrue(deft("generate-test", "harbour.berths.Berth", "--members", "moor").text()
+                .contains("+    void moor() {"));
+        assertTrue(deft("generate-test", "harbour.berths.BerthTest").err()
+                .contains("there is no top-level type of the main code here"));
     }
 
     @Test
@@ -163,7 +169,8 @@ class CommandTest {
     @Test
     void everyByteOutsideTheEditsStays() throws Exception {
         Path file = folder.resolve("src/main/java/harbour/office/Odd.java");
-        byte[] before = ("\uFEFFpackage harbour.office;\r\n\tclass Odd {\t\r\n  String s = \"\uD83D\uDEA2\"; int a\\u0062c; // \uD83D\uDEA2\r"
+        byte[] before = ("\uFEFFpackage harbour.office;\r\n\tclass Odd {\t\r\n  String s = \"\uD83D\uDEA2\"; int "
+                + "a\\u0062c; // \uD83D\uDEA2\r"
                 + "  int d() { return abc ; }\n\n}").getBytes(StandardCharsets.UTF_8);
         Files.write(file, before);
         assertEquals(0, deft("rename", "harbour.office.Odd#abc", "xyz", "--apply").code());

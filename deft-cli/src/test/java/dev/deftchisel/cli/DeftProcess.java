@@ -58,7 +58,8 @@ public final class DeftProcess {
         int code;
         try (PrintStream print = new PrintStream(out, false, StandardCharsets.UTF_8);
                 PrintStream say = new PrintStream(err, true, StandardCharsets.UTF_8)) {
-            code = Deft.run(Deft.plainConsole(new ByteArrayInputStream(new byte[0]), print, say), all.toArray(String[]::new));
+            code = Deft.run(Deft.plainConsole(new ByteArrayInputStream(new byte[0]), print, say),
+                    all.toArray(String[]::new));
         }
         return new Result(code, out.toByteArray(), err.toString(StandardCharsets.UTF_8));
     }

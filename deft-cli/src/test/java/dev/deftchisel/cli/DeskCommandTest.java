@@ -36,7 +36,8 @@ class DeskCommandTest {
     }
 
     private TerminalSession desk(String... arguments) throws IOException {
-        return new TerminalSession(folder, Stream.concat(Stream.of("desk"), Stream.of(arguments)).toArray(String[]::new));
+        return new TerminalSession(folder, Stream.concat(Stream.of("desk"), Stream.of(arguments))
+                .toArray(String[]::new));
     }
 
     @Test
@@ -49,7 +50,8 @@ class DeskCommandTest {
     void itNeedsATerminal() throws Exception {
         DeftProcess.Result result = deft("desk");
         assertEquals(2, result.code());
-        assertEquals("deft: 'deft desk' needs a terminal; 'deft desk --keys' prints what its keys do", result.err().strip());
+        assertEquals("deft: 'deft desk' needs a terminal; 'deft desk --keys' prints what its keys do", result.err()
+                .strip());
     }
 
     @Test
@@ -82,7 +84,8 @@ class DeskCommandTest {
             String end = session.send("\u0011", shown -> shown.contains(EXIT));
             assertTrue(end.contains("\u001b[?25h"), "the caret is to be seen again");
             assertEquals(0, session.end());
-            assertTrue(session.await(0, shown -> shown.contains(ENTER)).indexOf(ENTER) < session.await(0, shown -> true).indexOf(EXIT));
+            assertTrue(session.await(0, shown -> shown.contains(ENTER)).indexOf(ENTER) < session.await(0, shown -> true)
+                    .indexOf(EXIT));
         }
     }
 

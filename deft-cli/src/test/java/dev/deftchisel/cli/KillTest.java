@@ -15,8 +15,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * Kills the process at random moments while it writes a change over fifty files. How often is set by the system property
- * {@code deft.kills}.
+ * Kills the process at random moments while it writes a change over fifty files. How often is set by the system
+ * property {@code deft.kills}.
  */
 class KillTest {
 
@@ -31,7 +31,8 @@ class KillTest {
     private void write() throws IOException {
         Files.writeString(folder.resolve("Berth.java"), "class Berth { int depth; }\n");
         for (int i = 1; i < FILES; i++) {
-            Files.writeString(folder.resolve("Quay" + i + ".java"), "class Quay" + i + " { int d = new Berth().depth; }\n");
+            Files.writeString(folder.resolve("Quay" + i + ".java"), "class Quay" + i
+                    + " { int d = new Berth().depth; }\n");
         }
     }
 

@@ -29,12 +29,14 @@ class LspCommandTest {
 
     @Test
     void overTheStandardStreamsThereIsNothingButTheProtocol() {
-        int code = run(message("{\"jsonrpc\":\"2.0\",\"id\":1,\"method\":\"initialize\",\"params\":{\"capabilities\":{}}}")
+        int code = run(message("{\"jsonrpc\":\"2.0\",\"id\":1,\"method\":\"initialize\","
+                + "\"params\":{\"capabilities\":{}}}")
                 + message("{\"jsonrpc\":\"2.0\",\"id\":2,\"method\":\"shutdown\"}")
                 + message("{\"jsonrpc\":\"2.0\",\"method\":\"exit\"}"), "lsp");
         assertEquals(ExitCode.DONE, code);
         String said = out.toString(StandardCharsets.UTF_8);
-        assertTrue(said.startsWith("Content-Length: ") && said.contains("\"renameProvider\":{\"prepareProvider\":true}"), said);
+        assertTrue(said.startsWith("Content-Length: ")
+                && said.contains("\"renameProvider\":{\"prepareProvider\":true}"), said);
         assertEquals("", err.toString(StandardCharsets.UTF_8));
     }
 
@@ -47,7 +49,8 @@ class LspCommandTest {
     void aPortThatIsTakenIsSaid() throws IOException {
         try (ServerSocket taken = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
             assertEquals(ExitCode.USAGE, run("", "lsp", "--port", String.valueOf(taken.getLocalPort())));
-            assertTrue(err.toString(StandardCharsets.UTF_8).contains("is taken; choose another"), err.toString(StandardCharsets.UTF_8));
+            assertTrue(err.toString(StandardCharsets.UTF_8).contains("is taken; choose another"),
+                    err.toString(StandardCharsets.UTF_8));
         }
         assertEquals(ExitCode.USAGE, run("", "lsp", "--port", "70000"));
     }

@@ -88,7 +88,8 @@ class ProblemsTest {
         assertEquals(2, deft("problems", FILE, "--fail-at", "never").code());
         DeftProcess.Result unknown = deft("problems", "--rules", "self-assign");
         assertEquals(2, unknown.code());
-        assertEquals("deft: there is no rule or tag 'self-assign' (did you mean 'self-assignment'?); 'deft rules' lists them\n",
+        assertEquals("deft: there is no rule or tag 'self-assign' (did you mean 'self-assignment'?); 'deft rules' "
+                + "lists them\n",
                 unknown.err());
         assertEquals(2, deft("problems", "no/such/folder").code());
     }
@@ -143,7 +144,8 @@ class ProblemsTest {
     @Test
     void aBaselineKnowsWhatWasThereBefore() throws Exception {
         assertEquals(0, deft("problems", FILE, "--write-baseline", folder.resolve("known.json").toString()).code());
-        DeftProcess.Result nothing = deft("problems", FILE, "--baseline", folder.resolve("known.json").toString(), "--fail-at", "hint");
+        DeftProcess.Result nothing = deft("problems", FILE, "--baseline", folder.resolve("known.json")
+                .toString(), "--fail-at", "hint");
         assertEquals(0, nothing.code(), nothing.text());
         Files.writeString(folder.resolve(FILE), "// moved\n" + CODE.replace("return (paid);", "return (this.paid);"));
         JsonArray left = JsonParser.parseString(

@@ -12,7 +12,10 @@ import java.util.List;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
-/** The real command in a pseudo-terminal of its own, made by {@code script} of util-linux: sends keys and waits for what it shows. */
+/**
+ * The real command in a pseudo-terminal of its own, made by {@code script} of util-linux: sends keys and waits for what
+ * it shows.
+ */
 final class TerminalSession implements AutoCloseable {
 
     private static final Duration PATIENCE = Duration.ofSeconds(60);
@@ -27,7 +30,8 @@ final class TerminalSession implements AutoCloseable {
         words.add(1, "-Ddeft.terminal=012");
         String command = words.stream()
                 .map(word -> "'" + word + "'").collect(Collectors.joining(" "));
-        ProcessBuilder builder = new ProcessBuilder("script", "-qefc", "stty cols 120 rows 40; " + command, "/dev/null");
+        ProcessBuilder builder = new ProcessBuilder("script", "-qefc", "stty cols 120 rows 40; " + command,
+                "/dev/null");
         builder.environment().put("TERM", "xterm");
         builder.environment().put("NO_COLOR", "1");
         process = builder.redirectErrorStream(true).start();
@@ -92,7 +96,8 @@ final class TerminalSession implements AutoCloseable {
 
     /** Tells the command to end, as a system does that is shut down. */
     void terminate() {
-        process.descendants().filter(one -> one.info().command().filter(command -> command.endsWith("java")).isPresent())
+        process.descendants().filter(one -> one.info().command().filter(command -> command.endsWith("java"))
+                .isPresent())
                 .forEach(ProcessHandle::destroy);
     }
 

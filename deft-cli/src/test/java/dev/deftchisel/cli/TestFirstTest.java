@@ -69,7 +69,8 @@ class TestFirstTest {
         for (String key : take.keys()) {
             boolean isLine = key.startsWith(":");
             // what is proposed is replaced, unless nothing is said
-            String text = !isLine ? key : key.length() == 1 ? "\r" : "\u0015" + key.substring(1).replace('␣', ' ') + "\r";
+            String text = !isLine ? key : key.length() == 1 ? "\r" : "\u0015" + key.substring(1)
+                    .replace('␣', ' ') + "\r";
             shown = terminal.send(text, isLine ? TestFirstTest::isAtKeys : TestFirstTest::isAsking);
         }
         assertTrue(shown.contains("done: "), take.operation() + " at " + take.at() + ": " + shown);

@@ -9,7 +9,8 @@ import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
 
 /** The rooms of the screen, and who may call whom. */
-@AnalyzeClasses(packages = {"dev.deftchisel.cli", "dev.deftchisel.desk"}, importOptions = ImportOption.DoNotIncludeTests.class)
+@AnalyzeClasses(packages = {"dev.deftchisel.cli", "dev.deftchisel.desk"},
+        importOptions = ImportOption.DoNotIncludeTests.class)
 class DeskArchitectureTest {
 
     @ArchTest
@@ -31,9 +32,11 @@ class DeskArchitectureTest {
 
     @ArchTest
     static final ArchRule A_MODEL_KNOWS_NO_TERMINAL = noClasses().that().resideInAPackage("dev.deftchisel.desk..")
-            .and().resideOutsideOfPackage("..desk.terminal..").should().dependOnClassesThat().resideInAPackage("org.jline.terminal..");
+            .and().resideOutsideOfPackage("..desk.terminal..").should().dependOnClassesThat()
+            .resideInAPackage("org.jline.terminal..");
 
     @ArchTest
     static final ArchRule NOTHING_IS_REWRITTEN_HERE = noClasses().that().resideInAPackage("dev.deftchisel.desk..")
-            .should().dependOnClassesThat().resideInAnyPackage("dev.deftchisel.rewrite..", "dev.deftchisel.guard..", "com.sun.source..");
+            .should().dependOnClassesThat().resideInAnyPackage("dev.deftchisel.rewrite..", "dev.deftchisel.guard..",
+                    "com.sun.source..");
 }

@@ -26,8 +26,8 @@ import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.TestFactory;
 
 /**
- * Plain editing, from files: a text with carets, the keys, the text with carets then. A caret is {@code |}; what is selected is
- * between {@code <<} and {@code >>} with the caret at its end, or at its start when that reads {@code <|<}.
+ * Plain editing, from files: a text with carets, the keys, the text with carets then. A caret is {@code |}; what is
+ * selected is between {@code <<} and {@code >>} with the caret at its end, or at its start when that reads {@code <|<}.
  */
 class EditingTest {
 
@@ -41,7 +41,8 @@ class EditingTest {
                 for (String text : Files.readString(file).split("(?m)^=== ")) {
                     if (!text.isBlank()) {
                         String name = text.lines().findFirst().orElseThrow();
-                        tests.add(DynamicTest.dynamicTest(file.getFileName() + ": " + name, () -> run(text.substring(name.length() + 1))));
+                        tests.add(DynamicTest.dynamicTest(file.getFileName() + ": " + name,
+                                () -> run(text.substring(name.length() + 1))));
                     }
                 }
             }
@@ -54,7 +55,8 @@ class EditingTest {
         boolean isWindows = text.startsWith("--- CRLF\n");
         String[] parts = (isWindows ? text.substring("--- CRLF\n".length()) : text).split("(?m)^--- press ");
         Draft first = draft(parts[0], isWindows);
-        Buffer buffer = new Buffer(Path.of("Berth.java"), new SourceText(first.content(), StandardCharsets.UTF_8, false, true), "    ");
+        Buffer buffer = new Buffer(Path.of("Berth.java"),
+                new SourceText(first.content(), StandardCharsets.UTF_8, false, true), "    ");
         buffer.move(first);
         Editing editing = new Editing();
         for (int i = 1; i < parts.length; i++) {
@@ -62,7 +64,8 @@ class EditingTest {
             press(keys, buffer, editing);
             String expected = parts[i].substring(keys.length() + 1);
             assertEquals(expected.strip(), shown(buffer.draft()).replace("\r\n", "\n").strip(), "after " + keys);
-            assertTrue(!isWindows || !buffer.draft().content().replace("\r\n", "").contains("\n"), "line ends stay what they are");
+            assertTrue(!isWindows || !buffer.draft().content().replace("\r\n", "").contains("\n"),
+                    "line ends stay what they are");
         }
     }
 
@@ -71,17 +74,20 @@ class EditingTest {
         List<Key> begun = List.of();
         for (String word : keys.split(" ")) {
             if (word.startsWith("'")) {
-                word.substring(1).codePoints().forEach(letter -> editing.type(buffer, Character.toString(letter).replace('_', ' ')));
+                word.substring(1).codePoints().forEach(letter -> editing.type(buffer, Character.toString(letter)
+                        .replace('_', ' ')));
                 continue;
             }
-            KeyMap.Pressed pressed = map.press(KeyContext.CODE, begun, Key.read(word).orElseThrow(() -> new AssertionError(word
+            KeyMap.Pressed pressed = map.press(KeyContext.CODE, begun, Key.read(word)
+                    .orElseThrow(() -> new AssertionError(word
                     + " is no key")));
             if (pressed instanceof KeyMap.Pressed.Begun more) {
                 begun = more.keys();
                 continue;
             }
             begun = List.of();
-            Command command = assertInstanceOf(Command.class, assertInstanceOf(KeyMap.Pressed.Done.class, pressed, word).action());
+            Command command = assertInstanceOf(Command.class, assertInstanceOf(KeyMap.Pressed.Done.class, pressed, word)
+                    .action());
             if (command == Command.UNDO) {
                 buffer.undo();
             } else if (command == Command.REDO) {
@@ -103,7 +109,8 @@ class EditingTest {
                 anchor = text.length();
                 i += isBackward ? 2 : 1;
             } else if (marked.startsWith(">>", i)) {
-                carets.add(isBackward ? new Caret(text.length(), anchor, -1) : Caret.over(new Range(anchor, text.length())));
+                carets.add(isBackward ? new Caret(text.length(), anchor, -1)
+                        : Caret.over(new Range(anchor, text.length())));
                 i++;
             } else if (marked.charAt(i) == '|') {
                 carets.add(Caret.at(text.length()));
@@ -116,11 +123,13 @@ class EditingTest {
 
     private static String shown(Draft draft) {
         StringBuilder text = new StringBuilder(draft.content());
-        draft.carets().stream().sorted(Comparator.comparing((Caret caret) -> caret.range().start()).reversed()).forEach(caret -> {
+        draft.carets().stream().sorted(Comparator.comparing((Caret caret) -> caret.range().start()).reversed())
+                .forEach(caret -> {
             if (caret.isBare()) {
                 text.insert(caret.head(), "|");
             } else {
-                text.insert(caret.range().end(), ">>").insert(caret.range().start(), caret.head() < caret.anchor() ? "<|<" : "<<");
+                text.insert(caret.range().end(), ">>").insert(caret.range().start(), caret.head() < caret.anchor()
+                        ? "<|<" : "<<");
             }
         });
         return text.toString();

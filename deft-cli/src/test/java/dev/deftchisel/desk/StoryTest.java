@@ -44,7 +44,8 @@ class StoryTest {
                 for (String text : Files.readString(file).split("(?m)^=== ")) {
                     if (!text.isBlank()) {
                         List<String> lines = text.lines().toList();
-                        tests.add(DynamicTest.dynamicTest(file.getFileName() + ": " + lines.get(0), () -> tell(lines.subList(1,
+                        tests.add(DynamicTest.dynamicTest(file.getFileName() + ": " + lines.get(0),
+                                () -> tell(lines.subList(1,
                                 lines.size()))));
                     }
                 }
@@ -92,14 +93,17 @@ class StoryTest {
                     width = Integer.parseInt(what.substring(what.indexOf('x') + 1));
                 }
                 case "at" -> begin(what);
-                case "press" -> Key.chord(what).orElseThrow(() -> new AssertionError(what + " are no keys")).forEach(desk::press);
+                case "press" -> Key.chord(what).orElseThrow(() -> new AssertionError(what + " are no keys"))
+                        .forEach(desk::press);
                 case "type" -> what.codePoints().forEach(letter -> desk.press(Key.of(Character.toString(letter))));
                 case "paste" -> desk.paste(what.replace("\\n", "\n"));
                 case "see" -> assertTrue(seen().contains(what), "'" + what + "' should be seen in\n" + seen());
                 case "not" -> assertTrue(!seen().contains(what), "'" + what + "' should not be seen in\n" + seen());
-                case "disk" -> assertTrue(disk(what).contains(what.substring(what.indexOf(": ") + 2)), what + "\n" + disk(what));
+                case "disk" -> assertTrue(disk(what).contains(what.substring(what.indexOf(": ") + 2)),
+                        what + "\n" + disk(what));
                 case "gone" -> assertTrue(!Files.exists(file(what)), what);
-                case "write" -> Files.writeString(file(what.substring(0, what.indexOf(": "))), what.substring(what.indexOf(": ") + 2)
+                case "write" -> Files.writeString(file(what.substring(0, what.indexOf(": "))),
+                        what.substring(what.indexOf(": ") + 2)
                         + "\n" + disk(what));
                 case "left" -> assertTrue(desk.hasLeft() == what.equals("yes"), "left: " + what);
                 default -> throw new AssertionError("no such verb: " + verb);

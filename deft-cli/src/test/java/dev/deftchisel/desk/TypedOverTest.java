@@ -67,7 +67,8 @@ class TypedOverTest {
         chisel = Chisel.open(OpenRequest.at(folder), Monitor.SILENT);
         Place place = chisel.place(folder.resolve(OFFICE) + ":30:1");
         CommandList manual = CommandList.installed();
-        desk = new Desk(chisel.workspace(), new CaretInFile(chisel.snapshot().file(place.file()).orElseThrow(), place.caret()),
+        desk = new Desk(chisel.workspace(), new CaretInFile(chisel.snapshot().file(place.file()).orElseThrow(),
+                place.caret()),
                     new Late(), StandardKeys.with(manual.operations()), manual);
         Key.chord("End Left Left Left Left Alt-Right Alt-Right Alt-t v Enter Enter").orElseThrow().forEach(key -> {
             desk.press(key);

@@ -38,7 +38,9 @@ import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
 
-/** Opens a member or type to code that uses it and may not: as far as that is needed, or as far as is said (JLS 6.6). */
+/**
+ * Opens a member or type to code that uses it and may not: as far as that is needed, or as far as is said (JLS 6.6).
+ */
 public final class OpenAccessOperation implements Operation {
 
     private static final Question QUESTION = AccessQuestion.asNeeded("whoever uses it here",
@@ -98,7 +100,8 @@ public final class OpenAccessOperation implements Operation {
             return Optional.empty();
         }
         return used(path, code)
-                .filter(element -> AccessLevel.of(element.getModifiers()).compareTo(AccessLevel.between(element, user.get())) < 0
+                .filter(element -> AccessLevel.of(element.getModifiers())
+                        .compareTo(AccessLevel.between(element, user.get())) < 0
                         && !isSeenFromBelow(element, path, user.get(), code))
                 .map(element -> new Closed(code.key(element), name(element), AccessLevel.between(element, user.get())));
     }
@@ -106,10 +109,13 @@ public final class OpenAccessOperation implements Operation {
     /** Whether it is protected, and used in a subclass as that may (JLS 6.6.2). */
     private static boolean isSeenFromBelow(Element element, TreePath path, TypeElement user, AttributedFile code) {
         boolean isInherited = AccessLevel.of(element.getModifiers()) == AccessLevel.PROTECTED
-                && element.getEnclosingElement() instanceof TypeElement owner && code.isKind(user.asType(), owner.asType());
-        return isInherited && (element.getModifiers().contains(Modifier.STATIC) || !(path.getLeaf() instanceof MemberSelectTree select)
+                && element.getEnclosingElement() instanceof TypeElement owner
+                && code.isKind(user.asType(), owner.asType());
+        return isInherited && (element.getModifiers().contains(Modifier.STATIC)
+                || !(path.getLeaf() instanceof MemberSelectTree select)
                 || code.text(select.getExpression()).endsWith("super")
-                || code.type(new TreePath(path, select.getExpression())).filter(type -> code.isKind(type, user.asType())).isPresent());
+                || code.type(new TreePath(path, select.getExpression()))
+                .filter(type -> code.isKind(type, user.asType())).isPresent());
     }
 
     private static String name(Element element) {
@@ -117,17 +123,23 @@ public final class OpenAccessOperation implements Operation {
                 : element.getSimpleName().toString();
     }
 
-    /** What the name stands for; the compiler does not always show what must not be used, so it is looked up where it should be. */
+    /**
+     * What the name stands for; the compiler does not always show what must not be used, so it is looked up where it
+     * should be.
+     */
     private static Optional<Element> used(TreePath path, AttributedFile code) {
         if (path.getLeaf() instanceof NewClassTree made) {
             return owner(new TreePath(path, made.getIdentifier()), code).flatMap(type -> members(type)
-                    .filter(member -> member.getKind() == ElementKind.CONSTRUCTOR && takes(member, made.getArguments())).findFirst());
+                    .filter(member -> member.getKind() == ElementKind.CONSTRUCTOR && takes(member, made.getArguments()))
+                    .findFirst());
         }
         if (path.getLeaf() instanceof MemberSelectTree select) {
             Optional<Element> member = owner(new TreePath(path, select.getExpression()), code).flatMap(type ->
-                    Stream.iterate(Optional.of(type), Optional::isPresent, one -> one.flatMap(OpenAccessOperation::above))
+                    Stream.iterate(Optional.of(type), Optional::isPresent,
+                            one -> one.flatMap(OpenAccessOperation::above))
                             .flatMap(one -> members(one.orElseThrow()))
-                            .filter(one -> one.getSimpleName().equals(select.getIdentifier()) && isCalled(one, path)).findFirst());
+                            .filter(one -> one.getSimpleName().equals(select.getIdentifier()) && isCalled(one, path))
+                            .findFirst());
             return member.or(() -> Optional.ofNullable(code.elements().getTypeElement(select.toString())));
         }
         String name = path.getLeaf().toString();
@@ -137,7 +149,8 @@ public final class OpenAccessOperation implements Operation {
     }
 
     private static Optional<TypeElement> above(TypeElement type) {
-        return type.getSuperclass() instanceof DeclaredType above ? Optional.of((TypeElement) above.asElement()) : Optional.empty();
+        return type.getSuperclass() instanceof DeclaredType above ? Optional.of((TypeElement) above.asElement())
+                : Optional.empty();
     }
 
     private static Stream<? extends Element> members(TypeElement type) {
@@ -148,7 +161,8 @@ public final class OpenAccessOperation implements Operation {
     private static boolean isCalled(Element member, TreePath name) {
         Tree parent = name.getParentPath().getLeaf();
         boolean isCall = parent instanceof MethodInvocationTree call && call.getMethodSelect() == name.getLeaf();
-        return isCall ? takes(member, ((MethodInvocationTree) parent).getArguments()) : !(member instanceof ExecutableElement);
+        return isCall ? takes(member, ((MethodInvocationTree) parent).getArguments())
+                : !(member instanceof ExecutableElement);
     }
 
     private static boolean takes(Element member, List<? extends Tree> arguments) {
@@ -156,7 +170,8 @@ public final class OpenAccessOperation implements Operation {
     }
 
     private static Optional<TypeElement> owner(TreePath path, AttributedFile code) {
-        return code.type(path).filter(type -> type instanceof DeclaredType).map(type -> (TypeElement) ((DeclaredType) type).asElement());
+        return code.type(path).filter(type -> type instanceof DeclaredType)
+                .map(type -> (TypeElement) ((DeclaredType) type).asElement());
     }
 
     @Override
@@ -178,7 +193,8 @@ public final class OpenAccessOperation implements Operation {
         }
         EditsByFile edits = new EditsByFile(before);
         opening.write(edits);
-        Change change = edits.change("open '" + closed.name() + "'", SymbolEffects.same().opening(opening.opened()), opening.notes());
+        Change change = edits.change("open '" + closed.name() + "'", SymbolEffects.same().opening(opening.opened()),
+                opening.notes());
         return new Plan.Ready(change, before);
     }
 }

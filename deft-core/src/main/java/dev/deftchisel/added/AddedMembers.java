@@ -7,8 +7,8 @@ import dev.deftchisel.workspace.SourceFile;
 import java.util.List;
 
 /**
- * Says which members the types of some annotations have beyond their text. Found by {@link java.util.ServiceLoader}; one for each
- * annotation processor that is known. To be made once, and asked from one thread at a time.
+ * Says which members the types of some annotations have beyond their text. Found by {@link java.util.ServiceLoader};
+ * one for each annotation processor that is known. To be made once, and asked from one thread at a time.
  */
 public interface AddedMembers {
 

@@ -59,7 +59,8 @@ public record Additions(List<Insertion> insertions, List<OfType> members, List<R
     }
 
     /**
-     * The place in the file of a place in what the compiler sees; -1 for a place in a member that does not stand in the file.
+     * The place in the file of a place in what the compiler sees; -1 for a place in a member that does not stand in the
+     * file.
      */
     public int original(long seen) {
         int added = 0;
@@ -107,6 +108,7 @@ public record Additions(List<Insertion> insertions, List<OfType> members, List<R
 
     /** The members of a type. */
     public List<Added> of(String nestedName) {
-        return members.stream().filter(type -> type.nestedName().equals(nestedName)).flatMap(type -> type.members().stream()).toList();
+        return members.stream().filter(type -> type.nestedName().equals(nestedName))
+                .flatMap(type -> type.members().stream()).toList();
     }
 }

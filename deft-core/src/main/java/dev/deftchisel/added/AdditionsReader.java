@@ -66,7 +66,8 @@ public final class AdditionsReader {
     public synchronized String declarations(SourceFile file) {
         Additions additions = of(file);
         return additions.isEmpty() ? file.declarations()
-                : declared.computeIfAbsent(file, key -> key.outline().declarations(key.content(), additions.insertions()));
+                : declared.computeIfAbsent(file, key -> key.outline()
+                        .declarations(key.content(), additions.insertions()));
     }
 
     private static Additions read(SourceFile file, List<AddedMembers> services) {
@@ -78,7 +79,8 @@ public final class AdditionsReader {
         };
         List<String> options = new ArrayList<>(List.of("-proc:none", "-nowarn"));
         options.addAll(file.module().java().parserOptions());
-        JavacTask task = (JavacTask) ToolProvider.getSystemJavaCompiler().getTask(null, null, found -> { }, options, null, List.of(source));
+        JavacTask task = (JavacTask) ToolProvider.getSystemJavaCompiler()
+                .getTask(null, null, found -> { }, options, null, List.of(source));
         try {
             CompilationUnitTree unit = task.parse().iterator().next();
             Scanner scanner = new Scanner(file, unit, Trees.instance(task).getSourcePositions(), services);
@@ -116,7 +118,8 @@ public final class AdditionsReader {
             boolean isWhole = end > 0 && end <= file.content().length() && file.content().charAt(end - 1) == '}';
             if (isWhole) {
                 List<Added> added = services.stream().flatMap(service -> service.members(type).stream()).toList();
-                String text = added.stream().map(Added::text).filter(one -> !one.isEmpty()).collect(Collectors.joining(" "));
+                String text = added.stream().map(Added::text).filter(one -> !one.isEmpty())
+                        .collect(Collectors.joining(" "));
                 if (!added.isEmpty()) {
                     members.add(new Additions.OfType(String.join(".", names), added));
                 }

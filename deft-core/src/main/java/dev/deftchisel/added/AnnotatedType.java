@@ -27,7 +27,8 @@ import javax.lang.model.element.Modifier;
  * @param positions of all trees in the file
  * @param nestedName names from the top-level type on, joined by dots
  */
-public record AnnotatedType(SourceFile file, CompilationUnitTree unit, ClassTree tree, SourcePositions positions, String nestedName) {
+public record AnnotatedType(SourceFile file, CompilationUnitTree unit, ClassTree tree, SourcePositions positions,
+        String nestedName) {
 
     private static final String CONSTRUCTOR = "<init>";
 
@@ -49,7 +50,8 @@ public record AnnotatedType(SourceFile file, CompilationUnitTree unit, ClassTree
     /** Fields of instances: of a record its components. */
     public List<VariableTree> instanceFields() {
         return variables().stream()
-                .filter(field -> !field.getModifiers().getFlags().contains(Modifier.STATIC) && !isEnumConstant(field)).toList();
+                .filter(field -> !field.getModifiers().getFlags().contains(Modifier.STATIC) && !isEnumConstant(field))
+                .toList();
     }
 
     /** Whether a variable is a constant of an enum: the only ones whose type does not stand before their name. */
@@ -96,7 +98,8 @@ public record AnnotatedType(SourceFile file, CompilationUnitTree unit, ClassTree
 
     /** {@code <T>}, or nothing. */
     public String typeArguments() {
-        return tree.getTypeParameters().isEmpty() ? "" : tree.getTypeParameters().stream().map(parameter -> parameter.getName().toString())
+        return tree.getTypeParameters().isEmpty() ? "" : tree.getTypeParameters().stream()
+                .map(parameter -> parameter.getName().toString())
                 .collect(Collectors.joining(", ", "<", ">"));
     }
 
@@ -107,14 +110,17 @@ public record AnnotatedType(SourceFile file, CompilationUnitTree unit, ClassTree
      */
     public Optional<AnnotationTree> annotation(ModifiersTree modifiers, String qualifiedName) {
         return modifiers.getAnnotations().stream()
-                .filter(annotation -> isNamed(annotation.getAnnotationType().toString(), qualifiedName)).findFirst().map(AnnotationTree.class::cast);
+                .filter(annotation -> isNamed(annotation.getAnnotationType().toString(), qualifiedName)).findFirst()
+                .map(AnnotationTree.class::cast);
     }
 
     private boolean isNamed(String written, String qualifiedName) {
         int dot = qualifiedName.lastIndexOf('.');
-        return written.equals(qualifiedName) || written.equals(qualifiedName.substring(dot + 1)) && unit.getImports().stream()
+        return written.equals(qualifiedName) || written.equals(qualifiedName.substring(dot + 1)) && unit.getImports()
+                .stream()
                 .map(ImportTree::getQualifiedIdentifier).map(Object::toString)
-                .anyMatch(imported -> imported.equals(qualifiedName) || imported.equals(qualifiedName.substring(0, dot) + ".*"));
+                .anyMatch(imported -> imported.equals(qualifiedName)
+                        || imported.equals(qualifiedName.substring(0, dot) + ".*"));
     }
 
     /** The value that an annotation gives to one of its elements. */

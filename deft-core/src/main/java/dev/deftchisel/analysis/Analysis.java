@@ -63,7 +63,8 @@ public final class Analysis {
     private final Map<String, Long> imports = new ConcurrentHashMap<>();
     private boolean isRead;
 
-    Analysis(Snapshot snapshot, Focus focus, List<Attribution> parts, List<Binding> moduleBindings, Libraries libraries) {
+    Analysis(Snapshot snapshot, Focus focus, List<Attribution> parts, List<Binding> moduleBindings,
+            Libraries libraries) {
         this.snapshot = snapshot;
         this.focus = focus;
         this.parts = List.copyOf(parts);
@@ -116,7 +117,8 @@ public final class Analysis {
     /** Whether a variable gets a value anywhere else than where it is declared. */
     public boolean isAssigned(SymbolKey variable) {
         return uses(variable).stream().anyMatch(use -> use.role() == Role.WRITE)
-                || variable instanceof SymbolKey.Field field && declaration(field).flatMap(declared -> snapshot.file(declared.file()))
+                || variable instanceof SymbolKey.Field field && declaration(field)
+                .flatMap(declared -> snapshot.file(declared.file()))
                 .filter(file -> ImplicitOrigin.isAssigned(field, file, libraries.additions())).isPresent();
     }
 
@@ -171,8 +173,8 @@ public final class Analysis {
     }
 
     /**
-     * How methods of these names relate to each other, in the types of the files and in all that may be subtypes of some
-     * given ones.
+     * How methods of these names relate to each other, in the types of the files and in all that may be subtypes of
+     * some given ones.
      *
      * @param names simple names of methods
      * @param above simple names of types whose subtypes are looked at wherever they are
@@ -226,7 +228,8 @@ public final class Analysis {
     /** Whether a type of this analysis is a subtype of another, type arguments aside. */
     public boolean isSubtype(TypeElement type, SymbolKey supertype) {
         return known(supertype).filter(known -> known.element() instanceof TypeElement declared
-                && known.types().isSubtype(known.types().erasure(type.asType()), known.types().erasure(declared.asType())))
+                && known.types().isSubtype(known.types().erasure(type.asType()), known.types()
+                        .erasure(declared.asType())))
                 .isPresent();
     }
 
@@ -280,13 +283,15 @@ public final class Analysis {
         Set<String> found = new LinkedHashSet<>();
         partOf(from).ifPresent(part -> {
             snapshot.files().stream()
-                    .filter(file -> file.header().headerNames().contains(simpleName) && part.universe().sees(file.module()))
+                    .filter(file -> file.header().headerNames().contains(simpleName) && part.universe()
+                            .sees(file.module()))
                     .flatMap(file -> file.outline().types().stream().filter(type -> type.name().equals(simpleName))
                             .map(type -> file.outline().qualifiedName(type)))
                     .forEach(found::add);
             found.addAll(libraries.names(part.universe().classPath()).called(simpleName));
             SourceFile file = part.files().get(from);
-            found.removeIf(name -> topLevel(part, name).flatMap(type -> part.visibility().objection(file, type)).isPresent());
+            found.removeIf(name -> topLevel(part, name).flatMap(type -> part.visibility().objection(file, type))
+                    .isPresent());
         });
         return List.copyOf(found);
     }
@@ -306,7 +311,8 @@ public final class Analysis {
      * @param withMembers whether members of such types count too, where the type itself is not named
      */
     public List<UnseenType> unseen(Path file, boolean withMembers) {
-        return partOf(file).map(part -> UnseenTypes.of(new AttributedFile(part.files().get(file), part), part.visibility(), withMembers)).orElse(List.of());
+        return partOf(file).map(part -> UnseenTypes.of(new AttributedFile(part.files().get(file), part),
+                part.visibility(), withMembers)).orElse(List.of());
     }
 
     /** How many files import a name. */

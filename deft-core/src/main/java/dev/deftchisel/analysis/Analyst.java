@@ -160,12 +160,14 @@ public final class Analyst {
     }
 
     private Attribution attribute(
-            CompilationScope universe, List<SourceFile> files, Focus focus, Map<SourceFile, List<TypeOutline>> subtypes) {
+            CompilationScope universe, List<SourceFile> files, Focus focus,
+            Map<SourceFile, List<TypeOutline>> subtypes) {
         SnapshotFileManager manager = new SnapshotFileManager(
                 libraries.manager(universe.classPath()), libraries.additions(),
                 snapshot.files().stream().filter(file -> universe.sees(file.module())));
         CompilerRun.Attributed run = new CompilerRun(
-                new CompilerRun.Input(libraries.compiler(), libraries.additions(), manager), universe.java(), focus, monitor).attribute(
+                new CompilerRun.Input(libraries.compiler(), libraries.additions(), manager), universe.java(), focus,
+                monitor).attribute(
                 files, file -> VisibleText.of(file, focus, subtypes.getOrDefault(file, List.of())));
         Elements elements = run.task().getElements();
         SourceNames sources = SourceNames.of(snapshot, universe);
@@ -174,6 +176,7 @@ public final class Analyst {
         files.forEach(file -> byPath.put(file.path(), file));
         LazyBindings facts = new LazyBindings(files, run, elements, symbols, focus);
         return new Attribution(universe, run, elements, run.task().getTypes(), symbols, byPath, facts,
-                new TypeVisibility(snapshot.workspace(), universe, sources, libraries, new Readability(snapshot.files(), elements)));
+                new TypeVisibility(snapshot.workspace(), universe, sources, libraries,
+                        new Readability(snapshot.files(), elements)));
     }
 }

@@ -92,7 +92,8 @@ public final class Family {
     private static Set<SymbolKey> recordMembers(SymbolKey key, Analysis analysis) {
         SymbolKey owner = key instanceof SymbolKey.Field field
                 ? field.owner()
-                : key instanceof SymbolKey.Method method && method.descriptor().startsWith("()") ? method.owner() : null;
+                : key instanceof SymbolKey.Method method && method.descriptor().startsWith("()") ? method.owner()
+                : null;
         Element element = owner == null
                 ? null
                 : analysis.known(owner).map(Analysis.Known::element).orElse(null);
@@ -113,7 +114,9 @@ public final class Family {
         return members;
     }
 
-    /** The parameter of an explicit canonical constructor; that of an implicit or compact one is the component itself. */
+    /**
+     * The parameter of an explicit canonical constructor; that of an implicit or compact one is the component itself.
+     */
     private static Optional<VariableElement> canonicalParameter(TypeElement record, String name) {
         List<String> types = record.getRecordComponents().stream()
                 .map(component -> NamedTypes.shown(component.asType()))

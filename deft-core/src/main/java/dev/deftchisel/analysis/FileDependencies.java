@@ -35,9 +35,11 @@ public record FileDependencies(
     static FileDependencies of(SourceFile file, Additions added) {
         Map<String, String> secrets = new HashMap<>();
         for (FileOutline.Secret secret : file.outline().secrets()) {
-            secrets.merge(secret.name(), hash(file.content().substring(secret.range().start(), secret.range().end())), String::concat);
+            secrets.merge(secret.name(), hash(file.content().substring(secret.range().start(), secret.range().end())),
+                    String::concat);
         }
-        return new FileDependencies(hash(file.content()), List.copyOf(file.header().types()), hash(words(open(file)) + added.fingerprint()), secrets, Set.of(), Set.of());
+        return new FileDependencies(hash(file.content()), List.copyOf(file.header().types()),
+                hash(words(open(file)) + added.fingerprint()), secrets, Set.of(), Set.of());
     }
 
     private static String open(SourceFile file) {
@@ -64,7 +66,8 @@ public record FileDependencies(
         Set<String> all = new HashSet<>(typeNames);
         all.addAll(secretNames);
         boolean isPlain = all.size() < FEW && !file.hasEscapes();
-        Set<String> found = isPlain ? all.stream().filter(name -> Words.contains(file.content(), name)).collect(Collectors.toSet())
+        Set<String> found = isPlain ? all.stream().filter(name -> Words.contains(file.content(), name))
+                .collect(Collectors.toSet())
                 : Words.among(all, file.content());
         if (found.isEmpty()) {
             return this;
@@ -72,7 +75,8 @@ public record FileDependencies(
         Set<String> foundTypes = new HashSet<>(found);
         foundTypes.retainAll(typeNames);
         return new FileDependencies(content, types, declarations, secrets,
-                foundTypes.isEmpty() ? declaring : union(declaring, Words.among(foundTypes, open(file))), union(mentioned, found));
+                foundTypes.isEmpty() ? declaring : union(declaring, Words.among(foundTypes, open(file))),
+                union(mentioned, found));
     }
 
     private static Set<String> union(Set<String> some, Set<String> others) {

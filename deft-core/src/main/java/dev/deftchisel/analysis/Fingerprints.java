@@ -15,9 +15,9 @@ import java.util.stream.IntStream;
 
 /**
  * Tells whether code may mean something else than it did. The fingerprint of a file stays the same as long as nothing
- * changes that its meaning can rest on: its text, and what is declared in every file that can be reached from it by names
- * of types, over any number of files. That is more than the compiler looks at, never less, since a source is read only
- * where its name stands. What is private counts where its name is mentioned.
+ * changes that its meaning can rest on: its text, and what is declared in every file that can be reached from it by
+ * names of types, over any number of files. That is more than the compiler looks at, never less, since a source is read
+ * only where its name stands. What is private counts where its name is mentioned.
  */
 public final class Fingerprints {
 
@@ -56,7 +56,8 @@ public final class Fingerprints {
         return IntStream.range(0, files.size()).parallel();
     }
 
-    private static FileDependencies outline(SourceFile file, Map<Path, FileDependencies> known, AdditionsReader reader) {
+    private static FileDependencies outline(SourceFile file, Map<Path, FileDependencies> known,
+            AdditionsReader reader) {
         FileDependencies before = known.get(file.path());
         Additions added = reader.of(file);
         // what is added may depend on more than the file
@@ -125,7 +126,8 @@ public final class Fingerprints {
         named(outlines[index].mentioned(), index).stream().forEach(next -> all.or(reached[next]));
         long around = all.stream().mapToLong(i -> hashes[i]).sum();
         long hidden = outlines[index].mentioned().stream().mapToLong(name -> secrets.getOrDefault(name, 0L)).sum();
-        return FileDependencies.hash(files.get(index).module().level() + " " + around + " " + hidden + " " + outlines[index].content());
+        return FileDependencies.hash(files.get(index).module().level() + " " + around + " " + hidden + " "
+                + outlines[index].content());
     }
 
     private static long number(String text) {

@@ -56,8 +56,10 @@ final class UnseenTypes extends TreePathScanner<Void, Void> {
 
     private void look(Tree name) {
         code.element(getCurrentPath()).flatMap(this::home)
-                .flatMap(type -> known.computeIfAbsent(type, asked -> visibility.objection(code.file(), asked.getQualifiedName().toString()))
-                        .flatMap(why -> code.find(name).map(range -> new UnseenType(range, type.getQualifiedName().toString(), why))))
+                .flatMap(type -> known.computeIfAbsent(type,
+                        asked -> visibility.objection(code.file(), asked.getQualifiedName().toString()))
+                        .flatMap(why -> code.find(name)
+                                .map(range -> new UnseenType(range, type.getQualifiedName().toString(), why))))
                 .ifPresent(found::add);
     }
 
@@ -69,7 +71,8 @@ final class UnseenTypes extends TreePathScanner<Void, Void> {
             return Optional.empty();
         }
         Element outer = element;
-        while (outer != null && !(outer instanceof TypeElement type && type.getNestingKind() == NestingKind.TOP_LEVEL)) {
+        while (outer != null && !(outer instanceof TypeElement type
+                && type.getNestingKind() == NestingKind.TOP_LEVEL)) {
             outer = outer.getEnclosingElement();
         }
         return Optional.ofNullable((TypeElement) outer);

@@ -12,9 +12,9 @@ import java.util.function.Consumer;
 import java.util.function.Supplier;
 
 /**
- * One daemon thread that does work by urgency. What is more urgent goes first and stops what is less, which is begun again after it; see
- * {@link WorkPriority} for what may be stopped. Work is stopped at the next check of {@link #monitor()}. All methods may be called from any
- * thread, also from the work itself.
+ * One daemon thread that does work by urgency. What is more urgent goes first and stops what is less, which is begun
+ * again after it; see {@link WorkPriority} for what may be stopped. Work is stopped at the next check of
+ * {@link #monitor()}. All methods may be called from any thread, also from the work itself.
  */
 public final class PriorityWorker implements AutoCloseable {
 

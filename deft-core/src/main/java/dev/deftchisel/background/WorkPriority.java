@@ -5,8 +5,8 @@ package dev.deftchisel.background;
  *
  * @param urgency     the less, the earlier; work of one urgency is one line, done in order
  * @param pauseMillis how long it waits for later work of its line before it begins, in milliseconds; 0 or more
- * @param isReplaced  whether only the latest of the line is wanted; such work is also stopped by whatever is at least as urgent, and begun
- *                    again after it
+ * @param isReplaced  whether only the latest of the line is wanted; such work is also stopped by whatever is at least
+ *                    as urgent, and begun again after it
  */
 public record WorkPriority(int urgency, long pauseMillis, boolean isReplaced) {
 }

@@ -12,8 +12,9 @@ import org.eclipse.jgit.diff.Subsequence;
 import org.eclipse.jgit.diff.SubsequenceComparator;
 
 /**
- * Which lines a change to a file takes away and adds. Where something happens is known from its edits, so the texts are compared
- * piece by piece, from one place to the next: compared as a whole, a file with very many changes takes quadratic time.
+ * Which lines a change to a file takes away and adds. Where something happens is known from its edits, so the texts are
+ * compared piece by piece, from one place to the next: compared as a whole, a file with very many changes takes
+ * quadratic time.
  */
 final class ChangedLines {
 

@@ -184,7 +184,8 @@ public final class Composition {
                 .flatMap(edit -> edit.unneeded().stream())
                 .map(idle -> between(file.path(), file.before().content(), idle))
                 .filter(pieces -> pieces.size() == 1 && pieces.get(0).file().equals(Optional.of(file.path())))
-                .map(pieces -> new Range(pieces.get(0).origin(), pieces.get(0).origin() + pieces.get(0).text().length()))
+                .map(pieces -> new Range(pieces.get(0).origin(), pieces.get(0).origin() + pieces.get(0).text()
+                        .length()))
                 .filter(range::encloses)
                 .forEach(unneeded::add);
         return Optional.of(Edit.of(range, text.toString(), isImport ? Edit.Kind.IMPORT

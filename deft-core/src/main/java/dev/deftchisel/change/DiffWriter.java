@@ -3,7 +3,6 @@ package dev.deftchisel.change;
 import dev.deftchisel.workspace.Workspace;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import org.eclipse.jgit.diff.DiffFormatter;
 import org.eclipse.jgit.diff.EditList;
@@ -11,7 +10,8 @@ import org.eclipse.jgit.diff.RawText;
 
 /**
  * Writes a change as a unified diff that {@code patch -p1} takes in the workspace's root. The lines are written in the
- * charset of their files, so the result is bytes. A file that moves or is new is written with the extended headers of git.
+ * charset of their files, so the result is bytes. A file that moves or is new is written with the extended headers of
+ * git.
  */
 public final class DiffWriter {
 
@@ -57,7 +57,7 @@ public final class DiffWriter {
                 formatter.format(edits, before, after);
                 formatter.flush();
             } catch (IOException impossible) {
-                throw new UncheckedIOException(impossible);
+                throw new AssertionError("the text is in memory", impossible);
             }
         }
         return out.toByteArray();

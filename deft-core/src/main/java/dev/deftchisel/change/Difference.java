@@ -40,8 +40,8 @@ public record Difference(
         /** A file must not or cannot be written. */
         FILE,
         /**
-         * A call would mean another method of its name, in code that did not compile before: reported, but no reason to refuse, since
-         * the compiler could not know what was meant.
+         * A call would mean another method of its name, in code that did not compile before: reported, but no reason to
+         * refuse, since the compiler could not know what was meant.
          */
         OVERLOAD,
         /** A reference in documentation would not be found any more; told, but no reason to refuse. */

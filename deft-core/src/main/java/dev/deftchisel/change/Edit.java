@@ -16,7 +16,8 @@ import java.util.List;
  * @param linked      where in the replacement a new name stands that the user may want to change once more
  */
 public record Edit(
-        Range range, String replacement, Kind kind, boolean isTaken, List<MovedCode> carried, List<DuplicateClaim> alike,
+        Range range, String replacement, Kind kind, boolean isTaken, List<MovedCode> carried,
+        List<DuplicateClaim> alike,
         List<Range> unneeded, List<Range> linked)
         implements Comparable<Edit> {
 

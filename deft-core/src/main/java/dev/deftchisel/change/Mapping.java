@@ -32,7 +32,8 @@ public final class Mapping {
 
         /** Where a stretch of code stands that lies in one piece, or starts in one and ends in another. */
         Optional<Range> place(Range range) {
-            Optional<MovedCode> first = pieces.stream().filter(piece -> piece.from().contains(range.start())).findFirst();
+            Optional<MovedCode> first = pieces.stream().filter(piece -> piece.from().contains(range.start()))
+                    .findFirst();
             Optional<MovedCode> last = pieces.stream()
                     .filter(piece -> piece.from().start() < range.end() && range.end() <= piece.from().end())
                     .filter(piece -> first.isPresent() && piece.at() >= first.get().at())
@@ -50,7 +51,8 @@ public final class Mapping {
         }
         for (FileChange file : change.files()) {
             file.takenEdits().stream().filter(edit -> !edit.carried().isEmpty()).forEach(edit -> {
-                Map<Path, List<MovedCode>> pieces = edit.carried().stream().collect(Collectors.groupingBy(MovedCode::file));
+                Map<Path, List<MovedCode>> pieces = edit.carried().stream()
+                        .collect(Collectors.groupingBy(MovedCode::file));
                 pieces.forEach((from, carried) -> copies.computeIfAbsent(from, path -> new ArrayList<>())
                         .add(new Copy(file.pathAfter(), shifts.get(file.path()).startOf(edit), carried)));
             });
@@ -64,8 +66,8 @@ public final class Mapping {
     }
 
     /**
-     * Every place where a name is afterwards: where it was, unless something else is written there, and wherever the code
-     * around it is carried.
+     * Every place where a name is afterwards: where it was, unless something else is written there, and wherever the
+     * code around it is carried.
      */
     public List<PlaceAfter> sites(Path before, Range range) {
         List<PlaceAfter> found = new ArrayList<>();

@@ -57,7 +57,8 @@ public record RemadeFiles(Map<SourceFile, SourceFile> pairs, List<SourceFile> ot
     private static boolean isAlike(Tokens one, Tokens other) {
         int j = other.code(0);
         for (int i = one.code(0); i < one.count(); i = one.code(i + 1)) {
-            if (j >= other.count() || one.kind(i) != other.kind(j) || !mayDiffer(one.kind(i)) && !one.text(i).equals(other.text(j))) {
+            if (j >= other.count() || one.kind(i) != other.kind(j) || !mayDiffer(one.kind(i)) && !one.text(i)
+                    .equals(other.text(j))) {
                 return false;
             }
             j = other.code(j + 1);

@@ -18,7 +18,8 @@ import java.util.Set;
  * @param freedom     what else the code that is replaced may come to mean, since the user wishes it
  */
 public record SymbolEffects(
-        Map<SymbolKey, String> names, Map<String, String> packages, Map<SymbolKey, String> descriptors, Set<SymbolKey> opened,
+        Map<SymbolKey, String> names, Map<String, String> packages, Map<SymbolKey, String> descriptors,
+        Set<SymbolKey> opened,
         Set<SymbolKey> rewritten, Set<SymbolKey> extended, Leeway freedom) {
 
     /** What a change may do beyond moving and naming code, the more the later. */

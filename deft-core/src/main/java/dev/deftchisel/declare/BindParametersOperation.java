@@ -60,14 +60,16 @@ public final class BindParametersOperation implements Operation {
     public Optional<Offer> offer(ResolvedPlace spot) {
         return idle(spot.analysis(), spot).map(idle -> {
             List<String> names = List.copyOf(idle.parameters().keySet());
-            return new Offer(id(), "keep " + String.join(", ", names) + " in " + (names.size() == 1 ? "a field" : "fields"),
+            return new Offer(id(), "keep " + String.join(", ", names) + " in "
+                    + (names.size() == 1 ? "a field" : "fields"),
                     Offer.Kind.GENERATE, spot.place().selection(),
                             List.of(new Question.Members(MEMBERS, "the parameters", names, chosen(idle, spot))));
         });
     }
 
     private static List<String> chosen(Idle idle, ResolvedPlace spot) {
-        return new WrittenMethod(idle.target().code(), idle.constructor()).meant(idle.parameters().keySet(), spot.place().selection());
+        return new WrittenMethod(idle.target().code(), idle.constructor())
+                .meant(idle.parameters().keySet(), spot.place().selection());
     }
 
     private static Optional<Idle> idle(Analysis analysis, ResolvedPlace spot) {
@@ -121,7 +123,8 @@ public final class BindParametersOperation implements Operation {
         EditsByFile edits = new EditsByFile(before);
         edits.of(spot.file().path()).addAll(new KeptParameters(whole.target(), whole.constructor())
                 .keep(chosen, edits.writer(whole.target().code())));
-        return new Plan.Ready(edits.change("keep " + String.join(", ", names) + " in " + idle.target().shown(), SymbolEffects.same(),
+        return new Plan.Ready(edits.change("keep " + String.join(", ", names) + " in " + idle.target()
+                .shown(), SymbolEffects.same(),
                 List.of()), before);
     }
 }

@@ -60,7 +60,8 @@ public final class DeclareAllOperation implements Operation {
     @Override
     public Optional<Offer> offer(ResolvedPlace spot) {
         return UnresolvedName.at(spot.analysis(), spot)
-                .map(missing -> new Offer(id(), "declare all that is missing in " + spot.file().path().getFileName(), Offer.Kind.GENERATE,
+                .map(missing -> new Offer(id(), "declare all that is missing in " + spot.file().path().getFileName(),
+                        Offer.Kind.GENERATE,
                         new Range(0, spot.file().content().length()), questions()));
     }
 
@@ -97,7 +98,8 @@ public final class DeclareAllOperation implements Operation {
         }
         if (all.isEmpty()) {
             return left.isEmpty() ? Plan.refused(spot, "all that is named in " + file.getFileName() + " is declared")
-                    : Plan.refused(left.entrySet().stream().findFirst().map(one -> Reason.at(file, spot.place().selection(),
+                    : Plan.refused(left.entrySet().stream().findFirst()
+                            .map(one -> Reason.at(file, spot.place().selection(),
                     "'" + one.getKey() + "' cannot be declared: " + one.getValue())).orElseThrow());
         }
         Change change = new Change("declare " + count + " things that are missing in " + file.getFileName(),
@@ -135,10 +137,12 @@ public final class DeclareAllOperation implements Operation {
     /** All that is missing: types first, since nothing else can be told before; constructors last. */
     private static Collection<UnresolvedName> missing(Analysis analysis, AttributedFile code) {
         Stream<UnresolvedName> names = analysis.bindings(code.file().path()).stream()
-                .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown && binding.role() != Role.DOC
+                .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown
+                        && binding.role() != Role.DOC
                         && binding.role() != Role.IMPORT)
                 .flatMap(binding -> UnresolvedName.at(analysis, code, binding.range().start()).stream())
-                .sorted(Comparator.comparing((UnresolvedName missing) -> !missing.isType()).thenComparing(missing -> missing.range().start()));
+                .sorted(Comparator.comparing((UnresolvedName missing) -> !missing.isType())
+                        .thenComparing(missing -> missing.range().start()));
         Stream<UnresolvedName> constructors = code.expressions(new TreePath(code.unit())).stream()
                 .filter(path -> path.getLeaf() instanceof NewClassTree)
                 .flatMap(path -> UnresolvedName.at(analysis, code, code.range(path.getLeaf()).start()).stream());

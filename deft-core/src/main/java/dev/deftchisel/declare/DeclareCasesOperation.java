@@ -73,9 +73,11 @@ public final class DeclareCasesOperation implements Operation {
         List<? extends CaseTree> cases = AttributedFile.cases(path.getLeaf());
         // a default has no expression of its own
         boolean isOpen = cases.stream().noneMatch(one -> one.getExpressions().isEmpty());
-        Set<String> there = cases.stream().flatMap(one -> one.getExpressions().stream()).map(code::text).collect(Collectors.toSet());
+        Set<String> there = cases.stream().flatMap(one -> one.getExpressions().stream()).map(code::text)
+                .collect(Collectors.toSet());
         List<String> constants = code.type(new TreePath(path, AttributedFile.chosenFrom(path.getLeaf())))
-                .filter(type -> isOpen && type instanceof DeclaredType declared && declared.asElement().getKind() == ElementKind.ENUM)
+                .filter(type -> isOpen && type instanceof DeclaredType declared && declared.asElement()
+                        .getKind() == ElementKind.ENUM)
                 .map(type -> ((DeclaredType) type).asElement().getEnclosedElements().stream()
                         .filter(member -> member.getKind() == ElementKind.ENUM_CONSTANT)
                         .map(Element::getSimpleName).map(Object::toString)
@@ -86,7 +88,8 @@ public final class DeclareCasesOperation implements Operation {
 
     @Override
     public Optional<Offer> offer(ResolvedPlace spot) {
-        return lacking(spot.analysis(), spot).map(lacking -> new Offer(id(), "declare the cases " + String.join(", ", lacking.constants()),
+        return lacking(spot.analysis(), spot)
+                .map(lacking -> new Offer(id(), "declare the cases " + String.join(", ", lacking.constants()),
                 Offer.Kind.GENERATE, lacking.code().range(lacking.path().getLeaf()),
                 List.of(new Question.Members(MEMBERS, "the cases", lacking.constants(), lacking.constants()))));
     }
@@ -107,7 +110,8 @@ public final class DeclareCasesOperation implements Operation {
         }
         EditsByFile edits = new EditsByFile(before);
         edits.of(spot.file().path()).add(written(lacking, chosen));
-        return new Plan.Ready(edits.change("declare the cases " + String.join(", ", chosen), SymbolEffects.same(), List.of()), before);
+        return new Plan.Ready(edits.change("declare the cases " + String.join(", ", chosen), SymbolEffects.same(),
+                List.of()), before);
     }
 
     private static Edit written(Lacking lacking, List<String> chosen) {
@@ -116,18 +120,22 @@ public final class DeclareCasesOperation implements Operation {
         Range whole = code.range(lacking.path().getLeaf());
         String outer = Layout.indentOf(code.file(), whole.start());
         boolean isEmpty = lacking.cases().isEmpty();
-        String indent = isEmpty ? outer + layout.unit() : Layout.indentOf(code.file(), code.range(lacking.cases().get(0)).start());
-        boolean isArrow = isEmpty ? code.file().module().level() >= 14 : lacking.cases().get(0).getCaseKind() == CaseTree.CaseKind.RULE;
+        String indent = isEmpty ? outer + layout.unit()
+                : Layout.indentOf(code.file(), code.range(lacking.cases().get(0)).start());
+        boolean isArrow = isEmpty ? code.file().module().level() >= 14 : lacking.cases().get(0)
+                .getCaseKind() == CaseTree.CaseKind.RULE;
         Tokens tokens = code.tokens();
         int brace = tokens.at(whole.end() - 1);
         int gap = brace - 1;
         boolean isSpace = tokens.kind(gap) == TokenKind.WHITE_SPACE;
         NewCode text = new NewCode(code.file());
         for (String name : chosen) {
-            text.write(layout.lineEnd() + indent + "case " + name + (isArrow ? " -> " : ":" + layout.lineEnd() + indent + layout.unit())
+            text.write(layout.lineEnd() + indent + "case " + name
+                    + (isArrow ? " -> " : ":" + layout.lineEnd() + indent + layout.unit())
                     + PlaceholderCode.FAILURE.strip());
         }
-        return text.write(layout.lineEnd() + outer).replacing(new Range(isSpace ? tokens.start(gap) : tokens.start(brace),
+        return text.write(layout.lineEnd() + outer)
+                .replacing(new Range(isSpace ? tokens.start(gap) : tokens.start(brace),
                 tokens.start(brace)));
     }
 }

@@ -31,8 +31,8 @@ import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
 
 /**
- * Declares the constructor that a call asks for. It leaves its parameters to one that takes more, or keeps them in fields:
- * those of their name and type, or new ones.
+ * Declares the constructor that a call asks for. It leaves its parameters to one that takes more, or keeps them in
+ * fields: those of their name and type, or new ones.
  */
 public final class DeclareConstructorOperation extends DeclareOperation {
 
@@ -72,7 +72,8 @@ public final class DeclareConstructorOperation extends DeclareOperation {
 
     @Override
     String title(UnresolvedName missing) {
-        return "declare the constructor of " + missing.name() + " for " + (missing.arguments().size() == 1 ? "this argument"
+        return "declare the constructor of " + missing.name() + " for "
+                + (missing.arguments().size() == 1 ? "this argument"
                 : missing.arguments().isEmpty() ? "no arguments" : "these arguments");
     }
 
@@ -87,19 +88,24 @@ public final class DeclareConstructorOperation extends DeclareOperation {
         String keep = asked.answers().single(KEEP).orElse("use");
         String visibility = owner.type().getKind() == ElementKind.ENUM ? "" : visibility(asked);
         String declared = parameters.declared(CodingStyle.of(owner).parameter());
-        Optional<List<String>> handedOn = keep.equals("use") || owner.isRecord() ? handedOn(owner, parameters) : Optional.empty();
+        Optional<List<String>> handedOn = keep.equals("use") || owner.isRecord() ? handedOn(owner, parameters)
+                : Optional.empty();
         if (handedOn.isPresent()) {
-            return new PlannedDeclaration.Members(title(missing), List.of(NewMember.added(NewMember.Kind.CONSTRUCTOR, owner.name(),
+            return new PlannedDeclaration.Members(title(missing),
+                    List.of(NewMember.added(NewMember.Kind.CONSTRUCTOR, owner.name(),
                     ConstructorText.delegating(visibility, owner.name(), declared, handedOn.get()))));
         } else if (owner.isRecord()) {
-            return new PlannedDeclaration.Impossible("a constructor of a record must call another one, and none takes these arguments and more");
+            return new PlannedDeclaration.Impossible(
+                    "a constructor of a record must call another one, and none takes these arguments and more");
         }
-        return new PlannedDeclaration.Members(title(missing), keeping(owner, parameters, keep, asked.before(), visibility, declared));
+        return new PlannedDeclaration.Members(title(missing),
+                keeping(owner, parameters, keep, asked.before(), visibility, declared));
     }
 
     /** What another constructor gets that takes all parameters and more, the fewest first. */
     private static Optional<List<String>> handedOn(TargetClass owner, Parameters parameters) {
-        List<ExecutableElement> others = owner.isRecord() ? ElementFilter.constructorsIn(owner.type().getEnclosedElements())
+        List<ExecutableElement> others = owner.isRecord()
+                ? ElementFilter.constructorsIn(owner.type().getEnclosedElements())
                 : written(owner);
         return others.stream()
                 .sorted((one, other) -> Integer.compare(one.getParameters().size(), other.getParameters().size()))
@@ -115,7 +121,8 @@ public final class DeclareConstructorOperation extends DeclareOperation {
                 .toList();
     }
 
-    private static Optional<List<String>> arguments(AttributedFile code, ExecutableElement other, Parameters parameters) {
+    private static Optional<List<String>> arguments(AttributedFile code, ExecutableElement other,
+            Parameters parameters) {
         List<String> arguments = new ArrayList<>();
         int next = 0;
         for (VariableElement parameter : other.getParameters()) {
@@ -127,7 +134,8 @@ public final class DeclareConstructorOperation extends DeclareOperation {
         return takesMore && next == parameters.all().size() ? Optional.of(arguments) : Optional.empty();
     }
 
-    private static List<NewMember> keeping(TargetClass owner, Parameters parameters, String keep, Analysis before, String visibility,
+    private static List<NewMember> keeping(TargetClass owner, Parameters parameters, String keep, Analysis before,
+            String visibility,
             String declared) {
         AttributedFile code = owner.code();
         List<NewMember> members = new ArrayList<>();
@@ -139,13 +147,15 @@ public final class DeclareConstructorOperation extends DeclareOperation {
                 .anyMatch(constructor -> !before.uses(code.key(constructor)).isEmpty());
         Set<String> names = owner.parts().stream().map(StateField::name).collect(Collectors.toSet());
         List<String> handedUp = keep.equals(NONE) ? List.of() : handedUp(owner, parameters);
-        for (Parameters.One one : keep.equals(NONE) || !handedUp.isEmpty() ? List.<Parameters.One>of() : parameters.all()) {
+        for (Parameters.One one : keep.equals(NONE) || !handedUp.isEmpty()
+                ? List.<Parameters.One>of() : parameters.all()) {
             if (owner.parts().stream().anyMatch(part -> part.name().equals(one.name()) && part.maySet()
                     && takes(code, part.type(), one.type()))) {
                 kept.put(one.name(), one.name());
             } else if (!names.contains(one.name())) {
                 String modifiers = "private " + (losesImplied || !others.isEmpty() ? "" : "final ");
-                members.add(NewMember.added(NewMember.Kind.FIELD, one.name(), List.of(modifiers + one.text() + " " + one.name() + ";")));
+                members.add(NewMember.added(NewMember.Kind.FIELD, one.name(),
+                        List.of(modifiers + one.text() + " " + one.name() + ";")));
                 kept.put(one.name(), one.name());
             }
         }
@@ -153,7 +163,8 @@ public final class DeclareConstructorOperation extends DeclareOperation {
                 .forEach(part -> kept.put(part.name(), PlaceholderCode.value(part.type())));
         if (losesImplied) {
             members.add(NewMember.added(NewMember.Kind.CONSTRUCTOR, owner.name(),
-                    ConstructorText.lines(AccessLevel.of(owner.type().getModifiers()).prefix(), owner.name(), "", List.of(), Map.of())));
+                    ConstructorText.lines(AccessLevel.of(owner.type().getModifiers()).prefix(), owner.name(), "",
+                            List.of(), Map.of())));
         }
         members.add(NewMember.added(NewMember.Kind.CONSTRUCTOR, owner.name(),
                 ConstructorText.lines(visibility, owner.name(), declared, handedUp, kept)));
@@ -169,7 +180,8 @@ public final class DeclareConstructorOperation extends DeclareOperation {
                 .filter(constructor -> !constructor.getModifiers().contains(Modifier.PRIVATE)
                         && constructor.getParameters().size() == parameters.all().size())
                 .anyMatch(constructor -> IntStream.range(0, parameters.all().size()).allMatch(i ->
-                        takes(owner.code(), constructor.getParameters().get(i).asType(), parameters.all().get(i).type())));
+                        takes(owner.code(), constructor.getParameters().get(i).asType(), parameters.all().get(i)
+                                .type())));
         return takesAll ? parameters.all().stream().map(Parameters.One::name).toList() : List.of();
     }
 

@@ -36,7 +36,8 @@ public final class DeclareLabelOperation implements Operation {
     public static final String LOOP = "loop";
 
     private static final Question LOOP_QUESTION = new Question.Choice(LOOP, "which loop is meant",
-            List.of(new Question.Option("outer", "the outermost one around"), new Question.Option("inner", "the innermost one")), "outer");
+            List.of(new Question.Option("outer", "the outermost one around"),
+                    new Question.Option("inner", "the innermost one")), "outer");
 
     @Override
     public String id() {
@@ -63,13 +64,15 @@ public final class DeclareLabelOperation implements Operation {
 
     private static Optional<Jump> jump(Analysis analysis, ResolvedPlace spot) {
         return analysis.code(spot.file().path()).flatMap(code -> code.around(spot.place().selection()).stream()
-                .flatMap(path -> label(path.getLeaf()).map(name -> new Jump(code, path, name.toString(), loops(path))).stream())
+                .flatMap(path -> label(path.getLeaf()).map(name -> new Jump(code, path, name.toString(), loops(path)))
+                        .stream())
                 .findFirst()
                 .filter(jump -> !jump.loops().isEmpty() && !isDeclared(jump)));
     }
 
     private static Optional<Name> label(Tree tree) {
-        return Optional.ofNullable(tree instanceof BreakTree leaving ? leaving.getLabel() : tree instanceof ContinueTree again
+        return Optional.ofNullable(tree instanceof BreakTree leaving ? leaving.getLabel()
+                : tree instanceof ContinueTree again
                 ? again.getLabel() : null);
     }
 
@@ -79,7 +82,8 @@ public final class DeclareLabelOperation implements Operation {
 
     private static boolean isDeclared(Jump jump) {
         for (TreePath at = jump.path(); at != null && !endsBody(at.getLeaf()); at = at.getParentPath()) {
-            if (at.getLeaf() instanceof LabeledStatementTree labelled && labelled.getLabel().contentEquals(jump.label())) {
+            if (at.getLeaf() instanceof LabeledStatementTree labelled && labelled.getLabel()
+                    .contentEquals(jump.label())) {
                 return true;
             }
         }
@@ -100,7 +104,8 @@ public final class DeclareLabelOperation implements Operation {
 
     @Override
     public Optional<Offer> offer(ResolvedPlace spot) {
-        return jump(spot.analysis(), spot).map(jump -> new Offer(id(), "declare the label " + jump.label(), Offer.Kind.GENERATE,
+        return jump(spot.analysis(), spot)
+                .map(jump -> new Offer(id(), "declare the label " + jump.label(), Offer.Kind.GENERATE,
                 jump.code().range(jump.path().getLeaf()), questions()));
     }
 
@@ -117,7 +122,9 @@ public final class DeclareLabelOperation implements Operation {
         int start = code.range(jump.loops().get(isInner ? 0 : jump.loops().size() - 1)).start();
         EditsByFile edits = new EditsByFile(before);
         edits.of(spot.file().path()).add(new NewCode(code.file())
-                .write(jump.label() + ":" + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start)).at(start));
-        return new Plan.Ready(edits.change("declare the label " + jump.label(), SymbolEffects.same(), List.of()), before);
+                .write(jump.label() + ":" + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start))
+                .at(start));
+        return new Plan.Ready(edits.change("declare the label " + jump.label(), SymbolEffects.same(), List.of()),
+                before);
     }
 }

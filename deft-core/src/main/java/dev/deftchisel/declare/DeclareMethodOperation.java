@@ -50,7 +50,8 @@ public final class DeclareMethodOperation extends DeclareOperation {
 
     @Override
     public List<Question> questions() {
-        return List.of(BODY_QUESTION, new Question.Text(RESULT, "the type that it hands back, when the call does not tell", ""),
+        return List.of(BODY_QUESTION, new Question.Text(RESULT,
+                "the type that it hands back, when the call does not tell", ""),
                 VISIBILITY_QUESTION);
     }
 
@@ -61,7 +62,8 @@ public final class DeclareMethodOperation extends DeclareOperation {
 
     @Override
     String title(UnresolvedName missing) {
-        return "declare the method " + missing.owner().map(type -> type.getSimpleName() + ".").orElse("") + missing.name();
+        return "declare the method " + missing.owner().map(type -> type.getSimpleName() + ".")
+                .orElse("") + missing.name();
     }
 
     @Override
@@ -76,25 +78,31 @@ public final class DeclareMethodOperation extends DeclareOperation {
         Optional<String> type = asked.answers().single(RESULT).filter(said -> !said.isEmpty())
                 .or(() -> shape.result().flatMap(asked.types().ofMethod()::member));
         if (type.isEmpty()) {
-            return new PlannedDeclaration.Impossible("the call does not tell what " + missing.name() + " hands back; say it (result)");
+            return new PlannedDeclaration.Impossible("the call does not tell what " + missing.name()
+                    + " hands back; say it (result)");
         }
         boolean isInterface = owner.type().getKind().isInterface();
         boolean isOpen = isInterface && !isStatic && !isFunction(owner);
         String body = asked.answers().single(BODY).filter(said -> !said.equals("kind")).orElse(isOpen ? NONE : THROW);
         boolean isAbstract = body.equals(NONE);
         if (isAbstract && (isStatic || !isInterface && !owner.type().getModifiers().contains(Modifier.ABSTRACT))) {
-            return new PlannedDeclaration.Impossible("a method without a body must belong to an object of an interface or an abstract class");
+            return new PlannedDeclaration.Impossible(
+                    "a method without a body must belong to an object of an interface or an abstract class");
         }
         // what is overridden must not be more open than what overrides it (JLS 8.4.8.3)
         String visibility = isInterface ? "" : shape.overridden().map(below -> between(access(asked), below))
                 .orElseGet(() -> access(asked)).prefix();
         String modifiers = (isAbstract && visibility.equals("private ") ? "" : visibility)
-                + (isStatic ? "static " : isAbstract && !isInterface ? "abstract " : isInterface && !isAbstract ? "default " : "");
+                + (isStatic ? "static " : isAbstract && !isInterface ? "abstract " : isInterface && !isAbstract
+                        ? "default " : "");
         String head = modifiers + shape.typeParameters(asked) + type.get() + " " + missing.name() + "("
-                + shape.parameters().declared(CodingStyle.of(owner).parameter()) + ")" + shape.thrown(owner, asked.types());
-        return new PlannedDeclaration.Members(title(missing), List.of(NewMember.added(NewMember.Kind.METHOD, missing.name(),
+                + shape.parameters().declared(CodingStyle.of(owner).parameter()) + ")"
+                + shape.thrown(owner, asked.types());
+        return new PlannedDeclaration.Members(title(missing),
+                List.of(NewMember.added(NewMember.Kind.METHOD, missing.name(),
                 isAbstract ? List.of(head + ";") : lines(head, body, type.get(), shape.result()))
-                        .linking(shape.parameters().all().stream().map(Parameters.One::name).filter(name -> !name.equals(missing.name()))
+                        .linking(shape.parameters().all().stream().map(Parameters.One::name)
+                                .filter(name -> !name.equals(missing.name()))
                                 .collect(Collectors.toSet()))),
                 isAbstract ? implemented(asked, shape, type.get(), visibility) : List.of());
     }
@@ -113,16 +121,20 @@ public final class DeclareMethodOperation extends DeclareOperation {
     }
 
     /** What classes below must have then. */
-    private static List<Elsewhere> implemented(DeclarationRequest asked, MethodSignature shape, String type, String visibility) {
+    private static List<Elsewhere> implemented(DeclarationRequest asked, MethodSignature shape, String type,
+            String visibility) {
         List<Elsewhere> all = new ArrayList<>();
         for (TargetClass below : new Implementers(asked.owner(), asked.before())
                 .lacking(asked.missing().name(), shape.parameters().all().size())) {
-            UseTypes types = UseTypes.of(asked.edits().writer(asked.code()), asked.edits().writer(below.code()), asked.code(),
+            UseTypes types = UseTypes.of(asked.edits().writer(asked.code()), asked.edits().writer(below.code()),
+                    asked.code(),
                     Optional.empty()).ofMethod();
             String result = shape.result().flatMap(types::member).orElse(type);
-            String head = (asked.owner().type().getKind().isInterface() ? "public " : visibility) + shape.typeParameters(asked) + result
+            String head = (asked.owner().type().getKind().isInterface() ? "public " : visibility)
+                    + shape.typeParameters(asked) + result
                     + " "
-                    + asked.missing().name() + "(" + shape.parameters().in(types).declared(CodingStyle.of(below).parameter()) + ") {";
+                    + asked.missing().name() + "(" + shape.parameters().in(types)
+                    .declared(CodingStyle.of(below).parameter()) + ") {";
             all.add(new Elsewhere(below, NewMember.added(NewMember.Kind.METHOD, asked.missing().name(),
                     List.of("@Override", head, PlaceholderCode.FAILURE, "}"))));
         }
@@ -134,7 +146,8 @@ public final class DeclareMethodOperation extends DeclareOperation {
         if (body.equals(THROW)) {
             lines.add(PlaceholderCode.FAILURE);
         } else if (!type.equals("void")) {
-            lines.add(result.filter(found -> found.getKind() != TypeKind.VOID).map(PlaceholderCode::returned).orElse("    return null;"));
+            lines.add(result.filter(found -> found.getKind() != TypeKind.VOID).map(PlaceholderCode::returned)
+                    .orElse("    return null;"));
         }
         lines.add("}");
         return lines;

@@ -37,10 +37,14 @@ import javax.lang.model.element.Element;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 
-/** Declares what a name must mean where it is used. An operation says which names it is for and what the declaration looks like. */
+/**
+ * Declares what a name must mean where it is used. An operation says which names it is for and what the declaration
+ * looks like.
+ */
 abstract class DeclareOperation implements Operation {
 
-    static final Question VISIBILITY_QUESTION = AccessQuestion.asNeeded("as few as the use allows", List.of(AccessLevel.values()));
+    static final Question VISIBILITY_QUESTION = AccessQuestion.asNeeded("as few as the use allows",
+            List.of(AccessLevel.values()));
 
     /** What the declaration is, or why there can be none. */
     sealed interface PlannedDeclaration {
@@ -102,21 +106,25 @@ abstract class DeclareOperation implements Operation {
         SymbolKey key = found.get().code().key(owner.get());
         Optional<SourceFile> home = analyst.declaring(key);
         if (home.isEmpty()) {
-            return Plan.refused(spot, owner.get().getSimpleName() + " is not declared in the workspace, and cannot get a member "
+            return Plan.refused(spot, owner.get().getSimpleName()
+                    + " is not declared in the workspace, and cannot get a member "
                     + found.get().name());
         }
         return plan(spot, answers, analyst, key, home.get().path(), found.get());
     }
 
-    private Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst, SymbolKey owner, Path home, UnresolvedName found) {
+    private Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst, SymbolKey owner, Path home,
+            UnresolvedName found) {
         Path file = spot.file().path();
         String name = found.name();
         Set<Path> files = new HashSet<>(List.of(file, home));
         files.addAll(analyst.snapshot().pathsMentioning(Set.of(name)));
         if (mayLackBody(found)) {
-            Implementers.files(found.owner().orElseThrow(), analyst.snapshot()).forEach(other -> files.add(other.path()));
+            Implementers.files(found.owner().orElseThrow(), analyst.snapshot())
+                    .forEach(other -> files.add(other.path()));
         }
-        Analysis before = analyst.analyse(new Focus(files, Set.of(name), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
+        Analysis before = analyst.analyse(new Focus(files, Set.of(name), Set.of(),
+                Map.of(file, List.of(spot.place().selection())), true));
         UnresolvedName missing = UnresolvedName.at(before, spot).orElseThrow();
         AttributedFile code = before.code(home).orElseThrow();
         List<UnresolvedName> uses = new ArrayList<>(List.of(missing));
@@ -131,7 +139,8 @@ abstract class DeclareOperation implements Operation {
         EditsByFile edits = new EditsByFile(before);
         UseTypes types = UseTypes.of(edits.writer(missing.code()), edits.writer(code), missing.code(),
                 Optional.of(target.get().type()).filter(type -> !isStatic));
-        PlannedDeclaration declared = declared(new DeclarationRequest(uses, target.get(), isStatic, answers, types, before, edits));
+        PlannedDeclaration declared = declared(new DeclarationRequest(uses, target.get(), isStatic, answers, types,
+                before, edits));
         String title;
         if (declared instanceof PlannedDeclaration.Members added) {
             edits.of(home).addAll(new MemberInserter(target.get()).edits(added.members()));
@@ -142,7 +151,8 @@ abstract class DeclareOperation implements Operation {
             edits.of(file).add(new NewCode(missing.code().file()).write(local.text()).at(local.offset()));
             title = local.title();
         } else {
-            return Plan.refused(Reason.at(file, missing.range(), ((PlannedDeclaration.Impossible) declared).sentence()));
+            return Plan.refused(Reason.at(file, missing.range(), ((PlannedDeclaration.Impossible) declared)
+                    .sentence()));
         }
         return new Plan.Ready(edits.change(title, SymbolEffects.same(), List.of()), before);
     }
@@ -150,16 +160,22 @@ abstract class DeclareOperation implements Operation {
     /** Whether what is declared may have no body, so that classes below must have one. */
     private static boolean mayLackBody(UnresolvedName missing) {
         return !missing.isConstructor() && missing.call().isPresent()
-                && missing.owner().filter(type -> type.getKind().isInterface() || type.getModifiers().contains(Modifier.ABSTRACT))
+                && missing.owner().filter(type -> type.getKind().isInterface() || type.getModifiers()
+                        .contains(Modifier.ABSTRACT))
                 .isPresent();
     }
 
-    /** The class around the first use that others name, or the innermost around all uses, each of which may name a member of it. */
+    /**
+     * The class around the first use that others name, or the innermost around all uses, each of which may name a
+     * member of it.
+     */
     private static Optional<TargetClass> around(List<UnresolvedName> uses) {
         UnresolvedName first = uses.get(0);
-        Optional<TypeElement> named = uses.stream().filter(use -> !use.isOwn()).flatMap(use -> use.owner().stream()).findFirst();
+        Optional<TypeElement> named = uses.stream().filter(use -> !use.isOwn()).flatMap(use -> use.owner().stream())
+                .findFirst();
         Optional<Range> outermost = first.outermost();
-        return first.classAround(at -> (named.isEmpty() || first.code().element(at).filter(named.get()::equals).isPresent())
+        return first.classAround(at -> (named.isEmpty() || first.code().element(at).filter(named.get()::equals)
+                .isPresent())
                 && uses.stream().filter(use -> use.isOwn() && use.isWithin(first, outermost))
                         .allMatch(use -> first.code().range(at.getLeaf()).encloses(use.range())));
     }
@@ -171,7 +187,8 @@ abstract class DeclareOperation implements Operation {
 
     /** How open it is, as far as the uses need it or as was answered. */
     static AccessLevel access(DeclarationRequest asked) {
-        return AccessQuestion.said(asked.answers()).orElseGet(() -> asked.uses().stream().map(use -> needed(asked.owner(), use))
+        return AccessQuestion.said(asked.answers())
+                .orElseGet(() -> asked.uses().stream().map(use -> needed(asked.owner(), use))
                 .max(Comparator.naturalOrder()).orElseThrow());
     }
 

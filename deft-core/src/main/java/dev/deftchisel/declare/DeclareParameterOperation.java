@@ -31,8 +31,8 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /**
- * Declares the parameter that a name asks for in the method around, or that one argument too many asks for in the method or
- * constructor that is called. Every other call hands over a value of the user's choice.
+ * Declares the parameter that a name asks for in the method around, or that one argument too many asks for in the
+ * method or constructor that is called. Every other call hands over a value of the user's choice.
  */
 public final class DeclareParameterOperation implements Operation {
 
@@ -46,7 +46,8 @@ public final class DeclareParameterOperation implements Operation {
     private static final Question VALUE_QUESTION = new Question.Text(VALUE,
             "what the other calls hand over; false, zero or null when nothing is said", "");
     private static final Question KEEP_QUESTION = new Question.Choice(KEEP, "what a constructor does with it",
-            List.of(new Question.Option("field", "it keeps it in a field"), new Question.Option("none", "nothing")), "field");
+            List.of(new Question.Option("field", "it keeps it in a field"), new Question.Option("none", "nothing")),
+            "field");
 
     @Override
     public String id() {
@@ -60,7 +61,8 @@ public final class DeclareParameterOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(new Question.Proposed(NAME, "the name of the parameter", List.of()), VALUE_QUESTION, KEEP_QUESTION);
+        return List.of(new Question.Proposed(NAME, "the name of the parameter", List.of()), VALUE_QUESTION,
+                KEEP_QUESTION);
     }
 
     @Override
@@ -72,7 +74,8 @@ public final class DeclareParameterOperation implements Operation {
     private Offer offer(UnresolvedName missing, ExecutableElement receiver) {
         List<Question> questions = new ArrayList<>();
         if (missing.call().isPresent()) {
-            questions.add(new Question.Proposed(NAME, "the name of the parameter", NameProposals.elsewhere(missing.code())
+            questions.add(new Question.Proposed(NAME, "the name of the parameter",
+                    NameProposals.elsewhere(missing.code())
                     .of(added(missing))));
         }
         questions.add(VALUE_QUESTION);
@@ -84,7 +87,8 @@ public final class DeclareParameterOperation implements Operation {
 
     private static String title(UnresolvedName missing, ExecutableElement receiver) {
         return "declare the parameter " + (missing.call().isEmpty() ? missing.name() : "for '"
-                + missing.code().shown(missing.code().range(added(missing).getLeaf()), 40) + "'") + " of " + AddedParameter.word(receiver);
+                + missing.code().shown(missing.code().range(added(missing).getLeaf()), 40) + "'") + " of "
+                + AddedParameter.word(receiver);
     }
 
     /** The argument that nobody takes. */
@@ -97,7 +101,8 @@ public final class DeclareParameterOperation implements Operation {
     private static Optional<ExecutableElement> receiver(UnresolvedName missing) {
         if (missing.call().isPresent()) {
             return missing.owner().flatMap(owner -> owner.getEnclosedElements().stream()
-                    .filter(member -> member.getSimpleName().contentEquals(missing.isConstructor() ? "<init>" : missing.name()))
+                    .filter(member -> member.getSimpleName()
+                            .contentEquals(missing.isConstructor() ? "<init>" : missing.name()))
                     .filter(member -> member instanceof ExecutableElement method && takesAllButLast(missing, method))
                     .map(member -> (ExecutableElement) member)
                     .findFirst());
@@ -115,7 +120,8 @@ public final class DeclareParameterOperation implements Operation {
             Optional<TypeMirror> type = missing.code().type(new TreePath(missing.path(), arguments.get(i)));
             TypeMirror taken = method.getParameters().get(i).asType();
             // what only its target gives a type may fit
-            if (type.isPresent() && !missing.code().types().isAssignable(missing.code().types().erasure(type.get()), missing.code()
+            if (type.isPresent() && !missing.code().types()
+                    .isAssignable(missing.code().types().erasure(type.get()), missing.code()
                     .types().erasure(taken))) {
                 return false;
             }
@@ -137,7 +143,8 @@ public final class DeclareParameterOperation implements Operation {
         SymbolKey owner = found.get().code().key(method.get().getEnclosingElement());
         Optional<SourceFile> home = analyst.declaring(owner);
         if (home.isEmpty()) {
-            return Plan.refused(spot, AddedParameter.word(method.get()) + " is not declared in the workspace, and cannot get a parameter");
+            return Plan.refused(spot, AddedParameter.word(method.get())
+                    + " is not declared in the workspace, and cannot get a parameter");
         }
         Analysis before = analyst.analyse(AddedParameter.focus(analyst, method.get(), List.of(file, home.get().path()),
                 Set.of(found.get().name()), Map.of(file, List.of(spot.place().selection()))));
@@ -148,17 +155,20 @@ public final class DeclareParameterOperation implements Operation {
                     "the use does not tell of which type the parameter is; declare what it needs first"));
         }
         String name = missing.call().isEmpty() ? missing.name()
-                : answers.single(NAME).orElseGet(() -> NameProposals.elsewhere(missing.code()).of(added(missing)).get(0));
+                : answers.single(NAME).orElseGet(() -> NameProposals.elsewhere(missing.code()).of(added(missing))
+                        .get(0));
         String value = answers.single(VALUE).filter(said -> !said.isEmpty()).orElse("");
         boolean isKept = missing.isConstructor() && answers.single(KEEP).filter("none"::equals).isEmpty();
-        return new ParameterPlan(before, before.code(home.get().path()).orElseThrow(), key, type.get(), name, value, isKept)
+        return new ParameterPlan(before, before.code(home.get().path()).orElseThrow(), key, type.get(), name, value,
+                isKept)
                 .plan(spot, title(missing, method.get()));
     }
 
     private static Optional<TypeMirror> type(UnresolvedName missing, Analysis before) {
         if (missing.call().isPresent()) {
             TreePath argument = added(missing);
-            return missing.code().type(argument).filter(type -> type.getKind() != TypeKind.NULL && type.getKind() != TypeKind.VOID);
+            return missing.code().type(argument).filter(type -> type.getKind() != TypeKind.NULL
+                    && type.getKind() != TypeKind.VOID);
         }
         List<UnresolvedName> uses = new ArrayList<>(List.of(missing));
         missing.others(before).stream()

@@ -86,7 +86,8 @@ public final class DeclareTypeOperation implements Operation {
 
     @Override
     public Optional<Offer> offer(ResolvedPlace spot) {
-        return missing(spot.analysis(), spot).map(missing -> new Offer(id(), title(missing), Offer.Kind.GENERATE, missing.range(),
+        return missing(spot.analysis(), spot)
+                .map(missing -> new Offer(id(), title(missing), Offer.Kind.GENERATE, missing.range(),
                 questions()));
     }
 
@@ -109,12 +110,14 @@ public final class DeclareTypeOperation implements Operation {
         String name = found.get().name();
         Set<Path> files = new HashSet<>(Set.of(file));
         files.addAll(analyst.snapshot().pathsMentioning(Set.of(name)));
-        Optional<SymbolKey> around = found.get().isOfType() ? found.get().owner().map(found.get().code()::key) : Optional.empty();
+        Optional<SymbolKey> around = found.get().isOfType() ? found.get().owner().map(found.get().code()::key)
+                : Optional.empty();
         around.flatMap(analyst::declaring).ifPresent(home -> files.add(home.path()));
         // what is done with a variable of the type tells of the type, too
         Set<String> names = found.get().path().getParentPath().getLeaf() instanceof VariableTree variable
                 ? Set.of(name, variable.getName().toString()) : Set.of(name);
-        Analysis before = analyst.analyse(new Focus(files, names, Set.of(), Map.of(file, List.of(spot.place().selection())), true));
+        Analysis before = analyst.analyse(new Focus(files, names, Set.of(),
+                Map.of(file, List.of(spot.place().selection())), true));
         UnresolvedName missing = missing(before, spot).orElseThrow();
         TypeUses uses = TypeUses.of(missing, before);
         if (found.get().isOfType()) {
@@ -134,7 +137,8 @@ public final class DeclareTypeOperation implements Operation {
                 .or(() -> missing.classAround(at -> uses.isAroundAll(missing, missing.code().range(at.getLeaf()))));
     }
 
-    private Plan nested(UnresolvedName missing, TypeUses uses, Answers answers, Analysis before, Optional<TargetClass> target) {
+    private Plan nested(UnresolvedName missing, TypeUses uses, Answers answers, Analysis before,
+            Optional<TargetClass> target) {
         if (target.isEmpty()) {
             return Plan.refused(Reason.at(missing.code().file().path(), missing.range(),
                     "there is no class of the workspace in which it could be"));
@@ -146,9 +150,11 @@ public final class DeclareTypeOperation implements Operation {
                 UseTypes.of(edits.writer(missing.code()), writer, missing.code(), Optional.empty()), writer);
         NewType.Kind kind = kind(uses, answers);
         boolean isInInterface = target.get().type().getKind().isInterface();
-        String visibility = isInInterface ? "" : AccessQuestion.said(answers).orElseGet(() -> uses.needed(target.get().type())).prefix();
+        String visibility = isInInterface ? "" : AccessQuestion.said(answers)
+                .orElseGet(() -> uses.needed(target.get().type())).prefix();
         boolean isClass = kind == NewType.Kind.CLASS || kind == NewType.Kind.EXCEPTION;
-        NewTypeText.Result type = text.of(kind, visibility + (isClass && !isInInterface && mayBeStatic(target.get()) ? "static " : ""));
+        NewTypeText.Result type = text.of(kind, visibility
+                + (isClass && !isInInterface && mayBeStatic(target.get()) ? "static " : ""));
         if (type.objection().isPresent()) {
             return Plan.refused(Reason.at(missing.code().file().path(), missing.range(), type.objection().get()));
         }
@@ -157,9 +163,12 @@ public final class DeclareTypeOperation implements Operation {
         return new Plan.Ready(edits.change(titled(kind, missing), SymbolEffects.same(), List.of()), before);
     }
 
-    /** Whether a class within another may be static: not in one that needs an object itself, before Java 16 (JLS 8.1.3). */
+    /**
+     * Whether a class within another may be static: not in one that needs an object itself, before Java 16 (JLS 8.1.3).
+     */
     private static boolean mayBeStatic(TargetClass around) {
-        boolean isInner = around.type().getNestingKind() != NestingKind.TOP_LEVEL && !around.type().getModifiers().contains(Modifier.STATIC)
+        boolean isInner = around.type().getNestingKind() != NestingKind.TOP_LEVEL && !around.type().getModifiers()
+                .contains(Modifier.STATIC)
                 && around.type().getKind() == ElementKind.CLASS;
         return !isInner || around.code().file().module().level() >= 16;
     }
@@ -175,16 +184,19 @@ public final class DeclareTypeOperation implements Operation {
         if (isElsewhere && missing.isSimple() && !missing.isImported()) {
             edits.writer(code).importing(home + "." + missing.name());
         }
-        NewTypeText text = new NewTypeText(missing, uses, UseTypes.of(edits.writer(code), made.writer(), code, Optional.empty()),
+        NewTypeText text = new NewTypeText(missing, uses,
+                UseTypes.of(edits.writer(code), made.writer(), code, Optional.empty()),
                 made.writer());
         NewType.Kind kind = kind(uses, answers);
         boolean isOpen = uses.files().anyMatch(other -> !other.file().header().packageName().equals(home));
-        String visibility = AccessQuestion.said(answers).orElse(isOpen ? AccessLevel.PUBLIC : AccessLevel.PACKAGE).prefix();
+        String visibility = AccessQuestion.said(answers).orElse(isOpen ? AccessLevel.PUBLIC : AccessLevel.PACKAGE)
+                .prefix();
         NewTypeText.Result type = text.of(kind, visibility);
         if (type.objection().isPresent()) {
             return Plan.refused(Reason.at(file.path(), missing.range(), type.objection().get()));
         }
-        Change change = edits.change(titled(kind, missing), SymbolEffects.same(), List.of()).creating(made.with(type.lines(), type.proposed()));
+        Change change = edits.change(titled(kind, missing), SymbolEffects.same(), List.of())
+                .creating(made.with(type.lines(), type.proposed()));
         return new Plan.Ready(change, before);
     }
 
@@ -193,7 +205,8 @@ public final class DeclareTypeOperation implements Operation {
     }
 
     private static NewType.Kind kind(TypeUses uses, Answers answers) {
-        return answers.single(KIND).flatMap(said -> Stream.of(NewType.Kind.values()).filter(kind -> kind.key().equals(said)).findFirst())
+        return answers.single(KIND).flatMap(said -> Stream.of(NewType.Kind.values())
+                .filter(kind -> kind.key().equals(said)).findFirst())
                 .orElseGet(uses::kind);
     }
 

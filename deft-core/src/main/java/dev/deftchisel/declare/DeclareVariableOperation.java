@@ -46,7 +46,8 @@ public final class DeclareVariableOperation extends DeclareOperation {
     private static final String FIELD = "field";
     private static final String CONSTANT = "constant";
     private static final Question AS_QUESTION = new Question.Choice(AS, "what it is",
-            List.of(new Question.Option("use", "as it is used: local where it is assigned, a constant in capitals, else a field"),
+            List.of(new Question.Option("use", "as it is used: local where it is assigned, a constant in capitals, "
+                    + "else a field"),
                     new Question.Option(LOCAL, "a local variable"),
                     new Question.Option(FIELD, "a field"),
                     new Question.Option(CONSTANT, "a constant")),
@@ -64,7 +65,8 @@ public final class DeclareVariableOperation extends DeclareOperation {
 
     @Override
     public List<Question> questions() {
-        return List.of(AS_QUESTION, new Question.Text(TYPE, "its type, when the use does not tell", ""), VISIBILITY_QUESTION);
+        return List.of(AS_QUESTION, new Question.Text(TYPE, "its type, when the use does not tell", ""),
+                VISIBILITY_QUESTION);
     }
 
     @Override
@@ -98,17 +100,20 @@ public final class DeclareVariableOperation extends DeclareOperation {
         Optional<String> written = said.or(() -> type.flatMap(as.equals(LOCAL) ? types::local
                 : isConstant ? types.ofStatic()::field : types::field));
         if (written.isEmpty()) {
-            return new PlannedDeclaration.Impossible("the use does not tell of which type " + missing.name() + " is; say it (type)");
+            return new PlannedDeclaration.Impossible("the use does not tell of which type " + missing.name()
+                    + " is; say it (type)");
         }
         String value = said.map(PlaceholderCode::value).orElseGet(() -> value(asked, type.orElseThrow()));
         if (as.equals(LOCAL)) {
-            return missing.object().isPresent() ? new PlannedDeclaration.Impossible("what is selected from an object is no local variable")
+            return missing.object().isPresent()
+                    ? new PlannedDeclaration.Impossible("what is selected from an object is no local variable")
                     : local(missing, written.get(), value);
         }
         boolean isAssigned = asked.uses().stream().anyMatch(use -> assigned(use).isPresent());
         String head = visibility(asked) + (isOfInterface ? "" : isConstant ? isAssigned ? "static " : "static final "
                 : asked.isStatic() ? "static " : "");
-        return new PlannedDeclaration.Members("declare the " + (isConstant ? "constant " : "field ") + owner.name() + "." + missing.name(),
+        return new PlannedDeclaration.Members("declare the " + (isConstant ? "constant " : "field ") + owner.name()
+                + "." + missing.name(),
                 List.of(NewMember.added(isConstant ? NewMember.Kind.CONSTANT : NewMember.Kind.FIELD, missing.name(),
                                 List.of(head + written.get() + " " + missing.name()
                                         + (isConstant && !isAssigned ? " = " + value : "") + ";"))
@@ -116,22 +121,24 @@ public final class DeclareVariableOperation extends DeclareOperation {
     }
 
     /**
-     * What a constant is until somebody says; not null where a label or an annotation must know it, or an inner class may have no
-     * other static members (JLS 8.1.3 before Java 16, 15.29).
+     * What a constant is until somebody says; not null where a label or an annotation must know it, or an inner class
+     * may have no other static members (JLS 8.1.3 before Java 16, 15.29).
      */
     private static String value(DeclarationRequest asked, TypeMirror type) {
         boolean mustBeKnown = asked.uses().stream().anyMatch(use -> use.code().around(use.range()).stream()
                 .anyMatch(path -> path.getLeaf() instanceof AnnotationTree
                         || path.getLeaf() instanceof CaseTree label && label.getExpressions().stream()
                                 .anyMatch(one -> use.code().range(one).encloses(use.range()))));
-        return (mustBeKnown || asked.owner().isInner()) && NamedTypes.is(type, "java.lang.String") ? "\"\"" : PlaceholderCode.value(type);
+        return (mustBeKnown || asked.owner().isInner()) && NamedTypes.is(type, "java.lang.String") ? "\"\""
+                : PlaceholderCode.value(type);
     }
 
     /** A constant, with stand-ins for what its constructor must have. */
     private static PlannedDeclaration enumConstant(UnresolvedName missing, TargetClass owner) {
         String arguments = ElementFilter.constructorsIn(owner.type().getEnclosedElements()).stream()
                 .min((one, other) -> Integer.compare(one.getParameters().size(), other.getParameters().size()))
-                .map(PlaceholderCode::arguments).filter(values -> !values.isEmpty()).map(values -> "(" + values + ")").orElse("");
+                .map(PlaceholderCode::arguments).filter(values -> !values.isEmpty()).map(values -> "(" + values + ")")
+                .orElse("");
         return new PlannedDeclaration.Members("declare the constant " + owner.name() + "." + missing.name(), List.of(
                 NewMember.added(NewMember.Kind.ENUM_CONSTANT, missing.name(), List.of(missing.name() + arguments))));
     }
@@ -146,9 +153,12 @@ public final class DeclareVariableOperation extends DeclareOperation {
                     + "' is not known; declare what it needs first");
         }
         String standard = type.get().getKind().isPrimitive() ? " default " + PlaceholderCode.value(type.get())
-                : written.get().equals("String") ? " default \"\"" : type.get().getKind() == TypeKind.ARRAY ? " default {}" : "";
-        return new PlannedDeclaration.Members("declare the element " + owner.name() + "." + missing.name(), List.of(NewMember.added(
-                NewMember.Kind.METHOD, missing.name(), List.of(written.get() + " " + missing.name() + "()" + standard + ";"))));
+                : written.get().equals("String") ? " default \"\"" : type.get().getKind() == TypeKind.ARRAY
+                ? " default {}" : "";
+        return new PlannedDeclaration.Members("declare the element " + owner.name() + "." + missing.name(),
+                List.of(NewMember.added(
+                NewMember.Kind.METHOD, missing.name(), List.of(written.get() + " " + missing.name() + "()" + standard
+                        + ";"))));
     }
 
     /** The first field that needs it for its own value, by its simple name, before which it must stand (JLS 8.3.3). */
@@ -156,14 +166,16 @@ public final class DeclareVariableOperation extends DeclareOperation {
         return owner.members().stream()
                 .filter(member -> member instanceof VariableTree field && field.getInitializer() != null && owner.type()
                 .getKind() != ElementKind.ENUM)
-                .filter(member -> uses.stream().anyMatch(use -> use.isSimple() && use.code().file() == owner.code().file()
+                .filter(member -> uses.stream().anyMatch(use -> use.isSimple() && use.code().file() == owner.code()
+                        .file()
                         && owner.code().range(member).encloses(use.range())))
                 .findFirst();
     }
 
     private static Optional<TreePath> assignment(UnresolvedName missing) {
         TreePath parent = missing.path().getParentPath();
-        return parent.getLeaf() instanceof AssignmentTree assignment && assignment.getVariable() == missing.path().getLeaf()
+        return parent.getLeaf() instanceof AssignmentTree assignment && assignment.getVariable() == missing.path()
+                .getLeaf()
                 ? Optional.of(parent) : Optional.empty();
     }
 
@@ -184,7 +196,8 @@ public final class DeclareVariableOperation extends DeclareOperation {
         boolean mayBeNull = uses.stream().anyMatch(use -> assigned(use)
                 .filter(value -> value.getLeaf().getKind() == Tree.Kind.NULL_LITERAL).isPresent());
         Optional<TypeMirror> type = ValueType.of(uses, given).filter(one -> one.getKind() != TypeKind.VOID);
-        return mayBeNull ? type.map(uses.get(0).code()::boxed).or(() -> Optional.of(uses.get(0).code().object())) : type;
+        return mayBeNull ? type.map(uses.get(0).code()::boxed).or(() -> Optional.of(uses.get(0).code().object()))
+                : type;
     }
 
     private static Optional<TreePath> assigned(UnresolvedName use) {
@@ -193,15 +206,20 @@ public final class DeclareVariableOperation extends DeclareOperation {
 
     private static Optional<TypeMirror> given(UnresolvedName use, List<UnresolvedName> uses, UseTypes types) {
         Optional<TreePath> value = assigned(use).filter(path -> path.getLeaf().getKind() != Tree.Kind.NULL_LITERAL);
-        Optional<TypeMirror> type = value.flatMap(path -> chosen(use.code(), path, types).or(() -> types.of(use.code(), path)));
+        Optional<TypeMirror> type = value.flatMap(path -> chosen(use.code(), path, types)
+                .or(() -> types.of(use.code(), path)));
         if (value.filter(path -> isGuessed(use.code(), path)).isPresent()) {
             return Optional.empty();
         }
-        return value.filter(DiamondArguments::isMade).isPresent() && type.filter(DeclaredType.class::isInstance).isPresent()
-                ? DiamondArguments.filled((DeclaredType) type.get(), uses).or(() -> type.map(use.code().types()::erasure)) : type;
+        return value.filter(DiamondArguments::isMade).isPresent() && type.filter(DeclaredType.class::isInstance)
+                .isPresent()
+                ? DiamondArguments.filled((DeclaredType) type.get(), uses)
+                .or(() -> type.map(use.code().types()::erasure)) : type;
     }
 
-    /** Whether only the target of a call tells what it hands back, so that the compiler could but guess (JLS 18.5.2). */
+    /**
+     * Whether only the target of a call tells what it hands back, so that the compiler could but guess (JLS 18.5.2).
+     */
     private static boolean isGuessed(AttributedFile code, TreePath value) {
         return code.type(value).filter(type -> NamedTypes.is(type, "java.lang.Object")).isPresent()
                 && code.element(value).filter(called -> called instanceof ExecutableElement method
@@ -209,7 +227,9 @@ public final class DeclareVariableOperation extends DeclareOperation {
                                 .noneMatch(parameter -> parameter.asType().equals(method.getReturnType()))).isPresent();
     }
 
-    /** Of a value that is one of two the type that both are of; empty for other values, and where neither takes both. */
+    /**
+     * Of a value that is one of two the type that both are of; empty for other values, and where neither takes both.
+     */
     private static Optional<TypeMirror> chosen(AttributedFile code, TreePath value, UseTypes types) {
         if (!(value.getLeaf() instanceof ConditionalExpressionTree choice)) {
             return Optional.empty();
@@ -229,12 +249,14 @@ public final class DeclareVariableOperation extends DeclareOperation {
             return new PlannedDeclaration.Local(title, code.range(missing.path().getLeaf()).start(), type + " ");
         }
         for (TreePath at = missing.path(); at.getParentPath() != null; at = at.getParentPath()) {
-            if (at.getLeaf() instanceof StatementTree && AttributedFile.statements(at.getParentPath().getLeaf()).contains(at.getLeaf())) {
+            if (at.getLeaf() instanceof StatementTree && AttributedFile.statements(at.getParentPath().getLeaf())
+                    .contains(at.getLeaf())) {
                 int start = code.range(at.getLeaf()).start();
                 return new PlannedDeclaration.Local(title, start, type + " " + missing.name() + " = " + value + ";"
                         + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start));
             }
         }
-        return new PlannedDeclaration.Impossible("there is no statement here before which a local variable could be declared");
+        return new PlannedDeclaration.Impossible(
+                "there is no statement here before which a local variable could be declared");
     }
 }

@@ -38,7 +38,8 @@ final class Implementers {
     /** The classes that have no such method, nor one above them. */
     List<TargetClass> lacking(String name, int parameters) {
         List<TargetClass> found = new ArrayList<>();
-        for (Map.Entry<SourceFile, List<TypeOutline>> entry : new Subtypes(before.snapshot()).of(Set.of(owner.name())).entrySet()) {
+        for (Map.Entry<SourceFile, List<TypeOutline>> entry : new Subtypes(before.snapshot()).of(Set.of(owner.name()))
+                .entrySet()) {
             Optional<AttributedFile> code = before.code(entry.getKey().path()).filter(owner.code()::sharesTypesWith);
             for (TypeOutline type : entry.getValue()) {
                 code.flatMap(there -> TargetClass.at(there, type.nameRange().start()))
@@ -46,12 +47,15 @@ final class Implementers {
                         .ifPresent(found::add);
             }
         }
-        return found.stream().filter(target -> found.stream().noneMatch(above -> above != target && isBelow(target, above))).toList();
+        return found.stream().filter(target -> found.stream()
+                .noneMatch(above -> above != target && isBelow(target, above))).toList();
     }
 
     private boolean isConcrete(TargetClass target) {
-        boolean isClass = target.type().getKind() == ElementKind.CLASS || target.isRecord() || target.type().getKind() == ElementKind.ENUM;
-        return isClass && !target.type().equals(owner.type()) && !target.type().getModifiers().contains(Modifier.ABSTRACT)
+        boolean isClass = target.type().getKind() == ElementKind.CLASS || target.isRecord() || target.type()
+                .getKind() == ElementKind.ENUM;
+        return isClass && !target.type().equals(owner.type()) && !target.type().getModifiers()
+                .contains(Modifier.ABSTRACT)
                 && isBelow(target, owner);
     }
 
@@ -61,6 +65,7 @@ final class Implementers {
 
     private static boolean has(TargetClass target, String name, int parameters) {
         return ElementFilter.methodsIn(target.code().elements().getAllMembers(target.type())).stream()
-                .anyMatch(method -> method.getSimpleName().contentEquals(name) && method.getParameters().size() == parameters);
+                .anyMatch(method -> method.getSimpleName().contentEquals(name) && method.getParameters()
+                        .size() == parameters);
     }
 }

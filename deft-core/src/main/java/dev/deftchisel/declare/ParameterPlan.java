@@ -36,7 +36,8 @@ import javax.lang.model.type.TypeMirror;
  * @param value  what other calls hand over; empty for a stand-in
  * @param isKept whether a constructor keeps it in a field
  */
-record ParameterPlan(Analysis before, AttributedFile code, SymbolKey key, TypeMirror type, String name, String value, boolean isKept) {
+record ParameterPlan(Analysis before, AttributedFile code, SymbolKey key, TypeMirror type, String name, String value,
+        boolean isKept) {
 
     Plan plan(ResolvedPlace spot, String title) {
         Optional<Binding> declared = before.declaration(key);
@@ -57,7 +58,8 @@ record ParameterPlan(Analysis before, AttributedFile code, SymbolKey key, TypeMi
                 before, edits, code, method.get(), new AddedParameter.NewParameter(type, name));
         AddedParameter.Declared declaration = added.declare();
         Optional<Reason> objection = declaration.objection().or(() -> added.hand((there, use, call, index) ->
-                new AddedParameter.Handed(Optional.of(new CallArguments(there, call).with(index, text -> text.write(handed()))),
+                new AddedParameter.Handed(Optional.of(new CallArguments(there, call)
+                        .with(index, text -> text.write(handed()))),
                         Optional.empty())).objection());
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
@@ -73,7 +75,8 @@ record ParameterPlan(Analysis before, AttributedFile code, SymbolKey key, TypeMi
 
     private Optional<TargetClass> target(Optional<TreePath> method) {
         SymbolKey owner = ((SymbolKey.Method) key).owner();
-        return method.map(path -> code.range(path.getLeaf()).start()).or(() -> before.declaration(owner).map(type -> type.range().start()))
+        return method.map(path -> code.range(path.getLeaf()).start())
+                .or(() -> before.declaration(owner).map(type -> type.range().start()))
                 .flatMap(offset -> TargetClass.at(code, offset));
     }
 
@@ -105,7 +108,8 @@ record ParameterPlan(Analysis before, AttributedFile code, SymbolKey key, TypeMi
             opening = tokens.code(opening + 1);
         }
         int at = last.map(member -> code.range(member).end()).orElse(tokens.end(opening));
-        edits.of(code.file().path()).add(new NewCode(code.file()).write((last.isPresent() ? ", " : "") + written.get() + " ").name(name)
+        edits.of(code.file().path()).add(new NewCode(code.file())
+                .write((last.isPresent() ? ", " : "") + written.get() + " ").name(name)
                 .at(at));
         for (Binding use : before.uses(key)) {
             boolean isCall = use.role() != Role.DECLARATION && use.role() != Role.DOC;
@@ -116,7 +120,9 @@ record ParameterPlan(Analysis before, AttributedFile code, SymbolKey key, TypeMi
                 edits.of(use.file()).add(arguments.with(arguments.all().size(), text -> text.write(handed())));
             }
         }
-        String descriptor = AddedParameter.withParameter(((SymbolKey.Method) key).descriptor(), parts.size(), code.descriptor(type));
-        return new Plan.Ready(edits.change(title, SymbolEffects.parameters(Map.of(key, descriptor)), List.of()), before);
+        String descriptor = AddedParameter.withParameter(((SymbolKey.Method) key).descriptor(), parts.size(),
+                code.descriptor(type));
+        return new Plan.Ready(edits.change(title, SymbolEffects.parameters(Map.of(key, descriptor)), List.of()),
+                before);
     }
 }

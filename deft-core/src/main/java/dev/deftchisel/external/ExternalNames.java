@@ -3,8 +3,8 @@ package dev.deftchisel.external;
 import java.util.List;
 
 /**
- * Says by which names a declaration is known outside of the program, so that a rename can keep them or at least say so. Found by
- * {@link java.util.ServiceLoader}; all of them are asked.
+ * Says by which names a declaration is known outside of the program, so that a rename can keep them or at least say so.
+ * Found by {@link java.util.ServiceLoader}; all of them are asked.
  */
 public interface ExternalNames {
 

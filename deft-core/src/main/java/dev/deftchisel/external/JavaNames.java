@@ -17,17 +17,20 @@ final class JavaNames implements ExternalNames {
         Element element = declared.element();
         Optional<TypeElement> owner = declared.owner();
         boolean isNative = element.getModifiers().contains(Modifier.NATIVE)
-                || element instanceof TypeElement && element.getEnclosedElements().stream().anyMatch(one -> one.getModifiers().contains(Modifier.NATIVE));
+                || element instanceof TypeElement && element.getEnclosedElements().stream()
+                .anyMatch(one -> one.getModifiers().contains(Modifier.NATIVE));
         if (isNative) {
             // Java Native Interface, chapter 2: resolving native method names
             found.add(name(declared.name(), "name by which native code is linked"));
         }
-        boolean isManaged = element.getKind() == ElementKind.METHOD && owner.filter(JavaNames::isManagement).isPresent();
+        boolean isManaged = element.getKind() == ElementKind.METHOD && owner.filter(JavaNames::isManagement)
+                .isPresent();
         if (isManaged) {
             // Java Management Extensions, 2.1: standard MBeans
             found.add(name(declared.property().orElse(declared.name()), "attribute or operation of a management bean"));
         }
-        boolean isWritten = element.getKind() == ElementKind.FIELD && declared.property().isPresent() && owner.filter(JavaNames::isVersioned).isPresent()
+        boolean isWritten = element.getKind() == ElementKind.FIELD && declared.property().isPresent()
+                && owner.filter(JavaNames::isVersioned).isPresent()
                 || element instanceof TypeElement type && isVersioned(type);
         if (isWritten) {
             // Java Object Serialization Specification, 5.6.1: deleting fields is an incompatible change
@@ -48,6 +51,7 @@ final class JavaNames implements ExternalNames {
     /** Whoever gives a class a version expects its objects to be read later. */
     private static boolean isVersioned(TypeElement type) {
         return type.getEnclosedElements().stream().anyMatch(one -> one.getKind() == ElementKind.FIELD
-                && one.getSimpleName().contentEquals("serialVersionUID") && one.getModifiers().contains(Modifier.STATIC));
+                && one.getSimpleName().contentEquals("serialVersionUID") && one.getModifiers()
+                .contains(Modifier.STATIC));
     }
 }

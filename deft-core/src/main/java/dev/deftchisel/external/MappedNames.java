@@ -13,13 +13,15 @@ import javax.lang.model.element.Modifier;
  * A framework that stores or sends objects property by property, under the names of these.
  *
  * @param what       a property is to it
- * @param marks      annotations at a type, or at a member of it, by which it is known to be mapped; a trailing dot stands for a package
+ * @param marks      annotations at a type, or at a member of it, by which it is known to be mapped; a trailing dot
+ *                   stands for a package
  * @param access     what it reads
  * @param annotation by which a property, or a constant of an enum, is given another name
  * @param attribute  of that
  * @param ignored    annotations of members that are not mapped, or not by one name
  */
-record MappedNames(String what, Set<String> marks, Access access, Optional<String> annotation, String attribute, Set<String> ignored)
+record MappedNames(String what, Set<String> marks, Access access, Optional<String> annotation, String attribute,
+        Set<String> ignored)
         implements ExternalNames {
 
     /** What a framework reads. */
@@ -39,7 +41,8 @@ record MappedNames(String what, Set<String> marks, Access access, Optional<Strin
     @Override
     public List<ExternalName> of(NamedElement declared) {
         boolean isConstant = declared.element().getKind() == ElementKind.ENUM_CONSTANT;
-        Optional<String> name = access == Access.CONSTANTS ? Optional.of(declared.name()).filter(any -> isConstant) : declared.property();
+        Optional<String> name = access == Access.CONSTANTS ? Optional.of(declared.name()).filter(any -> isConstant)
+                : declared.property();
         if (name.isEmpty() || !declared.isInTypeWith(this::isMark) || !isMapped(declared) || isSaid(declared)) {
             return List.of();
         }
@@ -48,7 +51,8 @@ record MappedNames(String what, Set<String> marks, Access access, Optional<Strin
     }
 
     private boolean isMark(String annotation) {
-        return marks.stream().anyMatch(mark -> mark.endsWith(".") ? annotation.startsWith(mark) : annotation.equals(mark));
+        return marks.stream().anyMatch(mark -> mark.endsWith(".") ? annotation.startsWith(mark)
+                : annotation.equals(mark));
     }
 
     /** Whether another name is written somewhere, or none is wanted. */
@@ -65,7 +69,8 @@ record MappedNames(String what, Set<String> marks, Access access, Optional<Strin
         return switch (access) {
             case CONSTANTS -> true;
             case FIELDS -> isField;
-            case BEANS -> !isField || isOfRecord || NamedElement.has(element, this::isMark) || element.getModifiers().contains(Modifier.PUBLIC);
+            case BEANS -> !isField || isOfRecord || NamedElement.has(element, this::isMark) || element.getModifiers()
+                    .contains(Modifier.PUBLIC);
             case LIKE_IDENTITY -> isField == !isIdentifiedByAccessor(declared);
         };
     }
@@ -73,7 +78,8 @@ record MappedNames(String what, Set<String> marks, Access access, Optional<Strin
     private boolean isIdentifiedByAccessor(NamedElement declared) {
         Predicate<String> identity = annotation -> isMark(annotation.substring(0, annotation.lastIndexOf('.') + 1))
                 && IDENTITY.contains(annotation.substring(annotation.lastIndexOf('.') + 1));
-        Stream<? extends Element> members = declared.owner().stream().flatMap(type -> type.getEnclosedElements().stream());
+        Stream<? extends Element> members = declared.owner().stream()
+                .flatMap(type -> type.getEnclosedElements().stream());
         return members.anyMatch(member -> member.getKind() == ElementKind.METHOD && NamedElement.has(member, identity));
     }
 }

@@ -28,12 +28,13 @@ public record NamedElement(Element element) {
 
     /** The type that declares a member. */
     public Optional<TypeElement> owner() {
-        return Optional.ofNullable(element.getEnclosingElement()).filter(TypeElement.class::isInstance).map(TypeElement.class::cast);
+        return Optional.ofNullable(element.getEnclosingElement()).filter(TypeElement.class::isInstance)
+                .map(TypeElement.class::cast);
     }
 
     /**
-     * The property that an instance field, a component of a record or an accessor stands for (JavaBeans 1.01, 8.3 and 8.8); empty for
-     * anything else.
+     * The property that an instance field, a component of a record or an accessor stands for (JavaBeans 1.01, 8.3 and
+     * 8.8); empty for anything else.
      */
     public Optional<String> property() {
         if (element.getModifiers().contains(Modifier.STATIC)) {
@@ -42,15 +43,18 @@ public record NamedElement(Element element) {
         if (element.getKind() == ElementKind.FIELD || element.getKind() == ElementKind.RECORD_COMPONENT) {
             return element.getModifiers().contains(Modifier.TRANSIENT) ? Optional.empty() : Optional.of(name());
         }
-        return element instanceof ExecutableElement method && method.getKind() == ElementKind.METHOD ? propertyOf(method) : Optional.empty();
+        return element instanceof ExecutableElement method && method.getKind() == ElementKind.METHOD
+                ? propertyOf(method) : Optional.empty();
     }
 
     private static Optional<String> propertyOf(ExecutableElement method) {
         String name = method.getSimpleName().toString();
         boolean isVoid = method.getReturnType().getKind() == TypeKind.VOID;
-        boolean isComponent = method.getEnclosingElement().getKind() == ElementKind.RECORD && method.getParameters().isEmpty()
+        boolean isComponent = method.getEnclosingElement().getKind() == ElementKind.RECORD && method.getParameters()
+                .isEmpty()
                 && method.getEnclosingElement().getEnclosedElements().stream()
-                .anyMatch(one -> one.getKind() == ElementKind.RECORD_COMPONENT && one.getSimpleName().contentEquals(name));
+                .anyMatch(one -> one.getKind() == ElementKind.RECORD_COMPONENT && one.getSimpleName()
+                        .contentEquals(name));
         if (isComponent) {
             return Optional.of(name);
         }
@@ -62,14 +66,16 @@ public record NamedElement(Element element) {
 
     /** As a property is called whose name begins a word elsewhere: {@code URL} stays as it is (JavaBeans 1.01, 8.8). */
     public static String decapitalised(String name) {
-        return name.length() > 1 && Character.isUpperCase(name.charAt(0)) && Character.isUpperCase(name.charAt(1)) ? name
+        return name.length() > 1 && Character.isUpperCase(name.charAt(0)) && Character.isUpperCase(name.charAt(1))
+                ? name
                 : Character.toLowerCase(name.charAt(0)) + name.substring(1);
     }
 
     /** The members of the same type that stand for the same property, this one among them. */
     public List<Element> siblings() {
         Optional<String> property = property();
-        return property.isEmpty() ? List.of(element) : owner().stream().flatMap(type -> type.getEnclosedElements().stream())
+        return property.isEmpty() ? List.of(element) : owner().stream()
+                .flatMap(type -> type.getEnclosedElements().stream())
                 .filter(other -> new NamedElement(other).property().equals(property)).map(Element.class::cast).toList();
     }
 
@@ -90,7 +96,8 @@ public record NamedElement(Element element) {
     /** Whether an annotation of a kind stands at the type that declares it, or at any member of that. */
     public boolean isInTypeWith(Predicate<String> wanted) {
         return owner().stream().flatMap(type -> Stream.concat(Stream.of(type), type.getEnclosedElements().stream()))
-                .flatMap(one -> one instanceof ExecutableElement method ? Stream.concat(Stream.of(one), method.getParameters().stream())
+                .flatMap(one -> one instanceof ExecutableElement method
+                        ? Stream.concat(Stream.of(one), method.getParameters().stream())
                         : Stream.of(one))
                 .anyMatch(one -> has(one, wanted));
     }

@@ -6,7 +6,8 @@ import java.util.Set;
 import javax.lang.model.element.TypeElement;
 
 /**
- * A framework that knows what has one of its annotations by the name in the annotation, or where that says none by the declaration's own.
+ * A framework that knows what has one of its annotations by the name in the annotation, or where that says none by the
+ * declaration's own.
  *
  * @param what        the declaration is to it
  * @param annotations of it, of which some say the name in {@code value}, some in {@code name}
@@ -21,8 +22,11 @@ record SaidNames(String what, Set<String> annotations, String attribute) impleme
         if (annotation.isEmpty() || NamedElement.says(declared.element(), annotations, Set.of("value", "name"))) {
             return List.of();
         }
-        String own = declared.property().filter(property -> !declared.element().getKind().isField()).orElse(declared.name());
-        String name = declared.element() instanceof TypeElement && attribute.equals("value") ? NamedElement.decapitalised(own) : own;
-        return List.of(new ExternalName(name, what, Optional.of(new ExternalName.Keeper(annotation.get(), attribute, true))));
+        String own = declared.property().filter(property -> !declared.element().getKind().isField())
+                .orElse(declared.name());
+        String name = declared.element() instanceof TypeElement && attribute.equals("value")
+                ? NamedElement.decapitalised(own) : own;
+        return List.of(new ExternalName(name, what,
+                Optional.of(new ExternalName.Keeper(annotation.get(), attribute, true))));
     }
 }

@@ -37,13 +37,15 @@ public final class ExpressionChoice {
     /** The one that is meant; empty when there is none of that number. */
     public static <T> Optional<T> of(Answers answers, List<T> candidates) {
         String number = answers.single(KEY).orElse("1");
-        return number.matches("\\d{1,4}") && Integer.parseInt(number) >= 1 && Integer.parseInt(number) <= candidates.size()
+        return number.matches("\\d{1,4}") && Integer.parseInt(number) >= 1
+                && Integer.parseInt(number) <= candidates.size()
                 ? Optional.of(candidates.get(Integer.parseInt(number) - 1))
                 : Optional.empty();
     }
 
     /** Says that there is none. */
     public static String refusal(Answers answers, List<?> candidates) {
-        return "there is no expression number " + answers.single(KEY).orElse("") + " here; there are " + candidates.size();
+        return "there is no expression number " + answers.single(KEY).orElse("") + " here; there are "
+                + candidates.size();
     }
 }

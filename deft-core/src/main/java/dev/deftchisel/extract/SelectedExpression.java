@@ -71,7 +71,8 @@ public record SelectedExpression(TreePath path, Range range) {
                 .map(local -> "it depends on '" + local.getSimpleName() + "', which is another each time")
                 .or(() -> !effects.isPure() || effects.isFresh()
                         ? Optional.of("evaluating it may do something, fail, or give another object each time")
-                        : effects.readsState() ? Optional.of("it depends on fields or elements that may change") : Optional.empty());
+                        : effects.readsState() ? Optional.of("it depends on fields or elements that may change")
+                        : Optional.empty());
     }
 
     /** The code of an expression like this one: of this one itself, of the part of a chain. */
@@ -89,7 +90,9 @@ public record SelectedExpression(TreePath path, Range range) {
         return !code.range(tree()).equals(range);
     }
 
-    /** The same without bare names, unless one is selected: nobody who puts the caret in a name wants another for it. */
+    /**
+     * The same without bare names, unless one is selected: nobody who puts the caret in a name wants another for it.
+     */
     public static List<SelectedExpression> computed(AttributedFile code, Range selection) {
         return at(code, selection).stream()
                 .filter(selected -> selection.length() > 0 || selected.tree().getKind() != Tree.Kind.IDENTIFIER)
@@ -109,7 +112,8 @@ public record SelectedExpression(TreePath path, Range range) {
             if (path.getLeaf() instanceof ExpressionTree) {
                 TreePath bare = withoutParentheses(path);
                 if (code.range(path.getLeaf()).equals(trimmed) || code.range(bare.getLeaf()).equals(trimmed)) {
-                    return isValue(code, bare) ? List.of(new SelectedExpression(bare, code.range(bare.getLeaf()))) : List.of();
+                    return isValue(code, bare) ? List.of(new SelectedExpression(bare, code.range(bare.getLeaf())))
+                            : List.of();
                 }
                 if (path.getLeaf() instanceof BinaryTree binary && isEndOfChain(code, path, binary, trimmed)) {
                     return List.of(new SelectedExpression(path, trimmed));
@@ -124,7 +128,8 @@ public record SelectedExpression(TreePath path, Range range) {
         List<SelectedExpression> trivial = new ArrayList<>();
         for (TreePath path : code.around(caret)) {
             TreePath bare = withoutParentheses(path);
-            boolean isKnown = Stream.concat(ordered.stream(), trivial.stream()).anyMatch(one -> one.tree() == bare.getLeaf());
+            boolean isKnown = Stream.concat(ordered.stream(), trivial.stream())
+                    .anyMatch(one -> one.tree() == bare.getLeaf());
             if (bare.getLeaf() instanceof ExpressionTree && !isKnown && isValue(code, bare)) {
                 SelectedExpression found = new SelectedExpression(bare, code.range(bare.getLeaf()));
                 (found.isTrivial() ? trivial : ordered).add(found);
@@ -171,13 +176,15 @@ public record SelectedExpression(TreePath path, Range range) {
         boolean namesNoValue = (tree instanceof IdentifierTree || tree instanceof MemberSelectTree) && element != null
                 && !(element.getKind().isField() || element.getKind() == ElementKind.LOCAL_VARIABLE
                 || element.getKind() == ElementKind.PARAMETER || element.getKind() == ElementKind.EXCEPTION_PARAMETER
-                || element.getKind() == ElementKind.RESOURCE_VARIABLE || element.getKind() == ElementKind.BINDING_VARIABLE);
+                || element.getKind() == ElementKind.RESOURCE_VARIABLE
+                || element.getKind() == ElementKind.BINDING_VARIABLE);
         TypeMirror type = code.type(path).orElse(null);
         boolean isEnumConstant = parent instanceof VariableTree && code.element(path.getParentPath())
                 .filter(variable -> variable.getKind() == ElementKind.ENUM_CONSTANT).isPresent();
         boolean hasType = type != null && type.getKind() != TypeKind.VOID && type.getKind() != TypeKind.NULL
                 && type.getKind() != TypeKind.EXECUTABLE && type.getKind() != TypeKind.PACKAGE;
-        return hasType && !isEnumConstant && !namesNoValue && !isTypeNode(path) && !isWritten(tree, parent) && !isPartOfName(path)
+        return hasType && !isEnumConstant && !namesNoValue && !isTypeNode(path) && !isWritten(tree, parent)
+                && !isPartOfName(path)
                 && !(tree instanceof NewArrayTree array && array.getType() == null)
                 && !(tree instanceof AnnotationTree);
     }
@@ -241,7 +248,8 @@ public record SelectedExpression(TreePath path, Range range) {
 
     private static boolean isAssociative(AttributedFile code, TreePath path, BinaryTree operation) {
         Optional<TypeKind> type = code.type(path).map(TypeMirror::getKind);
-        boolean sameTypes = code.type(new TreePath(path, operation.getLeftOperand())).map(TypeMirror::getKind).equals(type)
+        boolean sameTypes = code.type(new TreePath(path, operation.getLeftOperand())).map(TypeMirror::getKind)
+                .equals(type)
                 && code.type(new TreePath(path, operation.getRightOperand())).map(TypeMirror::getKind).equals(type);
         boolean isInteger = type.filter(kind -> kind == TypeKind.INT || kind == TypeKind.LONG).isPresent();
         return switch (operation.getKind()) {

@@ -19,8 +19,8 @@ import javax.lang.model.element.Modifier;
 import javax.lang.model.type.TypeKind;
 
 /**
- * What {@code equals} and {@code hashCode} look like. Floating point goes by {@code compare}, which takes {@code NaN} for
- * equal to itself and zeros of different sign for different, just as their hash codes do.
+ * What {@code equals} and {@code hashCode} look like. Floating point goes by {@code compare}, which takes {@code NaN}
+ * for equal to itself and zeros of different sign for different, just as their hash codes do.
  */
 final class EqualityText {
 
@@ -95,15 +95,18 @@ final class EqualityText {
         boolean isPattern = target.code().file().module().level() >= PATTERNS && !among.equals("class");
         boolean isUsed = !parts.isEmpty() || isAsked();
         if (among.equals("class")) {
-            lines.addAll(List.of("    if (" + other + " == null || getClass() != " + other + ".getClass()) {", "        return false;",
+            lines.addAll(List.of("    if (" + other + " == null || getClass() != " + other + ".getClass()) {",
+                    "        return false;",
                     "    }"));
         } else {
-            lines.addAll(List.of("    if (!(" + other + " instanceof " + target.wildcardType() + (isPattern && isUsed ? " " + that : "")
+            lines.addAll(List.of("    if (!(" + other + " instanceof " + target.wildcardType()
+                    + (isPattern && isUsed ? " " + that : "")
                     + ")) {",
                     "        return false;", "    }"));
         }
         if (!isPattern && isUsed) {
-            lines.add("    " + target.wildcardType() + " " + that + " = (" + target.wildcardType() + ") " + other + ";");
+            lines.add("    " + target.wildcardType() + " " + that + " = (" + target.wildcardType() + ") " + other
+                    + ";");
         }
         List<String> conditions = new ArrayList<>();
         if (isAsked()) {
@@ -114,7 +117,8 @@ final class EqualityText {
         }
         parts.forEach(part -> conditions.add(areEqual(part)));
         for (int i = 0; i < conditions.size(); i++) {
-            lines.add((i == 0 ? "    return " : "            && ") + conditions.get(i) + (i == conditions.size() - 1 ? ";" : ""));
+            lines.add((i == 0 ? "    return " : "            && ") + conditions.get(i)
+                    + (i == conditions.size() - 1 ? ";" : ""));
         }
         lines.add("}");
         return lines;
@@ -124,13 +128,16 @@ final class EqualityText {
         String mine = part.name();
         String theirs = that + "." + part.name();
         if (part.type().getKind() == TypeKind.FLOAT || part.type().getKind() == TypeKind.DOUBLE) {
-            return (part.type().getKind() == TypeKind.FLOAT ? "Float" : "Double") + ".compare(" + mine + ", " + theirs + ") == 0";
+            return (part.type().getKind() == TypeKind.FLOAT ? "Float" : "Double") + ".compare(" + mine + ", " + theirs
+                    + ") == 0";
         } else if (part.isPrimitive() || part.isEnum()) {
             return mine + " == " + theirs;
         } else if (part.isArray()) {
-            return name("java.util.Arrays") + (part.isArrayOfArrays() ? ".deepEquals(" : ".equals(") + mine + ", " + theirs + ")";
+            return name("java.util.Arrays") + (part.isArrayOfArrays() ? ".deepEquals(" : ".equals(") + mine + ", "
+                    + theirs + ")";
         }
-        return part.isNeverNull() ? mine + ".equals(" + theirs + ")" : name("java.util.Objects") + ".equals(" + mine + ", " + theirs + ")";
+        return part.isNeverNull() ? mine + ".equals(" + theirs + ")" : name("java.util.Objects") + ".equals(" + mine
+                + ", " + theirs + ")";
     }
 
     private List<String> hash(List<StateField> parts) {
@@ -139,7 +146,8 @@ final class EqualityText {
             values.add("super.hashCode()");
         }
         parts.forEach(part -> values.add(!part.isArray() ? part.name()
-                : name("java.util.Arrays") + (part.isArrayOfArrays() ? ".deepHashCode(" : ".hashCode(") + part.name() + ")"));
+                : name("java.util.Arrays") + (part.isArrayOfArrays() ? ".deepHashCode(" : ".hashCode(") + part.name()
+                + ")"));
         return List.of("@Override", "public " + sealed() + "int hashCode() {",
                 "    return " + name("java.util.Objects") + ".hash(" + String.join(", ", values) + ");", "}");
     }
@@ -147,8 +155,10 @@ final class EqualityText {
     private List<String> canEqual() {
         boolean isInherited = target.inheritsImplementation("canEqual", List.of(target.named("java.lang.Object")));
         return List.of(isInherited ? "@Override"
-                        : "/** Whether another object lets itself be compared with this; a subclass that adds to the equality says no. */",
-                "protected boolean canEqual(Object " + other + ") {", "    return " + other + " instanceof " + target.wildcardType()
+                        : "/** Whether another object lets itself be compared with this; a subclass that adds to the "
+                        + "equality says no. */",
+                "protected boolean canEqual(Object " + other + ") {", "    return " + other + " instanceof "
+                + target.wildcardType()
                         + ";", "}");
     }
 

@@ -40,7 +40,8 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
                     new Question.Option("plain", "as what they access: berth"),
                     new Question.Option(FLUENT, "plainly, and what sets hands back the object")),
             "file");
-    private static final Question COPIES_QUESTION = new Question.Flag(COPIES, "arrays and collections are copied", false);
+    private static final Question COPIES_QUESTION = new Question.Flag(COPIES, "arrays and collections are copied",
+            false);
 
     @Override
     public String id() {
@@ -92,9 +93,11 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
         TypeWriter writer = request.writer();
         String access = answers.single(ACCESS).orElse("read");
         String names = answers.single(NAMES).orElse("file");
-        AccessorNames called = names.equals("beans") ? AccessorNames.BEANS : names.equals("file") ? AccessorNames.of(target)
+        AccessorNames called = names.equals("beans") ? AccessorNames.BEANS : names.equals("file")
+                ? AccessorNames.of(target)
                 : AccessorNames.PLAIN;
-        AccessorText text = new AccessorText(target, writer, new AccessorStyle(called, names.equals(FLUENT), answers.flag(COPIES),
+        AccessorText text = new AccessorText(target, writer,
+                new AccessorStyle(called, names.equals(FLUENT), answers.flag(COPIES),
                 VISIBILITY.level(answers).prefix()));
         List<NewMember> members = new ArrayList<>();
         List<String> notes = new ArrayList<>();
@@ -106,7 +109,8 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
             if (!access.equals("read") && part.isFinal()) {
                 notes.add(part.name() + " is final and cannot be set");
             } else if (!access.equals("read")) {
-                objection = objection.or(() -> add(target, called.writer(part), List.of(part.type()), members, notes, text.writer(part)));
+                objection = objection.or(() -> add(target, called.writer(part), List.of(part.type()), members, notes,
+                        text.writer(part)));
             }
             if (objection.isPresent()) {
                 return new GenerationResult.Refused(objection.get());
@@ -118,7 +122,8 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
     }
 
     /** Why a method of the name cannot come to the others. */
-    private static Optional<Reason> add(TargetClass target, String name, List<TypeMirror> parameters, List<NewMember> members,
+    private static Optional<Reason> add(TargetClass target, String name, List<TypeMirror> parameters,
+            List<NewMember> members,
             List<String> notes, List<String> lines) {
         Optional<MethodTree> there = target.declared(name, parameters);
         Optional<ExecutableElement> above = target.inherited(name, parameters);
@@ -126,7 +131,8 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
             notes.add(name + " is there already");
         } else if (target.isAdded(name, parameters)) {
             notes.add(name + " is there already, an annotation adds it");
-        } else if (above.isPresent() || parameters.isEmpty() && List.of("getClass", "hashCode", "toString", "notify", "notifyAll",
+        } else if (above.isPresent() || parameters.isEmpty()
+                && List.of("getClass", "hashCode", "toString", "notify", "notifyAll",
                 "wait").contains(name)) {
             return Optional.of(Reason.of(name + " would take the place of the method that "
                     + above.map(method -> method.getEnclosingElement().getSimpleName().toString()).orElse("Object")

@@ -35,8 +35,8 @@ import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
 
 /**
- * Writes a constructor that takes the values of chosen fields; of a record the canonical one, which has all components, or
- * its compact form (JLS 8.8, 8.10.4).
+ * Writes a constructor that takes the values of chosen fields; of a record the canonical one, which has all components,
+ * or its compact form (JLS 8.8, 8.10.4).
  */
 public final class GenerateConstructorOperation extends GenerateOperation {
 
@@ -50,8 +50,10 @@ public final class GenerateConstructorOperation extends GenerateOperation {
     public static final String FORM = "form";
 
     private static final String LEAST = "least";
-    private static final Question CHECKS_QUESTION = new Question.Flag(CHECKS, "values that are null are refused", false);
-    private static final Question DOCUMENTED_QUESTION = new Question.Flag(DOCUMENTED, "the parameters are described", false);
+    private static final Question CHECKS_QUESTION = new Question.Flag(CHECKS, "values that are null are refused",
+            false);
+    private static final Question DOCUMENTED_QUESTION = new Question.Flag(DOCUMENTED, "the parameters are described",
+            false);
     private static final Question FORM_QUESTION = new Question.Choice(FORM, "the form in a record",
             List.of(new Question.Option("compact", "without parameters and assignments"),
                     new Question.Option("canonical", "with all of them")),
@@ -69,7 +71,8 @@ public final class GenerateConstructorOperation extends GenerateOperation {
 
     @Override
     List<Question> choices() {
-        return List.of(new Question.Text(SUPER, "parameter types of the superclass constructor to call", LEAST), CHECKS_QUESTION,
+        return List.of(new Question.Text(SUPER, "parameter types of the superclass constructor to call", LEAST),
+                CHECKS_QUESTION,
                 DOCUMENTED_QUESTION, FORM_QUESTION, VISIBILITY.question());
     }
 
@@ -78,8 +81,10 @@ public final class GenerateConstructorOperation extends GenerateOperation {
         List<Question> questions = new ArrayList<>();
         List<ExecutableElement> above = above(target);
         if (above.size() > 1) {
-            questions.add(new Question.Choice(SUPER, "the constructor of " + superclass(target).getSimpleName() + " to call",
-                    above.stream().map(one -> new Question.Option(types(one), superclass(target).getSimpleName() + "(" + types(one)
+            questions.add(new Question.Choice(SUPER, "the constructor of " + superclass(target)
+                    .getSimpleName() + " to call",
+                    above.stream().map(one -> new Question.Option(types(one), superclass(target)
+                            .getSimpleName() + "(" + types(one)
                             + ")")).toList(),
                     types(above.get(0))));
         }
@@ -125,9 +130,11 @@ public final class GenerateConstructorOperation extends GenerateOperation {
             return List.of();
         }
         TypeElement above = superclass(target);
-        boolean isNear = target.code().elements().getPackageOf(above).equals(target.code().elements().getPackageOf(target.type()));
+        boolean isNear = target.code().elements().getPackageOf(above)
+                .equals(target.code().elements().getPackageOf(target.type()));
         return ElementFilter.constructorsIn(above.getEnclosedElements()).stream()
-                .filter(one -> one.getModifiers().contains(Modifier.PUBLIC) || one.getModifiers().contains(Modifier.PROTECTED)
+                .filter(one -> one.getModifiers().contains(Modifier.PUBLIC) || one.getModifiers()
+                        .contains(Modifier.PROTECTED)
                         || isNear && !one.getModifiers().contains(Modifier.PRIVATE))
                 .sorted((one, other) -> one.getParameters().size() - other.getParameters().size())
                 .toList();
@@ -149,7 +156,8 @@ public final class GenerateConstructorOperation extends GenerateOperation {
             return ofRecord(target, answers, writer);
         }
         List<ExecutableElement> above = above(target);
-        Optional<String> wanted = answers.single(SUPER).filter(types -> !types.equals(LEAST)).map(types -> types.replaceAll("\\s+", ""));
+        Optional<String> wanted = answers.single(SUPER).filter(types -> !types.equals(LEAST))
+                .map(types -> types.replaceAll("\\s+", ""));
         Optional<ExecutableElement> called = above.stream()
                 .filter(one -> wanted.isEmpty() || types(one).replaceAll("\\s+", "").equals(wanted.get())).findFirst();
         if (wanted.isPresent() && called.isEmpty()) {
@@ -162,7 +170,8 @@ public final class GenerateConstructorOperation extends GenerateOperation {
         return written(target, List.copyOf(parts), called, answers, writer);
     }
 
-    private GenerationResult written(TargetClass target, List<StateField> parts, Optional<ExecutableElement> called, Answers answers, TypeWriter writer) {
+    private GenerationResult written(TargetClass target, List<StateField> parts, Optional<ExecutableElement> called,
+            Answers answers, TypeWriter writer) {
         Map<String, TypeMirror> handedOn = handedOn(target, parts, called);
         List<TypeMirror> types = new ArrayList<>(handedOn.values());
         parts.forEach(part -> types.add(part.type()));
@@ -173,7 +182,8 @@ public final class GenerateConstructorOperation extends GenerateOperation {
         }
         String parameter = CodingStyle.of(target).parameter();
         List<String> parameters = new ArrayList<>();
-        handedOn.forEach((name, type) -> parameters.add(parameter + writer.write(type).orElse(NamedTypes.shown(type)) + " " + name));
+        handedOn.forEach((name, type) -> parameters.add(parameter + writer.write(type).orElse(NamedTypes.shown(type))
+                + " " + name));
         parts.forEach(part -> parameters.add(parameter + TypeText.of(part, writer) + " " + part.name()));
         List<String> lines = new ArrayList<>();
         List<String> names = new ArrayList<>(handedOn.keySet());
@@ -182,13 +192,16 @@ public final class GenerateConstructorOperation extends GenerateOperation {
         boolean isEnum = target.type().getKind() == ElementKind.ENUM;
         Map<String, String> kept = new LinkedHashMap<>();
         parts.forEach(part -> kept.put(part.name(), value(target, part, answers, writer)));
-        lines.addAll(ConstructorText.lines(isEnum ? "" : VISIBILITY.level(answers).prefix(), target.name(), String.join(", ", parameters),
+        lines.addAll(ConstructorText.lines(isEnum ? "" : VISIBILITY.level(answers).prefix(), target.name(),
+                String.join(", ", parameters),
                 List.copyOf(handedOn.keySet()), kept));
-        return GenerationResult.members(title(target), List.of(NewMember.added(NewMember.Kind.CONSTRUCTOR, target.name(), lines)));
+        return GenerationResult.members(title(target),
+                List.of(NewMember.added(NewMember.Kind.CONSTRUCTOR, target.name(), lines)));
     }
 
     /** What the constructor of the superclass takes, by names that are free, with type arguments put in. */
-    private static Map<String, TypeMirror> handedOn(TargetClass target, List<StateField> parts, Optional<ExecutableElement> called) {
+    private static Map<String, TypeMirror> handedOn(TargetClass target, List<StateField> parts,
+            Optional<ExecutableElement> called) {
         Map<String, TypeMirror> handedOn = new LinkedHashMap<>();
         Set<String> taken = parts.stream().map(StateField::name).collect(Collectors.toCollection(HashSet::new));
         called.ifPresent(constructor -> {
@@ -208,13 +221,15 @@ public final class GenerateConstructorOperation extends GenerateOperation {
     /** A name that says of what it is: {@code placeName}. */
     private static String qualified(TypeElement of, String name) {
         String type = of.getSimpleName().toString();
-        return Character.toLowerCase(type.charAt(0)) + type.substring(1) + Character.toUpperCase(name.charAt(0)) + name.substring(1);
+        return Character.toLowerCase(type.charAt(0)) + type.substring(1) + Character.toUpperCase(name.charAt(0))
+                + name.substring(1);
     }
 
     private static void document(List<String> names, Answers answers, List<String> lines) {
         if (answers.flag(DOCUMENTED) && !names.isEmpty()) {
             lines.add("/**");
-            names.forEach(name -> lines.add(" * @param " + name + " the " + name.replaceAll("(?<=[\\p{Ll}\\p{N}])(?=\\p{Lu})", " ")
+            names.forEach(name -> lines.add(" * @param " + name + " the "
+                    + name.replaceAll("(?<=[\\p{Ll}\\p{N}])(?=\\p{Lu})", " ")
                     .toLowerCase(Locale.ROOT)));
             lines.add(" */");
         }
@@ -249,6 +264,7 @@ public final class GenerateConstructorOperation extends GenerateOperation {
             }
         }
         lines.add("}");
-        return GenerationResult.members(title(target), List.of(NewMember.added(NewMember.Kind.CONSTRUCTOR, target.name(), lines)));
+        return GenerationResult.members(title(target),
+                List.of(NewMember.added(NewMember.Kind.CONSTRUCTOR, target.name(), lines)));
     }
 }

@@ -13,7 +13,9 @@ import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.type.TypeMirror;
 
-/** Writes {@code equals} and {@code hashCode} over chosen parts, so that the contract of {@link Object#equals} holds. */
+/**
+ * Writes {@code equals} and {@code hashCode} over chosen parts, so that the contract of {@link Object#equals} holds.
+ */
 public final class GenerateEqualityOperation extends GenerateOperation {
 
     /** The key of the choice which objects can be equal at all. */
@@ -27,7 +29,8 @@ public final class GenerateEqualityOperation extends GenerateOperation {
             List.of(new Question.Option(INSTANCES, "all instances, also of subclasses, which leave this as it is"),
                     new Question.Option("sealed", "the same, and no subclass can change that"),
                     new Question.Option("class", "only those of the very same class"),
-                    new Question.Option(ASKED, "instances that both sides agree to compare, so that a subclass may add to it")),
+                    new Question.Option(ASKED, "instances that both sides agree to compare, so that a subclass may "
+                            + "add to it")),
             INSTANCES);
 
     @Override
@@ -52,7 +55,8 @@ public final class GenerateEqualityOperation extends GenerateOperation {
 
     @Override
     boolean isFor(TargetClass target) {
-        return (target.type().getKind() == ElementKind.CLASS || target.isRecord()) && !target.name().isEmpty() && !target.parts().isEmpty();
+        return (target.type().getKind() == ElementKind.CLASS || target.isRecord()) && !target.name().isEmpty()
+                && !target.parts().isEmpty();
     }
 
     @Override
@@ -62,7 +66,8 @@ public final class GenerateEqualityOperation extends GenerateOperation {
 
     @Override
     List<StateField> standard(TargetClass target, int offset) {
-        return target.parts().stream().filter(part -> !part.element().getModifiers().contains(Modifier.TRANSIENT)).toList();
+        return target.parts().stream().filter(part -> !part.element().getModifiers().contains(Modifier.TRANSIENT))
+                .toList();
     }
 
     @Override
@@ -84,7 +89,8 @@ public final class GenerateEqualityOperation extends GenerateOperation {
             return GenerationResult.refused("equal objects must have something in common; choose at least one field");
         }
         // imports are only wanted for what is written, not for what is compared with what is there
-        Optional<String> before = equality.isEmpty() || hash.isEmpty() ? Optional.empty() : AMONG_QUESTION.options().stream()
+        Optional<String> before = equality.isEmpty() || hash.isEmpty() ? Optional.empty() : AMONG_QUESTION.options()
+                .stream()
                 .map(Question.Option::key)
                 .filter(one -> new EqualityText(target, new TypeWriter(target.code()), one, isExtended)
                 .isGenerated(equality.get(), hash.get()))
@@ -92,22 +98,26 @@ public final class GenerateEqualityOperation extends GenerateOperation {
         boolean isOurs = before.isPresent();
         Optional<String> above = isExtended ? amongAbove(request, ofObject) : Optional.empty();
         if (isExtended && above.isEmpty() && !chosen.isEmpty()) {
-            return GenerationResult.refused("the superclass takes objects for equal without asking which class they have, or cannot be looked into;"
-                    + " an equality that asks for more here would not be symmetric. Let the superclass compare classes first (among: class)");
+            return GenerationResult.refused("the superclass takes objects for equal without asking which class they "
+                    + "have, or cannot be looked into;"
+                    + " an equality that asks for more here would not be symmetric. Let the superclass compare "
+                    + "classes first (among: class)");
         }
-        EqualityText text = new EqualityText(target, writer, answers.single(AMONG).or(() -> before).or(() -> above).orElse(INSTANCES),
+        EqualityText text = new EqualityText(target, writer, answers.single(AMONG).or(() -> before).or(() -> above)
+                .orElse(INSTANCES),
                 isExtended);
         if ((equality.isPresent() || hash.isPresent()) && !isOurs && !replaces(answers)) {
-            return new GenerationResult.Refused(Reason.at(target.code().file().path(), target.code().range(equality.or(() -> hash).get()),
+            return new GenerationResult.Refused(Reason.at(target.code().file().path(), target.code()
+                    .range(equality.or(() -> hash).get()),
                     target.name() + " has an equality that was written by hand; it can be replaced on request"));
         }
         return GenerationResult.members(title(target), text.members(chosen, equality, hash));
     }
 
     /**
-     * Among which objects the superclass compares; empty when it takes those of its subclasses for equal, or is not to be seen.
-     * A subclass that adds to what equal objects have in common stays symmetric only when objects of the superclass are
-     * not equal to its own (J. Bloch, Effective Java, item 10).
+     * Among which objects the superclass compares; empty when it takes those of its subclasses for equal, or is not to
+     * be seen. A subclass that adds to what equal objects have in common stays symmetric only when objects of the
+     * superclass are not equal to its own (J. Bloch, Effective Java, item 10).
      */
     private static Optional<String> amongAbove(GenerationRequest request, List<TypeMirror> ofObject) {
         return request.target().inherited("equals", ofObject).flatMap(request::text)

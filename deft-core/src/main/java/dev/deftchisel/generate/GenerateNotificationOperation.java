@@ -23,8 +23,8 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /**
- * Has a class tell listeners when chosen properties change (JavaBeans 7.4): the object that knows them, methods by which they
- * come and go, and setters that tell the old and the new value.
+ * Has a class tell listeners when chosen properties change (JavaBeans 7.4): the object that knows them, methods by
+ * which they come and go, and setters that tell the old and the new value.
  */
 public final class GenerateNotificationOperation extends GenerateOperation {
 
@@ -59,13 +59,15 @@ public final class GenerateNotificationOperation extends GenerateOperation {
 
     @Override
     List<StateField> candidates(TargetClass target) {
-        return target.parts().stream().filter(part -> !part.isFinal() && !target.isKindOf(part.type(), SUPPORT)).toList();
+        return target.parts().stream().filter(part -> !part.isFinal() && !target.isKindOf(part.type(), SUPPORT))
+                .toList();
     }
 
     /** At a field that one, otherwise all. */
     @Override
     List<StateField> standard(TargetClass target, int offset) {
-        return target.partAt(offset).filter(candidates(target)::contains).map(List::of).orElseGet(() -> candidates(target));
+        return target.partAt(offset).filter(candidates(target)::contains).map(List::of)
+                .orElseGet(() -> candidates(target));
     }
 
     @Override
@@ -80,10 +82,12 @@ public final class GenerateNotificationOperation extends GenerateOperation {
             return GenerationResult.refused("choose at least one field");
         }
         Optional<String> known = support(target);
-        boolean isInherited = known.isEmpty() && !target.inherited("addPropertyChangeListener", List.of(target.named(LISTENER))).isEmpty();
+        boolean isInherited = known.isEmpty() && !target.inherited("addPropertyChangeListener",
+                List.of(target.named(LISTENER))).isEmpty();
         Optional<String> above = isInherited ? telling(target) : Optional.empty();
         if (isInherited && above.isEmpty()) {
-            return GenerationResult.refused("a class above keeps the listeners and has nothing by which this one could tell them; give it a"
+            return GenerationResult.refused("a class above keeps the listeners and has nothing by which this one "
+                    + "could tell them; give it a"
                     + " protected method firePropertyChange(String, Object, Object)");
         }
         String support = known.orElseGet(() -> NewName.free(target.memberNames(), "changes"));
@@ -96,7 +100,8 @@ public final class GenerateNotificationOperation extends GenerateOperation {
         List<String> notes = new ArrayList<>();
         for (StateField part : request.chosen()) {
             if (isByHand(request, part, text) && replaces(request.answers())) {
-                notes.add(AccessorNames.BEANS.writer(part) + " was written by hand, and what it did besides is not done any more");
+                notes.add(AccessorNames.BEANS.writer(part)
+                        + " was written by hand, and what it did besides is not done any more");
             }
             setter(request, part, text).ifPresentOrElse(members::add, () -> notes.add(AccessorNames.BEANS.writer(part)
                     + " was written by hand and stays; it tells nobody (existing)"));
@@ -116,20 +121,27 @@ public final class GenerateNotificationOperation extends GenerateOperation {
         return new GenerationResult.Members(title(target), members, notes);
     }
 
-    /** How the listeners that a class above keeps are told: by a method of it, or by its support if that can be reached. */
+    /**
+     * How the listeners that a class above keeps are told: by a method of it, or by its support if that can be reached.
+     */
     private static Optional<String> telling(TargetClass target) {
         TypeMirror object = target.named("java.lang.Object");
         TypeMirror text = target.named("java.lang.String");
         List<? extends Element> members = target.code().elements().getAllMembers(target.type()).stream()
-                .filter(member -> !member.getEnclosingElement().equals(target.type()) && isReachable(member, target)).toList();
-        return members.stream().filter(member -> member instanceof ExecutableElement method && method.getParameters().size() == 3
+                .filter(member -> !member.getEnclosingElement().equals(target.type()) && isReachable(member, target))
+                .toList();
+        return members.stream().filter(member -> member instanceof ExecutableElement method && method.getParameters()
+                .size() == 3
                         && target.code().types().isSameType(method.getParameters().get(0).asType(), text)
-                        && method.getParameters().stream().skip(1).allMatch(one -> target.code().types().isSameType(one.asType(), object))
+                        && method.getParameters().stream().skip(1)
+                        .allMatch(one -> target.code().types().isSameType(one.asType(), object))
                         && method.getReturnType().getKind() == TypeKind.VOID)
                 .map(member -> member.getSimpleName().toString())
                 .min(Comparator.comparing(name -> !name.equals("firePropertyChange")))
-                .or(() -> members.stream().filter(member -> member.getKind() == ElementKind.FIELD && !member.getModifiers().contains(Modifier.STATIC)
-                        && target.isKindOf(member.asType(), SUPPORT)).map(member -> member.getSimpleName() + ".firePropertyChange").findFirst());
+                .or(() -> members.stream().filter(member -> member.getKind() == ElementKind.FIELD
+                        && !member.getModifiers().contains(Modifier.STATIC)
+                        && target.isKindOf(member.asType(), SUPPORT))
+                        .map(member -> member.getSimpleName() + ".firePropertyChange").findFirst());
     }
 
     private static boolean isReachable(Element member, TargetClass target) {
@@ -143,10 +155,12 @@ public final class GenerateNotificationOperation extends GenerateOperation {
         TargetClass target = request.target();
         String name = AccessorNames.BEANS.writer(part);
         Optional<MethodTree> there = target.declared(name, List.of(part.type()));
-        String visibility = there.map(method -> modifiers(target, method)).orElse(VISIBILITY.level(request.answers()).prefix());
+        String visibility = there.map(method -> modifiers(target, method))
+                .orElse(VISIBILITY.level(request.answers()).prefix());
         List<String> lines = text.setter(part, visibility);
         boolean mayGo = !isByHand(request, part, text) || replaces(request.answers());
-        return mayGo ? Optional.of(NewMember.added(NewMember.Kind.ACCESSOR, name, lines).insteadOf(there)) : Optional.empty();
+        return mayGo ? Optional.of(NewMember.added(NewMember.Kind.ACCESSOR, name, lines).insteadOf(there))
+                : Optional.empty();
     }
 
     /** Whether there is a method that is neither a plain one nor one that was generated here. */
@@ -175,6 +189,7 @@ public final class GenerateNotificationOperation extends GenerateOperation {
 
     private static boolean isSupport(TargetClass target, Tree member) {
         return target.code().element(new TreePath(target.path(), member))
-                .filter(field -> !field.getModifiers().contains(Modifier.STATIC) && target.isKindOf(field.asType(), SUPPORT)).isPresent();
+                .filter(field -> !field.getModifiers().contains(Modifier.STATIC)
+                        && target.isKindOf(field.asType(), SUPPORT)).isPresent();
     }
 }

@@ -34,11 +34,11 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * Writes members that follow from the state of an object. An operation says which parts it is for and what the members look
- * like; finding the type and the place, and having the names looked at wherever they stand, is the same for all.
+ * Writes members that follow from the state of an object. An operation says which parts it is for and what the members
+ * look like; finding the type and the place, and having the names looked at wherever they stand, is the same for all.
  *
- * <p>What was generated before is known by being just what would be generated for the parts that it mentions: it is written
- * anew for others, where other code is left alone unless that is asked for.
+ * <p>What was generated before is known by being just what would be generated for the parts that it mentions: it is
+ * written anew for others, where other code is left alone unless that is asked for.
  */
 public abstract class GenerateOperation implements Operation {
 
@@ -84,7 +84,8 @@ public abstract class GenerateOperation implements Operation {
     /** What is asked about members that are there. */
     static Question existing() {
         return new Question.Choice(EXISTING, "what was written by hand before",
-                List.of(new Question.Option("keep", "it stays"), new Question.Option(REPLACE, "it is replaced")), "keep");
+                List.of(new Question.Option("keep", "it stays"), new Question.Option(REPLACE, "it is replaced")),
+                "keep");
     }
 
     static boolean replaces(Answers answers) {
@@ -93,7 +94,8 @@ public abstract class GenerateOperation implements Operation {
 
     @Override
     public final List<Question> questions() {
-        List<Question> all = new ArrayList<>(List.of(new Question.Members(MEMBERS, membersLabel(), List.of(), List.of())));
+        List<Question> all = new ArrayList<>(List
+                .of(new Question.Members(MEMBERS, membersLabel(), List.of(), List.of())));
         all.addAll(choices());
         return List.copyOf(all);
     }
@@ -138,17 +140,20 @@ public abstract class GenerateOperation implements Operation {
             Optional<StateField> part = candidates.stream().filter(one -> one.name().equals(name)).findFirst();
             if (part.isEmpty()) {
                 return Plan.refused(spot, "there is no '" + name + "' in " + target.name() + " for this; "
-                        + (candidates.isEmpty() ? "there is nothing" : "there are " + String.join(", ", names(candidates))));
+                        + (candidates.isEmpty() ? "there is nothing"
+                                : "there are " + String.join(", ", names(candidates))));
             }
             chosen.add(part.get());
         }
         EditsByFile edits = new EditsByFile(first);
-        GenerationResult generated = generate(new GenerationRequest(target, chosen, answers, edits.writer(target.code()), analyst));
+        GenerationResult generated = generate(new GenerationRequest(target, chosen, answers,
+                edits.writer(target.code()), analyst));
         return generated instanceof GenerationResult.Members members ? plan(spot, target, members, edits, analyst)
                 : Plan.refused(((GenerationResult.Refused) generated).reason());
     }
 
-    private Plan plan(ResolvedPlace spot, TargetClass target, GenerationResult.Members generated, EditsByFile edits, Analyst analyst) {
+    private Plan plan(ResolvedPlace spot, TargetClass target, GenerationResult.Members generated, EditsByFile edits,
+            Analyst analyst) {
         AttributedFile code = target.code();
         List<NewMember> members = generated.members().stream().filter(member -> !isThere(code, member)).toList();
         if (members.isEmpty() && generated.above().isEmpty()) {
@@ -159,7 +164,8 @@ public abstract class GenerateOperation implements Operation {
         generated.above().forEach(type -> edits.of(code.file().path()).add(SupertypeClause.implementing(target, type)));
         Set<SymbolKey> rewritten = new HashSet<>();
         for (NewMember member : members) {
-            member.instead().flatMap(tree -> code.element(new TreePath(target.path(), tree))).map(code::key).ifPresent(rewritten::add);
+            member.instead().flatMap(tree -> code.element(new TreePath(target.path(), tree))).map(code::key)
+                    .ifPresent(rewritten::add);
         }
         Focus focus = ImpactScope.of(target, members, !generated.above().isEmpty()).focus(analyst.snapshot());
         return new Plan.Ready(edits.change(generated.title(), SymbolEffects.same().rewriting(rewritten)

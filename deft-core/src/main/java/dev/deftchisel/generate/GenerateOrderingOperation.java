@@ -79,7 +79,8 @@ public final class GenerateOrderingOperation extends GenerateOperation {
 
     @Override
     List<StateField> candidates(TargetClass target) {
-        return target.parts().stream().filter(part -> part.isPrimitive() || target.isKindOf(part.type(), "java.lang.Comparable")).toList();
+        return target.parts().stream().filter(part -> part.isPrimitive()
+                || target.isKindOf(part.type(), "java.lang.Comparable")).toList();
     }
 
     /** At a field by that one, otherwise by the first. */
@@ -110,7 +111,8 @@ public final class GenerateOrderingOperation extends GenerateOperation {
         }
         Optional<String> said = answers.single(NAME);
         // the same order is known again by whatever name, since another one may have taken the usual
-        Optional<VariableTree> known = target.members().stream().filter(VariableTree.class::isInstance).map(VariableTree.class::cast)
+        Optional<VariableTree> known = target.members().stream().filter(VariableTree.class::isInstance)
+                .map(VariableTree.class::cast)
                 .filter(field -> said.filter(name -> !field.getName().contentEquals(name)).isEmpty()
                         && isSame(target.code(), field, lines(request, field.getName().toString(), descending)))
                 .findFirst();
@@ -119,8 +121,10 @@ public final class GenerateOrderingOperation extends GenerateOperation {
         if (known.isEmpty() && target.memberNames().contains(name)) {
             return GenerationResult.refused(target.name() + " has a member " + name + " already; choose another name");
         }
-        NewMember constant = NewMember.added(NewMember.Kind.CONSTANT, name, lines(request, name, descending)).insteadOf(known);
-        return answers.single(AS).filter(NATURAL::equals).isEmpty() ? GenerationResult.members(title(target), List.of(constant))
+        NewMember constant = NewMember.added(NewMember.Kind.CONSTANT, name, lines(request, name, descending))
+                .insteadOf(known);
+        return answers.single(AS).filter(NATURAL::equals).isEmpty()
+                ? GenerationResult.members(title(target), List.of(constant))
                 : natural(request, name, constant);
     }
 
@@ -135,17 +139,20 @@ public final class GenerateOrderingOperation extends GenerateOperation {
         NewMember method = NewMember.added(NewMember.Kind.METHOD, "compareTo", List.of("@Override",
                 "public int compareTo(" + CodingStyle.of(target).parameter() + type + " other) {",
                 "    return " + name + ".compare(this, other);", "}"));
-        return new GenerationResult.Members(title(target), List.of(constant, method), List.of(), List.of("Comparable<" + type + ">"));
+        return new GenerationResult.Members(title(target), List.of(constant, method), List.of(),
+                List.of("Comparable<" + type + ">"));
     }
 
     private static List<String> lines(GenerationRequest request, String name, List<String> descending) {
         TargetClass target = request.target();
         Answers answers = request.answers();
         String type = target.wildcardType();
-        String object = NewName.free(target.memberNames(), Character.toLowerCase(target.name().charAt(0)) + target.name().substring(1));
+        String object = NewName.free(target.memberNames(), Character.toLowerCase(target.name().charAt(0))
+                + target.name().substring(1));
         String comparator = request.writer().name(target.code().elements().getTypeElement("java.util.Comparator"));
         List<String> lines = new ArrayList<>();
-        lines.add(VISIBILITY.level(answers).prefix() + "static final " + comparator + "<" + type + "> " + name + " = " + comparator);
+        lines.add(VISIBILITY.level(answers).prefix() + "static final " + comparator + "<" + type + "> " + name + " = "
+                + comparator);
         for (StateField part : request.chosen()) {
             boolean isFirst = lines.size() == 1;
             String key = (isFirst ? "(" + type + " " + object + ")" : object) + " -> " + object + "." + part.name();

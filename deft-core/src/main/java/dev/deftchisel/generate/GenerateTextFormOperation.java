@@ -90,7 +90,8 @@ public final class GenerateTextFormOperation extends GenerateOperation {
                     target.shown() + " has a toString that was written by hand; it can be replaced on request"));
         }
         return GenerationResult.members(title(target), List.of(
-                NewMember.added(NewMember.Kind.METHOD, "toString", lines(target, chosen, shape, writer)).insteadOf(there)));
+                NewMember.added(NewMember.Kind.METHOD, "toString", lines(target, chosen, shape, writer))
+                .insteadOf(there)));
     }
 
     private static List<String> lines(TargetClass target, List<StateField> parts, String shape, TypeWriter writer) {
@@ -146,18 +147,22 @@ public final class GenerateTextFormOperation extends GenerateOperation {
 
     private static List<String> joiner(TargetClass target, List<StateField> parts, TypeWriter writer) {
         String type = writer.name(target.code().elements().getTypeElement("java.util.StringJoiner"));
-        List<String> lines = new ArrayList<>(List.of("    return new " + type + "(\", \", " + start(target, "[") + "\", \"]\")"));
-        parts.forEach(part -> lines.add("            .add(\"" + part.name() + "=\" + " + value(target, part, writer) + ")"));
+        List<String> lines = new ArrayList<>(List.of("    return new " + type + "(\", \", " + start(target, "[")
+                + "\", \"]\")"));
+        parts.forEach(part -> lines.add("            .add(\"" + part.name() + "=\" + " + value(target, part, writer)
+                + ")"));
         lines.add("            .toString();");
         return lines;
     }
 
     private static List<String> builder(TargetClass target, List<StateField> parts, TypeWriter writer) {
         String name = NewName.free(target.memberNames(), "text");
-        List<String> lines = new ArrayList<>(List.of("    StringBuilder " + name + " = new StringBuilder(" + start(target, "[") + "\");"));
+        List<String> lines = new ArrayList<>(List.of("    StringBuilder " + name + " = new StringBuilder("
+                + start(target, "[") + "\");"));
         String separator = "";
         for (StateField part : parts) {
-            lines.add("    " + name + ".append(\"" + separator + part.name() + "=\").append(" + value(target, part, writer) + ");");
+            lines.add("    " + name + ".append(\"" + separator + part.name() + "=\").append("
+                    + value(target, part, writer) + ");");
             separator = ", ";
         }
         lines.add("    return " + name + ".append(']').toString();");
@@ -167,6 +172,7 @@ public final class GenerateTextFormOperation extends GenerateOperation {
     /** Arrays are told by what is in them. */
     private static String value(TargetClass target, StateField part, TypeWriter writer) {
         String arrays = part.isArray() ? writer.name(target.code().elements().getTypeElement("java.util.Arrays")) : "";
-        return !part.isArray() ? part.name() : arrays + (part.isArrayOfArrays() ? ".deepToString(" : ".toString(") + part.name() + ")";
+        return !part.isArray() ? part.name() : arrays + (part.isArrayOfArrays() ? ".deepToString(" : ".toString(")
+                + part.name() + ")";
     }
 }

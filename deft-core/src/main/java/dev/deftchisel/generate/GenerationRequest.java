@@ -24,7 +24,8 @@ import javax.lang.model.element.ExecutableElement;
  * @param writer  of types in the file
  * @param analyst for what stands elsewhere
  */
-record GenerationRequest(TargetClass target, List<StateField> chosen, Answers answers, TypeWriter writer, Analyst analyst) {
+record GenerationRequest(TargetClass target, List<StateField> chosen, Answers answers, TypeWriter writer,
+        Analyst analyst) {
 
     /** Whether the module has a declaration that does not say that it needs another module. */
     boolean needsModule(String name) {
@@ -40,9 +41,11 @@ record GenerationRequest(TargetClass target, List<StateField> chosen, Answers an
         if (file.isEmpty()) {
             return Optional.empty();
         }
-        Analysis analysis = analyst.analyse(Focus.on(Set.of(file.get().path()), Set.of(method.getSimpleName().toString())));
+        Analysis analysis = analyst.analyse(Focus.on(Set.of(file.get().path()),
+                Set.of(method.getSimpleName().toString())));
         Optional<Binding> declared = analysis.declaration(key);
-        return declared.flatMap(binding -> analysis.code(binding.file()).flatMap(code -> code.declaration(binding.range())
+        return declared.flatMap(binding -> analysis.code(binding.file())
+                .flatMap(code -> code.declaration(binding.range())
                 .map(path -> code.text(path.getLeaf()))));
     }
 }

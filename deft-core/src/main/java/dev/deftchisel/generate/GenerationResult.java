@@ -14,7 +14,8 @@ sealed interface GenerationResult {
      * @param notes what the user should know
      * @param above types that it implements then, as they are written
      */
-    record Members(String title, List<NewMember> members, List<String> notes, List<String> above) implements GenerationResult {
+    record Members(String title, List<NewMember> members, List<String> notes, List<String> above)
+            implements GenerationResult {
 
         /** Copies the lists. */
         public Members {

@@ -45,7 +45,8 @@ final class NotificationText {
     /** The method by which a listener comes or goes: {@code add} or {@code remove}. */
     List<String> listeners(String verb) {
         String method = verb + "PropertyChangeListener";
-        return List.of("public void " + method + "(" + CodingStyle.of(target).parameter() + beans("PropertyChangeListener") + " listener) {",
+        return List.of("public void " + method + "(" + CodingStyle.of(target)
+                .parameter() + beans("PropertyChangeListener") + " listener) {",
                 "    " + support + method + "(listener);", "}");
     }
 
@@ -54,7 +55,8 @@ final class NotificationText {
         String type = TypeText.of(part, writer);
         String old = "old" + part.capitalized();
         String value = (WIDENED.contains(part.type().getKind()) ? "(Object) " : "") + old;
-        return List.of(visibility + "void " + AccessorNames.BEANS.writer(part) + "(" + CodingStyle.of(target).parameter() + type + " "
+        return List.of(visibility + "void " + AccessorNames.BEANS.writer(part) + "(" + CodingStyle.of(target)
+                .parameter() + type + " "
                 + part.name() + ") {",
                 "    " + type + " " + old + " = this." + part.name() + ";",
                 "    this." + part.name() + " = " + part.name() + ";",
@@ -64,7 +66,8 @@ final class NotificationText {
     /** The name that the property has by its setter (JavaBeans 8.3, 8.8). */
     private static String property(StateField part) {
         String setter = AccessorNames.BEANS.writer(part).substring("set".length());
-        boolean staysBig = setter.length() > 1 && Character.isUpperCase(setter.charAt(0)) && Character.isUpperCase(setter.charAt(1));
+        boolean staysBig = setter.length() > 1 && Character.isUpperCase(setter.charAt(0))
+                && Character.isUpperCase(setter.charAt(1));
         return staysBig ? setter : Character.toLowerCase(setter.charAt(0)) + setter.substring(1);
     }
 }

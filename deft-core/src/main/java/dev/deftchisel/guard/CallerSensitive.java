@@ -19,14 +19,16 @@ import java.util.Set;
 import javax.lang.model.element.TypeElement;
 
 /**
- * Finds calls that ask which class they stand in, and would stand in another one: what reflection may reach, and where resources are
- * looked for, depends on that (java.lang.reflect.AccessibleObject, java.lang.Class).
+ * Finds calls that ask which class they stand in, and would stand in another one: what reflection may reach, and where
+ * resources are looked for, depends on that (java.lang.reflect.AccessibleObject, java.lang.Class).
  */
 final class CallerSensitive {
 
-    private static final Set<String> OWNERS = Set.of("java.lang.reflect.Method", "java.lang.reflect.Constructor", "java.lang.reflect.Field",
+    private static final Set<String> OWNERS = Set.of("java.lang.reflect.Method", "java.lang.reflect.Constructor",
+            "java.lang.reflect.Field",
             "java.lang.invoke.MethodHandles", "java.util.ResourceBundle", "java.lang.StackWalker");
-    private static final Set<String> OF_CLASS = Set.of("forName", "newInstance", "getDeclaredConstructor", "getConstructor", "getMethod",
+    private static final Set<String> OF_CLASS = Set.of("forName", "newInstance", "getDeclaredConstructor",
+            "getConstructor", "getMethod",
             "getDeclaredMethod", "getField", "getDeclaredField", "getResource", "getResourceAsStream");
 
     private final Analysis before;
@@ -42,9 +44,12 @@ final class CallerSensitive {
         for (FileChange file : change.effective()) {
             for (Edit edit : file.takenEdits()) {
                 for (MovedCode piece : edit.carried()) {
-                    call(piece).filter(call -> !type(piece.file(), piece.from()).equals(type(file.path(), edit.range())))
-                            .ifPresent(call -> differences.add(new Difference(Difference.Kind.UNPROVEN, piece.file(), call.range(), Optional.empty(),
-                                    Optional.empty(), "this depends on the class that calls it, which would be another one")));
+                    call(piece).filter(call -> !type(piece.file(), piece.from())
+                            .equals(type(file.path(), edit.range())))
+                            .ifPresent(call -> differences.add(new Difference(Difference.Kind.UNPROVEN, piece.file(),
+                                    call.range(), Optional.empty(),
+                                    Optional.empty(), "this depends on the class that calls it, which would be "
+                                    + "another one")));
                 }
             }
         }
@@ -54,8 +59,10 @@ final class CallerSensitive {
     private Optional<Binding> call(MovedCode piece) {
         return before.bindings(piece.file()).stream()
                 .filter(binding -> binding.role() == Role.CALL && piece.from().encloses(binding.range()))
-                .filter(binding -> binding.key() instanceof SymbolKey.Method method && method.owner() instanceof SymbolKey.Type owner
-                        && (OWNERS.contains(owner.binaryName()) || owner.binaryName().equals("java.lang.Class") && OF_CLASS.contains(method.name())))
+                .filter(binding -> binding.key() instanceof SymbolKey.Method method
+                        && method.owner() instanceof SymbolKey.Type owner
+                        && (OWNERS.contains(owner.binaryName()) || owner.binaryName().equals("java.lang.Class")
+                                && OF_CLASS.contains(method.name())))
                 .findFirst();
     }
 

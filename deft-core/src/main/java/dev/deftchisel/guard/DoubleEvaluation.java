@@ -13,8 +13,8 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * Finds the value of a variable that is written elsewhere while the variable keeps it: it is evaluated in both places, which must not
- * be to be noticed.
+ * Finds the value of a variable that is written elsewhere while the variable keeps it: it is evaluated in both places,
+ * which must not be to be noticed.
  */
 final class DoubleEvaluation {
 
@@ -37,17 +37,21 @@ final class DoubleEvaluation {
 
     private Optional<Difference> twice(MovedCode piece, AttributedFile code) {
         Optional<TreePath> value = code.around(piece.from()).stream()
-                .filter(path -> path.getParentPath() != null && path.getParentPath().getLeaf() instanceof VariableTree variable
-                        && variable.getInitializer() == path.getLeaf() && piece.from().encloses(code.range(path.getLeaf())))
+                .filter(path -> path.getParentPath() != null && path.getParentPath()
+                        .getLeaf() instanceof VariableTree variable
+                        && variable.getInitializer() == path.getLeaf() && piece.from()
+                        .encloses(code.range(path.getLeaf())))
                 .findFirst();
         if (value.isEmpty()) {
             return Optional.empty();
         }
         Range range = code.range(value.get().getLeaf());
         Range name = code.name(value.get().getParentPath().getLeaf());
-        boolean stays = !change.mapping().isReplaced(piece.file(), range) && !change.mapping().isReplaced(piece.file(), name);
+        boolean stays = !change.mapping().isReplaced(piece.file(), range) && !change.mapping()
+                .isReplaced(piece.file(), name);
         Effects effects = code.effects(value.get());
-        return stays && (effects.isVisible() || effects.isFresh()) ? Optional.of(new Difference(Difference.Kind.UNPROVEN, piece.file(), range,
+        return stays && (effects.isVisible() || effects.isFresh())
+                ? Optional.of(new Difference(Difference.Kind.UNPROVEN, piece.file(), range,
                 Optional.empty(), Optional.empty(), "this would be evaluated twice")) : Optional.empty();
     }
 }

@@ -91,7 +91,8 @@ final class EditKindCheck {
             Optional<SourceFile> source = before.snapshot().file(file.path());
             for (Edit edit : source.isPresent() ? file.takenEdits() : List.<Edit>of()) {
                 if (!isRight(source.get(), edit)) {
-                    differences.add(new Difference(Difference.Kind.UNPROVEN, file.path(), edit.range(), Optional.empty(),
+                    differences.add(new Difference(Difference.Kind.UNPROVEN, file.path(), edit.range(),
+                            Optional.empty(),
                             Optional.empty(), "this edit is not what a " + edit.kind().words() + " may be" + FAULT));
                 }
             }
@@ -108,7 +109,8 @@ final class EditKindCheck {
             case CODE -> edit.carried().stream().allMatch(piece -> isCarried(edit, piece))
                     && edit.alike().stream().allMatch(twin -> new EquivalentCode(before, file).areAlike(edit, twin))
                     && edit.unneeded().stream().allMatch(idle -> isPure(file, idle))
-                    && (change.meaning().freedom() != SymbolEffects.Leeway.NONE || isWholeMember(file, edit) || isRewritten(file, edit)
+                    && (change.meaning().freedom() != SymbolEffects.Leeway.NONE || isWholeMember(file, edit)
+                            || isRewritten(file, edit)
                             || losesNothing(file, edit));
             case COMMENT, STRING -> staysInText(file.tokens(), edit);
             case RESOURCE -> false;
@@ -126,7 +128,8 @@ final class EditKindCheck {
     private boolean isPure(SourceFile file, Range range) {
         return before.code(file.path()).stream()
                 .flatMap(code -> code.around(range).stream()
-                        .filter(path -> path.getLeaf() instanceof ExpressionTree && code.range(path.getLeaf()).equals(range))
+                        .filter(path -> path.getLeaf() instanceof ExpressionTree && code.range(path.getLeaf())
+                                .equals(range))
                         .map(code::effects))
                 .anyMatch(Effects::isPure);
     }
@@ -138,7 +141,8 @@ final class EditKindCheck {
     private boolean isWholeMember(SourceFile file, Edit edit) {
         return edit.replacement().isEmpty() && before.code(file.path()).stream()
                 .flatMap(code -> code.members().stream())
-                .anyMatch(member -> edit.range().encloses(member) && isCodeless(file, edit.range().start(), member.start())
+                .anyMatch(member -> edit.range().encloses(member)
+                        && isCodeless(file, edit.range().start(), member.start())
                         && isCodeless(file, member.end(), edit.range().end()));
     }
 
@@ -147,7 +151,8 @@ final class EditKindCheck {
         return change.meaning().rewritten().stream().flatMap(key -> before.declaration(key).stream())
                 .filter(declared -> declared.file().equals(file.path()) && edit.range().encloses(declared.range()))
                 .flatMap(declared -> declaration(file, declared.range()).stream())
-                .anyMatch(member -> edit.range().encloses(member) && isCodeless(file, edit.range().start(), member.start())
+                .anyMatch(member -> edit.range().encloses(member)
+                        && isCodeless(file, edit.range().start(), member.start())
                         && edit.range().end() == member.end());
     }
 
@@ -194,14 +199,19 @@ final class EditKindCheck {
         };
     }
 
-    /** Whether a token goes together with a call that asks whether to leave: the method's own statements are written instead. */
+    /**
+     * Whether a token goes together with a call that asks whether to leave: the method's own statements are written
+     * instead.
+     */
     private boolean isOfQuestion(SourceFile file, Edit edit, Tokens tokens, int token) {
         boolean isPart = OF_QUESTIONS.contains(tokens.text(token));
         return isPart && before.bindings(file.path()).stream().anyMatch(binding -> binding.role() == Role.CALL
                         && edit.range().encloses(binding.range()) && isCarriedFrom(binding.key()));
     }
 
-    /** Whether a {@code !} goes together with the call behind it: the opposite of what the method hands back is written. */
+    /**
+     * Whether a {@code !} goes together with the call behind it: the opposite of what the method hands back is written.
+     */
     private boolean isOfOpposite(SourceFile file, Edit edit, Tokens tokens, int token) {
         return tokens.is(token, '!') && tokens.start(token) == edit.range().start()
                 && before.bindings(file.path()).stream()
@@ -216,7 +226,8 @@ final class EditKindCheck {
                 .anyMatch(path -> path.getLeaf() instanceof MethodTree tree && tree.getBody() != null
                         && tree.getBody().getStatements().size() == 1
                         && tree.getBody().getStatements().get(0) instanceof ReturnTree result
-                        && result.getExpression() instanceof LiteralTree literal && literal.getValue() instanceof Boolean value
+                        && result.getExpression() instanceof LiteralTree literal
+                        && literal.getValue() instanceof Boolean value
                         && edit.replacement().equals(String.valueOf(!value)));
     }
 
@@ -254,7 +265,8 @@ final class EditKindCheck {
     }
 
     private boolean isQualifier(SourceFile file, Edit edit) {
-        return edit.range().length() == 0 && named(file).byStart().getOrDefault(edit.range().start(), List.of()).stream()
+        return edit.range().length() == 0 && named(file).byStart().getOrDefault(edit.range().start(), List.of())
+                .stream()
                 .anyMatch(binding -> isRightQualifier(file, binding, edit, edit.replacement()));
     }
 
@@ -274,7 +286,8 @@ final class EditKindCheck {
         String object = tokens.text(last - 1);
         boolean isObject = object.equals("this") || object.equals("super");
         return isObject
-                ? reachesSameObject(file, binding, last == 1 ? "" : qualifier.substring(0, qualifier.length() - object.length() - 2))
+                ? reachesSameObject(file, binding, last == 1 ? ""
+                        : qualifier.substring(0, qualifier.length() - object.length() - 2))
                 : namesOnlyTypes(file, edit, qualifier);
     }
 
@@ -298,7 +311,8 @@ final class EditKindCheck {
             Analysis.Enclosing enclosing = around.get(depth);
             if (before.isSubtype(enclosing.element(), owner.get())) {
                 String name = change.meaning().names().getOrDefault(enclosing.key(), enclosing.name());
-                return !enclosing.isStatic() && (outer.isEmpty() ? depth == 0 : outer.equals(name) && isOnly(around, name));
+                return !enclosing.isStatic() && (outer.isEmpty() ? depth == 0 : outer.equals(name)
+                        && isOnly(around, name));
             }
         }
         return false;
@@ -326,7 +340,8 @@ final class EditKindCheck {
     /** Whether a stretch stands in a declaration and before its name. */
     private boolean isHeadOf(SourceFile file, Range stretch, Range name) {
         return declaration(file, name)
-                .filter(declaration -> declaration.start() <= stretch.start() && stretch.end() <= name.start()).isPresent();
+                .filter(declaration -> declaration.start() <= stretch.start() && stretch.end() <= name.start())
+                .isPresent();
     }
 
     private Optional<Range> declaration(SourceFile file, Range name) {
@@ -351,7 +366,8 @@ final class EditKindCheck {
         Tokens written = Tokens.of(edit.replacement());
         List<String> comments = new ArrayList<>();
         boolean isOnly = isOnly(file.tokens(), file.outline().imports(), edit.range(), comments)
-                && isOnly(written, FileOutline.of(written).imports(), new Range(0, edit.replacement().length()), new ArrayList<>());
+                && isOnly(written, FileOutline.of(written).imports(), new Range(0, edit.replacement().length()),
+                        new ArrayList<>());
         return isOnly && comments.stream().allMatch(edit.replacement()::contains);
     }
 

@@ -17,7 +17,8 @@ import java.util.Optional;
 
 /**
  * Checks that code which a change takes away does the same as other code that stays, token by token: the names mean the
- * same; or a variable of a body has another name, the same one all along, and a value is another which the edit hands over.
+ * same; or a variable of a body has another name, the same one all along, and a value is another which the edit hands
+ * over.
  */
 final class EquivalentCode {
 
@@ -30,7 +31,8 @@ final class EquivalentCode {
     }
 
     boolean areAlike(Edit edit, DuplicateClaim twin) {
-        Optional<SourceFile> other = twin.file().isEmpty() ? Optional.of(file) : before.snapshot().file(twin.file().get());
+        Optional<SourceFile> other = twin.file().isEmpty() ? Optional.of(file) : before.snapshot()
+                .file(twin.file().get());
         return other.filter(there -> twin.isRenamed() ? isRenamed(edit, twin, there)
                 : isSame(file, twin.gone(), there, twin.other())).isPresent();
     }
@@ -38,9 +40,12 @@ final class EquivalentCode {
     private boolean isRenamed(Edit edit, DuplicateClaim twin, SourceFile there) {
         boolean areHandedOver = twin.varied().stream().allMatch(value -> isCarried(edit, value.gone())
                 || twin.varied().stream().anyMatch(same -> isCarried(edit, same.gone())
-                        && isSame(file, same.gone(), file, value.gone()) && isSame(there, same.other(), there, value.other())));
-        List<Integer> gone = tokens(file, twin.gone(), twin.varied().stream().map(DuplicateClaim.Varied::gone).toList());
-        List<Integer> other = tokens(there, twin.other(), twin.varied().stream().map(DuplicateClaim.Varied::other).toList());
+                        && isSame(file, same.gone(), file, value.gone())
+                        && isSame(there, same.other(), there, value.other())));
+        List<Integer> gone = tokens(file, twin.gone(), twin.varied().stream().map(DuplicateClaim.Varied::gone)
+                .toList());
+        List<Integer> other = tokens(there, twin.other(), twin.varied().stream().map(DuplicateClaim.Varied::other)
+                .toList());
         if (!areHandedOver || gone.size() != other.size()) {
             return false;
         }
@@ -54,14 +59,16 @@ final class EquivalentCode {
     }
 
     private boolean isCarried(Edit edit, Range range) {
-        return edit.carried().stream().anyMatch(piece -> piece.file().equals(file.path()) && piece.from().encloses(range));
+        return edit.carried().stream().anyMatch(piece -> piece.file().equals(file.path()) && piece.from()
+                .encloses(range));
     }
 
     /** The tokens of the code of a range that lie in none of some values. */
     private static List<Integer> tokens(SourceFile of, Range range, List<Range> without) {
         Tokens tokens = of.tokens();
         List<Integer> found = new ArrayList<>();
-        for (int i = tokens.code(tokens.at(range.start())); i < tokens.count() && tokens.start(i) < range.end(); i = tokens.code(i + 1)) {
+        for (int i = tokens.code(tokens.at(range.start())); i < tokens.count()
+                && tokens.start(i) < range.end(); i = tokens.code(i + 1)) {
             int start = tokens.start(i);
             if (without.stream().noneMatch(value -> value.contains(start))) {
                 found.add(i);

@@ -51,7 +51,8 @@ public final class FileGuard {
             return Optional.of("'" + what + "' cannot be written in " + file.before().charset());
         }
         if (workspace.rootOf(path).filter(SourceRoot::isMade).isPresent()) {
-            return Optional.of("the file is generated, so a change to it would be lost; what annotation processors make follows when they may run"
+            return Optional.of("the file is generated, so a change to it would be lost; what annotation processors "
+                    + "make follows when they may run"
                     + " (--run-processors)");
         }
         try {

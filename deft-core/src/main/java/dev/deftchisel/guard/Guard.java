@@ -79,7 +79,8 @@ public final class Guard {
         try {
             changed = analyst.remade(change.applyTo(before.snapshot()));
         } catch (AnalysisException failed) {
-            return List.of(new Difference(Difference.Kind.UNPROVEN, before.snapshot().workspace().root(), new Range(0, 0), Optional.empty(),
+            return List.of(new Difference(Difference.Kind.UNPROVEN, before.snapshot().workspace()
+                    .root(), new Range(0, 0), Optional.empty(),
                     Optional.empty(), failed.getMessage()));
         }
         Set<Path> files = new HashSet<>();
@@ -151,8 +152,10 @@ public final class Guard {
         Set<String> opened = new HashSet<>();
         change.meaning().opened().forEach(key -> before.symbol(key).map(Symbol::name).ifPresent(opened::add));
         if (!before.focus().names().isEmpty() && !before.focus().names().containsAll(opened)) {
-            return List.of(new Difference(Difference.Kind.UNPROVEN, before.snapshot().workspace().root(), new Range(0, 0),
-                    Optional.empty(), Optional.empty(), "bodies that mention what is opened were not analysed" + FAULT));
+            return List.of(new Difference(Difference.Kind.UNPROVEN, before.snapshot().workspace()
+                    .root(), new Range(0, 0),
+                    Optional.empty(), Optional.empty(), "bodies that mention what is opened were not analysed"
+                    + FAULT));
         }
         names.addAll(opened);
         names.addAll(newTypes(change));
@@ -174,7 +177,8 @@ public final class Guard {
     }
 
     private static Difference blind(SourceFile file, String what) {
-        return new Difference(Difference.Kind.UNPROVEN, file.path(), new Range(0, 0), Optional.empty(), Optional.empty(),
+        return new Difference(Difference.Kind.UNPROVEN, file.path(), new Range(0, 0), Optional.empty(),
+                Optional.empty(),
                 what + FAULT);
     }
 

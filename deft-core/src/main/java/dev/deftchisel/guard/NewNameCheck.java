@@ -48,7 +48,8 @@ final class NewNameCheck {
             for (Edit edit : file.takenEdits()) {
                 for (Range name : edit.linked()) {
                     int start = mapping.written(file.path(), edit).start();
-                    byName.computeIfAbsent(edit.replacement().substring(name.start(), name.end()), text -> new ArrayList<>())
+                    byName.computeIfAbsent(edit.replacement().substring(name.start(), name.end()),
+                            text -> new ArrayList<>())
                             .add(new Written(file, edit, new PlaceAfter(file.pathAfter(),
                                     new Range(start + name.start(), start + name.end()))));
                 }
@@ -77,7 +78,8 @@ final class NewNameCheck {
     private Difference difference(String name, Written place) {
         Optional<SymbolKey> actual = at(place.site()).stream().map(Binding::key).findFirst();
         String other = actual.flatMap(after::symbol).map(symbol -> "the " + symbol.describe()).orElse("something else");
-        return new Difference(Difference.Kind.BINDING, place.file().path(), place.edit().range(), Optional.empty(), actual,
+        return new Difference(Difference.Kind.BINDING, place.file().path(), place.edit().range(), Optional.empty(),
+                actual,
                 "'" + name + "' would mean " + other + " here; choose another name");
     }
 }

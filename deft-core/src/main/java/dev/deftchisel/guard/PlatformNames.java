@@ -18,8 +18,8 @@ import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 
 /**
- * Finds members that serialization looks up by name, signature and access, so that no code mentions them and yet their name has
- * a meaning (Java Object Serialization Specification, 1.5, 2.3 to 2.6, 3.4 to 3.7, 4.6).
+ * Finds members that serialization looks up by name, signature and access, so that no code mentions them and yet their
+ * name has a meaning (Java Object Serialization Specification, 1.5, 2.3 to 2.6, 3.4 to 3.7, 4.6).
  */
 final class PlatformNames {
 
@@ -54,7 +54,8 @@ final class PlatformNames {
         change.meaning().opened().stream()
                 .filter(key -> key instanceof SymbolKey.Method method && isSpecial(method.name(), method.descriptor())
                         && isSerializable(method.owner())
-                        || key instanceof SymbolKey.Field field && field.name().equals(PERSISTENT) && isSerializable(field.owner()))
+                        || key instanceof SymbolKey.Field field && field.name().equals(PERSISTENT)
+                        && isSerializable(field.owner()))
                 .forEach(key -> differences.add(difference(key, name(key)
                         + " is found when objects are serialized only as it is declared")));
         return differences;
@@ -72,7 +73,8 @@ final class PlatformNames {
         if (!was && !willBe || !isSerializable(owner)) {
             return Optional.empty();
         }
-        return Optional.of(difference(key, was ? name(key) + " is found by this name when objects are serialized, and would no longer be"
+        return Optional.of(difference(key, was ? name(key)
+                + " is found by this name when objects are serialized, and would no longer be"
                 : name(key) + " would be found by the name " + newName + " when objects are serialized"));
     }
 

@@ -96,7 +96,8 @@ final class DeepInlining {
     private static Set<SymbolKey> idle(Change change, Analysis before) {
         Mapping mapping = change.mapping();
         return change.meaning().opened().stream()
-                .filter(key -> before.uses(key).stream().allMatch(use -> mapping.copies(use.file(), use.range()).isEmpty()))
+                .filter(key -> before.uses(key).stream()
+                        .allMatch(use -> mapping.copies(use.file(), use.range()).isEmpty()))
                 .collect(Collectors.toSet());
     }
 
@@ -120,7 +121,8 @@ final class DeepInlining {
         Analysis around = next.analyse(new Focus(places.keySet(), Set.of(), Set.of(), places, true));
         for (Next call : calls) {
             Optional<Symbol> called = around.bindings(call.file()).stream()
-                    .filter(binding -> binding.isNamed() && binding.role() == Role.CALL && binding.range().equals(call.name()))
+                    .filter(binding -> binding.isNamed() && binding.role() == Role.CALL && binding.range()
+                            .equals(call.name()))
                     .flatMap(binding -> around.symbol(binding.key()).stream())
                     .filter(symbol -> symbol.isSource() && symbol.kind() == SymbolKind.METHOD)
                     .findFirst();
@@ -132,7 +134,8 @@ final class DeepInlining {
             if (chain.contains(called.get().key())) {
                 return Optional.of(recursion(change, call, called.get()));
             }
-            ResolvedPlace spot = new ResolvedPlace(new Place(call.file(), new Range(call.name().start(), call.name().start())),
+            ResolvedPlace spot = new ResolvedPlace(new Place(call.file(),
+                    new Range(call.name().start(), call.name().start())),
                     next.snapshot().file(call.file()).orElseThrow(), around);
             Plan plan = new InlineMethod(spot, called.get(), next).plan(true, true, opens);
             if (plan instanceof Plan.Ready ready) {

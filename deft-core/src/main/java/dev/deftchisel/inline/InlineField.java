@@ -94,7 +94,8 @@ final class InlineField {
         if (uses.isEmpty()) {
             return Plan.refused(spot, "the field is never read");
         }
-        Optional<Reason> early = isConstant(home.get(), path.get()) ? Optional.empty() : early(home.get(), path.get(), uses);
+        Optional<Reason> early = isConstant(home.get(), path.get()) ? Optional.empty()
+                : early(home.get(), path.get(), uses);
         if (early.isPresent()) {
             return Plan.refused(early.get());
         }
@@ -107,7 +108,8 @@ final class InlineField {
             return Optional.of("the field gets no value where it is declared");
         } else if (!tree.getModifiers().getAnnotations().isEmpty()) {
             return Optional.of("its declaration has annotations, which would be lost");
-        } else if (!field.modifiers().contains(Modifier.FINAL) && (!field.isPrivate() || before.isAssigned(field.key()))) {
+        } else if (!field.modifiers().contains(Modifier.FINAL)
+                && (!field.isPrivate() || before.isAssigned(field.key()))) {
             return Optional.of("the field may get another value");
         }
         TreePath value = new TreePath(path, tree.getInitializer());
@@ -118,7 +120,8 @@ final class InlineField {
         if (!isSame) {
             return Optional.of("its value may be another each time it is worked out, or doing so can be noticed");
         }
-        return isAlone ? Optional.empty() : Optional.of("it is declared together with others; split the declaration first");
+        return isAlone ? Optional.empty() : Optional
+                .of("it is declared together with others; split the declaration first");
     }
 
     private static boolean isConstant(AttributedFile code, TreePath path) {
@@ -127,8 +130,8 @@ final class InlineField {
     }
 
     /**
-     * Where a field that is no constant variable may be read before it has its value, so that its value would be there too early;
-     * or where reading it initialises its class, which would happen at another time (JLS 12.4.1).
+     * Where a field that is no constant variable may be read before it has its value, so that its value would be there
+     * too early; or where reading it initialises its class, which would happen at another time (JLS 12.4.1).
      */
     private Optional<Reason> early(AttributedFile home, TreePath declaration, List<Binding> uses) {
         TreePath owner = declaration.getParentPath();
@@ -154,7 +157,8 @@ final class InlineField {
                 .filter(member -> home.find(member).filter(range -> range.encloses(use.range())).isPresent())
                 .anyMatch(member -> member instanceof MethodTree method ? method.getReturnType() == null && !isStatic
                         : member instanceof BlockTree block ? block.isStatic() == isStatic
-                        : member instanceof VariableTree variable && variable.getModifiers().getFlags().contains(Modifier.STATIC) == isStatic);
+                        : member instanceof VariableTree variable && variable.getModifiers().getFlags()
+                        .contains(Modifier.STATIC) == isStatic);
     }
 
     private Plan plan(Analysis before, AttributedFile home, TreePath declaration, List<Binding> uses, boolean goes) {
@@ -184,28 +188,36 @@ final class InlineField {
                         to.carry(home.range(tree.getInitializer()), indent(home, value), indent(code, place), all);
                     });
             if (!isWritten) {
-                return Plan.refused(Reason.at(use.file(), use.range(), "a type matters here that has no name which could be written"));
+                return Plan.refused(Reason.at(use.file(), use.range(),
+                        "a type matters here that has no name which could be written"));
             }
             edits.of(use.file()).add(text.replacing(code.range(place.getLeaf())).without(idle(code, place)));
         }
         if (goes) {
             edits.remove(home, tree);
         }
-        return new Plan.Ready(edits.change("inline the field " + field.signature(), SymbolEffects.same(), List.of()), before);
+        return new Plan.Ready(edits.change("inline the field " + field.signature(), SymbolEffects.same(), List.of()),
+                before);
     }
 
-    /** Whether the name of a field stands before an assignment somewhere in the file, most of which is not analysed here. */
+    /**
+     * Whether the name of a field stands before an assignment somewhere in the file, most of which is not analysed
+     * here.
+     */
     static boolean mayBeAssigned(ResolvedPlace spot, Symbol field) {
         Tokens tokens = spot.file().tokens();
-        int declared = spot.analysis().declaration(field.key()).map(binding -> tokens.at(binding.range().start())).orElse(-1);
+        int declared = spot.analysis().declaration(field.key()).map(binding -> tokens.at(binding.range().start()))
+                .orElse(-1);
         for (int i = tokens.code(0); i < tokens.count(); i = tokens.code(i + 1)) {
             int next = tokens.code(i + 1);
             int second = tokens.code(next + 1);
-            boolean isNamed = i != declared && tokens.kind(i) == TokenKind.IDENTIFIER && tokens.name(i).equals(field.name());
+            boolean isNamed = i != declared && tokens.kind(i) == TokenKind.IDENTIFIER && tokens.name(i)
+                    .equals(field.name());
             if (isNamed && next < tokens.count() && tokens.kind(next) == TokenKind.SYMBOL
                     && (tokens.text(next).endsWith("=") && !COMPARISONS.contains(tokens.text(next))
                             || tokens.text(next).equals("++") || tokens.text(next).equals("--")
-                            || tokens.is(next, '>') && second < tokens.count() && tokens.text(second).startsWith(">"))) {
+                            || tokens.is(next, '>') && second < tokens.count() && tokens.text(second)
+                            .startsWith(">"))) {
                 return true;
             }
             int before = tokens.codeBefore(i - 1);
@@ -220,13 +232,15 @@ final class InlineField {
     private static Optional<TreePath> place(AttributedFile code, Binding use) {
         return code.around(use.range()).stream()
                 .filter(path -> path.getLeaf() instanceof IdentifierTree
-                        || path.getLeaf() instanceof MemberSelectTree && code.range(path.getLeaf()).end() == use.range().end())
+                        || path.getLeaf() instanceof MemberSelectTree && code.range(path.getLeaf()).end() == use.range()
+                        .end())
                 .findFirst();
     }
 
     /** The {@code this} that the field is read from, if it is written. */
     private static List<Range> idle(AttributedFile code, TreePath place) {
-        return place.getLeaf() instanceof MemberSelectTree select && select.getExpression() instanceof IdentifierTree name
+        return place.getLeaf() instanceof MemberSelectTree select
+                && select.getExpression() instanceof IdentifierTree name
                 && name.getName().contentEquals("this") ? List.of(code.range(name)) : List.of();
     }
 

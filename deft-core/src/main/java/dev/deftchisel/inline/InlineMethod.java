@@ -77,7 +77,8 @@ final class InlineMethod {
         Plan plan = plan(before, ((Callee.Inlinable) found).callee(), uses, isWished && !mustStay,
                 opens ? Optional.of(new Opening(before)) : Optional.empty());
         return mustStay && plan instanceof Plan.Ready ready
-                ? new Plan.Ready(ready.change().note("the declaration stays, since the method overrides another"), before) : plan;
+                ? new Plan.Ready(ready.change().note("the declaration stays, since the method overrides another"),
+                        before) : plan;
     }
 
     private List<Binding> uses(Analysis before, boolean onlyHere) {
@@ -95,7 +96,8 @@ final class InlineMethod {
             for (Binding use : uses(near, onlyHere)) {
                 AttributedFile code = near.code(use.file()).orElseThrow();
                 code.call(use).flatMap(code::enclosingType).ifPresent(here -> new Accessible(code, here).hidden(callee)
-                        .forEach(element -> analyst.declaring(callee.code().key(element)).map(SourceFile::path).ifPresent(files::add)));
+                        .forEach(element -> analyst.declaring(callee.code().key(element)).map(SourceFile::path)
+                                .ifPresent(files::add)));
             }
         }
         return files;
@@ -122,17 +124,20 @@ final class InlineMethod {
             AttributedFile code = before.code(use.file()).orElseThrow();
             Optional<TreePath> call = code.call(use);
             if (call.isEmpty()) {
-                return Plan.refused(Reason.at(use.file(), use.range(), "this is not a call of the method, and cannot give way"));
+                return Plan.refused(Reason.at(use.file(), use.range(),
+                        "this is not a call of the method, and cannot give way"));
             }
             CallSite site = CallSite.of(before, code, call.get(), callee);
             Optional<Reason> objection = new CallObjections(before, site, opening).first();
             if (objection.isPresent()) {
                 return Plan.refused(objection.get());
             }
-            Set<String> names = taken.computeIfAbsent(site.wholeMember().getLeaf(), member -> namesIn(code, site.wholeMember()));
+            Set<String> names = taken.computeIfAbsent(site.wholeMember()
+                    .getLeaf(), member -> namesIn(code, site.wholeMember()));
             Optional<List<Edit>> written = new CallEdits(before, site, edits.writer(code), names).all();
             if (written.isEmpty()) {
-                return Plan.refused(Reason.at(use.file(), use.range(), "a type matters here that has no name which could be written"));
+                return Plan.refused(Reason.at(use.file(), use.range(),
+                        "a type matters here that has no name which could be written"));
             }
             List<Edit> own = written.get();
             List<Edit> all = edits.of(use.file());
@@ -148,7 +153,8 @@ final class InlineMethod {
         List<String> notes = new ArrayList<>(opening.map(Opening::notes).orElse(List.of()));
         if (goes) {
             edits.remove(callee.code(), callee.tree());
-            CallEdits.lostComments(callee, edits.all()).forEach(comment -> notes.add("the comment '" + comment + "' goes with the method"));
+            CallEdits.lostComments(callee, edits.all())
+                    .forEach(comment -> notes.add("the comment '" + comment + "' goes with the method"));
         }
         SymbolEffects meaning = SymbolEffects.same().opening(opening.map(Opening::opened).orElse(Set.of()));
         return new Plan.Ready(edits.change("inline the method " + method.signature(), meaning, notes), before);

@@ -23,8 +23,8 @@ import javax.lang.model.element.Modifier;
 public final class InlineOperation implements Operation {
 
     /**
-     * The key of the choice which uses give way: {@code all}, and the declaration goes, all but {@code keep} it, or only
-     * the one {@code here}.
+     * The key of the choice which uses give way: {@code all}, and the declaration goes, all but {@code keep} it, or
+     * only the one {@code here}.
      */
     public static final String PLACES = "places";
 
@@ -47,7 +47,10 @@ public final class InlineOperation implements Operation {
                     new Question.Option(ALL, "yes, and those in their bodies, down to the last")),
             "one");
 
-    /** The key of the choice what becomes of members that the method uses and a caller may not: {@code keep} or {@code open}. */
+    /**
+     * The key of the choice what becomes of members that the method uses and a caller may not: {@code keep} or
+     * {@code open}.
+     */
     public static final String ACCESS = "access";
 
     private static final String OPEN = "open";
@@ -77,7 +80,8 @@ public final class InlineOperation implements Operation {
     public Optional<Offer> offer(ResolvedPlace spot) {
         return spot.symbol().flatMap(symbol -> switch (symbol.kind()) {
             case LOCAL_VARIABLE -> spot.analysis().code(spot.file().path())
-                    .flatMap(code -> InlinedVariable.of(spot.analysis(), code, symbol.key()) instanceof InlinedVariable.Inlinable found
+                    .flatMap(code -> InlinedVariable.of(spot.analysis(), code, symbol.key())
+                            instanceof InlinedVariable.Inlinable found
                             ? Optional.of(offer(spot, "inline the variable " + symbol.name() + ", used in "
                                     + places(found.variable().uses().size())))
                             : Optional.empty());
@@ -94,7 +98,8 @@ public final class InlineOperation implements Operation {
 
     private Offer offer(ResolvedPlace spot, String title) {
         return new Offer(id(), title, Offer.Kind.REFACTORING, spot.bindings().get(0).range(),
-                spot.symbol().filter(symbol -> symbol.kind() == SymbolKind.METHOD).isPresent() ? questions() : List.of(PLACES_QUESTION));
+                spot.symbol().filter(symbol -> symbol.kind() == SymbolKind.METHOD).isPresent() ? questions()
+                : List.of(PLACES_QUESTION));
     }
 
     private static String places(int count) {
@@ -120,16 +125,20 @@ public final class InlineOperation implements Operation {
                 boolean opens = answers.single(ACCESS).filter(OPEN::equals).isPresent();
                 Plan plan = new InlineMethod(spot, target.get(), analyst).plan(onlyHere, stays, opens);
                 boolean goesOn = answers.single(LEVELS).filter(ALL::equals).isPresent();
-                Plan whole = goesOn && plan instanceof Plan.Ready ready ? new DeepInlining(analyst, opens).from(ready, target.get()) : plan;
+                Plan whole = goesOn && plan instanceof Plan.Ready ready ? new DeepInlining(analyst, opens)
+                        .from(ready, target.get()) : plan;
                 yield whole instanceof Plan.Ready ready
-                        ? new Plan.Ready(ready.change(), Opening.widened(analyst, ready.before(), ready.change())) : whole;
+                        ? new Plan.Ready(ready.change(), Opening.widened(analyst, ready.before(), ready.change()))
+                        : whole;
             }
             default -> Plan.refused(spot,
-                    "only local variables, fields and methods can be inlined, and this is the " + target.get().describe());
+                    "only local variables, fields and methods can be inlined, and this is the " + target.get()
+                    .describe());
         };
     }
 
-    private static Plan variable(ResolvedPlace spot, Symbol variable, Analyst analyst, boolean onlyHere, boolean stays) {
+    private static Plan variable(ResolvedPlace spot, Symbol variable, Analyst analyst, boolean onlyHere,
+            boolean stays) {
         Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
         AttributedFile code = before.code(spot.file().path()).orElseThrow();
         InlinedVariable.VariableResult found = InlinedVariable.of(before, code, variable.key());
@@ -138,7 +147,8 @@ public final class InlineOperation implements Operation {
         }
         InlinedVariable inlined = ((InlinedVariable.Inlinable) found).variable();
         List<TreePath> places = onlyHere
-                ? inlined.uses().stream().filter(use -> code.range(use.getLeaf()).touches(spot.place().caret())).toList()
+                ? inlined.uses().stream().filter(use -> code.range(use.getLeaf()).touches(spot.place().caret()))
+                .toList()
                 : inlined.uses();
         return new InlineVariable(before, inlined).plan(places, !stays);
     }

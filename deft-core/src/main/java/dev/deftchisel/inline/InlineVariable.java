@@ -41,7 +41,8 @@ final class InlineVariable {
     Plan plan(List<TreePath> places, boolean goes) {
         TypeWriter writer = new TypeWriter(code);
         ValueWriter written = new ValueWriter(code, inlined.valuePath(), inlined.variable().asType(), writer);
-        Optional<Reason> objection = new MovableValue(before, inlined, written.conversion()).objection(places, !goes || places.size() < inlined.uses().size());
+        Optional<Reason> objection = new MovableValue(before, inlined, written.conversion())
+                .objection(places, !goes || places.size() < inlined.uses().size());
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }

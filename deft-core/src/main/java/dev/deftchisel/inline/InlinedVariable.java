@@ -75,7 +75,8 @@ record InlinedVariable(AttributedFile code, TreePath declaration, Element variab
                 .orElseGet(() -> withUses(analysis, code, path.get(), key));
     }
 
-    private static Optional<NotInlinable> objection(AttributedFile code, TreePath path, VariableTree tree, Range place) {
+    private static Optional<NotInlinable> objection(AttributedFile code, TreePath path, VariableTree tree,
+            Range place) {
         if (!AttributedFile.statements(path.getParentPath().getLeaf()).contains(tree)) {
             return no(code, place, "'" + tree.getName() + "' is declared in the head of a statement");
         } else if (tree.getInitializer() == null) {
@@ -88,7 +89,8 @@ record InlinedVariable(AttributedFile code, TreePath declaration, Element variab
         boolean isAlone = tokens.is(tokens.codeBefore(tokens.at(whole.end() - 1)), ';') && tokens.start(
                 tokens.code(tokens.at(whole.start()))) == whole.start() && sharing(code, path, whole.start()) == 1;
         if (!isAlone) {
-            return no(code, place, "'" + tree.getName() + "' is declared together with others; split the declaration first");
+            return no(code, place, "'" + tree.getName()
+                    + "' is declared together with others; split the declaration first");
         }
         return commentIn(code, whole, code.range(tree.getInitializer()))
                 .flatMap(comment -> no(code, comment, "a comment in the declaration would be lost; move it first"));
@@ -126,15 +128,18 @@ record InlinedVariable(AttributedFile code, TreePath declaration, Element variab
                     .filter(around -> around.getLeaf() instanceof IdentifierTree)
                     .findFirst();
             if (use.role() == Role.WRITE) {
-                return new NotInlinable(Reason.at(code.file().path(), use.range(), "the variable is assigned again here"));
+                return new NotInlinable(Reason.at(code.file().path(), use.range(),
+                        "the variable is assigned again here"));
             } else if (found.isEmpty() || found.get().getParentPath().getLeaf() instanceof TryTree) {
-                return new NotInlinable(Reason.at(code.file().path(), use.range(), "only a variable may stand here (JLS 14.20.3)"));
+                return new NotInlinable(Reason.at(code.file().path(), use.range(),
+                        "only a variable may stand here (JLS 14.20.3)"));
             }
             uses.add(found.get());
         }
         return code.element(path)
                 .map(variable -> uses.isEmpty()
-                        ? (VariableResult) new NotInlinable(Reason.at(code.file().path(), code.range(path.getLeaf()), "the variable is never used"))
+                        ? (VariableResult) new NotInlinable(Reason.at(code.file().path(), code.range(path.getLeaf()),
+                                "the variable is never used"))
                         : new Inlinable(new InlinedVariable(code, path, variable, List.copyOf(uses))))
                 .orElseGet(() -> new NotInlinable(Reason.of("the compiler does not know the variable")));
     }

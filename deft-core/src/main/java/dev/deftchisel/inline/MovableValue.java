@@ -70,11 +70,13 @@ final class MovableValue {
             return places.size() < inlined.uses().size() ? Optional.empty() : onTheWay(inlined.uses().get(0));
         }
         if (stays && (effects.isVisible() || effects.isFresh())) {
-            return reason(inlined.declaration(), "it stays, and evaluating its value twice may do something twice, or give two objects");
+            return reason(inlined.declaration(), "it stays, and evaluating its value twice may do something twice, or "
+                    + "give two objects");
         }
         if (inlined.uses().size() > 1) {
             return reason(inlined.uses().get(1), effects.isVisible() || effects.isFresh()
-                    ? "it is used again here, and evaluating its value twice may do something twice, or give two objects"
+                    ? "it is used again here, and evaluating its value twice may do something twice, or give two "
+                    + "objects"
                     : "it is used again here, and its value may have changed by then");
         }
         return effects.isPure() && isFixed && !effects.readsState() && isReachedAtMostOnce(places.get(0))
@@ -138,7 +140,9 @@ final class MovableValue {
                 "its value would be evaluated here only under a condition, several times, or later");
     }
 
-    /** Whether a statement may not be followed by the next one, for any other reason than an exception of an expression. */
+    /**
+     * Whether a statement may not be followed by the next one, for any other reason than an exception of an expression.
+     */
     private static boolean mayLeave(StatementTree statement) {
         Boolean found = new TreeScanner<Boolean, Void>() {
             @Override

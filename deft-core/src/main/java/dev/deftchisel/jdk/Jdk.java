@@ -23,7 +23,8 @@ public record Jdk(Path home, int feature, String version) {
 
     /** The JDK of the running process. */
     public static Jdk running() {
-        return new Jdk(Path.of(System.getProperty("java.home")), Runtime.version().feature(), System.getProperty("java.version"));
+        return new Jdk(Path.of(System.getProperty("java.home")), Runtime.version()
+                .feature(), System.getProperty("java.version"));
     }
 
     /**

@@ -21,17 +21,21 @@ import org.xml.sax.SAXException;
 import org.xml.sax.helpers.DefaultHandler;
 
 /**
- * Finds the JDKs of a machine: the running one, those that {@code JAVA_HOME}, {@code JDK_HOME} and {@code PATH} name, those of
- * Maven's {@code toolchains.xml}, and those in the folders where systems and version managers put them. Reads files only.
+ * Finds the JDKs of a machine: the running one, those that {@code JAVA_HOME}, {@code JDK_HOME} and {@code PATH} name,
+ * those of Maven's {@code toolchains.xml}, and those in the folders where systems and version managers put them. Reads
+ * files only.
  */
 public final class JdkFinder {
 
     /** Where systems install JDKs, each in a folder of its own. */
-    private static final List<String> OF_SYSTEMS = List.of("/usr/lib/jvm", "/usr/lib64/jvm", "/usr/java", "/usr/local/java", "/opt",
-            "/opt/java", "/Library/Java/JavaVirtualMachines", "C:/Program Files/Java", "C:/Program Files/Eclipse Adoptium",
+    private static final List<String> OF_SYSTEMS = List.of("/usr/lib/jvm", "/usr/lib64/jvm", "/usr/java",
+            "/usr/local/java", "/opt",
+            "/opt/java", "/Library/Java/JavaVirtualMachines", "C:/Program Files/Java",
+            "C:/Program Files/Eclipse Adoptium",
             "C:/Program Files/Microsoft", "C:/Program Files/Zulu");
     /** Where version managers and build tools keep them, below the user's folder. */
-    private static final List<String> OF_USERS = List.of(".sdkman/candidates/java", ".jdks", ".jenv/versions", ".asdf/installs/java",
+    private static final List<String> OF_USERS = List.of(".sdkman/candidates/java", ".jdks", ".jenv/versions",
+            ".asdf/installs/java",
             ".local/share/mise/installs/java", ".jabba/jdk", ".gradle/jdks", "Library/Java/JavaVirtualMachines");
     /** Within such a folder a JDK may stand a little deeper on some systems. */
     private static final List<String> WITHIN = List.of("", "Contents/Home");

@@ -55,7 +55,8 @@ final class EntryStore {
     private Entry parse(Path path, byte[] bytes) {
         try {
             Written written = gson.fromJson(new String(bytes, StandardCharsets.UTF_8), Written.class);
-            return new Entry(written.number(), written.title(), Instant.parse(written.time()), written.state(), written.files());
+            return new Entry(written.number(), written.title(), Instant.parse(written.time()), written.state(),
+                    written.files());
         } catch (JsonParseException | NullPointerException | DateTimeException damaged) {
             throw new JournalException(path.resolve(RECORD) + " is damaged; move that folder away to go on without it",
                     damaged);
@@ -88,7 +89,8 @@ final class EntryStore {
         Path path = home(number).resolve("images").resolve(hash);
         return disk.read(path)
                 .filter(bytes -> SourceText.hash(bytes).equals(hash))
-                .orElseThrow(() -> new JournalException(path + " is gone or damaged, so the change cannot be taken back"));
+                .orElseThrow(() -> new JournalException(path
+                        + " is gone or damaged, so the change cannot be taken back"));
     }
 
     void remove(int number) throws IOException {

@@ -289,8 +289,8 @@ public final class Journal {
     }
 
     /**
-     * Writes a file that somebody edited: all of it in one step, with its mode and through a link. It is no change that could be
-     * taken back.
+     * Writes a file that somebody edited: all of it in one step, with its mode and through a link. It is no change that
+     * could be taken back.
      *
      * @throws JournalException when it cannot be written, or another process writes in the workspace
      */

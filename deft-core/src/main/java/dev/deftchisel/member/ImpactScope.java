@@ -17,9 +17,9 @@ import javax.lang.model.element.TypeElement;
 
 /**
  * How far members that come to a type can be noticed: by its own bodies, by whoever calls methods of these names (JLS
- * 15.12.2), and by its subtypes, which may not override what is final and must have what a new supertype asks for. A new
- * supertype can also be noticed wherever such an object is handed over, since other methods may take it then; looked at is
- * where the type or a subtype is named.
+ * 15.12.2), and by its subtypes, which may not override what is final and must have what a new supertype asks for. A
+ * new supertype can also be noticed wherever such an object is handed over, since other methods may take it then;
+ * looked at is where the type or a subtype is named.
  *
  * @param target        the type
  * @param names         of members that were not to be found there before
@@ -46,7 +46,8 @@ public record ImpactScope(TargetClass target, Set<String> names, boolean isFinal
     /** What is to be looked at. */
     public Focus focus(Snapshot snapshot) {
         SourceFile file = target.code().file();
-        Map<SourceFile, List<TypeOutline>> below = target.name().isEmpty() ? Map.of() : new Subtypes(snapshot).of(Set.of(target.name()));
+        Map<SourceFile, List<TypeOutline>> below = target.name().isEmpty() ? Map.of() : new Subtypes(snapshot)
+                .of(Set.of(target.name()));
         Set<String> kinds = new HashSet<>();
         if (isOfMoreKinds) {
             below.values().forEach(types -> types.forEach(type -> kinds.add(type.name())));
@@ -62,21 +63,24 @@ public record ImpactScope(TargetClass target, Set<String> names, boolean isFinal
                 // members can also be imported by the name of the type
                 .andFiles(snapshot.pathsMentioning(names).stream().filter(naming::contains).toList());
         return below.isEmpty() ? focus
-                : focus.andFiles(below.keySet().stream().map(SourceFile::path).toList()).withTypes(Set.of(target.name()));
+                : focus.andFiles(below.keySet().stream().map(SourceFile::path).toList())
+                .withTypes(Set.of(target.name()));
     }
 
     /**
-     * Whether calls by a name are there that may find a new method: only where the type has such a member already, or is
-     * in one that has, or a subtype may have one. Of a type that has none there can be no such call (JLS 15.12.1).
+     * Whether calls by a name are there that may find a new method: only where the type has such a member already, or
+     * is in one that has, or a subtype may have one. Of a type that has none there can be no such call (JLS 15.12.1).
      */
     private boolean isContested(String name, Set<SourceFile> below) {
         for (Element around = target.type(); around != null; around = around.getEnclosingElement()) {
-            boolean isThere = around instanceof TypeElement type && target.code().elements().getAllMembers(type).stream()
+            boolean isThere = around instanceof TypeElement type && target.code().elements().getAllMembers(type)
+                    .stream()
                     .anyMatch(member -> member.getSimpleName().contentEquals(name));
             if (isThere) {
                 return true;
             }
         }
-        return below.stream().filter(file -> file != target.code().file()).anyMatch(file -> Words.contains(file.content(), name));
+        return below.stream().filter(file -> file != target.code().file())
+                .anyMatch(file -> Words.contains(file.content(), name));
     }
 }

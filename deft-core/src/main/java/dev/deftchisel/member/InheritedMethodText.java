@@ -51,11 +51,13 @@ public final class InheritedMethodText {
     public Optional<List<String>> delegating(ExecutableElement method, String object, boolean overrides) {
         Optional<List<String>> lines = lines(method, (names, result) ->
                 List.of("    " + (result.getKind() == TypeKind.VOID ? "" : "return ")
-                + (names.contains(object) ? "this." : "") + object + "." + method.getSimpleName() + "(" + String.join(", ", names) + ");"));
+                + (names.contains(object) ? "this." : "") + object + "." + method.getSimpleName() + "("
+                + String.join(", ", names) + ");"));
         return overrides ? lines : lines.map(all -> all.subList(1, all.size()));
     }
 
-    private Optional<List<String>> lines(ExecutableElement method, BiFunction<List<String>, TypeMirror, List<String>> body) {
+    private Optional<List<String>> lines(ExecutableElement method,
+            BiFunction<List<String>, TypeMirror, List<String>> body) {
         ExecutableType type = inherited.type(method);
         List<String> parameters = new ArrayList<>();
         List<String> names = names(method, type);
@@ -65,17 +67,21 @@ public final class InheritedMethodText {
                 return Optional.empty();
             }
             boolean isRest = method.isVarArgs() && i == names.size() - 1 && written.get().endsWith("[]");
-            parameters.add(parameter + (isRest ? written.get().substring(0, written.get().length() - 2) + "..." : written.get()) + " "
+            parameters.add(parameter + (isRest ? written.get().substring(0, written.get().length() - 2) + "..."
+                    : written.get()) + " "
                     + names.get(i));
         }
         Optional<String> result = type.getReturnType().getKind() == TypeKind.VOID ? Optional.of("void")
                 : writer.write(type.getReturnType());
-        List<Optional<String>> thrown = type.getThrownTypes().stream().map(one -> writer.write((TypeMirror) one)).toList();
+        List<Optional<String>> thrown = type.getThrownTypes().stream().map(one -> writer.write((TypeMirror) one))
+                .toList();
         if (result.isEmpty() || thrown.stream().anyMatch(Optional::isEmpty)) {
             return Optional.empty();
         }
-        String exceptions = thrown.isEmpty() ? "" : " throws " + thrown.stream().map(Optional::get).collect(Collectors.joining(", "));
-        List<String> lines = new ArrayList<>(List.of("@Override", visibility(method) + typeParameters(method) + result.get() + " "
+        String exceptions = thrown.isEmpty() ? "" : " throws " + thrown.stream().map(Optional::get)
+                .collect(Collectors.joining(", "));
+        List<String> lines = new ArrayList<>(List.of("@Override", visibility(method) + typeParameters(method)
+                + result.get() + " "
                 + method.getSimpleName() + "(" + String.join(", ", parameters) + ")" + exceptions + " {"));
         lines.addAll(body.apply(names, type.getReturnType()));
         lines.add("}");
@@ -119,7 +125,8 @@ public final class InheritedMethodText {
             TypeElement owner = (TypeElement) method.getEnclosingElement();
             // a default method is called through the interface, which must be a direct one (JLS 15.12.1)
             String above = owner.getKind().isInterface() ? writer.name(owner) + ".super" : "super";
-            return List.of("    " + (isVoid ? "" : "return ") + above + "." + method.getSimpleName() + "(" + String.join(", ", names)
+            return List.of("    " + (isVoid ? "" : "return ") + above + "." + method.getSimpleName() + "("
+                    + String.join(", ", names)
                     + ");");
         } else if (body.equals("value")) {
             return isVoid ? List.of() : List.of(PlaceholderCode.returned(result));

@@ -81,7 +81,8 @@ public final class InheritedMethods {
                 .noneMatch(Set.of(Modifier.FINAL, Modifier.STATIC, Modifier.PRIVATE)::contains))
                 .filter(this::isSeen)
                 .filter(method -> !isHadFromObject(method))
-                .sorted(Comparator.comparing((ExecutableElement method) -> !method.getModifiers().contains(Modifier.ABSTRACT))
+                .sorted(Comparator.comparing((ExecutableElement method) -> !method.getModifiers()
+                        .contains(Modifier.ABSTRACT))
                         .thenComparing(method -> above.indexOf(method.getEnclosingElement()))
                         .thenComparing(method -> method.getEnclosingElement().getEnclosedElements().indexOf(method)))
                 .toList();
@@ -97,7 +98,8 @@ public final class InheritedMethods {
         TypeElement owner = (TypeElement) method.getEnclosingElement();
         boolean isOfObject = owner.getQualifiedName().contentEquals("java.lang.Object");
         boolean isInterface = isOfInterface();
-        boolean isOpen = method.getModifiers().contains(Modifier.PUBLIC) || method.getModifiers().contains(Modifier.PROTECTED)
+        boolean isOpen = method.getModifiers().contains(Modifier.PUBLIC) || method.getModifiers()
+                .contains(Modifier.PROTECTED)
                 || code.elements().getPackageOf(owner).equals(code.elements().getPackageOf(element()));
         return isOpen && (!isOfObject || !isInterface && OF_OBJECT.contains(method.getSimpleName().toString()))
                 && !(isInterface && owner.getKind() == ElementKind.CLASS);
@@ -106,9 +108,12 @@ public final class InheritedMethods {
     /** Whether an interface asks for what every class has (JLS 9.2). */
     private boolean isHadFromObject(ExecutableElement method) {
         return method.getModifiers().contains(Modifier.ABSTRACT) && method.getEnclosingElement().getKind().isInterface()
-                && ElementFilter.methodsIn(code.elements().getTypeElement("java.lang.Object").getEnclosedElements()).stream()
-                .anyMatch(one -> one.getModifiers().contains(Modifier.PUBLIC) && one.getSimpleName().equals(method.getSimpleName())
-                        && code.types().isSubsignature((ExecutableType) method.asType(), (ExecutableType) one.asType()));
+                && ElementFilter.methodsIn(code.elements().getTypeElement("java.lang.Object").getEnclosedElements())
+                .stream()
+                .anyMatch(one -> one.getModifiers().contains(Modifier.PUBLIC) && one.getSimpleName()
+                        .equals(method.getSimpleName())
+                        && code.types().isSubsignature((ExecutableType) method.asType(),
+                                (ExecutableType) one.asType()));
     }
 
     /** For instance {@code moor(Vessel, int)}. */

@@ -65,7 +65,8 @@ public final class MemberInserter {
                 edits.add(new NewCode(code.file()).write(layout.text(member.lines(), indent)).replacing(range));
             } else if (member.ahead().isPresent()) {
                 int start = Layout.withDocumentation(code.file(), code.range(member.ahead().get())).start();
-                edits.add(new NewCode(code.file()).write(layout.text(member.lines(), indent) + layout.lineEnd() + indent).at(start));
+                edits.add(new NewCode(code.file()).write(layout.text(member.lines(), indent) + layout.lineEnd()
+                        + indent).at(start));
             } else if (member.kind() == NewMember.Kind.ENUM_CONSTANT) {
                 edits.add(enumConstant(member));
             } else {
@@ -105,7 +106,8 @@ public final class MemberInserter {
             return text.write(layout.lineEnd() + outer).replacing(gap);
         }
         text.write(isSameLine ? layout.lineEnd() + (isField ? "" : layout.lineEnd()) + indent
-                : isBlankBehind || isField && startsField(gap.end(), group.get(group.size() - 1).kind()) ? "" : layout.lineEnd());
+                : isBlankBehind || isField && startsField(gap.end(), group.get(group.size() - 1).kind()) ? ""
+                : layout.lineEnd());
         return isSameLine ? text.replacing(gap) : text.at(offset);
     }
 
@@ -120,7 +122,8 @@ public final class MemberInserter {
         Range last = all.get(all.size() - 1);
         String gap = all.size() == 1 ? " " : code.text(new Range(all.get(all.size() - 2).end(), last.start()));
         boolean isOnLines = gap.indexOf('\n') >= 0;
-        return text.write("," + (isOnLines ? layout.lineEnd() + indent : " ") + layout.text(member.lines(), indent)).at(last.end());
+        return text.write("," + (isOnLines ? layout.lineEnd() + indent : " ") + layout.text(member.lines(), indent))
+                .at(last.end());
     }
 
     /** The white space behind an offset. */
@@ -142,7 +145,8 @@ public final class MemberInserter {
             case CONSTRUCTOR -> constructor.map(this::behind).orElseGet(this::start);
             case ACCESSOR -> accessor.map(this::behind).orElseGet(this::start);
             case TYPE -> last(member -> true).map(this::behind).orElseGet(this::start);
-            case METHOD -> last(member -> member instanceof MethodTree).or(() -> field).map(this::behind).orElseGet(this::start);
+            case METHOD -> last(member -> member instanceof MethodTree).or(() -> field).map(this::behind)
+                    .orElseGet(this::start);
         };
     }
 
@@ -181,12 +185,14 @@ public final class MemberInserter {
     }
 
     private boolean endsField(int offset) {
-        return members.stream().anyMatch(member -> member instanceof VariableTree && !isEnumConstant(member) && behind(member) == offset);
+        return members.stream().anyMatch(member -> member instanceof VariableTree && !isEnumConstant(member)
+                && behind(member) == offset);
     }
 
     /** Whether a field of the same sort follows, which a blank line does not keep apart. */
     private boolean startsField(int offset, NewMember.Kind kind) {
-        return members.stream().anyMatch(member -> member instanceof VariableTree && code.range(member).start() == offset
+        return members.stream().anyMatch(member -> member instanceof VariableTree && code.range(member)
+                .start() == offset
                 && isConstant(member) == (kind == NewMember.Kind.CONSTANT));
     }
 
@@ -203,7 +209,8 @@ public final class MemberInserter {
     /** Behind the semicolon after the constants, or behind the last one where there is none. */
     private int endOfConstants() {
         Tokens tokens = code.tokens();
-        int end = members.stream().filter(this::isEnumConstant).map(member -> code.range(member).end()).reduce(0, Math::max);
+        int end = members.stream().filter(this::isEnumConstant).map(member -> code.range(member).end())
+                .reduce(0, Math::max);
         int next = end == 0 ? tokens.count() : tokens.code(tokens.at(end - 1) + 1);
         while (next < tokens.count() && tokens.is(next, ',')) {
             end = tokens.end(next);

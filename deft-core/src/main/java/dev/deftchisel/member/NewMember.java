@@ -15,7 +15,8 @@ import java.util.Set;
  * @param linked  names in it that are only proposed, each declared there once
  * @param ahead   the member that it must stand before, such as one that needs its value (JLS 8.3.3)
  */
-public record NewMember(Kind kind, String name, List<String> lines, Optional<Tree> instead, Optional<Tree> ahead, Set<String> linked) {
+public record NewMember(Kind kind, String name, List<String> lines, Optional<Tree> instead, Optional<Tree> ahead,
+        Set<String> linked) {
 
     /** Among what a member belongs. */
     public enum Kind {

@@ -29,7 +29,10 @@ public final class PlaceholderCode {
         };
     }
 
-    /** What stands for the arguments of a call, between the parentheses; of a variable number there are none (JLS 15.12.4.2). */
+    /**
+     * What stands for the arguments of a call, between the parentheses; of a variable number there are none (JLS
+     * 15.12.4.2).
+     */
     public static String arguments(ExecutableElement called) {
         int count = called.getParameters().size() - (called.isVarArgs() ? 1 : 0);
         return called.getParameters().stream().limit(count).map(parameter -> value(parameter.asType()))

@@ -48,7 +48,8 @@ public record TargetClass(AttributedFile code, TreePath path, TypeElement type) 
     public boolean isAmongMembers(int offset) {
         return code.around(new Range(offset, offset)).stream()
                 .takeWhile(path -> path.getLeaf() != path().getLeaf())
-                .noneMatch(path -> path.getLeaf() instanceof BlockTree || path.getLeaf() instanceof LambdaExpressionTree);
+                .noneMatch(path -> path.getLeaf() instanceof BlockTree
+                        || path.getLeaf() instanceof LambdaExpressionTree);
     }
 
     public ClassTree tree() {
@@ -73,7 +74,8 @@ public record TargetClass(AttributedFile code, TreePath path, TypeElement type) 
 
     /** Whether its objects belong to one of the class around it (JLS 8.1.3). */
     public boolean isInner() {
-        return type.getNestingKind().isNested() && type.getKind() == ElementKind.CLASS && !type.getModifiers().contains(Modifier.STATIC)
+        return type.getNestingKind().isNested() && type.getKind() == ElementKind.CLASS && !type.getModifiers()
+                .contains(Modifier.STATIC)
                 && !(type.getEnclosingElement() instanceof TypeElement around && around.getKind().isInterface());
     }
 
@@ -84,7 +86,8 @@ public record TargetClass(AttributedFile code, TreePath path, TypeElement type) 
 
     /** The members that stand in the text. */
     public List<Tree> members() {
-        return tree().getMembers().stream().filter(member -> code.find(member).isPresent()).map(member -> (Tree) member).toList();
+        return tree().getMembers().stream().filter(member -> code.find(member).isPresent()).map(member -> (Tree) member)
+                .toList();
     }
 
     /** The constructors that stand in the text, a compact one among them (JLS 8.10.4.2). */
@@ -108,7 +111,8 @@ public record TargetClass(AttributedFile code, TreePath path, TypeElement type) 
         for (Tree member : tree().getMembers()) {
             if (member instanceof VariableTree variable && code.element(new TreePath(path, member))
                     .orElse(null) instanceof VariableElement field
-                            && field.getKind() == ElementKind.FIELD && !field.getModifiers().contains(Modifier.STATIC)) {
+                            && field.getKind() == ElementKind.FIELD && !field.getModifiers()
+                            .contains(Modifier.STATIC)) {
                 parts.add(new StateField(field, variable.getInitializer() != null));
             }
         }
@@ -117,7 +121,8 @@ public record TargetClass(AttributedFile code, TreePath path, TypeElement type) 
 
     /** The part whose declaration is around an offset. */
     public Optional<StateField> partAt(int offset) {
-        return members().stream().filter(member -> member instanceof VariableTree && code.range(member).encloses(new Range(offset, offset)))
+        return members().stream().filter(member -> member instanceof VariableTree && code.range(member)
+                .encloses(new Range(offset, offset)))
                 .flatMap(member -> code.element(new TreePath(path, member)).stream())
                 .flatMap(field -> parts().stream().filter(part -> part.element().equals(field)))
                 .findFirst();
@@ -125,7 +130,8 @@ public record TargetClass(AttributedFile code, TreePath path, TypeElement type) 
 
     /** Names that its members have. */
     public Set<String> memberNames() {
-        return type.getEnclosedElements().stream().map(member -> member.getSimpleName().toString()).collect(Collectors.toSet());
+        return type.getEnclosedElements().stream().map(member -> member.getSimpleName().toString())
+                .collect(Collectors.toSet());
     }
 
     /**

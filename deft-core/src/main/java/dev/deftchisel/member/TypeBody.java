@@ -31,8 +31,10 @@ public record TypeBody(AttributedFile code, TreePath owner) {
     }
 
     private boolean isComponent(Tree member) {
-        return member instanceof VariableTree && code.element(owner).filter(type -> type.getKind() == ElementKind.RECORD).isPresent()
-                && code.element(new TreePath(owner, member)).filter(field -> !field.getModifiers().contains(Modifier.STATIC)).isPresent();
+        return member instanceof VariableTree && code.element(owner)
+                .filter(type -> type.getKind() == ElementKind.RECORD).isPresent()
+                && code.element(new TreePath(owner, member))
+                .filter(field -> !field.getModifiers().contains(Modifier.STATIC)).isPresent();
     }
 
     /** The last of the members at the start that are of a sort. */
@@ -43,7 +45,8 @@ public record TypeBody(AttributedFile code, TreePath owner) {
     /** Behind the brace that opens it. */
     public int opening() {
         Tokens tokens = code.tokens();
-        int limit = members().stream().findFirst().map(member -> code.range(member).start()).orElse(code.range(tree()).end());
+        int limit = members().stream().findFirst().map(member -> code.range(member).start())
+                .orElse(code.range(tree()).end());
         int brace = tokens.codeBefore(tokens.at(limit - 1));
         while (!tokens.is(brace, '{')) {
             brace = tokens.codeBefore(brace - 1);

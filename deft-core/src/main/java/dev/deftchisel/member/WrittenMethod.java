@@ -20,11 +20,13 @@ public record WrittenMethod(AttributedFile code, TreePath path) {
     /** The one in whose head a place is, up to the brace of its body. */
     public static Optional<WrittenMethod> atHead(AttributedFile code, Range place) {
         return code.around(place).stream()
-                .filter(path -> path.getLeaf() instanceof MethodTree && path.getParentPath().getLeaf() instanceof ClassTree)
+                .filter(path -> path.getLeaf() instanceof MethodTree && path.getParentPath()
+                        .getLeaf() instanceof ClassTree)
                 .findFirst()
                 .filter(path -> ((MethodTree) path.getLeaf()).getBody() != null)
                 .map(path -> new WrittenMethod(code, path))
-                .filter(method -> code.find(method.tree().getBody()).filter(body -> place.end() <= body.start() + 1).isPresent());
+                .filter(method -> code.find(method.tree().getBody()).filter(body -> place.end() <= body.start() + 1)
+                        .isPresent());
     }
 
     /** Its declaration. */

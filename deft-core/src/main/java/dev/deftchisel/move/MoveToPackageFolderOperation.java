@@ -53,7 +53,8 @@ public final class MoveToPackageFolderOperation implements Operation {
     /** Where the file should be; empty when it is there. */
     private static Optional<Path> target(SourceFile file) {
         Path folder = file.root().folderOf(file.header().packageName());
-        return file.isModuleInfo() || file.root().kind() != SourceRoot.Kind.SOURCE || folder.equals(file.path().getParent())
+        return file.isModuleInfo() || file.root().kind() != SourceRoot.Kind.SOURCE
+                || folder.equals(file.path().getParent())
                 ? Optional.empty() : Optional.of(folder.resolve(file.path().getFileName()));
     }
 

@@ -78,13 +78,15 @@ public record CallSignatures(List<Signature> all, int active, int argument) {
 
     private static Signature signature(ExecutableElement method, Element owner) {
         boolean isConstructor = method.getKind() == ElementKind.CONSTRUCTOR;
-        StringBuilder text = new StringBuilder(isConstructor ? owner.getSimpleName() : method.getSimpleName()).append('(');
+        StringBuilder text = new StringBuilder(isConstructor ? owner.getSimpleName() : method.getSimpleName())
+                .append('(');
         List<Range> parameters = new ArrayList<>();
         for (VariableElement parameter : method.getParameters()) {
             text.append(parameters.isEmpty() ? "" : ", ");
             boolean isLast = parameters.size() == method.getParameters().size() - 1;
             String type = InlayHints.shown(parameter.asType());
-            String shown = method.isVarArgs() && isLast && type.endsWith("[]") ? type.substring(0, type.length() - 2) + "..." : type;
+            String shown = method.isVarArgs() && isLast && type.endsWith("[]")
+                    ? type.substring(0, type.length() - 2) + "..." : type;
             int start = text.length();
             text.append(shown).append(' ').append(parameter.getSimpleName());
             parameters.add(new Range(start, text.length()));

@@ -28,7 +28,8 @@ public record DeclarationSummary(String heading, String documentation) {
         Tokens tokens = file.tokens();
         int depth = 0;
         int end = member.range().end();
-        for (int i = tokens.code(tokens.at(member.range().start())); i < tokens.count() && tokens.start(i) < member.range().end();
+        for (int i = tokens.code(tokens.at(member.range().start())); i < tokens.count()
+                && tokens.start(i) < member.range().end();
                 i = tokens.code(i + 1)) {
             boolean isEnd = tokens.is(i, '{') || tokens.is(i, '=') || tokens.is(i, ';');
             if (depth == 0 && isEnd) {

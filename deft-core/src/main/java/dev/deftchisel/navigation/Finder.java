@@ -45,7 +45,8 @@ public final class Finder {
                         .thenComparing(one -> one.file().path())
                         .thenComparingInt(one -> one.member().range().start()))
                 .limit(most)
-                .map(one -> new NameMatch(one.file(), one.member(), DeclarationTree.container(one.file(), one.member())))
+                .map(one -> new NameMatch(one.file(), one.member(),
+                        DeclarationTree.container(one.file(), one.member())))
                 .toList();
     }
 

@@ -23,7 +23,10 @@ public record Foldable(Kind kind, int first, int last) {
     /** What can be folded. */
     public enum Kind { BLOCK, COMMENT, IMPORTS }
 
-    /** Blocks, comments of several lines and the imports, in the order in which they end; goes by tokens, so broken code will do. */
+    /**
+     * Blocks, comments of several lines and the imports, in the order in which they end; goes by tokens, so broken code
+     * will do.
+     */
     public static List<Foldable> in(Tokens tokens, FileOutline skeleton, LineMap lines) {
         List<Foldable> found = new ArrayList<>();
         Deque<Integer> open = new ArrayDeque<>();
@@ -39,7 +42,8 @@ public record Foldable(Kind kind, int first, int last) {
         }
         List<ImportOutline> imports = skeleton.imports();
         if (!imports.isEmpty()) {
-            add(found, lines, Kind.IMPORTS, new Range(imports.get(0).range().start(), imports.get(imports.size() - 1).range().end()), 0);
+            add(found, lines, Kind.IMPORTS, new Range(imports.get(0).range().start(), imports.get(imports.size() - 1)
+                    .range().end()), 0);
         }
         return found;
     }

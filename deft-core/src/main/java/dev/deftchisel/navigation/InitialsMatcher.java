@@ -61,7 +61,9 @@ public final class InitialsMatcher {
     /** Whether a word of the name starts here: at a capital letter, or behind an underscore. */
     private static boolean isStart(String name, int index) {
         return index == 0 || Character.isUpperCase(name.charAt(index)) && !Character.isUpperCase(name.charAt(index - 1))
-                || Character.isUpperCase(name.charAt(index)) && index + 1 < name.length() && Character.isLowerCase(name.charAt(index + 1))
-                || name.charAt(index - 1) == '_' || Character.isDigit(name.charAt(index)) && !Character.isDigit(name.charAt(index - 1));
+                || Character.isUpperCase(name.charAt(index)) && index + 1 < name.length()
+                && Character.isLowerCase(name.charAt(index + 1))
+                || name.charAt(index - 1) == '_' || Character.isDigit(name.charAt(index))
+                && !Character.isDigit(name.charAt(index - 1));
     }
 }

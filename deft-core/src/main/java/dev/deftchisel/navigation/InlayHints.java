@@ -16,7 +16,10 @@ import javax.lang.model.element.VariableElement;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
-/** What the compiler knows and the code does not say: types of variables without one, values of constants that are worked out. */
+/**
+ * What the compiler knows and the code does not say: types of variables without one, values of constants that are
+ * worked out.
+ */
 public final class InlayHints {
 
     private InlayHints() {
@@ -40,7 +43,8 @@ public final class InlayHints {
                 TreePath path = getCurrentPath();
                 code.findName(variable).filter(range::encloses).ifPresent(name -> {
                     type(path, variable, code).ifPresent(type -> hints.add(new Hint(name.end(), ": " + type)));
-                    value(path, variable, code).ifPresent(value -> hints.add(new Hint(code.range(variable.getInitializer()).end(),
+                    value(path, variable, code)
+                            .ifPresent(value -> hints.add(new Hint(code.range(variable.getInitializer()).end(),
                             " = " + value)));
                 });
                 return super.visitVariable(variable, null);
@@ -67,7 +71,8 @@ public final class InlayHints {
 
     /** The value of a constant as the code would say it. */
     public static String constant(Object value) {
-        return value instanceof String text ? "\"" + text.replace("\\", "\\\\").replace("\"", "\\\"").replace("\n", "\\n") + "\""
+        return value instanceof String text ? "\"" + text.replace("\\", "\\\\").replace("\"", "\\\"")
+                .replace("\n", "\\n") + "\""
                 : value instanceof Character letter ? "'" + letter + "'"
                 : value instanceof Long number ? number + "L" : String.valueOf(value);
     }

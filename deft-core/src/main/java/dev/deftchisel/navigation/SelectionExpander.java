@@ -43,7 +43,8 @@ public final class SelectionExpander {
     }
 
     private boolean isOne(int token, String those) {
-        return tokens.end(token) - tokens.start(token) == 1 && those.indexOf(tokens.content().charAt(tokens.start(token))) >= 0;
+        return tokens.end(token) - tokens.start(token) == 1
+                && those.indexOf(tokens.content().charAt(tokens.start(token))) >= 0;
     }
 
     /**
@@ -95,7 +96,8 @@ public final class SelectionExpander {
     /** The innermost bracket that is opened before a range and closed behind it. */
     private int opening(Range range) {
         for (int i = count - 1; i >= 0; i--) {
-            if (tokens.end(i) <= range.start() && isOne(i, "([{") && partners[i] >= 0 && tokens.start(partners[i]) >= range.end()) {
+            if (tokens.end(i) <= range.start() && isOne(i, "([{") && partners[i] >= 0
+                    && tokens.start(partners[i]) >= range.end()) {
                 return i;
             }
         }

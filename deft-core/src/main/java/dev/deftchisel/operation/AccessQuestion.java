@@ -32,7 +32,8 @@ public record AccessQuestion(String label, List<AccessLevel> levels) {
     /** The same choice where what is used tells the standard: as few as the use allows. */
     public static Question asNeeded(String standard, List<AccessLevel> levels) {
         return new Question.Choice(KEY, "who may use it",
-                Stream.concat(Stream.of(new Question.Option(NEEDED, standard)), options(levels).stream()).toList(), NEEDED);
+                Stream.concat(Stream.of(new Question.Option(NEEDED, standard)), options(levels).stream())
+                .toList(), NEEDED);
     }
 
     /** What can be chosen. */
@@ -51,7 +52,8 @@ public record AccessQuestion(String label, List<AccessLevel> levels) {
 
     /** The answer; empty when nothing was said, or something else. */
     public static Optional<AccessLevel> said(Answers answers) {
-        return answers.single(KEY).flatMap(said -> List.of(AccessLevel.values()).stream().filter(level -> key(level).equals(said))
+        return answers.single(KEY).flatMap(said -> List.of(AccessLevel.values()).stream()
+                .filter(level -> key(level).equals(said))
                 .findFirst());
     }
 

@@ -10,7 +10,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 
-/** Which tests are for a type, and which type a test is for: by their names, those of the same package and module first. */
+/**
+ * Which tests are for a type, and which type a test is for: by their names, those of the same package and module first.
+ */
 public final class Counterparts {
 
     private static final List<String> ENDS = List.of("Test", "Tests", "TestCase", "IT");
@@ -32,14 +34,18 @@ public final class Counterparts {
     public List<Place> of(SourceFile file) {
         boolean isTest = file.root().use() == SourceRoot.Use.TEST;
         SourceRoot.Use wanted = isTest ? SourceRoot.Use.MAIN : SourceRoot.Use.TEST;
-        List<String> names = main(file).map(TypeOutline::name).map(name -> isTest ? tested(name) : tests(name)).orElse(List.of());
+        List<String> names = main(file).map(TypeOutline::name).map(name -> isTest ? tested(name) : tests(name))
+                .orElse(List.of());
         return snapshot.files().stream()
                 .filter(other -> other.root().use() == wanted)
-                .flatMap(other -> main(other).filter(type -> names.contains(type.name())).map(type -> new Counterpart(other, type)).stream())
+                .flatMap(other -> main(other).filter(type -> names.contains(type.name()))
+                        .map(type -> new Counterpart(other, type)).stream())
                 .sorted(Comparator.comparing((Counterpart found) -> !found.file().module().equals(file.module()))
-                        .thenComparing(found -> !found.file().header().packageName().equals(file.header().packageName()))
+                        .thenComparing(found -> !found.file().header().packageName()
+                                .equals(file.header().packageName()))
                         .thenComparing(found -> names.indexOf(found.type().name())))
-                .map(found -> new Place(found.file().path(), new Range(found.type().nameRange().start(), found.type().nameRange().start())))
+                .map(found -> new Place(found.file().path(),
+                        new Range(found.type().nameRange().start(), found.type().nameRange().start())))
                 .toList();
     }
 
@@ -49,7 +55,8 @@ public final class Counterparts {
     /** The type that a file is named after. */
     private static Optional<TypeOutline> main(SourceFile file) {
         String name = file.path().getFileName().toString().replaceAll("\\.java$", "");
-        return file.outline().types().stream().filter(type -> type.isTopLevel() && type.name().equals(name)).findFirst();
+        return file.outline().types().stream().filter(type -> type.isTopLevel() && type.name().equals(name))
+                .findFirst();
     }
 
     private static List<String> tests(String type) {
@@ -57,7 +64,8 @@ public final class Counterparts {
     }
 
     private static List<String> tested(String test) {
-        return Stream.concat(ENDS.stream().filter(end -> test.endsWith(end)).map(end -> test.substring(0, test.length() - end.length())),
+        return Stream.concat(ENDS.stream().filter(end -> test.endsWith(end))
+                .map(end -> test.substring(0, test.length() - end.length())),
                 Stream.of(test).filter(name -> name.startsWith(START)).map(name -> name.substring(START.length())))
                 .filter(name -> !name.isEmpty()).toList();
     }

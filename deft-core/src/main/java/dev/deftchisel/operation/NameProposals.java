@@ -34,16 +34,19 @@ public final class NameProposals {
 
     /** What methods begin with that says how a value is had, not what it is. */
     private static final Pattern VERB = Pattern.compile(
-            "(?:get|is|has|to|as|of|find|create|make|build|new|compute|calculate|read|load|parse|next|current)(?=\\p{Lu})(.*)");
+            "(?:get|is|has|to|as|of|find|create|make|build|new|compute|calculate|read|load|parse|next|"
+            + "current)(?=\\p{Lu})(.*)");
 
     /** Names of methods that say nothing else. */
     private static final Pattern ONLY_HOW = Pattern.compile("of|get|valueOf|copyOf|create|make|build|parse|apply|call");
 
     /** Names of parameters that only say that there is something. */
-    private static final Pattern SAYS_NOTHING = Pattern.compile("value|val|o|obj|object|arg\\d*|[a-z]|item|element|input|data");
+    private static final Pattern SAYS_NOTHING =
+            Pattern.compile("value|val|o|obj|object|arg\\d*|[a-z]|item|element|input|data");
 
     private static final Pattern MANY = Pattern.compile("(\\w*)(Collection|List|Set|Queue|Deque|Iterable|Stream)");
-    private static final Pattern BOXES = Pattern.compile("Boolean|Byte|Short|Integer|Long|Float|Double|Character|Object");
+    private static final Pattern BOXES = Pattern
+            .compile("Boolean|Byte|Short|Integer|Long|Float|Double|Character|Object");
 
     private final AttributedFile code;
     private final Set<String> taken;
@@ -153,7 +156,8 @@ public final class NameProposals {
 
     private void fromParameter(TreePath expression, Set<String> wishes) {
         TreePath parent = expression.getParentPath();
-        List<? extends ExpressionTree> arguments = parent.getLeaf() instanceof MethodInvocationTree call ? call.getArguments()
+        List<? extends ExpressionTree> arguments = parent.getLeaf() instanceof MethodInvocationTree call
+                ? call.getArguments()
                 : parent.getLeaf() instanceof NewClassTree made ? made.getArguments() : List.of();
         if (!arguments.isEmpty() && code.element(parent).orElse(null) instanceof ExecutableElement method) {
             int index = arguments.indexOf(expression.getLeaf());
@@ -187,8 +191,10 @@ public final class NameProposals {
     private static void fromType(TypeMirror type, Set<String> wishes) {
         // what holds several of a sort is called after these
         if (type instanceof DeclaredType several && MANY.matcher(several.asElement().getSimpleName()).matches()
-                && several.getTypeArguments().size() == 1 && several.getTypeArguments().get(0) instanceof DeclaredType one
-                && !one.asElement().getSimpleName().contentEquals("String") && !BOXES.matcher(one.asElement().getSimpleName()).matches()) {
+                && several.getTypeArguments().size() == 1 && several.getTypeArguments()
+                .get(0) instanceof DeclaredType one
+                && !one.asElement().getSimpleName().contentEquals("String")
+                && !BOXES.matcher(one.asElement().getSimpleName()).matches()) {
             wishes.add(many(decapitalised(one.asElement().getSimpleName().toString())));
         }
         if (type instanceof DeclaredType declared) {

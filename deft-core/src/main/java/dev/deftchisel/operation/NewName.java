@@ -102,7 +102,8 @@ public record NewName(String name, SymbolKind kind, int level) {
                         Modifier.STATIC, Modifier.FINAL));
         boolean startsUpper = Character.isUpperCase(name.codePointAt(0));
         if (kind.isType() || kind == SymbolKind.TYPE_PARAMETER) {
-            return startsUpper ? Optional.empty() : Optional.of("by convention " + kind.words() + " names start with a capital");
+            return startsUpper ? Optional.empty() : Optional.of("by convention " + kind.words()
+                    + " names start with a capital");
         }
         if (kind == SymbolKind.PACKAGE || kind == SymbolKind.MODULE) {
             return name.equals(name.toLowerCase(Locale.ROOT))

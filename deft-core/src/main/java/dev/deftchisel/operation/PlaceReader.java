@@ -103,7 +103,8 @@ public final class PlaceReader {
     private static int offset(SourceFile file, String line, String column, String text) {
         try {
             int number = Integer.parseInt(line);
-            Position position = new Position(number, column == null ? firstWord(file, number) : Integer.parseInt(column));
+            Position position = new Position(number, column == null ? firstWord(file, number)
+                    : Integer.parseInt(column));
             return file.lines().offset(position).orElseThrow(() -> outside(file, position, text));
         } catch (NumberFormatException tooLarge) {
             throw new PlaceException(text + ": the place is outside the file, which has "
@@ -191,8 +192,10 @@ public final class PlaceReader {
                         || matches(analysis.symbol(binding.key()).orElseThrow(), parameters))
                 .toList();
         if (declared.isEmpty()) {
-            return added(text, typeName, member, parameters).orElseThrow(() -> new PlaceException(text + ": " + simpleType
-                    + " declares no member " + member + (parameters == null ? "" : "(" + parameters + ")") + ImplicitOrigin.unused(file, typeName, member, analyst).map(origin -> ", " + origin).orElse("")));
+            return added(text, typeName, member, parameters)
+                    .orElseThrow(() -> new PlaceException(text + ": " + simpleType
+                    + " declares no member " + member + (parameters == null ? "" : "(" + parameters + ")")
+                    + ImplicitOrigin.unused(file, typeName, member, analyst).map(origin -> ", " + origin).orElse("")));
         }
         Optional<Binding> field = declared.stream()
                 .filter(binding -> analysis.symbol(binding.key()).filter(symbol -> symbol.kind().isField()).isPresent())
@@ -213,21 +216,25 @@ public final class PlaceReader {
     /** A member that does not stand in the text is where it is used first. */
     private Optional<Place> added(String text, String typeName, String member, String parameters) {
         Snapshot snapshot = analyst.snapshot();
-        List<Path> files = snapshot.files().stream().filter(file -> file.content().contains(member)).map(SourceFile::path).toList();
+        List<Path> files = snapshot.files().stream().filter(file -> file.content().contains(member))
+                .map(SourceFile::path).toList();
         Analysis analysis = analyst.analyse(Focus.on(files, Set.of(member)));
         Map<String, Place> found = new TreeMap<>();
         for (Path file : files) {
             for (Binding binding : analysis.bindings(file)) {
                 analysis.symbol(binding.key()).filter(symbol -> symbol.name().equals(member) && !symbol.kind().isLocal()
                                 && (parameters == null || matches(symbol, parameters))
-                                && symbol.owner().flatMap(analysis::symbol).filter(owner -> owner.signature().equals(typeName)).isPresent())
+                                && symbol.owner().flatMap(analysis::symbol)
+                                .filter(owner -> owner.signature().equals(typeName)).isPresent())
                         .filter(symbol -> ImplicitOrigin.origin(symbol, analyst).isPresent())
-                        .ifPresent(symbol -> found.putIfAbsent(symbol.signature(), new Place(file, new Range(binding.range().start(), binding.range().start()))));
+                        .ifPresent(symbol -> found.putIfAbsent(symbol.signature(),
+                                new Place(file, new Range(binding.range().start(), binding.range().start()))));
             }
         }
         if (found.size() > 1) {
             throw new PlaceException(text + ": there are several; say which: " + found.keySet().stream()
-                    .map(signature -> typeName + "#" + signature.substring(signature.indexOf('.') + 1)).collect(Collectors.joining(" or ")));
+                    .map(signature -> typeName + "#" + signature.substring(signature.indexOf('.') + 1))
+                    .collect(Collectors.joining(" or ")));
         }
         return found.values().stream().findFirst();
     }

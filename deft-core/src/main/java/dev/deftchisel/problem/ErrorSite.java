@@ -65,6 +65,7 @@ public record ErrorSite(CompilerError error, RuleContext survey, Analysis analys
 
     /** The expression or statement that the compiler complains about: what covers just the range it gives. */
     public Optional<TreePath> exact() {
-        return around.stream().filter(path -> code().find(path.getLeaf()).filter(error.whole()::equals).isPresent()).findFirst();
+        return around.stream().filter(path -> code().find(path.getLeaf()).filter(error.whole()::equals).isPresent())
+                .findFirst();
     }
 }

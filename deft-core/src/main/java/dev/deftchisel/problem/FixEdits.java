@@ -72,7 +72,8 @@ public final class FixEdits {
     public void keep(TreePath whole, ExpressionTree part) {
         boolean isGrouped = Precedence.needsParentheses(part, whole.getLeaf(), whole.getParentPath().getLeaf());
         Range range = code.range(whole.getLeaf());
-        replace(range, to -> to.apartFrom(range.start()).write(isGrouped ? "(" : "").carry(code.range(part)).write(isGrouped ? ")" : ""));
+        replace(range, to -> to.apartFrom(range.start()).write(isGrouped ? "(" : "").carry(code.range(part))
+                .write(isGrouped ? ")" : ""));
     }
 
     /** Takes code away as it is. */
@@ -92,7 +93,8 @@ public final class FixEdits {
     public void adopt(Consumer<FixEdits> writer) {
         FixEdits other = new FixEdits(code, types);
         writer.accept(other);
-        boolean isApart = other.edits.stream().noneMatch(edit -> edits.stream().anyMatch(known -> known.range().touches(edit.range().start())
+        boolean isApart = other.edits.stream().noneMatch(edit -> edits.stream()
+                .anyMatch(known -> known.range().touches(edit.range().start())
                 || known.range().touches(edit.range().end()) || edit.range().encloses(known.range())));
         if (isApart) {
             edits.addAll(other.edits);

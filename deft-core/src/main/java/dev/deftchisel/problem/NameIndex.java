@@ -73,12 +73,14 @@ public final class NameIndex {
             }
 
             private void declare() {
-                code.element(getCurrentPath()).ifPresent(element -> declarations.putIfAbsent(element, getCurrentPath()));
+                code.element(getCurrentPath())
+                        .ifPresent(element -> declarations.putIfAbsent(element, getCurrentPath()));
             }
 
             private void note(String name) {
                 Optional<Element> meant = code.element(getCurrentPath());
-                meant.ifPresent(element -> uses.computeIfAbsent(element, key -> new ArrayList<>()).add(getCurrentPath()));
+                meant.ifPresent(element -> uses.computeIfAbsent(element, key -> new ArrayList<>())
+                        .add(getCurrentPath()));
                 if (meant.filter(element -> element.asType() != null
                         && element.asType().getKind() != javax.lang.model.type.TypeKind.ERROR).isEmpty()) {
                     unknown.add(name);
@@ -97,7 +99,9 @@ public final class NameIndex {
         return Optional.ofNullable(declarations.get(element));
     }
 
-    /** Whether a name stands in the file that the compiler could not make out, so that it may mean anything so called. */
+    /**
+     * Whether a name stands in the file that the compiler could not make out, so that it may mean anything so called.
+     */
     public boolean isUnknown(String name) {
         return unknown.contains(name);
     }

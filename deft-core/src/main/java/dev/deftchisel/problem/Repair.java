@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.Set;
 
 /**
- * What mends some errors of the compiler. Implementations have no state and a public constructor without parameters, and
- * are listed as services.
+ * What mends some errors of the compiler. Implementations have no state and a public constructor without parameters,
+ * and are listed as services.
  */
 public interface Repair {
 

@@ -6,8 +6,8 @@ import java.util.Set;
 
 /**
  * Something to look for in code. Implementations have no state and a public constructor without parameters, and are
- * listed as services; nothing else is needed for a rule of one's own. All rules are led over a file in one walk, and each
- * is shown the trees of the kinds that it asks for.
+ * listed as services; nothing else is needed for a rule of one's own. All rules are led over a file in one walk, and
+ * each is shown the trees of the kinds that it asks for.
  */
 public interface Rule {
 

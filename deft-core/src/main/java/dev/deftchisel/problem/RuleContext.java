@@ -15,7 +15,8 @@ import java.util.regex.Pattern;
 public final class RuleContext {
 
     private static final Pattern GENERATED = Pattern.compile("generated", Pattern.CASE_INSENSITIVE);
-    private static final Pattern UNTOUCHED = Pattern.compile("\\b(do not|don't) (edit|modify|change)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern UNTOUCHED = Pattern.compile("\\b(do not|don't) (edit|modify|change)",
+            Pattern.CASE_INSENSITIVE);
 
     private final AttributedFile code;
     private final int level;
@@ -38,18 +39,25 @@ public final class RuleContext {
         return code;
     }
 
-    /** Whether it is test code, which does on purpose what elsewhere is a mistake: comparing a thing with itself, or with null. */
+    /**
+     * Whether it is test code, which does on purpose what elsewhere is a mistake: comparing a thing with itself, or
+     * with null.
+     */
     public boolean isTest() {
         return code.file().root().use() == SourceRoot.Use.TEST;
     }
 
-    /** Whether a program wrote it, as its folder tells or the comment at its head: then it is mended where it comes from. */
+    /**
+     * Whether a program wrote it, as its folder tells or the comment at its head: then it is mended where it comes
+     * from.
+     */
     public boolean isGenerated() {
         if (code.file().root().isMade()) {
             return true;
         }
         int first = code.tokens().code(0);
-        String head = first >= code.tokens().count() ? "" : code.file().content().substring(0, code.tokens().start(first));
+        String head = first >= code.tokens().count() ? "" : code.file().content()
+                .substring(0, code.tokens().start(first));
         return GENERATED.matcher(head).find() && UNTOUCHED.matcher(head).find();
     }
 

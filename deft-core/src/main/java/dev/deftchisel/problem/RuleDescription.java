@@ -48,19 +48,22 @@ public record RuleDescription(
 
     /** The same, with its example. */
     public RuleDescription example(String before, String after) {
-        return new RuleDescription(id, tag, title, why, new Example(before, after, example.silent(), example.file()), severity, level, effect,
+        return new RuleDescription(id, tag, title, why, new Example(before, after, example.silent(), example.file()),
+                severity, level, effect,
                 alsoNamed);
     }
 
     /** The same, with code about which nothing is to be said. */
     public RuleDescription silentOn(String silent) {
-        return new RuleDescription(id, tag, title, why, new Example(example.before(), example.after(), silent, example.file()), severity, level,
+        return new RuleDescription(id, tag, title, why,
+                new Example(example.before(), example.after(), silent, example.file()), severity, level,
                 effect, alsoNamed);
     }
 
     /** The same, whose example stands in a certain file. */
     public RuleDescription inFile(String file) {
-        return new RuleDescription(id, tag, title, why, new Example(example.before(), example.after(), example.silent(), file), severity, level,
+        return new RuleDescription(id, tag, title, why,
+                new Example(example.before(), example.after(), example.silent(), file), severity, level,
                 effect, alsoNamed);
     }
 

@@ -15,12 +15,13 @@ import java.util.TreeSet;
 import java.util.regex.Pattern;
 
 /**
- * Finds methods of repositories whose names are queries by a property, {@code findByDepthGreaterThan}: the framework reads the property off
- * the name when the program starts. They are told, not changed.
+ * Finds methods of repositories whose names are queries by a property, {@code findByDepthGreaterThan}: the framework
+ * reads the property off the name when the program starts. They are told, not changed.
  */
 final class DerivedQueries {
 
-    private static final List<String> FRAMEWORKS = List.of("org.springframework.data", "io.micronaut.data", "jakarta.data");
+    private static final List<String> FRAMEWORKS = List.of("org.springframework.data", "io.micronaut.data",
+            "jakarta.data");
     private static final String VERBS = "(?:find|read|get|query|search|stream|count|exists|delete|remove)";
 
     private DerivedQueries() {
@@ -30,7 +31,8 @@ final class DerivedQueries {
     static List<String> notes(Collection<SymbolKey> renamed, Analysis before) {
         Set<String> notes = new TreeSet<>();
         for (SymbolKey key : renamed) {
-            Optional<Symbol> owner = before.symbol(key).flatMap(Symbol::owner).flatMap(before::symbol).filter(symbol -> symbol.kind().isType());
+            Optional<Symbol> owner = before.symbol(key).flatMap(Symbol::owner).flatMap(before::symbol)
+                    .filter(symbol -> symbol.kind().isType());
             Optional<String> property = key instanceof SymbolKey.Field field ? Optional.of(field.name())
                     : key instanceof SymbolKey.Method method ? Accessors.property(method.name()) : Optional.empty();
             if (owner.isPresent() && property.filter(name -> !name.isEmpty()).isPresent()) {
@@ -42,14 +44,16 @@ final class DerivedQueries {
 
     private static List<String> of(String property, String owner, Analysis before) {
         String capital = Character.toUpperCase(property.charAt(0)) + property.substring(1);
-        Pattern query = Pattern.compile(VERBS + "\\w*?By(?:\\w*?(?:And|Or|By))??" + Pattern.quote(capital) + "(?:[A-Z_]\\w*)?");
+        Pattern query = Pattern.compile(VERBS + "\\w*?By(?:\\w*?(?:And|Or|By))??" + Pattern.quote(capital)
+                + "(?:[A-Z_]\\w*)?");
         Workspace workspace = before.snapshot().workspace();
         String simple = owner.substring(owner.lastIndexOf('.') + 1);
         List<String> notes = new ArrayList<>();
         for (SourceFile file : before.snapshot().files()) {
             if (FRAMEWORKS.stream().anyMatch(file.content()::contains) && file.tokens().names().contains(simple)) {
                 file.outline().members().stream()
-                        .filter(member -> member.kind() == MemberOutline.Kind.METHOD && query.matcher(member.name()).matches())
+                        .filter(member -> member.kind() == MemberOutline.Kind.METHOD && query.matcher(member.name())
+                                .matches())
                         .forEach(member -> notes.add("'" + member.name() + "' in " + workspace.show(file.path()) + ":"
                                 + file.position(member.nameRange().start()) + " reads like a query by '" + property
                                 + "', which would find it no more; rename that too"));

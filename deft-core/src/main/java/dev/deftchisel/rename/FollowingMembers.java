@@ -23,8 +23,8 @@ import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.TypeElement;
 
 /**
- * Members that do not stand in the text and are called after what is renamed: an annotation processor adds them, and will add others
- * for the new name. What these are is worked out on the text with the new name.
+ * Members that do not stand in the text and are called after what is renamed: an annotation processor adds them, and
+ * will add others for the new name. What these are is worked out on the text with the new name.
  *
  * @param members in the order in which they are added
  */
@@ -48,7 +48,8 @@ record FollowingMembers(List<Renamed> members) {
         }
         Additions before = analyst.added(file.get());
         String content = file.get().content();
-        String changed = content.substring(0, declared.get().start()) + newName + content.substring(declared.get().end());
+        String changed = content.substring(0, declared.get().start()) + newName
+                + content.substring(declared.get().end());
         Additions after = analyst.snapshot().with(Map.of(file.get().path(), Optional.of(changed)), Map.of())
                 .file(file.get().path()).map(analyst::added).orElse(Additions.NONE);
         String home = file.get().outline().packageName();
@@ -59,7 +60,8 @@ record FollowingMembers(List<Renamed> members) {
             String owner = (home.isEmpty() ? "" : home + ".") + type.nestedName().replace('.', '$');
             for (int j = 0; j < Math.min(type.members().size(), then.size()); j++) {
                 Added one = type.members().get(j);
-                boolean isNamed = !one.name().isEmpty() && !then.get(j).name().isEmpty() && !one.role().equals("constructor");
+                boolean isNamed = !one.name().isEmpty() && !then.get(j).name().isEmpty() && !one.role()
+                        .equals("constructor");
                 if (isNamed && !one.name().equals(then.get(j).name())) {
                     members.add(new Renamed(owner + (one.owner().isEmpty() ? "" : "$" + one.owner()), one.isType(),
                             one.name(), then.get(j).name()));
@@ -80,18 +82,21 @@ record FollowingMembers(List<Renamed> members) {
             FileOutline skeleton = file.outline();
             return type(skeleton, owner).flatMap(type -> skeleton.members().stream()
                     .filter(member -> member.nameRange().equals(type.nameRange())).findFirst())
-                    .flatMap(type -> Stream.concat(fields(skeleton, type, name), components(file.tokens(), type, name)).findFirst());
+                    .flatMap(type -> Stream.concat(fields(skeleton, type, name), components(file.tokens(), type, name))
+                            .findFirst());
         }
         return Optional.empty();
     }
 
     private static Optional<TypeOutline> type(FileOutline skeleton, SymbolKey.Type wanted) {
-        return skeleton.types().stream().filter(type -> skeleton.qualifiedName(type).equals(wanted.binaryName().replace('$', '.'))).findFirst();
+        return skeleton.types().stream().filter(type -> skeleton.qualifiedName(type)
+                .equals(wanted.binaryName().replace('$', '.'))).findFirst();
     }
 
     private static Stream<Range> fields(FileOutline skeleton, MemberOutline type, String name) {
         return skeleton.members().stream()
-                .filter(member -> member.kind() == MemberOutline.Kind.FIELD && member.name().equals(name) && type.range().encloses(member.range()))
+                .filter(member -> member.kind() == MemberOutline.Kind.FIELD && member.name().equals(name)
+                        && type.range().encloses(member.range()))
                 .filter(member -> skeleton.members().stream().noneMatch(other -> other != type && other.kind().isType()
                         && type.range().encloses(other.range()) && other.range().encloses(member.range())))
                 .map(MemberOutline::nameRange);
@@ -124,7 +129,8 @@ record FollowingMembers(List<Renamed> members) {
             }
             before.known(owner).map(Analysis.Known::element).filter(TypeElement.class::isInstance).stream()
                     .flatMap(type -> type.getEnclosedElements().stream())
-                    .filter(element -> element.getKind() == ElementKind.METHOD && element.getSimpleName().contentEquals(member.before()))
+                    .filter(element -> element.getKind() == ElementKind.METHOD && element.getSimpleName()
+                            .contentEquals(member.before()))
                     .map(Element.class::cast).map(before::key)
                     .filter(key -> before.declaration(key).isEmpty())
                     .forEach(key -> names.put(key, member.after()));

@@ -49,10 +49,12 @@ final class KeptNames {
 
     /** Looks at all that gets another name. */
     KeptNames read(Collection<SymbolKey> renamed) {
-        // a field before its accessors: where several stand for one property, the annotation goes to what stands in the text
+        // a field before its accessors: where several stand for one property, the annotation goes to what stands in the
+        // text
         Map<ExternalName, Analysis.Known> found = new LinkedHashMap<>();
         Map<ExternalName, Binding> places = new HashMap<>();
-        renamed.stream().sorted((one, other) -> Boolean.compare(other instanceof SymbolKey.Field, one instanceof SymbolKey.Field))
+        renamed.stream().sorted((one, other) -> Boolean.compare(other instanceof SymbolKey.Field,
+                one instanceof SymbolKey.Field))
                 .forEach(key -> before.known(key).ifPresent(known -> names(known.element()).forEach(name -> {
                     found.putIfAbsent(name, known);
                     place(key, known).ifPresent(place -> places.putIfAbsent(name, place));
@@ -60,8 +62,10 @@ final class KeptNames {
         found.forEach((name, known) -> {
             boolean isKept = isKeeping && name.keeper().isPresent() && Optional.ofNullable(places.get(name))
                     .filter(place -> keep(name, name.keeper().get(), known, place)).isPresent();
-            notes.add("'" + name.name() + "' is also " + article(name.what()) + name.what() + (isKept ? "; it stays one, by an annotation"
-                    : name.keeper().isPresent() && !isKeeping ? ", which changes along" : ", which changes along; nothing written here can keep it"));
+            notes.add("'" + name.name() + "' is also " + article(name.what()) + name.what()
+                    + (isKept ? "; it stays one, by an annotation"
+                    : name.keeper().isPresent() && !isKeeping ? ", which changes along"
+                    : ", which changes along; nothing written here can keep it"));
         });
         writers.forEach((path, writer) -> edits.get(path).addAll(writer.imports()));
         return this;
@@ -78,7 +82,8 @@ final class KeptNames {
     }
 
     private static List<ExternalNames> services() {
-        return ServiceLoader.load(ExternalNames.class, KeptNames.class.getClassLoader()).stream().map(ServiceLoader.Provider::get).toList();
+        return ServiceLoader.load(ExternalNames.class, KeptNames.class.getClassLoader()).stream()
+                .map(ServiceLoader.Provider::get).toList();
     }
 
     private List<ExternalName> names(Element element) {
@@ -88,7 +93,8 @@ final class KeptNames {
     /** Where a declaration stands; for a member that an annotation adds, where what it follows from does. */
     private Optional<Binding> place(SymbolKey key, Analysis.Known known) {
         return before.declaration(key).or(() -> new NamedElement(known.element()).siblings().stream()
-                .filter(one -> one.getKind() == ElementKind.FIELD).findFirst().flatMap(field -> before.declaration(before.key(field))));
+                .filter(one -> one.getKind() == ElementKind.FIELD).findFirst()
+                .flatMap(field -> before.declaration(before.key(field))));
     }
 
     private boolean keep(ExternalName name, ExternalName.Keeper keeper, Analysis.Known known, Binding place) {
@@ -108,9 +114,11 @@ final class KeptNames {
         return '"' + name.name() + '"';
     }
 
-    private Edit added(AttributedFile code, TreePath path, ExternalName name, ExternalName.Keeper keeper, TypeElement annotation) {
+    private Edit added(AttributedFile code, TreePath path, ExternalName name, ExternalName.Keeper keeper,
+            TypeElement annotation) {
         edits.computeIfAbsent(code.file().path(), file -> new ArrayList<>());
-        String written = "@" + writers.computeIfAbsent(code.file().path(), file -> new TypeWriter(code)).name(annotation) + "("
+        String written = "@" + writers.computeIfAbsent(code.file().path(), file -> new TypeWriter(code))
+                .name(annotation) + "("
                 + (keeper.attribute().equals("value") ? "" : keeper.attribute() + " = ") + literal(name) + ")";
         int start = code.range(path.getLeaf()).start();
         String content = code.file().content();
@@ -120,17 +128,20 @@ final class KeptNames {
             return new NewCode(code.file()).write(indent + written + Layout.of(code.file()).lineEnd()).at(line);
         }
         // not where the name itself may be written anew
-        return Character.isWhitespace(content.charAt(start - 1)) ? new NewCode(code.file()).write(" " + written).at(start - 1)
+        return Character.isWhitespace(content.charAt(start - 1)) ? new NewCode(code.file()).write(" " + written)
+                .at(start - 1)
                 : new NewCode(code.file()).write(written + " ").at(start);
     }
 
     /** The annotation that is there, with the name. */
-    private static Optional<Edit> completed(AttributedFile code, TreePath path, ExternalName name, ExternalName.Keeper keeper) {
+    private static Optional<Edit> completed(AttributedFile code, TreePath path, ExternalName name,
+            ExternalName.Keeper keeper) {
         Tree declared = path.getLeaf();
         ModifiersTree modifiers = declared instanceof VariableTree variable ? variable.getModifiers()
                 : declared instanceof MethodTree method ? method.getModifiers() : ((ClassTree) declared).getModifiers();
         for (AnnotationTree annotation : modifiers.getAnnotations()) {
-            TreePath type = new TreePath(new TreePath(new TreePath(path, modifiers), annotation), annotation.getAnnotationType());
+            TreePath type = new TreePath(new TreePath(new TreePath(path, modifiers), annotation),
+                    annotation.getAnnotationType());
             boolean isIt = code.element(type).filter(TypeElement.class::isInstance).map(TypeElement.class::cast)
                     .filter(element -> element.getQualifiedName().contentEquals(keeper.annotation())).isPresent();
             if (isIt) {
@@ -138,8 +149,10 @@ final class KeptNames {
                 int open = code.file().content().indexOf('(', behind);
                 boolean hasParentheses = open >= 0 && open < code.range(annotation).end();
                 boolean isAlone = annotation.getArguments().isEmpty();
-                String pair = (isAlone && keeper.attribute().equals("value") ? "" : keeper.attribute() + " = ") + literal(name);
-                return Optional.of(hasParentheses ? new NewCode(code.file()).write(pair + (isAlone ? "" : ", ")).at(open + 1)
+                String pair = (isAlone && keeper.attribute().equals("value") ? "" : keeper.attribute() + " = ")
+                        + literal(name);
+                return Optional.of(hasParentheses ? new NewCode(code.file()).write(pair + (isAlone ? "" : ", "))
+                        .at(open + 1)
                         : new NewCode(code.file()).write("(" + pair + ")").at(behind));
             }
         }

@@ -31,7 +31,8 @@ import java.util.regex.Pattern;
  * text files beside the code. Each is an edit that may be taken or left.
  *
  * <p>Sure are only qualified names where a framework reads them as such: in {@code META-INF/services} and in attributes
- * of XML; and names of members in annotations that look for these. Those are taken unless told otherwise, the rest only when asked for.
+ * of XML; and names of members in annotations that look for these. Those are taken unless told otherwise, the rest only
+ * when asked for.
  */
 final class Mentions {
 
@@ -117,7 +118,8 @@ final class Mentions {
                 Range place = new Range(start + word.range().start(), start + word.range().end());
                 if (!known.contains(place) && !isEscaped(tokens, place)) {
                     edits.add(new Edit(place, word.newName(), kind.isComment() ? Edit.Kind.COMMENT : Edit.Kind.STRING,
-                            choice.takes(isHome && kind.isText() && StringReferences.isOne(tokens, i, renaming.oldName()))));
+                            choice.takes(isHome && kind.isText() && StringReferences.isOne(tokens, i,
+                                    renaming.oldName()))));
                 }
             }
         }
@@ -134,31 +136,39 @@ final class Mentions {
         List<Word> found = new ArrayList<>();
         Words.find(text, oldName).forEach(range -> found.add(new Word(range, renaming.newName())));
         String qualified = renaming.qualifiedOld();
-        for (int at = text.indexOf(qualified); at >= 0 && !qualified.equals(oldName); at = text.indexOf(qualified, at + 1)) {
+        for (int at = text.indexOf(qualified); at >= 0
+                && !qualified.equals(oldName); at = text.indexOf(qualified, at + 1)) {
             int end = at + qualified.length();
             Range word = new Range(end - oldName.length(), end);
             boolean isFree = endsQualified(text, word)
-                    && (end == text.length() || text.charAt(end) == '$' || !Character.isJavaIdentifierPart(text.charAt(end)));
+                    && (end == text.length() || text.charAt(end) == '$'
+                            || !Character.isJavaIdentifierPart(text.charAt(end)));
             if (isFree && found.stream().noneMatch(known -> known.range().equals(word))) {
                 found.add(new Word(word, renaming.newName()));
             }
         }
-        renaming.along().forEach((name, newName) -> Words.find(text, name).forEach(range -> found.add(new Word(range, newName))));
+        renaming.along().forEach((name, newName) -> Words.find(text, name)
+                .forEach(range -> found.add(new Word(range, newName))));
         if (withProperties) {
             renaming.properties().forEach((name, newName) -> Words.find(text, name).stream()
-                    .filter(range -> isProperty(text, range) && found.stream().noneMatch(known -> known.range().equals(range)))
+                    .filter(range -> isProperty(text, range) && found.stream()
+                            .noneMatch(known -> known.range().equals(range)))
                     .forEach(range -> found.add(new Word(range, newName))));
         }
         found.sort(Comparator.comparing(Word::range));
         return found;
     }
 
-    /** Whether a word is selected from something, begins an expression in braces, or is all that stands between quotation marks. */
+    /**
+     * Whether a word is selected from something, begins an expression in braces, or is all that stands between
+     * quotation marks.
+     */
     private static boolean isProperty(String text, Range word) {
         char before = word.start() == 0 ? ' ' : text.charAt(word.start() - 1);
         char behind = word.end() == text.length() ? ' ' : text.charAt(word.end());
         boolean isSelected = before == '.' && word.start() > 1
-                && (Character.isJavaIdentifierPart(text.charAt(word.start() - 2)) || ")]?!".indexOf(text.charAt(word.start() - 2)) >= 0);
+                && (Character.isJavaIdentifierPart(text.charAt(word.start() - 2))
+                        || ")]?!".indexOf(text.charAt(word.start() - 2)) >= 0);
         return isSelected || before == '{' || "\"'".indexOf(before) >= 0 && before == behind;
     }
 
@@ -184,7 +194,8 @@ final class Mentions {
     /** Mentions in files of other languages that stand beside the code. */
     List<FileChange> beside() {
         Set<Path> resources = Set.copyOf(snapshot.resources());
-        return OtherLanguages.in(snapshot.workspace()).stream().filter(path -> !resources.contains(path)).flatMap(path -> inTextFile(path, Optional.empty()).stream()).toList();
+        return OtherLanguages.in(snapshot.workspace()).stream().filter(path -> !resources.contains(path))
+                .flatMap(path -> inTextFile(path, Optional.empty()).stream()).toList();
     }
 
     private Optional<FileChange> inTextFile(Path path, Optional<Path> target) {
@@ -226,9 +237,11 @@ final class Mentions {
     private List<Edit> inText(Path path, String content) {
         List<Edit> edits = new ArrayList<>();
         for (Word word : words(content, true)) {
-            boolean isQualified = !renaming.qualifiedOld().equals(renaming.oldName()) && endsQualified(content, word.range());
+            boolean isQualified = !renaming.qualifiedOld().equals(renaming.oldName())
+                    && endsQualified(content, word.range());
             boolean isSure = isQualified
-                    && (isService(path) || XML.matcher(path.toString()).matches() && isInAttribute(content, word.range()));
+                    && (isService(path) || XML.matcher(path.toString()).matches()
+                            && isInAttribute(content, word.range()));
             edits.add(new Edit(word.range(), word.newName(), Edit.Kind.RESOURCE, choice.takes(isSure)));
         }
         return edits;

@@ -22,9 +22,11 @@ final class MentionsInOtherFiles {
      * @param texts files that are not Java
      */
     static List<String> notes(List<FileChange> texts, Workspace workspace) {
-        List<FileChange> beside = texts.stream().filter(file -> OtherLanguages.of(file.path()).filter(OtherLanguages::isCode).isPresent()).toList();
+        List<FileChange> beside = texts.stream()
+                .filter(file -> OtherLanguages.of(file.path()).filter(OtherLanguages::isCode).isPresent()).toList();
         Map<String, Integer> counts = new TreeMap<>();
-        beside.forEach(file -> counts.merge(OtherLanguages.of(file.path()).orElseThrow(), file.edits().size(), Integer::sum));
+        beside.forEach(file -> counts.merge(OtherLanguages.of(file.path()).orElseThrow(), file.edits()
+                .size(), Integer::sum));
         if (counts.isEmpty()) {
             return List.of();
         }
@@ -32,8 +34,10 @@ final class MentionsInOtherFiles {
         FileChange first = beside.get(0);
         boolean isTaken = beside.stream().flatMap(file -> file.edits().stream()).anyMatch(Edit::isTaken);
         return List.of((all == 1 ? "one mention" : all + " mentions") + " in other languages ("
-                + counts.entrySet().stream().map(entry -> entry.getKey() + ": " + entry.getValue()).collect(Collectors.joining(", "))
-                + "), first " + workspace.show(first.path()) + ":" + LineMap.of(first.before().content()).position(first.edits().get(0).range().start())
+                + counts.entrySet().stream().map(entry -> entry.getKey() + ": " + entry.getValue())
+                .collect(Collectors.joining(", "))
+                + "), first " + workspace.show(first.path()) + ":" + LineMap.of(first.before().content())
+                .position(first.edits().get(0).range().start())
                 + (isTaken ? "; changed by the word alone, nobody checked what it means there"
                 : "; left alone, since nobody can check what the word means there"));
     }

@@ -61,7 +61,8 @@ final class QualifiedRename {
 
     Plan plan() {
         if (target.kind() == SymbolKind.PACKAGE && (newName + ".").startsWith(PLATFORM)) {
-            return Plan.refused("packages whose names begin with 'java' are the platform's own; no class of others is loaded from them");
+            return Plan.refused("packages whose names begin with 'java' are the platform's own; no class of others is "
+                    + "loaded from them");
         }
         Map<String, String> packages = target.kind() == SymbolKind.PACKAGE ? packages() : Map.of();
         if (target.kind() == SymbolKind.PACKAGE && !packages.containsKey(target.name()) && !withSubpackages) {
@@ -214,12 +215,14 @@ final class QualifiedRename {
         return found;
     }
 
-    private List<FileChange> files(Map<Path, Map<Range, Edit>> references, Map<Path, Path> moves, Map<Path, Path> resources) {
+    private List<FileChange> files(Map<Path, Map<Range, Edit>> references, Map<Path, Path> moves,
+            Map<Path, Path> resources) {
         Map<Path, List<Edit>> edits = new TreeMap<>();
         moves.keySet().forEach(path -> edits.put(path, new ArrayList<>()));
         references.forEach((path, byRange) ->
                 edits.computeIfAbsent(path, file -> new ArrayList<>()).addAll(byRange.values()));
-        Mentions text = new Mentions(snapshot, new RenamedWords(target.name(), newName, target.name(), newName), mentions);
+        Mentions text = new Mentions(snapshot, new RenamedWords(target.name(), newName, target.name(), newName),
+                mentions);
         Map<Path, Set<Range>> known = references.entrySet().stream()
                 .collect(Collectors.toMap(Map.Entry::getKey, entry -> entry.getValue().keySet()));
         text.inJava(Optional.empty(), known).forEach((path, found) -> {

@@ -91,7 +91,8 @@ final class Qualifier {
                 .findFirst();
         Edit edit = rename
                 .map(known -> Edit.of(range,
-                        qualifier + known.replacement().substring(known.replacement().lastIndexOf('.') + 1), known.kind()))
+                        qualifier + known.replacement().substring(known.replacement().lastIndexOf('.') + 1),
+                        known.kind()))
                 .orElseGet(() -> Edit.of(
                         new Range(range.start(), range.start()), qualifier, Edit.Kind.QUALIFIER));
         edits.computeIfAbsent(path, file -> new ArrayList<>()).add(edit);

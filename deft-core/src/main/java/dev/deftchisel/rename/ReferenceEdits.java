@@ -85,7 +85,9 @@ final class ReferenceEdits {
                 });
     }
 
-    /** {@code @Fee(3)} names its element only by leaving it out, which is allowed for {@code value} alone (JLS 9.7.3). */
+    /**
+     * {@code @Fee(3)} names its element only by leaving it out, which is allowed for {@code value} alone (JLS 9.7.3).
+     */
     private void annotationValue(Binding binding) {
         int start = binding.range().start();
         put(binding.file(), Edit.of(new Range(start, start), newName + " = ", Edit.Kind.QUALIFIER));

@@ -24,8 +24,8 @@ import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeMirror;
 
 /**
- * What is named after a symbol: the accessors of a field and the parameters of constructors and accessors that give it its
- * value (JavaBeans 8.3); variables named after their type, one or many; the test of a class.
+ * What is named after a symbol: the accessors of a field and the parameters of constructors and accessors that give it
+ * its value (JavaBeans 8.3); variables named after their type, one or many; the test of a class.
  */
 final class RelatedNames {
 
@@ -75,7 +75,8 @@ final class RelatedNames {
         Set<SymbolKey> seen = new LinkedHashSet<>(Family.of(target, before));
         for (SourceFile file : before.files()) {
             for (Binding binding : before.bindings(file.path())) {
-                Optional<Symbol> symbol = binding.role() == Role.DECLARATION && binding.isNamed() ? before.symbol(binding.key())
+                Optional<Symbol> symbol = binding.role() == Role.DECLARATION && binding.isNamed()
+                        ? before.symbol(binding.key())
                         : Optional.empty();
                 if (symbol.filter(one -> words.containsKey(one.name()) && isNamesake(one, binding, before)).isPresent()
                         && !seen.contains(binding.key())) {
@@ -102,13 +103,15 @@ final class RelatedNames {
 
     private boolean isTest(Symbol symbol, Binding declared, Analysis before) {
         return symbol.key() instanceof SymbolKey.Type type && type.topLevel().equals(type.binaryName())
-                && before.snapshot().file(declared.file()).filter(file -> file.root().use() == SourceRoot.Use.TEST).isPresent();
+                && before.snapshot().file(declared.file()).filter(file -> file.root().use() == SourceRoot.Use.TEST)
+                .isPresent();
     }
 
     /** Whether a variable is named after its type: one object, or an array or collection of these. */
     private boolean isOfType(Symbol symbol, Analysis before) {
         boolean isVariable = symbol.kind().isField() && symbol.kind() != SymbolKind.ENUM_CONSTANT
-                || symbol.kind().isLocal() && symbol.kind() != SymbolKind.LABEL && symbol.kind() != SymbolKind.TYPE_PARAMETER;
+                || symbol.kind().isLocal() && symbol.kind() != SymbolKind.LABEL
+                && symbol.kind() != SymbolKind.TYPE_PARAMETER;
         return isVariable && before.known(symbol.key()).filter(known -> {
             TypeMirror type = known.element().asType();
             return isTarget(type, before) ? symbol.name().equals(small(target.name()))
@@ -131,6 +134,7 @@ final class RelatedNames {
         Optional<TreePath> method = code.flatMap(known -> known.around(declared.range()).stream()
                 .filter(path -> path.getLeaf() instanceof MethodTree).findFirst());
         return isOfClass && method.filter(path -> code.get().text(path.getLeaf())
-                .matches("(?s).*\\bthis\\s*\\.\\s*" + target.name() + "\\s*=[^;]*\\b" + target.name() + "\\b.*")).isPresent();
+                .matches("(?s).*\\bthis\\s*\\.\\s*" + target.name() + "\\s*=[^;]*\\b" + target.name() + "\\b.*"))
+                .isPresent();
     }
 }

@@ -25,7 +25,8 @@ final class RemadeNames {
 
     /** The word by which code names something. */
     static Set<String> words(SymbolKey key) {
-        return key instanceof SymbolKey.Method method ? Set.of(method.name()) : key instanceof SymbolKey.Field field ? Set.of(field.name())
+        return key instanceof SymbolKey.Method method ? Set.of(method.name()) : key instanceof SymbolKey.Field field
+                ? Set.of(field.name())
                 : key instanceof SymbolKey.Type type ? Set.of(type.simpleName()) : Set.of();
     }
 
@@ -43,15 +44,18 @@ final class RemadeNames {
             // the guard runs them too, and says so
             return names;
         }
-        List<SourceFile> changed = remade.pairs().keySet().stream().filter(file -> !remade.renamed(file).isEmpty()).toList();
+        List<SourceFile> changed = remade.pairs().keySet().stream().filter(file -> !remade.renamed(file).isEmpty())
+                .toList();
         if (!changed.isEmpty()) {
             Analysis analysis = analyst.analyse(Focus.whole(changed.stream().map(SourceFile::path).toList()));
             for (SourceFile file : changed) {
                 Map<Range, String> renamed = remade.renamed(file);
                 for (Binding binding : analysis.bindings(file.path())) {
-                    boolean isMember = binding.key() instanceof SymbolKey.Type || binding.key() instanceof SymbolKey.Method
+                    boolean isMember = binding.key() instanceof SymbolKey.Type
+                            || binding.key() instanceof SymbolKey.Method
                             || binding.key() instanceof SymbolKey.Field;
-                    if (binding.role() == Role.DECLARATION && binding.isNamed() && isMember && renamed.containsKey(binding.range())) {
+                    if (binding.role() == Role.DECLARATION && binding.isNamed() && isMember
+                            && renamed.containsKey(binding.range())) {
                         names.put(binding.key(), renamed.get(binding.range()));
                     }
                 }

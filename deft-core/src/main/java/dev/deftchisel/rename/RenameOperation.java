@@ -66,7 +66,8 @@ public final class RenameOperation implements Operation {
     private static final Question EXTERNAL_QUESTION = new Question.Choice(
             EXTERNAL,
             "names by which frameworks know it: JSON properties, columns, parameters of requests, beans",
-            List.of(new Question.Option("keep", "stay as they are, by an annotation"), new Question.Option("change", "change along")),
+            List.of(new Question.Option("keep", "stay as they are, by an annotation"),
+                    new Question.Option("change", "change along")),
             "keep");
     private static final Question EXCEPT_QUESTION = new Question.Text(
             EXCEPT, "what is named after it and keeps its name all the same, such as getDepth,depths", "");
@@ -117,7 +118,8 @@ public final class RenameOperation implements Operation {
         if (symbol.kind() == SymbolKind.PACKAGE) {
             return List.of(name(symbol.name(), "package", List.of()), MENTIONS_QUESTION, SUBPACKAGES_QUESTION);
         }
-        List<Question> questions = new ArrayList<>(List.of(name(symbol.name(), symbol.kind().words(), proposals(spot, symbol)), MENTIONS_QUESTION));
+        List<Question> questions = new ArrayList<>(
+                List.of(name(symbol.name(), symbol.kind().words(), proposals(spot, symbol)), MENTIONS_QUESTION));
         if (hasNamesakes(symbol)) {
             questions.addAll(List.of(RELATED_QUESTION, EXCEPT_QUESTION));
         }
@@ -130,7 +132,8 @@ public final class RenameOperation implements Operation {
     /** Names that the value of a variable, or its type, would have. */
     private static List<String> proposals(ResolvedPlace spot, Symbol symbol) {
         return spot.analysis().declaration(symbol.key())
-                .flatMap(declared -> spot.analysis().code(declared.file()).flatMap(code -> code.declaration(declared.range())
+                .flatMap(declared -> spot.analysis().code(declared.file())
+                        .flatMap(code -> code.declaration(declared.range())
                         .filter(path -> path.getLeaf() instanceof VariableTree)
                         .map(path -> proposals(code, path))))
                 .orElse(List.of()).stream()
@@ -171,7 +174,8 @@ public final class RenameOperation implements Operation {
                     + (origin.get().isEmpty() ? "" : "; rename the field '" + origin.get() + "', and it follows"));
         }
         if (analyst.declaring(target.key()).filter(file -> file.root().isProcessed()).isPresent()) {
-            return Plan.refused("the " + target.describe() + " is made by an annotation processor; rename what it is made from, and it follows");
+            return Plan.refused("the " + target.describe()
+                    + " is made by an annotation processor; rename what it is made from, and it follows");
         }
         NewName rules = NewName.of(newName, target, spot.file().module().level());
         if (rules.objection().isPresent()) {
@@ -191,7 +195,8 @@ public final class RenameOperation implements Operation {
     }
 
     /** @param made what annotation processors call otherwise then, as far as is known */
-    private Plan plan(ResolvedPlace spot, Symbol target, String newName, Answers answers, Analyst analyst, Map<SymbolKey, String> made) {
+    private Plan plan(ResolvedPlace spot, Symbol target, String newName, Answers answers, Analyst analyst,
+            Map<SymbolKey, String> made) {
         boolean takesAll = hasNamesakes(target) && answers.single(RELATED).filter("all"::equals).isPresent();
         Set<String> kept = answers.single(EXCEPT).stream().flatMap(said -> Stream.of(said.split(",")))
                 .map(String::strip).filter(said -> !said.isEmpty()).collect(Collectors.toSet());
@@ -204,7 +209,8 @@ public final class RenameOperation implements Operation {
         FollowingMembers following = FollowingMembers.of(target.key(), target.name(), newName, analyst);
         Focus focus = focus(spot, target, newName, analyst);
         if (!following.isEmpty()) {
-            focus = focus.andNames(following.names()).andFiles(analyst.snapshot().pathsMentioning(Set.copyOf(following.names())));
+            focus = focus.andNames(following.names())
+                    .andFiles(analyst.snapshot().pathsMentioning(Set.copyOf(following.names())));
         }
         if (!made.isEmpty()) {
             Set<String> words = new HashSet<>(made.values());
@@ -255,9 +261,11 @@ public final class RenameOperation implements Operation {
         Map<SymbolKey, String> names = new HashMap<>(added);
         related.forEach((keys, name) -> keys.forEach(key -> names.put(key, name)));
         family.forEach(key -> names.put(key, newName));
-        KeptNames external = new KeptNames(before, !answers.single(EXTERNAL).filter("change"::equals).isPresent()).read(names.keySet());
+        KeptNames external = new KeptNames(before, !answers.single(EXTERNAL).filter("change"::equals).isPresent())
+                .read(names.keySet());
         List<FileChange> texts = new ArrayList<>();
-        List<FileChange> files = files(target, RenamedWords.of(target, newName, names, before), references, external.edits(), moves, choice(answers),
+        List<FileChange> files = files(target, RenamedWords.of(target, newName, names, before), references,
+                external.edits(), moves, choice(answers),
                 before, texts);
         files.addAll(texts);
         Change change = new Change(
@@ -265,14 +273,17 @@ public final class RenameOperation implements Operation {
                 files,
                 new SymbolEffects(names, Map.of()),
                 Stream.of(notes(target, before), unseen, external.notes(), DerivedQueries.notes(names.keySet(), before),
-                        MentionsInOtherFiles.notes(texts, before.snapshot().workspace())).flatMap(List::stream).toList());
+                        MentionsInOtherFiles.notes(texts, before.snapshot().workspace())).flatMap(List::stream)
+                        .toList());
         Map<SymbolKey, String> remade = made.isEmpty() ? RemadeNames.of(change, analyst) : made;
-        return remade.size() > made.size() ? plan(spot, target, newName, answers, analyst, remade) : new Plan.Ready(change, before);
+        return remade.size() > made.size() ? plan(spot, target, newName, answers, analyst, remade)
+                : new Plan.Ready(change, before);
     }
 
     /** What is above the type of a method that can override, and not known. */
     private static Optional<String> unknownAbove(SymbolKey member, Analysis before) {
-        return before.symbol(member).filter(symbol -> symbol.kind().isMethod() && !symbol.isStatic() && !symbol.isPrivate())
+        return before.symbol(member).filter(symbol -> symbol.kind().isMethod() && !symbol.isStatic()
+                && !symbol.isPrivate())
                 .flatMap(Symbol::owner).flatMap(before::known).map(Analysis.Known::element)
                 .filter(TypeElement.class::isInstance).flatMap(type -> UnknownSupertypes.first((TypeElement) type));
     }
@@ -280,7 +291,8 @@ public final class RenameOperation implements Operation {
     /** Whether a method says that it overrides one. */
     private static boolean isOverriding(SymbolKey member, Analysis before) {
         return before.known(member).filter(known -> known.element().getAnnotationMirrors().stream()
-                        .anyMatch(annotation -> annotation.getAnnotationType().asElement().getSimpleName().contentEquals("Override")))
+                        .anyMatch(annotation -> annotation.getAnnotationType().asElement().getSimpleName()
+                                .contentEquals("Override")))
                 .isPresent();
     }
 
@@ -289,11 +301,13 @@ public final class RenameOperation implements Operation {
     }
 
     private static String also(int related) {
-        return related == 0 ? "" : ", and " + related + (related == 1 ? " thing that is" : " things that are") + " named after it";
+        return related == 0 ? "" : ", and " + related + (related == 1 ? " thing that is" : " things that are")
+                + " named after it";
     }
 
     private static String following(int added) {
-        return added == 0 ? "" : ", and " + added + (added == 1 ? " member that follows from it" : " members that follow from it");
+        return added == 0 ? "" : ", and " + added
+                + (added == 1 ? " member that follows from it" : " members that follow from it");
     }
 
     private static List<Reason> libraryMembers(Symbol target, Set<SymbolKey> family, Analysis before) {
@@ -309,7 +323,8 @@ public final class RenameOperation implements Operation {
                         + ", which is declared in a library and cannot be renamed"))
                 .toList();
         return !own.isEmpty() ? own : members.stream()
-                .map(symbol -> Reason.of("a type inherits or overrides both " + target.signature() + " and " + symbol.signature()
+                .map(symbol -> Reason.of("a type inherits or overrides both " + target.signature() + " and "
+                        + symbol.signature()
                         + ", which is declared in a library and cannot be renamed"))
                 .toList();
     }

@@ -21,7 +21,8 @@ import java.util.Optional;
  * @param properties   names of properties as expressions write them where the code has accessors, old and new
  * @param home         the file that declares it, if that counts
  */
-record RenamedWords(String oldName, String newName, String qualifiedOld, String qualifiedNew, Map<String, String> along, Map<String, String> properties,
+record RenamedWords(String oldName, String newName, String qualifiedOld, String qualifiedNew, Map<String, String> along,
+        Map<String, String> properties,
         Optional<Path> home) {
 
     /** Copies the maps. */
@@ -45,7 +46,8 @@ record RenamedWords(String oldName, String newName, String qualifiedOld, String 
                 along.put(symbol.name(), name);
             }
             if (symbol.kind() == SymbolKind.METHOD) {
-                Accessors.property(symbol.name()).ifPresent(property -> Accessors.property(name).ifPresent(other -> properties.put(property, other)));
+                Accessors.property(symbol.name()).ifPresent(property -> Accessors.property(name)
+                        .ifPresent(other -> properties.put(property, other)));
             }
         }));
         along.keySet().forEach(properties::remove);

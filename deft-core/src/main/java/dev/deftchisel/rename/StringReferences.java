@@ -4,7 +4,10 @@ import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import java.util.Set;
 
-/** Tells the text of an annotation that names a member of the class it stands in, such as the source of a test's arguments. */
+/**
+ * Tells the text of an annotation that names a member of the class it stands in, such as the source of a test's
+ * arguments.
+ */
 final class StringReferences {
 
     private static final Set<String> ANNOTATIONS = Set.of("MethodSource", "FieldSource", "EnabledIf", "DisabledIf");

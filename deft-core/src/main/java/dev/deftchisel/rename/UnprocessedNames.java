@@ -21,8 +21,9 @@ import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;
 
 /**
- * Finds names that look as if an annotation processor made them from what is renamed, where nobody runs it and nothing is there that it
- * made earlier: {@code BerthBuilder} for {@code Berth}, {@code depth} of something unknown for {@code depth}.
+ * Finds names that look as if an annotation processor made them from what is renamed, where nobody runs it and nothing
+ * is there that it made earlier: {@code BerthBuilder} for {@code Berth}, {@code depth} of something unknown for
+ * {@code depth}.
  */
 final class UnprocessedNames {
 
@@ -43,21 +44,27 @@ final class UnprocessedNames {
             return built;
         }
         Optional<SourceFile> home = analyst.declaring(target.key()).filter(file -> hasUnknownProcessor(file.module()));
-        if (home.isEmpty() || target.kind().isLocal() || !home.get().module().dependencies().missing().isEmpty() || !isAnnotated()) {
+        if (home.isEmpty() || target.kind().isLocal() || !home.get().module().dependencies().missing().isEmpty()
+                || !isAnnotated()) {
             return Optional.empty();
         }
         return target.kind().isType() ? madeType() : before.unresolved(target.name()).stream().findFirst()
-                .map(binding -> reason(binding.file(), binding.range(), "'" + target.name() + "' of something that is not known here"));
+                .map(binding -> reason(binding.file(), binding.range(), "'" + target.name()
+                        + "' of something that is not known here"));
     }
 
     /** Members of the last build that are called after what is renamed, as it seems. */
     private Optional<Reason> builtOfIt() {
         String word = target.name().toLowerCase(Locale.ROOT);
-        return target.kind().isLocal() ? Optional.empty() : analyst.declaring(target.key()).flatMap(file -> analyst.added(file).members().stream()
+        return target.kind().isLocal() ? Optional.empty() : analyst.declaring(target.key())
+                .flatMap(file -> analyst.added(file).members().stream()
                 .flatMap(type -> type.members().stream())
-                .filter(one -> one.isBuilt() && !one.name().equals(target.name()) && one.name().toLowerCase(Locale.ROOT).contains(word)).findFirst()
-                .map(one -> Reason.at(file.path(), new Range(0, 0), "'" + one.name() + "' is added by an annotation processor, as class files of the last"
-                        + " build show, and may be called after the " + target.describe() + "; how it would be called then is not known")));
+                .filter(one -> one.isBuilt() && !one.name().equals(target.name()) && one.name().toLowerCase(Locale.ROOT)
+                        .contains(word)).findFirst()
+                .map(one -> Reason.at(file.path(), new Range(0, 0), "'" + one.name()
+                        + "' is added by an annotation processor, as class files of the last"
+                        + " build show, and may be called after the " + target.describe()
+                        + "; how it would be called then is not known")));
     }
 
     /** Whether the type has an annotation, or a member of it, that is none of the language. */
@@ -77,14 +84,16 @@ final class UnprocessedNames {
 
     private Optional<Reason> madeType() {
         Snapshot snapshot = before.snapshot();
-        Set<String> packages = snapshot.files().stream().map(file -> file.header().packageName()).collect(Collectors.toSet());
+        Set<String> packages = snapshot.files().stream().map(file -> file.header().packageName())
+                .collect(Collectors.toSet());
         for (SourceFile file : snapshot.files()) {
             if (file.root().kind() == SourceRoot.Kind.SOURCE && file.content().contains(target.name())) {
                 Optional<String> made = file.tokens().names().stream()
                         .filter(name -> isMadeOf(name) && !isOfLibrary(name, file, packages)).sorted()
                         .filter(name -> !isDeclared(name, snapshot)).findFirst();
                 if (made.isPresent()) {
-                    return Optional.of(reason(file.path(), place(file.tokens(), made.get()), "'" + made.get() + "', which is not known here"));
+                    return Optional.of(reason(file.path(), place(file.tokens(), made.get()), "'" + made.get()
+                            + "', which is not known here"));
                 }
             }
         }

@@ -13,7 +13,8 @@ public final class CaseLabels {
     /** The case that an expression is the label of; what is around it otherwise. */
     public static TreePath branch(TreePath expression) {
         TreePath outer = AttributedFile.outer(expression);
-        boolean isWrapped = !(outer.getLeaf() instanceof CaseTree) && outer.getLeaf().getKind().name().endsWith("CASE_LABEL");
+        boolean isWrapped = !(outer.getLeaf() instanceof CaseTree) && outer.getLeaf().getKind().name()
+                .endsWith("CASE_LABEL");
         return isWrapped ? outer.getParentPath() : outer;
     }
 }

@@ -25,14 +25,18 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /**
- * What a container holds where that is wanted, and the other way round: optional values, streams, collections, arrays (java.util).
+ * What a container holds where that is wanted, and the other way round: optional values, streams, collections, arrays
+ * (java.util).
  */
 public final class ContainerContent {
 
     /** What makes a collection of another one. */
-    private static final Map<String, String> COPIES = Map.of("java.util.Set", "java.util.HashSet", "java.util.List", "java.util.ArrayList",
-            "java.util.HashSet", "java.util.HashSet", "java.util.ArrayList", "java.util.ArrayList", "java.util.Queue", "java.util.ArrayDeque",
-            "java.util.Deque", "java.util.ArrayDeque", "java.util.TreeSet", "java.util.TreeSet", "java.util.LinkedList", "java.util.LinkedList",
+    private static final Map<String, String> COPIES = Map.of("java.util.Set", "java.util.HashSet", "java.util.List",
+            "java.util.ArrayList",
+            "java.util.HashSet", "java.util.HashSet", "java.util.ArrayList", "java.util.ArrayList", "java.util.Queue",
+            "java.util.ArrayDeque",
+            "java.util.Deque", "java.util.ArrayDeque", "java.util.TreeSet", "java.util.TreeSet", "java.util.LinkedList",
+            "java.util.LinkedList",
             "java.util.SortedSet", "java.util.TreeSet", "java.util.Collection", "java.util.ArrayList");
     /** From this level on a stream has {@code toList}. */
     static final int LEVEL_OF_TO_LIST = 16;
@@ -52,18 +56,26 @@ public final class ContainerContent {
             fixes.add(suffixed(path, ".getAs" + sort + "()", "take what it holds"));
         }
         fixes.addAll(ofStream(path, wanted, code));
-        if (wanted instanceof ArrayType array && own instanceof ArrayType && path.getLeaf() instanceof MethodInvocationTree call
-                && call.getArguments().isEmpty() && code.text(call.getMethodSelect()).endsWith(".toArray") && !array.getComponentType().getKind().isPrimitive()) {
-            fixes.add(Fix.of("make an array of '" + Conversion.shown(array.getComponentType()) + "'", edits -> edits.insert(code.range(call).end() - 1,
-                    "new " + edits.types().write(code.types().erasure(array.getComponentType())).orElse("Object") + "[0]")));
+        if (wanted instanceof ArrayType array && own instanceof ArrayType
+                && path.getLeaf() instanceof MethodInvocationTree call
+                && call.getArguments().isEmpty() && code.text(call.getMethodSelect()).endsWith(".toArray")
+                && !array.getComponentType().getKind().isPrimitive()) {
+            fixes.add(Fix.of("make an array of '" + Conversion.shown(array.getComponentType()) + "'",
+                    edits -> edits.insert(code.range(call).end() - 1,
+                    "new " + edits.types().write(code.types().erasure(array.getComponentType()))
+                    .orElse("Object") + "[0]")));
         }
-        String target = wanted instanceof DeclaredType declared ? ((TypeElement) declared.asElement()).getQualifiedName().toString() : "";
-        if (wanted instanceof DeclaredType map && NamedTypes.is(wanted, "java.util.Map") && path.getLeaf() instanceof MethodInvocationTree call
-                && call.getArguments().size() == 1 && call.getArguments().get(0) instanceof MethodInvocationTree grouping
+        String target = wanted instanceof DeclaredType declared ? ((TypeElement) declared.asElement())
+                .getQualifiedName().toString() : "";
+        if (wanted instanceof DeclaredType map && NamedTypes.is(wanted, "java.util.Map")
+                && path.getLeaf() instanceof MethodInvocationTree call
+                && call.getArguments().size() == 1 && call.getArguments()
+                .get(0) instanceof MethodInvocationTree grouping
                 && code.text(grouping.getMethodSelect()).endsWith("groupingBy") && grouping.getArguments().size() == 1
                 && NamedTypes.is(map.getTypeArguments().get(1), "java.lang.Long")) {
             String prefix = code.text(grouping.getMethodSelect()).replaceFirst("groupingBy$", "");
-            fixes.add(Fix.of("count them", edits -> edits.insert(code.range(grouping.getArguments().get(0)).end(), ", " + prefix + "counting()")));
+            fixes.add(Fix.of("count them", edits -> edits.insert(code.range(grouping.getArguments().get(0))
+                    .end(), ", " + prefix + "counting()")));
         }
         if (path.getLeaf() instanceof MethodInvocationTree call && call.getArguments().size() == 1) {
             String collector = code.text(call.getArguments().get(0));
@@ -71,13 +83,16 @@ public final class ContainerContent {
                 if (target.equals(type) && collector.endsWith(other)) {
                     int end = code.range(call.getArguments().get(0)).end();
                     String right = other.equals("toSet()") ? "toList" : "toSet";
-                    fixes.add(Fix.of("collect by '" + right + "'", edits -> edits.replace(new Range(end - other.length(), end - 2), right)));
+                    fixes.add(Fix.of("collect by '" + right + "'",
+                            edits -> edits.replace(new Range(end - other.length(), end - 2), right)));
                 }
             });
         }
         TypeMirror collection = code.elements().getTypeElement("java.util.Collection").asType();
-        if (own instanceof DeclaredType && code.isKind(own, collection) && COPIES.containsKey(target) && !code.isKind(own, wanted)) {
-            fixes.add(Fix.of("make a " + COPIES.get(target).replaceFirst(".*\\.", "") + " of it", edits -> edits.replace(path.getLeaf(), to -> to
+        if (own instanceof DeclaredType && code.isKind(own, collection) && COPIES.containsKey(target)
+                && !code.isKind(own, wanted)) {
+            fixes.add(Fix.of("make a " + COPIES.get(target).replaceFirst(".*\\.", "") + " of it",
+                    edits -> edits.replace(path.getLeaf(), to -> to
                     .write("new " + edits.types().name(code.elements().getTypeElement(COPIES.get(target))) + "<>(")
                     .carry(code.range(path.getLeaf())).write(")"))));
         }
@@ -86,7 +101,8 @@ public final class ContainerContent {
                     to -> to.write("String.valueOf(").carry(code.range(path.getLeaf())).write(")"))));
         } else if (NamedTypes.is(own, "java.lang.String") && wanted.getKind() == TypeKind.CHAR) {
             fixes.add(suffixed(path, ".charAt(0)", "take its first character"));
-        } else if (NamedTypes.is(own, "java.lang.String") && wanted instanceof ArrayType array && array.getComponentType().getKind() == TypeKind.CHAR) {
+        } else if (NamedTypes.is(own, "java.lang.String") && wanted instanceof ArrayType array
+                && array.getComponentType().getKind() == TypeKind.CHAR) {
             fixes.add(suffixed(path, ".toCharArray()", "take its characters"));
         } else if (NamedTypes.is(own, "java.util.Optional") && wanted.getKind() == TypeKind.BOOLEAN) {
             fixes.add(0, suffixed(path, ".isPresent()", "ask whether it holds something"));
@@ -96,7 +112,8 @@ public final class ContainerContent {
             fixes.add(Fix.of("cast it to long", edits -> Conversion.cast(edits, path, "long")));
         } else if (own.getKind().isPrimitive() && NamedTypes.is(wanted, "java.lang.Double")) {
             fixes.add(Fix.of("cast it to double", edits -> Conversion.cast(edits, path, "double")));
-        } else if (own.getKind().isPrimitive() && wanted.getKind().isPrimitive() && AttributedFile.outer(path).getLeaf() instanceof ArrayAccessTree) {
+        } else if (own.getKind().isPrimitive() && wanted.getKind().isPrimitive() && AttributedFile.outer(path)
+                .getLeaf() instanceof ArrayAccessTree) {
             fixes.add(Fix.of("cast it to int", edits -> Conversion.cast(edits, path, "int")));
         }
         return fixes;
@@ -104,7 +121,8 @@ public final class ContainerContent {
 
     /** <code>List&lt;String&gt; names = {"a", "b"}</code>: only an array is written like that (JLS 10.6). */
     public static List<Fix> collection(TreePath path, Optional<TypeMirror> wanted, AttributedFile code) {
-        Optional<String> factory = wanted.filter(type -> type instanceof DeclaredType).map(type -> ((TypeElement) ((DeclaredType) type).asElement())
+        Optional<String> factory = wanted.filter(type -> type instanceof DeclaredType)
+                .map(type -> ((TypeElement) ((DeclaredType) type).asElement())
                 .getQualifiedName().toString()).filter(COPIES::containsKey);
         Tree array = path.getLeaf();
         Range all = code.range(array);
@@ -113,46 +131,58 @@ public final class ContainerContent {
             return List.of();
         }
         String name = factory.get().equals("java.util.Set") ? "java.util.Set" : "java.util.List";
-        boolean isInterface = factory.get().equals("java.util.List") || factory.get().equals("java.util.Set") || factory.get().equals("java.util.Collection");
+        boolean isInterface = factory.get().equals("java.util.List") || factory.get().equals("java.util.Set")
+                || factory.get().equals("java.util.Collection");
         Range within = new Range(all.start() + 1, all.end() - 1);
         List<Fix> fixes = new ArrayList<>();
         if (isInterface) {
             fixes.add(Fix.of("write '" + name.replaceFirst(".*\\.", "") + ".of'", edits -> edits.replace(all, to -> to
-                    .write(edits.types().name(code.elements().getTypeElement(name)) + ".of(").carry(within).write(")"))));
+                    .write(edits.types().name(code.elements().getTypeElement(name)) + ".of(").carry(within)
+                    .write(")"))));
         }
-        fixes.add(Fix.of("make a " + COPIES.get(factory.get()).replaceFirst(".*\\.", "") + " of it", edits -> edits.replace(all, to -> to
+        fixes.add(Fix.of("make a " + COPIES.get(factory.get()).replaceFirst(".*\\.", "") + " of it",
+                edits -> edits.replace(all, to -> to
                 .write("new " + edits.types().name(code.elements().getTypeElement(COPIES.get(factory.get()))) + "<>("
-                        + edits.types().name(code.elements().getTypeElement(name)) + ".of(").carry(within).write("))"))));
+                        + edits.types().name(code.elements().getTypeElement(name)) + ".of(").carry(within)
+                        .write("))"))));
         return fixes;
     }
 
     /** The elements of a stream as a list, set or array. */
     public static List<Fix> ofStream(TreePath path, TypeMirror wanted, AttributedFile code) {
         Optional<TypeMirror> own = code.ownType(path).or(() -> code.type(path));
-        String from = own.filter(type -> type instanceof DeclaredType).map(type -> ((TypeElement) ((DeclaredType) type).asElement())
+        String from = own.filter(type -> type instanceof DeclaredType)
+                .map(type -> ((TypeElement) ((DeclaredType) type).asElement())
                 .getQualifiedName().toString()).orElseGet(() -> calls(path, code));
-        boolean isNumbers = Set.of("java.util.stream.IntStream", "java.util.stream.LongStream", "java.util.stream.DoubleStream").contains(from);
+        boolean isNumbers = Set.of("java.util.stream.IntStream", "java.util.stream.LongStream",
+                "java.util.stream.DoubleStream").contains(from);
         if (!from.equals("java.util.stream.Stream") && !isNumbers) {
             return List.of();
         }
         String boxed = isNumbers ? ".boxed()" : "";
         List<Fix> fixes = new ArrayList<>();
-        boolean isList = NamedTypes.is(wanted, "java.util.List") || NamedTypes.is(wanted, "java.util.Collection") || NamedTypes.is(wanted, "java.lang.Iterable");
+        boolean isList = NamedTypes.is(wanted, "java.util.List") || NamedTypes.is(wanted, "java.util.Collection")
+                || NamedTypes.is(wanted, "java.lang.Iterable");
         if (isList && code.file().module().level() >= LEVEL_OF_TO_LIST) {
             fixes.add(suffixed(path, boxed + ".toList()", "make a list of its elements"));
         }
         for (String sort : List.of("List", "Set")) {
-            if (NamedTypes.is(wanted, "java.util." + sort) && !(isList && code.file().module().level() >= LEVEL_OF_TO_LIST)) {
-                fixes.add(Fix.of("collect its elements", edits -> edits.insert(code.range(path.getLeaf()).end(), boxed + ".collect("
-                        + edits.types().name(code.elements().getTypeElement("java.util.stream.Collectors")) + ".to" + sort + "())")));
+            if (NamedTypes.is(wanted, "java.util." + sort)
+                    && !(isList && code.file().module().level() >= LEVEL_OF_TO_LIST)) {
+                fixes.add(Fix.of("collect its elements",
+                        edits -> edits.insert(code.range(path.getLeaf()).end(), boxed + ".collect("
+                        + edits.types().name(code.elements().getTypeElement("java.util.stream.Collectors")) + ".to"
+                        + sort + "())")));
             }
         }
         if (wanted instanceof ArrayType array) {
             boolean isPrimitive = array.getComponentType().getKind().isPrimitive();
             String element = Conversion.shown(code.types().erasure(array.getComponentType()));
             String sort = element.equals("int") ? "Int" : element.equals("long") ? "Long" : "Double";
-            String box = element.equals("int") ? "Integer::intValue" : element.equals("long") ? "Long::longValue" : "Double::doubleValue";
-            fixes.add(suffixed(path, isNumbers && isPrimitive ? ".toArray()" : isPrimitive ? ".mapTo" + sort + "(" + box + ").toArray()"
+            String box = element.equals("int") ? "Integer::intValue" : element.equals("long") ? "Long::longValue"
+                    : "Double::doubleValue";
+            fixes.add(suffixed(path, isNumbers && isPrimitive ? ".toArray()" : isPrimitive
+                    ? ".mapTo" + sort + "(" + box + ").toArray()"
                     : boxed + ".toArray(" + element + "[]::new)", "make an array of its elements"));
         }
         return fixes;
@@ -160,22 +190,28 @@ public final class ContainerContent {
 
     /** The type that declares the method which is called, where the type of the call is in doubt. */
     private static String calls(TreePath path, AttributedFile code) {
-        return path.getLeaf() instanceof MethodInvocationTree ? code.element(path).filter(element -> element instanceof ExecutableElement)
-                .map(element -> ((ExecutableElement) element).getReturnType()).filter(type -> type instanceof DeclaredType)
-                .map(type -> ((TypeElement) ((DeclaredType) type).asElement()).getQualifiedName().toString()).orElse("") : "";
+        return path.getLeaf() instanceof MethodInvocationTree ? code.element(path)
+                .filter(element -> element instanceof ExecutableElement)
+                .map(element -> ((ExecutableElement) element).getReturnType())
+                .filter(type -> type instanceof DeclaredType)
+                .map(type -> ((TypeElement) ((DeclaredType) type).asElement()).getQualifiedName().toString()).orElse("")
+                : "";
     }
 
     /** What makes a list of a stream's elements, behind it. */
     public static String listed(FixEdits edits) {
         AttributedFile code = edits.code();
         return code.file().module().level() >= LEVEL_OF_TO_LIST ? ".toList()"
-                : ".collect(" + edits.types().name(code.elements().getTypeElement("java.util.stream.Collectors")) + ".toList())";
+                : ".collect(" + edits.types().name(code.elements().getTypeElement("java.util.stream.Collectors"))
+                + ".toList())";
     }
 
     public static Fix suffixed(TreePath path, String suffix, String title) {
         boolean isOperator = suffix.startsWith(" ");
-        boolean isGrouped = isOperator ? Set.of(Tree.Kind.CONDITIONAL_EXPRESSION, Tree.Kind.ASSIGNMENT, Tree.Kind.LAMBDA_EXPRESSION)
-                .contains(path.getLeaf().getKind()) : Precedence.needsParenthesesBeforeDot((ExpressionTree) path.getLeaf());
+        boolean isGrouped = isOperator ? Set.of(Tree.Kind.CONDITIONAL_EXPRESSION, Tree.Kind.ASSIGNMENT,
+                Tree.Kind.LAMBDA_EXPRESSION)
+                .contains(path.getLeaf().getKind()) : Precedence
+                .needsParenthesesBeforeDot((ExpressionTree) path.getLeaf());
         return Fix.of(title, edits -> edits.replace(path.getLeaf(), to -> to.write(isGrouped ? "(" : "")
                 .carry(edits.code().range(path.getLeaf())).write((isGrouped ? ")" : "") + suffix)));
     }

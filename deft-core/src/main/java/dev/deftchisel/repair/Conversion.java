@@ -36,14 +36,16 @@ public final class Conversion {
         if (own.getKind() == TypeKind.VOID || own.getKind() == TypeKind.NULL || code.types().isSameType(own, wanted)) {
             return fixes;
         }
-        boolean isNarrowed = !own.getKind().isPrimitive() && !wanted.getKind().isPrimitive() && code.isKind(wanted, own);
+        boolean isNarrowed = !own.getKind().isPrimitive() && !wanted.getKind().isPrimitive()
+                && code.isKind(wanted, own);
         if (isNarrowed) {
             // what is a kind of the other is rather the thing itself than something to be made of it
             fixes.add(cast(path, wanted));
         }
         boolean toText = NamedTypes.is(wanted, "java.lang.String");
         boolean fromText = NamedTypes.is(own, "java.lang.String");
-        Optional<String> parser = fromText && !isSentence(path.getLeaf()) ? parser(code.unboxed(wanted)) : Optional.empty();
+        Optional<String> parser = fromText && !isSentence(path.getLeaf()) ? parser(code.unboxed(wanted))
+                : Optional.empty();
         if (parser.isPresent()) {
             part(path, parser.get(), wanted, code).ifPresent(fixes::add);
         }
@@ -52,7 +54,8 @@ public final class Conversion {
         }
         Optional<Fix> letter = letter(path, wanted);
         letter.ifPresent(fixes::add);
-        if (toText && path.getLeaf() instanceof BinaryTree sum && sum.getKind() == Tree.Kind.PLUS && code.type(new TreePath(path, sum.getLeftOperand()))
+        if (toText && path.getLeaf() instanceof BinaryTree sum && sum.getKind() == Tree.Kind.PLUS
+                && code.type(new TreePath(path, sum.getLeftOperand()))
                 .filter(type -> type.getKind() == TypeKind.CHAR).isPresent()) {
             // a letter and a number are joined by text only, and else added
             fixes.add(Fix.of("join them as text", edits -> edits.insert(code.range(sum).start(), "\"\" + ")));
@@ -70,12 +73,14 @@ public final class Conversion {
         if (NamedTypes.is(wanted, "java.util.Optional")) {
             fixes.add(Fix.of("wrap it in an Optional", edits -> edits.replace(path.getLeaf(), to -> to
                     .write(edits.types().name(code.elements().getTypeElement("java.util.Optional"))
-                            + (own.getKind().isPrimitive() ? ".of(" : ".ofNullable(")).carry(code.range(path.getLeaf())).write(")"))));
+                            + (own.getKind().isPrimitive() ? ".of(" : ".ofNullable(")).carry(code.range(path.getLeaf()))
+                            .write(")"))));
         } else if (NamedTypes.is(own, "java.util.Optional")) {
             fixes.add(suffixed(path, ".orElseThrow()", "take what the Optional holds"));
         }
         collections(path, own, wanted, code).ifPresent(fixes::add);
-        boolean isWhole = own.getKind().isPrimitive() && wanted.getKind() == TypeKind.BOOLEAN && own.getKind() != TypeKind.BOOLEAN;
+        boolean isWhole = own.getKind().isPrimitive() && wanted.getKind() == TypeKind.BOOLEAN
+                && own.getKind() != TypeKind.BOOLEAN;
         if (isWhole) {
             fixes.add(suffixed(path, " != 0", "compare it with 0"));
         } else if (wanted.getKind() == TypeKind.BOOLEAN && !own.getKind().isPrimitive() && !isBox(own)) {
@@ -90,12 +95,14 @@ public final class Conversion {
 
     /** {@code "total: " + n}: text with words in it is no number. */
     private static boolean isSentence(Tree tree) {
-        return tree instanceof BinaryTree sum && sum.getKind() == Tree.Kind.PLUS && (isWord(sum.getLeftOperand()) || isWord(sum.getRightOperand())
+        return tree instanceof BinaryTree sum && sum.getKind() == Tree.Kind.PLUS
+                && (isWord(sum.getLeftOperand()) || isWord(sum.getRightOperand())
                 || isSentence(sum.getLeftOperand()));
     }
 
     private static boolean isWord(Tree tree) {
-        return tree instanceof LiteralTree literal && literal.getValue() instanceof String text && !text.matches("[-+\\d.]*");
+        return tree instanceof LiteralTree literal && literal.getValue() instanceof String text
+                && !text.matches("[-+\\d.]*");
     }
 
     /** {@code total + parts[i]}: the one operand that is text is read, not what the sum gives (JLS 15.18.1). */
@@ -103,8 +110,10 @@ public final class Conversion {
         if (!(path.getLeaf() instanceof BinaryTree sum) || sum.getKind() != Tree.Kind.PLUS) {
             return Optional.empty();
         }
-        List<TreePath> texts = Stream.of(sum.getLeftOperand(), sum.getRightOperand()).map(operand -> new TreePath(path, operand))
-                .filter(operand -> code.type(operand).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()).toList();
+        List<TreePath> texts = Stream.of(sum.getLeftOperand(), sum.getRightOperand())
+                .map(operand -> new TreePath(path, operand))
+                .filter(operand -> code.type(operand).filter(type -> NamedTypes.is(type, "java.lang.String"))
+                        .isPresent()).toList();
         return texts.size() != 1 ? Optional.empty() : Optional.of(wrapped(texts.get(0), parser + "(", ")",
                 "read '" + code.shown(code.range(texts.get(0).getLeaf()), 30) + "' as " + wanted));
     }
@@ -115,7 +124,8 @@ public final class Conversion {
         while (first.getLeaf() instanceof BinaryTree binary) {
             first = new TreePath(first, binary.getLeftOperand());
         }
-        if (first == path || !(first.getLeaf() instanceof TypeCastTree cast) || code.type(new TreePath(first, cast.getType()))
+        if (first == path || !(first.getLeaf() instanceof TypeCastTree cast)
+                || code.type(new TreePath(first, cast.getType()))
                 .filter(type -> code.types().isSameType(type, wanted)).isEmpty()) {
             return Optional.empty();
         }
@@ -131,18 +141,23 @@ public final class Conversion {
         TypeElement element = (TypeElement) type.asElement();
         Optional<String> named = element.getEnclosedElements().stream()
                 .filter(one -> one.getKind() == ElementKind.ENUM_CONSTANT).map(one -> one.getSimpleName().toString())
-                .filter(name -> path.getLeaf() instanceof LiteralTree literal && name.equalsIgnoreCase(String.valueOf(literal.getValue())))
+                .filter(name -> path.getLeaf() instanceof LiteralTree literal
+                        && name.equalsIgnoreCase(String.valueOf(literal.getValue())))
                 .findFirst();
         return named.map(name -> Fix.of("write " + element.getSimpleName() + "." + name,
-                        edits -> edits.replace(path.getLeaf(), to -> to.write(edits.types().name(element) + "." + name))))
-                .orElseGet(() -> Fix.of("look the constant up by its name", edits -> edits.replace(path.getLeaf(), to -> to
-                        .write(edits.types().name(element) + ".valueOf(").carry(edits.code().range(path.getLeaf())).write(")"))));
+                        edits -> edits.replace(path.getLeaf(), to -> to.write(edits.types()
+                                .name(element) + "." + name))))
+                .orElseGet(() -> Fix.of("look the constant up by its name",
+                        edits -> edits.replace(path.getLeaf(), to -> to
+                        .write(edits.types().name(element) + ".valueOf(").carry(edits.code().range(path.getLeaf()))
+                        .write(")"))));
     }
 
     /** One letter in the other sort of quotation marks (JLS 3.10.4, 3.10.5). */
     private static Optional<Fix> letter(TreePath path, TypeMirror wanted) {
         Object value = path.getLeaf() instanceof LiteralTree literal ? literal.getValue() : null;
-        boolean toText = value instanceof Character && NamedTypes.isOneOf(wanted, Set.of("java.lang.String", "java.lang.CharSequence"));
+        boolean toText = value instanceof Character
+                && NamedTypes.isOneOf(wanted, Set.of("java.lang.String", "java.lang.CharSequence"));
         boolean toLetter = value instanceof String text && text.length() == 1 && wanted.getKind() == TypeKind.CHAR;
         if (!toText && !toLetter || "\"'\\".indexOf(String.valueOf(value)) >= 0) {
             return Optional.empty();
@@ -156,7 +171,8 @@ public final class Conversion {
     }
 
     private static Fix cast(TreePath path, TypeMirror wanted) {
-        return Fix.of("cast it to " + shown(wanted), edits -> cast(edits, path, edits.types().write(wanted).orElse(NamedTypes.shown(wanted))));
+        return Fix.of("cast it to " + shown(wanted),
+                edits -> cast(edits, path, edits.types().write(wanted).orElse(NamedTypes.shown(wanted))));
     }
 
     /** Writes a cast before an expression, with the parentheses that it needs. */
@@ -165,7 +181,8 @@ public final class Conversion {
         boolean isGrouped = Precedence.needsParenthesesInCast(tree);
         boolean isWholeGrouped = Precedence.castNeedsParentheses(tree, tree, path.getParentPath().getLeaf());
         edits.replace(tree, to -> to.write((isWholeGrouped ? "((" : "(") + type + ") ")
-                .write(isGrouped ? "(" : "").carry(edits.code().range(tree)).write((isGrouped ? ")" : "") + (isWholeGrouped ? ")" : "")));
+                .write(isGrouped ? "(" : "").carry(edits.code().range(tree))
+                .write((isGrouped ? ")" : "") + (isWholeGrouped ? ")" : "")));
     }
 
     private static boolean isBox(TypeMirror type) {
@@ -186,16 +203,19 @@ public final class Conversion {
     private static Optional<Fix> collections(TreePath path, TypeMirror own, TypeMirror wanted, AttributedFile code) {
         TypeMirror list = code.elements().getTypeElement("java.util.List").asType();
         boolean toList = wanted instanceof DeclaredType && code.isKind(list, wanted);
-        if (own.getKind() == TypeKind.ARRAY && toList && !((ArrayType) own).getComponentType().getKind().isPrimitive()) {
+        if (own.getKind() == TypeKind.ARRAY && toList && !((ArrayType) own).getComponentType().getKind()
+                .isPrimitive()) {
             return Optional.of(Fix.of("make a list of it", edits -> edits.replace(path.getLeaf(), to -> to
                     .write(edits.types().name(code.elements().getTypeElement("java.util.Arrays")) + ".asList(")
                     .carry(code.range(path.getLeaf())).write(")"))));
         }
         TypeMirror collection = code.elements().getTypeElement("java.util.Collection").asType();
-        if (wanted instanceof ArrayType array && !array.getComponentType().getKind().isPrimitive() && own instanceof DeclaredType
+        if (wanted instanceof ArrayType array && !array.getComponentType().getKind().isPrimitive()
+                && own instanceof DeclaredType
                 && code.isKind(own, collection)) {
             String element = NamedTypes.shown(code.types().erasure(array.getComponentType()));
-            return Optional.of(suffixed(path, ".toArray(new " + element.substring(element.lastIndexOf('.') + 1) + "[0])",
+            return Optional.of(suffixed(path, ".toArray(new " + element.substring(element.lastIndexOf('.') + 1)
+                    + "[0])",
                     "make an array of it"));
         }
         return Optional.empty();
@@ -215,7 +235,8 @@ public final class Conversion {
         TypeMirror from = code.types().erasure(own);
         TypeMirror to = code.types().erasure(wanted);
         boolean isInterface = isInterface(from) || isInterface(to);
-        return code.types().isSubtype(to, from) || code.types().isSubtype(from, to) || isInterface && !isFinal(from) && !isFinal(to)
+        return code.types().isSubtype(to, from) || code.types().isSubtype(from, to) || isInterface && !isFinal(from)
+                && !isFinal(to)
                 || own.getKind() == TypeKind.TYPEVAR || wanted.getKind() == TypeKind.TYPEVAR;
     }
 

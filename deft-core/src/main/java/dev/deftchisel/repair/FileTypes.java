@@ -20,7 +20,8 @@ public final class FileTypes {
         new TreePathScanner<Void, Void>() {
             @Override
             public Void visitClass(ClassTree tree, Void unused) {
-                code.element(getCurrentPath()).filter(element -> element instanceof TypeElement).ifPresent(element -> types.add((TypeElement) element));
+                code.element(getCurrentPath()).filter(element -> element instanceof TypeElement)
+                        .ifPresent(element -> types.add((TypeElement) element));
                 return super.visitClass(tree, null);
             }
         }.scan(new TreePath(code.unit()), null);

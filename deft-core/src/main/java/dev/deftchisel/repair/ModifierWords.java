@@ -21,7 +21,8 @@ public final class ModifierWords {
     /** Where a word stands in a stretch of code. */
     public static Optional<Range> find(AttributedFile code, Range where, String word) {
         Tokens tokens = code.tokens();
-        for (int i = tokens.code(tokens.at(where.start())); i < tokens.count() && tokens.start(i) < where.end(); i = tokens.code(i + 1)) {
+        for (int i = tokens.code(tokens.at(where.start())); i < tokens.count()
+                && tokens.start(i) < where.end(); i = tokens.code(i + 1)) {
             if (tokens.text(i).equals(word)) {
                 return Optional.of(tokens.range(i));
             }
@@ -43,11 +44,13 @@ public final class ModifierWords {
     public static void add(FixEdits edits, Tree declaration, String word) {
         AttributedFile code = edits.code();
         ModifiersTree modifiers = declaration instanceof MethodTree method ? method.getModifiers()
-                : declaration instanceof VariableTree variable ? variable.getModifiers() : ((ClassTree) declaration).getModifiers();
+                : declaration instanceof VariableTree variable ? variable.getModifiers() : ((ClassTree) declaration)
+                .getModifiers();
         Range all = code.range(declaration);
         int end = code.find(modifiers).filter(range -> range.length() > 0).map(Range::end).orElse(-1);
         boolean isAccess = word.equals("public") || word.equals("protected") || word.equals("private");
-        int annotations = modifiers.getAnnotations().stream().mapToInt(annotation -> code.range(annotation).end()).max().orElse(-1);
+        int annotations = modifiers.getAnnotations().stream().mapToInt(annotation -> code.range(annotation).end()).max()
+                .orElse(-1);
         int at = end < 0 ? all.start() : isAccess && annotations < 0 ? all.start() : isAccess ? annotations : end;
         Tokens tokens = code.tokens();
         int next = at == all.start() ? at : tokens.start(tokens.code(tokens.at(at - 1) + 1));

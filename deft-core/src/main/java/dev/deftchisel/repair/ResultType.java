@@ -32,11 +32,13 @@ public final class ResultType {
      */
     public static void change(FixEdits edits, TreePath method, TypeMirror result) {
         AttributedFile code = edits.code();
-        String written = result.getKind() == TypeKind.VOID ? "void" : edits.types().write(result).orElse(NamedTypes.shown(result));
+        String written = result.getKind() == TypeKind.VOID ? "void" : edits.types().write(result)
+                .orElse(NamedTypes.shown(result));
         edits.replace(code.range(((MethodTree) method.getLeaf()).getReturnType()), written);
         code.element(method).filter(element -> element instanceof ExecutableElement).ifPresent(element -> {
             StringBuilder descriptor = new StringBuilder("(");
-            ((ExecutableElement) element).getParameters().forEach(parameter -> descriptor.append(code.descriptor(parameter.asType())));
+            ((ExecutableElement) element).getParameters()
+                    .forEach(parameter -> descriptor.append(code.descriptor(parameter.asType())));
             edits.redescribe(code.key(element), descriptor.append(")").append(code.descriptor(result)).toString());
         });
     }
@@ -49,9 +51,12 @@ public final class ResultType {
             public Void visitReturn(ReturnTree tree, Void unused) {
                 if (tree.getExpression() != null) {
                     Range value = code.range(tree.getExpression());
-                    boolean isStatement = tree.getExpression() instanceof MethodInvocationTree || tree.getExpression() instanceof AssignmentTree
-                            || tree.getExpression() instanceof CompoundAssignmentTree || tree.getExpression() instanceof UnaryTree step
-                            && (step.getKind().name().endsWith("INCREMENT") || step.getKind().name().endsWith("DECREMENT"));
+                    boolean isStatement = tree.getExpression() instanceof MethodInvocationTree
+                            || tree.getExpression() instanceof AssignmentTree
+                            || tree.getExpression() instanceof CompoundAssignmentTree
+                            || tree.getExpression() instanceof UnaryTree step
+                            && (step.getKind().name().endsWith("INCREMENT") || step.getKind().name()
+                                    .endsWith("DECREMENT"));
                     Range word = new Range(code.range(tree).start(), value.start());
                     BlockTree body = ((MethodTree) method.getLeaf()).getBody();
                     boolean isLast = body.getStatements().get(body.getStatements().size() - 1) == tree;

@@ -55,7 +55,8 @@ public final class StatementLines {
             from--;
         }
         boolean isFirst = content.charAt(from - 1) == '{';
-        String text = lines.stream().map(line -> outer + layout.unit() + line + layout.lineEnd()).collect(Collectors.joining());
+        String text = lines.stream().map(line -> outer + layout.unit() + line + layout.lineEnd())
+                .collect(Collectors.joining());
         edits.replace(new Range(from, brace), layout.lineEnd() + (isFirst ? "" : layout.lineEnd()) + text + outer);
     }
 }

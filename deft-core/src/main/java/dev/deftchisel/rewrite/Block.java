@@ -73,7 +73,8 @@ public final class Block {
             int semicolon = code.tokens().code(code.tokens().at(body.end()));
             return new NewCode(code.file()).write(layout.lineEnd() + indent + "}").at(code.tokens().end(semicolon));
         }
-        NewCode text = new NewCode(code.file()).write((tree instanceof StatementTree ? "" : ";") + layout.lineEnd() + indent + "}");
+        NewCode text = new NewCode(code.file()).write((tree instanceof StatementTree ? "" : ";") + layout.lineEnd()
+                + indent + "}");
         return isBeforeElse ? text.write(" ").replacing(blankBehind()) : text.at(body.end());
     }
 

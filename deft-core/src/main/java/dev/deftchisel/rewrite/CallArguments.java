@@ -20,7 +20,8 @@ public record CallArguments(AttributedFile code, TreePath call) {
 
     /** The arguments in order. */
     public List<? extends ExpressionTree> all() {
-        return call.getLeaf() instanceof MethodInvocationTree method ? method.getArguments() : ((NewClassTree) call.getLeaf())
+        return call.getLeaf() instanceof MethodInvocationTree method ? method.getArguments()
+                : ((NewClassTree) call.getLeaf())
                 .getArguments();
     }
 

@@ -35,10 +35,14 @@ public final class Imports {
         return found.stream().map(range -> Edit.of(removed(file, range, edits), "", Edit.Kind.IMPORT)).toList();
     }
 
-    /** The lines with the end of the last one, or with that of the line before where something is inserted behind the last one. */
+    /**
+     * The lines with the end of the last one, or with that of the line before where something is inserted behind the
+     * last one.
+     */
     private static Range removed(SourceFile file, Range lines, List<Edit> edits) {
         Range removed = Layout.removed(file, lines);
-        boolean isInserted = edits.stream().anyMatch(edit -> edit.range().length() == 0 && edit.range().start() == lines.end());
+        boolean isInserted = edits.stream().anyMatch(edit -> edit.range().length() == 0 && edit.range()
+                .start() == lines.end());
         if (!isInserted) {
             return removed;
         }

@@ -106,7 +106,8 @@ public final class InsertionPointFinder {
      */
     public Optional<HoistedPredecessors> together(Predicate<TreePath> canBeVariable) {
         List<TreePath> first = inTheWay();
-        boolean canMove = !(home instanceof InsertionPoint.Nowhere) && objection.isEmpty() && first.stream().allMatch(path ->
+        boolean canMove = !(home instanceof InsertionPoint.Nowhere) && objection.isEmpty() && first.stream()
+                .allMatch(path ->
                 canBeVariable.test(path) && (earlier.indexOf(path) >= sometimes || code.effects(path).isPure()));
         return canMove ? Optional.of(new HoistedPredecessors(home, first)) : Optional.empty();
     }
@@ -185,7 +186,8 @@ public final class InsertionPointFinder {
             return Optional.empty();
         }
         if (parent instanceof ForLoopTree loop && loop.getStatement() != tree) {
-            return Optional.of(new InsertionPoint.Nowhere(code.range(tree), "it is evaluated again in each round of the loop", false));
+            return Optional.of(new InsertionPoint.Nowhere(code.range(tree),
+                    "it is evaluated again in each round of the loop", false));
         }
         return Optional.of(new InsertionPoint.Around(statement));
     }
@@ -224,7 +226,8 @@ public final class InsertionPointFinder {
         boolean isLoop = parent instanceof WhileLoopTree || parent instanceof DoWhileLoopTree
                 || parent instanceof ForLoopTree loop && loop.getCondition() == tree;
         return isLoop
-                ? Optional.of(new InsertionPoint.Nowhere(code.range(tree), "it is evaluated again in each round of the loop", false))
+                ? Optional.of(new InsertionPoint.Nowhere(code.range(tree),
+                        "it is evaluated again in each round of the loop", false))
                 : Optional.empty();
     }
 
@@ -233,7 +236,8 @@ public final class InsertionPointFinder {
         Tree parent = path.getLeaf();
         if (parent instanceof BinaryTree binary) {
             if (binary.getRightOperand() == child) {
-                boolean isLazy = parent.getKind() == Tree.Kind.CONDITIONAL_AND || parent.getKind() == Tree.Kind.CONDITIONAL_OR;
+                boolean isLazy = parent.getKind() == Tree.Kind.CONDITIONAL_AND
+                        || parent.getKind() == Tree.Kind.CONDITIONAL_OR;
                 if (isLazy) {
                     onlySometimes(binary.getLeftOperand());
                 }

@@ -46,7 +46,8 @@ public record Layout(String lineEnd, String unit) {
                 .max(Map.Entry.<String, Integer>comparingByValue().thenComparing(entry -> -entry.getKey().length()))
                 .map(Map.Entry::getKey)
                 .orElse("    ");
-        return new Layout(content.contains("\r\n") ? "\r\n" : content.contains("\n") || !content.contains("\r") ? "\n" : "\r", unit);
+        return new Layout(content.contains("\r\n") ? "\r\n" : content.contains("\n") || !content.contains("\r") ? "\n"
+                : "\r", unit);
     }
 
     /**
@@ -86,7 +87,8 @@ public record Layout(String lineEnd, String unit) {
     public static int behind(SourceFile file, int end) {
         Tokens tokens = file.tokens();
         int behind = end;
-        for (int i = tokens.at(end - 1) + 1; i < tokens.count() && tokens.text(i).chars().noneMatch(c -> isLineEnd((char) c)); i++) {
+        for (int i = tokens.at(end - 1) + 1; i < tokens.count() && tokens.text(i).chars()
+                .noneMatch(c -> isLineEnd((char) c)); i++) {
             if (tokens.kind(i).isComment()) {
                 behind = tokens.end(i);
             } else if (tokens.kind(i) != TokenKind.WHITE_SPACE) {
@@ -100,21 +102,25 @@ public record Layout(String lineEnd, String unit) {
     public static Range withDocumentation(SourceFile file, Range member) {
         Tokens tokens = file.tokens();
         int above = tokens.at(member.start()) - 1;
-        boolean isGap = above > 0 && tokens.kind(above) == TokenKind.WHITE_SPACE && tokens.text(above).lines().count() <= 2;
+        boolean isGap = above > 0 && tokens.kind(above) == TokenKind.WHITE_SPACE && tokens.text(above).lines()
+                .count() <= 2;
         boolean isDocumented = isGap && tokens.kind(above - 1).isComment() && tokens.text(above - 1).startsWith("/**");
         return isDocumented ? new Range(tokens.start(above - 1), member.end()) : member;
     }
 
     /**
-     * A declaration with the comments that are about it alone: documentation, comments directly above, and one behind it on its last line.
-     * A comment above that is followed by several declarations without a blank line between may be about all of them, and stays.
+     * A declaration with the comments that are about it alone: documentation, comments directly above, and one behind
+     * it on its last line. A comment above that is followed by several declarations without a blank line between may be
+     * about all of them, and stays.
      */
     public static Range withComments(SourceFile file, Range declaration) {
         Tokens tokens = file.tokens();
         int last = tokens.at(declaration.end() - 1);
         int end = declaration.end();
-        if (last + 2 < tokens.count() && tokens.kind(last + 1) == TokenKind.WHITE_SPACE && lineEnds(tokens.text(last + 1)) == 0
-                && tokens.kind(last + 2).isComment() && (last + 3 == tokens.count() || lineEnds(tokens.text(last + 3)) > 0)) {
+        if (last + 2 < tokens.count() && tokens.kind(last + 1) == TokenKind.WHITE_SPACE
+                && lineEnds(tokens.text(last + 1)) == 0
+                && tokens.kind(last + 2).isComment() && (last + 3 == tokens.count()
+                        || lineEnds(tokens.text(last + 3)) > 0)) {
             last += 2;
             end = tokens.end(last);
         }
@@ -135,7 +141,9 @@ public record Layout(String lineEnd, String unit) {
         return (int) whiteSpace.chars().filter(c -> c == '\n').count();
     }
 
-    /** The range with the blanks around it up to the line starts and with its last line end, when nothing else is there. */
+    /**
+     * The range with the blanks around it up to the line starts and with its last line end, when nothing else is there.
+     */
     public static Range wholeLines(SourceFile file, Range range) {
         String content = file.content();
         int start = range.start();
@@ -159,8 +167,8 @@ public record Layout(String lineEnd, String unit) {
     }
 
     /**
-     * What goes when the code of a range goes: its lines, and a blank line that would then stand at the start of a block,
-     * at its end, or next to another.
+     * What goes when the code of a range goes: its lines, and a blank line that would then stand at the start of a
+     * block, at its end, or next to another.
      */
     public static Range removed(SourceFile file, Range range) {
         Range lines = wholeLines(file, range);

@@ -12,9 +12,9 @@ import java.util.function.BiConsumer;
 import java.util.function.Predicate;
 
 /**
- * Writes the opposite of a condition as plainly as it can be: comparisons are turned round, {@code !} goes where one would
- * come before another, and it moves into {@code &&} and {@code ||} (De Morgan). Comparisons of floating point numbers are
- * left as they are: both {@code <} and {@code >=} are false for a value that is no number (JLS 15.20.1).
+ * Writes the opposite of a condition as plainly as it can be: comparisons are turned round, {@code !} goes where one
+ * would come before another, and it moves into {@code &&} and {@code ||} (De Morgan). Comparisons of floating point
+ * numbers are left as they are: both {@code <} and {@code >=} are false for a value that is no number (JLS 15.20.1).
  */
 public final class Negation {
 
@@ -93,7 +93,8 @@ public final class Negation {
     }
 
     private void complement(NewCode to, TreePath condition) {
-        boolean isGrouped = isLoose.test(condition) || Precedence.isLooser(condition.getLeaf().getKind(), Tree.Kind.LOGICAL_COMPLEMENT);
+        boolean isGrouped = isLoose.test(condition)
+                || Precedence.isLooser(condition.getLeaf().getKind(), Tree.Kind.LOGICAL_COMPLEMENT);
         to.write(isGrouped ? "!(" : "!");
         carrying.accept(to, code.range(condition.getLeaf()));
         to.write(isGrouped ? ")" : "");

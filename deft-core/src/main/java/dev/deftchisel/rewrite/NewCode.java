@@ -88,7 +88,8 @@ public final class NewCode {
         int from = code.start();
         for (int i = tokens.at(code.start()); !oldIndent.equals(newIndent) && i < tokens.count()
                 && tokens.start(i) < code.end(); i++) {
-            int line = tokens.kind(i) == TokenKind.WHITE_SPACE ? lastLineStart(content, tokens.start(i), tokens.end(i)) : -1;
+            int line = tokens.kind(i) == TokenKind.WHITE_SPACE ? lastLineStart(content, tokens.start(i), tokens.end(i))
+                    : -1;
             if (line >= code.start() && line < code.end() && content.startsWith(oldIndent, line)) {
                 carryAsIs(new Range(from, line));
                 text.append(newIndent);

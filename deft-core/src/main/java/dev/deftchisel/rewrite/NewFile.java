@@ -14,7 +14,9 @@ import java.util.Optional;
 import java.util.Set;
 import javax.lang.model.util.Elements;
 
-/** A file that is made for one type: the header that a neighbour has, the package, the imports, the type (JLS 7.3, 7.6). */
+/**
+ * A file that is made for one type: the header that a neighbour has, the package, the imports, the type (JLS 7.3, 7.6).
+ */
 public final class NewFile {
 
     private final SourceFile draft;
@@ -40,16 +42,20 @@ public final class NewFile {
      * @param elements    of the code that it will be with
      * @throws IllegalArgumentException when the root is not one of the workspace
      */
-    public static NewFile of(SourceRoot root, String packageName, String type, SourceFile neighbour, Snapshot snapshot, Elements elements) {
+    public static NewFile of(SourceRoot root, String packageName, String type, SourceFile neighbour, Snapshot snapshot,
+            Elements elements) {
         Path path = root.folderOf(packageName).resolve(type + ".java");
         Layout around = Layout.of(neighbour);
         EditorStyle style = EditorStyle.of(path, snapshot.workspace().root());
         Layout layout = new Layout(style.lineEnd().orElse(around.lineEnd()), style.unit().orElse(around.unit()));
         String end = layout.lineEnd();
-        String head = header(neighbour, end) + (packageName.isEmpty() ? "" : "package " + packageName + ";" + end + end);
+        String head = header(neighbour, end) + (packageName.isEmpty() ? ""
+                : "package " + packageName + ";" + end + end);
         // the name of the type is there from the start, so that no other of that name is imported
-        Snapshot with = snapshot.with(Map.of(path, Optional.of(head + "class " + type + " {" + end + "}" + end)), Map.of());
-        return new NewFile(with.file(path).orElseThrow(() -> new IllegalArgumentException(root + " is not a root of the workspace")),
+        Snapshot with = snapshot.with(Map.of(path, Optional.of(head + "class " + type + " {" + end + "}" + end)),
+                Map.of());
+        return new NewFile(with.file(path)
+                .orElseThrow(() -> new IllegalArgumentException(root + " is not a root of the workspace")),
                 layout, head.length(), elements);
     }
 
@@ -57,7 +63,8 @@ public final class NewFile {
     private static String header(SourceFile neighbour, String end) {
         Tokens tokens = neighbour.tokens();
         int start = tokens.code(0);
-        boolean isAboveAll = start < tokens.count() && start > 0 && tokens.kind(0).isComment() && tokens.kind(0) != TokenKind.WHITE_SPACE
+        boolean isAboveAll = start < tokens.count() && start > 0 && tokens.kind(0).isComment()
+                && tokens.kind(0) != TokenKind.WHITE_SPACE
                 && neighbour.outline().packageRange().length() > 0;
         return isAboveAll ? neighbour.content().substring(0, tokens.start(start)).stripTrailing() + end : "";
     }
@@ -81,7 +88,8 @@ public final class NewFile {
     public FileChange with(List<String> lines, Set<String> linked) {
         FileChange imports = new FileChange(draft.path(), Optional.empty(),
                 draft.text().with(draft.content().substring(0, body)), writer.imports());
-        NewCode text = new NewCode(draft).write(imports.after().content()).write(layout.text(lines, ""), linked).write(layout.lineEnd());
+        NewCode text = new NewCode(draft).write(imports.after().content()).write(layout.text(lines, ""), linked)
+                .write(layout.lineEnd());
         return FileChange.created(draft.path(), draft.text().charset(), text.at(0));
     }
 }

@@ -34,8 +34,8 @@ import javax.lang.model.element.TypeElement;
 import javax.lang.model.util.ElementFilter;
 
 /**
- * Members and types that are opened to code elsewhere (JLS 6.6). Whoever mentions their names may find them from then on,
- * so the analysis has to look at all files that do, and the guard asks for it.
+ * Members and types that are opened to code elsewhere (JLS 6.6). Whoever mentions their names may find them from then
+ * on, so the analysis has to look at all files that do, and the guard asks for it.
  */
 public final class Opening {
 
@@ -82,14 +82,18 @@ public final class Opening {
         } else if (isConstructor && hasRival((ExecutableElement) element)) {
             return Optional.of("has another beside it, which calls could then confuse it with");
         }
-        boolean isAlone = !(path.getLeaf() instanceof VariableTree tree) || ((ClassTree) path.getParentPath().getLeaf()).getMembers()
+        boolean isAlone = !(path.getLeaf() instanceof VariableTree tree) || ((ClassTree) path.getParentPath().getLeaf())
+                .getMembers()
                 .stream()
                 .filter(member -> member instanceof VariableTree other && code.find(other).filter(range ->
                         range.start() == code.range(tree).start()).isPresent()).count() == 1;
         return isAlone ? Optional.empty() : Optional.of("is declared together with others");
     }
 
-    /** Whether a call could mean another constructor today and this one afterwards; not all calls say the name of the class. */
+    /**
+     * Whether a call could mean another constructor today and this one afterwards; not all calls say the name of the
+     * class.
+     */
     private static boolean hasRival(ExecutableElement constructor) {
         return ElementFilter.constructorsIn(constructor.getEnclosingElement().getEnclosedElements()).stream()
                 .anyMatch(other -> other != constructor && (other.isVarArgs() || constructor.isVarArgs()
@@ -116,8 +120,8 @@ public final class Opening {
     }
 
     /**
-     * What a change that opens something is proved with: the analysis it was planned with, and all that may find what is
-     * opened.
+     * What a change that opens something is proved with: the analysis it was planned with, and all that may find what
+     * is opened.
      */
     public static Analysis widened(Analyst analyst, Analysis before, Change change) {
         Set<String> names = change.meaning().opened().stream()
@@ -137,7 +141,8 @@ public final class Opening {
             Range modifier = edit(code, declared(key).orElseThrow(), AccessLevel.PUBLIC).range();
             result = new Change(result.title(), result.files().stream()
                     .map(file -> file.path().equals(code.file().path()) ? file.withEdits(file.edits().stream()
-                            .filter(edit -> edit.kind() != Edit.Kind.ACCESS || !edit.range().equals(modifier)).toList()) : file)
+                            .filter(edit -> edit.kind() != Edit.Kind.ACCESS || !edit.range().equals(modifier)).toList())
+                            : file)
                     .toList(), result.meaning().opening(opened), result.notes().stream()
                     .filter(note -> !note.startsWith(note(key))).toList());
         }

@@ -104,7 +104,8 @@ public final class Precedence {
     /** Also of a negative number, which the compiler reads as one literal. */
     private static boolean isSigned(ExpressionTree moved) {
         return moved instanceof UnaryTree signed && isSign(signed)
-                || moved instanceof LiteralTree literal && literal.getValue() instanceof Number number && number.doubleValue() < 0;
+                || moved instanceof LiteralTree literal && literal.getValue() instanceof Number number
+                && number.doubleValue() < 0;
     }
 
     private static boolean isSign(UnaryTree tree) {

@@ -43,7 +43,8 @@ public final class Transplant {
      * @param writer of types there
      * @param object writes the object that is {@code this} in the code
      */
-    public Transplant(AttributedFile from, AttributedFile to, TreePath place, TypeWriter writer, Consumer<NewCode> object) {
+    public Transplant(AttributedFile from, AttributedFile to, TreePath place, TypeWriter writer,
+            Consumer<NewCode> object) {
         this.from = from;
         this.to = to;
         this.place = place;
@@ -117,7 +118,8 @@ public final class Transplant {
     }
 
     private void type(Range range, TypeElement type) {
-        boolean isLocal = !type.getEnclosingElement().getKind().isClass() && !type.getEnclosingElement().getKind().isInterface()
+        boolean isLocal = !type.getEnclosingElement().getKind().isClass() && !type.getEnclosingElement().getKind()
+                .isInterface()
                 && type.getEnclosingElement().getKind() != ElementKind.PACKAGE;
         if (!isLocal) {
             String name = name(type);
@@ -152,7 +154,8 @@ public final class Transplant {
     private boolean isWithinClass(TreePath path, TreePath part, Element member) {
         for (TreePath at = path; at.getLeaf() != part.getLeaf(); at = at.getParentPath()) {
             if (at.getLeaf() instanceof ClassTree && (member == null || from.element(at)
-                    .filter(type -> type instanceof TypeElement own && isInherited(own, (TypeElement) member.getEnclosingElement()))
+                    .filter(type -> type instanceof TypeElement own
+                            && isInherited(own, (TypeElement) member.getEnclosingElement()))
                     .isPresent())) {
                 return true;
             }
@@ -178,7 +181,8 @@ public final class Transplant {
     private boolean isImportedThere(Element member) {
         return to.file().outline().imports().stream().anyMatch(line -> line.isStatic() && !line.isOnDemand()
                 && line.simpleName().contentEquals(member.getSimpleName())
-                && line.name().equals(((TypeElement) member.getEnclosingElement()).getQualifiedName() + "." + member.getSimpleName()));
+                && line.name().equals(((TypeElement) member.getEnclosingElement()).getQualifiedName() + "."
+                        + member.getSimpleName()));
     }
 
     /** The constants of an enum are labels by their simple names only (JLS 14.11.1). */

@@ -90,7 +90,9 @@ public final class TypeWriter {
                 : Optional.empty();
     }
 
-    /** The type variable that capture conversion (JLS 5.1.10) makes has no declaration, and no name that could be one. */
+    /**
+     * The type variable that capture conversion (JLS 5.1.10) makes has no declaration, and no name that could be one.
+     */
     public static boolean isCaptured(TypeVariable variable) {
         return !variable.asElement().getSimpleName().toString().matches("[\\p{L}_$][\\p{L}\\p{N}_$]*");
     }
@@ -99,7 +101,8 @@ public final class TypeWriter {
         TypeElement element = (TypeElement) type.asElement();
         if (element.getSimpleName().length() == 0) {
             // an anonymous class: the type it was made from
-            TypeMirror above = element.getInterfaces().isEmpty() ? element.getSuperclass() : element.getInterfaces().get(0);
+            TypeMirror above = element.getInterfaces().isEmpty() ? element.getSuperclass() : element.getInterfaces()
+                    .get(0);
             return write(above, depth + 1);
         }
         boolean isInner = type.getEnclosingType() instanceof DeclaredType outer && !outer.getTypeArguments().isEmpty();
@@ -123,7 +126,8 @@ public final class TypeWriter {
         }
         if (argument instanceof TypeVariable variable && isCaptured(variable)) {
             boolean hasLower = variable.getLowerBound() != null && variable.getLowerBound().getKind() != TypeKind.NULL;
-            return hasLower ? wildcard(null, variable.getLowerBound(), depth) : wildcard(variable.getUpperBound(), null, depth);
+            return hasLower ? wildcard(null, variable.getLowerBound(), depth)
+                    : wildcard(variable.getUpperBound(), null, depth);
         }
         if (argument instanceof IntersectionType) {
             return wildcard(argument, null, depth);
@@ -149,7 +153,8 @@ public final class TypeWriter {
             return owner.getKind() == ElementKind.PACKAGE ? topLevel(type) : simple;
         }
         // what an anonymous class declares is known by its simple name only
-        return outer.getSimpleName().isEmpty() || isUsed(type) || isMemberAround(outer) ? simple : name(outer) + "." + simple;
+        return outer.getSimpleName().isEmpty() || isUsed(type) || isMemberAround(outer) ? simple
+                : name(outer) + "." + simple;
     }
 
     /** Whether the simple name means this type somewhere in the file, outside of its own declaration. */
@@ -169,7 +174,8 @@ public final class TypeWriter {
         String qualified = type.getQualifiedName().toString();
         String home = qualified.substring(0, Math.max(0, qualified.length() - simple.length() - 1));
         boolean isHidden = file.outline().types().stream()
-                .anyMatch(sketch -> sketch.name().equals(simple) && !file.outline().qualifiedName(sketch).equals(qualified));
+                .anyMatch(sketch -> sketch.name().equals(simple) && !file.outline().qualifiedName(sketch)
+                        .equals(qualified));
         Optional<ImportOutline> taken = file.outline().imports().stream()
                 .filter(line -> !line.isOnDemand() && line.simpleName().equals(simple))
                 .findFirst();
@@ -220,7 +226,8 @@ public final class TypeWriter {
         }
         String end = Layout.of(file).lineEnd();
         String word = isStatic ? "import static " : "import ";
-        List<ImportOutline> known = file.outline().imports().stream().filter(line -> line.isStatic() == isStatic).toList();
+        List<ImportOutline> known = file.outline().imports().stream().filter(line -> line.isStatic() == isStatic)
+                .toList();
         if (known.isEmpty()) {
             String lines = added.stream().map(name -> end + word + name + ";").collect(Collectors.joining());
             int at = behindPackage();
@@ -231,9 +238,11 @@ public final class TypeWriter {
         }
         List<Edit> edits = new ArrayList<>();
         for (String name : added) {
-            // among those it has most in common with, behind the last one that sorts before it; the order of others is left alone
+            // among those it has most in common with, behind the last one that sorts before it; the order of others is
+            // left alone
             int most = known.stream().mapToInt(line -> common(line.name(), name)).max().orElse(0);
-            List<ImportOutline> group = known.stream().filter(line -> most < 2 || common(line.name(), name) == most).toList();
+            List<ImportOutline> group = known.stream().filter(line -> most < 2 || common(line.name(), name) == most)
+                    .toList();
             Optional<ImportOutline> before = group.stream()
                     .filter(line -> line.name().compareTo(name) < 0)
                     .reduce((one, other) -> other);

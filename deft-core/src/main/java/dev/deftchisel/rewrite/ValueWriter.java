@@ -32,9 +32,9 @@ import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeMirror;
 
 /**
- * How a value is written in the place of what stands for it: with a cast where the declared type made a difference (JLS 5.1.2,
- * 5.1.7, 15.12.2), with type arguments or an array type where they came from the declaration, and in parentheses where
- * it would be grouped otherwise.
+ * How a value is written in the place of what stands for it: with a cast where the declared type made a difference (JLS
+ * 5.1.2, 5.1.7, 15.12.2), with type arguments or an array type where they came from the declaration, and in parentheses
+ * where it would be grouped otherwise.
  */
 public final class ValueWriter {
 
@@ -78,8 +78,10 @@ public final class ValueWriter {
 
     /** What turning the value into the declared type may do besides. */
     public Effects conversion() {
-        boolean isBoxed = own.filter(type -> type.getKind().isPrimitive()).isPresent() && !declared.getKind().isPrimitive();
-        boolean isUnboxed = own.filter(type -> !type.getKind().isPrimitive()).isPresent() && declared.getKind().isPrimitive();
+        boolean isBoxed = own.filter(type -> type.getKind().isPrimitive()).isPresent() && !declared.getKind()
+                .isPrimitive();
+        boolean isUnboxed = own.filter(type -> !type.getKind().isPrimitive()).isPresent() && declared.getKind()
+                .isPrimitive();
         // each boxing may give another object; unboxing fails for null
         return isBoxed ? Effects.MADE : isUnboxed ? Effects.NULL : Effects.NONE;
     }
@@ -129,12 +131,14 @@ public final class ValueWriter {
     }
 
     private Optional<String> typeArguments() {
-        return own.flatMap(writer::write).filter(text -> text.contains("<")).map(text -> text.substring(text.indexOf('<')));
+        return own.flatMap(writer::write).filter(text -> text.contains("<"))
+                .map(text -> text.substring(text.indexOf('<')));
     }
 
     private boolean needsCast(AttributedFile where, TreePath use) {
         // types with wildcards are the same as no other (JLS 4.5.1), but only the type arguments differ
-        boolean isSame = own.filter(type -> code.types().isSameType(type, declared) || code.types().isSameType(type, formal)
+        boolean isSame = own.filter(type -> code.types().isSameType(type, declared) || code.types()
+                .isSameType(type, formal)
                 || code.types().isSubtype(type, declared)
                 && code.types().isSameType(code.types().erasure(type), code.types().erasure(declared))).isPresent();
         boolean isFunction = value instanceof LambdaExpressionTree || value instanceof MemberReferenceTree;
@@ -149,7 +153,8 @@ public final class ValueWriter {
         if (isSame || hasSameTarget(where, use) && !(isNarrowed && isPassed)) {
             return false;
         }
-        boolean isPrimitive = declared.getKind().isPrimitive() || own.filter(type -> type.getKind().isPrimitive()).isPresent();
+        boolean isPrimitive = declared.getKind().isPrimitive() || own.filter(type -> type.getKind().isPrimitive())
+                .isPresent();
         return isPrimitive || isSensitive(where, use);
     }
 
@@ -186,7 +191,8 @@ public final class ValueWriter {
             if (at.getLeaf() instanceof LambdaExpressionTree) {
                 return Optional.empty();
             }
-            Optional<Element> element = at.getLeaf().getKind() == Tree.Kind.METHOD ? where.element(at) : Optional.empty();
+            Optional<Element> element = at.getLeaf().getKind() == Tree.Kind.METHOD ? where.element(at)
+                    : Optional.empty();
             if (element.isPresent()) {
                 return element.map(method -> ((ExecutableElement) method).getReturnType());
             }
@@ -214,7 +220,10 @@ public final class ValueWriter {
         return type.filter(found -> !found.getKind().isPrimitive()).isPresent();
     }
 
-    /** Whether a member is selected that is the same for the value's own type: none of that name is declared further down. */
+    /**
+     * Whether a member is selected that is the same for the value's own type: none of that name is declared further
+     * down.
+     */
     private boolean isMemberOf(Tree parent, TreePath use) {
         if (!(parent instanceof MemberSelectTree select) || select.getExpression() != use.getLeaf()
                 || !(own.orElse(null) instanceof DeclaredType type) || !(declared instanceof DeclaredType above)) {
@@ -224,7 +233,8 @@ public final class ValueWriter {
         return code.types().isSubtype(code.types().erasure(type), erased)
                 && code.elements().getAllMembers((TypeElement) type.asElement()).stream()
                         .filter(member -> member.getSimpleName().equals(select.getIdentifier()))
-                        .allMatch(member -> code.types().isSubtype(erased, code.types().erasure(member.getEnclosingElement().asType())));
+                        .allMatch(member -> code.types().isSubtype(erased, code.types()
+                                .erasure(member.getEnclosingElement().asType())));
     }
 
     /** Whether it is only asked whether two references are the same object (JLS 15.21.3). */
@@ -234,7 +244,8 @@ public final class ValueWriter {
             return false;
         }
         Tree other = binary.getLeftOperand() == use.getLeaf() ? binary.getRightOperand() : binary.getLeftOperand();
-        return other.getKind() == Tree.Kind.NULL_LITERAL || isReference(where.type(new TreePath(use.getParentPath(), other)));
+        return other.getKind() == Tree.Kind.NULL_LITERAL
+                || isReference(where.type(new TreePath(use.getParentPath(), other)));
     }
 
     /** Whether another type than the variable's may choose another member, overload or type argument. */
@@ -242,20 +253,25 @@ public final class ValueWriter {
         Tree parent = use.getParentPath().getLeaf();
         if (parent instanceof MethodInvocationTree || parent instanceof NewClassTree) {
             Optional<Element> called = where.element(use.getParentPath());
-            boolean isArgument = parent instanceof MethodInvocationTree call && call.getArguments().contains(use.getLeaf())
+            boolean isArgument = parent instanceof MethodInvocationTree call && call.getArguments()
+                    .contains(use.getLeaf())
                     || parent instanceof NewClassTree made && made.getArguments().contains(use.getLeaf());
             return !isArgument || called.filter(element -> element instanceof ExecutableElement method
                     && method.getTypeParameters().isEmpty() && !isOverloaded(method)).isEmpty();
         }
-        if (isReference(own) && isReference(Optional.of(declared)) && (isMemberOf(parent, use) || isComparedWithReference(where, use))) {
+        if (isReference(own) && isReference(Optional.of(declared))
+                && (isMemberOf(parent, use) || isComparedWithReference(where, use))) {
             return false;
         }
-        boolean isComparison = parent instanceof BinaryTree binary && List.of(Tree.Kind.EQUAL_TO, Tree.Kind.NOT_EQUAL_TO)
+        boolean isComparison = parent instanceof BinaryTree binary
+                && List.of(Tree.Kind.EQUAL_TO, Tree.Kind.NOT_EQUAL_TO)
                 .contains(binary.getKind());
-        boolean isTyped = parent instanceof VariableTree || parent instanceof AssignmentTree || parent instanceof ReturnTree;
+        boolean isTyped = parent instanceof VariableTree || parent instanceof AssignmentTree
+                || parent instanceof ReturnTree;
         boolean isText = parent instanceof BinaryTree && !isComparison;
         return !isTyped && !isText || parent instanceof ConditionalExpressionTree
-                || parent instanceof VariableTree variable && where.find(variable.getType() == null ? variable : variable.getType())
+                || parent instanceof VariableTree variable
+                && where.find(variable.getType() == null ? variable : variable.getType())
                 .map(where::text).filter("var"::equals).isPresent();
     }
 }

@@ -23,7 +23,8 @@ public final class WrittenValues {
                 .ifPresent(path -> values.add(new TreePath(path, ((VariableTree) path.getLeaf()).getInitializer())));
         survey.names().uses(variable).forEach(use -> {
             TreePath target = use.getParentPath().getLeaf() instanceof MemberSelectTree ? use.getParentPath() : use;
-            if (target.getParentPath().getLeaf() instanceof AssignmentTree assignment && assignment.getVariable() == target.getLeaf()) {
+            if (target.getParentPath().getLeaf() instanceof AssignmentTree assignment
+                    && assignment.getVariable() == target.getLeaf()) {
                 values.add(new TreePath(target.getParentPath(), assignment.getExpression()));
             }
         });

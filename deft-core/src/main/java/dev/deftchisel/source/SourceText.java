@@ -95,7 +95,7 @@ public record SourceText(String content, Charset charset, boolean mark, boolean 
         try {
             return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
         } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException("every Java platform has SHA-256", impossible);
+            throw new AssertionError("every Java platform has SHA-256", impossible);
         }
     }
 }

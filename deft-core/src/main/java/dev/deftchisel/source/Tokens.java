@@ -110,7 +110,9 @@ public final class Tokens {
         return false;
     }
 
-    /** The index of the token that covers an offset; for the length of the text, the last one; -1 when there is none. */
+    /**
+     * The index of the token that covers an offset; for the length of the text, the last one; -1 when there is none.
+     */
     public int at(int offset) {
         if (count == 0) {
             return -1;

@@ -65,7 +65,9 @@ public final class Words {
         return -1;
     }
 
-    /** Half of a character beyond the basic plane is taken for part of a name: letters there are, symbols do no harm. */
+    /**
+     * Half of a character beyond the basic plane is taken for part of a name: letters there are, symbols do no harm.
+     */
     public static boolean isPart(char c) {
         return Character.isJavaIdentifierPart(c) || Character.isSurrogate(c);
     }

@@ -27,12 +27,14 @@ public record Dependencies(List<Library> libraries, List<Library> processors, Li
     /** The files of the libraries whose coordinates are known, by these without the version. */
     public Map<String, Path> versions() {
         Map<String, Path> versions = new HashMap<>();
-        libraries.forEach(library -> library.artifact().ifPresent(artifact -> versions.putIfAbsent(artifact, library.file())));
+        libraries.forEach(library -> library.artifact()
+                .ifPresent(artifact -> versions.putIfAbsent(artifact, library.file())));
         return versions;
     }
 
     /** Files that the user named. */
     public static Dependencies named(List<Path> files) {
-        return new Dependencies(files.stream().map(file -> new Library(file, "named by the user")).toList(), List.of(), List.of());
+        return new Dependencies(files.stream().map(file -> new Library(file, "named by the user")).toList(), List.of(),
+                List.of());
     }
 }

@@ -11,8 +11,8 @@ import java.util.Optional;
  *
  * @param level   the language level, for instance 17
  * @param api     the platform's API that the code may use
- * @param options of the compiler that decide what it accepts: {@code --enable-preview}, {@code --add-exports} and the like, each
- *                with its value in one word; and {@code -A}, which its annotation processors are given
+ * @param options of the compiler that decide what it accepts: {@code --enable-preview}, {@code --add-exports} and the
+ *                like, each with its value in one word; and {@code -A}, which its annotation processors are given
  */
 public record JavaLevel(int level, Api api, List<String> options) {
 
@@ -44,7 +44,9 @@ public record JavaLevel(int level, Api api, List<String> options) {
         return of(Runtime.version().feature());
     }
 
-    /** Whether the code uses what is only proposed so far, which nothing but the JDK of just this level reads (JEP 12). */
+    /**
+     * Whether the code uses what is only proposed so far, which nothing but the JDK of just this level reads (JEP 12).
+     */
     public boolean isPreview() {
         return options.contains(PREVIEW);
     }
@@ -62,7 +64,8 @@ public record JavaLevel(int level, Api api, List<String> options) {
     /** What the running compiler is told so that it parses the code as its language. */
     public List<String> parserOptions() {
         int feature = Runtime.version().feature();
-        List<String> all = new ArrayList<>(List.of("-source", String.valueOf(Math.max(LOWEST, Math.min(level, feature)))));
+        List<String> all = new ArrayList<>(List.of("-source",
+                String.valueOf(Math.max(LOWEST, Math.min(level, feature)))));
         if (isPreview() && level == feature) {
             all.add(PREVIEW);
         }
@@ -84,7 +87,8 @@ public record JavaLevel(int level, Api api, List<String> options) {
         } else {
             all.addAll(parserOptions());
         }
-        options.stream().filter(option -> !option.equals(PREVIEW) && !option.startsWith(FOR_PROCESSORS)).forEach(all::add);
+        options.stream().filter(option -> !option.equals(PREVIEW) && !option.startsWith(FOR_PROCESSORS))
+                .forEach(all::add);
         return all;
     }
 
@@ -102,7 +106,8 @@ public record JavaLevel(int level, Api api, List<String> options) {
         List<String> options = new ArrayList<>();
         for (int i = 0; i < arguments.size(); i++) {
             String word = arguments.get(i);
-            if (word.equals(PREVIEW) || word.startsWith(FOR_PROCESSORS) || word.matches("--add-(exports|modules|reads)=.+")) {
+            if (word.equals(PREVIEW) || word.startsWith(FOR_PROCESSORS)
+                    || word.matches("--add-(exports|modules|reads)=.+")) {
                 options.add(word);
             } else if (word.matches("--add-(exports|modules|reads)") && i + 1 < arguments.size()) {
                 options.add(word + "=" + arguments.get(i + 1));

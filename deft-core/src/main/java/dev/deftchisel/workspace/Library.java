@@ -21,6 +21,7 @@ public record Library(Path file, String origin, SourceRoot.Use use) {
     public Optional<String> artifact() {
         String[] parts = origin.split("[:@]");
         return parts.length < 3 ? Optional.empty()
-                : Optional.of(parts[0] + ":" + parts[1] + origin.substring(parts[0].length() + parts[1].length() + parts[2].length() + 2));
+                : Optional.of(parts[0] + ":" + parts[1] + origin.substring(parts[0].length() + parts[1].length()
+                        + parts[2].length() + 2));
     }
 }

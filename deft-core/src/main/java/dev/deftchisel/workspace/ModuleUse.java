@@ -19,7 +19,8 @@ public record ModuleUse(String name, SourceRoot.Use by, Optional<SourceRoot.Use>
 
     /** Both of two uses of the same module. */
     public ModuleUse and(ModuleUse other) {
-        return new ModuleUse(name, wider(by, other.by), Stream.of(ofTests, other.ofTests).flatMap(Optional::stream).reduce(ModuleUse::wider));
+        return new ModuleUse(name, wider(by, other.by), Stream.of(ofTests, other.ofTests).flatMap(Optional::stream)
+                .reduce(ModuleUse::wider));
     }
 
     private static SourceRoot.Use wider(SourceRoot.Use one, SourceRoot.Use other) {

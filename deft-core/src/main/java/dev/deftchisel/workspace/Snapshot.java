@@ -62,7 +62,8 @@ public final class Snapshot {
                 if (root.isJava()) {
                     List<Path> paths = list(root.folder(), true);
                     paths.parallelStream()
-                            .map(path -> keep(known.get(path), new SourceFile(path, decode(path, module), module, root)))
+                            .map(path -> keep(known.get(path), new SourceFile(path, decode(path, module), module,
+                                    root)))
                             .toList()
                             .forEach(file -> found.putIfAbsent(file.path(), file));
                 }
@@ -206,7 +207,11 @@ public final class Snapshot {
                         path, new SourceText(content, module.encoding(), false, true), module, root)));
     }
 
-    /** This snapshot with the given files read again from disk, or dropped where they are gone. */
+    /**
+     * This snapshot with the given files read again from disk, or dropped where they are gone.
+     *
+     * @throws UncheckedIOException when a file is there and cannot be read
+     */
     public Snapshot reread(Collection<Path> paths) {
         Map<Path, SourceFile> changed = new TreeMap<>(files);
         for (Path path : paths) {
@@ -216,7 +221,8 @@ public final class Snapshot {
                     byte[] bytes = Files.readAllBytes(path);
                     workspace.rootOf(path).filter(SourceRoot::isJava).ifPresent(root -> {
                         Module module = workspace.moduleOf(path).orElseThrow();
-                        changed.put(path, new SourceFile(path, SourceText.decode(bytes, module.encoding()), module, root));
+                        changed.put(path, new SourceFile(path, SourceText.decode(bytes, module.encoding()), module,
+                                root));
                     });
                 } catch (IOException failed) {
                     throw new UncheckedIOException(failed);

@@ -6,7 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
-/** The running Java cannot read the language of a workspace; the message says what is needed, what was found, and what to do. */
+/**
+ * The running Java cannot read the language of a workspace; the message says what is needed, what was found, and what
+ * to do.
+ */
 public final class UnfitJavaException extends WorkspaceException {
 
     private static final long serialVersionUID = 1L;
@@ -28,7 +31,8 @@ public final class UnfitJavaException extends WorkspaceException {
     private static String message(Module module, List<Jdk> jdks) {
         JavaLevel java = module.java();
         String need = java.isPreview() ? "Java " + java.level() + " with its preview features" : "Java " + java.level();
-        String found = jdks.stream().map(jdk -> jdk.feature() + " (" + jdk.home() + ")").collect(Collectors.joining(", "));
+        String found = jdks.stream().map(jdk -> jdk.feature() + " (" + jdk.home() + ")")
+                .collect(Collectors.joining(", "));
         return "module " + module.name() + " is written in " + need + ", which the Java that runs deft ("
                 + Runtime.version().feature() + ") cannot read; "
                 + java.fitting(jdks).map(jdk -> "start deft with JAVA_HOME=" + jdk.home())

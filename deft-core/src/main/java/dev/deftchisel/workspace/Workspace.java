@@ -33,8 +33,8 @@ public record Workspace(Path root, Build build, List<Module> modules, List<Strin
     }
 
     /**
-     * Whether the workspace may be another one when some files have changed: when it was read from one of them, or one of them in it
-     * belongs to a build.
+     * Whether the workspace may be another one when some files have changed: when it was read from one of them, or one
+     * of them in it belongs to a build.
      */
     public boolean isReadFrom(Collection<Path> changed) {
         return changed.stream().anyMatch(file -> build.files().contains(file) || file.startsWith(root)
@@ -57,6 +57,7 @@ public record Workspace(Path root, Build build, List<Module> modules, List<Strin
 
     /** The module a file belongs to. */
     public Optional<Module> moduleOf(Path file) {
-        return rootOf(file).flatMap(root -> modules.stream().filter(module -> module.roots().contains(root)).findFirst());
+        return rootOf(file).flatMap(root -> modules.stream().filter(module -> module.roots().contains(root))
+                .findFirst());
     }
 }

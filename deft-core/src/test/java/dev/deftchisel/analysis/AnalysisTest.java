@@ -86,7 +86,8 @@ class AnalysisTest {
                 }
                 """);
         assertEquals(List.of(
-                "1:7 DECLARATION class Sea", "2:5 TYPE class Sea", "2:9 DECLARATION field Sea.Sea", "3:5 TYPE class Sea",
+                "1:7 DECLARATION class Sea", "2:5 TYPE class Sea", "2:9 DECLARATION field Sea.Sea",
+                "3:5 TYPE class Sea",
                 "4:5 TYPE class Sea", "4:9 DECLARATION method Sea.Sea(Sea)", "4:13 TYPE class Sea",
                 "4:17 DECLARATION parameter Sea", "5:9 DECLARATION label Sea", "5:29 READ parameter Sea",
                 "5:48 READ label Sea", "6:20 TYPE class Sea", "6:26 CALL method Sea.Sea(Sea)",
@@ -96,12 +97,14 @@ class AnalysisTest {
     @Test
     void anEnumConstantNamedLikeItsEnumIsNoType() throws IOException {
         Path file = sample.write("Tide.java", "enum Tide { Tide, LOW { } }");
-        assertEquals(List.of("1:6 DECLARATION enum Tide", "1:13 DECLARATION enum constant Tide.Tide"), uses(file, "Tide"));
+        assertEquals(List.of("1:6 DECLARATION enum Tide", "1:13 DECLARATION enum constant Tide.Tide"),
+                uses(file, "Tide"));
     }
 
     @Test
     void documentationIsReadPartByPart() throws IOException {
-        sample.write("harbour/sea/Wave.java", "package harbour.sea; public class Wave { public void roll(Wave other, int n) { } }");
+        sample.write("harbour/sea/Wave.java", "package harbour.sea; public class Wave { public void roll(Wave other, "
+                + "int n) { } }");
         Path file = sample.write("harbour/Quay.java", """
                 package harbour;
                 /**
@@ -124,7 +127,8 @@ class AnalysisTest {
 
     @Test
     void bodiesWithoutTheNameAreLeftOut() throws IOException {
-        Path file = sample.write("Berth.java", "class Berth { int a() { return nowhere; } int b() { return depth; } int depth; }");
+        Path file = sample.write("Berth.java", "class Berth { int a() { return nowhere; } int b() { return depth; } "
+                + "int depth; }");
         Analysis analysis = sample.analyst().analyse(Focus.on(Set.of(file), Set.of("depth")));
         assertEquals(List.of(), analysis.errors());
         Analysis whole = sample.analyst().analyse(Focus.whole(Set.of(file)));
@@ -151,7 +155,8 @@ class AnalysisTest {
 
     @Test
     void enclosingTypesKnowWhetherThereIsAThis() throws IOException {
-        String source = "class A { class B { static int f() { return 1; } int g() { return 2; } } static class C { int h = 3; } }";
+        String source = "class A { class B { static int f() { return 1; } int g() { return 2; } } static class C { "
+                + "int h = 3; } }";
         Path file = sample.write("A.java", source);
         Analysis analysis = sample.analyst().analyse(Focus.whole(Set.of(file)));
         assertEquals(List.of("B static", "A static"), enclosing(analysis, file, source.indexOf("1;")));

@@ -23,7 +23,8 @@ class SearchWordsTest {
     @BeforeEach
     void write() throws IOException {
         sample = new SampleWorkspace(folder);
-        sample.write("harbour/Fee.java", "package harbour; @interface Fee { int value(); String unit() default \"\"; }");
+        sample.write("harbour/Fee.java", "package harbour; @interface Fee { int value(); String unit() default \"\"; "
+                + "}");
         sample.write("harbour/Berth.java", "package harbour; @Fee(3) class Berth { }");
         sample.write("harbour/Crane.java", "package harbour; @Fee(value = 4, unit = \"t\") class Crane { }");
     }

@@ -20,7 +20,8 @@ class ChangedLinesTest {
     private static final int CHANGES = 3000;
 
     private static FileChange change(String content, List<Edit> edits) {
-        return new FileChange(Path.of("/w/Berth.java"), Optional.empty(), SourceText.decode(content.getBytes(StandardCharsets.UTF_8), StandardCharsets.UTF_8), edits);
+        return new FileChange(Path.of("/w/Berth.java"), Optional.empty(),
+                SourceText.decode(content.getBytes(StandardCharsets.UTF_8), StandardCharsets.UTF_8), edits);
     }
 
     private static void leadsFromBeforeToAfter(FileChange change) {
@@ -32,7 +33,8 @@ class ChangedLinesTest {
         int last = -1;
         for (org.eclipse.jgit.diff.Edit edit : edits) {
             assertTrue(edit.getBeginA() > last, "changes of neighbouring lines are one");
-            made.append(before.getString(at, edit.getBeginA(), false)).append(after.getString(edit.getBeginB(), edit.getEndB(), false));
+            made.append(before.getString(at, edit.getBeginA(), false))
+                    .append(after.getString(edit.getBeginB(), edit.getEndB(), false));
             at = edit.getEndA();
             last = at;
         }

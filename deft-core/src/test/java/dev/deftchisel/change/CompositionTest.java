@@ -11,7 +11,9 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
-/** Two changes one after the other are one, whose text is the same and whose carried code is found where it stood first. */
+/**
+ * Two changes one after the other are one, whose text is the same and whose carried code is found where it stood first.
+ */
 class CompositionTest {
 
     private static final Path FILE = Path.of("/Berth.java");
@@ -19,7 +21,8 @@ class CompositionTest {
 
     private static Change change(String text, Edit... edits) {
         return new Change("test", List.of(new FileChange(FILE, Optional.empty(),
-                SourceText.decode(text.getBytes(StandardCharsets.UTF_8), StandardCharsets.UTF_8), List.of(edits))), SymbolEffects.same(),
+                SourceText.decode(text.getBytes(StandardCharsets.UTF_8), StandardCharsets.UTF_8), List.of(edits))),
+                SymbolEffects.same(),
                         List.of());
     }
 
@@ -52,7 +55,8 @@ class CompositionTest {
 
     @Test
     void aNewFileThatIsWrittenOnStaysOneThatIsNew() {
-        Change first = new Change("test", List.of(FileChange.created(FILE, StandardCharsets.UTF_8, "class Berth { }")), SymbolEffects.same(),
+        Change first = new Change("test", List.of(FileChange.created(FILE, StandardCharsets.UTF_8, "class Berth { }")),
+                SymbolEffects.same(),
                 List.of());
         Change both = Composition.of(first, change("class Berth { }", code(14, 14, "int depth; ")));
         FileChange file = both.file(FILE).orElseThrow();

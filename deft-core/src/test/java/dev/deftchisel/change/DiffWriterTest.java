@@ -27,7 +27,8 @@ class DiffWriterTest {
 
     @Test
     void linesAreShownWithTheirEnds() {
-        assertEquals("--- a/a/Berth.java\n+++ b/a/Berth.java\n@@ -1,2 +1,2 @@\n-one\r\n+ONE\r\n two\n\\ No newline at end of file\n",
+        assertEquals("--- a/a/Berth.java\n+++ b/a/Berth.java\n@@ -1,2 +1,2 @@\n-one\r\n+ONE\r\n two\n\\ No newline at "
+                + "end of file\n",
                 diff("one\r\ntwo", StandardCharsets.UTF_8, Optional.empty(),
                         Edit.of(new Range(0, 3), "ONE", Edit.Kind.REFERENCE)));
     }

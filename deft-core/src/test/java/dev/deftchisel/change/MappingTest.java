@@ -72,7 +72,8 @@ class MappingTest {
         assertEquals(List.of(new PlaceAfter(TARGET, new Range(2, 5)), new PlaceAfter(TARGET, new Range(18, 21))),
                 change(Edit.of(new Range(0, 0), "x.old ", Edit.Kind.CODE)
                         .carrying(List.of(new MovedCode(FILE, new Range(10, 15), 0)))).mapping()
-                        .sites(FILE, new Range(12, 15)).stream().sorted((a, b) -> a.range().compareTo(b.range())).toList());
+                        .sites(FILE, new Range(12, 15)).stream().sorted((a, b) -> a.range().compareTo(b.range()))
+                        .toList());
         assertEquals(new Range(0, 5), carried.code(FILE, new Range(10, 15)));
         assertEquals(new Range(0, 0), carried.code(FILE, new Range(4, 6)));
     }
@@ -101,7 +102,8 @@ class MappingTest {
 
     @Test
     void editsThatOverlapAreAFault() {
-        Change wrong = change(Edit.of(new Range(0, 5), "a", Edit.Kind.REFERENCE), Edit.of(new Range(3, 6), "b", Edit.Kind.REFERENCE));
+        Change wrong = change(Edit.of(new Range(0, 5), "a", Edit.Kind.REFERENCE),
+                Edit.of(new Range(3, 6), "b", Edit.Kind.REFERENCE));
         assertThrows(IllegalStateException.class, () -> wrong.files().get(0).after());
     }
 }

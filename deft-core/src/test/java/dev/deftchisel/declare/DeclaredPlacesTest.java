@@ -37,7 +37,8 @@ class DeclaredPlacesTest {
     }
 
     private static String rest(Chisel chisel, Place place) {
-        return chisel.snapshot().file(place.file()).orElseThrow().content().substring(place.caret()).lines().findFirst().orElseThrow();
+        return chisel.snapshot().file(place.file()).orElseThrow().content().substring(place.caret()).lines().findFirst()
+                .orElseThrow();
     }
 
     private static List<String> linked(Chisel chisel, Outcome.Preview preview) {
@@ -50,7 +51,8 @@ class DeclaredPlacesTest {
     @Test
     void parametersCanBeTypedOverAndWritingGoesOnInTheBody() throws IOException {
         try (Chisel chisel = Chisel.open(sample.request(), Monitor.SILENT)) {
-            Outcome.Preview preview = (Outcome.Preview) chisel.preview(chisel.place("Berth.java:3:16"), "declare-method", Answers.none());
+            Outcome.Preview preview = (Outcome.Preview) chisel.preview(chisel.place("Berth.java:3:16"),
+                    "declare-method", Answers.none());
             chisel.apply(preview);
             assertEquals(List.of("length", "name"), linked(chisel, preview));
             assertEquals("throw new UnsupportedOperationException(\"not written yet\");",
@@ -61,7 +63,8 @@ class DeclaredPlacesTest {
     @Test
     void componentsOfANewRecordCanBeTypedOver() throws IOException {
         try (Chisel chisel = Chisel.open(sample.request(), Monitor.SILENT)) {
-            Outcome.Preview preview = (Outcome.Preview) chisel.preview(chisel.place("Berth.java:3:40"), "declare-type", Answers.none());
+            Outcome.Preview preview = (Outcome.Preview) chisel.preview(chisel.place("Berth.java:3:40"), "declare-type",
+                    Answers.none());
             chisel.apply(preview);
             assertEquals(1, preview.created().size());
             assertEquals(List.of("length"), linked(chisel, preview));
@@ -71,10 +74,13 @@ class DeclaredPlacesTest {
     @Test
     void eachNameIsOfferedWhatItCanBe() {
         try (Chisel chisel = Chisel.open(sample.request(), Monitor.SILENT)) {
-            List<String> atMethod = chisel.offers(chisel.place("Berth.java:3:16")).stream().map(Offer::operation).toList();
+            List<String> atMethod = chisel.offers(chisel.place("Berth.java:3:16")).stream().map(Offer::operation)
+                    .toList();
             assertTrue(atMethod.contains("declare-method") && !atMethod.contains("declare-type"), atMethod.toString());
-            List<String> atType = chisel.offers(chisel.place("Berth.java:3:40")).stream().map(Offer::operation).toList();
-            assertEquals(List.of("declare-type", "declare-all"), atType.stream().filter(one -> one.startsWith("declare")).toList());
+            List<String> atType = chisel.offers(chisel.place("Berth.java:3:40")).stream().map(Offer::operation)
+                    .toList();
+            assertEquals(List.of("declare-type", "declare-all"), atType.stream()
+                    .filter(one -> one.startsWith("declare")).toList());
         }
     }
 }

@@ -30,7 +30,8 @@ class ExtractVariableTest {
                 }
                 """);
         try (Chisel chisel = Chisel.open(sample.request(), Monitor.SILENT)) {
-            Outcome.Preview preview = (Outcome.Preview) chisel.preview(chisel.place(place), "extract-variable", answers);
+            Outcome.Preview preview = (Outcome.Preview) chisel.preview(chisel.place(place), "extract-variable",
+                    answers);
             chisel.apply(preview);
             String content = chisel.snapshot().files().iterator().next().content();
             return Chisel.linkedPlaces(preview.change()).stream()

@@ -35,7 +35,9 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-/** Generated code is compiled, run over random objects, and held to what {@link Object} and {@link Comparator} promise. */
+/**
+ * Generated code is compiled, run over random objects, and held to what {@link Object} and {@link Comparator} promise.
+ */
 class GeneratedCodeTest {
 
     private static final String STATE = """
@@ -56,17 +58,20 @@ class GeneratedCodeTest {
         if (!source.isEmpty()) {
             Files.writeString(file, source);
         }
-        OpenRequest request = new OpenRequest(root, true, List.of(root), List.of(), Optional.of(17), Optional.empty(), Set.of());
+        OpenRequest request = new OpenRequest(root, true, List.of(root), List.of(), Optional.of(17), Optional.empty(),
+                Set.of());
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
             int offset = Files.readString(file).indexOf(at) + at.length();
             Outcome outcome = chisel.preview(new Place(file, new Range(offset, offset)), operation, answers);
             assertTrue(outcome instanceof Outcome.Preview, outcome.toString());
             chisel.apply((Outcome.Preview) outcome);
-            assertTrue(chisel.preview(new Place(file, new Range(offset, offset)), operation, answers) instanceof Outcome.Refusal,
+            assertTrue(chisel.preview(new Place(file, new Range(offset, offset)), operation, answers)
+                    instanceof Outcome.Refusal,
                     "doing it twice changes nothing");
         }
         Path classes = Files.createDirectories(root.resolve("classes"));
-        int errors = ToolProvider.getSystemJavaCompiler().run(null, null, null, "-Xlint:all", "-Xlint:-serial", "-Werror",
+        int errors = ToolProvider.getSystemJavaCompiler()
+                .run(null, null, null, "-Xlint:all", "-Xlint:-serial", "-Werror",
                 "-d", classes.toString(), file.toString());
         assertEquals(0, errors, Files.readString(file));
         return new URLClassLoader(new URL[] {classes.toUri().toURL()});
@@ -156,14 +161,16 @@ class GeneratedCodeTest {
             List<Object> objects = objects(loader.loadClass("Berth"), 60);
             objects.addAll(objects(loader.loadClass("Quay"), 30));
             int equal = pairsThatAreEqual(objects);
-            assertTrue(equal > 10 && equal < objects.size() * objects.size() / 2, "some are equal, and some are not: " + equal);
+            assertTrue(equal > 10 && equal < objects.size() * objects.size() / 2, "some are equal, and some are not: "
+                    + equal);
         }
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"class", "asked"})
     void aSubclassThatAddsToItKeepsTheContract(String among) throws Exception {
-        String source = SIDE + "class Berth { int depth; String name; }\nclass Quay extends Berth { Side side; double length; }\n";
+        String source = SIDE + "class Berth { int depth; String name; }\nclass Quay extends Berth { Side side; double "
+                + "length; }\n";
         made(source, "class Berth", "generate-equality", Answers.of("among", among)).close();
         try (URLClassLoader loader = made("", "class Quay", "generate-equality", Answers.none())) {
             List<Object> objects = objects(loader.loadClass("Berth"), 40);
@@ -185,7 +192,8 @@ class GeneratedCodeTest {
     @ParameterizedTest
     @ValueSource(strings = {"sum", "format", "joiner", "builder"})
     void theTextTellsWhatIsInArrays(String shape) throws Exception {
-        String source = "class Berth { String name = \"N1\"; int[] marks = {1, 2}; String[][] labels = {{\"a\"}, null}; }\n";
+        String source = "class Berth { String name = \"N1\"; int[] marks = {1, 2}; String[][] labels = {{\"a\"}, "
+                + "null}; }\n";
         try (URLClassLoader loader = made(source, "class Berth", "generate-text-form", Answers.of("shape", shape))) {
             Constructor<?> constructor = loader.loadClass("Berth").getDeclaredConstructor();
             constructor.setAccessible(true);
@@ -197,8 +205,10 @@ class GeneratedCodeTest {
     @ValueSource(strings = {"first", "last"})
     void anOrderingIsTotalOverWhatItGoesBy(String nulls) throws Exception {
         String source = SIDE + "class Berth {\n" + STATE + "}\n";
-        List<String> parts = List.of("side", "name", "width", "length", "free", "tiny", "small", "sign", "depth", "days", "boxed");
-        Answers answers = Answers.of("nulls", nulls).and("members", parts).and("descending", List.of("name", "depth", "length"))
+        List<String> parts = List.of("side", "name", "width", "length", "free", "tiny", "small", "sign", "depth",
+                "days", "boxed");
+        Answers answers = Answers.of("nulls", nulls).and("members", parts)
+                .and("descending", List.of("name", "depth", "length"))
                 .and("name", "ORDER");
         try (URLClassLoader loader = made(source, "class Berth", "generate-ordering", answers)) {
             Class<?> type = loader.loadClass("Berth");
@@ -212,14 +222,18 @@ class GeneratedCodeTest {
                 for (Object other : objects) {
                     assertEquals(Integer.signum(order.compare(one, other)), -Integer.signum(order.compare(other, one)));
                     for (Object third : objects) {
-                        assertTrue(order.compare(one, other) > 0 || order.compare(other, third) > 0 || order.compare(one, third) <= 0);
+                        assertTrue(order.compare(one, other) > 0 || order.compare(other, third) > 0
+                                || order.compare(one, third) <= 0);
                     }
                 }
             }
         }
     }
 
-    /** Sets each property of an object and notes what a listener is told; code of its own, since JavaBeans are in another module. */
+    /**
+     * Sets each property of an object and notes what a listener is told; code of its own, since JavaBeans are in
+     * another module.
+     */
     private static final String LISTENING = """
             class Listening {
                 static java.util.List<String> all(Object object, java.util.function.Function<Class<?>, Object> values) throws Exception {

@@ -72,7 +72,8 @@ class AlikeCodeTest {
     }
 
     private boolean areAlike(String gone, Edit edit, DuplicateClaim.Varied... varied) {
-        return new EquivalentCode(before, source).areAlike(edit, new DuplicateClaim(body(gone), body("one"), List.of(varied), true, Optional.empty()));
+        return new EquivalentCode(before, source)
+                .areAlike(edit, new DuplicateClaim(body(gone), body("one"), List.of(varied), true, Optional.empty()));
     }
 
     private static Edit nothing(String gone) {

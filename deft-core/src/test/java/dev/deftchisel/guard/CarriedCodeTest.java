@@ -79,7 +79,8 @@ class CarriedCodeTest {
     @Test
     void codeThatStandsElsewhereIsLetThrough() {
         assertEquals(List.of(), judge(
-                code(beforeReturn(), "int twice = length * 2; ", new MovedCode(file, at("length * 2"), "int twice = ".length())),
+                code(beforeReturn(), "int twice = length * 2; ",
+                        new MovedCode(file, at("length * 2"), "int twice = ".length())),
                 code(at("length * 2"), "twice")));
     }
 
@@ -93,16 +94,19 @@ class CarriedCodeTest {
     @Test
     void codeThatIsNotWhatItSaysIsSeen() {
         assertFalse(judge(
-                code(beforeReturn(), "int twice = length * 3; ", new MovedCode(file, at("length * 2"), "int twice = ".length())),
+                code(beforeReturn(), "int twice = length * 3; ",
+                        new MovedCode(file, at("length * 2"), "int twice = ".length())),
                 code(at("length * 2"), "twice")).isEmpty());
     }
 
     @Test
     void onlyWhatReadsAndMeansTheSameCountsAsTheSame() {
         assertFalse(judge(
-                code(beforeReturn(), "int twice = length * 2; ", new MovedCode(file, at("length * 2"), "int twice = ".length())),
+                code(beforeReturn(), "int twice = length * 2; ",
+                        new MovedCode(file, at("length * 2"), "int twice = ".length())),
                 code(at("length * 2"), "twice"),
-                code(at("length + 2"), "twice").giving(List.of(new DuplicateClaim(at("length + 2"), at("length * 2"))))).isEmpty());
+                code(at("length + 2"), "twice").giving(List.of(new DuplicateClaim(at("length + 2"), at("length * 2")))))
+                .isEmpty());
     }
 
     @Test
@@ -134,7 +138,8 @@ class CarriedCodeTest {
 
     @Test
     void aGivenNameThatMeansSomethingElseIsSeen() {
-        Edit declared = code(beforeReturn(), "int twice = length * 2; ", new MovedCode(file, at("length * 2"), "int twice = ".length()))
+        Edit declared = code(beforeReturn(), "int twice = length * 2; ",
+                new MovedCode(file, at("length * 2"), "int twice = ".length()))
                 .linking(List.of(new Range(4, 9)));
         assertEquals(List.of(), judge(declared, code(at("length * 2"), "twice").linking(List.of(new Range(0, 5)))));
         assertFalse(judge(declared, code(at("length * 2"), "depth").linking(List.of(new Range(0, 5)))).isEmpty());

@@ -82,8 +82,10 @@ class EditShapesTest {
                 edits.add(correct);
             }
         }
-        FileChange change = new FileChange(file, Optional.empty(), before.snapshot().file(file).orElseThrow().text(), edits);
-        SymbolEffects meaning = new SymbolEffects(Map.of(new SymbolKey.Field(new SymbolKey.Type("Berth"), "length"), "size"), Map.of());
+        FileChange change = new FileChange(file, Optional.empty(), before.snapshot().file(file).orElseThrow()
+                .text(), edits);
+        SymbolEffects meaning = new SymbolEffects(Map.of(new SymbolKey.Field(new SymbolKey.Type("Berth"), "length"),
+                "size"), Map.of());
         return new Guard(analyst).check(before, new Change("test", List.of(change), meaning, List.of()));
     }
 

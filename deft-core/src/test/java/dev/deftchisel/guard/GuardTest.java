@@ -108,7 +108,8 @@ class GuardTest {
 
     @Test
     void aShadowingDeclarationIsSeen() {
-        List<Difference> found = judge(SymbolEffects.same(), edit("int rest", 0, "int length = 1; int rest", Edit.Kind.IMPORT));
+        List<Difference> found = judge(SymbolEffects.same(),
+                edit("int rest", 0, "int length = 1; int rest", Edit.Kind.IMPORT));
         assertTrue(kinds(found).contains(Difference.Kind.BINDING), found.toString());
     }
 
@@ -126,7 +127,8 @@ class GuardTest {
 
     @Test
     void aNewErrorIsSeen() {
-        List<Difference> found = judge(SymbolEffects.same(), edit("return days", 0, "return \"days\"", Edit.Kind.IMPORT));
+        List<Difference> found = judge(SymbolEffects.same(),
+                edit("return days", 0, "return \"days\"", Edit.Kind.IMPORT));
         assertTrue(kinds(found).contains(Difference.Kind.ERROR), found.toString());
     }
 
@@ -158,7 +160,8 @@ class GuardTest {
         Analyst wider = new Analyst(before.snapshot().reread(List.of(other)), new Libraries(), Monitor.SILENT);
         Analysis narrow = wider.analyse(Focus.whole(Set.of(file)));
         FileChange made = FileChange.created(root.resolve("Quay.java"), StandardCharsets.UTF_8, "class Quay { }\n");
-        List<Difference> found = new Guard(wider).check(narrow, new Change("test", List.of(made), SymbolEffects.same(), List.of()));
+        List<Difference> found = new Guard(wider)
+                .check(narrow, new Change("test", List.of(made), SymbolEffects.same(), List.of()));
         assertEquals(List.of(Difference.Kind.UNPROVEN), kinds(found));
     }
 

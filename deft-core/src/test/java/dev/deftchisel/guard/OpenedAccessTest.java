@@ -55,12 +55,15 @@ class OpenedAccessTest {
     }
 
     /** @param declaration with the text that is replaced at its start */
-    private List<Difference> judge(Focus focus, Set<SymbolKey> opened, String declaration, String old, String replacement) {
+    private List<Difference> judge(Focus focus, Set<SymbolKey> opened, String declaration, String old,
+            String replacement) {
         int at = SOURCE.indexOf(declaration);
         Edit edit = Edit.of(new Range(at, at + old.length()), replacement, Edit.Kind.ACCESS);
         Analysis before = analyst.analyse(focus);
-        FileChange change = new FileChange(file, Optional.empty(), before.snapshot().file(file).orElseThrow().text(), List.of(edit));
-        return new Guard(analyst).check(before, new Change("test", List.of(change), SymbolEffects.same().opening(opened), List.of()));
+        FileChange change = new FileChange(file, Optional.empty(), before.snapshot().file(file).orElseThrow()
+                .text(), List.of(edit));
+        return new Guard(analyst).check(before, new Change("test", List.of(change), SymbolEffects.same()
+                .opening(opened), List.of()));
     }
 
     private List<Difference> judge(Set<SymbolKey> opened, String declaration, String old, String replacement) {
@@ -68,7 +71,8 @@ class OpenedAccessTest {
     }
 
     private static void isUnproven(List<Difference> found) {
-        assertEquals(List.of(Difference.Kind.UNPROVEN), found.stream().map(Difference::kind).toList(), found.toString());
+        assertEquals(List.of(Difference.Kind.UNPROVEN), found.stream().map(Difference::kind)
+                .toList(), found.toString());
         assertTrue(found.get(0).sentence().endsWith("that is a fault of deft"), found.toString());
     }
 
@@ -104,7 +108,8 @@ class OpenedAccessTest {
     @Test
     void filesAndBodiesThatMentionItMustBeLookedAt() {
         isUnproven(judge(Focus.whole(Set.of(file)), Set.of(DEPTH), "private int depth", "private ", ""));
-        isUnproven(judge(Focus.on(Set.of(file, folder.resolve("Pier.java")), Set.of("rate")), Set.of(DEPTH), "private int depth",
+        isUnproven(judge(Focus.on(Set.of(file, folder.resolve("Pier.java")), Set.of("rate")), Set.of(DEPTH),
+                "private int depth",
                 "private ", ""));
     }
 }

@@ -29,14 +29,16 @@ class JdkFinderTest {
         Files.createDirectories(home.resolve("bin"));
         for (String program : List.of("java", "javac")) {
             Files.writeString(home.resolve("bin").resolve(program), "#!/bin/sh\n");
-            Files.setPosixFilePermissions(home.resolve("bin").resolve(program), PosixFilePermissions.fromString("rwxr-xr-x"));
+            Files.setPosixFilePermissions(home.resolve("bin").resolve(program),
+                    PosixFilePermissions.fromString("rwxr-xr-x"));
         }
         Files.writeString(home.resolve("release"), "IMPLEMENTOR=\"Harbour\"\nJAVA_VERSION=\"" + version + "\"\n");
         return home;
     }
 
     private List<Path> found(Map<String, String> environment, String... folders) {
-        return new JdkFinder(environment, machine.resolve("home"), java.util.Arrays.stream(folders).map(machine::resolve).toList()).all().stream()
+        return new JdkFinder(environment, machine.resolve("home"), java.util.Arrays.stream(folders)
+                .map(machine::resolve).toList()).all().stream()
                 .map(Jdk::home).filter(home -> home.startsWith(machine)).map(machine::relativize).toList();
     }
 
@@ -45,7 +47,8 @@ class JdkFinderTest {
         jdk("jvm/eleven", "11.0.2");
         jdk("jvm/old", "1.8.0_402");
         jdk("jvm/new", "91");
-        assertEquals(List.of(Path.of("jvm/new"), Path.of("jvm/eleven"), Path.of("jvm/old")), found(Map.of(), "jvm", "nowhere"));
+        assertEquals(List.of(Path.of("jvm/new"), Path.of("jvm/eleven"), Path.of("jvm/old")),
+                found(Map.of(), "jvm", "nowhere"));
     }
 
     @Test
@@ -68,7 +71,8 @@ class JdkFinderTest {
     void toolchainsNameSome() throws IOException {
         Path named = jdk("tools/jdk", "93");
         Files.createDirectories(machine.resolve("home/.m2"));
-        Files.writeString(machine.resolve("home/.m2/toolchains.xml"), "<toolchains><toolchain><type>jdk</type><configuration><jdkHome>"
+        Files.writeString(machine.resolve("home/.m2/toolchains.xml"),
+                "<toolchains><toolchain><type>jdk</type><configuration><jdkHome>"
                 + named + "</jdkHome></configuration></toolchain></toolchains>");
         assertEquals(List.of(Path.of("tools/jdk")), found(Map.of()));
         Files.writeString(machine.resolve("home/.m2/toolchains.xml"), "<toolchains>");
@@ -86,7 +90,8 @@ class JdkFinderTest {
 
     @Test
     void theOneThatRunsIsAmongThem() {
-        assertTrue(JdkFinder.ofThisMachine().all().stream().anyMatch(jdk -> jdk.feature() == Runtime.version().feature()));
+        assertTrue(JdkFinder.ofThisMachine().all().stream()
+                .anyMatch(jdk -> jdk.feature() == Runtime.version().feature()));
     }
 
     @Test

@@ -56,7 +56,8 @@ class JournalTest {
         List<FileChange> files = new ArrayList<>();
         for (int i = 0; i < FILES; i++) {
             Path path = root.resolve("Berth" + i + ".java");
-            SourceText before = SourceText.decode(("old " + i + "\n").getBytes(StandardCharsets.UTF_8), StandardCharsets.UTF_8);
+            SourceText before = SourceText.decode(("old " + i + "\n").getBytes(StandardCharsets.UTF_8),
+                    StandardCharsets.UTF_8);
             files.add(new FileChange(path, i == 0 ? Optional.of(root.resolve("quay/Berth.java")) : Optional.empty(),
                     before, List.of(Edit.of(new Range(0, 3), "newer", Edit.Kind.REFERENCE))));
         }
@@ -82,7 +83,8 @@ class JournalTest {
     private static final Map<String, String> OLD = Map.of(
             "Berth0.java", "old 0\n", "Berth1.java", "old 1\n", "Berth2.java", "old 2\n", "Berth3.java", "old 3\n");
     private static final Map<String, String> NEW = Map.of(
-            "quay/Berth.java", "newer 0\n", "Berth1.java", "newer 1\n", "Berth2.java", "newer 2\n", "Berth3.java", "newer 3\n",
+            "quay/Berth.java", "newer 0\n", "Berth1.java", "newer 1\n", "Berth2.java", "newer 2\n", "Berth3.java",
+            "newer 3\n",
             "sea/mark/Tide.java", "tide\n");
 
     @Test
@@ -182,7 +184,8 @@ class JournalTest {
             Journal journal = new Journal(workspace, failing(n, false, new AtomicInteger()), Clock.systemUTC());
             JournalException failed = assertThrows(JournalException.class,
                     () -> journal.save(root.resolve("Berth1.java"), "typed\n".getBytes(StandardCharsets.UTF_8)));
-            assertTrue(failed.getMessage().contains("Berth1.java cannot be written: no space left"), failed.getMessage());
+            assertTrue(failed.getMessage().contains("Berth1.java cannot be written: no space left"),
+                    failed.getMessage());
             assertEquals(OLD, contents());
         }
     }
@@ -190,7 +193,8 @@ class JournalTest {
     /** A disk whose n-th operation that changes something fails, and from then on all do when the process "dies". */
     private static Disk failing(int n, boolean dies, AtomicInteger calls) {
         Disk real = new FileDisk();
-        return (Disk) Proxy.newProxyInstance(Disk.class.getClassLoader(), new Class<?>[] {Disk.class}, (proxy, method, arguments) -> {
+        return (Disk) Proxy.newProxyInstance(Disk.class.getClassLoader(), new Class<?>[] {Disk.class},
+                (proxy, method, arguments) -> {
             if (!method.getName().equals("read") && !method.getName().equals("list")) {
                 int call = calls.incrementAndGet();
                 if (call == n || dies && call > n) {

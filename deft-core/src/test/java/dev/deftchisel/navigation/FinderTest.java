@@ -40,7 +40,8 @@ class FinderTest {
 
     @Test
     void typesComeBeforeMembersAndBetterMatchesBeforeBoth() {
-        assertEquals(List.of("Berth in harbour", "berth in Berth", "berthAll in Berth", "LEFT_BERTH in Side"), found("berth", 9));
+        assertEquals(List.of("Berth in harbour", "berth in Berth", "berthAll in Berth", "LEFT_BERTH in Side"),
+                found("berth", 9));
         assertEquals(List.of("Berth in harbour"), found("berth", 1));
         assertEquals(List.of("berthAll in Berth"), found("bA", 9));
     }
@@ -52,8 +53,10 @@ class FinderTest {
 
     @Test
     void aFileIsATreeOfTypesAndMembers() {
-        SourceFile file = workspace.snapshot().files().stream().filter(one -> one.path().endsWith("Berth.java")).findFirst().orElseThrow();
-        assertEquals("Berth(berth, Berth(), berthAll(), Side(LEFT_BERTH))", shown(DeclarationTree.in(file), file.content()));
+        SourceFile file = workspace.snapshot().files().stream().filter(one -> one.path().endsWith("Berth.java"))
+                .findFirst().orElseThrow();
+        assertEquals("Berth(berth, Berth(), berthAll(), Side(LEFT_BERTH))",
+                shown(DeclarationTree.in(file), file.content()));
     }
 
     private static String shown(List<DeclarationTree> all, String content) {

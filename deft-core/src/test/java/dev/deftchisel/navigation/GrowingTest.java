@@ -36,8 +36,10 @@ class GrowingTest {
                 "int a = min(max(depth, 2), 3); go();",
                 "{ int a = min(max(depth, 2), 3); go(); }", "void moor() { int a = min(max(depth, 2), 3); go(); }",
                 "int x; void moor() { int a = min(max(depth, 2), 3); go(); }"),
-                steps("class Berth {\n int x;\n void moor() {\n int a = min(max(de|pth, 2), 3);\n go();\n }\n}\n").stream()
-                        .filter(step -> !step.equals("(depth, 2)") && !step.equals("depth, 2") && !step.equals("max(depth, 2), 3")
+                steps("class Berth {\n int x;\n void moor() {\n int a = min(max(de|pth, 2), 3);\n go();\n }\n}\n")
+                .stream()
+                        .filter(step -> !step.equals("(depth, 2)") && !step.equals("depth, 2")
+                                && !step.equals("max(depth, 2), 3")
                                 && !step.startsWith("{ int x") && !step.startsWith("class")).toList());
     }
 

@@ -11,7 +11,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 class InitialsTest {
 
     @ParameterizedTest
-    @CsvSource({"BP, BerthPlan", "beP, BerthPlan", "bpl, BerthPlan", "plan, BerthPlan", "ert, BerthPlan", "moT, MAX_OF_TIDES",
+    @CsvSource({"BP, BerthPlan", "beP, BerthPlan", "bpl, BerthPlan", "plan, BerthPlan", "ert, BerthPlan",
+            "moT, MAX_OF_TIDES",
         "hs, HTTPServer", "h2, Height2", "'', Berth"})
     void goesWith(String typed, String name) {
         assertTrue(new InitialsMatcher(typed).match(name) > InitialsMatcher.NONE);
@@ -26,7 +27,8 @@ class InitialsTest {
     @Test
     void allOfANameIsBetterThanItsStartAndThatThanItsWordsAndThoseThanAPart() {
         InitialsMatcher typed = new InitialsMatcher("be");
-        List<Integer> matches = List.of(typed.match("be"), typed.match("Berth"), typed.match("BigElm"), typed.match("abe"));
+        List<Integer> matches = List.of(typed.match("be"), typed.match("Berth"), typed.match("BigElm"),
+                typed.match("abe"));
         assertEquals(matches.stream().sorted((one, other) -> Integer.compare(other, one)).distinct().toList(), matches);
     }
 }

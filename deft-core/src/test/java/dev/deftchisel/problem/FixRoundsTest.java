@@ -214,10 +214,12 @@ class FixRoundsTest {
         try (Chisel chisel = Chisel.open(workspace.request(), Monitor.SILENT)) {
             Problems problems = chisel.problems();
             int start = code.indexOf("        return vessel != null");
-            ProblemScope scope = problems.everywhere().without(file, new Range(start - 1, code.indexOf('\n', start)), code.length());
+            ProblemScope scope = problems.everywhere()
+                    .without(file, new Range(start - 1, code.indexOf('\n', start)), code.length());
             Outcome.Preview preview = assertInstanceOf(Outcome.Preview.class,
                     problems.fixAll(scope, problem -> true).outcome().orElseThrow());
-            assertEquals(code.replace("== null ? true : false", "== null"), preview.change().file(file).orElseThrow().after().content());
+            assertEquals(code.replace("== null ? true : false", "== null"), preview.change().file(file).orElseThrow()
+                    .after().content());
         }
     }
 }

@@ -60,14 +60,16 @@ class LogbookTest {
             Problems problems = chisel.problems();
             List<Problem> found = problems.sinceLast(problems.everywhere());
             assertEquals(chisel.problems().in(problems.everywhere()), found, "the same as by looking at everything");
-            return found.stream().map(problem -> problem.file().getFileName() + ":" + problem.position() + " " + problem.rule()).toList();
+            return found.stream().map(problem -> problem.file().getFileName() + ":" + problem.position() + " "
+                    + problem.rule()).toList();
         }
     }
 
     /** The files that have to be looked at since they may have changed; then they are. */
     private Set<String> lookedAt() {
         Snapshot now = workspace.snapshot();
-        FindingCache logbook = FindingCache.open(now, Rules.installed(), Severities.of(new EditorProperties(workspace.root())));
+        FindingCache logbook = FindingCache.open(now, Rules.installed(),
+                Severities.of(new EditorProperties(workspace.root())));
         Set<String> names = new TreeSet<>();
         now.files().stream().filter(file -> logbook.of(file.path()).isEmpty())
                 .forEach(file -> names.add(file.path().getFileName().toString()));
@@ -110,7 +112,8 @@ class LogbookTest {
         workspace.write("Moon.java", "class Moon {\n}\n");
         assertEquals(Set.of("Moon.java", "Tide.java"), lookedAt());
         Files.delete(folder.toRealPath().resolve("Berth.java"));
-        assertTrue(look().stream().anyMatch(line -> line.startsWith("Quay.java:2:15 cant.resolve")), () -> look().toString());
+        assertTrue(look().stream().anyMatch(line -> line.startsWith("Quay.java:2:15 cant.resolve")), () -> look()
+                .toString());
     }
 
     @Test

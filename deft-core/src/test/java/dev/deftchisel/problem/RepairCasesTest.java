@@ -24,8 +24,8 @@ import org.junit.jupiter.api.io.TempDir;
 /**
  * Errors of the compiler and what mends them, from text files: a line that says what it is about, the code, the first
  * error with its fixes in order (other files may stand {@code --- beside} it), and the code after the first of them or
- * the one whose number is said. A JDK may have its own code for an error, so there may be several, and more fixes behind
- * those that are listed.
+ * the one whose number is said. A JDK may have its own code for an error, so there may be several, and more fixes
+ * behind those that are listed.
  */
 class RepairCasesTest {
 
@@ -44,7 +44,8 @@ class RepairCasesTest {
     @Test
     void thePageOfErrorsNamesEachCode() throws IOException {
         String page = Files.readString(Path.of("..", "docs", "errors.md"));
-        assertEquals(List.of(), Repairs.installed().codes().stream().filter(code -> !page.contains("`" + code + "`")).toList());
+        assertEquals(List.of(), Repairs.installed().codes().stream().filter(code -> !page.contains("`" + code + "`"))
+                .toList());
     }
 
     private static String name(Path file) {
@@ -63,14 +64,16 @@ class RepairCasesTest {
         }
         try (Chisel chisel = Chisel.open(workspace.request(), Monitor.SILENT)) {
             Problems problems = chisel.problems();
-            List<Problem> errors = problems.in(problems.everywhere()).stream().filter(problem -> problem.tag() == Tag.ERROR).toList();
+            List<Problem> errors = problems.in(problems.everywhere()).stream()
+                    .filter(problem -> problem.tag() == Tag.ERROR).toList();
             Problem first = problems.checked(errors.get(0));
             List<String> lines = text.substring(text.indexOf("--- error"), text.indexOf("--- after")).lines().toList();
             assertTrue(List.of(lines.get(0).split(" ")).contains(first.rule()), first::rule);
             List<String> fixes = lines.subList(1, lines.size());
             assertEquals(fixes, first.fixes().subList(0, Math.min(fixes.size(), first.fixes().size())));
             String[] after = text.substring(text.indexOf("--- after")).split("\n", 2);
-            int taken = after[0].equals("--- after") ? 0 : Integer.parseInt(after[0].substring("--- after ".length())) - 1;
+            int taken = after[0].equals("--- after") ? 0
+                    : Integer.parseInt(after[0].substring("--- after ".length())) - 1;
             Outcome.Preview preview = assertInstanceOf(
                     Outcome.Preview.class, problems.fix(first, taken), () -> shown(problems.fix(first, taken)));
             FileChange change = preview.change().effective().get(0);

@@ -68,7 +68,8 @@ class RuleExamplesTest {
 
     private Chisel open(RuleDescription about, String name, String code) throws Exception {
         assertFalse(code.isBlank(), () -> name + " is missing");
-        SampleWorkspace workspace = new SampleWorkspace(Files.createDirectories(folder.resolve(about.id()).resolve(name)));
+        SampleWorkspace workspace = new SampleWorkspace(Files.createDirectories(folder.resolve(about.id())
+                .resolve(name)));
         workspace.write(about.example().file(), code);
         workspace.write(".editorconfig", "root = true\n[*]\ndeft_" + about.id() + " = warning\n"
                 + "deft_imports = java, *, static\ndeft_wildcards_from = 99\n");

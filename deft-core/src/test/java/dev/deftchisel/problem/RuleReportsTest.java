@@ -17,8 +17,8 @@ import org.junit.jupiter.api.TestFactory;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * How wide the net of a rule is: each file of {@code reports} is named after a rule, a line that ends in {@code //!} is one that it
- * reports, and no other is. The marks are taken away before the rule sees the code.
+ * How wide the net of a rule is: each file of {@code reports} is named after a rule, a line that ends in {@code //!} is
+ * one that it reports, and no other is. The marks are taken away before the rule sees the code.
  */
 class RuleReportsTest {
 
@@ -31,7 +31,8 @@ class RuleReportsTest {
     Stream<DynamicTest> reports() throws Exception {
         Path cases = Path.of(RuleReportsTest.class.getResource("/reports").toURI());
         try (Stream<Path> files = Files.list(cases)) {
-            return files.sorted().toList().stream().map(file -> DynamicTest.dynamicTest(file.getFileName().toString(), () -> play(file)));
+            return files.sorted().toList().stream()
+                    .map(file -> DynamicTest.dynamicTest(file.getFileName().toString(), () -> play(file)));
         }
     }
 
@@ -40,13 +41,15 @@ class RuleReportsTest {
         List<String> wanted = IntStream.range(0, marked.size())
                 .filter(index -> marked.get(index).endsWith(MARK))
                 .mapToObj(index -> line(index + 1, marked)).toList();
-        SampleWorkspace workspace = new SampleWorkspace(Files.createDirectories(folder.resolve(file.getFileName().toString())));
+        SampleWorkspace workspace = new SampleWorkspace(
+                Files.createDirectories(folder.resolve(file.getFileName().toString())));
         workspace.write("Harbour.java", String.join("\n", marked).replace(MARK, "") + "\n");
         workspace.write(".editorconfig", "root = true\n[*]\ndeft_" + rule(file) + " = warning\n");
         try (Chisel chisel = Chisel.open(workspace.request(), Monitor.SILENT)) {
             Problems problems = chisel.problems();
             List<Problem> found = problems.in(problems.everywhere());
-            assertEquals(List.of(), found.stream().filter(problem -> problem.tag() == Tag.ERROR).map(Problem::sentence).toList());
+            assertEquals(List.of(), found.stream().filter(problem -> problem.tag() == Tag.ERROR).map(Problem::sentence)
+                    .toList());
             assertEquals(String.join("\n", wanted), String.join("\n", found.stream()
                     .filter(problem -> problem.rule().equals(rule(file)))
                     .map(problem -> line(problem.position().line(), marked)).distinct().toList()));

@@ -41,7 +41,8 @@ class SurveyorTest {
     }
 
     private static Rule rule(String id, Consumer<VariableTree> glance) {
-        return new OnVariables(RuleDescription.of(id, Tag.SUSPICIOUS, "A variable", Effect.SAME_BEHAVIOUR).because("For a test."), glance);
+        return new OnVariables(RuleDescription.of(id, Tag.SUSPICIOUS, "A variable", Effect.SAME_BEHAVIOUR)
+                .because("For a test."), glance);
     }
 
     private List<String> found(String code, Rule... rules) throws Exception {
@@ -64,7 +65,8 @@ class SurveyorTest {
     @Test
     void membersWithErrorsAreLeftToTheCompiler() throws Exception {
         String code = "class Berth { int first; String other = nothing; }";
-        assertEquals(List.of("sound@14", "cant.resolve.location@" + code.indexOf("nothing")), found(code, rule("sound", variable -> { })));
+        assertEquals(List.of("sound@14", "cant.resolve.location@" + code.indexOf("nothing")),
+                found(code, rule("sound", variable -> { })));
     }
 
     @Test

@@ -44,9 +44,11 @@ class RecordPatternTest {
             String type = after(chisel, "Window", "Gate");
             assertTrue(type.contains("case Gate(int first, var size)") && type.contains("case Gate w"), type);
             String binding = after(chisel, "Window.java:4:40", "extent");
-            assertTrue(binding.contains("case Window(int first, var extent) when extent > 0 -> first + extent"), binding);
+            assertTrue(binding.contains("case Window(int first, var extent) when extent > 0 -> first + extent"),
+                    binding);
             String component = after(chisel, "Window#opens", "start");
-            assertTrue(component.contains("Window(int start, int length)") && component.contains("w.start()"), component);
+            assertTrue(component.contains("Window(int start, int length)") && component.contains("w.start()"),
+                    component);
         }
     }
 

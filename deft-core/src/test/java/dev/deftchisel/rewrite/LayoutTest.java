@@ -33,7 +33,8 @@ class LayoutTest {
     @Test
     void theUnitOfIndentationIsWhatMostStepsAdd() throws IOException {
         assertEquals(new Layout("\n", "  "), Layout.of(file("class Berth {\n  void log() {\n    int a;\n  }\n}\n")));
-        assertEquals(new Layout("\r\n", "\t"), Layout.of(file("class Berth {\r\n\tvoid log() {\r\n\t\tint a;\r\n\t}\r\n}\r\n")));
+        assertEquals(new Layout("\r\n", "\t"), Layout
+                .of(file("class Berth {\r\n\tvoid log() {\r\n\t\tint a;\r\n\t}\r\n}\r\n")));
         assertEquals("    ", Layout.of(file("class Berth { }")).unit());
     }
 
@@ -46,8 +47,10 @@ class LayoutTest {
 
     @Test
     void documentationGoesWithItsMember() throws IOException {
-        SourceFile file = file("class Berth {\n    /** Deep. */\n    int depth;\n\n    /* Long. */\n    int length;\n}\n");
-        assertEquals("/** Deep. */\n    int depth;", text(file, Layout.withDocumentation(file, at(file, "int depth;"))));
+        SourceFile file = file("class Berth {\n    /** Deep. */\n    int depth;\n\n    /* Long. */\n    int "
+                + "length;\n}\n");
+        assertEquals("/** Deep. */\n    int depth;",
+                text(file, Layout.withDocumentation(file, at(file, "int depth;"))));
         assertEquals("int length;", text(file, Layout.withDocumentation(file, at(file, "int length;"))));
     }
 

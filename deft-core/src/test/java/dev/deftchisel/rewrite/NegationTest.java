@@ -23,7 +23,8 @@ class NegationTest {
 
     private String opposite(String condition, String... replacedNames) throws IOException {
         SampleWorkspace sample = new SampleWorkspace(folder);
-        String source = "class Berth { int a, b; double d; boolean p, q, r; Object o;\n boolean one() { return " + condition + "; } }\n";
+        String source = "class Berth { int a, b; double d; boolean p, q, r; Object o;\n boolean one() { return "
+                + condition + "; } }\n";
         Path file = sample.write("Berth.java", source);
         AttributedFile code = sample.analyst().analyse(Focus.whole(Set.of(file))).code(file).orElseThrow();
         int at = source.indexOf("return");

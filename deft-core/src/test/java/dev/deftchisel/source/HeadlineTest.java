@@ -53,7 +53,8 @@ class HeadlineTest {
     @Test
     void saysTheSameAsTheSkeletonOfEverySourceHere() throws IOException {
         try (Stream<Path> files = Files.walk(Path.of("src"))) {
-            List<String> sources = files.filter(file -> file.toString().endsWith(".java")).map(HeadlineTest::read).toList();
+            List<String> sources = files.filter(file -> file.toString().endsWith(".java")).map(HeadlineTest::read)
+                    .toList();
             sources.forEach(source -> assertSame(FileOutline.of(Tokens.of(source)), FileHeader.of(source)));
         }
     }

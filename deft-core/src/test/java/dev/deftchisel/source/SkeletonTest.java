@@ -69,7 +69,8 @@ class SkeletonTest {
         String blank = skeleton.blank(SOURCE, body -> false, wanted -> false);
         assertEquals(SOURCE.length(), blank.length());
         assertEquals(SOURCE.indexOf("interface Sized"), blank.indexOf("interface Sized"));
-        assertTrue(!blank.contains("leave") && blank.contains("import java.util.List") && blank.contains("{@link Map}"));
+        assertTrue(!blank.contains("leave") && blank.contains("import java.util.List")
+                && blank.contains("{@link Map}"));
     }
 
     @Test
@@ -98,7 +99,8 @@ class SkeletonTest {
                 FIELD a, FIELD c, FIELD b, CONSTRUCTOR Berth(int length, @Old final String... names), METHOD all(Map<String,T> by), \
                 CONSTRUCTOR Line, RECORD Line, ENUM_CONSTANT FREE, METHOD go(), ENUM_CONSTANT TAKEN, CONSTRUCTOR State(int... n), \
                 ENUM State, METHOD value(), ANNOTATION Mark, CLASS Berth, INTERFACE Sized""",
-                members.stream().map(member -> member.kind() + " " + member.signature(source)).collect(Collectors.joining(", ")));
+                members.stream().map(member -> member.kind() + " " + member.signature(source))
+                .collect(Collectors.joining(", ")));
         assertEquals("@Deprecated class Berth", source.substring(members.get(14).range().start()).substring(0, 23));
         assertEquals("abstract <R> List<R> all(Map<String,T> by);", text(source, members.get(4).range()));
         assertEquals("all", text(source, members.get(4).nameRange()));
@@ -166,14 +168,16 @@ class SkeletonTest {
 
     @Test
     void aPrivateConstantShowsInAnOpenOneThatIsMadeOfIt() {
-        String source = "class Berth { private static final int HALF = 2; private static final int FULL = 2 * HALF; %s int ALL = FULL; }";
+        String source = "class Berth { private static final int HALF = 2; private static final int FULL = 2 * HALF; "
+                + "%s int ALL = FULL; }";
         assertTrue(!openDeclarations(source.formatted("private")).contains("HALF"));
         assertTrue(openDeclarations(source.formatted("static final")).contains("HALF = 2"));
     }
 
     @Test
     void privateFieldsThatAreDeclaredTogetherAreNotToldApart() {
-        assertTrue(openDeclarations("class Berth { private int a = 1, b = 2; private int c, d; }").contains("b = 2; private int c, d"));
+        assertTrue(openDeclarations("class Berth { private int a = 1, b = 2; private int c, d; }")
+                .contains("b = 2; private int c, d"));
     }
 
     private static String openDeclarations(String source) {

@@ -31,7 +31,8 @@ class SourceTextTest {
 
     @Test
     void whatTheCharsetCannotWriteIsFound() {
-        SourceText latin = SourceText.decode("hafen".getBytes(StandardCharsets.ISO_8859_1), StandardCharsets.ISO_8859_1);
+        SourceText latin = SourceText.decode("hafen".getBytes(StandardCharsets.ISO_8859_1),
+                StandardCharsets.ISO_8859_1);
         assertEquals(Optional.empty(), latin.with("h\u00E4fen").unwritableOffset());
         assertEquals(Optional.of(1), latin.with("h\u20ACfen").unwritableOffset());
     }

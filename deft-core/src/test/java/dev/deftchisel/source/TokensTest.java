@@ -28,13 +28,15 @@ class TokensTest {
 
     @Test
     void closingAngleBracketsStandAlone() {
-        assertEquals(List.of("Map", "<", "K", ",", "List", "<", "V", ">", ">", "m", "=", "a", ">", ">", ">", "=", "b", "<<=", "c", ";"),
+        assertEquals(List.of("Map", "<", "K", ",", "List", "<", "V", ">", ">", "m", "=", "a", ">", ">", ">", "=", "b",
+                "<<=", "c", ";"),
                 code("Map<K,List<V>>m = a >>>= b <<= c;"));
     }
 
     @Test
     void numbersTakeTheirSignsAndDotsButNotRanges() {
-        assertEquals(List.of("1e-3", "+", "0x1p-2", "-", ".5f", "+", "1_000", ".", "x"), code("1e-3+0x1p-2-.5f+1_000 .x"));
+        assertEquals(List.of("1e-3", "+", "0x1p-2", "-", ".5f", "+", "1_000", ".", "x"),
+                code("1e-3+0x1p-2-.5f+1_000 .x"));
     }
 
     @ParameterizedTest
@@ -72,7 +74,8 @@ class TokensTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "class A { int x = 'a' + 'b'; }\r\n", "#`\u0001 \\ \\u12 '", "\"\\", "'\\u005c''", "a\tb\fc"})
+    @ValueSource(strings = {"", "class A { int x = 'a' + 'b'; }\r\n", "#`\u0001 \\ \\u12 '", "\"\\", "'\\u005c''",
+            "a\tb\fc"})
     void nothingIsLost(String content) {
         Tokens tokens = Tokens.of(content);
         StringBuilder all = new StringBuilder();

@@ -36,7 +36,8 @@ class JavaLevelTest {
     @Test
     void anOpenedPlatformIsThatOfTheJdk() {
         assertEquals(List.of("-source", "11", "--add-exports=java.base/sun.x=ALL-UNNAMED"),
-                new JavaLevel(11, JavaLevel.Api.LEVEL, List.of("--add-exports=java.base/sun.x=ALL-UNNAMED")).compilerOptions());
+                new JavaLevel(11, JavaLevel.Api.LEVEL, List.of("--add-exports=java.base/sun.x=ALL-UNNAMED"))
+                .compilerOptions());
     }
 
     @Test
@@ -58,11 +59,15 @@ class JavaLevelTest {
     @Test
     void aWorkspaceInANewerJavaIsNotOpened(@TempDir Path folder) throws IOException {
         Files.writeString(folder.resolve("Berth.java"), "class Berth { }");
-        OpenRequest request = new OpenRequest(folder, true, List.of(folder), List.of(), Optional.of(999), Optional.empty(), Set.of());
-        UnfitJavaException unfit = assertThrows(UnfitJavaException.class, () -> new Workspaces(List.of()).open(request));
-        assertTrue(unfit.getMessage().contains("is written in Java 999, which the Java that runs deft (" + RUNNING + ") cannot read"),
+        OpenRequest request = new OpenRequest(folder, true, List.of(folder), List.of(), Optional.of(999),
+                Optional.empty(), Set.of());
+        UnfitJavaException unfit = assertThrows(UnfitJavaException.class, () -> new Workspaces(List.of())
+                .open(request));
+        assertTrue(unfit.getMessage().contains("is written in Java 999, which the Java that runs deft (" + RUNNING
+                + ") cannot read"),
                 unfit.getMessage());
-        assertTrue(unfit.getMessage().endsWith("; install JDK 999 or newer and name it by JAVA_HOME"), unfit.getMessage());
+        assertTrue(unfit.getMessage().endsWith("; install JDK 999 or newer and name it by JAVA_HOME"),
+                unfit.getMessage());
         assertEquals(999, new Workspaces(List.of()).read(request).modules().get(0).level());
     }
 }

@@ -82,7 +82,8 @@ class SnapshotTest {
         SampleWorkspace two = new SampleWorkspace(Files.createDirectory(folder.resolve("two")));
         two.write("one/src/main/java/a/Main.java", "package a; class Main { int first; }");
         two.write("other/src/main/java/a/Main.java", "package a; class Main { int second; }");
-        Workspace workspace = new Workspaces(List.of(new FolderReader())).open(OpenRequest.at(two.root().resolve("one")));
+        Workspace workspace = new Workspaces(List.of(new FolderReader()))
+                .open(OpenRequest.at(two.root().resolve("one")));
         assertEquals(1, workspace.modules().size());
         two.write("settings.gradle", "");
         Workspace whole = new Workspaces(List.of(new FolderReader())).open(OpenRequest.at(two.root()));

@@ -50,7 +50,8 @@ public record Story(List<Step> steps) {
      * @param keys    what is pressed: a key each, or a line with a {@code :} before it, in which {@code ␣} is a blank
      * @param answers to what the operation asks
      */
-    public record Take(String operation, String file, String at, List<String> keys, Map<String, String> answers) implements Step {
+    public record Take(String operation, String file, String at, List<String> keys, Map<String, String> answers)
+            implements Step {
     }
 
     /** Copies the list. */

@@ -18,7 +18,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** A feature that is not there is used in a test, and all that is missing comes to be by offers, one after the other. */
+/**
+ * A feature that is not there is used in a test, and all that is missing comes to be by offers, one after the other.
+ */
 public final class TestFirst {
 
     private TestFirst() {
@@ -40,7 +42,8 @@ public final class TestFirst {
     }
 
     static void run(Path folder, List<Path> classPath, PrintStream out) {
-        OpenRequest request = new OpenRequest(folder, true, List.of(), classPath, Optional.of(17), Optional.empty(), Set.of());
+        OpenRequest request = new OpenRequest(folder, true, List.of(), classPath, Optional.of(17), Optional.empty(),
+                Set.of());
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
             for (Story.Step step : story().steps()) {
                 if (step instanceof Story.Tell told) {

@@ -52,7 +52,8 @@ public record TestRun(List<String> passed, List<String> failed) {
     private static List<String> compile(Path folder, List<Path> classPath, Path classes) {
         JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
         DiagnosticCollector<JavaFileObject> said = new DiagnosticCollector<>();
-        try (StandardJavaFileManager files = compiler.getStandardFileManager(said, null, null); Stream<Path> all = Files.walk(folder)) {
+        try (StandardJavaFileManager files = compiler.getStandardFileManager(said, null, null); Stream<Path> all =
+                Files.walk(folder)) {
             Files.createDirectories(classes);
             List<Path> sources = all.filter(path -> path.toString().endsWith(".java")).toList();
             String jars = classPath.stream().map(Path::toString).collect(Collectors.joining(File.pathSeparator));
@@ -74,7 +75,8 @@ public record TestRun(List<String> passed, List<String> failed) {
             Constructor<?> constructor = type.getDeclaredConstructor();
             constructor.setAccessible(true);
             for (Method method : type.getDeclaredMethods()) {
-                boolean isTest = Stream.of(method.getAnnotations()).anyMatch(one -> one.annotationType().getSimpleName().equals("Test"));
+                boolean isTest = Stream.of(method.getAnnotations())
+                        .anyMatch(one -> one.annotationType().getSimpleName().equals("Test"));
                 if (isTest) {
                     method.setAccessible(true);
                     try {

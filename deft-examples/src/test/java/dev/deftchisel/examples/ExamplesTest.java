@@ -51,7 +51,8 @@ class ExamplesTest {
         List<Path> jars = Stream.of(System.getProperty("java.class.path").split(File.pathSeparator)).map(Path::of)
                 .filter(jar -> jar.toString().endsWith(".jar")).toList();
         TestFirst.run(folder, jars, new PrintStream(out));
-        TestRun run = TestRun.of(folder.resolve("src"), jars, folder.resolve("classes"), "harbour.bookings.BookingTest");
+        TestRun run = TestRun.of(folder.resolve("src"), jars, folder.resolve("classes"),
+                "harbour.bookings.BookingTest");
         assertEquals(List.of(), run.failed());
         assertEquals(10, run.passed().size());
         long taken = TestFirst.story().steps().stream().filter(step -> step instanceof Story.Take).count();

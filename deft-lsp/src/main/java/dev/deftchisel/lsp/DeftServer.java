@@ -108,10 +108,13 @@ public final class DeftServer implements LanguageServer {
         }
     }
 
-    /** Requests without the parameters that all but one of them have are told so; the validation only looks into those. */
+    /**
+     * Requests without the parameters that all but one of them have are told so; the validation only looks into those.
+     */
     private static MessageConsumer withParameters(MessageConsumer next) {
         return message -> {
-            if (message instanceof RequestMessage request && request.getParams() == null && !request.getMethod().equals("shutdown")) {
+            if (message instanceof RequestMessage request && request.getParams() == null && !request.getMethod()
+                    .equals("shutdown")) {
                 throw new MessageIssueException(message, List.of(new MessageIssue("there are no parameters",
                         ResponseErrorCode.InvalidParams.getValue())));
             }
@@ -139,7 +142,8 @@ public final class DeftServer implements LanguageServer {
         CodeActionOptions actions = new CodeActionOptions(Actions.kinds());
         actions.setResolveProvider(true);
         can.setCodeActionProvider(actions);
-        can.setExecuteCommandProvider(new ExecuteCommandOptions(List.of(Actions.COMMAND, Actions.ASKING_COMMAND, Actions.SHOW_COMMAND)));
+        can.setExecuteCommandProvider(new ExecuteCommandOptions(List.of(Actions.COMMAND, Actions.ASKING_COMMAND,
+                Actions.SHOW_COMMAND)));
         RenameOptions rename = new RenameOptions();
         rename.setPrepareProvider(true);
         can.setRenameProvider(rename);
@@ -169,7 +173,8 @@ public final class DeftServer implements LanguageServer {
         folders.setChangeNotifications(true);
         WorkspaceServerCapabilities workspaces = new WorkspaceServerCapabilities(folders);
         FileOperationsServerCapabilities files = new FileOperationsServerCapabilities();
-        files.setWillRename(new FileOperationOptions(List.of(new FileOperationFilter(new FileOperationPattern("**/*.java"), "file"))));
+        files.setWillRename(new FileOperationOptions(
+                List.of(new FileOperationFilter(new FileOperationPattern("**/*.java"), "file"))));
         workspaces.setFileOperations(files);
         can.setWorkspace(workspaces);
         return can;

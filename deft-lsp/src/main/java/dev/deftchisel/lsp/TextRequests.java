@@ -100,7 +100,8 @@ final class TextRequests implements TextDocumentService {
     public void didChange(DidChangeTextDocumentParams params) {
         VersionedTextDocumentIdentifier document = params.getTextDocument();
         int version = Optional.ofNullable(document.getVersion()).orElse(Integer.MAX_VALUE);
-        if (session.documents().change(document.getUri(), version, params.getContentChanges(), session.client().units())) {
+        if (session.documents().change(document.getUri(), version, params.getContentChanges(), session.client()
+                .units())) {
             diagnostics.changed();
         } else {
             LOG.debug("{} is not open, or newer than version {}; the change is left out", document.getUri(), version);
@@ -124,7 +125,8 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public CompletableFuture<DocumentDiagnosticReport> diagnostic(DocumentDiagnosticParams params) {
-        return session.ask(params.getTextDocument().getUri(), () -> report(List.of()), asked -> report(Diagnostics.of(asked)));
+        return session.ask(params.getTextDocument().getUri(), () -> report(List.of()),
+                asked -> report(Diagnostics.of(asked)));
     }
 
     private static DocumentDiagnosticReport report(List<org.eclipse.lsp4j.Diagnostic> found) {
@@ -142,10 +144,12 @@ final class TextRequests implements TextDocumentService {
     }
 
     @Override
-    public CompletableFuture<Either3<Range, PrepareRenameResult, PrepareRenameDefaultBehavior>> prepareRename(PrepareRenameParams params) {
+    public CompletableFuture<Either3<Range, PrepareRenameResult, PrepareRenameDefaultBehavior>> prepareRename(
+            PrepareRenameParams params) {
         return session.ask(params.getTextDocument().getUri(), () -> null, asked ->
                 renames.prepare(asked, params.getPosition())
-                        .map(found -> Either3.<Range, PrepareRenameResult, PrepareRenameDefaultBehavior>forSecond(found)).orElse(null));
+                        .map(found -> Either3.<Range, PrepareRenameResult, PrepareRenameDefaultBehavior>forSecond(
+                                found)).orElse(null));
     }
 
     @Override
@@ -155,25 +159,29 @@ final class TextRequests implements TextDocumentService {
     }
 
     @Override
-    public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> definition(DefinitionParams params) {
+    public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> definition(
+            DefinitionParams params) {
         return session.ask(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
                 asked -> Either.forLeft(Navigation.declaration(asked, params.getPosition())));
     }
 
     @Override
-    public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> declaration(DeclarationParams params) {
+    public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> declaration(
+            DeclarationParams params) {
         return session.ask(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
                 asked -> Either.forLeft(Navigation.declaration(asked, params.getPosition())));
     }
 
     @Override
-    public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> typeDefinition(TypeDefinitionParams params) {
+    public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> typeDefinition(
+            TypeDefinitionParams params) {
         return session.ask(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
                 asked -> Either.forLeft(Navigation.typeDeclaration(asked, params.getPosition())));
     }
 
     @Override
-    public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> implementation(ImplementationParams params) {
+    public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> implementation(
+            ImplementationParams params) {
         return session.ask(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
                 asked -> Either.forLeft(Navigation.implementations(asked, params.getPosition())));
     }
@@ -187,12 +195,14 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public CompletableFuture<Hover> hover(HoverParams params) {
-        return session.ask(params.getTextDocument().getUri(), () -> null, asked -> Hovers.at(asked, params.getPosition()).orElse(null));
+        return session.ask(params.getTextDocument().getUri(), () -> null,
+                asked -> Hovers.at(asked, params.getPosition()).orElse(null));
     }
 
     @Override
     public CompletableFuture<List<InlayHint>> inlayHint(InlayHintParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of, asked -> Insights.hints(asked, params.getRange()));
+        return session.ask(params.getTextDocument().getUri(), List::of,
+                asked -> Insights.hints(asked, params.getRange()));
     }
 
     @Override
@@ -208,16 +218,19 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public CompletableFuture<List<SelectionRange>> selectionRange(SelectionRangeParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of, asked -> Shapes.growing(asked, params.getPositions()));
+        return session.ask(params.getTextDocument().getUri(), List::of,
+                asked -> Shapes.growing(asked, params.getPositions()));
     }
 
     @Override
     public CompletableFuture<List<? extends DocumentHighlight>> documentHighlight(DocumentHighlightParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of, asked -> Navigation.highlights(asked, params.getPosition()));
+        return session.ask(params.getTextDocument().getUri(), List::of,
+                asked -> Navigation.highlights(asked, params.getPosition()));
     }
 
     @Override
-    public CompletableFuture<List<Either<SymbolInformation, DocumentSymbol>>> documentSymbol(DocumentSymbolParams params) {
+    public CompletableFuture<List<Either<SymbolInformation, DocumentSymbol>>> documentSymbol(
+            DocumentSymbolParams params) {
         return session.ask(params.getTextDocument().getUri(), List::of, Navigation::symbols);
     }
 
@@ -229,31 +242,37 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public CompletableFuture<List<CallHierarchyItem>> prepareCallHierarchy(CallHierarchyPrepareParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of, asked -> Hierarchies.calls(asked, params.getPosition()));
+        return session.ask(params.getTextDocument().getUri(), List::of,
+                asked -> Hierarchies.calls(asked, params.getPosition()));
     }
 
     @Override
-    public CompletableFuture<List<CallHierarchyIncomingCall>> callHierarchyIncomingCalls(CallHierarchyIncomingCallsParams params) {
+    public CompletableFuture<List<CallHierarchyIncomingCall>> callHierarchyIncomingCalls(
+            CallHierarchyIncomingCallsParams params) {
         return session.ask(params.getItem().getUri(), List::of, asked -> Hierarchies.incoming(asked, params.getItem()));
     }
 
     @Override
-    public CompletableFuture<List<CallHierarchyOutgoingCall>> callHierarchyOutgoingCalls(CallHierarchyOutgoingCallsParams params) {
+    public CompletableFuture<List<CallHierarchyOutgoingCall>> callHierarchyOutgoingCalls(
+            CallHierarchyOutgoingCallsParams params) {
         return session.ask(params.getItem().getUri(), List::of, asked -> Hierarchies.outgoing(asked, params.getItem()));
     }
 
     @Override
     public CompletableFuture<List<TypeHierarchyItem>> prepareTypeHierarchy(TypeHierarchyPrepareParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of, asked -> Hierarchies.types(asked, params.getPosition()));
+        return session.ask(params.getTextDocument().getUri(), List::of,
+                asked -> Hierarchies.types(asked, params.getPosition()));
     }
 
     @Override
     public CompletableFuture<List<TypeHierarchyItem>> typeHierarchySupertypes(TypeHierarchySupertypesParams params) {
-        return session.ask(params.getItem().getUri(), List::of, asked -> Hierarchies.types(asked, params.getItem(), Hierarchy::supertypes));
+        return session.ask(params.getItem().getUri(), List::of,
+                asked -> Hierarchies.types(asked, params.getItem(), Hierarchy::supertypes));
     }
 
     @Override
     public CompletableFuture<List<TypeHierarchyItem>> typeHierarchySubtypes(TypeHierarchySubtypesParams params) {
-        return session.ask(params.getItem().getUri(), List::of, asked -> Hierarchies.types(asked, params.getItem(), Hierarchy::subtypes));
+        return session.ask(params.getItem().getUri(), List::of,
+                asked -> Hierarchies.types(asked, params.getItem(), Hierarchy::subtypes));
     }
 }

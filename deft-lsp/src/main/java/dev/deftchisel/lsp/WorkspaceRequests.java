@@ -57,8 +57,10 @@ final class WorkspaceRequests implements WorkspaceService {
         }
         boolean isAsking = params.getCommand().equals(Actions.ASKING_COMMAND);
         if (!isAsking && !params.getCommand().equals(Actions.COMMAND) || arguments.isEmpty() || arguments.size() > 2) {
-            return CompletableFuture.failedFuture(RefusedRequest.invalid("there is no command '" + params.getCommand() + "' with "
-                    + arguments.size() + " arguments; there are '" + Actions.COMMAND + "' and '" + Actions.ASKING_COMMAND
+            return CompletableFuture.failedFuture(RefusedRequest.invalid("there is no command '" + params.getCommand()
+                    + "' with "
+                    + arguments.size() + " arguments; there are '" + Actions.COMMAND + "' and '"
+                    + Actions.ASKING_COMMAND
                     + "' with an action that was offered, and answers"));
         }
         return session.worker().<Actions.Action>ask(() -> Actions.Action.of((JsonElement) arguments.get(0)))
@@ -86,7 +88,8 @@ final class WorkspaceRequests implements WorkspaceService {
 
     /** The action with what the user answers. */
     private CompletableFuture<Actions.Action> asked(Actions.Action action) {
-        return session.worker().<List<Question>>ask(() -> session.asked(action.uri()).map(asked -> Questions.of(asked, action))
+        return session.worker().<List<Question>>ask(() -> session.asked(action.uri())
+                .map(asked -> Questions.of(asked, action))
                 .orElse(List.of()))
                 .thenCompose(new Questions(session)::ask)
                 .thenApply(answers -> action.and(answers));
@@ -127,7 +130,8 @@ final class WorkspaceRequests implements WorkspaceService {
 
     @Override
     public void didChangeWatchedFiles(DidChangeWatchedFilesParams params) {
-        List<Path> files = params.getChanges().stream().map(change -> Documents.path(change.getUri())).flatMap(Optional::stream).toList();
+        List<Path> files = params.getChanges().stream().map(change -> Documents.path(change.getUri()))
+                .flatMap(Optional::stream).toList();
         session.worker().ask(() -> {
             session.folders().refresh(files);
             return files;

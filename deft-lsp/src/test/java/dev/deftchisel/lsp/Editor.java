@@ -104,7 +104,8 @@ final class Editor implements LanguageClient, AutoCloseable {
         can.setWorkspace(new WorkspaceClientCapabilities());
         can.getWorkspace().setWorkspaceEdit(edit);
         CodeActionCapabilities actions = new CodeActionCapabilities();
-        actions.setCodeActionLiteralSupport(new CodeActionLiteralSupportCapabilities(new CodeActionKindCapabilities(List.of())));
+        actions.setCodeActionLiteralSupport(new CodeActionLiteralSupportCapabilities(
+                new CodeActionKindCapabilities(List.of())));
         actions.setResolveSupport(new CodeActionResolveSupportCapabilities(List.of("edit")));
         actions.setDataSupport(true);
         can.setTextDocument(new TextDocumentClientCapabilities());
@@ -127,14 +128,16 @@ final class Editor implements LanguageClient, AutoCloseable {
         String uri = file.toUri().toString();
         texts.put(uri, text);
         versions.put(uri, 1);
-        server.getTextDocumentService().didOpen(new DidOpenTextDocumentParams(new TextDocumentItem(uri, "java", 1, text)));
+        server.getTextDocumentService()
+                .didOpen(new DidOpenTextDocumentParams(new TextDocumentItem(uri, "java", 1, text)));
         return new TextDocumentIdentifier(uri);
     }
 
     /** Types something in place of a part of the text that stands there once. */
     void type(TextDocumentIdentifier document, String part, String instead) {
         String text = text(document);
-        org.eclipse.lsp4j.Range range = new org.eclipse.lsp4j.Range(at(document, part, 0), at(document, part, part.length()));
+        org.eclipse.lsp4j.Range range = new org.eclipse.lsp4j.Range(at(document, part, 0),
+                at(document, part, part.length()));
         texts.put(document.getUri(), text.replace(part, instead));
         int version = versions.merge(document.getUri(), 1, Integer::sum);
         server.getTextDocumentService().didChange(new DidChangeTextDocumentParams(
@@ -153,30 +156,37 @@ final class Editor implements LanguageClient, AutoCloseable {
 
     /** The next diagnostics that are told of a file. */
     PublishDiagnosticsParams diagnostics() throws InterruptedException {
-        return Optional.ofNullable(diagnostics.poll(1, TimeUnit.MINUTES)).orElseThrow(() -> new AssertionError("no diagnostics came"));
+        return Optional.ofNullable(diagnostics.poll(1, TimeUnit.MINUTES))
+                .orElseThrow(() -> new AssertionError("no diagnostics came"));
     }
 
     WorkspaceEdit asked() throws InterruptedException {
-        return Optional.ofNullable(edits.poll(1, TimeUnit.MINUTES)).orElseThrow(() -> new AssertionError("no edit came"));
+        return Optional.ofNullable(edits.poll(1, TimeUnit.MINUTES))
+                .orElseThrow(() -> new AssertionError("no edit came"));
     }
 
     /** The text of an open file after an edit of the workspace. */
     String after(TextDocumentIdentifier document, WorkspaceEdit edit) {
-        List<? extends TextEdit> own = edit.getDocumentChanges() == null ? edit.getChanges().getOrDefault(document.getUri(), List.of())
+        List<? extends TextEdit> own = edit.getDocumentChanges() == null ? edit.getChanges()
+                .getOrDefault(document.getUri(), List.of())
                 : edit.getDocumentChanges().stream().filter(step -> step.isLeft()).map(step -> step.getLeft())
                         .filter(step -> step.getTextDocument().getUri().equals(document.getUri()))
                         .map(TextDocumentEdit::getEdits).findFirst().orElse(List.of());
         Positions positions = Positions.of(text(document), PositionEncoding.UTF16);
         StringBuilder text = new StringBuilder(text(document));
-        own.stream().sorted((one, other) -> positions.offset(other.getRange().getStart()) - positions.offset(one.getRange().getStart()))
-                .forEach(one -> text.replace(positions.offset(one.getRange().getStart()), positions.offset(one.getRange().getEnd()),
+        own.stream().sorted((one, other) -> positions.offset(other.getRange().getStart())
+                - positions.offset(one.getRange().getStart()))
+                .forEach(one -> text.replace(positions.offset(one.getRange().getStart()),
+                        positions.offset(one.getRange().getEnd()),
                         one.getNewText()));
         return text.toString();
     }
 
     static List<String> moved(WorkspaceEdit edit) {
-        return edit.getDocumentChanges().stream().filter(step -> step.isRight() && step.getRight() instanceof RenameFile)
-                .map(step -> Path.of(java.net.URI.create(((RenameFile) step.getRight()).getNewUri())).getFileName().toString()).toList();
+        return edit.getDocumentChanges().stream()
+                .filter(step -> step.isRight() && step.getRight() instanceof RenameFile)
+                .map(step -> Path.of(java.net.URI.create(((RenameFile) step.getRight()).getNewUri())).getFileName()
+                        .toString()).toList();
     }
 
     /** Leaves in good order, or not. */
@@ -215,7 +225,8 @@ final class Editor implements LanguageClient, AutoCloseable {
     @Override
     public CompletableFuture<MessageActionItem> showMessageRequest(ShowMessageRequestParams params) {
         questions.add(params.getMessage());
-        return CompletableFuture.completedFuture(params.getActions().stream().filter(item -> clicks.contains(item.getTitle())).findFirst()
+        return CompletableFuture.completedFuture(params.getActions().stream()
+                .filter(item -> clicks.contains(item.getTitle())).findFirst()
                 .orElse(null));
     }
 

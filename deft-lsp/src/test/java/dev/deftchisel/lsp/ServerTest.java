@@ -140,7 +140,8 @@ class ServerTest {
 
     private static ResponseErrorCode code(Throwable failed) {
         ResponseErrorException cause = assertInstanceOf(ResponseErrorException.class, failed.getCause());
-        return List.of(ResponseErrorCode.values()).stream().filter(code -> code.getValue() == cause.getResponseError().getCode())
+        return List.of(ResponseErrorCode.values()).stream()
+                .filter(code -> code.getValue() == cause.getResponseError().getCode())
                 .findFirst().orElseThrow();
     }
 
@@ -163,10 +164,12 @@ class ServerTest {
 
     @Test
     void aClientThatAsksForProblemsIsToldNone() throws Exception {
-        try (Editor asking = new Editor(folder, can -> can.getTextDocument().setDiagnostic(new DiagnosticCapabilities()))) {
+        try (Editor asking = new Editor(folder, can -> can.getTextDocument()
+                .setDiagnostic(new DiagnosticCapabilities()))) {
             assertNotNull(asking.agreed().getCapabilities().getDiagnosticProvider());
             TextDocumentIdentifier berth = asking.open(berthFile, BERTH);
-            List<Diagnostic> found = asking.server().getTextDocumentService().diagnostic(new DocumentDiagnosticParams(berth)).join()
+            List<Diagnostic> found = asking.server().getTextDocumentService()
+                    .diagnostic(new DocumentDiagnosticParams(berth)).join()
                     .getLeft().getItems();
             assertEquals(List.of("unused-variable"), found.stream().map(one -> one.getCode().getLeft()).toList());
         }
@@ -185,10 +188,12 @@ class ServerTest {
 
     @Test
     void whatIsSelectedIsExtracted() {
-        TextDocumentIdentifier berth = editor.open(berthFile, BERTH.replace("        int spare = depth - draught;\n", ""));
+        TextDocumentIdentifier berth = editor.open(berthFile,
+                BERTH.replace("        int spare = depth - draught;\n", ""));
         List<CodeAction> extracts = actions(berth, "depth - draught", "refactor.extract");
         assertTrue(extracts.stream().allMatch(action -> action.getKind().equals("refactor.extract")));
-        String title = extracts.stream().map(CodeAction::getTitle).filter(one -> one.endsWith("to a method")).findFirst().orElseThrow();
+        String title = extracts.stream().map(CodeAction::getTitle).filter(one -> one.endsWith("to a method"))
+                .findFirst().orElseThrow();
         String after = taken(berth, extracts, title);
         assertTrue(after.contains("private int") && after.contains("return depth - draught;"), after);
     }
@@ -198,7 +203,8 @@ class ServerTest {
         TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
         CodeAction fix = actions(berth, "spare", "quickfix").get(0);
         editor.type(berth, "int depth;", "int  depth;");
-        CompletionException failed = assertThrows(CompletionException.class, () -> texts().resolveCodeAction(fix).join());
+        CompletionException failed = assertThrows(CompletionException.class, () -> texts().resolveCodeAction(fix)
+                .join());
         assertEquals(ResponseErrorCode.ContentModified, code(failed));
     }
 
@@ -230,7 +236,8 @@ class ServerTest {
         TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
         TextDocumentIdentifier quay = editor.open(quayFile, QUAY);
         Position name = editor.at(quay, "Berth berth", 1);
-        assertEquals("Berth", texts().prepareRename(new PrepareRenameParams(quay, name)).join().getSecond().getPlaceholder());
+        assertEquals("Berth", texts().prepareRename(new PrepareRenameParams(quay, name)).join().getSecond()
+                .getPlaceholder());
         WorkspaceEdit edit = texts().rename(new RenameParams(quay, name, "Mooring")).join();
         assertTrue(editor.after(quay, edit).contains("int first(Mooring berth)"));
         assertTrue(editor.after(berth, edit).contains("quay: Berth. */\npublic class Mooring {"));
@@ -241,7 +248,8 @@ class ServerTest {
     @Test
     void mentionsAreForAClientThatHasThemConfirmed() throws Exception {
         try (Editor careful = new Editor(folder, can -> can.getWorkspace().getWorkspaceEdit()
-                .setChangeAnnotationSupport(new org.eclipse.lsp4j.WorkspaceEditChangeAnnotationSupportCapabilities()))) {
+                .setChangeAnnotationSupport(
+                        new org.eclipse.lsp4j.WorkspaceEditChangeAnnotationSupportCapabilities()))) {
             TextDocumentIdentifier berth = careful.open(berthFile, BERTH);
             WorkspaceEdit edit = careful.server().getTextDocumentService().rename(new RenameParams(berth,
                     careful.at(berth, "Berth {", 0), "Mooring")).join();
@@ -256,7 +264,8 @@ class ServerTest {
         CompletionException failed = assertThrows(CompletionException.class, () -> texts().rename(
                 new RenameParams(berth, editor.at(berth, "draught)", 0), "spare")).join());
         assertEquals(ResponseErrorCode.RequestFailed, code(failed));
-        assertTrue(failed.getCause().getMessage().contains("src/main/java/harbour/Berth.java:"), failed.getCause().getMessage());
+        assertTrue(failed.getCause().getMessage().contains("src/main/java/harbour/Berth.java:"), failed.getCause()
+                .getMessage());
     }
 
     @Test
@@ -268,7 +277,8 @@ class ServerTest {
                 texts().definition(new DefinitionParams(quay, use)).join().getLeft().get(0).getRange());
         assertEquals(List.of("Quay.java 4 21", "Quay.java 4 47"), texts().references(new ReferenceParams(quay, use,
                 new ReferenceContext(false))).join().stream().map(one -> one.getUri().replaceAll(".*/", "") + " "
-                        + one.getRange().getStart().getLine() + " " + one.getRange().getStart().getCharacter()).toList());
+                        + one.getRange().getStart().getLine() + " " + one.getRange().getStart().getCharacter())
+                        .toList());
         List<? extends DocumentHighlight> marks = texts().documentHighlight(new DocumentHighlightParams(berth,
                 editor.at(berth, "depth -", 0))).join();
         assertEquals(3, marks.size());
@@ -276,9 +286,11 @@ class ServerTest {
 
     @Test
     void whatIsKnownAndNotSaidIsShownBesideTheCode() {
-        TextDocumentIdentifier berth = editor.open(berthFile, BERTH.replace("int spare", "var spare").replace("private int depth;",
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH.replace("int spare", "var spare")
+                .replace("private int depth;",
                 "private final int depth = 3 * 4;"));
-        List<InlayHint> hints = texts().inlayHint(new InlayHintParams(berth, new Range(new Position(0, 0), new Position(99, 0)))).join();
+        List<InlayHint> hints = texts()
+                .inlayHint(new InlayHintParams(berth, new Range(new Position(0, 0), new Position(99, 0)))).join();
         assertEquals(List.of(" = 12", ": int"), hints.stream().map(hint -> hint.getLabel().getLeft()).toList());
         assertEquals(editor.at(berth, "spare", 5), hints.get(1).getPosition());
     }
@@ -286,7 +298,8 @@ class ServerTest {
     @Test
     void namesThatStandInOneFileAreTypedOverTogether() {
         TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
-        assertEquals(3, texts().linkedEditingRange(new LinkedEditingRangeParams(berth, editor.at(berth, "draught)", 0))).join()
+        assertEquals(3, texts().linkedEditingRange(new LinkedEditingRangeParams(berth, editor.at(berth, "draught)", 0)))
+                .join()
                 .getRanges().size());
         assertNull(texts().linkedEditingRange(new LinkedEditingRangeParams(berth, editor.at(berth, "room", 0))).join());
     }
@@ -294,7 +307,8 @@ class ServerTest {
     @Test
     void aTypeGetsTheNameOfItsFile() {
         TextDocumentIdentifier quay = editor.open(quayFile, QUAY);
-        WorkspaceEdit edit = editor.server().getWorkspaceService().willRenameFiles(new RenameFilesParams(List.of(new FileRename(
+        WorkspaceEdit edit = editor.server().getWorkspaceService()
+                .willRenameFiles(new RenameFilesParams(List.of(new FileRename(
                 berthFile.toUri().toString(), berthFile.resolveSibling("Mooring.java").toUri().toString())))).join();
         assertTrue(editor.after(quay, edit).contains("first(Mooring berth)"));
         assertEquals(List.of(), Editor.moved(edit));
@@ -328,7 +342,8 @@ class ServerTest {
         TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
         assertEquals(List.of("3 9", "6 8"), texts().foldingRange(new FoldingRangeRequestParams(berth)).join().stream()
                 .map(fold -> fold.getStartLine() + " " + fold.getEndLine()).sorted().toList());
-        SelectionRange word = texts().selectionRange(new SelectionRangeParams(berth, List.of(editor.at(berth, "spare", 2)))).join().get(0);
+        SelectionRange word = texts()
+                .selectionRange(new SelectionRangeParams(berth, List.of(editor.at(berth, "spare", 2)))).join().get(0);
         assertEquals(new Range(editor.at(berth, "spare", 0), editor.at(berth, "spare", 5)), word.getRange());
         assertEquals(editor.at(berth, "int spare", 0), word.getParent().getRange().getStart());
     }
@@ -341,7 +356,8 @@ class ServerTest {
         })) {
             assertEquals("utf-8", bytes.agreed().getCapabilities().getPositionEncoding());
             TextDocumentIdentifier quay = bytes.open(quayFile, QUAY);
-            assertEquals(51, bytes.server().getTextDocumentService().references(new ReferenceParams(quay, new Position(4, 52),
+            assertEquals(51, bytes.server().getTextDocumentService()
+                    .references(new ReferenceParams(quay, new Position(4, 52),
                     new ReferenceContext(false))).join().get(1).getRange().getStart().getCharacter());
         }
     }
@@ -351,8 +367,10 @@ class ServerTest {
         TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
         DocumentSymbol type = texts().documentSymbol(new DocumentSymbolParams(berth)).join().get(0).getRight();
         assertEquals("Berth", type.getName());
-        assertEquals(List.of("depth", "room(int draught)"), type.getChildren().stream().map(DocumentSymbol::getName).toList());
-        assertEquals("room(int draught)", editor.server().getWorkspaceService().symbol(new WorkspaceSymbolParams("ro")).get()
+        assertEquals(List.of("depth", "room(int draught)"), type.getChildren().stream().map(DocumentSymbol::getName)
+                .toList());
+        assertEquals("room(int draught)", editor.server().getWorkspaceService().symbol(new WorkspaceSymbolParams("ro"))
+                .get()
                 .getRight().get(0).getName());
     }
 
@@ -360,39 +378,49 @@ class ServerTest {
     void aClientThatKnowsNoTreesGetsSymbolsOneBehindTheOther() throws Exception {
         try (Editor flat = new Editor(folder, can -> can.getTextDocument().setDocumentSymbol(null))) {
             TextDocumentIdentifier berth = flat.open(berthFile, BERTH);
-            List<SymbolInformation> found = flat.server().getTextDocumentService().documentSymbol(new DocumentSymbolParams(berth)).join()
+            List<SymbolInformation> found = flat.server().getTextDocumentService()
+                    .documentSymbol(new DocumentSymbolParams(berth)).join()
                     .stream().map(Either::getLeft).toList();
-            assertEquals(List.of("Berth", "depth", "room(int draught)"), found.stream().map(SymbolInformation::getName).toList());
-            assertEquals(List.of("harbour", "Berth", "Berth"), found.stream().map(SymbolInformation::getContainerName).toList());
+            assertEquals(List.of("Berth", "depth", "room(int draught)"), found.stream().map(SymbolInformation::getName)
+                    .toList());
+            assertEquals(List.of("harbour", "Berth", "Berth"), found.stream().map(SymbolInformation::getContainerName)
+                    .toList());
         }
     }
 
     @Test
     void callersAndCalleesStepByStep() {
         TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
-        CallHierarchyItem room = texts().prepareCallHierarchy(new CallHierarchyPrepareParams(berth, editor.at(berth, "room", 1))).join()
+        CallHierarchyItem room = texts()
+                .prepareCallHierarchy(new CallHierarchyPrepareParams(berth, editor.at(berth, "room", 1))).join()
                 .get(0);
         assertEquals("room(int draught)", room.getName());
-        List<CallHierarchyIncomingCall> callers = texts().callHierarchyIncomingCalls(new CallHierarchyIncomingCallsParams(room)).join();
+        List<CallHierarchyIncomingCall> callers = texts()
+                .callHierarchyIncomingCalls(new CallHierarchyIncomingCallsParams(room)).join();
         assertEquals("first(Berth berth)", callers.get(0).getFrom().getName());
         assertEquals(2, callers.get(0).getFromRanges().size());
         List<CallHierarchyOutgoingCall> callees = texts().callHierarchyOutgoingCalls(
                 new CallHierarchyOutgoingCallsParams(callers.get(0).getFrom())).join();
         assertEquals(List.of("room(int draught)"), callees.stream().map(call -> call.getTo().getName()).toList());
-        assertEquals(List.of(), texts().prepareCallHierarchy(new CallHierarchyPrepareParams(berth, editor.at(berth, "depth", 1))).join());
+        assertEquals(List.of(), texts()
+                .prepareCallHierarchy(new CallHierarchyPrepareParams(berth, editor.at(berth, "depth", 1))).join());
     }
 
     @Test
     void typesAboveAndBelow() throws Exception {
-        Path pier = Files.writeString(berthFile.resolveSibling("Pier.java"), "package harbour;\n\nclass Pier extends Berth { }\n");
+        Path pier = Files.writeString(berthFile.resolveSibling("Pier.java"),
+                "package harbour;\n\nclass Pier extends Berth { }\n");
         try (Editor late = new Editor(folder, can -> { })) {
             TextDocumentIdentifier opened = late.open(pier, Files.readString(pier));
             TextDocumentService texts = late.server().getTextDocumentService();
-            TypeHierarchyItem item = texts.prepareTypeHierarchy(new TypeHierarchyPrepareParams(opened, late.at(opened, "Pier", 1))).join()
+            TypeHierarchyItem item = texts.prepareTypeHierarchy(new TypeHierarchyPrepareParams(opened,
+                    late.at(opened, "Pier", 1))).join()
                     .get(0);
-            List<TypeHierarchyItem> above = texts.typeHierarchySupertypes(new TypeHierarchySupertypesParams(item)).join();
+            List<TypeHierarchyItem> above = texts.typeHierarchySupertypes(new TypeHierarchySupertypesParams(item))
+                    .join();
             assertEquals(List.of("Berth"), above.stream().map(TypeHierarchyItem::getName).toList());
-            assertEquals(List.of("Pier"), texts.typeHierarchySubtypes(new TypeHierarchySubtypesParams(above.get(0))).join().stream()
+            assertEquals(List.of("Pier"), texts.typeHierarchySubtypes(new TypeHierarchySubtypesParams(above.get(0)))
+                    .join().stream()
                     .map(TypeHierarchyItem::getName).toList());
         }
     }
@@ -401,7 +429,8 @@ class ServerTest {
     void whatACallCanHandOverIsToldWhileItIsWritten() {
         TextDocumentIdentifier quay = editor.open(quayFile, QUAY);
         editor.type(quay, "berth.room(2)", "berth.room(");
-        SignatureHelp help = texts().signatureHelp(new SignatureHelpParams(quay, editor.at(quay, "berth.room(", 11))).join();
+        SignatureHelp help = texts().signatureHelp(new SignatureHelpParams(quay, editor.at(quay, "berth.room(", 11)))
+                .join();
         assertEquals("room(int draught): int", help.getSignatures().get(help.getActiveSignature()).getLabel());
         assertEquals(0, help.getActiveParameter());
     }
@@ -412,7 +441,8 @@ class ServerTest {
         CodeAction extract = actions(berth, "depth - draught", "refactor.extract").stream()
                 .filter(action -> action.getTitle().endsWith("to a variable")).findFirst().orElseThrow();
         editor.click("everywhere it is the same");
-        editor.server().getWorkspaceService().executeCommand(new ExecuteCommandParams("deft.ask", List.of(extract.getData()))).get();
+        editor.server().getWorkspaceService()
+                .executeCommand(new ExecuteCommandParams("deft.ask", List.of(extract.getData()))).get();
         assertTrue(editor.questions().contains("where the variable is used"), editor.questions().toString());
         assertTrue(editor.after(berth, editor.asked()).contains("return "), "the edit came");
     }
@@ -424,7 +454,8 @@ class ServerTest {
                 .filter(action -> action.getTitle().endsWith("to a variable")).findFirst().orElseThrow();
         JsonObject answers = new JsonObject();
         answers.addProperty("name", "water");
-        editor.server().getWorkspaceService().executeCommand(new ExecuteCommandParams("deft.take", List.of(extract.getData(), answers)))
+        editor.server().getWorkspaceService()
+                .executeCommand(new ExecuteCommandParams("deft.take", List.of(extract.getData(), answers)))
                 .get();
         assertTrue(editor.after(berth, editor.asked()).contains("int water = depth - draught;"));
     }
@@ -440,10 +471,12 @@ class ServerTest {
             CodeActionContext context = new CodeActionContext(List.of());
             context.setOnly(List.of("refactor.extract"));
             TextDocumentService texts = going.server().getTextDocumentService();
-            CodeAction extract = texts.codeAction(new CodeActionParams(berth, range, context)).join().stream().map(Either::getRight)
+            CodeAction extract = texts.codeAction(new CodeActionParams(berth, range, context)).join().stream()
+                    .map(Either::getRight)
                     .filter(action -> action.getTitle().endsWith("to a variable")).findFirst().orElseThrow();
             CodeAction resolved = texts.resolveCodeAction(extract).join();
-            going.server().getWorkspaceService().executeCommand(new ExecuteCommandParams(resolved.getCommand().getCommand(),
+            going.server().getWorkspaceService().executeCommand(new ExecuteCommandParams(resolved.getCommand()
+                    .getCommand(),
                     resolved.getCommand().getArguments())).get();
             Range shown = going.shown().getSelection();
             String line = going.after(berth, resolved.getEdit()).lines().toList().get(shown.getStart().getLine());
@@ -470,7 +503,8 @@ class ServerTest {
 
     @Test
     void whatIsNotUnderstoodIsAnErrorAndTheServerGoesOn() {
-        CompletionException unknown = assertThrows(CompletionException.class, () -> editor.server().getWorkspaceService()
+        CompletionException unknown = assertThrows(CompletionException.class, () -> editor.server()
+                .getWorkspaceService()
                 .executeCommand(new ExecuteCommandParams("nothing", List.of())).join());
         assertEquals(ResponseErrorCode.InvalidParams, code(unknown));
         CodeAction broken = new CodeAction("broken");

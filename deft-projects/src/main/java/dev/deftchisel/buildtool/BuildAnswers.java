@@ -15,8 +15,8 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
 /**
- * What the build tool said of a build. Kept in {@code .deft/build}, and taken as long as the build files are those for which it was said;
- * the tool is run only when the user allows it.
+ * What the build tool said of a build. Kept in {@code .deft/build}, and taken as long as the build files are those for
+ * which it was said; the tool is run only when the user allows it.
  */
 public final class BuildAnswers {
 
@@ -76,11 +76,13 @@ public final class BuildAnswers {
                 Files.writeString(home.resolve(HASH), inputs.hash());
             } else if (!isCurrent) {
                 return kept(HASH).isEmpty() ? Answer.none()
-                        : Answer.none("build files have changed since the build was asked; until it is asked again (--ask-build), what they say plainly counts");
+                        : Answer.none("build files have changed since the build was asked; until it is asked again "
+                                + "(--ask-build), what they say plainly counts");
             }
             return new Answer(listed(home.resolve(FILES)), inputs.paths(), List.of());
         } catch (IOException failed) {
-            return Answer.none("what the build says cannot be kept in " + shown(home) + " (" + failed.getMessage() + ")");
+            return Answer.none("what the build says cannot be kept in " + shown(home) + " (" + failed.getMessage()
+                    + ")");
         }
     }
 
@@ -103,16 +105,19 @@ public final class BuildAnswers {
         String name = Path.of(command.get(0)).getFileName().toString();
         Process process;
         try {
-            process = new ProcessBuilder(command).directory(root.toFile()).redirectErrorStream(true).redirectOutput(output.toFile()).start();
+            process = new ProcessBuilder(command).directory(root.toFile()).redirectErrorStream(true)
+                    .redirectOutput(output.toFile()).start();
         } catch (IOException absent) {
-            return Optional.of("the build cannot be asked: there is no " + name + " here (" + absent.getMessage() + ")");
+            return Optional.of("the build cannot be asked: there is no " + name + " here (" + absent.getMessage()
+                    + ")");
         }
         Thread end = new Thread(process::destroy, "deft-end-of-build");
         Runtime.getRuntime().addShutdownHook(end);
         try {
             process.getOutputStream().close();
             if (!process.waitFor(MINUTES, TimeUnit.MINUTES)) {
-                return Optional.of("the build did not say what it consists of within " + MINUTES + " minutes; its output is in " + shown(output));
+                return Optional.of("the build did not say what it consists of within " + MINUTES
+                        + " minutes; its output is in " + shown(output));
             }
         } catch (InterruptedException cancelled) {
             Thread.currentThread().interrupt();
@@ -122,7 +127,8 @@ public final class BuildAnswers {
             Runtime.getRuntime().removeShutdownHook(end);
         }
         return process.exitValue() == 0 && !listed(answer).isEmpty() ? Optional.empty()
-                : Optional.of("the build could not say what it consists of: " + name + " ended with " + process.exitValue()
+                : Optional.of("the build could not say what it consists of: " + name + " ended with "
+                        + process.exitValue()
                 + complaint(output).map(line -> " (" + line + ")").orElse("") + "; its output is in " + shown(output));
     }
 
@@ -135,7 +141,8 @@ public final class BuildAnswers {
                 return Optional.of(lines.get(i + 1));
             }
         }
-        return lines.stream().filter(line -> line.startsWith("[ERROR]")).map(line -> line.substring("[ERROR]".length()).strip())
+        return lines.stream().filter(line -> line.startsWith("[ERROR]"))
+                .map(line -> line.substring("[ERROR]".length()).strip())
                 .filter(line -> !line.isEmpty()).findFirst().or(() -> lines.stream().reduce((one, other) -> other));
     }
 

@@ -33,7 +33,8 @@ record BuildFiles(Path root, List<Path> paths) {
 
     /** Looks for them. */
     static BuildFiles in(Path root) throws IOException {
-        List<PathMatcher> matchers = Stream.concat(Build.FILE_PATTERNS.stream(), Stream.of("*.lockfile", "*-wrapper.properties"))
+        List<PathMatcher> matchers = Stream.concat(Build.FILE_PATTERNS.stream(),
+                Stream.of("*.lockfile", "*-wrapper.properties"))
                 .map(pattern -> root.getFileSystem().getPathMatcher("glob:" + pattern)).toList();
         List<Path> found = new ArrayList<>();
         Files.walkFileTree(root, new SimpleFileVisitor<>() {
@@ -47,7 +48,8 @@ record BuildFiles(Path root, List<Path> paths) {
 
             @Override
             public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
-                if (isOfBuild(file, root) || matchers.stream().anyMatch(matcher -> matcher.matches(file.getFileName()))) {
+                if (isOfBuild(file, root) || matchers.stream()
+                        .anyMatch(matcher -> matcher.matches(file.getFileName()))) {
                     found.add(file);
                 }
                 return FileVisitResult.CONTINUE;

@@ -34,29 +34,38 @@ final class GradleAnswer {
         List<Module> modules = new ArrayList<>();
         try {
             for (Path file : said.files()) {
-                Module module = new ModuleEntry(JsonParser.parseString(Files.readString(file)).getAsJsonObject(), root, FILE).module(request, told::add);
+                Module module = new ModuleEntry(JsonParser.parseString(Files.readString(file)).getAsJsonObject(), root,
+                        FILE).module(request, told::add);
                 List<SourceRoot> roots = roots(module);
                 if (roots.stream().anyMatch(SourceRoot::isJava)) {
                     modules.add(module.with(roots));
                 }
             }
         } catch (IOException | RuntimeException unreadable) {
-            gaps.add("what Gradle said cannot be read (" + unreadable.getMessage() + "); have it said again with --ask-build");
+            gaps.add("what Gradle said cannot be read (" + unreadable.getMessage()
+                    + "); have it said again with --ask-build");
             return Optional.empty();
         }
-        modules.stream().flatMap(module -> module.dependencies().missing().stream()).distinct().sorted().forEach(missing ->
-                told.add(missing + " is not on this machine: names from it stay unresolved (have the build fetch it with --ask-build --online)"));
-        return Optional.of(new Workspace(root, new Build("Gradle, as it says itself", said.inputs()), modules, List.copyOf(told)));
+        modules.stream().flatMap(module -> module.dependencies().missing().stream()).distinct().sorted()
+                .forEach(missing ->
+                told.add(missing + " is not on this machine: names from it stay unresolved (have the build fetch it "
+                        + "with --ask-build --online)"));
+        return Optional.of(new Workspace(root, new Build("Gradle, as it says itself", said.inputs()), modules,
+                List.copyOf(told)));
     }
 
-    /** Those that it said, and what generators left that are no compiler's: one module of a project has it, not those of further source sets. */
+    /**
+     * Those that it said, and what generators left that are no compiler's: one module of a project has it, not those of
+     * further source sets.
+     */
     private static List<SourceRoot> roots(Module module) {
         if (module.name().indexOf(OF_SOURCE_SET) >= 0) {
             return module.roots();
         }
         List<SourceRoot> roots = new ArrayList<>(module.roots());
         GeneratedRoots.ofGradle(module.folder()).stream()
-                .filter(root -> roots.stream().noneMatch(known -> known.folder().equals(root.folder()))).forEach(roots::add);
+                .filter(root -> roots.stream().noneMatch(known -> known.folder().equals(root.folder())))
+                .forEach(roots::add);
         return roots;
     }
 }

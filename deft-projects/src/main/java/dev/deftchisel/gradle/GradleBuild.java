@@ -25,7 +25,9 @@ import java.util.Optional;
 import java.util.Properties;
 import java.util.Set;
 
-/** All projects of a build, read from its settings, its scripts, its catalogs and the plug-ins that it brings itself. */
+/**
+ * All projects of a build, read from its settings, its scripts, its catalogs and the plug-ins that it brings itself.
+ */
 final class GradleBuild {
 
     private static final List<String> ENDINGS = List.of(".gradle", ".gradle.kts");
@@ -135,7 +137,8 @@ final class GradleBuild {
                 if (statement.kind() == Statement.Kind.ASSIGN) {
                     statement.first().ifPresent(value -> variables.set(statement.name(), value));
                 } else if (statement.anywhere(inside -> inside.name().endsWith("include"))) {
-                    tell(script, statement.line(), "projects that are included behind this '" + statement.name() + "' are not known");
+                    tell(script, statement.line(), "projects that are included behind this '" + statement.name()
+                            + "' are not known");
                 }
             }
         }
@@ -144,7 +147,8 @@ final class GradleBuild {
     private static List<String> texts(Statement statement, Variables variables) {
         List<String> texts = new ArrayList<>();
         for (Value.Argument argument : statement.arguments()) {
-            List<Value> values = argument.value() instanceof Value.Many many ? many.values() : List.of(argument.value());
+            List<Value> values = argument.value() instanceof Value.Many many ? many.values()
+                    : List.of(argument.value());
             values.forEach(value -> variables.text(value).ifPresent(texts::add));
         }
         return texts;
@@ -158,12 +162,15 @@ final class GradleBuild {
         }
     }
 
-    /** {@code project(":berths").projectDir = file("modules/berths")}, which is read as one name with both arguments. */
+    /**
+     * {@code project(":berths").projectDir = file("modules/berths")}, which is read as one name with both arguments.
+     */
     private void moved(Statement statement, Variables variables) {
         Optional<String> target = statement.arguments().stream().reduce((one, other) -> other)
                 .map(Value.Argument::value)
                 .flatMap(value -> value instanceof Value.Call call && !call.arguments().isEmpty()
-                        ? variables.text(call.arguments().get(call.arguments().size() - 1).value()) : variables.text(value));
+                        ? variables.text(call.arguments().get(call.arguments().size() - 1).value())
+                        : variables.text(value));
         Optional<String> path = statement.named("of").flatMap(variables::text);
         if (target.isPresent() && path.isPresent()) {
             projects.put(path.get(), new GradleProject(path.get(), root.resolve(target.get()).normalize()));
@@ -178,7 +185,8 @@ final class GradleBuild {
             }
             return;
         }
-        String name = statement.name().equals("create") ? statement.first().flatMap(variables::text).orElse("libs") : statement.name();
+        String name = statement.name().equals("create") ? statement.first().flatMap(variables::text).orElse("libs")
+                : statement.name();
         Catalog catalog = catalogs.stream().filter(one -> one.name().equals(name)).findFirst().orElseGet(() -> {
             Catalog made = new Catalog(name);
             catalogs.add(made);
@@ -203,7 +211,8 @@ final class GradleBuild {
                     List<String> parts = new ArrayList<>(texts);
                     String alias = parts.isEmpty() ? "" : Catalog.alias(parts.remove(0));
                     if (said.name().endsWith("versionRef") && !parts.isEmpty()) {
-                        parts.set(parts.size() - 1, catalog.versions().getOrDefault(Catalog.alias(parts.get(parts.size() - 1)), ""));
+                        parts.set(parts.size() - 1, catalog.versions()
+                                .getOrDefault(Catalog.alias(parts.get(parts.size() - 1)), ""));
                     }
                     catalog.libraries().put(alias, String.join(":", parts));
                 }
@@ -247,9 +256,11 @@ final class GradleBuild {
                 if (statement.kind() == Statement.Kind.ASSIGN || statement.name().equals("ext")) {
                     run(project, script, List.of(statement), known);
                 }
-                boolean isForIt = statement.name().equals("allprojects") || !isRoot && statement.name().equals("subprojects")
+                boolean isForIt = statement.name().equals("allprojects") || !isRoot && statement.name()
+                        .equals("subprojects")
                         || statement.name().equals("configure") && !isRoot
-                        || statement.name().equals("project") && statement.first().flatMap(known::text).filter(project.path()::equals).isPresent();
+                        || statement.name().equals("project") && statement.first().flatMap(known::text)
+                        .filter(project.path()::equals).isPresent();
                 if (isForIt) {
                     run(project, script, statement.block(), known);
                 }

@@ -36,7 +36,8 @@ final class GradleCache implements WorkspaceReader {
     @Override
     public File findArtifact(Artifact artifact) {
         String classifier = artifact.getClassifier().isEmpty() ? "" : "-" + artifact.getClassifier();
-        String name = artifact.getArtifactId() + "-" + artifact.getVersion() + classifier + "." + artifact.getExtension();
+        String name = artifact.getArtifactId() + "-" + artifact.getVersion() + classifier + "."
+                + artifact.getExtension();
         return children(module(artifact.getGroupId(), artifact.getArtifactId()).resolve(artifact.getVersion())).stream()
                 .map(hash -> hash.resolve(name))
                 .filter(Files::isRegularFile)

@@ -40,13 +40,18 @@ public final class GradleReader implements ProjectReader {
     private static final String SPRING_BOOT = "org.springframework.boot";
     private static final String MANAGEMENT = "io.spring.dependency-management";
     /** Names of configurations with what code is compiled or run with; with the name of a source set before them. */
-    private static final Pattern FOR_CODE = Pattern.compile("(?:\\w*)(?i:implementation|api|compileOnly|compileOnlyApi|runtimeOnly)"
+    private static final Pattern FOR_CODE = Pattern
+            .compile("(?:\\w*)(?i:implementation|api|compileOnly|compileOnlyApi|runtimeOnly)"
             + "|compile|testCompile|providedCompile|developmentOnly|provided");
     /** Names of source sets, and how those of their configurations begin, in which everybody has tests. */
-    private static final Pattern OF_TESTS = Pattern.compile("(?i)(?:test|it|integration|functional|acceptance|component|e2e|smoke|jmh|bench).*|.*(?:test|tests|fixtures|spec)");
+    private static final Pattern OF_TESTS = Pattern
+            .compile("(?i)(?:test|it|integration|functional|acceptance|component|e2e|smoke|jmh|bench).*|.*(?:test|"
+                    + "tests|fixtures|spec)");
     /** Configurations for main code; where it cannot be told, one is taken for that. */
-    private static final Pattern FOR_MAIN = Pattern.compile("(?!(?i)test|it[A-Z]|integration|functional|acceptance|component|e2e|smoke|jmh|bench)(?:"
-            + "\\w*(?i:implementation|api|compileOnly|compileOnlyApi)|compile|providedCompile|developmentOnly|provided)");
+    private static final Pattern FOR_MAIN = Pattern
+            .compile("(?!(?i)test|it[A-Z]|integration|functional|acceptance|component|e2e|smoke|jmh|bench)(?:"
+            + "\\w*(?i:implementation|api|compileOnly|compileOnlyApi)|compile|providedCompile|developmentOnly|"
+            + "provided)");
     private static final Pattern FOR_USERS = Pattern.compile("api|compileOnlyApi|compile");
     private static final Pattern FOR_PROCESSORS = Pattern.compile("\\w*(?i:annotationProcessor)");
 
@@ -71,7 +76,8 @@ public final class GradleReader implements ProjectReader {
     public Workspace read(Path folder, OpenRequest request) {
         List<String> gaps = new ArrayList<>();
         BuildAnswers.Answer said = new BuildAnswers(folder, new GradleTool()).get(request);
-        Optional<Workspace> answered = said.isGiven() ? GradleAnswer.workspace(said, folder, request, gaps) : Optional.empty();
+        Optional<Workspace> answered = said.isGiven() ? GradleAnswer.workspace(said, folder, request, gaps)
+                : Optional.empty();
         gaps.addAll(said.gaps());
         return answered.orElseGet(() -> written(folder, request, gaps));
     }
@@ -79,11 +85,13 @@ public final class GradleReader implements ProjectReader {
     /** What the scripts say. */
     private static Workspace written(Path folder, OpenRequest request, List<String> gaps) {
         GradleBuild build = GradleBuild.read(folder);
-        GradleResolver resolver = new GradleResolver(GradleCache.ofThisUser(), request.allows(Permission.FETCH_LIBRARIES));
+        GradleResolver resolver = new GradleResolver(GradleCache.ofThisUser(),
+                request.allows(Permission.FETCH_LIBRARIES));
         Map<String, Resolved> resolved = new HashMap<>();
         build.projects().forEach((path, project) -> resolved.put(path, resolve(project, resolver)));
         List<Module> modules = new ArrayList<>();
-        build.gaps().forEach(gap -> gaps.add(gap + (gap.equals(build.gaps().get(0)) ? " (Gradle itself says it when it is asked: --ask-build)" : "")));
+        build.gaps().forEach(gap -> gaps.add(gap
+                + (gap.equals(build.gaps().get(0)) ? " (Gradle itself says it when it is asked: --ask-build)" : "")));
         build.projects().forEach((path, project) -> {
             List<SourceRoot> roots = roots(project);
             if (!roots.isEmpty()) {
@@ -94,13 +102,16 @@ public final class GradleReader implements ProjectReader {
                 Set<Library> ofUsers = new LinkedHashSet<>();
                 used(path, resolved.get(path).forMain(), resolved, ofMain, ofUsers);
                 // what only tests get from other projects is only theirs
-                List<Library> seen = libraries.stream().map(library -> resolved.get(path).libraries().contains(library) || ofUsers.contains(library)
-                        ? library : new Library(library.file(), library.origin(), SourceRoot.Use.TEST)).collect(Collectors.toCollection(ArrayList::new));
+                List<Library> seen = libraries.stream().map(library -> resolved.get(path).libraries().contains(library)
+                        || ofUsers.contains(library)
+                        ? library : new Library(library.file(), library.origin(), SourceRoot.Use.TEST))
+                        .collect(Collectors.toCollection(ArrayList::new));
                 seen.addAll(Dependencies.named(request.classPath()).libraries());
                 Dependencies dependencies = new Dependencies(oncePerFile(seen), resolved.get(path).processors(),
                         resolved.get(path).missing());
                 modules.add(new Module(path, project.folder(), roots, dependencies, upstream.stream()
-                        .map(other -> ModuleUse.ofAll(other, ofMain.contains(other) ? SourceRoot.Use.MAIN : SourceRoot.Use.TEST)).toList(),
+                        .map(other -> ModuleUse.ofAll(other, ofMain.contains(other) ? SourceRoot.Use.MAIN
+                                : SourceRoot.Use.TEST)).toList(),
                         request.level().map(JavaLevel::of).orElseGet(() -> java(project)),
                         request.encoding().orElseGet(() -> encoding(project))));
             }
@@ -118,14 +129,16 @@ public final class GradleReader implements ProjectReader {
      * @param projects other projects of the build, and whether its users see them, too
      * @param forMain  those of them that main code needs
      */
-    private record Resolved(List<Library> libraries, List<Library> exported, List<Library> processors, List<String> missing,
+    private record Resolved(List<Library> libraries, List<Library> exported, List<Library> processors,
+            List<String> missing,
             Map<String, Boolean> projects, Set<String> forMain) {
     }
 
     /** Main code goes first where a library is needed for several reasons. */
     private static List<Library> oncePerFile(List<Library> all) {
         Map<Path, Library> byFile = new LinkedHashMap<>();
-        all.forEach(library -> byFile.merge(library.file(), library, (one, other) -> one.use() == SourceRoot.Use.MAIN ? one : other));
+        all.forEach(library -> byFile.merge(library.file(), library, (one, other) -> one.use() == SourceRoot.Use.MAIN
+                ? one : other));
         return List.copyOf(byFile.values());
     }
 
@@ -136,7 +149,8 @@ public final class GradleReader implements ProjectReader {
         locked.putAll(project.forced());
         Repositories.ClassPath found = resolver.resolve(published(code), project.managed(), locked);
         List<Need> main = needs(project, FOR_MAIN);
-        Set<Path> ofMain = resolver.resolve(published(main), project.managed(), locked).libraries().stream().map(Library::file)
+        Set<Path> ofMain = resolver.resolve(published(main), project.managed(), locked).libraries().stream()
+                .map(Library::file)
                 .collect(Collectors.toSet());
         List<Need> toUsers = needs(project, FOR_USERS);
         List<Library> exported = published(toUsers).isEmpty() ? List.of()
@@ -147,12 +161,17 @@ public final class GradleReader implements ProjectReader {
         Map<String, Boolean> projects = new HashMap<>();
         code.stream().filter(Need.Project.class::isInstance).map(Need.Project.class::cast).forEach(need ->
                 projects.merge(need.path(), FOR_USERS.matcher(need.configuration()).matches(), Boolean::logicalOr));
-        Set<String> forMain = main.stream().filter(Need.Project.class::isInstance).map(need -> ((Need.Project) need).path()).collect(Collectors.toSet());
-        List<Library> libraries = new ArrayList<>(found.libraries().stream().map(library -> ofMain.contains(library.file()) ? library
+        Set<String> forMain = main.stream().filter(Need.Project.class::isInstance)
+                .map(need -> ((Need.Project) need).path()).collect(Collectors.toSet());
+        List<Library> libraries = new ArrayList<>(found.libraries().stream()
+                .map(library -> ofMain.contains(library.file()) ? library
                 : new Library(library.file(), library.origin(), SourceRoot.Use.TEST)).toList());
-        code.stream().filter(Need.Files.class::isInstance).map(Need.Files.class::cast).forEach(need -> need.files().forEach(file ->
-                libraries.add(new Library(file, "file of the build", main.contains(need) ? SourceRoot.Use.MAIN : SourceRoot.Use.TEST))));
-        List<String> missing = Stream.concat(found.missing().stream(), processors.missing().stream()).distinct().toList();
+        code.stream().filter(Need.Files.class::isInstance).map(Need.Files.class::cast)
+                .forEach(need -> need.files().forEach(file ->
+                libraries.add(new Library(file, "file of the build", main.contains(need) ? SourceRoot.Use.MAIN
+                        : SourceRoot.Use.TEST))));
+        List<String> missing = Stream.concat(found.missing().stream(), processors.missing().stream()).distinct()
+                .toList();
         return new Resolved(libraries, exported, processors.libraries(), missing, projects, forMain);
     }
 
@@ -162,9 +181,11 @@ public final class GradleReader implements ProjectReader {
         Set<Need> all = new LinkedHashSet<>();
         String boot = project.plugins().get(SPRING_BOOT);
         if (boot != null && !boot.isEmpty() && project.plugins().containsKey(MANAGEMENT)) {
-            Need.published("implementation", SPRING_BOOT + ":spring-boot-dependencies:" + boot, true, List.of()).ifPresent(all::add);
+            Need.published("implementation", SPRING_BOOT + ":spring-boot-dependencies:" + boot, true, List.of())
+                    .ifPresent(all::add);
         }
-        project.needs().stream().map(Need::configuration).filter(name -> kind.matcher(name).matches()).forEach(configurations::add);
+        project.needs().stream().map(Need::configuration).filter(name -> kind.matcher(name).matches())
+                .forEach(configurations::add);
         Stream.of("implementation", "compileOnly", "testImplementation", "annotationProcessor")
                 .filter(name -> kind.matcher(name).matches()).forEach(configurations::add);
         Set<String> extended = new LinkedHashSet<>();
@@ -200,11 +221,13 @@ public final class GradleReader implements ProjectReader {
     }
 
     /** Other projects that one sees, and the libraries that come with them. */
-    private static void used(String path, Set<String> projects, Map<String, Resolved> resolved, Set<String> upstream, Set<Library> libraries) {
+    private static void used(String path, Set<String> projects, Map<String, Resolved> resolved, Set<String> upstream,
+            Set<Library> libraries) {
         for (String other : projects) {
             if (!other.equals(path) && resolved.containsKey(other) && upstream.add(other)) {
                 libraries.addAll(resolved.get(other).exported());
-                Set<String> exported = resolved.get(other).projects().entrySet().stream().filter(Map.Entry::getValue).map(Map.Entry::getKey)
+                Set<String> exported = resolved.get(other).projects().entrySet().stream().filter(Map.Entry::getValue)
+                        .map(Map.Entry::getKey)
                         .collect(Collectors.toCollection(LinkedHashSet::new));
                 used(path, exported, resolved, upstream, libraries);
             }
@@ -221,22 +244,26 @@ public final class GradleReader implements ProjectReader {
         for (String name : names) {
             SourceRoot.Use use = OF_TESTS.matcher(name).matches() ? SourceRoot.Use.TEST : SourceRoot.Use.MAIN;
             Optional<GradleProject.SourceSet> set = Optional.ofNullable(project.sourceSets().get(name));
-            set.map(GradleProject.SourceSet::java).orElse(Set.of()).forEach(folder -> add(roots, project, folder, use, SourceRoot.Kind.SOURCE));
+            set.map(GradleProject.SourceSet::java).orElse(Set.of())
+                    .forEach(folder -> add(roots, project, folder, use, SourceRoot.Kind.SOURCE));
             add(roots, project, "src/" + name + "/java", use, SourceRoot.Kind.SOURCE);
             set.map(GradleProject.SourceSet::resources).orElse(Set.of())
                     .forEach(folder -> add(roots, project, folder, use, SourceRoot.Kind.RESOURCE));
             add(roots, project, "src/" + name + "/resources", use, SourceRoot.Kind.RESOURCE);
         }
         GeneratedRoots.ofGradle(project.folder()).stream()
-                .filter(root -> roots.stream().noneMatch(known -> known.folder().equals(root.folder()))).forEach(roots::add);
+                .filter(root -> roots.stream().noneMatch(known -> known.folder().equals(root.folder())))
+                .forEach(roots::add);
         return roots.stream().anyMatch(SourceRoot::isJava) ? List.copyOf(roots) : List.of();
     }
 
-    private static void add(Set<SourceRoot> roots, GradleProject project, String folder, SourceRoot.Use use, SourceRoot.Kind kind) {
+    private static void add(Set<SourceRoot> roots, GradleProject project, String folder, SourceRoot.Use use,
+            SourceRoot.Kind kind) {
         Path path = project.folder().resolve(folder).normalize();
         if (Files.isDirectory(path)) {
             boolean isBuilt = path.startsWith(project.folder().resolve("build"));
-            roots.add(new SourceRoot(path, use, isBuilt && kind == SourceRoot.Kind.SOURCE ? SourceRoot.Kind.GENERATED : kind));
+            roots.add(new SourceRoot(path, use, isBuilt && kind == SourceRoot.Kind.SOURCE ? SourceRoot.Kind.GENERATED
+                    : kind));
         }
     }
 
@@ -244,11 +271,14 @@ public final class GradleReader implements ProjectReader {
     private static JavaLevel java(GradleProject project) {
         List<String> options = JavaLevel.options(project.options());
         Optional<Integer> toolchain = project.level(GradleProject.Level.TOOLCHAIN);
-        return project.level(GradleProject.Level.RELEASE).map(level -> new JavaLevel(level, JavaLevel.Api.LEVEL, options))
+        return project.level(GradleProject.Level.RELEASE)
+                .map(level -> new JavaLevel(level, JavaLevel.Api.LEVEL, options))
                 .or(() -> project.level(GradleProject.Level.SOURCE).map(level -> new JavaLevel(level,
-                        toolchain.filter(level::equals).isPresent() ? JavaLevel.Api.LEVEL : JavaLevel.Api.COMPILER, options)))
+                        toolchain.filter(level::equals).isPresent() ? JavaLevel.Api.LEVEL
+                        : JavaLevel.Api.COMPILER, options)))
                 .or(() -> toolchain.map(level -> new JavaLevel(level, JavaLevel.Api.LEVEL, options)))
-                .or(() -> VersionFiles.level(project.folder()).map(level -> new JavaLevel(level, JavaLevel.Api.LEVEL, options)))
+                .or(() -> VersionFiles.level(project.folder())
+                        .map(level -> new JavaLevel(level, JavaLevel.Api.LEVEL, options)))
                 .orElseGet(() -> new JavaLevel(Runtime.version().feature(), JavaLevel.Api.COMPILER, options));
     }
 

@@ -29,8 +29,8 @@ import org.eclipse.aether.version.InvalidVersionSpecificationException;
 import org.eclipse.aether.version.Version;
 
 /**
- * Finds the libraries that a project needs, with what they need themselves: in Gradle's cache, in Maven's local repository and, when
- * allowed, where Maven looks when nothing else is said.
+ * Finds the libraries that a project needs, with what they need themselves: in Gradle's cache, in Maven's local
+ * repository and, when allowed, where Maven looks when nothing else is said.
  */
 final class GradleResolver {
 
@@ -61,7 +61,8 @@ final class GradleResolver {
      * @param managed versions said apart
      * @param locked  versions of a lock file by {@code group:name}
      */
-    Repositories.ClassPath resolve(List<Need.Published> needs, List<Need.Published> managed, Map<String, String> locked) {
+    Repositories.ClassPath resolve(List<Need.Published> needs, List<Need.Published> managed,
+            Map<String, String> locked) {
         return resolved.computeIfAbsent(new Asked(needs, managed, locked), this::resolve);
     }
 
@@ -79,9 +80,11 @@ final class GradleResolver {
             if (said.isEmpty()) {
                 missing.add(shown(platform) + " (a platform, which says versions)");
             }
-            said.orElse(List.of()).forEach(dependency -> versions.putIfAbsent(key(dependency.getArtifact()), dependency));
+            said.orElse(List.of()).forEach(dependency -> versions.putIfAbsent(key(dependency.getArtifact()),
+                    dependency));
         }
-        asked.managed().forEach(one -> one.version().ifPresent(version -> versions.put(key(one), dependency(one, version))));
+        asked.managed().forEach(one -> one.version()
+                .ifPresent(version -> versions.put(key(one), dependency(one, version))));
         locked.forEach((module, version) -> versions.put(module, new Dependency(
                 new DefaultArtifact(module + ":" + version), "compile")));
         List<Dependency> wanted = new ArrayList<>();
@@ -91,7 +94,8 @@ final class GradleResolver {
             }
             Optional<String> version = Optional.ofNullable(locked.get(key(need)))
                     .or(() -> need.version().map(said -> isOpen(said) ? newest(need).orElse(said) : said))
-                    .or(() -> Optional.ofNullable(versions.get(key(need))).map(dependency -> dependency.getArtifact().getVersion()))
+                    .or(() -> Optional.ofNullable(versions.get(key(need)))
+                            .map(dependency -> dependency.getArtifact().getVersion()))
                     .or(() -> newest(need));
             if (version.isPresent()) {
                 wanted.add(dependency(need, version.get()));
@@ -125,7 +129,8 @@ final class GradleResolver {
         Need.Module module = need.coordinates();
         List<Exclusion> exclusions = need.exclusions().stream().map(exclusion -> exclusion.split(":"))
                 .map(parts -> new Exclusion(parts[0], parts[1], "*", "*")).toList();
-        return new Dependency(new DefaultArtifact(module.group(), module.name(), module.classifier(), module.extension(), version),
+        return new Dependency(new DefaultArtifact(module.group(), module.name(), module.classifier(),
+                module.extension(), version),
                 "compile", false, exclusions);
     }
 
@@ -166,7 +171,8 @@ final class GradleResolver {
                     new DefaultArtifact(module.group(), module.name(), "pom", version), remotes, null);
             try {
                 Model model = repositories.effectiveModel(
-                        repositories.system().resolveArtifact(repositories.session(), request).getArtifact().getFile().toPath());
+                        repositories.system().resolveArtifact(repositories.session(), request).getArtifact().getFile()
+                        .toPath());
                 return Optional.of(repositories.managed(model));
             } catch (ArtifactResolutionException | ModelBuildingException absent) {
                 return Optional.empty();

@@ -8,7 +8,10 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 
-/** Has Gradle say what a build consists of: an init script gives every project a task that writes it. Nothing is compiled. */
+/**
+ * Has Gradle say what a build consists of: an init script gives every project a task that writes it. Nothing is
+ * compiled.
+ */
 final class GradleTool implements BuildTool {
 
     private static final String SCRIPT = "describe.gradle";
@@ -19,7 +22,8 @@ final class GradleTool implements BuildTool {
         try (InputStream text = GradleTool.class.getResourceAsStream(SCRIPT)) {
             Files.copy(text, script);
         }
-        List<String> command = new ArrayList<>(List.of(BuildTool.script(root, "gradlew", "gradle", ".bat"), "--init-script", script.toString(),
+        List<String> command = new ArrayList<>(List.of(BuildTool.script(root, "gradlew", "gradle", ".bat"),
+                "--init-script", script.toString(),
                 "--no-daemon", "--console=plain", "--continue", "-Dorg.gradle.configuration-cache=false",
                 "-Dorg.gradle.unsafe.configuration-cache=false", "-Ddev.deftchisel.answer=" + answer));
         if (!isOnline) {

@@ -23,7 +23,8 @@ public final class Artifacts {
     }
 
     /**
-     * @param online whether what is not on this machine may be fetched, from where Maven looks when nothing else is said
+     * @param online whether what is not on this machine may be fetched, from where Maven looks when nothing else is
+     *               said
      */
     public static Artifacts open(boolean online) {
         Repositories repositories = Repositories.open(MavenSettings.ofThisUser(), online);

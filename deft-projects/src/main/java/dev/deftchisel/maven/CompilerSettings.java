@@ -14,8 +14,8 @@ import org.apache.maven.model.PluginExecution;
 import org.codehaus.plexus.util.xml.Xpp3Dom;
 
 /**
- * What a model says to Maven's compiler plugin: in the plugin's own configuration, in that of its executions, or by the user
- * properties of the plugin, in this order.
+ * What a model says to Maven's compiler plugin: in the plugin's own configuration, in that of its executions, or by the
+ * user properties of the plugin, in this order.
  */
 record CompilerSettings(List<Xpp3Dom> configurations, Properties properties) {
 
@@ -36,7 +36,8 @@ record CompilerSettings(List<Xpp3Dom> configurations, Properties properties) {
 
     /** The value of a parameter whose user property has the plugin's prefix. */
     Optional<String> text(String parameter) {
-        return Stream.concat(configurations.stream().map(one -> one.getChild(parameter)).filter(Objects::nonNull).map(Xpp3Dom::getValue),
+        return Stream.concat(configurations.stream().map(one -> one.getChild(parameter)).filter(Objects::nonNull)
+                .map(Xpp3Dom::getValue),
                         Stream.of(parameter).map(name -> properties.getProperty("maven.compiler." + name)))
                 .filter(Objects::nonNull)
                 .map(String::strip)
@@ -58,7 +59,8 @@ record CompilerSettings(List<Xpp3Dom> configurations, Properties properties) {
     /** What decides which code the compiler accepts; the value of an option is written behind an equals sign. */
     List<String> options() {
         List<String> said = new ArrayList<>();
-        children("compilerArgs").stream().map(Xpp3Dom::getValue).filter(Objects::nonNull).map(String::strip).forEach(said::add);
+        children("compilerArgs").stream().map(Xpp3Dom::getValue).filter(Objects::nonNull).map(String::strip)
+                .forEach(said::add);
         text("compilerArgument").ifPresent(words -> said.addAll(List.of(words.split("\\s+"))));
         if (text("enablePreview").filter("true"::equals).isPresent()) {
             said.add("--enable-preview");

@@ -11,8 +11,8 @@ import org.eclipse.aether.repository.WorkspaceReader;
 import org.eclipse.aether.repository.WorkspaceRepository;
 
 /**
- * The versions of a library that are in the local repository, for ranges of versions: Maven itself asks the remote repository
- * which there are, which cannot be done here unasked.
+ * The versions of a library that are in the local repository, for ranges of versions: Maven itself asks the remote
+ * repository which there are, which cannot be done here unasked.
  *
  * @param folder     of the local repository
  * @param repository what it is called

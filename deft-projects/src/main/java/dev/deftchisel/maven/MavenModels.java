@@ -47,7 +47,8 @@ record MavenModels(Map<String, Model> all, List<Path> broken, List<String> gaps)
                 model.setPomFile(new File(model.getProperties().getProperty(ProjectProbe.POM)));
                 all.putIfAbsent(key(model), model);
             } catch (IOException | XmlPullParserException unreadable) {
-                gaps.add(file + ": what Maven said cannot be read (" + unreadable.getMessage() + "); have it said again with --ask-build");
+                gaps.add(file + ": what Maven said cannot be read (" + unreadable.getMessage()
+                        + "); have it said again with --ask-build");
             }
         }
         return new MavenModels(all, List.of(), gaps);
@@ -87,7 +88,8 @@ record MavenModels(Map<String, Model> all, List<Path> broken, List<String> gaps)
             }
             Model known = models.putIfAbsent(key(model), model);
             if (known != null) {
-                gaps.add(show(pom) + ": another module is called " + key(model) + " too, " + show(known.getPomFile().toPath())
+                gaps.add(show(pom) + ": another module is called " + key(model) + " too, "
+                        + show(known.getPomFile().toPath())
                         + "; this one is left out");
                 return;
             }
@@ -97,7 +99,8 @@ record MavenModels(Map<String, Model> all, List<Path> broken, List<String> gaps)
                 if (Files.isRegularFile(childPom)) {
                     read(childPom);
                 } else {
-                    gaps.add(show(pom) + place(model.getLocation("modules"), i) + ": names the module " + model.getModules().get(i)
+                    gaps.add(show(pom) + place(model.getLocation("modules"), i) + ": names the module "
+                            + model.getModules().get(i)
                             + ", which is not there");
                 }
             }
@@ -105,7 +108,8 @@ record MavenModels(Map<String, Model> all, List<Path> broken, List<String> gaps)
 
         private static String place(InputLocation modules, int index) {
             InputLocation location = modules == null ? null : modules.getLocation(index);
-            return location == null || location.getLineNumber() <= 0 ? "" : ":" + location.getLineNumber() + ":" + location.getColumnNumber();
+            return location == null || location.getLineNumber() <= 0 ? ""
+                    : ":" + location.getLineNumber() + ":" + location.getColumnNumber();
         }
 
         private String show(Path file) {
@@ -113,12 +117,15 @@ record MavenModels(Map<String, Model> all, List<Path> broken, List<String> gaps)
         }
 
         private String place(ModelBuildingException unreadable, Path pom) {
-            return show(pom) + unreadable.getProblems().stream().findFirst().filter(problem -> problem.getLineNumber() > 0)
-                    .map(problem -> ":" + problem.getLineNumber() + ":" + Math.max(1, problem.getColumnNumber())).orElse("");
+            return show(pom) + unreadable.getProblems().stream().findFirst()
+                    .filter(problem -> problem.getLineNumber() > 0)
+                    .map(problem -> ":" + problem.getLineNumber() + ":" + Math.max(1, problem.getColumnNumber()))
+                    .orElse("");
         }
 
         private static String why(ModelBuildingException unreadable) {
-            return unreadable.getProblems().stream().findFirst().map(ModelProblem::getMessage).orElse(unreadable.getMessage())
+            return unreadable.getProblems().stream().findFirst().map(ModelProblem::getMessage)
+                    .orElse(unreadable.getMessage())
                     .replaceAll("\\s+", " ");
         }
     }

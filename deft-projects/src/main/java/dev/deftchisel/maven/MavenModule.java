@@ -52,8 +52,10 @@ final class MavenModule {
                 .forEach(directory -> add(roots, folder, directory, SourceRoot.Use.MAIN, SourceRoot.Kind.RESOURCE));
         model.getBuild().getTestResources().stream().map(Resource::getDirectory).filter(Objects::nonNull)
                 .forEach(directory -> add(roots, folder, directory, SourceRoot.Use.TEST, SourceRoot.Kind.RESOURCE));
-        added(model, "add-source").forEach(directory -> add(roots, folder, directory, SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE));
-        added(model, "add-test-source").forEach(directory -> add(roots, folder, directory, SourceRoot.Use.TEST, SourceRoot.Kind.SOURCE));
+        added(model, "add-source")
+                .forEach(directory -> add(roots, folder, directory, SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE));
+        added(model, "add-test-source")
+                .forEach(directory -> add(roots, folder, directory, SourceRoot.Use.TEST, SourceRoot.Kind.SOURCE));
         Path target = folder.resolve(Objects.requireNonNullElse(model.getBuild().getDirectory(), "target"));
         generated(roots, target.resolve("generated-sources"), SourceRoot.Use.MAIN);
         generated(roots, target.resolve("generated-test-sources"), SourceRoot.Use.TEST);
@@ -63,19 +65,25 @@ final class MavenModule {
     /** The folders that Maven itself said, or the one in the model. */
     private static List<String> folders(Model model, String said, String named) {
         String path = model.getProperties().getProperty(said);
-        return path != null ? List.of(path.split(Pattern.quote(File.pathSeparator))) : named == null ? List.of() : List.of(named);
+        return path != null ? List.of(path.split(Pattern.quote(File.pathSeparator))) : named == null ? List.of()
+                : List.of(named);
     }
 
     private static void generated(List<SourceRoot> roots, Path folder, SourceRoot.Use use) {
-        GeneratedRoots.in(folder, use).stream().filter(root -> roots.stream().noneMatch(known -> known.folder().equals(root.folder()))).forEach(roots::add);
+        GeneratedRoots.in(folder, use).stream().filter(root -> roots.stream()
+                .noneMatch(known -> known.folder().equals(root.folder()))).forEach(roots::add);
     }
 
     /** The folders that the plug-in for such things adds by one of its goals. */
     private static List<String> added(Model model, String goal) {
-        return model.getBuild().getPlugins().stream().filter(plugin -> plugin.getArtifactId().equals("build-helper-maven-plugin"))
-                .flatMap(plugin -> plugin.getExecutions().stream()).filter(execution -> execution.getGoals().contains(goal))
-                .map(PluginExecution::getConfiguration).filter(Xpp3Dom.class::isInstance).map(configuration -> ((Xpp3Dom) configuration).getChild("sources"))
-                .filter(Objects::nonNull).flatMap(sources -> Stream.of(sources.getChildren())).map(Xpp3Dom::getValue).filter(Objects::nonNull)
+        return model.getBuild().getPlugins().stream()
+                .filter(plugin -> plugin.getArtifactId().equals("build-helper-maven-plugin"))
+                .flatMap(plugin -> plugin.getExecutions().stream())
+                .filter(execution -> execution.getGoals().contains(goal))
+                .map(PluginExecution::getConfiguration).filter(Xpp3Dom.class::isInstance)
+                .map(configuration -> ((Xpp3Dom) configuration).getChild("sources"))
+                .filter(Objects::nonNull).flatMap(sources -> Stream.of(sources.getChildren())).map(Xpp3Dom::getValue)
+                .filter(Objects::nonNull)
                 .map(String::strip).toList();
     }
 
@@ -84,8 +92,10 @@ final class MavenModule {
         if (!directory.isEmpty()) {
             Path path = folder.resolve(directory).normalize();
             Path target = folder.resolve("target");
-            SourceRoot root = new SourceRoot(path, use, kind == SourceRoot.Kind.SOURCE && path.startsWith(target) ? SourceRoot.Kind.GENERATED : kind);
-            if (Files.isDirectory(path) && roots.stream().noneMatch(known -> known.folder().equals(path) && known.kind() == root.kind())) {
+            SourceRoot root = new SourceRoot(path, use, kind == SourceRoot.Kind.SOURCE && path.startsWith(target)
+                    ? SourceRoot.Kind.GENERATED : kind);
+            if (Files.isDirectory(path) && roots.stream()
+                    .noneMatch(known -> known.folder().equals(path) && known.kind() == root.kind())) {
                 roots.add(root);
             }
         }

@@ -64,16 +64,21 @@ public final class MavenReader implements ProjectReader {
                             Stream.concat(found.missing().stream(), processing.missing().stream()).distinct().toList()),
                     uses(key, found, reactor), request));
         });
-        models.broken().forEach(pom -> modules.addAll(byFolders(pom.getParent(), folder, request, List.copyOf(models.all().keySet()))));
+        models.broken().forEach(pom -> modules.addAll(byFolders(pom.getParent(), folder, request,
+                List.copyOf(models.all().keySet()))));
         gaps.addAll(cycles(resolved, reactor));
-        models.all().values().stream().filter(model -> model.getPackaging().startsWith("eclipse-")).findFirst().ifPresent(model ->
-                gaps.add("modules of the packaging " + model.getPackaging() + " say what they need in files that are not read"));
+        models.all().values().stream().filter(model -> model.getPackaging().startsWith("eclipse-")).findFirst()
+                .ifPresent(model ->
+                gaps.add("modules of the packaging " + model.getPackaging()
+                        + " say what they need in files that are not read"));
         modules.stream().flatMap(module -> module.dependencies().missing().stream()).distinct().forEach(missing ->
                 gaps.add(missing + " is not on this machine: names from it stay unresolved"
                         + (request.allows(Permission.FETCH_LIBRARIES) ? "" : " (fetch it with --online)")));
-        List<Path> files = Stream.of(models.all().values().stream().map(model -> model.getPomFile().toPath()), models.broken().stream(),
+        List<Path> files = Stream.of(models.all().values().stream().map(model -> model.getPomFile().toPath()),
+                models.broken().stream(),
                 said.inputs().stream()).flatMap(Function.identity()).toList();
-        return new Workspace(folder, new Build(said.isGiven() ? "Maven, as it says itself" : "Maven", files), modules.stream().filter(module -> !module.roots().isEmpty()).toList(), gaps);
+        return new Workspace(folder, new Build(said.isGiven() ? "Maven, as it says itself" : "Maven", files),
+                modules.stream().filter(module -> !module.roots().isEmpty()).toList(), gaps);
     }
 
     /** The modules of this build that one needs. */
@@ -81,7 +86,8 @@ public final class MavenReader implements ProjectReader {
         Map<String, ModuleUse> uses = new LinkedHashMap<>();
         for (Repositories.Made made : found.reactor()) {
             reactor.module(made.artifact()).map(MavenModels::key).filter(other -> !other.equals(key)).ifPresent(other ->
-                    uses.merge(other, new ModuleUse(other, made.use(), made.isTests() ? Optional.of(made.use()) : Optional.empty()), ModuleUse::and));
+                    uses.merge(other, new ModuleUse(other, made.use(), made.isTests() ? Optional.of(made.use())
+                            : Optional.empty()), ModuleUse::and));
         }
         return List.copyOf(uses.values());
     }
@@ -92,7 +98,8 @@ public final class MavenReader implements ProjectReader {
         resolved.forEach((key, classPath) -> uses(key, classPath, reactor).stream().map(ModuleUse::name)
                 .filter(other -> other.compareTo(key) > 0
                         && uses(other, resolved.get(other), reactor).stream().anyMatch(back -> back.name().equals(key)))
-                .forEach(other -> found.add("the modules " + key + " and " + other + " need each other; Maven does not build that")));
+                .forEach(other -> found.add("the modules " + key + " and " + other
+                        + " need each other; Maven does not build that")));
         return found;
     }
 
@@ -100,7 +107,9 @@ public final class MavenReader implements ProjectReader {
     private static List<Module> byFolders(Path project, Path root, OpenRequest request, List<String> others) {
         return new FolderReader().read(project, request).modules().stream()
                 .map(module -> project.equals(root) ? module : new Module(
-                        String.valueOf(root.relativize(module.folder())), module.folder(), module.roots(), module.dependencies(), others.stream().map(other -> ModuleUse.ofAll(other, SourceRoot.Use.MAIN)).toList(),
+                        String.valueOf(root.relativize(module.folder())), module.folder(), module.roots(),
+                        module.dependencies(), others.stream().map(other -> ModuleUse.ofAll(other, SourceRoot.Use.MAIN))
+                        .toList(),
                         module.java(), module.encoding()))
                 .toList();
     }

@@ -13,8 +13,8 @@ import java.util.jar.JarOutputStream;
 import java.util.zip.ZipEntry;
 
 /**
- * Has Maven say what a build consists of: it runs up to where plug-ins have added their folders, with a probe of ours within, and
- * compiles nothing.
+ * Has Maven say what a build consists of: it runs up to where plug-ins have added their folders, with a probe of ours
+ * within, and compiles nothing.
  */
 final class MavenTool implements BuildTool {
 
@@ -25,8 +25,10 @@ final class MavenTool implements BuildTool {
     public List<String> command(Path root, Path answer, boolean isOnline) throws IOException {
         Path probe = answer.resolveSibling("probe.jar");
         write(probe);
-        List<String> command = new ArrayList<>(List.of(BuildTool.script(root, "mvnw", "mvn", ".cmd"), "-B", "--fail-never",
-                "-Dstyle.color=never", "-Dmaven.main.skip=true", "-Dmaven.ext.class.path=" + probe, "-D" + ProjectProbe.ANSWER + "=" + answer));
+        List<String> command = new ArrayList<>(List.of(BuildTool.script(root, "mvnw", "mvn", ".cmd"), "-B",
+                "--fail-never",
+                "-Dstyle.color=never", "-Dmaven.main.skip=true", "-Dmaven.ext.class.path=" + probe,
+                "-D" + ProjectProbe.ANSWER + "=" + answer));
         if (!isOnline) {
             command.add("-o");
         }

@@ -37,7 +37,8 @@ final class ParentResolver implements ModelResolver {
                     .getFile());
         } catch (ArtifactResolutionException absent) {
             throw new UnresolvableModelException(
-                    groupId + ":" + artifactId + ":" + version + " is not on this machine", groupId, artifactId, version,
+                    groupId + ":" + artifactId + ":" + version + " is not on this machine", groupId, artifactId,
+                    version,
                     absent);
         }
     }

@@ -39,10 +39,13 @@ final class ProcessorPath {
         }
         List<Xpp3Dom> paths = settings.children("annotationProcessorPaths");
         if (paths.isEmpty()) {
-            return new Repositories.ClassPath(libraries.stream().filter(this::hasProcessors).toList(), List.of(), List.of());
+            return new Repositories.ClassPath(libraries.stream().filter(this::hasProcessors).toList(), List.of(),
+                    List.of());
         }
-        List<org.eclipse.aether.graph.Dependency> wanted = paths.stream().map(path -> repositories.converted(dependency(path, model))).toList();
-        return repositories.classPath(new DefaultArtifact("deft:processors:pom:1"), wanted, repositories.managed(model), repositories.remotes(model.getRepositories()));
+        List<org.eclipse.aether.graph.Dependency> wanted = paths.stream()
+                .map(path -> repositories.converted(dependency(path, model))).toList();
+        return repositories.classPath(new DefaultArtifact("deft:processors:pom:1"), wanted, repositories.managed(model),
+                repositories.remotes(model.getRepositories()));
     }
 
     private static Dependency dependency(Xpp3Dom path, Model model) {
@@ -51,14 +54,17 @@ final class ProcessorPath {
         text(path, "artifactId").ifPresent(dependency::setArtifactId);
         text(path, "classifier").ifPresent(dependency::setClassifier);
         text(path, "type").ifPresent(dependency::setType);
-        text(path, "version").or(() -> Optional.ofNullable(model.getDependencyManagement()).flatMap(managed -> managed.getDependencies().stream()
-                .filter(one -> one.getManagementKey().equals(dependency.getManagementKey())).map(Dependency::getVersion).findFirst()))
+        text(path, "version").or(() -> Optional.ofNullable(model.getDependencyManagement())
+                .flatMap(managed -> managed.getDependencies().stream()
+                .filter(one -> one.getManagementKey().equals(dependency.getManagementKey())).map(Dependency::getVersion)
+                .findFirst()))
                 .ifPresent(dependency::setVersion);
         return dependency;
     }
 
     private static Optional<String> text(Xpp3Dom path, String name) {
-        return Optional.ofNullable(path.getChild(name)).map(Xpp3Dom::getValue).map(String::strip).filter(value -> !value.isEmpty());
+        return Optional.ofNullable(path.getChild(name)).map(Xpp3Dom::getValue).map(String::strip)
+                .filter(value -> !value.isEmpty());
     }
 
     private boolean hasProcessors(Library library) {

@@ -12,8 +12,8 @@ import org.eclipse.aether.artifact.Artifact;
 import org.eclipse.aether.repository.WorkspaceRepository;
 
 /**
- * The modules of a build as the resolver sees them, so that it takes what they need into account as it does with any library.
- * Whatever a module makes is there, in place of its file the build file is named.
+ * The modules of a build as the resolver sees them, so that it takes what they need into account as it does with any
+ * library. Whatever a module makes is there, in place of its file the build file is named.
  */
 final class Reactor implements MavenWorkspaceReader {
 
@@ -31,7 +31,8 @@ final class Reactor implements MavenWorkspaceReader {
 
     /** The module that makes an artifact. */
     Optional<Model> module(Artifact artifact) {
-        return Optional.ofNullable(models.get(artifact.getGroupId() + ":" + artifact.getArtifactId() + ":" + artifact.getBaseVersion()));
+        return Optional.ofNullable(models.get(artifact.getGroupId() + ":" + artifact.getArtifactId() + ":"
+                + artifact.getBaseVersion()));
     }
 
     private static String key(Model model) {
@@ -51,7 +52,8 @@ final class Reactor implements MavenWorkspaceReader {
     @Override
     public List<String> findVersions(Artifact artifact) {
         return models.values().stream()
-                .filter(model -> model.getGroupId().equals(artifact.getGroupId()) && model.getArtifactId().equals(artifact.getArtifactId()))
+                .filter(model -> model.getGroupId().equals(artifact.getGroupId()) && model.getArtifactId()
+                        .equals(artifact.getArtifactId()))
                 .map(Model::getVersion).toList();
     }
 

@@ -63,7 +63,8 @@ public final class Repositories {
     private final ModelBuilder builder = new DefaultModelBuilderFactory().newInstance();
     private final RememberedModels models = new RememberedModels();
 
-    private Repositories(RepositorySystem system, DefaultRepositorySystemSession session, MavenSettings settings, UnreadModels unread) {
+    private Repositories(RepositorySystem system, DefaultRepositorySystemSession session, MavenSettings settings,
+            UnreadModels unread) {
         this.system = system;
         this.session = session;
         this.settings = settings;
@@ -80,7 +81,8 @@ public final class Repositories {
         // which remote repository a file once came from does not matter for reading it
         String type = online ? "default" : "simple";
         session.setLocalRepositoryManager(
-                system.newLocalRepositoryManager(session, new LocalRepository(settings.localRepository().toFile(), type)));
+                system.newLocalRepositoryManager(session,
+                        new LocalRepository(settings.localRepository().toFile(), type)));
         session.setWorkspaceReader(new LocalVersions(settings.localRepository()));
         settings.applyTo(session);
         session.setOffline(!online);
@@ -108,13 +110,15 @@ public final class Repositories {
         Repositories repositories = open(MavenSettings.ofThisUser(), online);
         repositories.lookIn(cache);
         repositories.session.setDependencyGraphTransformer(new ChainedDependencyGraphTransformer(
-                new ConflictResolver(new NewestVersion(), new JavaScopeSelector(), new SimpleOptionalitySelector(), new JavaScopeDeriver())));
+                new ConflictResolver(new NewestVersion(), new JavaScopeSelector(), new SimpleOptionalitySelector(),
+                        new JavaScopeDeriver())));
         return repositories;
     }
 
     /** Has it look somewhere else first. */
     void lookIn(WorkspaceReader before) {
-        session.setWorkspaceReader(ChainedWorkspaceReader.newInstance(before, new LocalVersions(settings.localRepository())));
+        session.setWorkspaceReader(ChainedWorkspaceReader.newInstance(before,
+                new LocalVersions(settings.localRepository())));
     }
 
     /** Where the local one is. */
@@ -198,7 +202,8 @@ public final class Repositories {
     /** Resolves dependencies of every scope, with what they need themselves. */
     ClassPath classPath(Model model) {
         return classPath(new DefaultArtifact(model.getGroupId(), model.getArtifactId(), "pom", model.getVersion()),
-                model.getDependencies().stream().map(this::converted).toList(), managed(model), remotes(model.getRepositories()));
+                model.getDependencies().stream().map(this::converted).toList(), managed(model),
+                remotes(model.getRepositories()));
     }
 
     /** The versions that a model says for whatever needs a library. */
@@ -237,41 +242,50 @@ public final class Repositories {
             } else if (Reactor.isMadeHere(artifact.getArtifact())) {
                 reactor.add(new Made(artifact.getArtifact(), use(artifact)));
             } else {
-                libraries.add(new Library(artifact.getArtifact().getFile().toPath(), shown(artifact.getArtifact()), use(artifact)));
+                libraries.add(new Library(artifact.getArtifact().getFile().toPath(), shown(artifact.getArtifact()),
+                        use(artifact)));
             }
         }
         return new ClassPath(List.copyOf(libraries), List.copyOf(reactor), List.copyOf(missing));
     }
 
-    /** A range of versions in which none is here; whatever else goes wrong is a model that was not read, which is said already. */
+    /**
+     * A range of versions in which none is here; whatever else goes wrong is a model that was not read, which is said
+     * already.
+     */
     private static Optional<String> unresolved(Exception why) {
-        return Optional.of(why).filter(VersionRangeResolutionException.class::isInstance).map(VersionRangeResolutionException.class::cast)
+        return Optional.of(why).filter(VersionRangeResolutionException.class::isInstance)
+                .map(VersionRangeResolutionException.class::cast)
                 .map(range -> shown(range.getResult().getRequest().getArtifact()));
     }
 
     /** The remote repositories of a model, by the mirrors, proxies and passwords of the user. */
     public List<RemoteRepository> remotes(List<Repository> named) {
-        return system.newResolutionRepositories(session, named.stream().map(ArtifactDescriptorUtils::toRemoteRepository).toList());
+        return system.newResolutionRepositories(session, named.stream().map(ArtifactDescriptorUtils::toRemoteRepository)
+                .toList());
     }
 
     /** {@code group:artifact:version}, with what is unusual about it. */
     static String shown(Artifact artifact) {
         String classifier = artifact.getClassifier().isEmpty() ? "" : ":" + artifact.getClassifier();
         String extension = artifact.getExtension().equals("jar") ? "" : "@" + artifact.getExtension();
-        return artifact.getGroupId() + ":" + artifact.getArtifactId() + ":" + artifact.getVersion() + classifier + extension;
+        return artifact.getGroupId() + ":" + artifact.getArtifactId() + ":" + artifact.getVersion() + classifier
+                + extension;
     }
 
     /** As the resolver wants it. */
     public org.eclipse.aether.graph.Dependency converted(Dependency dependency) {
         String type = Optional.ofNullable(dependency.getType()).orElse("jar");
-        ArtifactType known = Optional.ofNullable(session.getArtifactTypeRegistry().get(type)).orElseGet(() -> new DefaultArtifactType(type));
+        ArtifactType known = Optional.ofNullable(session.getArtifactTypeRegistry().get(type))
+                .orElseGet(() -> new DefaultArtifactType(type));
         Map<String, String> place = dependency.getSystemPath() == null ? Map.of()
                 : Map.of(ArtifactProperties.LOCAL_PATH, dependency.getSystemPath());
         List<Exclusion> exclusions = dependency.getExclusions().stream()
                 .map(one -> new Exclusion(one.getGroupId(), one.getArtifactId(), "*", "*"))
                 .toList();
         return new org.eclipse.aether.graph.Dependency(
-                new DefaultArtifact(dependency.getGroupId(), dependency.getArtifactId(), dependency.getClassifier(), null,
+                new DefaultArtifact(dependency.getGroupId(), dependency.getArtifactId(), dependency.getClassifier(),
+                        null,
                         dependency.getVersion(), place, known),
                 dependency.getScope(), dependency.isOptional(), exclusions);
     }

@@ -13,7 +13,8 @@ final class UnreadModels extends AbstractRepositoryListener {
 
     @Override
     public void artifactDescriptorInvalid(RepositoryEvent event) {
-        found.add("what " + Repositories.shown(event.getArtifact()) + " needs itself, since its POM cannot be read, so it");
+        found.add("what " + Repositories.shown(event.getArtifact())
+                + " needs itself, since its POM cannot be read, so it");
     }
 
     @Override

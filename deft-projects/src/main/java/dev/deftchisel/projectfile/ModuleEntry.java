@@ -39,8 +39,10 @@ public record ModuleEntry(JsonObject said, Path root, String file) {
             "resources", new Folders(SourceRoot.Use.MAIN, SourceRoot.Kind.RESOURCE),
             "test-resources", new Folders(SourceRoot.Use.TEST, SourceRoot.Kind.RESOURCE));
     /** The order in which they count. */
-    private static final List<String> ORDER = List.of("sources", "generated", "tests", "generated-tests", "resources", "test-resources");
-    private static final Set<String> OTHER_KEYS = Set.of("name", "folder", "class-path", "test-class-path", "processors", "uses", "test-uses", "uses-tests-of",
+    private static final List<String> ORDER = List.of("sources", "generated", "tests", "generated-tests", "resources",
+            "test-resources");
+    private static final Set<String> OTHER_KEYS = Set.of("name", "folder", "class-path", "test-class-path",
+            "processors", "uses", "test-uses", "uses-tests-of",
             "missing", "level", "api", "options", "encoding");
 
     /** What folders under a key hold. */
@@ -70,7 +72,8 @@ public record ModuleEntry(JsonObject said, Path root, String file) {
         List<Library> libraries = Stream.of(libraries("class-path", SourceRoot.Use.MAIN, folder, name, gaps),
                         libraries("test-class-path", SourceRoot.Use.TEST, folder, name, gaps),
                         Dependencies.named(request.classPath()).libraries()).flatMap(List::stream).toList();
-        Dependencies dependencies = new Dependencies(libraries, libraries("processors", SourceRoot.Use.MAIN, folder, name, gaps), texts("missing"));
+        Dependencies dependencies = new Dependencies(libraries,
+                libraries("processors", SourceRoot.Use.MAIN, folder, name, gaps), texts("missing"));
         return new Module(name, folder, roots, dependencies, uses(),
                 request.level().map(JavaLevel::of).orElseGet(this::java),
                 request.encoding().orElseGet(() -> Charset.forName(text("encoding", StandardCharsets.UTF_8.name()))));
@@ -80,7 +83,8 @@ public record ModuleEntry(JsonObject said, Path root, String file) {
         Set<String> known = new TreeSet<>(OTHER_KEYS);
         known.addAll(ORDER);
         said.keySet().stream().filter(key -> !known.contains(key)).forEach(key ->
-                gaps.accept(file + ": '" + key + "' of the module " + name + " means nothing; there are " + String.join(", ", known)));
+                gaps.accept(file + ": '" + key + "' of the module " + name + " means nothing; there are "
+                        + String.join(", ", known)));
     }
 
     /** Each is a path, or an object with the path under {@code file} and coordinates under {@code origin}. */
@@ -88,12 +92,14 @@ public record ModuleEntry(JsonObject said, Path root, String file) {
         List<Library> found = new ArrayList<>();
         for (JsonElement one : elements(key)) {
             String path = one.isJsonObject() ? one.getAsJsonObject().get("file").getAsString() : one.getAsString();
-            String origin = one.isJsonObject() && one.getAsJsonObject().has("origin") ? one.getAsJsonObject().get("origin").getAsString() : file;
+            String origin = one.isJsonObject() && one.getAsJsonObject().has("origin") ? one.getAsJsonObject()
+                    .get("origin").getAsString() : file;
             Path place = folder.resolve(path).normalize();
             if (Files.exists(place)) {
                 found.add(new Library(place, origin, use));
             } else {
-                gaps.accept(file + ": " + path + " of the module " + module + " is not there: names from it stay unresolved");
+                gaps.accept(file + ": " + path + " of the module " + module
+                        + " is not there: names from it stay unresolved");
             }
         }
         return found;
@@ -105,13 +111,15 @@ public record ModuleEntry(JsonObject said, Path root, String file) {
         return Stream.concat(main.stream(), texts("test-uses").stream()).distinct().map(other -> {
             SourceRoot.Use by = main.contains(other) ? SourceRoot.Use.MAIN : SourceRoot.Use.TEST;
             return !said.has("uses-tests-of") ? ModuleUse.ofAll(other, by)
-                    : new ModuleUse(other, by, Optional.of(SourceRoot.Use.TEST).filter(tests -> texts("uses-tests-of").contains(other)));
+                    : new ModuleUse(other, by, Optional.of(SourceRoot.Use.TEST)
+                            .filter(tests -> texts("uses-tests-of").contains(other)));
         }).toList();
     }
 
     private JavaLevel java() {
         int level = said.has("level") ? said.get("level").getAsInt() : Runtime.version().feature();
-        return new JavaLevel(level, text("api", "level").equals("level") ? JavaLevel.Api.LEVEL : JavaLevel.Api.COMPILER, texts("options"));
+        return new JavaLevel(level, text("api", "level").equals("level") ? JavaLevel.Api.LEVEL
+                : JavaLevel.Api.COMPILER, texts("options"));
     }
 
     private String text(String key, String otherwise) {

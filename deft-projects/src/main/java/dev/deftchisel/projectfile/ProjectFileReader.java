@@ -40,12 +40,15 @@ public final class ProjectFileReader implements ProjectReader {
         List<String> gaps = new ArrayList<>();
         List<Module> modules = new ArrayList<>();
         try {
-            JsonArray named = JsonParser.parseString(Files.readString(file)).getAsJsonObject().getAsJsonArray("modules");
+            JsonArray named = JsonParser.parseString(Files.readString(file)).getAsJsonObject()
+                    .getAsJsonArray("modules");
             if (named == null) {
                 throw new WorkspaceException(file + ": there is no list 'modules' in it; see docs/projects.md");
             }
-            named.forEach(one -> modules.add(new ModuleEntry(one.getAsJsonObject(), folder, FILE).module(request, gaps::add)));
-        } catch (JsonParseException | IllegalStateException | IllegalArgumentException | UnsupportedOperationException | ClassCastException malformed) {
+            named.forEach(one -> modules.add(new ModuleEntry(one.getAsJsonObject(), folder, FILE)
+                    .module(request, gaps::add)));
+        } catch (JsonParseException | IllegalStateException | IllegalArgumentException | UnsupportedOperationException
+                | ClassCastException malformed) {
             Matcher place = PLACE.matcher(String.valueOf(malformed.getMessage()));
             String where = place.find() ? ":" + place.group(1) + ":" + place.group(2) : "";
             throw new WorkspaceException(file + where + ": this is not as docs/projects.md says ("
@@ -55,7 +58,8 @@ public final class ProjectFileReader implements ProjectReader {
         }
         Set<String> names = Set.copyOf(modules.stream().map(Module::name).distinct().toList());
         modules.forEach(module -> module.upstream().stream().filter(other -> !names.contains(other))
-                .forEach(other -> gaps.add(FILE + ": the module " + module.name() + " uses " + other + ", which is not there")));
+                .forEach(other -> gaps.add(FILE + ": the module " + module.name() + " uses " + other
+                        + ", which is not there")));
         return new Workspace(folder, new Build(FILE, List.of(file)), modules, gaps);
     }
 }

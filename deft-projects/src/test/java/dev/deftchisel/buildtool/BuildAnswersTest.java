@@ -31,8 +31,10 @@ class BuildAnswersTest {
     private BuildAnswers answers() {
         return new BuildAnswers(root, (folder, answer, isOnline) -> {
             runs.add(isOnline);
-            Path source = Files.writeString(folder.resolve("Tool.java"), "class Tool { public static void main(String[] args) throws Exception { " + program + " } }");
-            return List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), source.toString(), answer.toString());
+            Path source = Files.writeString(folder.resolve("Tool.java"),
+                    "class Tool { public static void main(String[] args) throws Exception { " + program + " } }");
+            return List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), source.toString(),
+                    answer.toString());
         });
     }
 
@@ -63,7 +65,8 @@ class BuildAnswersTest {
         Files.writeString(root.resolve("buildSrc/src/main/java/Shared.java"), "class Shared { }");
         BuildAnswers.Answer old = answers().get(OpenRequest.at(root));
         assertFalse(old.isGiven());
-        assertEquals(List.of("build files have changed since the build was asked; until it is asked again (--ask-build), what they say plainly counts"),
+        assertEquals(List.of("build files have changed since the build was asked; until it is asked again "
+                + "(--ask-build), what they say plainly counts"),
                 old.gaps());
         assertTrue(ask(Permission.FETCH_LIBRARIES).isGiven());
         assertEquals(List.of(false, true), runs);
@@ -80,10 +83,12 @@ class BuildAnswersTest {
 
     @Test
     void aToolThatFailsIsSaidWithItsReason() {
-        program = "System.out.println(\"* What went wrong:\"); System.out.println(\"the tide is out\"); System.exit(3);";
+        program = "System.out.println(\"* What went wrong:\"); System.out.println(\"the tide is out\"); "
+                + "System.exit(3);";
         BuildAnswers.Answer answer = ask();
         assertFalse(answer.isGiven());
-        assertEquals(List.of("the build could not say what it consists of: java ended with 3 (the tide is out); its output is in .deft/build/output.txt"),
+        assertEquals(List.of("the build could not say what it consists of: java ended with 3 (the tide is out); its "
+                + "output is in .deft/build/output.txt"),
                 answer.gaps());
         assertTrue(Files.isRegularFile(root.resolve(".deft/build/output.txt")));
     }
@@ -91,7 +96,8 @@ class BuildAnswersTest {
     @Test
     void aToolThatSaysNothingFails() {
         program = "System.out.println(\"[ERROR] no such profile\");";
-        assertEquals(List.of("the build could not say what it consists of: java ended with 0 (no such profile); its output is in .deft/build/output.txt"),
+        assertEquals(List.of("the build could not say what it consists of: java ended with 0 (no such profile); its "
+                + "output is in .deft/build/output.txt"),
                 ask().gaps());
     }
 
@@ -99,7 +105,8 @@ class BuildAnswersTest {
     void aToolThatIsNotHere() {
         BuildAnswers.Answer answer = new BuildAnswers(root, (folder, into, isOnline) -> List.of("no-such-tool")).get(
                 OpenRequest.at(root).with(Permission.ASK_BUILD));
-        assertTrue(answer.gaps().get(0).startsWith("the build cannot be asked: there is no no-such-tool here"), answer.gaps().toString());
+        assertTrue(answer.gaps().get(0).startsWith("the build cannot be asked: there is no no-such-tool here"),
+                answer.gaps().toString());
     }
 
     @Test

@@ -20,7 +20,10 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** A wrapper script stands for Gradle and says what Gradle 4.4 said of such a build; Gradle itself is asked by 'prove shapes'. */
+/**
+ * A wrapper script stands for Gradle and says what Gradle 4.4 said of such a build; Gradle itself is asked by 'prove
+ * shapes'.
+ */
 class GradleAnswerTest {
 
     private static final String BERTHS = """
@@ -41,8 +44,10 @@ class GradleAnswerTest {
         write("berths/src/main/java/Berth.java", "class Berth { }");
         write("berths/build/generated/x/made/Made.java", "package made; class Made { }");
         write("tides/src/test/java/TideTest.java", "class TideTest { }");
-        write("gradlew", "#!/bin/sh\nfor word in \"$@\"; do case \"$word\" in -Ddev.deftchisel.answer=*) answer=\"${word#*=}\";; esac; done\n"
-                + "echo \"$@\" > arguments\ncat > \"$answer/berths.json\" <<'END'\n" + BERTHS + "\nEND\ncat > \"$answer/tides.json\" <<'END'\n" + TIDES + "\nEND\n");
+        write("gradlew", "#!/bin/sh\nfor word in \"$@\"; do case \"$word\" in -Ddev.deftchisel.answer=*) "
+                + "answer=\"${word#*=}\";; esac; done\n"
+                + "echo \"$@\" > arguments\ncat > \"$answer/berths.json\" <<'END'\n" + BERTHS
+                + "\nEND\ncat > \"$answer/tides.json\" <<'END'\n" + TIDES + "\nEND\n");
         assertTrue(root.resolve("gradlew").toFile().setExecutable(true));
     }
 
@@ -65,10 +70,12 @@ class GradleAnswerTest {
         Module berths = workspace.modules().get(0);
         assertEquals(new JavaLevel(8, JavaLevel.Api.COMPILER, List.of("-Aharbour=1")), berths.java());
         assertEquals("ISO-8859-1", berths.encoding().name());
-        assertEquals(List.of(new Library(root.resolve("log.jar"), "org.slf4j:slf4j-api:2.0.17")), berths.dependencies().libraries());
+        assertEquals(List.of(new Library(root.resolve("log.jar"), "org.slf4j:slf4j-api:2.0.17")), berths.dependencies()
+                .libraries());
         assertEquals(List.of("SOURCE berths/src/main/java", "GENERATED berths/build/generated/x"),
                 berths.roots().stream().map(one -> one.kind() + " " + workspace.show(one.folder())).toList());
-        assertEquals(List.of(new ModuleUse(":berths", SourceRoot.Use.TEST, Optional.of(SourceRoot.Use.TEST))), workspace.modules().get(1).uses());
+        assertEquals(List.of(new ModuleUse(":berths", SourceRoot.Use.TEST, Optional.of(SourceRoot.Use.TEST))),
+                workspace.modules().get(1).uses());
     }
 
     @Test
@@ -84,6 +91,7 @@ class GradleAnswerTest {
         Files.writeString(root.resolve(".deft/build/files/berths.json"), "[");
         Workspace workspace = open();
         assertEquals("Gradle", workspace.build().name());
-        assertTrue(workspace.gaps().get(0).startsWith("what Gradle said cannot be read ("), workspace.gaps().toString());
+        assertTrue(workspace.gaps().get(0).startsWith("what Gradle said cannot be read ("), workspace.gaps()
+                .toString());
     }
 }

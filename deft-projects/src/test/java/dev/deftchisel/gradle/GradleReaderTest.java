@@ -47,17 +47,20 @@ class GradleReaderTest {
 
     /** A library with what it needs, as Gradle has fetched it. */
     private void cached(String name, String version, String... needs) throws IOException {
-        StringBuilder pom = new StringBuilder("<project><modelVersion>4.0.0</modelVersion><groupId>harbour</groupId><artifactId>"
+        StringBuilder pom = new StringBuilder("<project><modelVersion>4.0.0</modelVersion><groupId>harbour</groupId>"
+                + "<artifactId>"
                 + name + "</artifactId><version>" + version + "</version><dependencies>");
         for (String need : needs) {
             String[] parts = need.split(":");
-            pom.append("<dependency><groupId>harbour</groupId><artifactId>").append(parts[0]).append("</artifactId><version>")
+            pom.append("<dependency><groupId>harbour</groupId><artifactId>").append(parts[0])
+                    .append("</artifactId><version>")
                     .append(parts[1]).append("</version></dependency>");
         }
         Path folder = home.resolve("caches/modules-2/files-2.1/harbour").resolve(name).resolve(version);
         Files.createDirectories(folder.resolve("1a"));
         Files.createDirectories(folder.resolve("2b"));
-        Files.writeString(folder.resolve("1a").resolve(name + "-" + version + ".pom"), pom + "</dependencies></project>");
+        Files.writeString(folder.resolve("1a").resolve(name + "-" + version + ".pom"),
+                pom + "</dependencies></project>");
         Files.write(folder.resolve("2b").resolve(name + "-" + version + ".jar"), new byte[0]);
     }
 
@@ -70,7 +73,8 @@ class GradleReaderTest {
     }
 
     private static List<String> libraries(Module module) {
-        return module.dependencies().libraries().stream().map(Library::origin).map(origin -> origin.replaceFirst("^harbour:", "")).sorted().toList();
+        return module.dependencies().libraries().stream().map(Library::origin)
+                .map(origin -> origin.replaceFirst("^harbour:", "")).sorted().toList();
     }
 
     private Module single(String script) throws IOException {
@@ -100,7 +104,8 @@ class GradleReaderTest {
         assertEquals(List.of("numbers:1", "tables:2"), libraries(module(workspace, ":office:desk")));
         assertEquals(List.of(":berths"), module(workspace, ":office:desk").upstream());
         assertEquals(List.of(), workspace.gaps());
-        assertEquals(workspace, new Workspaces(List.of(new GradleReader())).read(OpenRequest.around(root.resolve("office/desk/src"))));
+        assertEquals(workspace, new Workspaces(List.of(new GradleReader()))
+                .read(OpenRequest.around(root.resolve("office/desk/src"))));
     }
 
     @Test
@@ -109,14 +114,17 @@ class GradleReaderTest {
         cached("numbers", "1");
         cached("numbers", "3");
         cached("numbers", "4");
-        assertEquals(List.of("numbers:3", "tables:2"), libraries(single("dependencies { implementation 'harbour:numbers:1', 'harbour:tables:2' }")));
+        assertEquals(List.of("numbers:3", "tables:2"),
+                libraries(single("dependencies { implementation 'harbour:numbers:1', 'harbour:tables:2' }")));
         assertEquals(List.of("numbers:4"), libraries(single("dependencies { implementation 'harbour:numbers:+' }")));
         assertEquals(List.of("tables:2"), libraries(single(
-                "dependencies { implementation('harbour:tables:2') { exclude group: 'harbour', module: 'numbers' } }")));
+                "dependencies { implementation('harbour:tables:2') { exclude group: 'harbour', module: 'numbers' } "
+                + "}")));
         assertEquals(List.of("numbers:1"), libraries(single("dependencies { implementation 'harbour:numbers:4' }\n"
                 + "configurations.all { resolutionStrategy { force 'harbour:numbers:1' } }")));
         write("gradle.lockfile", "# locked\nharbour:numbers:1=compileClasspath\nempty=\n");
-        assertEquals(List.of("numbers:1", "tables:2"), libraries(single("dependencies { implementation 'harbour:tables:2' }")));
+        assertEquals(List.of("numbers:1", "tables:2"),
+                libraries(single("dependencies { implementation 'harbour:tables:2' }")));
     }
 
     @Test
@@ -137,11 +145,15 @@ class GradleReaderTest {
                 "implementation(libs.numbers) { transitive = false }", "implementation 'harbour:numbers:' + numbers",
                 "implementation 'harbour:numbers'\n constraints { implementation 'harbour:numbers:7' }",
                 "implementation('harbour:numbers') { version { strictly '7' } }",
-                "add('implementation', 'harbour:numbers:7')", "implementation group: 'harbour', name: 'numbers', version: numbers")) {
+                "add('implementation', 'harbour:numbers:7')",
+                "implementation group: 'harbour', name: 'numbers', version: numbers")) {
             assertEquals(List.of("numbers:7"), libraries(single("dependencies {\n " + way + "\n}\n")), way);
         }
-        assertEquals(List.of("numbers:7", "tables:8"), libraries(single("dependencies { testImplementation libs.bundles.all }")));
-        assertEquals(List.of("tables:8"), libraries(single("def v = libs.versions.tide.tables.get()\ndependencies { implementation \"harbour:tables:${v}\" }")));
+        assertEquals(List.of("numbers:7", "tables:8"),
+                libraries(single("dependencies { testImplementation libs.bundles.all }")));
+        assertEquals(List.of("tables:8"),
+                libraries(single("def v = libs.versions.tide.tables.get()\ndependencies { implementation "
+                        + "\"harbour:tables:${v}\" }")));
     }
 
     @Test
@@ -153,7 +165,8 @@ class GradleReaderTest {
                 }
                 """.formatted(System.getProperty("junit.version", "5.13.4")));
         assertTrue(module.dependencies().missing().isEmpty(), module.dependencies().missing().toString());
-        assertTrue(libraries(module).stream().anyMatch(origin -> origin.startsWith("org.junit.platform:junit-platform-commons:")),
+        assertTrue(libraries(module).stream()
+                .anyMatch(origin -> origin.startsWith("org.junit.platform:junit-platform-commons:")),
                 libraries(module).toString());
     }
 
@@ -163,20 +176,27 @@ class GradleReaderTest {
         cached("tables", "2");
         cached("paper", "3");
         write("settings.gradle.kts", "include(\"berths\")\n");
-        write("buildSrc/src/main/kotlin/harbour.conventions.gradle.kts", "dependencies { \"implementation\"(\"harbour:numbers:1\") }\n");
+        write("buildSrc/src/main/kotlin/harbour.conventions.gradle.kts",
+                "dependencies { \"implementation\"(\"harbour:numbers:1\") }\n");
         write("gradle/more.gradle", "dependencies { implementation 'harbour:paper:3' }\n");
-        write("build.gradle.kts", "val tables by extra(\"2\")\nsubprojects {\n    dependencies { \"implementation\"(\"harbour:tables:$tables\") }\n}\n");
-        write("berths/build.gradle.kts", "plugins {\n    id(\"harbour.conventions\")\n}\napply(from = \"../gradle/more.gradle\")\n");
+        write("build.gradle.kts", "val tables by extra(\"2\")\nsubprojects {\n    dependencies { "
+                + "\"implementation\"(\"harbour:tables:$tables\") }\n}\n");
+        write("berths/build.gradle.kts", "plugins {\n    id(\"harbour.conventions\")\n}\napply(from = "
+                + "\"../gradle/more.gradle\")\n");
         write("berths/src/main/java/Berth.java", "class Berth { }");
         assertEquals(List.of("numbers:1", "paper:3", "tables:2"), libraries(module(open(), ":berths")));
     }
 
     @Test
     void theJavaIsWhatIsSaidForTheCompiler() throws IOException {
-        assertEquals(JavaLevel.of(11), single("java { toolchain { languageVersion = JavaLanguageVersion.of(11) } }").java());
-        assertEquals(new JavaLevel(8, JavaLevel.Api.COMPILER, List.of()), single("sourceCompatibility = JavaVersion.VERSION_1_8").java());
-        assertEquals(new JavaLevel(17, JavaLevel.Api.COMPILER, List.of()), single("java {\n  sourceCompatibility = 17\n}").java());
-        assertEquals(JavaLevel.of(11), single("tasks.withType(JavaCompile).configureEach { options.release = 11 }").java());
+        assertEquals(JavaLevel.of(11), single("java { toolchain { languageVersion = JavaLanguageVersion.of(11) } }")
+                .java());
+        assertEquals(new JavaLevel(8, JavaLevel.Api.COMPILER, List.of()),
+                single("sourceCompatibility = JavaVersion.VERSION_1_8").java());
+        assertEquals(new JavaLevel(17, JavaLevel.Api.COMPILER, List.of()),
+                single("java {\n  sourceCompatibility = 17\n}").java());
+        assertEquals(JavaLevel.of(11), single("tasks.withType(JavaCompile).configureEach { options.release = 11 }")
+                .java());
         assertEquals(new JavaLevel(21, JavaLevel.Api.LEVEL, List.of("--enable-preview")), single("""
                 java.toolchain.languageVersion.set(JavaLanguageVersion.of(21))
                 compileJava { options.compilerArgs << '-g'
@@ -187,7 +207,8 @@ class GradleReaderTest {
 
     @Test
     void sourceSetsHaveTheirFolders() throws IOException {
-        for (String file : List.of("src/main/java/A.java", "java/B.java", "src/integrationTest/java/C.java", "src/testFixtures/java/D.java",
+        for (String file : List.of("src/main/java/A.java", "java/B.java", "src/integrationTest/java/C.java",
+                "src/testFixtures/java/D.java",
                 "build/generated/sources/annotationProcessor/java/main/E.java", "src/test/resources/f.txt")) {
             write(file, file.endsWith("java") ? "class X { }" : "x");
         }
@@ -202,7 +223,8 @@ class GradleReaderTest {
         assertEquals(List.of("MAIN SOURCE java", "MAIN SOURCE src/main/java", "TEST RESOURCE src/test/resources",
                         "TEST SOURCE src/testFixtures/java", "TEST SOURCE src/integrationTest/java",
                         "MAIN GENERATED build/generated/sources/annotationProcessor/java/main"),
-                module.roots().stream().map(one -> one.use() + " " + one.kind() + " " + root.relativize(one.folder())).toList());
+                module.roots().stream().map(one -> one.use() + " " + one.kind() + " " + root.relativize(one.folder()))
+                .toList());
     }
 
     @Test
@@ -226,7 +248,8 @@ class GradleReaderTest {
                 "berths/build.gradle:2: what 'implementation' needs here is computed, and not known",
                 "berths/build.gradle:3: what is needed behind this 'if' is computed, and not known",
                 "berths/build.gradle:8: the script missing.gradle is not there; what it says is unknown",
-                "harbour.none:nowhere:9 is not on this machine: names from it stay unresolved (fetch it with --online)"),
+                "harbour.none:nowhere:9 is not on this machine: names from it stay unresolved (fetch it with "
+                + "--online)"),
                 gaps.subList(1, gaps.size()));
     }
 
@@ -235,7 +258,8 @@ class GradleReaderTest {
         cached("numbers", "1");
         Module module = single("dependencies { annotationProcessor 'harbour:numbers:1' }");
         assertEquals(List.of(), libraries(module));
-        assertEquals(List.of("harbour:numbers:1"), module.dependencies().processors().stream().map(Library::origin).toList());
+        assertEquals(List.of("harbour:numbers:1"), module.dependencies().processors().stream().map(Library::origin)
+                .toList());
         assertEquals(SourceRoot.Use.MAIN, module.roots().get(0).use());
     }
 }

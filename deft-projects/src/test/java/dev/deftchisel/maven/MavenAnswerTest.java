@@ -13,7 +13,10 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** Maven itself is asked, as it is installed on every machine that builds this project; what its plug-ins are is what this build uses. */
+/**
+ * Maven itself is asked, as it is installed on every machine that builds this project; what its plug-ins are is what
+ * this build uses.
+ */
 class MavenAnswerTest {
 
     private static final String PLUGINS = """
@@ -54,7 +57,8 @@ class MavenAnswerTest {
         Workspace workspace = new MavenReader().read(root, OpenRequest.at(root).with(Permission.ASK_BUILD));
         assertEquals(List.of(), workspace.gaps());
         assertEquals("Maven, as it says itself", workspace.build().name());
-        assertEquals(List.of("berths/code"), workspace.modules().get(0).roots().stream().map(one -> workspace.show(one.folder())).toList());
+        assertEquals(List.of("berths/code"), workspace.modules().get(0).roots().stream()
+                .map(one -> workspace.show(one.folder())).toList());
         assertEquals(workspace, new MavenReader().read(root, OpenRequest.at(root)));
     }
 }

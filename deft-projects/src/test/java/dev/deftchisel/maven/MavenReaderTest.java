@@ -127,34 +127,45 @@ class MavenReaderTest {
     private JavaLevel java(String settings) throws IOException {
         write("pom.xml", pom("berths", settings));
         write("src/main/java/Berth.java", "class Berth { }");
-        return module(new Workspaces(List.of(new MavenReader())).read(OpenRequest.around(root)), "harbour:berths").java();
+        return module(new Workspaces(List.of(new MavenReader())).read(OpenRequest.around(root)), "harbour:berths")
+                .java();
     }
 
     private static String plugin(String configuration) {
-        return "<build><plugins><plugin><artifactId>maven-compiler-plugin</artifactId>" + configuration + "</plugin></plugins></build>";
+        return "<build><plugins><plugin><artifactId>maven-compiler-plugin</artifactId>" + configuration
+                + "</plugin></plugins></build>";
     }
 
     @Test
     void theJavaIsWhatTheCompilerIsTold() throws IOException {
         assertEquals(new JavaLevel(11, JavaLevel.Api.COMPILER, List.of()),
                 java("<properties><maven.compiler.source>11</maven.compiler.source></properties>"));
-        assertEquals(JavaLevel.of(17), java("<properties><maven.compiler.source>1.8</maven.compiler.source><maven.compiler.release>17"
+        assertEquals(JavaLevel.of(17),
+                java("<properties><maven.compiler.source>1.8</maven.compiler.source><maven.compiler.release>17"
                 + "</maven.compiler.release></properties>"));
         assertEquals(JavaLevel.of(21), java(plugin("<configuration><release>21</release></configuration>")));
-        assertEquals(new JavaLevel(21, JavaLevel.Api.LEVEL, List.of("--enable-preview", "--add-exports=java.base/sun.x=ALL-UNNAMED")),
-                java(plugin("<configuration><release>21</release><compilerArgs><arg>--enable-preview</arg><arg>-parameters</arg>"
-                        + "<arg>--add-exports</arg><arg>java.base/sun.x=ALL-UNNAMED</arg></compilerArgs></configuration>")));
-        assertEquals(JavaLevel.of(14), java(plugin("<executions><execution><id>default-compile</id><configuration><release>14</release>"
+        assertEquals(new JavaLevel(21, JavaLevel.Api.LEVEL,
+                List.of("--enable-preview", "--add-exports=java.base/sun.x=ALL-UNNAMED")),
+                java(plugin("<configuration><release>21</release><compilerArgs><arg>--enable-preview</arg>"
+                        + "<arg>-parameters</arg>"
+                        + "<arg>--add-exports</arg><arg>java.base/sun.x=ALL-UNNAMED</arg></compilerArgs>"
+                        + "</configuration>")));
+        assertEquals(JavaLevel.of(14),
+                java(plugin("<executions><execution><id>default-compile</id><configuration><release>14</release>"
                 + "</configuration></execution></executions>")));
     }
 
     @Test
     void aLibraryWhoseModelAsksWhichJavaItIsBringsItsOwn() throws IOException {
         // the parents of this one have profiles that depend on the JDK
-        write("pom.xml", pom("berths", "<dependencies><dependency><groupId>org.apache.maven</groupId><artifactId>maven-model-builder"
-                + "</artifactId><version>" + System.getProperty("maven.model.version") + "</version></dependency></dependencies>"));
+        write("pom.xml", pom("berths",
+                "<dependencies><dependency><groupId>org.apache.maven</groupId><artifactId>maven-model-builder"
+                + "</artifactId><version>" + System.getProperty("maven.model.version")
+                + "</version></dependency></dependencies>"));
         write("src/main/java/Berth.java", "class Berth { }");
-        List<String> origins = module(open(root), "harbour:berths").dependencies().libraries().stream().map(Library::origin).toList();
-        assertTrue(origins.stream().anyMatch(origin -> origin.startsWith("org.apache.maven:maven-model:")), origins.toString());
+        List<String> origins = module(open(root), "harbour:berths").dependencies().libraries().stream()
+                .map(Library::origin).toList();
+        assertTrue(origins.stream().anyMatch(origin -> origin.startsWith("org.apache.maven:maven-model:")),
+                origins.toString());
     }
 }

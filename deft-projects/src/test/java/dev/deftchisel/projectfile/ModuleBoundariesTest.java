@@ -35,7 +35,8 @@ class ModuleBoundariesTest {
                   {"name": "office", "folder": "office", "sources": ["src"], "level": 17, "uses": ["berths"]}
                 ]}
                 """);
-        write("gauges/src/gauges/Gauge.java", "package gauges;\npublic class Gauge {\n    public static int read() {\n        return 3;\n    }\n}\n");
+        write("gauges/src/gauges/Gauge.java", "package gauges;\npublic class Gauge {\n    public static int read() "
+                + "{\n        return 3;\n    }\n}\n");
         write("berths/src/berths/Berth.java", """
                 package berths;
                 public class Berth {
@@ -65,7 +66,8 @@ class ModuleBoundariesTest {
 
     private List<String> errors() {
         try (Chisel chisel = Chisel.open(OpenRequest.at(root), Monitor.SILENT)) {
-            return chisel.problems().in(chisel.problems().everywhere()).stream().filter(problem -> problem.rule().equals("unseen-type"))
+            return chisel.problems().in(chisel.problems().everywhere()).stream()
+                    .filter(problem -> problem.rule().equals("unseen-type"))
                     .map(Problem::sentence).toList();
         }
     }
@@ -76,8 +78,10 @@ class ModuleBoundariesTest {
             Outcome.Refusal refusal = assertInstanceOf(Outcome.Refusal.class,
                     chisel.preview(chisel.place("berths.Berth#depth()"), "inline", Answers.none()));
             assertTrue(refusal.reasons().stream().anyMatch(reason -> reason.sentence().equals(
-                    "this would no longer compile: gauges.Gauge is in gauges, which office does not use")), refusal.reasons().toString());
-            assertInstanceOf(Outcome.Preview.class, chisel.preview(chisel.place("berths.Berth#twice(int)"), "inline", Answers.none()));
+                    "this would no longer compile: gauges.Gauge is in gauges, which office does not use")),
+                    refusal.reasons().toString());
+            assertInstanceOf(Outcome.Preview.class, chisel.preview(chisel.place("berths.Berth#twice(int)"), "inline",
+                    Answers.none()));
         }
     }
 

@@ -75,7 +75,8 @@ class ProjectFileReaderTest {
                   {"name": "tides", "sources": ["src"]}, {"name": "quays", "sources": ["src"]}
                 ]}
                 """).modules().get(0);
-        assertEquals(List.of(new Library(root.resolve("lib/tables.jar"), "harbour:tables:1", SourceRoot.Use.TEST)), berths.dependencies().libraries());
+        assertEquals(List.of(new Library(root.resolve("lib/tables.jar"), "harbour:tables:1", SourceRoot.Use.TEST)),
+                berths.dependencies().libraries());
         assertEquals(List.of("harbour:gone:1"), berths.dependencies().missing());
         assertEquals(List.of(new ModuleUse("tides", SourceRoot.Use.MAIN, Optional.of(SourceRoot.Use.TEST)),
                 new ModuleUse("quays", SourceRoot.Use.TEST, Optional.empty())), berths.uses());
@@ -84,13 +85,16 @@ class ProjectFileReaderTest {
     @Test
     void whatIsNotThereIsNamed() throws IOException {
         write("src/Berth.java", "class Berth { }");
-        assertEquals(List.of("deft-project.json: 'libs' of the module main means nothing; there are api, class-path, encoding, folder, generated,"
-                        + " generated-tests, level, missing, name, options, processors, resources, sources, test-class-path, test-resources, test-uses,"
+        assertEquals(List.of("deft-project.json: 'libs' of the module main means nothing; there are api, class-path, "
+                + "encoding, folder, generated,"
+                        + " generated-tests, level, missing, name, options, processors, resources, sources, "
+                        + "test-class-path, test-resources, test-uses,"
                         + " tests, uses, uses-tests-of",
                 "deft-project.json: the folder nowhere of the module main is not there",
                 "deft-project.json: lib/x.jar of the module main is not there: names from it stay unresolved",
                 "deft-project.json: the module main uses tides, which is not there"),
-                open("{\"modules\": [{\"sources\": [\"src\", \"nowhere\"], \"libs\": [], \"class-path\": [\"lib/x.jar\"], \"uses\": [\"tides\"]}]}")
+                open("{\"modules\": [{\"sources\": [\"src\", \"nowhere\"], \"libs\": [], \"class-path\": "
+                        + "[\"lib/x.jar\"], \"uses\": [\"tides\"]}]}")
                         .gaps());
     }
 
@@ -99,7 +103,8 @@ class ProjectFileReaderTest {
         WorkspaceException broken = assertThrows(WorkspaceException.class, () -> open("{\"modules\": [\n  {]}\n]}"));
         assertTrue(broken.getMessage().startsWith(root.resolve("deft-project.json") + ":2:"), broken.getMessage());
         assertEquals(1, broken.getMessage().lines().count());
-        WorkspaceException unknown = assertThrows(WorkspaceException.class, () -> open("{\"modules\": [{\"encoding\": \"none such\"}]}"));
+        WorkspaceException unknown = assertThrows(WorkspaceException.class,
+                () -> open("{\"modules\": [{\"encoding\": \"none such\"}]}"));
         assertTrue(unknown.getMessage().contains("this is not as docs/projects.md says"), unknown.getMessage());
         WorkspaceException empty = assertThrows(WorkspaceException.class, () -> open("{}"));
         assertTrue(empty.getMessage().contains("there is no list 'modules' in it"), empty.getMessage());

@@ -33,11 +33,14 @@ import picocli.CommandLine.Command;
 /** The command of the proving ground. */
 @Command(name = "prove", mixinStandardHelpOptions = true,
         description = "Attacks deft on real code, and measures it.",
-        subcommands = {RenameCommand.class, ExtractVariableCommand.class, ExtractValueCommand.class, ExtractMethodCommand.class,
-            InlineCommand.class, GenerateCommand.class, DeclareCommand.class, MendCommand.class, FixesCommand.class, FaultsCommand.class,
+        subcommands = {RenameCommand.class, ExtractVariableCommand.class, ExtractValueCommand.class,
+                ExtractMethodCommand.class,
+            InlineCommand.class, GenerateCommand.class, DeclareCommand.class, MendCommand.class, FixesCommand.class,
+            FaultsCommand.class,
             SuiteCommand.class, TortureCommand.class, MessagesCommand.class, AnswersCommand.class, KeysCommand.class,
                     SurfacesCommand.class, EnduranceCommand.class,
-            RandomOffersCommand.class, MistakesCommand.class, BehaviourCommand.class, AnnotationsCommand.class, ShapesCommand.class, BenchCommand.class, SpeedCommand.class, PaceCommand.class})
+            RandomOffersCommand.class, MistakesCommand.class, BehaviourCommand.class, AnnotationsCommand.class,
+            ShapesCommand.class, BenchCommand.class, SpeedCommand.class, PaceCommand.class})
 public final class Prove {
 
     private Prove() {

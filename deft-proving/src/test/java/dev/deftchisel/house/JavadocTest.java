@@ -34,7 +34,8 @@ class JavadocTest {
     private static final Pattern EXAMPLE = Pattern.compile("<pre>\\{@code\\R(.*?)\\}</pre>", Pattern.DOTALL);
     private static final Pattern TYPE = Pattern.compile("\\{@code ([A-Z][a-z]\\w*)\\}");
     /** Packages of the platform whose types documentation speaks of by their simple names. */
-    private static final List<String> PLATFORM = List.of("java.lang", "java.util", "java.util.stream", "java.util.function", "java.io",
+    private static final List<String> PLATFORM = List.of("java.lang", "java.util", "java.util.stream",
+            "java.util.function", "java.io",
             "java.net", "java.time", "com.sun.source.tree");
     /** What examples take from the code around them. */
     private static final String AROUND = """
@@ -82,7 +83,8 @@ class JavadocTest {
             }
         };
         boolean compiles = compiler.getTask(null, null, found,
-                List.of("-proc:none", "-cp", System.getProperty("java.class.path"), "-d", classes.toString()), null, List.of(file)).call();
+                List.of("-proc:none", "-cp", System.getProperty("java.class.path"), "-d", classes.toString()), null,
+                List.of(file)).call();
         return compiles ? Optional.empty() : Optional.of(found.getDiagnostics().toString());
     }
 
@@ -104,7 +106,8 @@ class JavadocTest {
                 while (type.find()) {
                     String name = type.group(1);
                     boolean isShown = Pattern.compile("\\b" + name + "\\b").matcher(outsideOfComments).find();
-                    if (!own.contains(name) && !isShown && PLATFORM.stream().noneMatch(one -> exists(one + "." + name))) {
+                    if (!own.contains(name) && !isShown && PLATFORM.stream()
+                            .noneMatch(one -> exists(one + "." + name))) {
                         stale.add(file.path() + ": " + name);
                     }
                 }
@@ -129,7 +132,8 @@ class JavadocTest {
             @Override
             public Void scan(Tree tree, Void unused) {
                 if (tree != null && getCurrentPath() != null) {
-                    Optional.ofNullable(file.trees().getDocComment(new TreePath(getCurrentPath(), tree))).ifPresent(found::add);
+                    Optional.ofNullable(file.trees().getDocComment(new TreePath(getCurrentPath(), tree)))
+                            .ifPresent(found::add);
                 }
                 return super.scan(tree, null);
             }

@@ -34,7 +34,8 @@ final class OwnSources {
         }
 
         String place(Tree tree) {
-            return path + ":" + unit.getLineMap().getLineNumber(trees.getSourcePositions().getStartPosition(unit, tree));
+            return path + ":" + unit.getLineMap().getLineNumber(trees.getSourcePositions()
+                    .getStartPosition(unit, tree));
         }
 
         /** Goes to each type with a name. */
@@ -76,9 +77,11 @@ final class OwnSources {
     private static List<Path> paths() throws IOException {
         List<Path> found = new ArrayList<>();
         try (Stream<Path> modules = Files.list(root())) {
-            for (Path folder : modules.map(module -> module.resolve("src/main/java")).filter(Files::isDirectory).sorted().toList()) {
+            for (Path folder : modules.map(module -> module.resolve("src/main/java")).filter(Files::isDirectory)
+                    .sorted().toList()) {
                 try (Stream<Path> files = Files.walk(folder)) {
-                    files.filter(file -> file.toString().endsWith(".java") && !file.getFileName().toString().contains("-info"))
+                    files.filter(file -> file.toString().endsWith(".java") && !file.getFileName().toString()
+                            .contains("-info"))
                             .sorted().forEach(found::add);
                 }
             }
@@ -89,8 +92,10 @@ final class OwnSources {
     /** Whether code of other modules may use a type. */
     static boolean isPublic(TreePath type) {
         for (TreePath at = type; at != null; at = at.getParentPath()) {
-            boolean isInInterface = at.getParentPath() != null && at.getParentPath().getLeaf().getKind() == Tree.Kind.INTERFACE;
-            if (at.getLeaf() instanceof ClassTree one && !one.getModifiers().getFlags().contains(Modifier.PUBLIC) && !isInInterface) {
+            boolean isInInterface = at.getParentPath() != null && at.getParentPath().getLeaf()
+                    .getKind() == Tree.Kind.INTERFACE;
+            if (at.getLeaf() instanceof ClassTree one && !one.getModifiers().getFlags().contains(Modifier.PUBLIC)
+                    && !isInInterface) {
                 return false;
             }
         }

@@ -23,8 +23,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * A sample of the proving ground, always the same: enough renames that a bug in them is unlikely to get by. Corpora that
- * are not in the cache yet are fetched; where that cannot be, the test fails and says which one is missing.
+ * A sample of the proving ground, always the same: enough renames that a bug in them is unlikely to get by. Corpora
+ * that are not in the cache yet are fetched; where that cannot be, the test fails and says which one is missing.
  */
 class RenameSampleTest {
 

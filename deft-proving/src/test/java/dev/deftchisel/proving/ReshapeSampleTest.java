@@ -35,7 +35,8 @@ class ReshapeSampleTest {
     private List<Verdict> tried(int count, Oracles oracles, Function<Analyst, Subjects> subjects) throws IOException {
         TrialSettings settings = new TrialSettings(5, 0, count, count, false, Optional.empty());
         List<Verdict> verdicts =
-                new Trials(Harbour.office().copyTo(folder.toRealPath()), settings, oracles, subjects, verdict -> { }).run();
+                new Trials(Harbour.office().copyTo(folder.toRealPath()), settings, oracles, subjects, verdict -> { })
+                .run();
         assertEquals("", VerdictLines.of(verdicts, Verdict.Result.FAILED));
         return verdicts;
     }
@@ -69,7 +70,8 @@ class ReshapeSampleTest {
     @Test
     void placesThatCallAnExtractedMethodTooCompile() throws IOException {
         List<Verdict> verdicts = tried(24, Oracles.ofReshaping(), analyst ->
-                new StatementSubjects(analyst, Draw.of(6), Answers.of("duplicates", "replace").and("results", "record")));
+                new StatementSubjects(analyst, Draw.of(6), Answers.of("duplicates", "replace")
+                        .and("results", "record")));
         assertTrue(applied(verdicts) > 10, VerdictLines.of(verdicts, Verdict.Result.REFUSED));
     }
 
@@ -92,15 +94,18 @@ class ReshapeSampleTest {
     void inlinedMethodsCompile() throws IOException {
         // what others override or may not see is left alone
         List<Verdict> verdicts =
-                tried(30, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, Draw.of(5), "inline", SymbolKind.METHOD,
+                tried(30, Oracles.ofReshaping(), analyst -> new NameSubjects(analyst, Draw.of(5), "inline",
+                        SymbolKind.METHOD,
                         Answers.of("access", "open")));
         assertTrue(applied(verdicts) > 2, VerdictLines.of(verdicts, Verdict.Result.REFUSED));
     }
 
     @Test
     void generatedMembersCompileAndKeepTheirPromises() throws IOException {
-        List<Operation> operations = Chisel.operations().stream().filter(one -> one.id().startsWith("generate")).toList();
-        List<Verdict> verdicts = tried(24, Oracles.ofGeneration(), analyst -> new TypeSubjects(analyst, Draw.of(5), operations));
+        List<Operation> operations = Chisel.operations().stream().filter(one -> one.id().startsWith("generate"))
+                .toList();
+        List<Verdict> verdicts = tried(24, Oracles.ofGeneration(),
+                analyst -> new TypeSubjects(analyst, Draw.of(5), operations));
         assertTrue(applied(verdicts) > 10, VerdictLines.of(verdicts, Verdict.Result.REFUSED));
     }
 }

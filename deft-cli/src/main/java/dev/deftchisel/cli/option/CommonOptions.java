@@ -25,7 +25,8 @@ public final class CommonOptions {
     @Option(names = "--source", paramLabel = "DIR", description = "a source folder of a plain workspace; repeatable")
     private List<Path> sources = List.of();
 
-    @Option(names = "--class-path", paramLabel = "PATHS", description = "class files it needs; @FILE reads options from a file")
+    @Option(names = "--class-path", paramLabel = "PATHS",
+            description = "class files it needs; @FILE reads options from a file")
     private String classPath = "";
 
     @Option(names = "--level", paramLabel = "N", description = "the Java language level, if not the build's")
@@ -34,10 +35,12 @@ public final class CommonOptions {
     @Option(names = "--encoding", paramLabel = "NAME", description = "the charset of the sources, if not the build's")
     private Charset encoding;
 
-    @Option(names = "--run-processors", description = "run the annotation processors of the build, so that what they make follows a change")
+    @Option(names = "--run-processors", description =
+            "run the annotation processors of the build, so that what they make follows a change")
     private boolean processing;
 
-    @Option(names = "--ask-build", description = "run the build tool to say what the build consists of; its answer is kept")
+    @Option(names = "--ask-build", description =
+            "run the build tool to say what the build consists of; its answer is kept")
     private boolean asking;
 
     @Option(names = "--online", description = "fetch libraries that are not on this machine")

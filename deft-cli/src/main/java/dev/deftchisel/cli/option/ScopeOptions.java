@@ -65,7 +65,8 @@ public final class ScopeOptions {
         SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
         Range line = file.lines().rangeOf(file.position(place.caret()).line());
         // what starts behind the last character of a line is of the next one
-        return scope.without(file.path(), new Range(Math.max(0, line.start() - 1), line.end() + 1), file.content().length());
+        return scope.without(file.path(), new Range(Math.max(0, line.start() - 1), line.end() + 1), file.content()
+                .length());
     }
 
     private ProblemScope named(Chisel chisel, Problems problems, List<String> named) {
@@ -84,7 +85,8 @@ public final class ScopeOptions {
     }
 
     private ProblemScope unknown() {
-        throw new WorkspaceException("--scope does not take '" + scope + "' without a place; it takes workspace, uncommitted, "
+        throw new WorkspaceException("--scope does not take '" + scope
+                + "' without a place; it takes workspace, uncommitted, "
                 + "uncommitted-lines, since:REVISION, lines-since:REVISION");
     }
 
@@ -96,7 +98,9 @@ public final class ScopeOptions {
                         + "' around a place; it takes member, file, package, root, workspace")));
     }
 
-    /** The file or folder of a name, from where the user is or from the root of the workspace; empty when there is none. */
+    /**
+     * The file or folder of a name, from where the user is or from the root of the workspace; empty when there is none.
+     */
     public static Optional<Path> path(Chisel chisel, String text) {
         try {
             for (Path path : List.of(Path.of(text).toAbsolutePath(), chisel.workspace().root().resolve(text))) {
@@ -113,7 +117,8 @@ public final class ScopeOptions {
     private static List<Path> paths(Chisel chisel, List<String> named) {
         List<Path> paths = named.stream().map(text -> path(chisel, text)
                 .orElseThrow(() -> new WorkspaceException(text + ": there is no such file or folder"))).toList();
-        boolean isSource = chisel.snapshot().files().stream().anyMatch(file -> paths.stream().anyMatch(file.path()::startsWith));
+        boolean isSource = chisel.snapshot().files().stream()
+                .anyMatch(file -> paths.stream().anyMatch(file.path()::startsWith));
         if (!isSource) {
             throw new WorkspaceException(String.join(", ", named) + ": there is no Java source of the workspace in it");
         }
@@ -132,7 +137,8 @@ public final class ScopeOptions {
             boolean isKnown = problems.rules().named(word).isPresent() || tag(word).isPresent() || word.contains(".");
             if (!isKnown) {
                 String near = problems.rules().near(word).map(id -> " (did you mean '" + id + "'?)").orElse("");
-                throw new WorkspaceException("there is no rule or tag '" + word + "'" + near + "; 'deft rules' lists them");
+                throw new WorkspaceException("there is no rule or tag '" + word + "'" + near
+                        + "; 'deft rules' lists them");
             }
         }
         return problem -> rules.isEmpty() || rules.contains(problem.rule()) || rules.contains(problem.tag().word());

@@ -31,13 +31,16 @@ public final class OrderedChoice {
         console.out().println(members.label() + ":");
         for (int i = 0; i < candidates.size(); i++) {
             boolean isChosen = now.contains(candidates.get(i));
-            console.out().println(console.palette().key("%3d ".formatted(i + 1)) + (isChosen ? "[x] " : "[ ] ") + candidates.get(i));
+            console.out().println(console.palette().key("%3d ".formatted(i + 1)) + (isChosen ? "[x] " : "[ ] ")
+                    + candidates.get(i));
         }
-        String numbers = String.join(" ", now.stream().map(name -> String.valueOf(candidates.indexOf(name) + 1)).toList());
+        String numbers = String.join(" ", now.stream().map(name -> String.valueOf(candidates.indexOf(name) + 1))
+                .toList());
         String given = keyboard.line("which, in order; 0 for none", numbers);
         List<String> chosen = new ArrayList<>();
         for (String word : given.strip().split("[\\s,]+")) {
-            boolean isNumber = word.matches("\\d{1,4}") && Integer.parseInt(word) >= 1 && Integer.parseInt(word) <= candidates.size();
+            boolean isNumber = word.matches("\\d{1,4}") && Integer.parseInt(word) >= 1
+                    && Integer.parseInt(word) <= candidates.size();
             String name = isNumber ? candidates.get(Integer.parseInt(word) - 1) : word;
             // a name that is not there is told by the operation, with those that are
             if (!name.equals("0") && !name.isEmpty() && !chosen.contains(name)) {

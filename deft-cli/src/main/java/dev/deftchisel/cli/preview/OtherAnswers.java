@@ -8,7 +8,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalInt;
 
-/** Lets the user answer otherwise what an operation asks besides a name: each question by a number, each answer by one. */
+/**
+ * Lets the user answer otherwise what an operation asks besides a name: each question by a number, each answer by one.
+ */
 public final class OtherAnswers {
 
     private static final int MOST = 9;

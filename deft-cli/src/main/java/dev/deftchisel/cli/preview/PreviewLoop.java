@@ -41,7 +41,8 @@ public final class PreviewLoop {
         this(chisel, console, place, Optional.empty(), List.of());
     }
 
-    private PreviewLoop(Chisel chisel, Console console, Place place, Optional<String> operation, List<Question> questions) {
+    private PreviewLoop(Chisel chisel, Console console, Place place, Optional<String> operation,
+            List<Question> questions) {
         this.chisel = chisel;
         this.console = console;
         this.place = place;

@@ -31,7 +31,8 @@ public final class ProblemLoop {
     public Place next(Place place) {
         Optional<Problem> next = chisel.problems().next(place);
         show(next, "there is no problem in this file");
-        return next.map(problem -> new Place(problem.file(), new Range(problem.range().start(), problem.range().start()))).orElse(place);
+        return next.map(problem -> new Place(problem.file(),
+                new Range(problem.range().start(), problem.range().start()))).orElse(place);
     }
 
     /** Shows the first fix of the problem here, or of the first on this line, and applies it when that is wished. */
@@ -60,7 +61,8 @@ public final class ProblemLoop {
 
     private void show(Optional<Problem> problem, String otherwise) {
         console.out().println();
-        problem.map(new ProblemText(chisel, console.palette())::lines).orElse(List.of(console.palette().quiet(otherwise)))
+        problem.map(new ProblemText(chisel, console.palette())::lines)
+                .orElse(List.of(console.palette().quiet(otherwise)))
                 .forEach(console.out()::println);
     }
 }

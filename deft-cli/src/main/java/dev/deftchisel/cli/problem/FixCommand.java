@@ -39,7 +39,8 @@ public final class FixCommand extends ChiselCommand {
     @Option(names = "--take", paramLabel = "N", description = "which of the fixes at the place, from 1 on (1)")
     private int take = 1;
 
-    @Option(names = "--least", paramLabel = "SEVERITY", description = "fix from this severity on: hint, note, warning, error (hint)")
+    @Option(names = "--least", paramLabel = "SEVERITY",
+            description = "fix from this severity on: hint, note, warning, error (hint)")
     private String least = "hint";
 
     @Option(names = "--apply", description = "write the change")
@@ -58,10 +59,12 @@ public final class FixCommand extends ChiselCommand {
             console.say("deft: say which problems to fix: a PLACE, or --rules for all of some rules or tags");
             return ExitCode.USAGE;
         }
-        return isPlace ? atPlace(chisel, console, options, problems, wanted) : all(chisel, console, options, problems, wanted);
+        return isPlace ? atPlace(chisel, console, options, problems, wanted)
+                : all(chisel, console, options, problems, wanted);
     }
 
-    private int atPlace(Chisel chisel, Console console, CommonOptions options, Problems problems, Predicate<Problem> wanted) {
+    private int atPlace(Chisel chisel, Console console, CommonOptions options, Problems problems,
+            Predicate<Problem> wanted) {
         Place place = chisel.place(named.get(0));
         Optional<Problem> problem = problems.at(place).stream().filter(wanted).filter(found -> !found.fixes().isEmpty())
                 .findFirst().or(() -> onLine(chisel, problems, place, wanted));
@@ -95,7 +98,8 @@ public final class FixCommand extends ChiselCommand {
                 .findFirst();
     }
 
-    private int all(Chisel chisel, Console console, CommonOptions options, Problems problems, Predicate<Problem> wanted) {
+    private int all(Chisel chisel, Console console, CommonOptions options, Problems problems,
+            Predicate<Problem> wanted) {
         Severity from = ScopeOptions.severity("--least", least);
         Problems.Fixed fixed = problems.fixAll(scopes.of(chisel, problems, named),
                 problem -> wanted.test(problem) && problem.severity().compareTo(from) >= 0);

@@ -34,7 +34,8 @@ public final class NextCommand extends ChiselCommand {
         if (options.json()) {
             console.out().println(new JsonText(chisel).problems(next.stream().toList()));
         } else {
-            next.map(new ProblemText(chisel, console.palette())::lines).orElse(List.of()).forEach(console.out()::println);
+            next.map(new ProblemText(chisel, console.palette())::lines).orElse(List.of())
+                    .forEach(console.out()::println);
         }
         if (next.isEmpty()) {
             console.say("deft: there is no problem in " + chisel.workspace().show(from.file()));

@@ -33,10 +33,12 @@ public final class ProblemsCommand extends ChiselCommand {
     @Mixin
     private final ScopeOptions scopes = new ScopeOptions();
 
-    @Option(names = "--least", paramLabel = "SEVERITY", description = "show from this severity on: hint, note, warning, error (note)")
+    @Option(names = "--least", paramLabel = "SEVERITY",
+            description = "show from this severity on: hint, note, warning, error (note)")
     private String least = "note";
 
-    @Option(names = "--fail-at", paramLabel = "SEVERITY", description = "exit with 1 from this severity on (error); off for never")
+    @Option(names = "--fail-at", paramLabel = "SEVERITY",
+            description = "exit with 1 from this severity on (error); off for never")
     private String failAt = "error";
 
     @Option(names = "--format", paramLabel = "FORMAT", description = "text, json or sarif")
@@ -48,7 +50,8 @@ public final class ProblemsCommand extends ChiselCommand {
     @Option(names = "--write-baseline", paramLabel = "FILE", description = "write down all that is found, as known")
     private Path newBaseline;
 
-    @Option(names = "--fresh", description = "look at all files, also those that cannot have changed since the last time")
+    @Option(names = "--fresh", description =
+            "look at all files, also those that cannot have changed since the last time")
     private boolean fresh;
 
     /** In small letters since these are the words people type. */
@@ -80,7 +83,8 @@ public final class ProblemsCommand extends ChiselCommand {
         return fails ? ExitCode.REFUSED : ExitCode.DONE;
     }
 
-    private void write(Chisel chisel, Console console, CommonOptions options, Problems problems, List<Problem> shown, long quieter) {
+    private void write(Chisel chisel, Console console, CommonOptions options, Problems problems, List<Problem> shown,
+            long quieter) {
         switch (options.json() ? Format.json : format) {
             case json -> console.out().println(new JsonText(chisel).problems(shown));
             case sarif -> console.out().println(new SarifText(chisel, problems.rules()).write(shown));
@@ -91,7 +95,8 @@ public final class ProblemsCommand extends ChiselCommand {
                     console.out().println();
                 }
                 if (!options.quiet()) {
-                    text.summary(shown, quieter, ScopeOptions.severity("--least", least)).forEach(console.out()::println);
+                    text.summary(shown, quieter, ScopeOptions.severity("--least", least))
+                            .forEach(console.out()::println);
                 }
             }
         }

@@ -69,12 +69,14 @@ public final class RulesCommand implements Callable<Integer> {
             List<RuleDescription> own = rules.abouts().stream().filter(about -> about.tag() == tag).toList();
             if (!own.isEmpty()) {
                 console.out().println(palette.strong(tag.word()) + "  code that " + tag.meaning());
-                own.forEach(about -> console.out().println("  " + about.id() + " ".repeat(width - about.id().length() + 2)
+                own.forEach(about -> console.out().println("  " + about.id()
+                        + " ".repeat(width - about.id().length() + 2)
                         + palette.quiet("%-8s".formatted(about.severity().word())) + about.title()));
                 console.out().println();
             }
         }
-        console.out().println(rules.abouts().size() + " rules; 'deft rules RULE' explains one, errors of the compiler come on top");
+        console.out().println(rules.abouts().size()
+                + " rules; 'deft rules RULE' explains one, errors of the compiler come on top");
     }
 
     private void explain(RuleDescription about, Palette palette) {
@@ -95,6 +97,7 @@ public final class RulesCommand implements Callable<Integer> {
         console.out().println();
         console.out().println(about.severity().word() + ", " + about.tag().word() + ", from Java " + about.level());
         console.out().println("in .editorconfig:  deft_" + about.id() + " = " + about.severity().word());
-        console.out().println("in the code:       // deft: accept " + about.id() + "  or  @SuppressWarnings(\"" + about.id() + "\")");
+        console.out().println("in the code:       // deft: accept " + about.id() + "  or  @SuppressWarnings(\""
+                + about.id() + "\")");
     }
 }

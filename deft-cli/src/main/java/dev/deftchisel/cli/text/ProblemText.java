@@ -94,20 +94,25 @@ public final class ProblemText {
     public List<String> summary(List<Problem> shown, long quieter, Severity least) {
         List<String> lines = new ArrayList<>();
         Map<Severity, Long> bySeverity = shown.stream()
-                .collect(Collectors.groupingBy(Problem::severity, () -> new EnumMap<>(Severity.class), Collectors.counting()));
+                .collect(Collectors.groupingBy(Problem::severity, () -> new EnumMap<>(Severity.class),
+                        Collectors.counting()));
         long files = shown.stream().map(Problem::file).distinct().count();
         String weights = bySeverity.entrySet().stream()
                 .sorted(Map.Entry.<Severity, Long>comparingByKey().reversed())
                 .map(entry -> count(entry.getValue(), entry.getKey().word()))
                 .collect(Collectors.joining(", "));
-        lines.add(shown.isEmpty() ? palette.strong("nothing to report") : palette.strong(count(shown.size(), "problem")) + " in "
+        lines.add(shown.isEmpty() ? palette.strong("nothing to report") : palette.strong(count(shown.size(), "problem"))
+                + " in "
                 + count(files, "file") + ": " + weights);
-        Map<String, Long> byRule = shown.stream().collect(Collectors.groupingBy(Problem::rule, TreeMap::new, Collectors.counting()));
+        Map<String, Long> byRule = shown.stream()
+                .collect(Collectors.groupingBy(Problem::rule, TreeMap::new, Collectors.counting()));
         byRule.entrySet().stream()
-                .sorted(Map.Entry.<String, Long>comparingByValue(Comparator.reverseOrder()).thenComparing(Map.Entry.comparingByKey()))
+                .sorted(Map.Entry.<String, Long>comparingByValue(Comparator.reverseOrder())
+                        .thenComparing(Map.Entry.comparingByKey()))
                 .forEach(entry -> lines.add("%6d  %s".formatted(entry.getValue(), entry.getKey())));
         if (quieter > 0) {
-            lines.add(palette.quiet("and " + count(quieter, "quieter one") + " (--least " + quieterThan(least) + " shows more)"));
+            lines.add(palette.quiet("and " + count(quieter, "quieter one") + " (--least " + quieterThan(least)
+                    + " shows more)"));
         }
         return lines;
     }

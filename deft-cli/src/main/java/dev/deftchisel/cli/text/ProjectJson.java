@@ -64,7 +64,8 @@ public final class ProjectJson {
         }
         json.add("roots", roots);
         json.add("uses", strings(module.upstream(), name -> name));
-        json.add("usedByTests", strings(module.uses().stream().filter(use -> use.by() == SourceRoot.Use.TEST).toList(), ModuleUse::name));
+        json.add("usedByTests", strings(module.uses().stream().filter(use -> use.by() == SourceRoot.Use.TEST)
+                .toList(), ModuleUse::name));
         json.add("libraries", libraries(module.dependencies().libraries()));
         json.add("processors", libraries(module.dependencies().processors()));
         json.add("missing", strings(module.dependencies().missing(), missing -> missing));

@@ -32,9 +32,11 @@ public final class ProjectText {
         List<String> lines = new ArrayList<>();
         int files = workspace.build().files().size();
         lines.add(palette.strong(workspace.root().toString()) + ": " + workspace.build().name()
-                + (files == 0 ? "" : ", read from " + counted(files, "file")) + ", " + counted(workspace.modules().size(), "module"));
+                + (files == 0 ? "" : ", read from " + counted(files, "file")) + ", "
+                + counted(workspace.modules().size(), "module"));
         add(lines, "JDK", List.of(shown(Jdk.running()) + "  runs deft"));
-        add(lines, "other JDKs", jdks.stream().filter(jdk -> !jdk.home().equals(Jdk.running().home())).map(ProjectText::shown).toList());
+        add(lines, "other JDKs", jdks.stream().filter(jdk -> !jdk.home().equals(Jdk.running().home()))
+                .map(ProjectText::shown).toList());
         add(lines, "build files", workspace.build().files().stream().map(workspace::show).toList());
         workspace.modules().forEach(module -> lines.addAll(module(module, jdks)));
         if (!workspace.gaps().isEmpty()) {
@@ -60,8 +62,10 @@ public final class ProjectText {
         if (!module.encoding().equals(StandardCharsets.UTF_8)) {
             add(lines, "encoding", List.of(module.encoding().name()));
         }
-        add(lines, "code", roots(module, root -> root.use() == SourceRoot.Use.MAIN && root.kind() == SourceRoot.Kind.SOURCE));
-        add(lines, "tests", roots(module, root -> root.use() == SourceRoot.Use.TEST && root.kind() == SourceRoot.Kind.SOURCE));
+        add(lines, "code", roots(module, root -> root.use() == SourceRoot.Use.MAIN
+                && root.kind() == SourceRoot.Kind.SOURCE));
+        add(lines, "tests", roots(module, root -> root.use() == SourceRoot.Use.TEST
+                && root.kind() == SourceRoot.Kind.SOURCE));
         add(lines, "generated", roots(module, SourceRoot::isMade));
         add(lines, "resources", roots(module, root -> root.kind() == SourceRoot.Kind.RESOURCE));
         add(lines, "uses", uses(module, SourceRoot.Use.MAIN));
@@ -74,9 +78,11 @@ public final class ProjectText {
     }
 
     private static String java(JavaLevel java, List<Jdk> jdks) {
-        String level = java.level() + (java.api() == JavaLevel.Api.LEVEL ? ", language and API" : ", with the API of the JDK that builds");
+        String level = java.level() + (java.api() == JavaLevel.Api.LEVEL ? ", language and API"
+                : ", with the API of the JDK that builds");
         return java.isReadBy(Jdk.running().feature()) ? level
-                : level + ", which " + java.fitting(jdks).map(jdk -> "JDK " + jdk.feature() + " reads").orElse("no JDK here reads");
+                : level + ", which " + java.fitting(jdks).map(jdk -> "JDK " + jdk.feature() + " reads")
+                .orElse("no JDK here reads");
     }
 
     private static List<String> uses(Module module, SourceRoot.Use by) {
@@ -109,7 +115,8 @@ public final class ProjectText {
     }
 
     private List<String> roots(Module module, Predicate<SourceRoot> which) {
-        return module.roots().stream().filter(which).map(root -> workspace.show(root.folder())).map(path -> path.isEmpty() ? "." : path)
+        return module.roots().stream().filter(which).map(root -> workspace.show(root.folder()))
+                .map(path -> path.isEmpty() ? "." : path)
                 .toList();
     }
 

@@ -7,7 +7,9 @@ import dev.deftchisel.problem.detection.Rules;
 import java.util.List;
 import java.util.Locale;
 
-/** All rules as one page of Markdown, made from what they say of themselves and from their examples, which are tested. */
+/**
+ * All rules as one page of Markdown, made from what they say of themselves and from their examples, which are tested.
+ */
 public final class RulesPage {
 
     private static final String HEAD = """
@@ -38,7 +40,8 @@ public final class RulesPage {
             List<RuleDescription> own = rules.abouts().stream().filter(about -> about.tag() == tag).toList();
             if (!own.isEmpty()) {
                 page.append("- **").append(tag.word()).append("** (code that ").append(tag.meaning()).append("): ")
-                        .append(String.join(", ", own.stream().map(about -> "[" + about.id() + "](#" + about.id() + ")").toList()))
+                        .append(String.join(", ", own.stream().map(about -> "[" + about.id() + "](#" + about.id() + ")")
+                                .toList()))
                         .append('\n');
             }
         }
@@ -48,11 +51,14 @@ public final class RulesPage {
 
     private static String section(RuleDescription about) {
         String head = "## " + about.id() + "\n\n" + about.title() + ". " + about.why() + "\n\n"
-                + capital(about.severity().word()) + ", " + about.tag().word() + ", from Java " + about.level() + ".\n\n";
+                + capital(about.severity().word()) + ", " + about.tag().word() + ", from Java " + about.level()
+                + ".\n\n";
         String file = about.example().file();
-        String before = (file.equals(Example.FILE) ? "" : "In `" + file + "`:\n\n") + "```java\n" + about.example().before() + "```\n\n";
+        String before = (file.equals(Example.FILE) ? "" : "In `" + file + "`:\n\n") + "```java\n" + about.example()
+                .before() + "```\n\n";
         boolean isFixed = !about.example().after().equals(about.example().before());
-        String after = isFixed ? "Fixed (" + about.effect().words() + "):\n\n```java\n" + about.example().after() + "```\n\n"
+        String after = isFixed ? "Fixed (" + about.effect().words() + "):\n\n```java\n" + about.example()
+                .after() + "```\n\n"
                 : "There is no fix that would be right for sure.\n\n";
         return head + before + after + "Not reported:\n\n```java\n" + about.example().silent() + "```\n";
     }

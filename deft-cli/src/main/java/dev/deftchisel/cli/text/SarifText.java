@@ -54,7 +54,8 @@ public final class SarifText {
         Run run = new Run().withTool(new Tool().withDriver(driver))
                 .withColumnKind(Run.ColumnKind.UTF_16_CODE_UNITS)
                 .withResults(problems.stream().map(problem -> result(problem, ids.indexOf(problem.rule()))).toList());
-        SarifSchema210 log = new SarifSchema210().with$schema(SCHEMA).withVersion(SarifSchema210.Version._2_1_0).withRuns(List.of(run));
+        SarifSchema210 log = new SarifSchema210().with$schema(SCHEMA).withVersion(SarifSchema210.Version._2_1_0)
+                .withRuns(List.of(run));
         try {
             return new ObjectMapper().enable(SerializationFeature.INDENT_OUTPUT)
                     .setSerializationInclusion(JsonInclude.Include.NON_DEFAULT).writeValueAsString(log);
@@ -79,7 +80,8 @@ public final class SarifText {
     private Result result(Problem problem, int rule) {
         LineMap lines = chisel.snapshot().file(problem.file()).orElseThrow().lines();
         Position end = lines.position(problem.range().end());
-        Region region = new Region().withStartLine(problem.position().line()).withStartColumn(problem.position().column())
+        Region region = new Region().withStartLine(problem.position().line())
+                .withStartColumn(problem.position().column())
                 .withEndLine(end.line()).withEndColumn(end.column());
         PhysicalLocation place = new PhysicalLocation().withRegion(region)
                 .withArtifactLocation(new ArtifactLocation().withUri(uri(problem)));

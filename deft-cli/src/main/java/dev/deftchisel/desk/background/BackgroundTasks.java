@@ -18,7 +18,8 @@ public interface BackgroundTasks extends AutoCloseable {
      * @param then   takes what comes of it, unless the question gave way to a later one
      * @param failed takes why nothing came of it
      */
-    <T> void ask(TaskPurpose lane, Map<Path, String> texts, Function<Chisel, T> work, Consumer<T> then, Consumer<RuntimeException> failed);
+    <T> void ask(TaskPurpose lane, Map<Path, String> texts, Function<Chisel, T> work, Consumer<T> then,
+            Consumer<RuntimeException> failed);
 
     /** Whether something is being looked at, or will be. */
     boolean isWorking();

@@ -61,7 +61,8 @@ public final class WorkerTasks implements BackgroundTasks {
     }
 
     private static RuntimeException shown(Throwable thrown) {
-        return thrown instanceof RuntimeException failed ? failed : new IllegalStateException("there is not enough memory for this", thrown);
+        return thrown instanceof RuntimeException failed ? failed
+                : new IllegalStateException("there is not enough memory for this", thrown);
     }
 
     /** Nothing runs before the start. */

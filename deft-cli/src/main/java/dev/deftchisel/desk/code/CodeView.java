@@ -130,7 +130,8 @@ public final class CodeView {
     private int column(int offset) {
         Range line = draft.lines().rangeOf(draft.lines().line(offset));
         int column = 0;
-        for (int at = line.start(); at < Math.min(offset, line.end()); at += Character.charCount(draft.content().codePointAt(at))) {
+        for (int at = line.start(); at < Math.min(offset, line.end()); at += Character.charCount(draft.content()
+                .codePointAt(at))) {
             column += width(draft.content().codePointAt(at), column);
         }
         return column;
@@ -143,7 +144,8 @@ public final class CodeView {
     private void line(Pen pen, int row, int number) {
         Range line = draft.lines().rangeOf(number);
         Tokens tokens = draft.tokens();
-        List<Mark> here = marks.stream().filter(mark -> mark.range().start() <= line.end() && mark.range().end() >= line.start()).toList();
+        List<Mark> here = marks.stream().filter(mark -> mark.range().start() <= line.end() && mark.range()
+                .end() >= line.start()).toList();
         int column = -buffer.left();
         int token = line.length() == 0 ? 0 : tokens.at(line.start());
         for (int at = line.start(); at < line.end() && column < pen.width();) {
@@ -175,7 +177,8 @@ public final class CodeView {
     }
 
     private Style style(Tokens tokens, int token, int at, List<Mark> here) {
-        boolean isUnused = here.stream().anyMatch(mark -> mark.problem().tag() == Tag.UNUSED && mark.range().contains(at));
+        boolean isUnused = here.stream().anyMatch(mark -> mark.problem().tag() == Tag.UNUSED && mark.range()
+                .contains(at));
         Style style = Style.of(isUnused ? Ink.UNUSED : SyntaxColouring.ink(tokens, token));
         boolean isWrong = here.stream().anyMatch(mark -> mark.problem().severity().compareTo(Severity.WARNING) >= 0
                 && mark.range().contains(at));
@@ -219,7 +222,8 @@ public final class CodeView {
             int from = count <= pen.height() ? buffer.top() + row : 1 + (int) ((long) row * count / pen.height());
             int to = count <= pen.height() ? from : Math.max(from, (int) ((long) (row + 1) * count / pen.height()));
             boolean isShown = count > pen.height() && to >= buffer.top() && from < buffer.top() + pen.height();
-            Optional<Severity> severity = worst.entrySet().stream().filter(one -> one.getKey() >= from && one.getKey() <= to)
+            Optional<Severity> severity = worst.entrySet().stream()
+                    .filter(one -> one.getKey() >= from && one.getKey() <= to)
                     .map(Map.Entry::getValue).max(Comparator.naturalOrder());
             pen.write(row, column, severity.isPresent() ? "\u25a0" : isShown ? "\u2590" : " ",
                     Style.of(severity.map(CodeView::ink).orElse(Ink.QUIET)));

@@ -49,7 +49,8 @@ public final class Excerpt {
                 end = Math.min(end, marked.end());
             }
             Style style = Style.of(SyntaxColouring.ink(tokens, token));
-            drawn = drawn.and(tokens.content().substring(at, end).replace("\t", TAB), isMarked ? style.on(Ground.USE) : style);
+            drawn = drawn.and(tokens.content().substring(at, end).replace("\t", TAB), isMarked ? style.on(Ground.USE)
+                    : style);
             at = end;
         }
         return drawn;

@@ -8,7 +8,8 @@ import java.util.Set;
 /** What a token is to the eye. Contextual keywords (JLS 3.9) are told by what stands behind them. */
 final class SyntaxColouring {
 
-    private static final Set<String> BEFORE_NAMES = Set.of("var", "record", "sealed", "non", "permits", "yield", "module", "requires",
+    private static final Set<String> BEFORE_NAMES = Set.of("var", "record", "sealed", "non", "permits", "yield",
+            "module", "requires",
             "exports", "opens", "uses", "provides", "with", "to", "transitive", "open", "when");
 
     private SyntaxColouring() {
@@ -33,7 +34,8 @@ final class SyntaxColouring {
         if (before >= 0 && tokens.is(before, '@')) {
             return Ink.ANNOTATION;
         }
-        boolean isFollowedByName = next < tokens.count() && Character.isJavaIdentifierStart(tokens.content().charAt(tokens.start(next)));
+        boolean isFollowedByName = next < tokens.count()
+                && Character.isJavaIdentifierStart(tokens.content().charAt(tokens.start(next)));
         boolean isBehindDot = before >= 0 && tokens.is(before, '.');
         if (isFollowedByName && !isBehindDot && BEFORE_NAMES.contains(tokens.text(token))) {
             return Ink.KEYWORD;
@@ -46,6 +48,7 @@ final class SyntaxColouring {
 
     /** By the convention (JLS 6.1): a capital, then a small letter or nothing. */
     private static boolean isType(String name) {
-        return Character.isUpperCase(name.charAt(0)) && (name.length() == 1 || !name.equals(name.toUpperCase(Locale.ROOT)));
+        return Character.isUpperCase(name.charAt(0))
+                && (name.length() == 1 || !name.equals(name.toUpperCase(Locale.ROOT)));
     }
 }

@@ -28,7 +28,8 @@ public final class CopyHistory {
             return new Item<>(clip, clip.text(), Line.of(first, Ink.PLAIN), lines > 1 ? lines + " lines" : "");
         }).toList();
         bench.open(Picker.of("paste", ItemSource.of(items))
-                .showing((clip, show) -> show.accept(clip.text().lines().map(line -> Line.of(line.replace("\t", "    "), Ink.PLAIN))
+                .showing((clip, show) -> show.accept(clip.text().lines()
+                        .map(line -> Line.of(line.replace("\t", "    "), Ink.PLAIN))
                 .toList()))
                 .then(bench::close, "paste it", clip -> {
                     bench.close();

@@ -26,7 +26,8 @@ public final class Folding {
             buffer.fold(buffer.folds().without(lines, line));
             return;
         }
-        Foldable.in(draft.tokens(), draft.skeleton(), lines).stream().filter(one -> one.first() <= line && line <= one.last() + 1)
+        Foldable.in(draft.tokens(), draft.skeleton(), lines).stream()
+                .filter(one -> one.first() <= line && line <= one.last() + 1)
                 .max(Comparator.comparingInt(Foldable::first)).ifPresent(one -> {
                     Range first = lines.rangeOf(one.first());
                     buffer.move(draft.with(Caret.at(Math.min(draft.caret().head(), first.end()))));
@@ -42,12 +43,14 @@ public final class Folding {
             buffer.fold(Folds.NONE);
             return;
         }
-        List<MemberOutline> methods = draft.skeleton().members().stream().filter(member -> member.parameters().length() > 0)
+        List<MemberOutline> methods = draft.skeleton().members().stream()
+                .filter(member -> member.parameters().length() > 0)
                 .toList();
         Folds folds = Folds.NONE;
         for (Foldable one : Foldable.in(draft.tokens(), draft.skeleton(), lines)) {
             boolean isBody = one.kind() == Foldable.Kind.BLOCK && methods.stream().anyMatch(method ->
-                    lines.line(method.nameRange().start()) <= one.first() && lines.line(method.range().end()) == one.last() + 1);
+                    lines.line(method.nameRange().start()) <= one.first()
+                            && lines.line(method.range().end()) == one.last() + 1);
             if (isBody) {
                 folds = folds.and(new Range(lines.rangeOf(one.first()).end(), lines.rangeOf(one.last()).start()));
             }
@@ -58,7 +61,9 @@ public final class Folding {
         buffer.fold(folds);
     }
 
-    /** Carets that would land in what is folded go to the next line behind it, or when they go up, to the one before. */
+    /**
+     * Carets that would land in what is folded go to the next line behind it, or when they go up, to the one before.
+     */
     public static Draft beside(Buffer buffer, Draft moved) {
         LineMap lines = moved.lines();
         if (buffer.folds().ranges().isEmpty()) {

@@ -18,10 +18,12 @@ import java.util.stream.Stream;
 public record Key(boolean ctrl, boolean alt, boolean shift, String name) {
 
     /** Keys that write nothing. */
-    public static final List<String> NAMES = List.of("Enter", "Tab", "Esc", "Space", "Backspace", "Delete", "Insert", "Up", "Down",
+    public static final List<String> NAMES = List.of("Enter", "Tab", "Esc", "Space", "Backspace", "Delete", "Insert",
+            "Up", "Down",
             "Left", "Right", "Home", "End", "PageUp", "PageDown");
 
-    private static final Map<String, String> SHOWN = Map.of("Up", "\u2191", "Down", "\u2193", "Left", "\u2190", "Right", "\u2192");
+    private static final Map<String, String> SHOWN = Map.of("Up", "\u2191", "Down", "\u2193", "Left", "\u2190", "Right",
+            "\u2192");
 
     /** A key without Ctrl, Alt and Shift. */
     public static Key of(String name) {
@@ -77,7 +79,8 @@ public record Key(boolean ctrl, boolean alt, boolean shift, String name) {
             }
             rest = rest.substring(dash + 1);
         }
-        boolean isCharacter = rest.codePointCount(0, rest.length()) == 1 && !Character.isWhitespace(rest.codePointAt(0));
+        boolean isCharacter = rest.codePointCount(0, rest.length()) == 1
+                && !Character.isWhitespace(rest.codePointAt(0));
         return isCharacter || NAMES.contains(rest) ? Optional.of(new Key(ctrl, alt, shift, rest)) : Optional.empty();
     }
 

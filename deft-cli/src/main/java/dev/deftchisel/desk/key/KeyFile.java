@@ -59,7 +59,8 @@ public record KeyFile(KeyMap map, List<String> faults) {
         return new KeyFile(new KeyMap(joined(said, standard, name, faults)), faults);
     }
 
-    private static Optional<Line> line(int number, String line, List<Action.Take> operations, String place, List<String> faults) {
+    private static Optional<Line> line(int number, String line, List<Action.Take> operations, String place,
+            List<String> faults) {
         int sign = line.indexOf('=');
         if (sign < 0) {
             faults.add(place + "'=' is missing; write what is to be done = keys");

@@ -21,9 +21,11 @@ public final class KeyMap {
         this.bindings = List.copyOf(bindings);
         for (KeyBinding binding : bindings) {
             List<Key> chord = binding.chord();
-            actions.computeIfAbsent(binding.where(), where -> new LinkedHashMap<>()).putIfAbsent(chord, binding.action());
+            actions.computeIfAbsent(binding.where(), where -> new LinkedHashMap<>())
+                    .putIfAbsent(chord, binding.action());
             for (int length = 1; length < chord.size(); length++) {
-                beginnings.computeIfAbsent(binding.where(), where -> new LinkedHashSet<>()).add(chord.subList(0, length));
+                beginnings.computeIfAbsent(binding.where(), where -> new LinkedHashSet<>())
+                        .add(chord.subList(0, length));
             }
         }
     }
@@ -67,7 +69,8 @@ public final class KeyMap {
         if (action != null) {
             return new Pressed.Done(action);
         }
-        return beginnings.getOrDefault(where, Set.of()).contains(chord) ? new Pressed.Begun(List.copyOf(chord)) : new Pressed.Nothing();
+        return beginnings.getOrDefault(where, Set.of()).contains(chord) ? new Pressed.Begun(List.copyOf(chord))
+                : new Pressed.Nothing();
     }
 
     /** What can follow the keys of a chord that was begun, in order. */

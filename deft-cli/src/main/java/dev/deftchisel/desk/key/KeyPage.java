@@ -64,7 +64,8 @@ public final class KeyPage {
             }
         }
         all.put("Operations at the caret", operations.stream()
-                .map(operation -> new Row(operation.id(), operation.words(), keys(KeyContext.CODE, operation.id()))).toList());
+                .map(operation -> new Row(operation.id(), operation.words(), keys(KeyContext.CODE, operation.id())))
+                .toList());
         all.put("In a list that is narrowed by typing", panel(KeyContext.LIST));
         all.put("In front of a change", panel(KeyContext.TAKE));
         return all;
@@ -101,7 +102,8 @@ public final class KeyPage {
         StringBuilder page = new StringBuilder(HEAD);
         rows().forEach((heading, rows) -> {
             page.append("\n## ").append(heading).append("\n\n| key | does | name |\n|---|---|---|\n");
-            rows.forEach(row -> page.append("| ").append(row.keys().isEmpty() ? "" : "`" + row.keys().replace(", ", "`, `") + "`")
+            rows.forEach(row -> page.append("| ").append(row.keys().isEmpty() ? "" : "`" + row.keys()
+                    .replace(", ", "`, `") + "`")
                     .append(" | ").append(row.words()).append(" | `").append(row.id()).append("` |\n"));
         });
         return page.toString();
@@ -114,12 +116,14 @@ public final class KeyPage {
         StringBuilder page = new StringBuilder();
         rows().forEach((heading, rows) -> {
             page.append(heading).append('\n');
-            rows.forEach(row -> page.append(("  %-" + keys + "s%-" + ids + "s%s%n").formatted(row.keys(), row.id(), row.words())));
+            rows.forEach(row -> page.append(("  %-" + keys + "s%-" + ids + "s%s%n")
+                    .formatted(row.keys(), row.id(), row.words())));
         });
         return page.toString();
     }
 
     private int width(Function<Row, String> part) {
-        return MARGIN + rows().values().stream().flatMap(List::stream).mapToInt(row -> part.apply(row).length()).max().orElse(0);
+        return MARGIN + rows().values().stream().flatMap(List::stream).mapToInt(row -> part.apply(row).length()).max()
+                .orElse(0);
     }
 }

@@ -6,9 +6,9 @@ import java.util.Map;
 import java.util.stream.Stream;
 
 /**
- * The keys as they are unless somebody wants them otherwise. The thumb holds Alt and the fingers of the left hand find what is
- * done most often, while the right one is on the arrows; the first letter of a word is the key where it can be. What every
- * editor does by Ctrl and a letter (CUA) is there too.
+ * The keys as they are unless somebody wants them otherwise. The thumb holds Alt and the fingers of the left hand find
+ * what is done most often, while the right one is on the arrows; the first letter of a word is the key where it can be.
+ * What every editor does by Ctrl and a letter (CUA) is there too.
  */
 public final class StandardKeys {
 
@@ -148,7 +148,8 @@ public final class StandardKeys {
             bindings.addAll(bindings(KeyContext.LIST, command, LIST.getOrDefault(command, "")));
             bindings.addAll(bindings(KeyContext.TAKE, command, TAKE.getOrDefault(command, "")));
         }
-        operations.forEach(operation -> bindings.addAll(bindings(KeyContext.CODE, operation, TAKEN.getOrDefault(operation.id(), ""))));
+        operations.forEach(operation -> bindings
+                .addAll(bindings(KeyContext.CODE, operation, TAKEN.getOrDefault(operation.id(), ""))));
         return new KeyMap(bindings);
     }
 

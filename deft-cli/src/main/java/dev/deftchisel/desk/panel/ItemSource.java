@@ -25,7 +25,9 @@ public interface ItemSource<T> {
         return (typed, part, found) -> found.accept(narrowed(items, typed));
     }
 
-    /** The rows in whose label every typed word is found, or that begin so; in the order they had, whole words first. */
+    /**
+     * The rows in whose label every typed word is found, or that begin so; in the order they had, whole words first.
+     */
     static <T> List<Item<T>> narrowed(List<Item<T>> items, String typed) {
         if (typed.isBlank()) {
             return items;
@@ -47,7 +49,8 @@ public interface ItemSource<T> {
         int least = Integer.MAX_VALUE;
         for (String word : typed.split("\\s+")) {
             InitialsMatcher initials = new InitialsMatcher(word);
-            int best = label.toLowerCase(Locale.ROOT).contains(word.toLowerCase(Locale.ROOT)) ? 1 : InitialsMatcher.NONE;
+            int best = label.toLowerCase(Locale.ROOT).contains(word.toLowerCase(Locale.ROOT)) ? 1
+                    : InitialsMatcher.NONE;
             for (String part : label.split("[^\\p{L}\\p{N}_$]+")) {
                 best = Math.max(best, initials.match(part));
             }

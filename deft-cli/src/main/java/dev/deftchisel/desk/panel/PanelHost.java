@@ -13,8 +13,8 @@ import java.util.function.Function;
 public interface PanelHost {
 
     /**
-     * Has something looked up in the code as it stands on the desk, elsewhere, and goes on here with what comes of it. When it
-     * fails, that is told and nothing goes on.
+     * Has something looked up in the code as it stands on the desk, elsewhere, and goes on here with what comes of it.
+     * When it fails, that is told and nothing goes on.
      */
     <T> void ask(TaskPurpose lane, Function<Chisel, T> work, Consumer<T> then);
 

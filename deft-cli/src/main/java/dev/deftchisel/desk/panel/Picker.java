@@ -15,7 +15,8 @@ import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 
 /**
- * A list from which one is chosen. Typing narrows it; beside or below it something may be shown of the row that is chosen now.
+ * A list from which one is chosen. Typing narrows it; beside or below it something may be shown of the row that is
+ * chosen now.
  *
  * @param <T> what is chosen
  */
@@ -165,7 +166,8 @@ public final class Picker<T> implements Panel {
             case PREVIOUS_PAGE -> move(Math.max(0, at - page));
             case OTHER -> other(1);
             case OTHER_BACK -> other(-1);
-            case ERASE -> narrow(typed.isEmpty() ? "" : typed.substring(0, typed.offsetByCodePoints(typed.length(), -1)));
+            case ERASE -> narrow(typed.isEmpty() ? ""
+                    : typed.substring(0, typed.offsetByCodePoints(typed.length(), -1)));
             case ERASE_ALL -> narrow("");
             case CHOOSE -> {
                 if (!items.isEmpty()) {
@@ -233,7 +235,8 @@ public final class Picker<T> implements Panel {
         }
         for (int row = 0; row < page && from + row < items.size(); row++) {
             Item<T> item = items.get(from + row);
-            item.line().draw(rows.in(rows.area().columns(1, rows.width() - 1 - (item.aside().isEmpty() ? 0 : Widths.of(item.aside()) + 2))),
+            item.line().draw(rows.in(rows.area().columns(1,
+                    rows.width() - 1 - (item.aside().isEmpty() ? 0 : Widths.of(item.aside()) + 2))),
                     row, 0);
             rows.write(row, rows.width() - Widths.of(item.aside()) - 1, item.aside(), Style.of(Ink.KEY));
             if (from + row == at) {

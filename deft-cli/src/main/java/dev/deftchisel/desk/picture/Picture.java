@@ -3,7 +3,10 @@ package dev.deftchisel.desk.picture;
 import java.util.Arrays;
 import java.util.Optional;
 
-/** What is to be seen: rows of cells. Made anew for each moment; a wide character takes two cells, of which the second is empty. */
+/**
+ * What is to be seen: rows of cells. Made anew for each moment; a wide character takes two cells, of which the second
+ * is empty.
+ */
 public final class Picture {
 
     private static final String BLANK = " ";

@@ -12,7 +12,8 @@ public final class Widths {
 
     /** The columns of a character: 0 for one that joins the one before, 2 for a wide one. */
     public static int of(int codePoint) {
-        // what a terminal would obey, or would turn the order of characters round, is shown as a sign of one column instead
+        // what a terminal would obey, or would turn the order of characters round, is shown as a sign of one column
+        // instead
         return isControl(codePoint) ? 1 : Math.max(0, WCWidth.wcwidth(codePoint));
     }
 
@@ -31,7 +32,8 @@ public final class Widths {
         if (codePoint < ' ') {
             return Character.toString(CONTROL_PICTURES + codePoint);
         }
-        return isControl(codePoint) || Character.getType(codePoint) == Character.SURROGATE ? "\ufffd" : Character.toString(codePoint);
+        return isControl(codePoint) || Character.getType(codePoint) == Character.SURROGATE ? "\ufffd"
+                : Character.toString(codePoint);
     }
 
     /** The beginning of a text that fits, with three dots where something is left out. */

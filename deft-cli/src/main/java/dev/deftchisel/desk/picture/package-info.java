@@ -1,2 +1,4 @@
-/** A picture of character cells, with what each cell is for instead of a colour; what shows it turns that into colours. */
+/**
+ * A picture of character cells, with what each cell is for instead of a colour; what shows it turns that into colours.
+ */
 package dev.deftchisel.desk.picture;

@@ -6,8 +6,8 @@ import dev.deftchisel.desk.picture.Style;
 import org.jline.utils.AttributedStyle;
 
 /**
- * Inks and grounds as colours, for a dark and a light screen. Old and new, and what is worse or better, differ in more than red
- * and green. With sixteen colours or none, grounds become reversed or underlined text.
+ * Inks and grounds as colours, for a dark and a light screen. Old and new, and what is worse or better, differ in more
+ * than red and green. With sixteen colours or none, grounds become reversed or underlined text.
  */
 public final class Colours {
 

@@ -16,8 +16,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * Shows a desk on the terminal of the process until the user leaves. One thread reads keys; the thread that calls {@link #show}
- * does everything else, in the order in which it comes.
+ * Shows a desk on the terminal of the process until the user leaves. One thread reads keys; the thread that calls
+ * {@link #show} does everything else, in the order in which it comes.
  */
 public final class DeskTerminal implements AutoCloseable {
 
@@ -56,7 +56,8 @@ public final class DeskTerminal implements AutoCloseable {
         raw.setInputFlag(Attributes.InputFlag.ICRNL, false);
         terminal.setAttributes(raw);
         Runtime.getRuntime().addShutdownHook(atEnd);
-        boolean light = isLight.or(() -> said(environment)).or(() -> hasColours ? Ask.isLight(terminal) : Optional.empty()).orElse(false);
+        boolean light = isLight.or(() -> said(environment))
+                .or(() -> hasColours ? Ask.isLight(terminal) : Optional.empty()).orElse(false);
         painter = new Painter(new Colours(hasColours ? depth(environment) : Colours.Depth.NONE, light));
         terminal.writer().print(ENTER);
         terminal.writer().flush();

@@ -6,8 +6,9 @@ import java.util.Map;
 import org.jline.utils.NonBlockingReader;
 
 /**
- * Reads keys off what a terminal sends: characters, control characters, and sequences as in ECMA-48, 5.4 with the modifiers that
- * xterm puts in (1 and a bit each for Shift, Alt, Ctrl). Esc followed by a character within a moment is that key with Alt.
+ * Reads keys off what a terminal sends: characters, control characters, and sequences as in ECMA-48, 5.4 with the
+ * modifiers that xterm puts in (1 and a bit each for Shift, Alt, Ctrl). Esc followed by a character within a moment is
+ * that key with Alt.
  */
 final class KeyReader {
 
@@ -20,9 +21,11 @@ final class KeyReader {
     private static final String PASTE_END = "\u001b[201~";
     private static final int LAST_CONTROL_LETTER = 26;
 
-    private static final Map<Character, String> FINALS = Map.of('A', "Up", 'B', "Down", 'C', "Right", 'D', "Left", 'H', "Home",
+    private static final Map<Character, String> FINALS = Map.of('A', "Up", 'B', "Down", 'C', "Right", 'D', "Left", 'H',
+            "Home",
             'F', "End");
-    private static final Map<String, String> NUMBERS = Map.of("1", "Home", "2", "Insert", "3", "Delete", "4", "End", "5", "PageUp",
+    private static final Map<String, String> NUMBERS = Map.of("1", "Home", "2", "Insert", "3", "Delete", "4", "End",
+            "5", "PageUp",
             "6", "PageDown", "7", "Home", "8", "End");
 
     private final NonBlockingReader reader;
@@ -58,7 +61,8 @@ final class KeyReader {
         }
         if (Character.isHighSurrogate((char) c)) {
             int low = reader.read();
-            return Key.of(low < 0 || !Character.isLowSurrogate((char) low) ? "\ufffd" : new String(new char[] {(char) c, (char) low}));
+            return Key.of(low < 0 || !Character.isLowSurrogate((char) low) ? "\ufffd"
+                    : new String(new char[] {(char) c, (char) low}));
         }
         return Key.of(String.valueOf((char) c));
     }
@@ -73,12 +77,16 @@ final class KeyReader {
             return report((char) c);
         } else if (c == ESC) {
             // some terminals send Alt as one more Esc before the sequence
-            return escape() instanceof Input.Pressed pressed ? new Input.Pressed(pressed.key().withAlt()) : new Input.Other();
+            return escape() instanceof Input.Pressed pressed ? new Input.Pressed(pressed.key().withAlt())
+                    : new Input.Other();
         }
         return new Input.Pressed(plain(c).withAlt());
     }
 
-    /** What a terminal answers to a question (ECMA-48, 5.6): up to the sign of its end, which is no text whatever is in it. */
+    /**
+     * What a terminal answers to a question (ECMA-48, 5.6): up to the sign of its end, which is no text whatever is in
+     * it.
+     */
     private Input report(char first) throws IOException {
         int c = reader.read(MOMENT_MILLIS);
         if (c < 0) {
@@ -127,7 +135,8 @@ final class KeyReader {
 
     private String pasted() throws IOException {
         StringBuilder text = new StringBuilder();
-        while (text.length() < PASTE_END.length() || text.lastIndexOf(PASTE_END) != text.length() - PASTE_END.length()) {
+        while (text.length() < PASTE_END.length()
+                || text.lastIndexOf(PASTE_END) != text.length() - PASTE_END.length()) {
             int c = reader.read();
             if (c < 0) {
                 return text.toString();

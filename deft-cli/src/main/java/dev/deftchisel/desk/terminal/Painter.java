@@ -49,7 +49,8 @@ public final class Painter {
         }
         shown = rows;
         Optional<Picture.Point> caret = picture.caret();
-        caret.ifPresent(at -> out.append("\u001b[").append(at.row() + 1).append(';').append(at.column() + 1).append('H').append(SHOW));
+        caret.ifPresent(at -> out.append("\u001b[").append(at.row() + 1).append(';').append(at.column() + 1).append('H')
+                .append(SHOW));
         return out.toString();
     }
 

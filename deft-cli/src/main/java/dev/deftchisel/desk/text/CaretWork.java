@@ -15,7 +15,9 @@ public final class CaretWork {
     private CaretWork() {
     }
 
-    /** Selects the word at the caret; when something is selected already, the next place that reads the same as well. */
+    /**
+     * Selects the word at the caret; when something is selected already, the next place that reads the same as well.
+     */
     public static Draft next(Draft draft) {
         Caret last = draft.caret();
         if (last.isBare()) {
@@ -23,7 +25,8 @@ public final class CaretWork {
         }
         return places(draft, draft.text(last.range())).stream()
                 .filter(place -> draft.carets().stream().noneMatch(caret -> caret.range().overlaps(place)))
-                .min(Comparator.comparing((Range place) -> place.start() < last.range().end()).thenComparing(Range::start))
+                .min(Comparator.comparing((Range place) -> place.start() < last.range().end())
+                        .thenComparing(Range::start))
                 .map(place -> more(draft, Caret.over(place)))
                 .orElse(draft);
     }
@@ -35,7 +38,8 @@ public final class CaretWork {
             return draft;
         }
         List<Caret> carets = places(draft, draft.text(selected)).stream().map(Caret::over).toList();
-        Caret here = carets.stream().filter(caret -> caret.range().equals(selected)).findFirst().orElse(Caret.over(selected));
+        Caret here = carets.stream().filter(caret -> caret.range().equals(selected)).findFirst()
+                .orElse(Caret.over(selected));
         return draft.with(carets.isEmpty() ? List.of(here) : carets, here);
     }
 
@@ -46,7 +50,8 @@ public final class CaretWork {
         return IntStream.of(head, head - 1)
                 .filter(offset -> offset >= 0 && offset < draft.content().length())
                 .map(tokens::at)
-                .filter(token -> token >= 0 && (tokens.kind(token) == TokenKind.IDENTIFIER || tokens.kind(token) == TokenKind.KEYWORD
+                .filter(token -> token >= 0 && (tokens.kind(token) == TokenKind.IDENTIFIER
+                        || tokens.kind(token) == TokenKind.KEYWORD
                         || tokens.kind(token) == TokenKind.NUMBER))
                 .mapToObj(tokens::range)
                 .findFirst();

@@ -10,8 +10,8 @@ import java.util.List;
 import java.util.function.Function;
 
 /**
- * A text and the carets in it, at one moment. Immutable; what keys do gives another one. There is at least one caret, they are
- * in order and never overlap.
+ * A text and the carets in it, at one moment. Immutable; what keys do gives another one. There is at least one caret,
+ * they are in order and never overlap.
  */
 public final class Draft {
 
@@ -103,7 +103,8 @@ public final class Draft {
 
     private static Draft of(String content, List<Caret> wanted, Caret latest, LineMap lines, Tokens tokens) {
         List<Caret> sorted = new ArrayList<>(wanted);
-        sorted.sort(Comparator.comparing((Caret caret) -> caret.range().start()).thenComparing(caret -> caret.range().end()));
+        sorted.sort(Comparator.comparing((Caret caret) -> caret.range().start())
+                .thenComparing(caret -> caret.range().end()));
         List<Caret> apart = new ArrayList<>();
         int main = 0;
         for (Caret caret : sorted) {
@@ -141,7 +142,9 @@ public final class Draft {
         }
     }
 
-    /** Replaces something at each caret. What is to be replaced by one and touched by another is left by the later one. */
+    /**
+     * Replaces something at each caret. What is to be replaced by one and touched by another is left by the later one.
+     */
     public Draft replacing(Function<Caret, Replaced> what) {
         StringBuilder text = new StringBuilder();
         List<Caret> moved = new ArrayList<>();

@@ -39,7 +39,8 @@ public final class LineWork {
     }
 
     private static Range whole(Draft draft, Block block) {
-        int end = block.last() < draft.lines().count() ? draft.lines().rangeOf(block.last() + 1).start() : draft.content().length();
+        int end = block.last() < draft.lines().count() ? draft.lines().rangeOf(block.last() + 1).start()
+                : draft.content().length();
         return new Range(draft.lines().rangeOf(block.first()).start(), end);
     }
 
@@ -90,7 +91,8 @@ public final class LineWork {
         int[] starts = new int[lines.count() + 1];
         for (int i = 0; i < order.length; i++) {
             starts[order[i]] = text.length();
-            text.append(lines.text(order[i])).append(draft.content(), lines.rangeOf(i + 1).end(), whole(draft, new Block(i + 1, i + 1))
+            text.append(lines.text(order[i])).append(draft.content(), lines.rangeOf(i + 1)
+                    .end(), whole(draft, new Block(i + 1, i + 1))
                     .end());
         }
         Function<Integer, Integer> offset = before -> {
@@ -140,11 +142,13 @@ public final class LineWork {
             StringBuilder joined = new StringBuilder(lines.text(block.first()).stripTrailing());
             for (int line = block.first() + 1; line <= last; line++) {
                 String next = lines.text(line).strip();
-                boolean isTight = next.isEmpty() || joined.toString().isBlank() || joined.toString().endsWith("(") || next.startsWith(")")
+                boolean isTight = next.isEmpty() || joined.toString().isBlank() || joined.toString().endsWith("(")
+                        || next.startsWith(")")
                         || next.startsWith(".") || next.startsWith(";") || next.startsWith(",");
                 joined.append(isTight ? "" : " ").append(next);
             }
-            return Draft.Replaced.of(new Range(lines.rangeOf(block.first()).start(), lines.rangeOf(last).end()), joined.toString());
+            return Draft.Replaced.of(new Range(lines.rangeOf(block.first()).start(), lines.rangeOf(last).end()),
+                    joined.toString());
         });
     }
 
@@ -165,10 +169,12 @@ public final class LineWork {
 
     /** Makes comments of the lines, or code again when all of them are comments. */
     public Draft comment(Draft draft) {
-        List<Integer> numbers = blocks(draft).stream().flatMap(block -> IntStream.rangeClosed(block.first(), block.last()).boxed())
+        List<Integer> numbers = blocks(draft).stream()
+                .flatMap(block -> IntStream.rangeClosed(block.first(), block.last()).boxed())
                 .filter(line -> !draft.lines().text(line).isBlank()).toList();
         boolean isOn = !numbers.stream().allMatch(line -> draft.lines().text(line).strip().startsWith(COMMENT));
-        int margin = numbers.stream().mapToInt(line -> Typing.margin(draft.lines().text(line)).length()).min().orElse(0);
+        int margin = numbers.stream().mapToInt(line -> Typing.margin(draft.lines().text(line)).length()).min()
+                .orElse(0);
         return perLine(draft, numbers, line -> {
             int own = Typing.margin(line).length();
             if (isOn) {
@@ -193,7 +199,8 @@ public final class LineWork {
     }
 
     private static List<Integer> touched(Draft draft) {
-        return blocks(draft).stream().flatMap(block -> IntStream.rangeClosed(block.first(), block.last()).boxed()).toList();
+        return blocks(draft).stream().flatMap(block -> IntStream.rangeClosed(block.first(), block.last()).boxed())
+                .toList();
     }
 
     /** Changes the margin of some lines; what is behind it keeps its carets. */
@@ -210,8 +217,10 @@ public final class LineWork {
         }
         return renewed(draft, text.toString(), before -> {
             int line = lines.line(before);
-            int start = line == 1 ? 0 : ends[line - 1] + whole(draft, new Block(line - 1, line - 1)).end() - lines.rangeOf(line - 1).end();
-            return Math.max(start, ends[line] - (lines.rangeOf(line).end() - Math.min(before, lines.rangeOf(line).end())));
+            int start = line == 1 ? 0 : ends[line - 1] + whole(draft, new Block(line - 1, line - 1))
+                    .end() - lines.rangeOf(line - 1).end();
+            return Math.max(start, ends[line] - (lines.rangeOf(line)
+                    .end() - Math.min(before, lines.rangeOf(line).end())));
         });
     }
 

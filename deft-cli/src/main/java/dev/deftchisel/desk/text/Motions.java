@@ -5,7 +5,10 @@ import dev.deftchisel.source.Range;
 import java.text.BreakIterator;
 import java.util.function.ToIntFunction;
 
-/** Where carets go. Steps are what readers take for one character; a word ends where its letters do, also within mixed case. */
+/**
+ * Where carets go. Steps are what readers take for one character; a word ends where its letters do, also within mixed
+ * case.
+ */
 public final class Motions {
 
     private Motions() {
@@ -147,8 +150,10 @@ public final class Motions {
         int column = caret.goal() >= 0 ? caret.goal() : caret.head() - lines.rangeOf(line).start();
         int target = Math.max(1, Math.min(lines.count(), line + by));
         Range range = lines.rangeOf(target);
-        int offset = line + by < 1 ? 0 : line + by > lines.count() ? range.end() : Math.min(range.start() + column, range.end());
-        int whole = offset > range.start() && offset < range.end() && Character.isLowSurrogate(draft.content().charAt(offset))
+        int offset = line + by < 1 ? 0 : line + by > lines.count() ? range.end()
+                : Math.min(range.start() + column, range.end());
+        int whole = offset > range.start() && offset < range.end()
+                && Character.isLowSurrogate(draft.content().charAt(offset))
                 ? offset - 1 : offset;
         return new Caret(selects ? caret.anchor() : whole, whole, column);
     }

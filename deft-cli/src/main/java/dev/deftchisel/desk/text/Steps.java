@@ -5,7 +5,9 @@ import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
 
-/** What was done to a text, so that it can be taken back and done again. Letters typed one after the other are one step. */
+/**
+ * What was done to a text, so that it can be taken back and done again. Letters typed one after the other are one step.
+ */
 public final class Steps {
 
     private final Deque<Step> done = new ArrayDeque<>();
@@ -22,7 +24,8 @@ public final class Steps {
          * @param after      the carets after
          * @param isTyping   whether letters were typed, of which the next joins in
          */
-        record Edited(TextDifference difference, List<Caret> before, List<Caret> after, boolean isTyping) implements Step {
+        record Edited(TextDifference difference, List<Caret> before, List<Caret> after, boolean isTyping)
+                implements Step {
         }
 
         /**
@@ -38,7 +41,8 @@ public final class Steps {
     void edited(Draft before, Draft after, boolean isTyping) {
         undone.clear();
         TextDifference difference = TextDifference.between(before.content(), after.content());
-        if (isTyping && done.peek() instanceof Step.Edited last && last.isTyping() && last.after().equals(before.carets())) {
+        if (isTyping && done.peek() instanceof Step.Edited last && last.isTyping() && last.after()
+                .equals(before.carets())) {
             TextDifference both = TextDifference.between(last.difference().revert(before.content()), after.content());
             done.pop();
             done.push(new Step.Edited(both, last.before(), after.carets(), !difference.inserted().isBlank()));

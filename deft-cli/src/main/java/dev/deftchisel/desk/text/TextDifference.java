@@ -19,10 +19,12 @@ public record TextDifference(int start, String removed, String inserted) {
             start++;
         }
         int end = 0;
-        while (end < most - start && before.charAt(before.length() - 1 - end) == after.charAt(after.length() - 1 - end)) {
+        while (end < most - start && before.charAt(before.length() - 1 - end)
+                == after.charAt(after.length() - 1 - end)) {
             end++;
         }
-        return new TextDifference(start, before.substring(start, before.length() - end), after.substring(start, after.length() - end));
+        return new TextDifference(start, before.substring(start, before.length() - end),
+                after.substring(start, after.length() - end));
     }
 
     /** Whether there is no difference. */

@@ -42,7 +42,8 @@ public final class Typing {
         Range line = draft.lines().rangeOf(draft.lines().line(caret.range().start()));
         String before = draft.content().substring(line.start(), caret.range().start());
         boolean isFirst = before.isBlank() && before.endsWith(indent) && !before.isEmpty();
-        return Draft.Replaced.of(new Range(caret.range().start() - (isFirst ? indent.length() : 0), caret.range().end()), "}");
+        return Draft.Replaced.of(new Range(caret.range().start() - (isFirst ? indent.length() : 0), caret.range()
+                .end()), "}");
     }
 
     /** A new line, indented like this one, one step more behind a bracket that opens something. */
@@ -56,7 +57,8 @@ public final class Typing {
             boolean closes = last == '{' && caret.range().end() < draft.content().length()
                     && draft.content().charAt(caret.range().end()) == '}';
             String text = lineEnd + inner;
-            return new Draft.Replaced(caret.range(), closes ? text + lineEnd + margin : text, text.length(), text.length());
+            return new Draft.Replaced(caret.range(), closes ? text + lineEnd + margin
+                    : text, text.length(), text.length());
         });
     }
 
@@ -65,7 +67,9 @@ public final class Typing {
         return line.substring(0, line.length() - line.stripLeading().length());
     }
 
-    /** What is selected, or the character before the caret; before the first word of a line, one step of indentation. */
+    /**
+     * What is selected, or the character before the caret; before the first word of a line, one step of indentation.
+     */
     public Draft backspace(Draft draft) {
         LineMap lines = draft.lines();
         return draft.replacing(caret -> {
@@ -100,7 +104,8 @@ public final class Typing {
     }
 
     /**
-     * Pastes what was cut or copied. Whole lines go before the line of the caret; as many pieces as carets, each at its own.
+     * Pastes what was cut or copied. Whole lines go before the line of the caret; as many pieces as carets, each at its
+     * own.
      *
      * @param clip what was kept
      */
@@ -108,12 +113,14 @@ public final class Typing {
         boolean isEach = clip.pieces().size() == draft.carets().size();
         int[] index = {0};
         return draft.replacing(caret -> {
-            String text = isEach ? clip.pieces().get(index[0]++) : String.join(clip.isLines() ? "" : lineEnd, clip.pieces());
+            String text = isEach ? clip.pieces().get(index[0]++)
+                    : String.join(clip.isLines() ? "" : lineEnd, clip.pieces());
             String ended = text.replaceAll("\\R", lineEnd);
             if (clip.isLines() && caret.isBare()) {
                 int start = draft.lines().rangeOf(draft.lines().line(caret.head())).start();
                 int column = caret.head() - start;
-                return new Draft.Replaced(new Range(start, caret.head()), ended + draft.content().substring(start, caret.head()),
+                return new Draft.Replaced(new Range(start, caret.head()), ended + draft.content()
+                        .substring(start, caret.head()),
                         ended.length() + column, ended.length() + column);
             }
             return Draft.Replaced.of(caret.range(), ended);

@@ -45,7 +45,8 @@ class PreviewLoopTest {
     @BeforeEach
     void open() throws IOException {
         file = folder.resolve("Berth.java");
-        Files.writeString(file, "// the depth\nclass Berth {\n    int depth;\n    int width;\n    int free() { return depth; }\n}\n");
+        Files.writeString(file, "// the depth\nclass Berth {\n    int depth;\n    int width;\n    int free() { return "
+                + "depth; }\n}\n");
         chisel = Chisel.open(OpenRequest.plain(folder, List.of(folder), List.of()), Monitor.SILENT);
         place = chisel.place("Berth#depth");
     }
@@ -61,7 +62,8 @@ class PreviewLoopTest {
                 new ByteArrayInputStream(new byte[0]), stream, stream, true, false, new Palette(false));
         Answers answers = Answers.of("name", name).and("mentions", mentions);
         Outcome outcome = chisel.preview(place, "rename", answers);
-        return new PreviewLoop(chisel, console, place, "rename", Chisel.operation("rename").questions()).run(keyboard, answers, outcome);
+        return new PreviewLoop(chisel, console, place, "rename", Chisel.operation("rename").questions())
+                .run(keyboard, answers, outcome);
     }
 
     private String said() {

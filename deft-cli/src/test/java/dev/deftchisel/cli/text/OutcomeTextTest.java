@@ -61,7 +61,8 @@ class OutcomeTextTest {
     @Test
     void namesFilesAndMentionsAreCounted() {
         assertEquals(List.of("would rename the field Berth.depth to level", "  2 names in 1 file",
-                "  1 mention in text left as it is (--mentions all takes it)"), text("harbour.berths.Berth#depth", "level", false));
+                "  1 mention in text left as it is (--mentions all takes it)"),
+                text("harbour.berths.Berth#depth", "level", false));
     }
 
     @Test
@@ -88,7 +89,8 @@ class OutcomeTextTest {
 
     @Test
     void aRefusalNamesThePlaces() {
-        assertEquals(List.of("refused, nothing was changed:", "  'class' is a keyword of Java " + Runtime.version().feature()),
+        assertEquals(List.of("refused, nothing was changed:", "  'class' is a keyword of Java " + Runtime.version()
+                .feature()),
                 text("harbour.berths.Berth#depth", "class", false));
     }
 }

@@ -73,7 +73,8 @@ class KeyFileTest {
 
     @Test
     void aKeyThatBeginsAChordClashesWithIt() {
-        assertTrue(read("uses = Alt-g").faults().stream().anyMatch(fault -> fault.startsWith("keys:1: Alt-g and Alt-g t clash")));
+        assertTrue(read("uses = Alt-g").faults().stream()
+                .anyMatch(fault -> fault.startsWith("keys:1: Alt-g and Alt-g t clash")));
     }
 
     @Test

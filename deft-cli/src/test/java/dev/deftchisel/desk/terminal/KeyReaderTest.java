@@ -25,7 +25,8 @@ class KeyReaderTest {
     }
 
     private static String shown(List<Input> all) {
-        return all.stream().map(input -> input instanceof Input.Pressed pressed ? pressed.key().toString() : input.toString())
+        return all.stream().map(input -> input instanceof Input.Pressed pressed ? pressed.key().toString()
+                : input.toString())
                 .collect(Collectors.joining(" "));
     }
 
@@ -75,21 +76,24 @@ class KeyReaderTest {
     private static String control(String text) {
         StringBuilder out = new StringBuilder();
         for (int i = 0; i < text.length(); i++) {
-            out.append(text.charAt(i) == '^' && i + 1 < text.length() ? (char) (text.charAt(++i) ^ 64) : text.charAt(i));
+            out.append(text.charAt(i) == '^' && i + 1 < text.length() ? (char) (text.charAt(++i) ^ 64)
+                    : text.charAt(i));
         }
         return out.toString();
     }
 
     @Test
     void whatIsNoKeyOfOursLeavesNothingBehind() {
-        List<Input> all = read(control("^[[27;5;9~^[[<0;3;4M^[[99~^[]11;rgb:00/00/00^[\\^[]11;rgb:00/00/00^G^[[?64;1c^[P1$r0m^[\\a"));
+        List<Input> all = read(control(
+                "^[[27;5;9~^[[<0;3;4M^[[99~^[]11;rgb:00/00/00^[\\^[]11;rgb:00/00/00^G^[[?64;1c^[P1$r0m^[\\a"));
         assertEquals("a", shown(all.subList(all.size() - 1, all.size())));
         all.subList(0, all.size() - 1).forEach(input -> assertInstanceOf(Input.Other.class, input, all.toString()));
     }
 
     @Test
     void pastedTextComesInOnePieceWithOurLineEnds() {
-        assertEquals(List.of(new Input.Pasted("int a;\n\tint b; // 漢")), read(control("^[[200~int a;^M^Iint b; // 漢^[[201~")));
+        assertEquals(List.of(new Input.Pasted("int a;\n\tint b; // 漢")),
+                read(control("^[[200~int a;^M^Iint b; // 漢^[[201~")));
     }
 
     @Test

@@ -44,8 +44,10 @@ class PainterTest {
     void withoutColoursThereAreNone() {
         for (Ink ink : Ink.values()) {
             for (Ground ground : Ground.values()) {
-                String sent = painter(Colours.Depth.NONE).paint(picture("berth", "", Style.of(ink).on(ground).strongly()));
-                assertFalse(sent.matches("(?s).*\u001b\\[[\\d;]*(?:[34][0-7]|9[0-7]|38|48);?[\\d;]*m.*"), ink + " " + ground + " " + sent);
+                String sent = painter(Colours.Depth.NONE)
+                        .paint(picture("berth", "", Style.of(ink).on(ground).strongly()));
+                assertFalse(sent.matches("(?s).*\u001b\\[[\\d;]*(?:[34][0-7]|9[0-7]|38|48);?[\\d;]*m.*"),
+                        ink + " " + ground + " " + sent);
             }
         }
     }
@@ -65,7 +67,8 @@ class PainterTest {
         String plain = painter(depth).paint(picture("berth", "", Style.PLAIN));
         for (Ground ground : Ground.values()) {
             if (ground != Ground.NONE) {
-                assertFalse(plain.equals(painter(depth).paint(picture("berth", "", Style.PLAIN.on(ground)))), depth + " " + ground);
+                assertFalse(plain.equals(painter(depth).paint(picture("berth", "", Style.PLAIN.on(ground)))),
+                        depth + " " + ground);
             }
         }
     }

@@ -34,7 +34,8 @@ final class BuilderMembers {
     }
 
     private BuilderMembers(
-            ConfiguredType reading, AnnotationTree annotation, Product product, List<VariableTree> values, boolean isOfType) {
+            ConfiguredType reading, AnnotationTree annotation, Product product, List<VariableTree> values,
+            boolean isOfType) {
         this.reading = reading;
         this.annotation = annotation;
         this.made = product.type();
@@ -56,20 +57,25 @@ final class BuilderMembers {
                     reading, one, self, List.copyOf(constructor.getParameters()), false).all()));
         }
         for (MethodTree method : type.methods()) {
-            String parameters = method.getTypeParameters().isEmpty() ? "" : method.getTypeParameters().stream().map(Object::toString)
+            String parameters = method.getTypeParameters().isEmpty() ? "" : method.getTypeParameters().stream()
+                    .map(Object::toString)
                     .collect(Collectors.joining(", ", "<", ">"));
             String named = method.getTypeParameters().isEmpty() ? "" : method.getTypeParameters().stream()
                     .map(parameter -> parameter.getName().toString()).collect(Collectors.joining(", ", "<", ">"));
-            reading.annotation(method.getModifiers(), "Builder").ifPresent(one -> all.addAll(new BuilderMembers(reading, one,
-                    new Product(method.getReturnType().toString(), parameters, named), List.copyOf(method.getParameters()), false).all()));
+            reading.annotation(method.getModifiers(), "Builder")
+                    .ifPresent(one -> all.addAll(new BuilderMembers(reading, one,
+                    new Product(method.getReturnType().toString(), parameters, named),
+                    List.copyOf(method.getParameters()), false).all()));
         }
         return all;
     }
 
     /** A field whose value is given already is a step only when it says so. */
     static boolean isSet(ConfiguredType reading, VariableTree field) {
-        return field.getInitializer() == null || !reading.isFinal(field) || reading.annotation(field.getModifiers(), "Builder.Default").isPresent()
-                || field.getModifiers().getAnnotations().stream().anyMatch(one -> one.getAnnotationType().toString().endsWith("Builder.Default"));
+        return field.getInitializer() == null || !reading.isFinal(field)
+                || reading.annotation(field.getModifiers(), "Builder.Default").isPresent()
+                || field.getModifiers().getAnnotations().stream()
+                .anyMatch(one -> one.getAnnotationType().toString().endsWith("Builder.Default"));
     }
 
     private String said(String element, String otherwise) {
@@ -83,22 +89,27 @@ final class BuilderMembers {
     private List<Added> all() {
         List<Added> all = new ArrayList<>();
         String simple = made.replaceAll("<.*", "").replaceAll(".*\\.", "");
-        String builder = said("builderClassName", reading.config().text("lombok.builder.className").orElse("*Builder").replace("*", simple));
+        String builder = said("builderClassName", reading.config().text("lombok.builder.className").orElse("*Builder")
+                .replace("*", simple));
         String access = access();
         Optional<Tree> own = reading.type().nested(builder).map(Tree.class::cast);
         List<Added> inside = inside(builder);
         if (own.isEmpty()) {
             String text = inside.stream().map(Added::text).collect(Collectors.joining(" "));
-            all.add(new Added("", "builder", builder, "", access + "static class " + builder + declared + " { " + text + " }"));
+            all.add(new Added("", "builder", builder, "", access + "static class " + builder + declared + " { " + text
+                    + " }"));
             inside.forEach(one -> all.add(new Added(one.owner(), one.role(), one.name(), one.field(), "")));
         }
         String start = said("builderMethodName", "builder");
         if (!start.isEmpty() && !reading.type().hasMethod(start)) {
-            all.add(new Added("", "builder-method", start, "", access + "static " + (declared.isEmpty() ? "" : declared + " ") + builder
-                    + arguments + " " + start + "() { return new " + builder + (arguments.isEmpty() ? "" : "<>") + "(); }"));
+            all.add(new Added("", "builder-method", start, "", access + "static "
+                    + (declared.isEmpty() ? "" : declared + " ") + builder
+                    + arguments + " " + start + "() { return new " + builder + (arguments.isEmpty() ? "" : "<>")
+                    + "(); }"));
         }
         if (said("toBuilder", "false").equals("true") && !reading.type().hasMethod("toBuilder")) {
-            all.add(new Added("", "to-builder", "toBuilder", "", access + builder + arguments + " toBuilder() { return null; }"));
+            all.add(new Added("", "to-builder", "toBuilder", "", access + builder + arguments
+                    + " toBuilder() { return null; }"));
         }
         return all;
     }
@@ -108,7 +119,8 @@ final class BuilderMembers {
         String self = builder + arguments;
         inside.addAll(fields(builder));
         inside.add(new Added(builder, "constructor", builder, "", builder + "() { }"));
-        values.forEach(value -> inside.addAll(steps(reading, value, builder, access() + self, said("setterPrefix", ""))));
+        values.forEach(value -> inside.addAll(steps(reading, value, builder, access() + self,
+                said("setterPrefix", ""))));
         String end = said("buildMethodName", "build");
         inside.add(new Added(builder, "build", end, "", access() + made + " " + end + "() { " + product() + " }"));
         inside.add(new Added(builder, "text", "toString", "", "public java.lang.String toString() { return null; }"));
@@ -128,7 +140,8 @@ final class BuilderMembers {
 
     /** What is built is made by the constructor, so that it is missed when it is not there. */
     private String product() {
-        return !isOfType ? "return null;" : "return new " + made.replaceAll("<.*", arguments.isEmpty() ? "" : "<>") + "(" + values.stream()
+        return !isOfType ? "return null;" : "return new " + made.replaceAll("<.*", arguments.isEmpty() ? "" : "<>")
+                + "(" + values.stream()
                 .map(value -> "(" + value.getType() + ") " + kept(value)).collect(Collectors.joining(", ")) + ");";
     }
 
@@ -150,7 +163,8 @@ final class BuilderMembers {
     /** The fields of the builder that it does not declare itself. */
     private List<Added> fields(String builder) {
         List<String> own = reading.type().nested(builder).stream().flatMap(type -> type.getMembers().stream())
-                .filter(VariableTree.class::isInstance).map(member -> ((VariableTree) member).getName().toString()).toList();
+                .filter(VariableTree.class::isInstance).map(member -> ((VariableTree) member).getName().toString())
+                .toList();
         return values.stream().filter(value -> !isSeveral(value) && !own.contains(field(value)))
                 .map(value -> new Added(builder, "kept", field(value), value.getName().toString(),
                         "private " + value.getType() + " " + field(value) + ";"))
@@ -162,7 +176,8 @@ final class BuilderMembers {
         for (AnnotationTree annotation : outer.annotation("Builder").stream().toList()) {
             AnnotatedType type = outer.type();
             BuilderMembers members = new BuilderMembers(outer, annotation,
-                    new Product(type.self(), type.typeParameters(), type.typeArguments()), outer.fields().stream().filter(field -> isSet(outer, field)).toList(), true);
+                    new Product(type.self(), type.typeParameters(), type.typeArguments()), outer.fields().stream()
+                    .filter(field -> isSet(outer, field)).toList(), true);
             String name = builder.type().name();
             if (members.said("builderClassName", type.name() + "Builder").equals(name)) {
                 boolean isConstructed = !builder.type().constructors().isEmpty();

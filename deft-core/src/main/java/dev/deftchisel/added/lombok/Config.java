@@ -37,7 +37,8 @@ record Config(Map<String, String> values) {
                     if (sign > 0) {
                         boolean isAdding = plain.charAt(sign - 1) == '+';
                         String key = plain.substring(0, isAdding ? sign - 1 : sign).strip().toLowerCase(Locale.ROOT);
-                        said.merge(key, plain.substring(sign + 1).strip(), (one, other) -> isAdding ? one + " " + other : other);
+                        said.merge(key, plain.substring(sign + 1).strip(), (one, other) -> isAdding ? one + " " + other
+                                : other);
                     }
                 }
             } catch (IOException unreadable) {

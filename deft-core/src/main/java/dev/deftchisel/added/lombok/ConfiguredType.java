@@ -20,7 +20,8 @@ record ConfiguredType(AnnotatedType type, Config config) {
 
     /** An annotation in {@code lombok} or {@code lombok.experimental}. */
     Optional<AnnotationTree> annotation(ModifiersTree modifiers, String simpleName) {
-        return Stream.of("lombok.", "lombok.experimental.").flatMap(home -> type.annotation(modifiers, home + simpleName).stream()).findFirst();
+        return Stream.of("lombok.", "lombok.experimental.")
+                .flatMap(home -> type.annotation(modifiers, home + simpleName).stream()).findFirst();
     }
 
     Optional<AnnotationTree> annotation(String simpleName) {
@@ -46,7 +47,8 @@ record ConfiguredType(AnnotatedType type, Config config) {
 
     /** Whether a field is final, also by an annotation of its type. */
     boolean isFinal(VariableTree field) {
-        boolean isMade = has("Value") || annotation("FieldDefaults").flatMap(one -> AnnotatedType.text(one, "makeFinal"))
+        boolean isMade = has("Value") || annotation("FieldDefaults")
+                .flatMap(one -> AnnotatedType.text(one, "makeFinal"))
                 .filter("true"::equals).isPresent();
         return field.getModifiers().getFlags().contains(Modifier.FINAL) || isRecord()
                 || isMade && annotation(field.getModifiers(), "NonFinal").isEmpty();

@@ -12,7 +12,8 @@ import java.util.stream.Collectors;
 /** Constructors, and static methods that call them. */
 final class ConstructorMembers {
 
-    private static final List<String> ANNOTATIONS = List.of("NoArgsConstructor", "RequiredArgsConstructor", "AllArgsConstructor");
+    private static final List<String> ANNOTATIONS = List.of("NoArgsConstructor", "RequiredArgsConstructor",
+            "AllArgsConstructor");
 
     private final ConfiguredType reading;
     private final List<Added> members = new ArrayList<>();
@@ -46,7 +47,8 @@ final class ConstructorMembers {
 
     /** A static method that makes objects is added also beside constructors of its own. */
     private void implied(String annotation, List<VariableTree> fields, boolean isWritten) {
-        Optional<String> factory = reading.annotation(annotation).flatMap(one -> AnnotatedType.text(one, "staticConstructor"))
+        Optional<String> factory = reading.annotation(annotation)
+                .flatMap(one -> AnnotatedType.text(one, "staticConstructor"))
                 .filter(name -> !name.isEmpty());
         if (!isWritten) {
             constructor(factory.isPresent() ? "private " : "public ", fields);
@@ -65,12 +67,14 @@ final class ConstructorMembers {
 
     /** Fields that have no value yet: all but initialised finals. */
     private List<VariableTree> settable() {
-        return reading.fields().stream().filter(field -> !(reading.isFinal(field) && field.getInitializer() != null)).toList();
+        return reading.fields().stream().filter(field -> !(reading.isFinal(field) && field.getInitializer() != null))
+                .toList();
     }
 
     private List<VariableTree> required() {
         return reading.fields().stream()
-                .filter(field -> field.getInitializer() == null && (reading.isFinal(field) || reading.isNonNull(field))).toList();
+                .filter(field -> field.getInitializer() == null && (reading.isFinal(field) || reading.isNonNull(field)))
+                .toList();
     }
 
     static String parameters(List<VariableTree> fields) {
@@ -78,16 +82,19 @@ final class ConstructorMembers {
     }
 
     private void constructor(String access, List<VariableTree> fields) {
-        String body = fields.stream().map(field -> "this." + field.getName() + " = " + field.getName() + "; ").collect(Collectors.joining());
+        String body = fields.stream().map(field -> "this." + field.getName() + " = " + field.getName() + "; ")
+                .collect(Collectors.joining());
         boolean leavesFinals = reading.fields().stream()
                 .anyMatch(field -> reading.isFinal(field) && field.getInitializer() == null && !fields.contains(field));
-        members.add(new Added("", "constructor", reading.type().name(), "", access + reading.type().name() + "(" + parameters(fields)
+        members.add(new Added("", "constructor", reading.type().name(), "", access + reading.type()
+                .name() + "(" + parameters(fields)
                 + ") { " + body + (leavesFinals ? "throw null; " : "") + "}"));
     }
 
     private void factory(String name, String access, List<VariableTree> fields) {
         String parameters = reading.type().typeParameters();
-        members.add(new Added("", "factory", name, "", access + "static " + (parameters.isEmpty() ? "" : parameters + " ")
+        members.add(new Added("", "factory", name, "", access + "static "
+                + (parameters.isEmpty() ? "" : parameters + " ")
                 + reading.type().self() + " " + name + "(" + parameters(fields) + ") { return null; }"));
     }
 
@@ -96,8 +103,10 @@ final class ConstructorMembers {
         for (String parameters : List.of("", "java.lang.String message", "java.lang.Throwable cause",
                 "java.lang.String message, java.lang.Throwable cause")) {
             String types = parameters.replaceAll("java\\.lang\\.(\\w+) \\w+", "$1");
-            boolean isThere = reading.type().constructors().stream().map(constructor -> constructor.getParameters().stream()
-                    .map(parameter -> parameter.getType().toString().replaceFirst("^java\\.lang\\.", "")).collect(Collectors.joining(", ")))
+            boolean isThere = reading.type().constructors().stream()
+                    .map(constructor -> constructor.getParameters().stream()
+                    .map(parameter -> parameter.getType().toString().replaceFirst("^java\\.lang\\.", ""))
+                    .collect(Collectors.joining(", ")))
                     .anyMatch(types::equals);
             if (!isThere) {
                 members.add(new Added("", "constructor", name, "", "public " + name + "(" + parameters + ") { }"));

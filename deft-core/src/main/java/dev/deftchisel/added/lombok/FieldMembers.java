@@ -60,7 +60,8 @@ final class FieldMembers {
     /** For a boolean any spelling of the getter counts. */
     private boolean isThere(String name, LombokAccessorNames names) {
         boolean isOther = names.isBoolean() && !names.isFluent()
-                && names.property().filter(one -> reading.type().hasMethod("get" + one) || reading.type().hasMethod("is" + one)).isPresent();
+                && names.property().filter(one -> reading.type().hasMethod("get" + one) || reading.type()
+                        .hasMethod("is" + one)).isPresent();
         return reading.type().hasMethod(name) || isOther;
     }
 
@@ -68,16 +69,20 @@ final class FieldMembers {
         LombokAccessorNames names = new LombokAccessorNames(reading, field);
         String made = names.isChained() && isStatic(field).isEmpty() ? reading.type().self() : "void";
         String result = made.equals("void") ? "" : " return this;";
-        names.setter().filter(name -> !reading.type().hasMethod(name)).ifPresent(name -> members.add(new Added("", "setter", name,
-                field.getName().toString(), access + isStatic(field) + made + " " + name + "(" + field.getType() + " " + field.getName()
+        names.setter().filter(name -> !reading.type().hasMethod(name))
+                .ifPresent(name -> members.add(new Added("", "setter", name,
+                field.getName().toString(), access + isStatic(field) + made + " " + name + "(" + field.getType() + " "
+                + field.getName()
                 + ") { " + (isStatic(field).isEmpty() ? "this" : reading.type().name()) + "." + field.getName() + " = "
                 + field.getName() + ";" + result + " }")));
     }
 
     private void with(VariableTree field, String access) {
         LombokAccessorNames names = new LombokAccessorNames(reading, field);
-        names.with().filter(name -> !reading.type().hasMethod(name)).ifPresent(name -> members.add(new Added("", "with", name,
-                field.getName().toString(), access + reading.type().self() + " " + name + "(" + field.getType() + " " + field.getName()
+        names.with().filter(name -> !reading.type().hasMethod(name))
+                .ifPresent(name -> members.add(new Added("", "with", name,
+                field.getName().toString(), access + reading.type().self() + " " + name + "(" + field.getType() + " "
+                + field.getName()
                 + ") { return " + field.getName() + " == this." + field.getName() + " ? this : null; }")));
     }
 }

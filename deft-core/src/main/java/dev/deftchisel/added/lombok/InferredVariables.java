@@ -11,8 +11,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Local variables declared with {@code val}: final, with the type of their value. The compiler is shown {@code final @val var}, so that the
- * import still means something.
+ * Local variables declared with {@code val}: final, with the type of their value. The compiler is shown
+ * {@code final @val var}, so that the import still means something.
  */
 final class InferredVariables {
 
@@ -26,7 +26,8 @@ final class InferredVariables {
     /** What is to be inserted in the bodies of a type, without those of types in it. */
     static List<Insertion> in(AnnotatedType type) {
         List<Insertion> insertions = new ArrayList<>();
-        boolean isImported = type.unit().getImports().stream().map(ImportTree::getQualifiedIdentifier).map(Object::toString)
+        boolean isImported = type.unit().getImports().stream().map(ImportTree::getQualifiedIdentifier)
+                .map(Object::toString)
                 .anyMatch(name -> name.equals(NAME) || name.equals("lombok.*"));
         if (type.file().module().level() >= FIRST && (isImported || type.file().content().contains(NAME))) {
             TreeScanner<Void, Void> scanner = new TreeScanner<>() {
@@ -45,7 +46,8 @@ final class InferredVariables {
                     return super.visitVariable(variable, null);
                 }
             };
-            type.tree().getMembers().stream().filter(member -> !(member instanceof ClassTree)).forEach(member -> scanner.scan(member, null));
+            type.tree().getMembers().stream().filter(member -> !(member instanceof ClassTree))
+                    .forEach(member -> scanner.scan(member, null));
         }
         return insertions;
     }

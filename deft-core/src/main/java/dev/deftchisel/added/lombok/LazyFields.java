@@ -10,8 +10,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Fields whose value is worked out by their getter: whatever they say, they hold a reference to it. The compiler is shown
- * {@code AtomicReference<Type> name = new AtomicReference<>(value)}.
+ * Fields whose value is worked out by their getter: whatever they say, they hold a reference to it. The compiler is
+ * shown {@code AtomicReference<Type> name = new AtomicReference<>(value)}.
  */
 final class LazyFields {
 
@@ -21,7 +21,8 @@ final class LazyFields {
     }
 
     static boolean isLazy(ConfiguredType reading, VariableTree field) {
-        return reading.annotation(field.getModifiers(), "Getter").flatMap(one -> AnnotatedType.text(one, "lazy")).filter("true"::equals).isPresent()
+        return reading.annotation(field.getModifiers(), "Getter").flatMap(one -> AnnotatedType.text(one, "lazy"))
+                .filter("true"::equals).isPresent()
                 && field.getInitializer() != null;
     }
 
@@ -35,7 +36,8 @@ final class LazyFields {
                 Range value = reading.type().range(field.getInitializer());
                 boolean isPrimitive = said instanceof PrimitiveTypeTree;
                 // a type argument cannot be primitive (JLS 4.5.1)
-                insertions.add(new Insertion(type.start(), isPrimitive ? HOLDER + "<java.lang.Object> /*" : HOLDER + "<", false));
+                insertions.add(new Insertion(type.start(), isPrimitive ? HOLDER + "<java.lang.Object> /*"
+                        : HOLDER + "<", false));
                 insertions.add(new Insertion(type.end(), isPrimitive ? "*/" : ">", false));
                 insertions.add(new Insertion(value.start(), "new " + HOLDER + "<>(", false));
                 insertions.add(new Insertion(value.end(), ")", false));

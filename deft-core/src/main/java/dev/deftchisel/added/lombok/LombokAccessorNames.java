@@ -9,7 +9,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
-/** What accessors of a field are called, by {@code @Accessors} at the field, else at the type, else by configuration. */
+/**
+ * What accessors of a field are called, by {@code @Accessors} at the field, else at the type, else by configuration.
+ */
 final class LombokAccessorNames {
 
     private final ConfiguredType reading;
@@ -39,10 +41,12 @@ final class LombokAccessorNames {
     private List<String> prefixes() {
         Optional<ExpressionTree> said = own.flatMap(one -> AnnotatedType.value(one, "prefix"));
         if (said.isPresent()) {
-            List<? extends ExpressionTree> all = said.get() instanceof NewArrayTree many ? many.getInitializers() : List.of(said.get());
+            List<? extends ExpressionTree> all = said.get() instanceof NewArrayTree many ? many.getInitializers()
+                    : List.of(said.get());
             return all.stream().map(Object::toString).map(text -> text.replace("\"", "")).toList();
         }
-        return reading.config().text("lombok.accessors.prefix").map(text -> Arrays.asList(text.split("\\s+"))).orElse(List.of());
+        return reading.config().text("lombok.accessors.prefix").map(text -> Arrays.asList(text.split("\\s+")))
+                .orElse(List.of());
     }
 
     /** The name of the property; empty when no prefix that is asked for is there. */
@@ -54,7 +58,8 @@ final class LombokAccessorNames {
         }
         for (String prefix : prefixes) {
             boolean isWord = prefix.isEmpty() || name.length() > prefix.length() && name.startsWith(prefix)
-                    && (!Character.isLetter(prefix.charAt(prefix.length() - 1)) || !Character.isLowerCase(name.charAt(prefix.length())));
+                    && (!Character.isLetter(prefix.charAt(prefix.length() - 1))
+                            || !Character.isLowerCase(name.charAt(prefix.length())));
             if (isWord) {
                 String rest = name.substring(prefix.length());
                 return Optional.of(prefix.isEmpty() ? rest : Character.toLowerCase(rest.charAt(0)) + rest.substring(1));
@@ -74,7 +79,8 @@ final class LombokAccessorNames {
 
     /** A boolean field whose own name says so has accessors without saying it twice. */
     private String withoutIs(String name) {
-        boolean saysIs = isBoolean() && name.startsWith("is") && name.length() > 2 && !Character.isLowerCase(name.charAt(2));
+        boolean saysIs = isBoolean() && name.startsWith("is") && name.length() > 2
+                && !Character.isLowerCase(name.charAt(2));
         return saysIs ? name.substring(2) : name;
     }
 
@@ -87,7 +93,8 @@ final class LombokAccessorNames {
     }
 
     String capital(String name) {
-        boolean isBeans = reading.config().text("lombok.accessors.capitalization").filter("beanspec"::equalsIgnoreCase).isPresent();
+        boolean isBeans = reading.config().text("lombok.accessors.capitalization").filter("beanspec"::equalsIgnoreCase)
+                .isPresent();
         boolean stays = isBeans && name.length() > 1 && Character.isUpperCase(name.charAt(1));
         return stays || name.isEmpty() ? name : Character.toUpperCase(name.charAt(0)) + name.substring(1);
     }

@@ -19,14 +19,17 @@ import java.util.Set;
 import java.util.stream.Stream;
 import javax.lang.model.element.Modifier;
 
-/** What Lombok adds: accessors, constructors, builders, copies, equality, text form, loggers, and modifiers of fields. */
+/**
+ * What Lombok adds: accessors, constructors, builders, copies, equality, text form, loggers, and modifiers of fields.
+ */
 public final class LombokMembers implements AddedMembers {
 
     private static final Set<Modifier> ACCESS = Set.of(Modifier.PUBLIC, Modifier.PROTECTED, Modifier.PRIVATE);
 
     @Override
     public boolean standsFor(Library processor) {
-        return processor.origin().startsWith("org.projectlombok:") || processor.file().getFileName().toString().startsWith("lombok-");
+        return processor.origin().startsWith("org.projectlombok:") || processor.file().getFileName().toString()
+                .startsWith("lombok-");
     }
 
     @Override
@@ -65,7 +68,8 @@ public final class LombokMembers implements AddedMembers {
                 return super.visitClass(tree, null);
             }
         }.scan(type.unit(), null);
-        return Optional.ofNullable(found[0]).map(tree -> new AnnotatedType(type.file(), type.unit(), tree, type.positions(),
+        return Optional.ofNullable(found[0])
+                .map(tree -> new AnnotatedType(type.file(), type.unit(), tree, type.positions(),
                 type.nestedName().substring(0, type.nestedName().lastIndexOf('.'))));
     }
 
@@ -77,7 +81,8 @@ public final class LombokMembers implements AddedMembers {
             Stream.concat(type.instanceFields().stream().map(VariableTree.class::cast), type.methods().stream())
                     .forEach(member -> insert(insertions, type, member, modifiers(member), Modifier.STATIC));
         }
-        Optional<String> level = reading.annotation("FieldDefaults").flatMap(one -> AnnotatedType.value(one, "level")).map(Object::toString);
+        Optional<String> level = reading.annotation("FieldDefaults").flatMap(one -> AnnotatedType.value(one, "level"))
+                .map(Object::toString);
         boolean isPrivate = reading.has("Value") || level.filter(said -> said.endsWith("PRIVATE")).isPresent();
         if (!reading.isRecord()) {
             for (VariableTree field : type.instanceFields()) {
@@ -99,7 +104,8 @@ public final class LombokMembers implements AddedMembers {
         return member instanceof VariableTree field ? field.getModifiers() : ((MethodTree) member).getModifiers();
     }
 
-    private static void insert(List<Insertion> insertions, AnnotatedType type, Tree member, ModifiersTree modifiers, Modifier modifier) {
+    private static void insert(List<Insertion> insertions, AnnotatedType type, Tree member, ModifiersTree modifiers,
+            Modifier modifier) {
         int start = (int) type.positions().getStartPosition(type.unit(), member);
         if (!modifiers.getFlags().contains(modifier) && start >= 0) {
             insertions.add(new Insertion(start, modifier + " ", false));

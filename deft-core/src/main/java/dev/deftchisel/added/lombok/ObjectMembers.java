@@ -36,8 +36,10 @@ final class ObjectMembers {
         boolean isWhole = reading.has("Data") || reading.has("Value");
         boolean isOwn = Stream.of("equals", "hashCode", "canEqual").anyMatch(reading.type()::hasMethod);
         if ((isWhole || reading.has("EqualsAndHashCode")) && !isOwn) {
-            add(members, "equals", "public boolean equals(java.lang.Object o) { return " + looksAt("EqualsAndHashCode", true) + " == o; }");
-            add(members, "hashCode", "public int hashCode() { return (" + looksAt("EqualsAndHashCode", true) + ").length(); }");
+            add(members, "equals", "public boolean equals(java.lang.Object o) { return "
+                    + looksAt("EqualsAndHashCode", true) + " == o; }");
+            add(members, "hashCode", "public int hashCode() { return (" + looksAt("EqualsAndHashCode", true)
+                    + ").length(); }");
             boolean isClosed = reading.has("Value") || reading.type().tree().getModifiers().getFlags()
                     .contains(Modifier.FINAL);
             if (!isClosed) {
@@ -45,7 +47,8 @@ final class ObjectMembers {
             }
         }
         if (isWhole || reading.has("ToString")) {
-            add(members, "toString", "public java.lang.String toString() { return " + looksAt("ToString", false) + "; }");
+            add(members, "toString", "public java.lang.String toString() { return " + looksAt("ToString", false)
+                    + "; }");
         }
         logger().ifPresent(members::add);
         return members;
@@ -53,11 +56,13 @@ final class ObjectMembers {
 
     /** An expression in which all fields are that take part. */
     private String looksAt(String annotation, boolean isEquality) {
-        boolean isChosen = reading.annotation(annotation).flatMap(one -> AnnotatedType.text(one, "onlyExplicitlyIncluded"))
+        boolean isChosen = reading.annotation(annotation)
+                .flatMap(one -> AnnotatedType.text(one, "onlyExplicitlyIncluded"))
                 .filter("true"::equals).isPresent();
         return reading.fields().stream()
                 .filter(field -> !(isEquality && field.getModifiers().getFlags().contains(Modifier.TRANSIENT)))
-                .filter(field -> !has(field, annotation + ".Exclude") && (!isChosen || has(field, annotation + ".Include")))
+                .filter(field -> !has(field, annotation + ".Exclude")
+                        && (!isChosen || has(field, annotation + ".Include")))
                 .map(field -> "this." + field.getName()).collect(Collectors.joining(" + ", "\"\" + ", " + \"\""))
                 .replace("\"\" +  + \"\"", "\"\"");
     }
@@ -76,10 +81,12 @@ final class ObjectMembers {
 
     private Optional<Added> logger() {
         Stream<String> types = LOGGERS.entrySet().stream()
-                .filter(entry -> reading.type().annotation(reading.type().tree().getModifiers(), entry.getKey()).isPresent())
+                .filter(entry -> reading.type().annotation(reading.type().tree().getModifiers(), entry.getKey())
+                        .isPresent())
                 .map(Map.Entry::getValue);
         String name = reading.config().text("lombok.log.fieldName").orElse("log");
-        boolean isStatic = !reading.config().text("lombok.log.fieldIsStatic").filter("false"::equalsIgnoreCase).isPresent();
+        boolean isStatic = !reading.config().text("lombok.log.fieldIsStatic").filter("false"::equalsIgnoreCase)
+                .isPresent();
         boolean isThere = reading.type().variables().stream().anyMatch(field -> field.getName().contentEquals(name));
         return isThere ? Optional.empty() : types.findFirst().map(type -> new Added("", "logger", name, "",
                 "private " + (isStatic ? "static " : "") + "final " + type + " " + name + " = null;"));

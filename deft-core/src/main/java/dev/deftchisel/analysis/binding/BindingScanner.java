@@ -116,7 +116,8 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
         int start = names.start(tree.getPackageName());
         int end = names.end(tree.getPackageName());
         StringBuilder prefix = new StringBuilder();
-        for (int i = tokens.at(start); start >= 0 && i < tokens.count() && tokens.start(i) < end; i = tokens.code(i + 1)) {
+        for (int i = tokens.at(start); start >= 0 && i < tokens.count()
+                && tokens.start(i) < end; i = tokens.code(i + 1)) {
             if (tokens.kind(i) == TokenKind.IDENTIFIER) {
                 prefix.append(prefix.length() == 0 ? "" : ".").append(tokens.name(i));
                 SymbolKey.Package key = new SymbolKey.Package(prefix.toString());
@@ -300,8 +301,8 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
     }
 
     /**
-     * Whether the compiler takes a name for that of a package since it knows no other, and does not find in it what is selected
-     * (JLS 6.5.2).
+     * Whether the compiler takes a name for that of a package since it knows no other, and does not find in it what is
+     * selected (JLS 6.5.2).
      */
     private boolean isNoPackage() {
         TreePath select = getCurrentPath().getParentPath();
@@ -415,7 +416,8 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
 
     private void bind(Optional<Range> range, Element element, CharSequence name, Role role) {
         SymbolKey key = element == null ? new SymbolKey.Unknown("") : symbols.key(element);
-        range.ifPresent(found -> facts.bind(found, key instanceof SymbolKey.Unknown ? new SymbolKey.Unknown(name.toString()) : key,
+        range.ifPresent(found -> facts.bind(found, key instanceof SymbolKey.Unknown
+                ? new SymbolKey.Unknown(name.toString()) : key,
                 role, true));
     }
 

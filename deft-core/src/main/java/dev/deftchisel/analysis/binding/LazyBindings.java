@@ -21,7 +21,8 @@ public final class LazyBindings {
     private final Focus focus;
     private List<FileBindings> known;
 
-    public LazyBindings(List<SourceFile> files, CompilerRun.Attributed run, Elements elements, Symbols symbols, Focus focus) {
+    public LazyBindings(List<SourceFile> files, CompilerRun.Attributed run, Elements elements, Symbols symbols,
+            Focus focus) {
         this.files = files;
         this.run = run;
         this.elements = elements;

@@ -53,7 +53,8 @@ public final class MethodRelations {
             TypeElement type, ExecutableElement method, ExecutableElement other, List<ExecutableElement> all) {
         if (type.getKind().isInterface() && !(method.getEnclosingElement().getKind().isInterface()
                 && other.getEnclosingElement().getKind().isInterface())) {
-            return declaresMethodOfObject(method, other) ? Optional.of(MethodRelation.Kind.OVERRIDES) : Optional.empty();
+            return declaresMethodOfObject(method, other) ? Optional.of(MethodRelation.Kind.OVERRIDES)
+                    : Optional.empty();
         }
         if (!isStatic(method) && elements.overrides(method, other, type)) {
             return Optional.of(MethodRelation.Kind.OVERRIDES);
@@ -83,8 +84,10 @@ public final class MethodRelations {
      * implements it has the method, and for a lambda it does not count (JLS 9.2, 9.8).
      */
     private boolean declaresMethodOfObject(ExecutableElement method, ExecutableElement other) {
-        return method.getEnclosingElement().getKind().isInterface() && !other.getEnclosingElement().getKind().isInterface()
-                && !isStatic(method) && other.getModifiers().contains(Modifier.PUBLIC) && haveSameErasure(method, other);
+        return method.getEnclosingElement().getKind().isInterface() && !other.getEnclosingElement().getKind()
+                .isInterface()
+                && !isStatic(method) && other.getModifiers().contains(Modifier.PUBLIC)
+                && haveSameErasure(method, other);
     }
 
     /** Whether no method that the type declares itself, or inherits from a class, takes the place of both. */

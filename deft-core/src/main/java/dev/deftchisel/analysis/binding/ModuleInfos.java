@@ -38,7 +38,8 @@ public final class ModuleInfos {
             String home = file.outline().packageName();
             for (TypeOutline type : file.outline().types()) {
                 String nested = type.nestedName().replace('.', '$');
-                binaryNames.putIfAbsent(file.outline().qualifiedName(type), home.isEmpty() ? nested : home + "." + nested);
+                binaryNames.putIfAbsent(file.outline().qualifiedName(type), home.isEmpty() ? nested
+                        : home + "." + nested);
             }
         }
     }

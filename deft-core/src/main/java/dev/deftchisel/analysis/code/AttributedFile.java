@@ -128,14 +128,15 @@ public final class AttributedFile {
     }
 
     /**
-     * How a tree reads: its code without comments, with single blanks where white space is. Trees that read the same do the
-     * same where their names mean the same.
+     * How a tree reads: its code without comments, with single blanks where white space is. Trees that read the same do
+     * the same where their names mean the same.
      */
     public String reads(Tree tree) {
         Range range = range(tree);
         Tokens tokens = tokens();
         StringBuilder text = new StringBuilder();
-        for (int i = tokens.code(tokens.at(range.start())); i < tokens.count() && tokens.start(i) < range.end(); i = tokens.code(i + 1)) {
+        for (int i = tokens.code(tokens.at(range.start())); i < tokens.count()
+                && tokens.start(i) < range.end(); i = tokens.code(i + 1)) {
             text.append(text.isEmpty() ? "" : " ").append(tokens.text(i));
         }
         return text.toString();
@@ -164,7 +165,8 @@ public final class AttributedFile {
 
     /** The path to an expression without the parentheses around it. */
     public static TreePath inner(TreePath path) {
-        return path.getLeaf() instanceof ParenthesizedTree grouped ? inner(new TreePath(path, grouped.getExpression())) : path;
+        return path.getLeaf() instanceof ParenthesizedTree grouped ? inner(new TreePath(path, grouped.getExpression()))
+                : path;
     }
 
     /** The path to the tree around one that is no pair of parentheses. */
@@ -173,7 +175,9 @@ public final class AttributedFile {
         return parent.getLeaf() instanceof ParenthesizedTree ? outer(parent) : parent;
     }
 
-    /** What can be named at a tree without a qualifier, innermost first (JLS 6.3); empty where the compiler cannot tell. */
+    /**
+     * What can be named at a tree without a qualifier, innermost first (JLS 6.3); empty where the compiler cannot tell.
+     */
     public List<Element> visible(TreePath path) {
         List<Element> found = new ArrayList<>();
         try {
@@ -208,7 +212,9 @@ public final class AttributedFile {
         return false;
     }
 
-    /** Whether a tree runs later, or several times, or for another object, than what is around it up to an outer tree. */
+    /**
+     * Whether a tree runs later, or several times, or for another object, than what is around it up to an outer tree.
+     */
     public static boolean isDeferred(TreePath path, Tree outer) {
         return leadsThrough(path, outer, AttributedFile::runsApart);
     }
@@ -225,15 +231,19 @@ public final class AttributedFile {
 
     /** What a {@code switch} chooses from, with its parentheses. */
     public static ExpressionTree chosenFrom(Tree choice) {
-        return choice instanceof SwitchTree statement ? statement.getExpression() : ((SwitchExpressionTree) choice).getExpression();
+        return choice instanceof SwitchTree statement ? statement.getExpression() : ((SwitchExpressionTree) choice)
+                .getExpression();
     }
 
     /** The cases of a {@code switch}, in order. */
     public static List<? extends CaseTree> cases(Tree choice) {
-        return choice instanceof SwitchTree statement ? statement.getCases() : ((SwitchExpressionTree) choice).getCases();
+        return choice instanceof SwitchTree statement ? statement.getCases() : ((SwitchExpressionTree) choice)
+                .getCases();
     }
 
-    /** Whether a declaration says the type of its variable: not {@code var}, nor a parameter of a lambda without one. */
+    /**
+     * Whether a declaration says the type of its variable: not {@code var}, nor a parameter of a lambda without one.
+     */
     public boolean saysType(VariableTree variable) {
         return find(variable.getType()).filter(type -> type.length() > 0 && !text(type).equals("var")).isPresent();
     }
@@ -268,7 +278,8 @@ public final class AttributedFile {
 
     /** The method or lambda around a tree, whose results it may hand back; empty in an initialiser. */
     public static Optional<TreePath> function(TreePath path) {
-        for (TreePath at = path.getParentPath(); at != null && !(at.getLeaf() instanceof ClassTree); at = at.getParentPath()) {
+        for (TreePath at = path.getParentPath(); at != null
+                && !(at.getLeaf() instanceof ClassTree); at = at.getParentPath()) {
             if (at.getLeaf() instanceof MethodTree || at.getLeaf() instanceof LambdaExpressionTree) {
                 return Optional.of(at);
             }
@@ -278,7 +289,8 @@ public final class AttributedFile {
 
     /** The result that the method around a tree declares; empty in a lambda or constructor. */
     public Optional<TreePath> result(TreePath path) {
-        return function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method && method.getReturnType() != null)
+        return function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method
+                && method.getReturnType() != null)
                 .map(owner -> new TreePath(owner, ((MethodTree) owner.getLeaf()).getReturnType()));
     }
 
@@ -322,7 +334,8 @@ public final class AttributedFile {
 
     /** A type as one of objects: the box of a primitive one (JLS 5.1.7), any other as it is. */
     public TypeMirror boxed(TypeMirror type) {
-        return type.getKind().isPrimitive() ? types().boxedClass(types().getPrimitiveType(type.getKind())).asType() : type;
+        return type.getKind().isPrimitive() ? types().boxedClass(types().getPrimitiveType(type.getKind())).asType()
+                : type;
     }
 
     /** The primitive type in a box (JLS 5.1.8), any other type as it is. */
@@ -349,13 +362,19 @@ public final class AttributedFile {
         return new EffectScanner(this).scan(path, null);
     }
 
-    /** The same with what its place does to the value: a box that is asked for its number, or for yes or no, may be null (JLS 5.1.8). */
+    /**
+     * The same with what its place does to the value: a box that is asked for its number, or for yes or no, may be null
+     * (JLS 5.1.8).
+     */
     public Effects effectsInPlace(TreePath path) {
         TreePath outer = outer(path);
         Tree parent = outer.getLeaf();
-        boolean isCondition = parent instanceof IfTree || parent instanceof WhileLoopTree || parent instanceof DoWhileLoopTree
-                || parent instanceof ForLoopTree || parent instanceof ConditionalExpressionTree choice && inner(choice.getCondition()) == inner(path).getLeaf();
-        boolean isPrimitive = isCondition || TargetType.ofVariable(outer, this).filter(type -> type.getKind().isPrimitive()).isPresent();
+        boolean isCondition = parent instanceof IfTree || parent instanceof WhileLoopTree
+                || parent instanceof DoWhileLoopTree
+                || parent instanceof ForLoopTree || parent instanceof ConditionalExpressionTree choice
+                && inner(choice.getCondition()) == inner(path).getLeaf();
+        boolean isPrimitive = isCondition || TargetType.ofVariable(outer, this)
+                .filter(type -> type.getKind().isPrimitive()).isPresent();
         boolean isReference = type(path).filter(type -> !type.getKind().isPrimitive()).isPresent();
         return isPrimitive && isReference ? effects(path).and(Effects.NULL) : effects(path);
     }
@@ -372,8 +391,8 @@ public final class AttributedFile {
 
     /**
      * Whether code means something else in the body of another class, even where every name is the same: it says
-     * {@code this} or {@code super}, uses a member of that object by its simple name (JLS 6.5.6.1, 15.12.1), or makes an
-     * object of an inner class of it (JLS 15.9.2).
+     * {@code this} or {@code super}, uses a member of that object by its simple name (JLS 6.5.6.1, 15.12.1), or makes
+     * an object of an inner class of it (JLS 15.9.2).
      */
     public boolean dependsOnThis(TreePath path) {
         boolean[] found = {false};
@@ -389,7 +408,8 @@ public final class AttributedFile {
 
             @Override
             public Void visitNewClass(NewClassTree tree, Void unused) {
-                found[0] |= tree.getEnclosingExpression() == null && element(new TreePath(getCurrentPath(), tree.getIdentifier()))
+                found[0] |= tree.getEnclosingExpression() == null
+                        && element(new TreePath(getCurrentPath(), tree.getIdentifier()))
                         .filter(type -> type.getKind() == ElementKind.CLASS
                                 && type.getEnclosingElement() instanceof TypeElement
                                 && !type.getModifiers().contains(Modifier.STATIC))
@@ -419,7 +439,8 @@ public final class AttributedFile {
     public Optional<TypeElement> enclosingType(TreePath path) {
         for (TreePath at = path.getParentPath(); at != null; at = at.getParentPath()) {
             if (at.getLeaf() instanceof ClassTree) {
-                return element(at).filter(element -> element instanceof TypeElement).map(element -> (TypeElement) element);
+                return element(at).filter(element -> element instanceof TypeElement)
+                        .map(element -> (TypeElement) element);
             }
         }
         return Optional.empty();
@@ -440,7 +461,8 @@ public final class AttributedFile {
                 if (place.filter(known -> known.encloses(range)).isPresent()) {
                     found.add(0, new TreePath(getCurrentPath(), tree));
                 }
-                // what the compiler adds has no place, but what is in it may: the value of @Fee(3) is assigned (JLS 9.7.3)
+                // what the compiler adds has no place, but what is in it may: the value of @Fee(3) is assigned (JLS
+                // 9.7.3)
                 boolean mayBeWithin = tree != null && place.map(known -> known.encloses(range)).orElse(true);
                 return mayBeWithin ? super.scan(tree, null) : null;
             }
@@ -449,8 +471,8 @@ public final class AttributedFile {
     }
 
     /**
-     * The class, method or variable that declares a name. Variables that are declared together begin with the same type, so
-     * that the later ones are around the names of the earlier ones.
+     * The class, method or variable that declares a name. Variables that are declared together begin with the same
+     * type, so that the later ones are around the names of the earlier ones.
      */
     public Optional<TreePath> declaration(Range name) {
         return around(name).stream()

@@ -19,8 +19,8 @@ import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
 
 /**
- * The methods or constructors that a call could mean by its name and its place, before its arguments are looked at (JLS 15.12.1,
- * 15.9.3). Works also where the compiler binds the call to none.
+ * The methods or constructors that a call could mean by its name and its place, before its arguments are looked at (JLS
+ * 15.12.1, 15.9.3). Works also where the compiler binds the call to none.
  *
  * @param code the file
  * @param call a call of a method or constructor, or the creation of an object
@@ -78,13 +78,16 @@ public record CallCandidates(AttributedFile code, TreePath call) {
                 && (twin.isVarArgs() || twin.getParameters().size() == method.getParameters().size())).count() == 1;
     }
 
-    /** The types of a candidate's parameters, with the type arguments of what it is called on, as far as they are known. */
+    /**
+     * The types of a candidate's parameters, with the type arguments of what it is called on, as far as they are known.
+     */
     public List<? extends TypeMirror> formals(ExecutableElement method) {
         List<? extends TypeMirror> declared = method.getParameters().stream().map(VariableElement::asType).toList();
         Optional<DeclaredType> holder = holder().filter(DeclaredType.class::isInstance).map(DeclaredType.class::cast);
         try {
             return holder.<List<? extends TypeMirror>>map(
-                    type -> ((ExecutableType) code.types().asMemberOf(type, method)).getParameterTypes()).orElse(declared);
+                    type -> ((ExecutableType) code.types().asMemberOf(type, method)).getParameterTypes())
+                    .orElse(declared);
         } catch (IllegalArgumentException noMember) {
             // it is one of a class further out
             return declared;
@@ -92,8 +95,8 @@ public record CallCandidates(AttributedFile code, TreePath call) {
     }
 
     /**
-     * What takes one of some arguments: a parameter, or the element of the last one where a variable number is taken and not just an
-     * array is passed (JLS 15.12.4.2).
+     * What takes one of some arguments: a parameter, or the element of the last one where a variable number is taken
+     * and not just an array is passed (JLS 15.12.4.2).
      *
      * @param formals types of the parameters of the method
      * @param given   number of arguments
@@ -105,14 +108,15 @@ public record CallCandidates(AttributedFile code, TreePath call) {
         int last = formals.size() - 1;
         if (method.isVarArgs() && index >= last) {
             TypeMirror type = formals.get(last);
-            return Optional.of(given == last + 1 || !(type instanceof ArrayType) ? type : ((ArrayType) type).getComponentType());
+            return Optional.of(given == last + 1 || !(type instanceof ArrayType) ? type : ((ArrayType) type)
+                    .getComponentType());
         }
         return index > last ? Optional.empty() : Optional.of(formals.get(index));
     }
 
     /**
-     * What an argument has to be turned into for a candidate. Where the method itself has type parameters, they stand for what the
-     * argument has in their place; empty when that is not to be seen.
+     * What an argument has to be turned into for a candidate. Where the method itself has type parameters, they stand
+     * for what the argument has in their place; empty when that is not to be seen.
      *
      * @param index of the argument, less than the number of parameters
      * @param own   type of the argument as it is
@@ -142,7 +146,8 @@ public record CallCandidates(AttributedFile code, TreePath call) {
             return around.map(TypeElement::getSuperclass);
         }
         return tree.getMethodSelect() instanceof MemberSelectTree select
-                ? code.type(new TreePath(new TreePath(call, select), select.getExpression())) : around.map(TypeElement::asType);
+                ? code.type(new TreePath(new TreePath(call, select), select.getExpression()))
+                : around.map(TypeElement::asType);
     }
 
     private static Optional<Element> element(Optional<TypeMirror> type) {
@@ -150,6 +155,7 @@ public record CallCandidates(AttributedFile code, TreePath call) {
     }
 
     private static List<ExecutableElement> named(List<? extends Element> members, String name) {
-        return ElementFilter.methodsIn(members).stream().filter(method -> method.getSimpleName().contentEquals(name)).distinct().toList();
+        return ElementFilter.methodsIn(members).stream().filter(method -> method.getSimpleName().contentEquals(name))
+                .distinct().toList();
     }
 }

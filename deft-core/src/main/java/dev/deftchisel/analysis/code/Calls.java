@@ -23,7 +23,8 @@ public final class Calls {
     /** The method that is called; empty where it is no call, or of an unknown method. */
     public static Optional<ExecutableElement> method(AttributedFile code, TreePath call) {
         return call.getLeaf() instanceof MethodInvocationTree
-                ? code.element(call).filter(element -> element instanceof ExecutableElement).map(element -> (ExecutableElement) element)
+                ? code.element(call).filter(element -> element instanceof ExecutableElement)
+                .map(element -> (ExecutableElement) element)
                 : Optional.empty();
     }
 
@@ -40,11 +41,14 @@ public final class Calls {
                 && method(code, call).filter(method -> isOneOf(code, method, owner)).isPresent();
     }
 
-    /** Whether a method is declared by a type, or overrides one of it; another one may only have the name (JLS 8.4.8.1). */
+    /**
+     * Whether a method is declared by a type, or overrides one of it; another one may only have the name (JLS 8.4.8.1).
+     */
     private static boolean isOneOf(AttributedFile code, ExecutableElement method, String owner) {
         TypeElement type = code.elements().getTypeElement(owner);
         return type != null && code.isKind(method.getEnclosingElement().asType(), type.asType())
-                && Stream.concat(Stream.of(method), Supertypes.overridden(method, code.elements(), code.types()).stream())
+                && Stream.concat(Stream.of(method), Supertypes.overridden(method, code.elements(), code.types())
+                        .stream())
                         .anyMatch(above -> code.isKind(type.asType(), above.getEnclosingElement().asType()));
     }
 
@@ -62,7 +66,8 @@ public final class Calls {
 
     /** What stands before the dot of a call. */
     public static Optional<ExpressionTree> receiver(MethodInvocationTree call) {
-        return call.getMethodSelect() instanceof MemberSelectTree member ? Optional.of(member.getExpression()) : Optional.empty();
+        return call.getMethodSelect() instanceof MemberSelectTree member ? Optional.of(member.getExpression())
+                : Optional.empty();
     }
 
     /** The path to what stands before the dot of a call. */
@@ -73,6 +78,7 @@ public final class Calls {
 
     /** The arguments of a call or of the making of an object. */
     public static List<? extends ExpressionTree> arguments(Tree call) {
-        return call instanceof MethodInvocationTree called ? called.getArguments() : ((NewClassTree) call).getArguments();
+        return call instanceof MethodInvocationTree called ? called.getArguments() : ((NewClassTree) call)
+                .getArguments();
     }
 }

@@ -22,7 +22,10 @@ public final class Constants {
     private Constants() {
     }
 
-    /** The value of an expression: a Boolean, Character, Integer, Long, Float, Double or String; empty when it is no constant. */
+    /**
+     * The value of an expression: a Boolean, Character, Integer, Long, Float, Double or String; empty when it is no
+     * constant.
+     */
     public static Optional<Object> value(AttributedFile code, TreePath path) {
         Tree tree = path.getLeaf();
         if (tree instanceof LiteralTree literal) {
@@ -30,10 +33,12 @@ public final class Constants {
         } else if (tree instanceof ParenthesizedTree grouped) {
             return value(code, new TreePath(path, grouped.getExpression()));
         } else if (tree instanceof UnaryTree unary) {
-            return value(code, new TreePath(path, unary.getExpression())).flatMap(value -> unary(unary.getKind(), value));
+            return value(code, new TreePath(path, unary.getExpression()))
+                    .flatMap(value -> unary(unary.getKind(), value));
         } else if (tree instanceof BinaryTree binary) {
             return value(code, new TreePath(path, binary.getLeftOperand())).flatMap(left ->
-                    value(code, new TreePath(path, binary.getRightOperand())).flatMap(right -> binary(binary.getKind(), left, right)));
+                    value(code, new TreePath(path, binary.getRightOperand()))
+                            .flatMap(right -> binary(binary.getKind(), left, right)));
         } else if (tree instanceof TypeCastTree cast) {
             return code.type(path).flatMap(type -> value(code, new TreePath(path, cast.getExpression()))
                     .flatMap(value -> cast(type, value)));
@@ -86,7 +91,8 @@ public final class Constants {
             return shift(kind, one, other.longValue());
         }
         if (one instanceof Double || other instanceof Double || one instanceof Float || other instanceof Float) {
-            return floating(kind, one.doubleValue(), other.doubleValue(), !(one instanceof Double || other instanceof Double));
+            return floating(kind, one.doubleValue(), other.doubleValue(),
+                    !(one instanceof Double || other instanceof Double));
         }
         boolean isLong = one instanceof Long || other instanceof Long;
         return whole(kind, one.longValue(), other.longValue())
@@ -167,7 +173,8 @@ public final class Constants {
             return value instanceof String ? Optional.of(value) : Optional.empty();
         }
         if (type.getKind() == TypeKind.BOOLEAN || !(number(value) instanceof Number number)) {
-            return type.getKind() == TypeKind.BOOLEAN && value instanceof Boolean ? Optional.of(value) : Optional.empty();
+            return type.getKind() == TypeKind.BOOLEAN && value instanceof Boolean ? Optional.of(value)
+                    : Optional.empty();
         }
         boolean isFloating = number instanceof Double || number instanceof Float;
         return Optional.of(switch (type.getKind()) {

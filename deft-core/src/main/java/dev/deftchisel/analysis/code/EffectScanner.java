@@ -53,12 +53,14 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
     private static final Set<String> COMPUTING = Set.of(
             "java.lang.String", "java.lang.Math", "java.lang.StrictMath", "java.lang.Integer", "java.lang.Long",
             "java.lang.Short", "java.lang.Byte", "java.lang.Character", "java.lang.Boolean", "java.lang.Float",
-            "java.lang.Double", "java.time.LocalDate", "java.time.LocalTime", "java.time.LocalDateTime", "java.time.Duration",
+            "java.lang.Double", "java.time.LocalDate", "java.time.LocalTime", "java.time.LocalDateTime",
+            "java.time.Duration",
             "java.time.Instant", "java.time.Period", "java.util.UUID");
     /** Of these, the ones that call methods of their arguments or fill an array. */
     private static final Set<String> NOT_COMPUTING = Set.of(
             "getChars", "getBytes", "join", "format", "formatted", "valueOf", "contentEquals", "replace", "contains",
-            "getInteger", "getLong", "getBoolean", "transform", "copyValueOf", "now", "random", "randomUUID", "with", "query",
+            "getInteger", "getLong", "getBoolean", "transform", "copyValueOf", "now", "random", "randomUUID", "with",
+            "query",
             "plus", "minus", "get", "from", "between", "until", "range", "adjustInto");
 
     private final AttributedFile code;
@@ -102,7 +104,8 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
         if (!element.getKind().isField()) {
             return Effects.reading(element);
         }
-        boolean isKeyword = element.getSimpleName().contentEquals("this") || element.getSimpleName().contentEquals("super");
+        boolean isKeyword = element.getSimpleName().contentEquals("this") || element.getSimpleName()
+                .contentEquals("super");
         boolean neverChanges = variable.getConstantValue() != null || element.getKind() == ElementKind.ENUM_CONSTANT
                 || element.getModifiers().contains(Modifier.FINAL) && !isBeingMade(path, element);
         return isKeyword || neverChanges || element.getSimpleName().contentEquals("length") && isArrayLength(element)
@@ -169,7 +172,8 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
             return parts.and(Effects.UNKNOWN);
         }
         boolean isSafe = method.getEnclosingElement().getSimpleName().contentEquals("Math")
-                && !method.getSimpleName().toString().endsWith("Exact") && !method.getSimpleName().toString().startsWith("floor");
+                && !method.getSimpleName().toString().endsWith("Exact") && !method.getSimpleName().toString()
+                .startsWith("floor");
         boolean isStatic = method.getModifiers().contains(Modifier.STATIC);
         boolean cannotFail = isSafe || !isStatic && !onObject && tree.getArguments().isEmpty()
                 || isStatic && isSafe;
@@ -255,7 +259,8 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
         Effects parts = super.visitBinary(tree, null);
         TypeMirror type = code.type(getCurrentPath()).orElse(null);
         if (isText(type)) {
-            return isPlain(tree.getLeftOperand()) && isPlain(tree.getRightOperand()) ? parts : parts.and(Effects.UNKNOWN);
+            return isPlain(tree.getLeftOperand()) && isPlain(tree.getRightOperand()) ? parts
+                    : parts.and(Effects.UNKNOWN);
         }
         boolean divides = tree.getKind() == Tree.Kind.DIVIDE || tree.getKind() == Tree.Kind.REMAINDER;
         boolean mayDivideByZero = divides && !(tree.getRightOperand() instanceof LiteralTree literal
@@ -278,7 +283,8 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
     }
 
     private boolean isReference(ExpressionTree operand) {
-        return !code.type(new TreePath(getCurrentPath(), operand)).filter(type -> type.getKind().isPrimitive()).isPresent();
+        return !code.type(new TreePath(getCurrentPath(), operand)).filter(type -> type.getKind().isPrimitive())
+                .isPresent();
     }
 
     @Override
@@ -310,8 +316,10 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
     public Effects visitCompoundAssignment(CompoundAssignmentTree tree, Void unused) {
         Effects parts = super.visitCompoundAssignment(tree, null).and(written(tree.getVariable()));
         boolean isArithmetic = !isReference(tree.getVariable()) && !isReference(tree.getExpression());
-        boolean divides = tree.getKind() == Tree.Kind.DIVIDE_ASSIGNMENT || tree.getKind() == Tree.Kind.REMAINDER_ASSIGNMENT;
-        return isArithmetic && !divides || isText(code.type(getCurrentPath()).orElse(null)) && isPlain(tree.getExpression())
+        boolean divides = tree.getKind() == Tree.Kind.DIVIDE_ASSIGNMENT
+                || tree.getKind() == Tree.Kind.REMAINDER_ASSIGNMENT;
+        return isArithmetic && !divides || isText(code.type(getCurrentPath()).orElse(null))
+                && isPlain(tree.getExpression())
                 ? parts
                 : parts.and(Effects.UNKNOWN);
     }
@@ -319,7 +327,8 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
     /** What is evaluated of a variable that is only written: the object or array it is in. */
     private Effects target(ExpressionTree variable) {
         if (variable instanceof MemberSelectTree select) {
-            return scan(select.getExpression(), null).and(mayBeNull(select.getExpression()) ? Effects.NULL : Effects.NONE);
+            return scan(select.getExpression(), null)
+                    .and(mayBeNull(select.getExpression()) ? Effects.NULL : Effects.NONE);
         }
         if (variable instanceof ArrayAccessTree access) {
             return scan(access.getExpression(), null).and(scan(access.getIndex(), null)).and(Effects.FAILURE);

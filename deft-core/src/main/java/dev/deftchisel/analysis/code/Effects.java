@@ -99,6 +99,7 @@ public record Effects(
     private boolean disturbs(Effects other) {
         boolean changesLocals = writesLocals.stream()
                 .anyMatch(local -> other.readsLocals.contains(local) || other.writesLocals.contains(local));
-        return changesLocals || writesState && (other.readsState || other.writesState) || isVisible() && other.mayFail();
+        return changesLocals || writesState && (other.readsState || other.writesState) || isVisible()
+                && other.mayFail();
     }
 }

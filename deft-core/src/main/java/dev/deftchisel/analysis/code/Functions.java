@@ -19,7 +19,10 @@ public final class Functions {
     private Functions() {
     }
 
-    /** The one method of a functional interface that has no body, with type arguments put in; empty for every other type. */
+    /**
+     * The one method of a functional interface that has no body, with type arguments put in; empty for every other
+     * type.
+     */
     public static Optional<ExecutableType> of(AttributedFile code, TypeMirror type) {
         if (!(type instanceof DeclaredType declared) || declared.asElement().getKind() != ElementKind.INTERFACE) {
             return Optional.empty();
@@ -29,12 +32,15 @@ public final class Functions {
                 .filter(method -> method.getModifiers().contains(Modifier.ABSTRACT) && !isOfObject(code, method))
                 .toList();
         return methods.size() != 1 ? Optional.empty()
-                : Optional.of((ExecutableType) code.types().asMemberOf(withoutWildcards(code, declared, element), methods.get(0)));
+                : Optional.of((ExecutableType) code.types()
+                        .asMemberOf(withoutWildcards(code, declared, element), methods.get(0)));
     }
 
     private static boolean isOfObject(AttributedFile code, ExecutableElement method) {
-        return ElementFilter.methodsIn(code.elements().getTypeElement("java.lang.Object").getEnclosedElements()).stream()
-                .anyMatch(one -> one.getModifiers().contains(Modifier.PUBLIC) && one.getSimpleName().equals(method.getSimpleName())
+        return ElementFilter.methodsIn(code.elements().getTypeElement("java.lang.Object").getEnclosedElements())
+                .stream()
+                .anyMatch(one -> one.getModifiers().contains(Modifier.PUBLIC) && one.getSimpleName()
+                        .equals(method.getSimpleName())
                         && one.getParameters().size() == method.getParameters().size());
     }
 
@@ -46,7 +52,8 @@ public final class Functions {
             TypeMirror argument = type.getTypeArguments().get(i);
             arguments[i] = !(argument instanceof WildcardType wildcard) ? argument
                     : wildcard.getSuperBound() != null ? wildcard.getSuperBound()
-                    : wildcard.getExtendsBound() != null ? wildcard.getExtendsBound() : parameters.get(i).getBounds().get(0);
+                    : wildcard.getExtendsBound() != null ? wildcard.getExtendsBound() : parameters.get(i).getBounds()
+                    .get(0);
         }
         return arguments.length == 0 ? type : code.types().getDeclaredType(element, arguments);
     }

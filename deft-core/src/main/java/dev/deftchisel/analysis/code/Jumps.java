@@ -34,7 +34,9 @@ import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.Name;
 
-/** Where control goes other than to the next statement (JLS 14.14 to 14.17, 14.21), and whether it gets there (14.22). */
+/**
+ * Where control goes other than to the next statement (JLS 14.14 to 14.17, 14.21), and whether it gets there (14.22).
+ */
 public final class Jumps {
 
     private Jumps() {
@@ -180,7 +182,9 @@ public final class Jumps {
                 : condition instanceof LiteralTree literal && Boolean.TRUE.equals(literal.getValue());
     }
 
-    /** Whether there is a {@code break} in a statement that may leave a loop or label; labels are taken for one another. */
+    /**
+     * Whether there is a {@code break} in a statement that may leave a loop or label; labels are taken for one another.
+     */
     private static boolean hasBreak(StatementTree within, Tree target) {
         boolean[] found = {false};
         new TreeScanner<Void, Boolean>() {
@@ -191,7 +195,8 @@ public final class Jumps {
                 }
                 boolean takesBreaks = tree != target && (isLoop(tree) || tree instanceof SwitchTree);
                 boolean isElsewhere = tree instanceof ClassTree || tree instanceof LambdaExpressionTree;
-                return isElsewhere ? null : super.scan(tree, isNested || takesBreaks || target instanceof LabeledStatementTree);
+                return isElsewhere ? null : super.scan(tree, isNested || takesBreaks
+                        || target instanceof LabeledStatementTree);
             }
         }.scan(within, false);
         return found[0];

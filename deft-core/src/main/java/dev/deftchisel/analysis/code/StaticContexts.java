@@ -9,8 +9,8 @@ import com.sun.source.tree.VariableTree;
 import javax.lang.model.element.Modifier;
 
 /**
- * Where there is no {@code this}: static methods, static initialisers, initialisers of static fields, and calls of another
- * constructor (JLS 8.1.3, 8.8.7.1).
+ * Where there is no {@code this}: static methods, static initialisers, initialisers of static fields, and calls of
+ * another constructor (JLS 8.1.3, 8.8.7.1).
  */
 public final class StaticContexts {
 

@@ -28,18 +28,19 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /**
- * The type that the place of an expression asks for: its target type (JLS 5.2, 5.3, 15.25, 15.28). The questions differ in how much is
- * counted as a place that asks for one; each is empty where the place asks for none or the compiler cannot tell.
+ * The type that the place of an expression asks for: its target type (JLS 5.2, 5.3, 15.25, 15.28). The questions differ
+ * in how much is counted as a place that asks for one; each is empty where the place asks for none or the compiler
+ * cannot tell.
  *
  * @param type   the target type
- * @param source where it comes from: the type as it is written at a variable or method of the same file, or the variable that is assigned;
- *               empty for other places
+ * @param source where it comes from: the type as it is written at a variable or method of the same file, or the
+ *               variable that is assigned; empty for other places
  */
 public record TargetType(TypeMirror type, Optional<TreePath> source) {
 
     /**
-     * Of an expression whose own type may be wrong: variable, assignment, result, condition, or an argument where only one method can be
-     * meant; through parentheses and branches of a conditional expression.
+     * Of an expression whose own type may be wrong: variable, assignment, result, condition, or an argument where only
+     * one method can be meant; through parentheses and branches of a conditional expression.
      */
     public static Optional<TargetType> of(TreePath value, AttributedFile code) {
         TreePath path = value;
@@ -60,7 +61,8 @@ public record TargetType(TypeMirror type, Optional<TreePath> source) {
                 || tree instanceof ConditionalExpressionTree) {
             return Optional.of(new TargetType(code.types().getPrimitiveType(TypeKind.BOOLEAN), Optional.empty()));
         }
-        return tree instanceof MethodInvocationTree || tree instanceof NewClassTree ? ofSoleCandidate(parent, path, code) : Optional.empty();
+        return tree instanceof MethodInvocationTree || tree instanceof NewClassTree
+                ? ofSoleCandidate(parent, path, code) : Optional.empty();
     }
 
     private static Optional<TargetType> written(TreePath source, AttributedFile code) {
@@ -73,26 +75,38 @@ public record TargetType(TypeMirror type, Optional<TreePath> source) {
         CallCandidates candidates = new CallCandidates(code, call);
         List<ExecutableElement> all = candidates.ofSameArity();
         return index < 0 || all.size() != 1 ? Optional.empty()
-                : candidates.target(all.get(0), index, code.ownType(value)).map(type -> new TargetType(type, Optional.empty()));
+                : candidates.target(all.get(0), index, code.ownType(value))
+                .map(type -> new TargetType(type, Optional.empty()));
     }
 
-    /** The type of the variable that a declaration or assignment gives a value; empty for another tree, or one of {@code var}. */
+    /**
+     * The type of the variable that a declaration or assignment gives a value; empty for another tree, or one of
+     * {@code var}.
+     */
     public static Optional<TypeMirror> ofVariable(TreePath declarationOrAssignment, AttributedFile code) {
         Tree tree = declarationOrAssignment.getLeaf();
         if (tree instanceof VariableTree variable) {
-            return code.saysType(variable) ? code.type(new TreePath(declarationOrAssignment, variable.getType())) : Optional.empty();
+            return code.saysType(variable) ? code.type(new TreePath(declarationOrAssignment, variable.getType()))
+                    : Optional.empty();
         }
         return tree instanceof AssignmentTree assignment
                 ? code.type(new TreePath(declarationOrAssignment, assignment.getVariable())) : Optional.empty();
     }
 
-    /** Of an expression that stands directly where a variable is declared with its type, assigned, or a result is returned (JLS 5.2). */
+    /**
+     * Of an expression that stands directly where a variable is declared with its type, assigned, or a result is
+     * returned (JLS 5.2).
+     */
     public static Optional<TypeMirror> ofAssignment(TreePath value, AttributedFile code) {
         TreePath parent = value.getParentPath();
-        return parent.getLeaf() instanceof ReturnTree ? code.result(parent).flatMap(code::type) : ofVariable(parent, code);
+        return parent.getLeaf() instanceof ReturnTree ? code.result(parent).flatMap(code::type)
+                : ofVariable(parent, code);
     }
 
-    /** The same, also for an argument of a method or constructor of whose name and number of parameters there is only one. */
+    /**
+     * The same, also for an argument of a method or constructor of whose name and number of parameters there is only
+     * one.
+     */
     public static Optional<TypeMirror> ofAssignmentOrCall(TreePath value, AttributedFile code) {
         TreePath call = value.getParentPath();
         boolean isCall = call.getLeaf() instanceof MethodInvocationTree || call.getLeaf() instanceof NewClassTree;
@@ -105,21 +119,23 @@ public record TargetType(TypeMirror type, Optional<TreePath> source) {
     }
 
     /**
-     * What a value is converted to in its place, whatever the place is: also as an argument of the method that was chosen, as the result of
-     * a lambda (JLS 15.27.3), as an operand of an operator that assigns (JLS 15.26.2), or through choices of which it is a branch
-     * (JLS 15.25, 15.28).
+     * What a value is converted to in its place, whatever the place is: also as an argument of the method that was
+     * chosen, as the result of a lambda (JLS 15.27.3), as an operand of an operator that assigns (JLS 15.26.2), or
+     * through choices of which it is a branch (JLS 15.25, 15.28).
      */
     public static Optional<TypeMirror> ofConversion(TreePath value, AttributedFile code) {
         TreePath place = AttributedFile.outer(value);
         Tree tree = place.getLeaf();
         if (tree instanceof ConditionalExpressionTree choice) {
-            return AttributedFile.inner(choice.getCondition()) == value.getLeaf() ? Optional.empty() : throughChoice(place, code);
+            return AttributedFile.inner(choice.getCondition()) == value.getLeaf() ? Optional.empty()
+                    : throughChoice(place, code);
         } else if (tree instanceof YieldTree || tree instanceof CaseTree) {
             return choiceAround(place).flatMap(choice -> throughChoice(choice, code));
         } else if (tree instanceof LambdaExpressionTree) {
             return resultOfLambda(place, code);
         } else if (tree instanceof ReturnTree) {
-            Optional<TreePath> lambda = AttributedFile.function(place).filter(owner -> owner.getLeaf() instanceof LambdaExpressionTree);
+            Optional<TreePath> lambda = AttributedFile.function(place)
+                    .filter(owner -> owner.getLeaf() instanceof LambdaExpressionTree);
             return lambda.isPresent() ? resultOfLambda(lambda.get(), code) : code.result(place).flatMap(code::type);
         } else if (tree instanceof CompoundAssignmentTree compound) {
             return code.type(new TreePath(place, compound.getVariable()));
@@ -128,7 +144,10 @@ public record TargetType(TypeMirror type, Optional<TreePath> source) {
                 ? parameter(place, value, code) : ofVariable(place, code);
     }
 
-    /** A choice between numbers is worked out as their common type, any other is what its own place asks for (JLS 15.25). */
+    /**
+     * A choice between numbers is worked out as their common type, any other is what its own place asks for (JLS
+     * 15.25).
+     */
     private static Optional<TypeMirror> throughChoice(TreePath choice, AttributedFile code) {
         return code.type(choice).filter(type -> type.getKind() == TypeKind.DOUBLE || type.getKind() == TypeKind.FLOAT)
                 .or(() -> ofConversion(choice, code));

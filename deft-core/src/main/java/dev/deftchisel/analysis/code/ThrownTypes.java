@@ -117,7 +117,8 @@ final class ThrownTypes extends TreePathScanner<Void, Void> {
         scan(resource, null);
         code.type(new TreePath(getCurrentPath(), resource))
                 .filter(type -> type instanceof DeclaredType)
-                .ifPresent(type -> code.elements().getAllMembers((TypeElement) ((DeclaredType) type).asElement()).stream()
+                .ifPresent(type -> code.elements().getAllMembers((TypeElement) ((DeclaredType) type).asElement())
+                        .stream()
                         .filter(member -> member.getKind() == ElementKind.METHOD
                                 && member.getSimpleName().contentEquals("close")
                                 && ((ExecutableElement) member).getParameters().isEmpty())

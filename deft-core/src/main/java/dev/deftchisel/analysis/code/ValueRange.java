@@ -16,7 +16,11 @@ public record ValueRange(long low, long high) {
     /** How much there can be of something. */
     public static final ValueRange COUNT = new ValueRange(0, Integer.MAX_VALUE);
 
-    /** Checks the order. */
+    /**
+     * Checks the order.
+     *
+     * @throws IllegalArgumentException when the lowest value is above the highest
+     */
     public ValueRange {
         if (low > high) {
             throw new IllegalArgumentException("the lowest value is " + low + ", above the highest, " + high);
@@ -58,7 +62,8 @@ public record ValueRange(long low, long high) {
     /** The differences between its values and those of another; empty where a {@code long} cannot hold them. */
     public Optional<ValueRange> minus(ValueRange other) {
         try {
-            return Optional.of(new ValueRange(Math.subtractExact(low, other.high), Math.subtractExact(high, other.low)));
+            return Optional.of(new ValueRange(Math.subtractExact(low, other.high),
+                    Math.subtractExact(high, other.low)));
         } catch (ArithmeticException tooLarge) {
             return Optional.empty();
         }

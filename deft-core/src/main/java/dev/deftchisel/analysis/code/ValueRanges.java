@@ -18,13 +18,15 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /**
- * Which values an expression of whole numbers can have: interval analysis (Cousot and Cousot, 1977) over the operators of one
- * expression, without loops. Names and calls have all values of their type, unless whoever asks knows more of them.
+ * Which values an expression of whole numbers can have: interval analysis (Cousot and Cousot, 1977) over the operators
+ * of one expression, without loops. Names and calls have all values of their type, unless whoever asks knows more of
+ * them.
  */
 public final class ValueRanges {
 
     private static final Map<String, ValueRange> PARTS_OF_TIME = Map.of(
-            "getMonthValue", new ValueRange(1, 12), "getDayOfMonth", new ValueRange(1, 31), "getDayOfYear", new ValueRange(1, 366),
+            "getMonthValue", new ValueRange(1, 12), "getDayOfMonth", new ValueRange(1, 31), "getDayOfYear",
+            new ValueRange(1, 366),
             "getHour", new ValueRange(0, 23), "getMinute", new ValueRange(0, 59), "getSecond", new ValueRange(0, 59),
             "getNano", new ValueRange(0, 999_999_999), "getYear", new ValueRange(-999_999_999, 999_999_999));
     private static final Set<String> POSITIONS = Set.of("indexOf", "lastIndexOf");
@@ -48,7 +50,8 @@ public final class ValueRanges {
      *
      * @param known what is known of the expression at a path, at most what its type can hold
      */
-    public static Optional<ValueRange> of(AttributedFile code, TreePath path, Function<TreePath, Optional<ValueRange>> known) {
+    public static Optional<ValueRange> of(AttributedFile code, TreePath path,
+            Function<TreePath, Optional<ValueRange>> known) {
         return new ValueRanges(code, known).range(path);
     }
 
@@ -70,7 +73,8 @@ public final class ValueRanges {
             return ValueRange.of(type.getKind());
         }
         boolean isBox = NamedTypes.isOneOf(type,
-                Set.of("java.lang.Byte", "java.lang.Short", "java.lang.Character", "java.lang.Integer", "java.lang.Long"));
+                Set.of("java.lang.Byte", "java.lang.Short", "java.lang.Character", "java.lang.Integer",
+                        "java.lang.Long"));
         return isBox ? ValueRange.of(code.types().unboxedType(type).getKind()) : Optional.empty();
     }
 
@@ -88,7 +92,8 @@ public final class ValueRanges {
         } else if (tree instanceof BinaryTree binary) {
             return range(new TreePath(path, binary.getLeftOperand()))
                     .flatMap(left -> range(new TreePath(path, binary.getRightOperand()))
-                            .flatMap(right -> binary(binary.getKind(), left, right, code.type(path).orElseThrow().getKind())));
+                            .flatMap(right -> binary(binary.getKind(), left, right, code.type(path).orElseThrow()
+                                    .getKind())));
         }
         return known.apply(path).or(() -> tree instanceof MethodInvocationTree call ? result(call, path)
                 : tree instanceof MemberSelectTree select && isArrayLength(select, path) ? Optional.of(ValueRange.COUNT)
@@ -102,15 +107,18 @@ public final class ValueRanges {
             case MINUS -> left.minus(right);
             case MULTIPLY -> left.times(right);
             case DIVIDE -> right.low() > 0 && isOne
-                    ? Optional.of(new ValueRange(left.low() / right.low(), left.high() / right.low())) : Optional.empty();
+                    ? Optional.of(new ValueRange(left.low() / right.low(), left.high() / right.low()))
+                    : Optional.empty();
             case REMAINDER -> remainder(left, right);
             case AND -> masked(left, right);
             case OR, XOR -> left.isNatural() && right.isNatural()
                     ? Optional.of(new ValueRange(0, allBits(Math.max(left.high(), right.high())))) : Optional.empty();
             case RIGHT_SHIFT -> isOne && isDistance(right.low(), type)
-                    ? Optional.of(new ValueRange(left.low() >> right.low(), left.high() >> right.low())) : Optional.empty();
+                    ? Optional.of(new ValueRange(left.low() >> right.low(), left.high() >> right.low()))
+                    : Optional.empty();
             case UNSIGNED_RIGHT_SHIFT -> isOne && isDistance(right.low(), type) && right.low() > 0
-                    ? Optional.of(new ValueRange(0, (type == TypeKind.LONG ? -1L : 0xFFFF_FFFFL) >>> right.low())) : Optional.empty();
+                    ? Optional.of(new ValueRange(0, (type == TypeKind.LONG ? -1L : 0xFFFF_FFFFL) >>> right.low()))
+                    : Optional.empty();
             default -> Optional.empty();
         };
     }
@@ -141,14 +149,17 @@ public final class ValueRanges {
 
     private boolean isArrayLength(MemberSelectTree select, TreePath path) {
         return select.getIdentifier().contentEquals("length")
-                && code.type(new TreePath(path, select.getExpression())).filter(type -> type.getKind() == TypeKind.ARRAY).isPresent();
+                && code.type(new TreePath(path, select.getExpression()))
+                .filter(type -> type.getKind() == TypeKind.ARRAY).isPresent();
     }
 
     private Optional<ValueRange> result(MethodInvocationTree call, TreePath path) {
         String name = Calls.name(call);
         int arguments = call.getArguments().size();
-        if (Calls.isOf(code, path, "java.util.Collection", "size", 0) || Calls.isOf(code, path, "java.util.Map", "size", 0)
-                || Calls.isOf(code, path, "java.lang.CharSequence", "length", 0) || Calls.isOf(code, path, "java.lang.Enum", "ordinal", 0)) {
+        if (Calls.isOf(code, path, "java.util.Collection", "size", 0)
+                || Calls.isOf(code, path, "java.util.Map", "size", 0)
+                || Calls.isOf(code, path, "java.lang.CharSequence", "length", 0)
+                || Calls.isOf(code, path, "java.lang.Enum", "ordinal", 0)) {
             return Optional.of(ValueRange.COUNT);
         } else if (POSITIONS.contains(name) && (Calls.isOf(code, path, "java.lang.String", name, arguments)
                 || Calls.isOf(code, path, "java.util.List", name, arguments))) {
@@ -165,6 +176,7 @@ public final class ValueRanges {
 
     private boolean isOfTime(TreePath call) {
         return Calls.method(code, call)
-                .filter(method -> code.elements().getPackageOf(method).getQualifiedName().contentEquals("java.time")).isPresent();
+                .filter(method -> code.elements().getPackageOf(method).getQualifiedName().contentEquals("java.time"))
+                .isPresent();
     }
 }

@@ -43,8 +43,9 @@ import javax.tools.StandardJavaFileManager;
 import javax.tools.StandardLocation;
 
 /**
- * Runs the annotation processors of a build, in memory: over main code, then over tests, which see what was made of that. What they make are
- * the files of the roots of the kind {@link SourceRoot.Kind#PROCESSED}. Nothing is run in modules without such a root. Processors see declarations, with the members that
+ * Runs the annotation processors of a build, in memory: over main code, then over tests, which see what was made of
+ * that. What they make are the files of the roots of the kind {@link SourceRoot.Kind#PROCESSED}. Nothing is run in
+ * modules without such a root. Processors see declarations, with the members that
  * {@link dev.deftchisel.added.AddedMembers} knows, and no bodies.
  */
 public final class AnnotationProcessing {
@@ -77,7 +78,8 @@ public final class AnnotationProcessing {
     }
 
     /**
-     * The same for code that is being typed: where it does not parse, no processor runs, and what was made of it before stays.
+     * The same for code that is being typed: where it does not parse, no processor runs, and what was made of it before
+     * stays.
      *
      * @throws AnalysisException when a processor breaks down
      */
@@ -90,11 +92,13 @@ public final class AnnotationProcessing {
         List<Module> open = new ArrayList<>(snapshot.workspace().modules());
         while (!open.isEmpty()) {
             // those first whose code others see; modules that need each other in any order
-            Module next = open.stream().filter(module -> open.stream().noneMatch(other -> other != module && module.upstream().contains(other.name())))
+            Module next = open.stream().filter(module -> open.stream()
+                    .noneMatch(other -> other != module && module.upstream().contains(other.name())))
                     .findFirst().orElse(open.get(0));
             open.remove(next);
             for (SourceRoot.Use use : List.of(SourceRoot.Use.MAIN, SourceRoot.Use.TEST)) {
-                Optional<SourceRoot> root = next.roots().stream().filter(one -> one.isProcessed() && one.use() == use).findFirst();
+                Optional<SourceRoot> root = next.roots().stream().filter(one -> one.isProcessed() && one.use() == use)
+                        .findFirst();
                 if (root.isPresent()) {
                     Optional<Map<String, String>> made = made(next, use, remade);
                     if (made.isPresent() || !isTyped) {
@@ -108,7 +112,8 @@ public final class AnnotationProcessing {
 
     private static Map<Path, Optional<String>> changes(SourceRoot root, Map<String, String> made, Snapshot snapshot) {
         Map<Path, Optional<String>> changes = new HashMap<>();
-        made.forEach((type, text) -> changes.put(root.folder().resolve(type.replace('.', '/') + ".java"), Optional.of(text)));
+        made.forEach((type, text) -> changes.put(root.folder().resolve(type.replace('.', '/') + ".java"),
+                Optional.of(text)));
         snapshot.files().stream().filter(file -> file.root().equals(root) && !changes.containsKey(file.path()))
                 .forEach(file -> changes.put(file.path(), Optional.empty()));
         return changes;
@@ -116,10 +121,13 @@ public final class AnnotationProcessing {
 
     /** What is made of a module, empty where it does not parse. */
     private Optional<Map<String, String>> made(Module module, SourceRoot.Use use, Snapshot snapshot) {
-        List<SourceFile> own = snapshot.files().stream().filter(file -> file.module().equals(module) && file.root().use() == use
+        List<SourceFile> own = snapshot.files().stream()
+                .filter(file -> file.module().equals(module) && file.root().use() == use
                 && !file.root().isProcessed() && !file.isModuleInfo()).toList();
-        List<SourceFile> seen = snapshot.files().stream().filter(file -> module.upstream().contains(file.module().name())
-                || use == SourceRoot.Use.TEST && file.module().equals(module) && file.root().use() == SourceRoot.Use.MAIN && !file.isModuleInfo()).toList();
+        List<SourceFile> seen = snapshot.files().stream()
+                .filter(file -> module.upstream().contains(file.module().name())
+                || use == SourceRoot.Use.TEST && file.module().equals(module) && file.root()
+                .use() == SourceRoot.Use.MAIN && !file.isModuleInfo()).toList();
         return known.computeIfAbsent(hash(module, own, seen), hash -> run(module, own, seen));
     }
 
@@ -133,27 +141,33 @@ public final class AnnotationProcessing {
             });
             return HexFormat.of().formatHex(digest.digest());
         } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException("every Java has SHA-256", impossible);
+            throw new AssertionError("every Java has SHA-256", impossible);
         }
     }
 
     /** The processors of a module that no service stands for, with what they need. */
     private List<Path> processors(Module module) {
         return Stream.concat(module.dependencies().processors().stream(), module.dependencies().libraries().stream())
-                .filter(library -> !additions.standsFor(library)).map(Library::file).filter(Files::exists).distinct().toList();
+                .filter(library -> !additions.standsFor(library)).map(Library::file).filter(Files::exists).distinct()
+                .toList();
     }
 
     private Optional<Map<String, String>> run(Module module, List<SourceFile> own, List<SourceFile> seen) {
         List<String> options = new ArrayList<>(List.of("-proc:only", "-nowarn", "-Xlint:none", "-implicit:none"));
         options.addAll(module.java().compilerOptions());
         options.addAll(module.java().processorOptions());
-        try (StandardJavaFileManager standard = compiler.getStandardFileManager(null, Locale.ROOT, StandardCharsets.UTF_8)) {
-            standard.setLocationFromPaths(StandardLocation.CLASS_PATH, module.classPath().stream().filter(Files::exists).toList());
+        try (StandardJavaFileManager standard = compiler.getStandardFileManager(null, Locale.ROOT,
+                StandardCharsets.UTF_8)) {
+            standard.setLocationFromPaths(StandardLocation.CLASS_PATH, module.classPath().stream().filter(Files::exists)
+                    .toList());
             standard.setLocationFromPaths(StandardLocation.ANNOTATION_PROCESSOR_PATH, processors(module));
-            SnapshotFileManager sources = new SnapshotFileManager(standard, additions, Stream.concat(own.stream(), seen.stream()));
+            SnapshotFileManager sources = new SnapshotFileManager(standard, additions,
+                    Stream.concat(own.stream(), seen.stream()));
             Made made = new Made(sources);
-            List<JavaFileObject> units = own.stream().map(file -> (JavaFileObject) new SnapshotFileObject(file, file.header().packageName(),
-                    file.path().getFileName().toString().replaceFirst("\\.java$", ""), () -> additions.declarations(file))).toList();
+            List<JavaFileObject> units = own.stream()
+                    .map(file -> (JavaFileObject) new SnapshotFileObject(file, file.header().packageName(),
+                    file.path().getFileName().toString().replaceFirst("\\.java$", ""),
+                    () -> additions.declarations(file))).toList();
             if (units.isEmpty()) {
                 return Optional.of(Map.of());
             }
@@ -168,10 +182,12 @@ public final class AnnotationProcessing {
             task.call();
             return isReached.get() ? Optional.of(made.texts()) : Optional.empty();
         } catch (IOException failed) {
-            throw new AnalysisException("the libraries of " + module.name() + " cannot be read: " + failed.getMessage(), failed);
+            throw new AnalysisException("the libraries of " + module.name() + " cannot be read: " + failed.getMessage(),
+                    failed);
         } catch (RuntimeException | LinkageError failed) {
             Throwable cause = failed.getCause() == null ? failed : failed.getCause();
-            throw new AnalysisException("an annotation processor of " + module.name() + " breaks down: " + cause, failed);
+            throw new AnalysisException("an annotation processor of " + module.name() + " breaks down: " + cause,
+                    failed);
         }
     }
 
@@ -191,7 +207,8 @@ public final class AnnotationProcessing {
         }
 
         @Override
-        public JavaFileObject getJavaFileForOutput(Location location, String name, JavaFileObject.Kind kind, FileObject sibling) {
+        public JavaFileObject getJavaFileForOutput(Location location, String name, JavaFileObject.Kind kind,
+                FileObject sibling) {
             StringBuilder text = new StringBuilder();
             if (kind == JavaFileObject.Kind.SOURCE) {
                 files.put(name, text);
@@ -212,7 +229,8 @@ public final class AnnotationProcessing {
 
         @Override
         public boolean hasLocation(Location location) {
-            return location == StandardLocation.SOURCE_OUTPUT || location == StandardLocation.CLASS_OUTPUT || super.hasLocation(location);
+            return location == StandardLocation.SOURCE_OUTPUT || location == StandardLocation.CLASS_OUTPUT
+                    || super.hasLocation(location);
         }
 
         @Override

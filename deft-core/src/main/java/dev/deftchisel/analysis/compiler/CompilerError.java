@@ -25,8 +25,8 @@ public record CompilerError(Path file, Range range, Range whole, String code, St
     }
 
     /**
-     * What the compiler reports of a file of which it saw more than its text. An error in what is not in the text stands at the end of
-     * the type to which that is added.
+     * What the compiler reports of a file of which it saw more than its text. An error in what is not in the text
+     * stands at the end of the type to which that is added.
      */
     static CompilerError of(Path file, Diagnostic<?> found, Additions added) {
         if (found.getPosition() >= 0 && added.original(found.getPosition()) < 0) {

@@ -74,8 +74,8 @@ public final class CompilerRun {
         String depth = isDeep ? "FLOW" : "ATTR";
         this.options = new ArrayList<>(List.of("-proc:none", "-nowarn", "-Xlint:none", "-Xmaxerrs", "100000",
                 "-XDshould-stop.ifError=" + depth, "-XDshould-stop.ifNoError=" + depth));
-        // the API of an older level is read anew in each run, which doubles the time of a short one: whoever only follows names, twice and in the
-        // same way, does without; whoever is told of errors does not
+        // the API of an older level is read anew in each run, which doubles the time of a short one: whoever only
+        // follows names, twice and in the same way, does without; whoever is told of errors does not
         options.addAll(isDeep && !focus.isPartial() ? java.compilerOptions() : java.quickOptions());
     }
 
@@ -159,7 +159,7 @@ public final class CompilerRun {
             analyse(task, progress);
             progress.end();
         } catch (IOException impossible) {
-            throw new IllegalStateException("all sources are in memory", impossible);
+            throw new AssertionError("all sources are in memory", impossible);
         }
         problems.removeIf(problem -> !wanted.containsKey(problem.file()));
         // what the parser says of bodies that broke the compiler later is still true
@@ -172,7 +172,8 @@ public final class CompilerRun {
                 added.put(unit, additions.of(wanted.get(path)));
             }
         });
-        SourcePositions positions = added.isEmpty() ? trees.getSourcePositions() : new ShiftedPositions(trees.getSourcePositions(), added);
+        SourcePositions positions = added.isEmpty() ? trees.getSourcePositions()
+                : new ShiftedPositions(trees.getSourcePositions(), added);
         return new Attributed(task, trees, positions, units, List.copyOf(problems), List.copyOf(gaps));
     }
 
@@ -196,7 +197,8 @@ public final class CompilerRun {
         return Path.of(object.toUri());
     }
 
-    private void collect(Diagnostic<? extends JavaFileObject> found, Map<Path, SourceFile> wanted, List<CompilerError> problems) {
+    private void collect(Diagnostic<? extends JavaFileObject> found, Map<Path, SourceFile> wanted,
+            List<CompilerError> problems) {
         if (found.getKind() != Diagnostic.Kind.ERROR || found.getSource() == null) {
             return;
         }
@@ -215,8 +217,8 @@ public final class CompilerRun {
      * matter are done.
      *
      * <p>The compiler attributes every source that it read to resolve a name, in an order of its own. Nobody asked for
-     * those, so {@link Enough} is thrown, which is the only way the public API leaves to stop there: when all types of the
-     * wanted files are attributed and another one begins, or in a deep run, where flow analysis comes behind the
+     * those, so {@link Enough} is thrown, which is the only way the public API leaves to stop there: when all types of
+     * the wanted files are attributed and another one begins, or in a deep run, where flow analysis comes behind the
      * attribution of all, when they are finished. Should a type never be reported, the run merely goes to its end.
      */
     private static final class Progress implements TaskListener {
@@ -228,7 +230,10 @@ public final class CompilerRun {
         private final int total;
         private JavaFileObject at;
         private boolean isDone;
-        /** Later on the compiler still reads classes when somebody asks for them, who does not expect to be stopped there. */
+        /**
+         * Later on the compiler still reads classes when somebody asks for them, who does not expect to be stopped
+         * there.
+         */
         private boolean isOver;
 
         /** @param wanted the files that matter */

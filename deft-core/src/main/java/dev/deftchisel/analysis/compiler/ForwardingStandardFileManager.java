@@ -8,7 +8,9 @@ import javax.tools.ForwardingJavaFileManager;
 import javax.tools.JavaFileObject;
 import javax.tools.StandardJavaFileManager;
 
-/** Hands on all that is asked: the compiler shows the API of an older level only to a file manager of the standard kind. */
+/**
+ * Hands on all that is asked: the compiler shows the API of an older level only to a file manager of the standard kind.
+ */
 public abstract class ForwardingStandardFileManager extends ForwardingJavaFileManager<StandardJavaFileManager>
         implements StandardJavaFileManager {
 

@@ -7,8 +7,8 @@ import dev.deftchisel.added.Additions;
 import java.util.Map;
 
 /**
- * Where trees stand in files of which the compiler saw more than their text. A tree that is not in the text has no place, like those
- * that the compiler makes up itself.
+ * Where trees stand in files of which the compiler saw more than their text. A tree that is not in the text has no
+ * place, like those that the compiler makes up itself.
  */
 final class ShiftedPositions implements SourcePositions {
 

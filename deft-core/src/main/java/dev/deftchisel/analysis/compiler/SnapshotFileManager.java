@@ -22,7 +22,8 @@ public final class SnapshotFileManager extends ForwardingStandardFileManager {
     private final Map<String, List<JavaFileObject>> byPackage = new HashMap<>();
     private final AdditionsReader additions;
 
-    public SnapshotFileManager(StandardJavaFileManager libraries, AdditionsReader additions, Stream<SourceFile> sources) {
+    public SnapshotFileManager(StandardJavaFileManager libraries, AdditionsReader additions,
+            Stream<SourceFile> sources) {
         super(libraries);
         this.additions = additions;
         List<SourceFile> files = sources.filter(file -> !file.isModuleInfo()).toList();

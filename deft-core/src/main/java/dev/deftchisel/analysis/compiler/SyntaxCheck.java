@@ -15,7 +15,9 @@ import javax.tools.JavaFileObject;
 import javax.tools.SimpleJavaFileObject;
 import javax.tools.ToolProvider;
 
-/** Asks the compiler's parser alone what is wrong with a text. It looks at nothing else, and takes a few milliseconds. */
+/**
+ * Asks the compiler's parser alone what is wrong with a text. It looks at nothing else, and takes a few milliseconds.
+ */
 public final class SyntaxCheck {
 
     private final JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
@@ -57,7 +59,7 @@ public final class SyntaxCheck {
         try {
             task.parse();
         } catch (IOException impossible) {
-            throw new IllegalStateException("the texts are in memory", impossible);
+            throw new AssertionError("the texts are in memory", impossible);
         }
         return errors;
     }

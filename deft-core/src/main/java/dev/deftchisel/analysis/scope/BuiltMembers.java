@@ -35,9 +35,9 @@ import javax.tools.SimpleJavaFileObject;
 import javax.tools.ToolProvider;
 
 /**
- * Members that types have in the class files of the last build and not in their text, in modules with an annotation processor that changes
- * types and of which nobody says what it adds. A class file that is older than its source says nothing, since what it has beyond that may
- * have been deleted; what it said before the source changed still counts.
+ * Members that types have in the class files of the last build and not in their text, in modules with an annotation
+ * processor that changes types and of which nobody says what it adds. A class file that is older than its source says
+ * nothing, since what it has beyond that may have been deleted; what it said before the source changed still counts.
  */
 final class BuiltMembers implements AddedMembers, AutoCloseable {
 
@@ -81,17 +81,20 @@ final class BuiltMembers implements AddedMembers, AutoCloseable {
 
     /** The folder with the class files of a file. */
     private static Optional<Path> output(SourceFile file) {
-        return OUTPUTS.get(file.root().use()).stream().map(file.module().folder()::resolve).filter(Files::isDirectory).findFirst();
+        return OUTPUTS.get(file.root().use()).stream().map(file.module().folder()::resolve).filter(Files::isDirectory)
+                .findFirst();
     }
 
     private static Optional<Path> classFile(SourceFile file) {
         return output(file).flatMap(folder -> file.header().types().stream().findFirst()
-                .map(type -> folder.resolve(file.header().qualifiedName(type).replace('.', '/') + ".class"))).filter(Files::isRegularFile);
+                .map(type -> folder.resolve(file.header().qualifiedName(type).replace('.', '/') + ".class")))
+                .filter(Files::isRegularFile);
     }
 
     @Override
     public List<Added> members(AnnotatedType type) {
-        String fields = type.instanceFields().stream().map(field -> field.getType() + " " + field.getName()).collect(Collectors.joining("; ", "/* ", " */ "));
+        String fields = type.instanceFields().stream().map(field -> field.getType() + " " + field.getName())
+                .collect(Collectors.joining("; ", "/* ", " */ "));
         return built(type.file()).getOrDefault(type.nestedName(), List.of()).stream()
                 .filter(one -> !isWritten(one, type))
                 // which other fields would have made it another one is not known
@@ -101,7 +104,8 @@ final class BuiltMembers implements AddedMembers, AutoCloseable {
     private static boolean isWritten(Added one, AnnotatedType type) {
         return one.role().equals(Added.BUILT_TYPE) ? type.nested(one.name()).isPresent()
                 : type.variables().stream().anyMatch(field -> one.field().equals(field.getName().toString()))
-                || Stream.concat(type.methods().stream(), type.constructors().stream()).anyMatch(method -> one.field().equals(signature(method)));
+                || Stream.concat(type.methods().stream(), type.constructors().stream())
+                .anyMatch(method -> one.field().equals(signature(method)));
     }
 
     private static String signature(MethodTree method) {
@@ -148,7 +152,8 @@ final class BuiltMembers implements AddedMembers, AutoCloseable {
         return members;
     }
 
-    private void compare(ClassTree tree, String nestedName, String home, ClassFiles classes, Map<String, List<Added>> into) {
+    private void compare(ClassTree tree, String nestedName, String home, ClassFiles classes,
+            Map<String, List<Added>> into) {
         Optional<? extends Element> built = classes.type((home.isEmpty() ? "" : home + ".") + nestedName);
         if (built.isPresent() && tree.getKind() != Tree.Kind.RECORD) {
             List<Added> beyond = new ArrayList<>();
@@ -168,24 +173,31 @@ final class BuiltMembers implements AddedMembers, AutoCloseable {
         boolean isConstructor = member.getKind() == ElementKind.CONSTRUCTOR;
         String name = isConstructor ? home.getSimpleName().toString() : member.getSimpleName().toString();
         // the signature goes where the field would be named from which it follows, which nobody knows
-        String signature = member instanceof ExecutableElement method ? member.getSimpleName() + "/" + method.getParameters().size() : name;
-        return new Added("", member.getKind().isClass() || member.getKind().isInterface() ? Added.BUILT_TYPE : Added.BUILT, name, signature, text);
+        String signature = member instanceof ExecutableElement method
+                ? member.getSimpleName() + "/" + method.getParameters().size() : name;
+        return new Added("", member.getKind().isClass() || member.getKind().isInterface() ? Added.BUILT_TYPE
+                : Added.BUILT, name, signature, text);
     }
 
     private static boolean isDeclared(Element member, ClassTree tree) {
         String name = member.getSimpleName().toString();
         if (member.getKind().isClass() || member.getKind().isInterface()) {
-            return tree.getMembers().stream().anyMatch(one -> one instanceof ClassTree type && type.getSimpleName().contentEquals(name));
+            return tree.getMembers().stream().anyMatch(one -> one instanceof ClassTree type && type.getSimpleName()
+                    .contentEquals(name));
         } else if (VARIABLES.contains(member.getKind())) {
-            return tree.getMembers().stream().anyMatch(one -> one instanceof VariableTree field && field.getName().contentEquals(name));
+            return tree.getMembers().stream().anyMatch(one -> one instanceof VariableTree field && field.getName()
+                    .contentEquals(name));
         } else if (!(member instanceof ExecutableElement method) || member.getKind() == ElementKind.STATIC_INIT) {
             return true;
         } else {
-            List<MethodTree> methods = tree.getMembers().stream().filter(MethodTree.class::isInstance).map(MethodTree.class::cast).toList();
+            List<MethodTree> methods = tree.getMembers().stream().filter(MethodTree.class::isInstance)
+                    .map(MethodTree.class::cast).toList();
             boolean isDefault = member.getKind() == ElementKind.CONSTRUCTOR
-                    && (tree.getKind() == Tree.Kind.ENUM || method.getParameters().isEmpty() && methods.stream().noneMatch(one -> one.getReturnType() == null));
+                    && (tree.getKind() == Tree.Kind.ENUM || method.getParameters().isEmpty() && methods.stream()
+                            .noneMatch(one -> one.getReturnType() == null));
             return isDefault || tree.getKind() == Tree.Kind.ENUM && OF_ENUMS.contains(name)
-                    || methods.stream().anyMatch(one -> signature(one).equals(name + "/" + method.getParameters().size()));
+                    || methods.stream().anyMatch(one -> signature(one)
+                            .equals(name + "/" + method.getParameters().size()));
         }
     }
 
@@ -196,7 +208,8 @@ final class BuiltMembers implements AddedMembers, AutoCloseable {
                 return text;
             }
         };
-        return ((JavacTask) ToolProvider.getSystemJavaCompiler().getTask(null, null, found -> { }, List.of("-proc:none"), null, List.of(source)))
+        return ((JavacTask) ToolProvider.getSystemJavaCompiler()
+                .getTask(null, null, found -> { }, List.of("-proc:none"), null, List.of(source)))
                 .parse().iterator().next();
     }
 

@@ -9,8 +9,8 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 
 /**
- * Tells annotation processors that change types from those that only make new ones, as JSR 269 has it: there is no way but through the
- * inside of a compiler.
+ * Tells annotation processors that change types from those that only make new ones, as JSR 269 has it: there is no way
+ * but through the inside of a compiler.
  */
 final class ChangingProcessor {
 
@@ -26,7 +26,8 @@ final class ChangingProcessor {
             return false;
         }
         try (ZipFile zip = new ZipFile(archive.toFile())) {
-            return zip.getEntry(SERVICE) != null && zip.stream().filter(entry -> !entry.isDirectory()).anyMatch(entry -> mentions(zip, entry));
+            return zip.getEntry(SERVICE) != null && zip.stream().filter(entry -> !entry.isDirectory())
+                    .anyMatch(entry -> mentions(zip, entry));
         } catch (IOException broken) {
             return false;
         }

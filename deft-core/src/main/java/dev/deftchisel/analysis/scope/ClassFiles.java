@@ -48,8 +48,10 @@ final class ClassFiles implements AutoCloseable {
     ClassFiles(Path folder, List<Path> classPath) throws IOException {
         JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
         this.manager = compiler.getStandardFileManager(null, Locale.ROOT, StandardCharsets.UTF_8);
-        manager.setLocationFromPaths(StandardLocation.CLASS_PATH, Stream.concat(Stream.of(folder), classPath.stream()).filter(Files::exists).toList());
-        this.elements = ((JavacTask) compiler.getTask(null, manager, found -> { }, List.of("-proc:none"), null, List.of())).getElements();
+        manager.setLocationFromPaths(StandardLocation.CLASS_PATH, Stream.concat(Stream.of(folder), classPath.stream())
+                .filter(Files::exists).toList());
+        this.elements = ((JavacTask) compiler.getTask(null, manager, found -> { }, List.of("-proc:none"), null,
+                List.of())).getElements();
     }
 
     /** Whether a class file was written after the folder was looked at. */
@@ -78,20 +80,24 @@ final class ClassFiles implements AutoCloseable {
     }
 
     private static String modifiers(Element element) {
-        return element.getModifiers().stream().filter(modifier -> !OF_CODE.contains(modifier)).map(modifier -> modifier + " ").collect(Collectors.joining());
+        return element.getModifiers().stream().filter(modifier -> !OF_CODE.contains(modifier))
+                .map(modifier -> modifier + " ").collect(Collectors.joining());
     }
 
     private String value(VariableElement field) {
         Object constant = field.getConstantValue();
         TypeKind kind = field.asType().getKind();
-        return constant != null ? elements.getConstantExpression(constant) : kind == TypeKind.BOOLEAN ? "false" : kind.isPrimitive() ? "0" : "null";
+        return constant != null ? elements.getConstantExpression(constant) : kind == TypeKind.BOOLEAN ? "false"
+                : kind.isPrimitive() ? "0" : "null";
     }
 
     private static String method(ExecutableElement method, String owner) {
         boolean isConstructor = method.getKind() == ElementKind.CONSTRUCTOR;
-        String parameters = method.getParameters().stream().map(parameter -> parameter(parameter, method)).collect(Collectors.joining(", "));
+        String parameters = method.getParameters().stream().map(parameter -> parameter(parameter, method))
+                .collect(Collectors.joining(", "));
         String thrown = method.getThrownTypes().isEmpty() ? ""
-                : method.getThrownTypes().stream().map(NamedTypes::shown).collect(Collectors.joining(", ", " throws ", ""));
+                : method.getThrownTypes().stream().map(NamedTypes::shown)
+                .collect(Collectors.joining(", ", " throws ", ""));
         boolean hasBody = !method.getModifiers().contains(Modifier.ABSTRACT);
         return modifiers(method) + typeParameters(method.getTypeParameters())
                 + (isConstructor ? owner : NamedTypes.shown(method.getReturnType()) + " " + method.getSimpleName())
@@ -100,16 +106,19 @@ final class ClassFiles implements AutoCloseable {
 
     private static String parameter(VariableElement parameter, ExecutableElement method) {
         boolean isLast = method.getParameters().indexOf(parameter) == method.getParameters().size() - 1;
-        return (isLast && method.isVarArgs() ? NamedTypes.shown(((ArrayType) parameter.asType()).getComponentType()) + "..."
+        return (isLast && method.isVarArgs() ? NamedTypes.shown(((ArrayType) parameter.asType()).getComponentType())
+                + "..."
                 : NamedTypes.shown(parameter.asType())) + " " + parameter.getSimpleName();
     }
 
     private static String typeParameters(List<? extends TypeParameterElement> all) {
-        return all.isEmpty() ? "" : all.stream().map(ClassFiles::typeParameter).collect(Collectors.joining(", ", "<", "> "));
+        return all.isEmpty() ? "" : all.stream().map(ClassFiles::typeParameter)
+                .collect(Collectors.joining(", ", "<", "> "));
     }
 
     private static String typeParameter(TypeParameterElement parameter) {
-        List<String> bounds = parameter.getBounds().stream().map(NamedTypes::shown).filter(bound -> !bound.equals(OBJECT)).toList();
+        List<String> bounds = parameter.getBounds().stream().map(NamedTypes::shown)
+                .filter(bound -> !bound.equals(OBJECT)).toList();
         return parameter.getSimpleName() + (bounds.isEmpty() ? "" : " extends " + String.join(" & ", bounds));
     }
 
@@ -117,12 +126,15 @@ final class ClassFiles implements AutoCloseable {
         boolean isInterface = type.getKind().isInterface();
         String name = type.getSimpleName().toString();
         TypeMirror above = type.getSuperclass();
-        String extended = isInterface || above.getKind() == TypeKind.NONE || NamedTypes.is(above, OBJECT) ? "" : " extends " + NamedTypes.shown(above);
+        String extended = isInterface || above.getKind() == TypeKind.NONE || NamedTypes.is(above, OBJECT) ? ""
+                : " extends " + NamedTypes.shown(above);
         String implemented = type.getInterfaces().isEmpty() ? "" : type.getInterfaces().stream().map(NamedTypes::shown)
                 .collect(Collectors.joining(", ", isInterface ? " extends " : " implements ", ""));
-        String members = type.getEnclosedElements().stream().filter(member -> member.getSimpleName().toString().indexOf('$') < 0)
+        String members = type.getEnclosedElements().stream()
+                .filter(member -> member.getSimpleName().toString().indexOf('$') < 0)
                 .map(member -> declaration(member, name)).collect(Collectors.joining(" "));
-        return modifiers(type) + (isInterface ? "interface " : "class ") + name + typeParameters(type.getTypeParameters()).strip() + extended + implemented
+        return modifiers(type) + (isInterface ? "interface " : "class ") + name
+                + typeParameters(type.getTypeParameters()).strip() + extended + implemented
                 + " { " + members + " }";
     }
 

@@ -17,9 +17,9 @@ import java.util.stream.Stream;
 /**
  * Modules that are attributed together: one set of sources in which each type exists once, one class path.
  *
- * <p>The modules of a workspace that are written in the same Java and have the same versions of their libraries share one universe, which
- * lets a search over many modules cost one analysis, unless two of them have a file of the same package and name. Then each module gets a
- * universe of its own.
+ * <p>The modules of a workspace that are written in the same Java and have the same versions of their libraries share
+ * one universe, which lets a search over many modules cost one analysis, unless two of them have a file of the same
+ * package and name. Then each module gets a universe of its own.
  *
  * @param owners  the modules whose files are attributed in it; at least one, all of them in the same Java
  * @param modules those whose sources can be seen: the owners with what they use
@@ -42,7 +42,8 @@ public record CompilationScope(List<Module> owners, List<Module> modules) {
             group.modules().add(module);
             group.versions().putAll(versions);
         }
-        return groups.size() == 1 ? List.of(new CompilationScope(all, all)) : groups.stream().map(group -> of(group.modules(), all)).toList();
+        return groups.size() == 1 ? List.of(new CompilationScope(all, all))
+                : groups.stream().map(group -> of(group.modules(), all)).toList();
     }
 
     /** Modules that can be compiled together: in the same Java, with no library in two versions. */

@@ -35,7 +35,8 @@ record ModuleDeclaration(String name, Set<String> required, Set<String> transiti
                 }
             } else if (directive.get(0).equals("exports") && directive.size() > 1) {
                 int to = directive.indexOf("to");
-                exported.put(directive.get(1), to < 0 ? Set.of() : Set.copyOf(directive.subList(to + 1, directive.size())));
+                exported.put(directive.get(1), to < 0 ? Set.of()
+                        : Set.copyOf(directive.subList(to + 1, directive.size())));
             } else if (module >= 0 && module + 1 < directive.size()) {
                 name = directive.get(module + 1);
             }
@@ -72,6 +73,7 @@ record ModuleDeclaration(String name, Set<String> required, Set<String> transiti
 
     /** Whether code of another module may name what is public in a package. */
     boolean exports(String packageName, String user) {
-        return exported.containsKey(packageName) && (exported.get(packageName).isEmpty() || exported.get(packageName).contains(user));
+        return exported.containsKey(packageName)
+                && (exported.get(packageName).isEmpty() || exported.get(packageName).contains(user));
     }
 }

@@ -19,9 +19,9 @@ import javax.lang.model.element.TypeElement;
 import javax.lang.model.util.Elements;
 
 /**
- * Which types main code may name by the module declaration beside it (JLS 7.3). All code is analysed in the unnamed module, which reads
- * everything. What modules of libraries require and export is not looked at: code that requires one of them may name any type of the
- * platform.
+ * Which types main code may name by the module declaration beside it (JLS 7.3). All code is analysed in the unnamed
+ * module, which reads everything. What modules of libraries require and export is not looked at: code that requires one
+ * of them may name any type of the platform.
  */
 public final class Readability {
 
@@ -44,10 +44,12 @@ public final class Readability {
         }
         String packageName = type.substring(0, Math.max(0, type.lastIndexOf('.')));
         if (!readable(own).contains(other.name())) {
-            return Optional.of(type + " is in the module " + other.name() + ", which " + own.name() + " does not require");
+            return Optional.of(type + " is in the module " + other.name() + ", which " + own.name()
+                    + " does not require");
         }
         return other.exports(packageName, own.name()) ? Optional.empty()
-                : Optional.of(type + " is in a package that the module " + other.name() + " does not export to " + own.name());
+                : Optional.of(type + " is in a package that the module " + other.name() + " does not export to "
+                        + own.name());
     }
 
     /** Why main code of a module may not name a type of the platform. */
@@ -59,11 +61,13 @@ public final class Readability {
                 || readable(own).stream().anyMatch(name -> !isKnown(name))) {
             return Optional.empty();
         }
-        return Optional.of(type + " is in the module " + home.getQualifiedName() + ", which " + own.name() + " does not require");
+        return Optional.of(type + " is in the module " + home.getQualifiedName() + ", which " + own.name()
+                + " does not require");
     }
 
     private boolean isKnown(String module) {
-        return ModuleFinder.ofSystem().find(module).isPresent() || declared.values().stream().anyMatch(one -> one.name().equals(module));
+        return ModuleFinder.ofSystem().find(module).isPresent() || declared.values().stream()
+                .anyMatch(one -> one.name().equals(module));
     }
 
     /** The modules that one reads: those it requires, and those they hand on (JLS 7.7.1). */
@@ -74,9 +78,12 @@ public final class Readability {
             while (!open.isEmpty()) {
                 String next = open.pop();
                 if (found.add(next)) {
-                    declared.values().stream().filter(one -> one.name().equals(next)).forEach(one -> open.addAll(one.transitive()));
-                    ModuleFinder.ofSystem().find(next).map(ModuleReference::descriptor).ifPresent(platform -> platform.requires().stream()
-                            .filter(required -> required.modifiers().contains(ModuleDescriptor.Requires.Modifier.TRANSITIVE))
+                    declared.values().stream().filter(one -> one.name().equals(next))
+                            .forEach(one -> open.addAll(one.transitive()));
+                    ModuleFinder.ofSystem().find(next).map(ModuleReference::descriptor)
+                            .ifPresent(platform -> platform.requires().stream()
+                            .filter(required -> required.modifiers()
+                                    .contains(ModuleDescriptor.Requires.Modifier.TRANSITIVE))
                             .forEach(required -> open.add(required.name())));
                 }
             }

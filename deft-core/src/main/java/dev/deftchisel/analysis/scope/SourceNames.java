@@ -23,7 +23,8 @@ public record SourceNames(Map<String, List<SourceFile>> topLevelTypes, Set<Strin
         Set<String> packages = new HashSet<>();
         for (SourceFile file : snapshot.files()) {
             if (universe.sees(file.module())) {
-                file.header().types().forEach(type -> types.computeIfAbsent(file.header().qualifiedName(type), name -> new ArrayList<>(1)).add(file));
+                file.header().types().forEach(type -> types.computeIfAbsent(file.header().qualifiedName(type),
+                        name -> new ArrayList<>(1)).add(file));
                 String name = file.header().packageName();
                 while (!name.isEmpty() && packages.add(name)) {
                     name = name.substring(0, Math.max(0, name.lastIndexOf('.')));

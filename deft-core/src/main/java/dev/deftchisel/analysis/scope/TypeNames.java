@@ -17,7 +17,10 @@ import java.util.Set;
 import java.util.stream.Stream;
 import java.util.zip.ZipFile;
 
-/** The public-looking types of the platform and of a class path, by their simple names; read off the names of class files. */
+/**
+ * The public-looking types of the platform and of a class path, by their simple names; read off the names of class
+ * files.
+ */
 public final class TypeNames {
 
     private static final String ENDING = ".class";
@@ -60,7 +63,8 @@ public final class TypeNames {
                 }
             } else {
                 try (ZipFile archive = new ZipFile(path.toFile())) {
-                    archive.stream().map(entry -> entry.getName()).filter(name -> name.endsWith(ENDING)).forEach(this::add);
+                    archive.stream().map(entry -> entry.getName()).filter(name -> name.endsWith(ENDING))
+                            .forEach(this::add);
                 }
             }
         } catch (IOException damaged) {

@@ -16,9 +16,9 @@ import javax.tools.JavaFileObject;
 import javax.tools.StandardLocation;
 
 /**
- * Which types code may name by its build. All modules of a universe are compiled together, with the libraries of all of them; a build
- * compiles each with what it says it needs, its main code without what is for tests. Nothing is objected to where the build does not say
- * that, or not all that it says is known.
+ * Which types code may name by its build. All modules of a universe are compiled together, with the libraries of all of
+ * them; a build compiles each with what it says it needs, its main code without what is for tests. Nothing is objected
+ * to where the build does not say that, or not all that it says is known.
  */
 public final class TypeVisibility {
 
@@ -29,7 +29,8 @@ public final class TypeVisibility {
     private final boolean isKnown;
     private final Map<Asked, Optional<String>> known = new HashMap<>();
 
-    public TypeVisibility(Workspace workspace, CompilationScope universe, SourceNames sources, Libraries libraries, Readability readability) {
+    public TypeVisibility(Workspace workspace, CompilationScope universe, SourceNames sources, Libraries libraries,
+            Readability readability) {
         this.universe = universe;
         this.sources = sources;
         this.libraries = libraries;
@@ -64,8 +65,10 @@ public final class TypeVisibility {
                     : readability.objection(asked.module(), asked.type(), seen.get(0).module());
         }
         Optional<Path> home = home(asked.type());
-        return home.isPresent() ? home.filter(library -> !sees(asked, library)).map(library -> ofLibrary(asked, library))
-                : asked.use() == SourceRoot.Use.TEST ? Optional.empty() : readability.objection(asked.module(), asked.type());
+        return home.isPresent() ? home.filter(library -> !sees(asked, library))
+                .map(library -> ofLibrary(asked, library))
+                : asked.use() == SourceRoot.Use.TEST ? Optional.empty()
+                : readability.objection(asked.module(), asked.type());
     }
 
     private static boolean sees(Asked asked, SourceFile declaring) {
@@ -80,8 +83,10 @@ public final class TypeVisibility {
         boolean isOwn = home.equals(asked.module());
         boolean isOfMain = declaring.root().use() == SourceRoot.Use.MAIN;
         String place = isOfMain ? "in " + home.name() : "among the tests" + (isOwn ? "" : " of " + home.name());
-        boolean isForTests = isOwn || asked.module().useOf(home).filter(use -> use.sees(SourceRoot.Use.TEST, declaring.root().use())).isPresent();
-        return asked.type() + " is " + place + (isForTests ? ", which only tests may use" : ", which " + asked.module().name() + " does not use");
+        boolean isForTests = isOwn || asked.module().useOf(home)
+                .filter(use -> use.sees(SourceRoot.Use.TEST, declaring.root().use())).isPresent();
+        return asked.type() + " is " + place + (isForTests ? ", which only tests may use" : ", which " + asked.module()
+                .name() + " does not use");
     }
 
     private boolean sees(Asked asked, Path home) {
@@ -97,7 +102,8 @@ public final class TypeVisibility {
                 .filter(library -> library.file().equals(home)).findFirst()
                 .map(Library::origin).orElse(String.valueOf(home.getFileName()));
         boolean isForTests = asked.module().classPath().contains(home);
-        return asked.type() + " is in " + name + ", which " + (isForTests ? "only tests of " + asked.module().name() + " are compiled with"
+        return asked.type() + " is in " + name + ", which "
+                + (isForTests ? "only tests of " + asked.module().name() + " are compiled with"
                 : asked.module().name() + " is not compiled with");
     }
 
@@ -108,12 +114,14 @@ public final class TypeVisibility {
 
     private Optional<Path> find(List<Path> classPath, String type) {
         try {
-            JavaFileObject file = libraries.manager(classPath).getJavaFileForInput(StandardLocation.CLASS_PATH, type, JavaFileObject.Kind.CLASS);
+            JavaFileObject file = libraries.manager(classPath)
+                    .getJavaFileForInput(StandardLocation.CLASS_PATH, type, JavaFileObject.Kind.CLASS);
             if (file == null) {
                 return Optional.empty();
             }
             String place = file.toUri().toString();
-            return classPath.stream().filter(path -> place.startsWith(place.startsWith("jar:") ? "jar:" + path.toUri() + "!" : path.toUri().toString()))
+            return classPath.stream().filter(path -> place.startsWith(place.startsWith("jar:")
+                    ? "jar:" + path.toUri() + "!" : path.toUri().toString()))
                     .findFirst();
         } catch (IOException unreadable) {
             return Optional.empty();

@@ -32,7 +32,8 @@ public enum AccessLevel {
 
     /** How far something must be open to be used elsewhere, subclasses aside. */
     public static AccessLevel between(Element declared, Element use) {
-        return outermost(declared).equals(outermost(use)) ? PRIVATE : home(declared).equals(home(use)) ? PACKAGE : PUBLIC;
+        return outermost(declared).equals(outermost(use)) ? PRIVATE : home(declared).equals(home(use)) ? PACKAGE
+                : PUBLIC;
     }
 
     private static String outermost(Element element) {

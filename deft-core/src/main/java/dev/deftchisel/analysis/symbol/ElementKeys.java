@@ -89,8 +89,8 @@ public final class ElementKeys {
     }
 
     /**
-     * Whether it is what the compiler takes for a name that it gave up on: a class {@code <any?>} for the label of a switch, a
-     * method without a name for a method reference.
+     * Whether it is what the compiler takes for a name that it gave up on: a class {@code <any?>} for the label of a
+     * switch, a method without a name for a method reference.
      */
     private static boolean isStandIn(Element element) {
         return element.getKind() == ElementKind.CLASS && element.getSimpleName().toString().startsWith("<")

@@ -39,7 +39,8 @@ public final class Supertypes {
         TypeElement owner = (TypeElement) method.getEnclosingElement();
         return of(owner, types).stream()
                 .flatMap(above -> ElementFilter.methodsIn(above.getEnclosedElements()).stream())
-                .filter(above -> above.getSimpleName().equals(method.getSimpleName()) && elements.overrides(method, above, owner))
+                .filter(above -> above.getSimpleName().equals(method.getSimpleName())
+                        && elements.overrides(method, above, owner))
                 .toList();
     }
 

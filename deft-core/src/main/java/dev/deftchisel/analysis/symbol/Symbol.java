@@ -34,7 +34,9 @@ public record Symbol(
         return modifiers.contains(Modifier.STATIC);
     }
 
-    /** Whether only its own top-level type can see it. The field of a record component is private, its accessor is not. */
+    /**
+     * Whether only its own top-level type can see it. The field of a record component is private, its accessor is not.
+     */
     public boolean isPrivate() {
         return modifiers.contains(Modifier.PRIVATE) && kind != SymbolKind.RECORD_COMPONENT;
     }

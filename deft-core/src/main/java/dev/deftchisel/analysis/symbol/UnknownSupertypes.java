@@ -31,7 +31,8 @@ public final class UnknownSupertypes {
             if (one.getKind() == TypeKind.ERROR) {
                 return Optional.of(NamedTypes.shown(one));
             }
-            Optional<String> higher = one instanceof DeclaredType declared && declared.asElement() instanceof TypeElement element
+            Optional<String> higher = one instanceof DeclaredType declared
+                    && declared.asElement() instanceof TypeElement element
                     ? first(element, seen) : Optional.empty();
             if (higher.isPresent()) {
                 return higher;

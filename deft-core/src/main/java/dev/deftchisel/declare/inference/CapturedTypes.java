@@ -26,7 +26,8 @@ final class CapturedTypes {
     private static TypeMirror released(AttributedFile code, TypeMirror type, List<TypeMirror> open) {
         return !(type instanceof DeclaredType declared) || declared.getTypeArguments().isEmpty() ? type
                 : code.types().getDeclaredType((TypeElement) declared.asElement(),
-                        declared.getTypeArguments().stream().map(argument -> argument(code, argument, open)).toArray(TypeMirror[]::new));
+                        declared.getTypeArguments().stream().map(argument -> argument(code, argument, open))
+                        .toArray(TypeMirror[]::new));
     }
 
     private static TypeMirror argument(AttributedFile code, TypeMirror type, List<TypeMirror> open) {

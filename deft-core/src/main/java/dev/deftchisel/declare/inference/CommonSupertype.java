@@ -12,7 +12,8 @@ import javax.lang.model.type.TypeMirror;
 public final class CommonSupertype {
 
     /** What says nothing of a value but how it is made or kept. */
-    private static final Set<String> SAYS_NOTHING = Set.of("java.lang.Object", "java.lang.Record", "java.io.Serializable",
+    private static final Set<String> SAYS_NOTHING = Set.of("java.lang.Object", "java.lang.Record",
+            "java.io.Serializable",
             "java.lang.Cloneable",
             "java.lang.constant.Constable", "java.lang.constant.ConstantDesc");
 
@@ -28,7 +29,8 @@ public final class CommonSupertype {
         List<TypeMirror> level = new ArrayList<>(List.of(types.get(0)));
         for (int depth = 0; depth < 4 && !level.isEmpty(); depth++) {
             List<TypeMirror> above = new ArrayList<>();
-            level.stream().filter(type -> !type.getKind().isPrimitive()).forEach(type -> above.addAll(code.types().directSupertypes(type)));
+            level.stream().filter(type -> !type.getKind().isPrimitive())
+                    .forEach(type -> above.addAll(code.types().directSupertypes(type)));
             above.removeIf(type -> NamedTypes.isOneOf(type, SAYS_NOTHING));
             candidates.addAll(above);
             level = above;

@@ -14,7 +14,10 @@ import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
-/** The type arguments of an object that is made without saying them (JLS 15.9.3), told by what its methods are handed and hand back. */
+/**
+ * The type arguments of an object that is made without saying them (JLS 15.9.3), told by what its methods are handed
+ * and hand back.
+ */
 public final class DiamondArguments {
 
     private final DeclaredType generic;
@@ -27,7 +30,8 @@ public final class DiamondArguments {
 
     /** Whether a value is made with a diamond, so that its own type says little. */
     public static boolean isMade(TreePath value) {
-        return value.getLeaf() instanceof NewClassTree made && made.getIdentifier() instanceof ParameterizedTypeTree type
+        return value.getLeaf() instanceof NewClassTree made
+                && made.getIdentifier() instanceof ParameterizedTypeTree type
                 && type.getTypeArguments().isEmpty();
     }
 
@@ -36,7 +40,8 @@ public final class DiamondArguments {
         DiamondArguments diamond = new DiamondArguments((TypeElement) made.asElement(), uses.get(0).code());
         uses.forEach(diamond::take);
         TypeMirror filled = diamond.told.fill(diamond.generic);
-        return diamond.generic.getTypeArguments().stream().noneMatch(parameter -> UseTypes.mentions(filled, parameter::equals))
+        return diamond.generic.getTypeArguments().stream()
+                .noneMatch(parameter -> UseTypes.mentions(filled, parameter::equals))
                 ? Optional.of(filled) : Optional.empty();
     }
 
@@ -51,7 +56,8 @@ public final class DiamondArguments {
         List<? extends ExpressionTree> arguments = new CallArguments(code, call).all();
         for (int i = 0; i < Math.min(arguments.size(), method.getParameters().size()); i++) {
             TypeMirror formal = method.getParameters().get(i).asType();
-            LikelyTargetTypes.known(code.type(new TreePath(call, arguments.get(i)))).ifPresent(actual -> told.tell(formal, actual));
+            LikelyTargetTypes.known(code.type(new TreePath(call, arguments.get(i))))
+                    .ifPresent(actual -> told.tell(formal, actual));
         }
         new LikelyTargetTypes(code).of(call).filter(type -> type.getKind() != TypeKind.VOID)
                 .ifPresent(type -> told.expect(method.getReturnType(), type));

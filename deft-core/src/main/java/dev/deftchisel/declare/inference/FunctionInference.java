@@ -26,15 +26,16 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /**
- * A function as it is written, where nothing says which interface it implements: as far as it tells itself, one of the platform's
- * interfaces does (package {@code java.util.function}).
+ * A function as it is written, where nothing says which interface it implements: as far as it tells itself, one of the
+ * platform's interfaces does (package {@code java.util.function}).
  *
  * @param code    the file
  * @param taken   the types of its parameters, in order
  * @param result  what it hands back; empty for nothing
  * @param isSafe  whether no checked exception leaves it
  */
-public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Optional<TypeMirror> result, boolean isSafe) {
+public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Optional<TypeMirror> result,
+        boolean isSafe) {
 
     /** Whether a value is a function as it is written. */
     public static boolean isFunction(Tree value) {
@@ -49,8 +50,10 @@ public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Opt
 
     /** The interface for a function; empty when its parameters have no types, or there is no such interface. */
     static Optional<TypeMirror> type(AttributedFile code, TreePath function) {
-        Optional<FunctionInference> written = function.getLeaf() instanceof LambdaExpressionTree lambda ? lambda(code, function, lambda)
-                : function.getLeaf() instanceof MemberReferenceTree reference ? reference(code, function, reference) : Optional.empty();
+        Optional<FunctionInference> written = function.getLeaf() instanceof LambdaExpressionTree lambda
+                ? lambda(code, function, lambda)
+                : function.getLeaf() instanceof MemberReferenceTree reference ? reference(code, function, reference)
+                : Optional.empty();
         return written.flatMap(FunctionInference::type);
     }
 
@@ -58,7 +61,8 @@ public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Opt
         List<TypeMirror> taken = new ArrayList<>();
         TreePath body = new TreePath(path, lambda.getBody());
         for (VariableTree parameter : lambda.getParameters()) {
-            Optional<TypeMirror> type = code.saysType(parameter) ? LikelyTargetTypes.known(code.type(new TreePath(path, parameter)))
+            Optional<TypeMirror> type = code.saysType(parameter)
+                    ? LikelyTargetTypes.known(code.type(new TreePath(path, parameter)))
                     : used(code, body, parameter);
             if (type.isEmpty()) {
                 return Optional.empty();
@@ -70,13 +74,19 @@ public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Opt
             return result(code, body).map(type -> new FunctionInference(code, taken, value(type), isSafe));
         }
         List<TypeMirror> values = Jumps.leaving(List.of(body)).stream()
-                .flatMap(jump -> jump.value().flatMap(value -> LikelyTargetTypes.known(code.type(new TreePath(jump.path(), value)))).stream())
+                .flatMap(jump -> jump.value()
+                        .flatMap(value -> LikelyTargetTypes.known(code.type(new TreePath(jump.path(), value))))
+                        .stream())
                 .toList();
-        Optional<TypeMirror> result = values.isEmpty() ? Optional.empty() : Optional.of(new CommonSupertype(code).of(values));
+        Optional<TypeMirror> result = values.isEmpty() ? Optional.empty()
+                : Optional.of(new CommonSupertype(code).of(values));
         return Optional.of(new FunctionInference(code, taken, result, isSafe));
     }
 
-    /** The type of a parameter that is not said, as its uses tell: any object where they ask nothing, none where its members are used. */
+    /**
+     * The type of a parameter that is not said, as its uses tell: any object where they ask nothing, none where its
+     * members are used.
+     */
     private static Optional<TypeMirror> used(AttributedFile code, TreePath body, VariableTree parameter) {
         List<TreePath> uses = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
@@ -89,15 +99,20 @@ public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Opt
             }
         }.scan(body, null);
         boolean isSelected = uses.stream().anyMatch(use -> use.getParentPath().getLeaf() instanceof MemberSelectTree);
-        return isSelected ? Optional.empty() : uses.stream().flatMap(use -> new LikelyTargetTypes(code).all(use).stream())
+        return isSelected ? Optional.empty() : uses.stream()
+                .flatMap(use -> new LikelyTargetTypes(code).all(use).stream())
                 .filter(type -> type.getKind() != TypeKind.VOID).map(code::boxed).findFirst()
                 .or(() -> Optional.of(code.object()));
     }
 
-    /** What the expression of a body hands back; of comparisons and tests that is known even where their operands are not. */
+    /**
+     * What the expression of a body hands back; of comparisons and tests that is known even where their operands are
+     * not.
+     */
     private static Optional<TypeMirror> result(AttributedFile code, TreePath body) {
         boolean isTest = switch (body.getLeaf().getKind()) {
-            case EQUAL_TO, NOT_EQUAL_TO, LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL, CONDITIONAL_AND, CONDITIONAL_OR,
+            case EQUAL_TO, NOT_EQUAL_TO, LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL, CONDITIONAL_AND,
+                    CONDITIONAL_OR,
                     LOGICAL_COMPLEMENT, INSTANCE_OF -> true;
             default -> false;
         };
@@ -111,15 +126,18 @@ public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Opt
     }
 
     /** A method that is named as a function, where only one can be meant (JLS 15.13.1). */
-    private static Optional<FunctionInference> reference(AttributedFile code, TreePath path, MemberReferenceTree reference) {
+    private static Optional<FunctionInference> reference(AttributedFile code, TreePath path,
+            MemberReferenceTree reference) {
         TreePath object = new TreePath(path, reference.getQualifierExpression());
         boolean isOfType = code.element(object).filter(TypeElement.class::isInstance).isPresent();
         boolean makes = reference.getMode() == MemberReferenceTree.ReferenceMode.NEW;
-        Optional<TypeElement> owner = code.type(object).map(code.types()::asElement).filter(TypeElement.class::isInstance)
+        Optional<TypeElement> owner = code.type(object).map(code.types()::asElement)
+                .filter(TypeElement.class::isInstance)
                 .map(TypeElement.class::cast).filter(type -> type.getTypeParameters().isEmpty());
         List<ExecutableElement> meant = owner.stream().flatMap(type -> code.elements().getAllMembers(type).stream())
                 .filter(member -> makes ? member.getKind() == ElementKind.CONSTRUCTOR
-                        : member.getKind() == ElementKind.METHOD && member.getSimpleName().contentEquals(reference.getName()))
+                        : member.getKind() == ElementKind.METHOD && member.getSimpleName()
+                        .contentEquals(reference.getName()))
                 .map(member -> (ExecutableElement) member)
                 .toList();
         if (meant.size() != 1 || !meant.get(0).getTypeParameters().isEmpty()) {
@@ -142,7 +160,8 @@ public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Opt
             return generic("java.util.concurrent.Callable", List.of(code.boxed(result.get())));
         } else if (result.isEmpty()) {
             return taken.isEmpty() ? generic("java.lang.Runnable", List.of())
-                    : generic(taken.size() == 1 ? "java.util.function.Consumer" : "java.util.function.BiConsumer", taken);
+                    : generic(taken.size() == 1 ? "java.util.function.Consumer" : "java.util.function.BiConsumer",
+                            taken);
         }
         String two = taken.size() == 2 ? "Bi" : "";
         String kind = taken.isEmpty() ? "Supplier" : "Function";
@@ -151,7 +170,8 @@ public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Opt
                     : generic("java.util.function." + two + "Predicate", taken);
             case INT -> generic("java.util.function." + (taken.isEmpty() ? "Int" : "ToInt" + two) + kind, taken);
             case LONG -> generic("java.util.function." + (taken.isEmpty() ? "Long" : "ToLong" + two) + kind, taken);
-            case DOUBLE -> generic("java.util.function." + (taken.isEmpty() ? "Double" : "ToDouble" + two) + kind, taken);
+            case DOUBLE -> generic("java.util.function." + (taken.isEmpty() ? "Double" : "ToDouble" + two) + kind,
+                    taken);
             default -> generic("java.util.function." + two + kind,
                     Stream.concat(taken.stream(), Stream.of(code.boxed(result.get()))).toList());
         };

@@ -28,7 +28,10 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.type.TypeVariable;
 
-/** The methods and constructors that a call may mean while one of its arguments has no type, which lets the compiler take any. */
+/**
+ * The methods and constructors that a call may mean while one of its arguments has no type, which lets the compiler
+ * take any.
+ */
 final class LikelyArgumentTypes {
 
     private final AttributedFile code;
@@ -44,13 +47,15 @@ final class LikelyArgumentTypes {
         this.call = call;
         this.candidates = new CallCandidates(code, call);
         this.arguments = new CallArguments(code, call).all();
-        this.known = arguments.stream().map(argument -> LikelyTargetTypes.known(code.type(new TreePath(call, argument)))).toList();
+        this.known = arguments.stream()
+                .map(argument -> LikelyTargetTypes.known(code.type(new TreePath(call, argument)))).toList();
     }
 
     /**
-     * What may be taken for an argument, the most likely first. Where several methods can be meant, the other arguments tell: the
-     * one that takes just these, or takes the value for the same as one of them. Then comes what is plain: no function where none
-     * is written, a primitive before its box, a text before all else. Before all comes a type after which the value is named.
+     * What may be taken for an argument, the most likely first. Where several methods can be meant, the other arguments
+     * tell: the one that takes just these, or takes the value for the same as one of them. Then comes what is plain: no
+     * function where none is written, a primitive before its box, a text before all else. Before all comes a type after
+     * which the value is named.
      */
     List<TypeMirror> taken(Tree value) {
         int index = arguments.indexOf(value);
@@ -65,8 +70,10 @@ final class LikelyArgumentTypes {
                         .allMatch(other -> isExactly(method, other, argument(other))))
                 .toList();
         String name = value.toString().toLowerCase(Locale.ROOT);
-        List<TypeMirror> all = new ArrayList<>(types(meant, index).stream().filter(type -> isNamedAfter(name, type)).toList());
-        (meant.size() == 1 ? meant : values.size() == 1 ? values : exact.size() == 1 ? exact : List.<ExecutableElement>of())
+        List<TypeMirror> all = new ArrayList<>(types(meant, index).stream().filter(type -> isNamedAfter(name, type))
+                .toList());
+        (meant.size() == 1 ? meant : values.size() == 1 ? values : exact.size() == 1 ? exact
+                : List.<ExecutableElement>of())
                 .forEach(method -> all.addAll(types(List.of(method), index)));
         sameAsOther(index, values).ifPresent(all::add);
         List<TypeMirror> plain = new ArrayList<>(types(values, index));
@@ -84,7 +91,8 @@ final class LikelyArgumentTypes {
     /** What all that can be meant hand back; empty when they differ. */
     Optional<TypeMirror> result() {
         List<TypeMirror> results = candidates().stream().<TypeMirror>map(ExecutableElement::getReturnType).toList();
-        return results.stream().findFirst().filter(first -> results.stream().allMatch(other -> code.types().isSameType(first, other)));
+        return results.stream().findFirst().filter(first -> results.stream()
+                .allMatch(other -> code.types().isSameType(first, other)));
     }
 
     /** Whether a method can be meant to which any object may be handed. */
@@ -97,7 +105,8 @@ final class LikelyArgumentTypes {
     /** What the other arguments, and the place of the call, tell about type parameters. */
     private TypeInference inferred(ExecutableElement method, int index) {
         TypeInference inference = new TypeInference(code);
-        result(method).ifPresent(result -> new LikelyTargetTypes(code).of(call).ifPresent(wanted -> inference.expect(result, wanted)));
+        result(method).ifPresent(result -> new LikelyTargetTypes(code).of(call)
+                .ifPresent(wanted -> inference.expect(result, wanted)));
         others(index).filter(other -> !DiamondArguments.isMade(new TreePath(call, arguments.get(other))))
                 .forEach(other -> inference.tell(parameter(method, other), argument(other)));
         return inference;
@@ -119,7 +128,10 @@ final class LikelyArgumentTypes {
                 .toList();
     }
 
-    /** What a method takes at an index; of any number of arguments the last one can be all of these, too (JLS 15.12.2.4). */
+    /**
+     * What a method takes at an index; of any number of arguments the last one can be all of these, too (JLS
+     * 15.12.2.4).
+     */
     private Stream<TypeMirror> formals(ExecutableElement method, int index) {
         int last = method.getParameters().size() - 1;
         return method.isVarArgs() && index == last && arguments.size() == last + 1
@@ -169,7 +181,9 @@ final class LikelyArgumentTypes {
                 .findFirst();
     }
 
-    /** Type variables of the method that is called mean nothing elsewhere; those that are declared around the call do. */
+    /**
+     * Type variables of the method that is called mean nothing elsewhere; those that are declared around the call do.
+     */
     private TypeMirror withoutVariables(TypeMirror type) {
         return UseTypes.opened(code, type, one -> UseTypes.namesVariable(one, variable -> !isInScope(variable)));
     }

@@ -43,7 +43,10 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.type.TypeVariable;
 
-/** Of which type a value must be where it stands (JLS 5, 15): what it is assigned, handed or returned to, or compared with. */
+/**
+ * Of which type a value must be where it stands (JLS 5, 15): what it is assigned, handed or returned to, or compared
+ * with.
+ */
 public final class LikelyTargetTypes {
 
     private final AttributedFile code;
@@ -52,7 +55,10 @@ public final class LikelyTargetTypes {
         this.code = code;
     }
 
-    /** The type that an expression must have; {@code void} for one whose value nobody needs, empty when the place does not tell. */
+    /**
+     * The type that an expression must have; {@code void} for one whose value nobody needs, empty when the place does
+     * not tell.
+     */
     public Optional<TypeMirror> of(TreePath expression) {
         TreePath path = expression.getParentPath();
         Tree value = expression.getLeaf();
@@ -78,10 +84,13 @@ public final class LikelyTargetTypes {
         } else if (isCondition(place, value)) {
             return primitive(TypeKind.BOOLEAN);
         } else if (place instanceof UnaryTree unary) {
-            return unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT ? primitive(TypeKind.BOOLEAN) : primitive(TypeKind.INT);
+            return unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT ? primitive(TypeKind.BOOLEAN)
+                    : primitive(TypeKind.INT);
         } else if (place instanceof BinaryTree binary) {
-            return operand(path, binary, binary.getLeftOperand() == value ? binary.getRightOperand() : binary.getLeftOperand());
-        } else if (place instanceof MemberSelectTree select && path.getParentPath().getLeaf() instanceof MethodInvocationTree call
+            return operand(path, binary, binary.getLeftOperand() == value ? binary.getRightOperand()
+                    : binary.getLeftOperand());
+        } else if (place instanceof MemberSelectTree select && path.getParentPath()
+                .getLeaf() instanceof MethodInvocationTree call
                 && call.getMethodSelect() == select) {
             return of(path.getParentPath()).filter(type -> handsBackItself(type, MemberUse.of(code, path)));
         } else if (place instanceof ArrayAccessTree access && access.getExpression() == value) {
@@ -90,8 +99,10 @@ public final class LikelyTargetTypes {
             return primitive(TypeKind.INT);
         } else if (place instanceof EnhancedForLoopTree loop && loop.getExpression() == value) {
             return elements(path, loop);
-        } else if (place instanceof NewArrayTree array && array.getInitializers() != null && array.getInitializers().contains(value)) {
-            return known(code.type(path)).filter(ArrayType.class::isInstance).map(type -> ((ArrayType) type).getComponentType());
+        } else if (place instanceof NewArrayTree array && array.getInitializers() != null && array.getInitializers()
+                .contains(value)) {
+            return known(code.type(path)).filter(ArrayType.class::isInstance)
+                    .map(type -> ((ArrayType) type).getComponentType());
         } else if (place instanceof ThrowTree) {
             return named("java.lang.RuntimeException");
         } else if (place instanceof MethodInvocationTree call && call.getArguments().contains(value)) {
@@ -113,8 +124,8 @@ public final class LikelyTargetTypes {
     }
 
     /**
-     * What the compiler could tell, when it is the type of a value, or of none. What stands for {@code ? super T} takes a
-     * {@code T} (JLS 5.1.10).
+     * What the compiler could tell, when it is the type of a value, or of none. What stands for {@code ? super T} takes
+     * a {@code T} (JLS 5.1.10).
      */
     static Optional<TypeMirror> known(Optional<? extends TypeMirror> type) {
         return type.filter(one -> one.getKind().isPrimitive() || switch (one.getKind()) {
@@ -137,7 +148,8 @@ public final class LikelyTargetTypes {
             case CONDITIONAL_AND, CONDITIONAL_OR -> primitive(TypeKind.BOOLEAN);
             case MINUS, MULTIPLY, DIVIDE, REMAINDER -> known(code.type(new TreePath(path, other)))
                     .or(() -> of(path).filter(type -> type.getKind().isPrimitive())).or(() -> primitive(TypeKind.INT));
-            case PLUS -> known(code.type(new TreePath(path, other))).or(() -> of(path).filter(type -> type.getKind() != TypeKind.VOID));
+            case PLUS -> known(code.type(new TreePath(path, other)))
+                    .or(() -> of(path).filter(type -> type.getKind() != TypeKind.VOID));
             case LEFT_SHIFT, RIGHT_SHIFT, UNSIGNED_RIGHT_SHIFT -> primitive(TypeKind.INT);
             case LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL ->
                     known(code.type(new TreePath(path, other))).or(() -> primitive(TypeKind.INT));
@@ -155,11 +167,15 @@ public final class LikelyTargetTypes {
     /** The type of an element of an annotation, of one of many (JLS 9.7.1). */
     private Optional<TypeMirror> annotated(TreePath assignment) {
         return code.element(new TreePath(assignment, ((AssignmentTree) assignment.getLeaf()).getVariable()))
-                .filter(ExecutableElement.class::isInstance).map(element -> ((ExecutableElement) element).getReturnType())
+                .filter(ExecutableElement.class::isInstance)
+                .map(element -> ((ExecutableElement) element).getReturnType())
                 .map(type -> type instanceof ArrayType many ? many.getComponentType() : type);
     }
 
-    /** Whether a method of a type hands back another of that type, so that a chain of calls begins with what it ends with. */
+    /**
+     * Whether a method of a type hands back another of that type, so that a chain of calls begins with what it ends
+     * with.
+     */
     private boolean handsBackItself(TypeMirror type, MemberUse selection) {
         if (type.getKind() == TypeKind.ARRAY) {
             // a copy of an array is one of the same type (JLS 10.7)
@@ -195,32 +211,37 @@ public final class LikelyTargetTypes {
     }
 
     /**
-     * All types that an expression may be of, the most likely first: of an argument those that the overloads of what is called
-     * take (JLS 15.12.2).
+     * All types that an expression may be of, the most likely first: of an argument those that the overloads of what is
+     * called take (JLS 15.12.2).
      */
     public List<TypeMirror> all(TreePath expression) {
         TreePath path = expression.getParentPath();
-        List<TypeMirror> all = new ArrayList<>(isArgument(expression) ? new LikelyArgumentTypes(code, path).taken(expression.getLeaf())
+        List<TypeMirror> all = new ArrayList<>(isArgument(expression) ? new LikelyArgumentTypes(code, path)
+                .taken(expression.getLeaf())
                 : of(expression).stream().toList());
         if (path.getLeaf() instanceof EnhancedForLoopTree loop && loop.getExpression() == expression.getLeaf()) {
-            known(code.element(new TreePath(path, loop.getVariable())).map(Element::asType)).map(code.types()::getArrayType)
+            known(code.element(new TreePath(path, loop.getVariable())).map(Element::asType))
+                    .map(code.types()::getArrayType)
                     .ifPresent(all::add);
         } else if (path.getLeaf() instanceof TypeCastTree) {
             // what nobody can be sure of but who casts
-            known(code.type(path)).map(type -> type.getKind().isPrimitive() ? type : code.types().erasure(type)).ifPresent(all::add);
+            known(code.type(path)).map(type -> type.getKind().isPrimitive() ? type : code.types().erasure(type))
+                    .ifPresent(all::add);
         }
         return all.stream().map(type -> CapturedTypes.released(code, type)).toList();
     }
 
     private static boolean isArgument(TreePath expression) {
         TreePath place = expression.getParentPath();
-        return place.getLeaf() instanceof MethodInvocationTree call && call.getArguments().contains(expression.getLeaf())
+        return place.getLeaf() instanceof MethodInvocationTree call && call.getArguments()
+                .contains(expression.getLeaf())
                 || place.getLeaf() instanceof NewClassTree made && made.getArguments().contains(expression.getLeaf());
     }
 
     /** {@code Object} for an argument that may be anything. */
     Optional<TypeMirror> anything(TreePath expression) {
-        return isArgument(expression) && new LikelyArgumentTypes(code, expression.getParentPath()).takesAnything(expression.getLeaf())
+        return isArgument(expression) && new LikelyArgumentTypes(code, expression.getParentPath())
+                .takesAnything(expression.getLeaf())
                 ? Optional.of(code.object()) : Optional.empty();
     }
 }

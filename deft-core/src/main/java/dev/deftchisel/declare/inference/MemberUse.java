@@ -36,13 +36,15 @@ public record MemberUse(AttributedFile code, String name, Optional<TreePath> cal
     static MemberUse of(AttributedFile code, TreePath select) {
         String name = ((MemberSelectTree) select.getLeaf()).getIdentifier().toString();
         Optional<TreePath> call = Optional.of(select.getParentPath())
-                .filter(path -> path.getLeaf() instanceof MethodInvocationTree called && called.getMethodSelect() == select.getLeaf());
+                .filter(path -> path.getLeaf() instanceof MethodInvocationTree called
+                        && called.getMethodSelect() == select.getLeaf());
         return new MemberUse(code, name, call);
     }
 
     /** Whether a member can be meant. */
     private boolean isOf(Element member) {
-        boolean isNamed = member.getSimpleName().contentEquals(name) && member instanceof ExecutableElement == call.isPresent();
+        boolean isNamed = member.getSimpleName().contentEquals(name)
+                && member instanceof ExecutableElement == call.isPresent();
         return isNamed && (!(member instanceof ExecutableElement method) || takesAll(method));
     }
 
@@ -54,7 +56,8 @@ public record MemberUse(AttributedFile code, String name, Optional<TreePath> cal
     public static boolean takesAll(AttributedFile code, TreePath call, ExecutableElement method) {
         List<? extends ExpressionTree> arguments = new CallArguments(code, call).all();
         int taken = method.getParameters().size();
-        return CallCandidates.takes(method, arguments.size()) && (method.isVarArgs() || IntStream.range(0, taken).allMatch(i -> {
+        return CallCandidates.takes(method, arguments.size())
+                && (method.isVarArgs() || IntStream.range(0, taken).allMatch(i -> {
             TypeMirror parameter = code.types().erasure(method.getParameters().get(i).asType());
             return LikelyTargetTypes.known(code.type(new TreePath(call, arguments.get(i)))).map(code.types()::erasure)
                     .filter(type -> !code.types().isAssignable(type, parameter)).isEmpty();
@@ -69,7 +72,8 @@ public record MemberUse(AttributedFile code, String name, Optional<TreePath> cal
     /** The method of an object of a type that can be meant. */
     Optional<ExecutableElement> method(TypeElement type) {
         return code.elements().getAllMembers(type).stream()
-                .filter(member -> member instanceof ExecutableElement && !member.getModifiers().contains(Modifier.STATIC) && isOf(member))
+                .filter(member -> member instanceof ExecutableElement && !member.getModifiers()
+                        .contains(Modifier.STATIC) && isOf(member))
                 .map(member -> (ExecutableElement) member)
                 .findFirst();
     }

@@ -12,9 +12,9 @@ import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeMirror;
 
 /**
- * Types that only names tell, where nothing else does: the one after which something is named, or the only one that the file
- * imports, or the package has, with what is selected. Generic types are among these only where what is handed to them tells of
- * what they are: a list to which vessels are added.
+ * Types that only names tell, where nothing else does: the one after which something is named, or the only one that the
+ * file imports, or the package has, with what is selected. Generic types are among these only where what is handed to
+ * them tells of what they are: a list to which vessels are added.
  */
 final class NameHints {
 
@@ -44,14 +44,20 @@ final class NameHints {
 
     /** The only one with what is selected, or the one above all others that have it. */
     private Optional<TypeElement> only(List<TypeElement> near, Set<MemberUse> selected) {
-        List<TypeElement> found = selected.isEmpty() ? List.of() : near.stream().filter(type -> has(type, selected)).toList();
-        return found.stream().filter(type -> found.stream().allMatch(other -> code.isKind(other.asType(), type.asType()))).findFirst();
+        List<TypeElement> found = selected.isEmpty() ? List.of() : near.stream().filter(type -> has(type, selected))
+                .toList();
+        return found.stream().filter(type -> found.stream()
+                .allMatch(other -> code.isKind(other.asType(), type.asType()))).findFirst();
     }
 
-    /** A generic type that is imported, or a plain collection, which has all that is selected and is handed its elements. */
+    /**
+     * A generic type that is imported, or a plain collection, which has all that is selected and is handed its
+     * elements.
+     */
     Optional<TypeMirror> filled(List<UnresolvedName> uses, Set<MemberUse> selected) {
         Stream<TypeElement> imported = near(uses.get(0).value()).stream();
-        Stream<TypeElement> plain = COLLECTIONS.stream().flatMap(name -> Optional.ofNullable(code.elements().getTypeElement(name))
+        Stream<TypeElement> plain = COLLECTIONS.stream()
+                .flatMap(name -> Optional.ofNullable(code.elements().getTypeElement(name))
                 .stream());
         return selected.isEmpty() ? Optional.empty() : Stream.concat(imported, plain)
                 .filter(type -> !type.getTypeParameters().isEmpty() && has(type, selected))
@@ -61,9 +67,11 @@ final class NameHints {
 
     /** The types that simple names mean here: of the classes around, imported, of the package. */
     List<TypeElement> near(TreePath value) {
-        Stream<Element> around = Stream.iterate(code.enclosingType(value).<Element>map(type -> type), Optional::isPresent,
+        Stream<Element> around = Stream.iterate(code.enclosingType(value).<Element>map(type -> type),
+                Optional::isPresent,
                 type -> type.map(Element::getEnclosingElement)).flatMap(Optional::stream);
-        Stream<Element> nested = code.enclosingType(value).stream().flatMap(type -> type.getEnclosedElements().stream());
+        Stream<Element> nested = code.enclosingType(value).stream()
+                .flatMap(type -> type.getEnclosedElements().stream());
         Stream<Element> imported = code.file().outline().imports().stream()
                 .filter(line -> !line.isStatic() && !line.isOnDemand())
                 .flatMap(line -> Optional.<Element>ofNullable(code.elements().getTypeElement(line.name())).stream());

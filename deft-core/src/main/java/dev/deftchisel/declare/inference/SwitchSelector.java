@@ -62,9 +62,11 @@ public final class SwitchSelector {
             private void take(Tree choice) {
                 ExpressionTree chosen = AttributedFile.chosenFrom(choice);
                 TreePath path = new TreePath(getCurrentPath(), chosen);
-                TreePath bare = chosen instanceof ParenthesizedTree around ? new TreePath(path, around.getExpression()) : path;
+                TreePath bare = chosen instanceof ParenthesizedTree around ? new TreePath(path, around.getExpression())
+                        : path;
                 if (code.element(bare).filter(variable::equals).isPresent()) {
-                    AttributedFile.cases(choice).stream().flatMap(one -> one.getExpressions().stream()).filter(IdentifierTree.class::isInstance)
+                    AttributedFile.cases(choice).stream().flatMap(one -> one.getExpressions().stream())
+                            .filter(IdentifierTree.class::isInstance)
                             .forEach(label -> names.add(label.toString()));
                 }
             }

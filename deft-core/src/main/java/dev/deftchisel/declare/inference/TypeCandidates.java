@@ -23,16 +23,18 @@ final class TypeCandidates {
     }
 
     /**
-     * First what all values have in common that it is given, then these, what each use takes, and the same in the terms of the
-     * type that is to have it. Last comes what can only be a guess.
+     * First what all values have in common that it is given, then these, what each use takes, and the same in the terms
+     * of the type that is to have it. Last comes what can only be a guess.
      *
      * @param given by use
      * @param taken by each use, in order
      * @param views how each use sees the type that is to have it
      */
-    List<TypeMirror> all(Map<UnresolvedName, TypeMirror> given, List<List<TypeMirror>> taken, List<TypeSubstitution> views) {
+    List<TypeMirror> all(Map<UnresolvedName, TypeMirror> given, List<List<TypeMirror>> taken,
+            List<TypeSubstitution> views) {
         List<TypeMirror> values = given.values().stream().filter(type -> !isRaw(type)).toList();
-        List<TypeMirror> all = new ArrayList<>(values.isEmpty() ? List.of() : List.of(new CommonSupertype(code).of(values)));
+        List<TypeMirror> all = new ArrayList<>(values.isEmpty() ? List.of()
+                : List.of(new CommonSupertype(code).of(values)));
         all.addAll(values);
         taken.forEach(all::addAll);
         for (int i = 0; i < uses.size(); i++) {
@@ -48,7 +50,8 @@ final class TypeCandidates {
     /** Whether a type names a type parameter of a class that is not around the declaration. */
     private boolean isForeign(TypeMirror type) {
         return uses.get(0).owner().filter(owner -> UseTypes.namesVariable(type, variable ->
-                variable.asElement() instanceof TypeParameterElement parameter && parameter.getGenericElement() instanceof TypeElement known
+                variable.asElement() instanceof TypeParameterElement parameter
+                        && parameter.getGenericElement() instanceof TypeElement known
                         && !UseTypes.isWithin(owner, known))).isPresent();
     }
 
@@ -60,6 +63,7 @@ final class TypeCandidates {
 
     private TypeMirror ofAnything(TypeMirror raw) {
         TypeElement type = (TypeElement) ((DeclaredType) raw).asElement();
-        return code.types().getDeclaredType(type, type.getTypeParameters().stream().map(any -> code.object()).toArray(TypeMirror[]::new));
+        return code.types().getDeclaredType(type, type.getTypeParameters().stream().map(any -> code.object())
+                .toArray(TypeMirror[]::new));
     }
 }

@@ -16,7 +16,10 @@ import javax.lang.model.type.TypeMirror;
 import javax.lang.model.type.TypeVariable;
 import javax.lang.model.type.WildcardType;
 
-/** What the type parameters of a method stand for in a call, as far as some of its arguments and its result tell (JLS 18, in the small). */
+/**
+ * What the type parameters of a method stand for in a call, as far as some of its arguments and its result tell (JLS
+ * 18, in the small).
+ */
 final class TypeInference {
 
     private final AttributedFile code;
@@ -31,14 +34,17 @@ final class TypeInference {
     /** Takes note of a value of one type where the other is declared. */
     void tell(TypeMirror formal, TypeMirror actual) {
         if (formal instanceof TypeVariable variable) {
-            if (actual.getKind() != TypeKind.NULL && actual.getKind() != TypeKind.ERROR && actual.getKind() != TypeKind.VOID) {
-                told.merge(variable, code.boxed(actual), (before, now) -> fixed.contains(variable) ? before : common(before, now));
+            if (actual.getKind() != TypeKind.NULL && actual.getKind() != TypeKind.ERROR
+                    && actual.getKind() != TypeKind.VOID) {
+                told.merge(variable, code.boxed(actual), (before, now) -> fixed.contains(variable) ? before
+                        : common(before, now));
             }
         } else if (formal instanceof ArrayType array && actual instanceof ArrayType other) {
             tell(array.getComponentType(), other.getComponentType());
         } else if (formal instanceof WildcardType wildcard) {
             bound(wildcard)
-                    .ifPresent(bound -> tell(bound, actual instanceof WildcardType open ? bound(open).orElse(actual) : actual));
+                    .ifPresent(bound -> tell(bound, actual instanceof WildcardType open ? bound(open).orElse(actual)
+                            : actual));
         } else if (formal instanceof DeclaredType declared && !declared.getTypeArguments().isEmpty()) {
             above(actual, declared).ifPresent(same -> {
                 for (int i = 0; i < same.getTypeArguments().size(); i++) {
@@ -65,7 +71,8 @@ final class TypeInference {
             above(formal, above).ifPresent(same -> {
                 for (int i = 0; i < Math.min(same.getTypeArguments().size(), above.getTypeArguments().size()); i++) {
                     TypeMirror argument = above.getTypeArguments().get(i);
-                    Optional<TypeMirror> told = argument instanceof WildcardType open ? bound(open) : Optional.of(argument);
+                    Optional<TypeMirror> told = argument instanceof WildcardType open ? bound(open)
+                            : Optional.of(argument);
                     TypeMirror parameter = same.getTypeArguments().get(i);
                     told.ifPresent(type -> tell(parameter, type));
                     Optional.of(parameter).filter(TypeVariable.class::isInstance).ifPresent(fixed::add);
@@ -83,7 +90,8 @@ final class TypeInference {
 
     /** A type as one of the same class as another one. */
     Optional<DeclaredType> above(TypeMirror type, DeclaredType wanted) {
-        return Supertypes.as(type, wanted.asElement(), code.types()).filter(found -> !found.getTypeArguments().isEmpty());
+        return Supertypes.as(type, wanted.asElement(), code.types())
+                .filter(found -> !found.getTypeArguments().isEmpty());
     }
 
     /** A type with what is told put in. */
@@ -96,7 +104,8 @@ final class TypeInference {
             return code.types().getWildcardType(bound(wildcard.getExtendsBound()), bound(wildcard.getSuperBound()));
         } else if (type instanceof DeclaredType declared && !declared.getTypeArguments().isEmpty()) {
             List<TypeMirror> arguments = declared.getTypeArguments().stream().map(argument -> fill(argument)).toList();
-            return code.types().getDeclaredType((TypeElement) declared.asElement(), arguments.toArray(TypeMirror[]::new));
+            return code.types().getDeclaredType((TypeElement) declared.asElement(),
+                    arguments.toArray(TypeMirror[]::new));
         }
         return type;
     }

@@ -11,8 +11,8 @@ import javax.lang.model.type.TypeMirror;
 import javax.lang.model.type.WildcardType;
 
 /**
- * How a place sees a generic type: with what stands there for its type parameters (JLS 4.5). What is declared in the type as
- * {@code T} is a {@code Vessel} for a {@code Queue<Vessel>}.
+ * How a place sees a generic type: with what stands there for its type parameters (JLS 4.5). What is declared in the
+ * type as {@code T} is a {@code Vessel} for a {@code Queue<Vessel>}.
  */
 public final class TypeSubstitution {
 
@@ -20,7 +20,8 @@ public final class TypeSubstitution {
     private final List<? extends TypeMirror> parameters;
     private final List<? extends TypeMirror> arguments;
 
-    private TypeSubstitution(AttributedFile code, List<? extends TypeMirror> parameters, List<? extends TypeMirror> arguments) {
+    private TypeSubstitution(AttributedFile code, List<? extends TypeMirror> parameters,
+            List<? extends TypeMirror> arguments) {
         this.code = code;
         this.parameters = parameters;
         this.arguments = arguments;
@@ -29,7 +30,8 @@ public final class TypeSubstitution {
     /** How a use of a member sees the type that must declare it. */
     static TypeSubstitution of(UnresolvedName use, TypeElement owner) {
         Optional<TypeMirror> object = use.isOfType() ? Optional.empty() : use.object().flatMap(use.code()::type)
-                .or(() -> use.object().isPresent() ? Optional.empty() : use.code().enclosingType(use.path()).map(TypeElement::asType));
+                .or(() -> use.object().isPresent() ? Optional.empty() : use.code().enclosingType(use.path())
+                        .map(TypeElement::asType));
         return of(use.code(), owner, object);
     }
 
@@ -37,7 +39,8 @@ public final class TypeSubstitution {
     public static List<TypeSubstitution> all(List<UnresolvedName> uses) {
         Optional<TypeElement> owner = uses.get(0).owner();
         return uses.stream()
-                .map(use -> owner.map(type -> of(use, type)).orElseGet(() -> new TypeSubstitution(use.code(), List.of(), List.of())))
+                .map(use -> owner.map(type -> of(use, type))
+                        .orElseGet(() -> new TypeSubstitution(use.code(), List.of(), List.of())))
                 .toList();
     }
 
@@ -55,7 +58,8 @@ public final class TypeSubstitution {
 
     /** Whether all is seen as it is declared. */
     public boolean isPlain() {
-        return IntStream.range(0, parameters.size()).allMatch(i -> code.types().isSameType(parameters.get(i), arguments.get(i)));
+        return IntStream.range(0, parameters.size())
+                .allMatch(i -> code.types().isSameType(parameters.get(i), arguments.get(i)));
     }
 
     /** What is declared, as it is seen. */
@@ -86,8 +90,10 @@ public final class TypeSubstitution {
 
     private TypeMirror argument(TypeMirror type) {
         return !(type instanceof WildcardType wildcard) ? declared(type)
-                : wildcard.getExtendsBound() != null ? code.types().getWildcardType(declared(wildcard.getExtendsBound()), null)
-                : wildcard.getSuperBound() != null ? code.types().getWildcardType(null, declared(wildcard.getSuperBound()))
+                : wildcard.getExtendsBound() != null ? code.types()
+                .getWildcardType(declared(wildcard.getExtendsBound()), null)
+                : wildcard.getSuperBound() != null ? code.types()
+                .getWildcardType(null, declared(wildcard.getSuperBound()))
                 : type;
     }
 }

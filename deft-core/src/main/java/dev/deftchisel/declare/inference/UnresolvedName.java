@@ -67,8 +67,10 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
         return analysis.at(code.file().path(), offset).stream()
                 .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown)
                 .flatMap(binding -> code.around(binding.range()).stream()
-                        .filter(path -> path.getLeaf() instanceof IdentifierTree && code.range(path.getLeaf()).equals(binding.range())
-                                || (path.getLeaf() instanceof MemberSelectTree || path.getLeaf() instanceof MemberReferenceTree)
+                        .filter(path -> path.getLeaf() instanceof IdentifierTree && code.range(path.getLeaf())
+                                .equals(binding.range())
+                                || (path.getLeaf() instanceof MemberSelectTree
+                                        || path.getLeaf() instanceof MemberReferenceTree)
                                 && code.range(path.getLeaf()).end() == binding.range().end())
                         .map(path -> new UnresolvedName(code, path, code.text(binding.range()), binding.range())))
                 .findFirst()
@@ -77,10 +79,12 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
 
     private static Optional<UnresolvedName> constructor(AttributedFile code, int offset) {
         return code.around(new Range(offset, offset)).stream()
-                .takeWhile(path -> !(path.getLeaf() instanceof StatementTree) || path.getLeaf() instanceof ExpressionStatementTree)
+                .takeWhile(path -> !(path.getLeaf() instanceof StatementTree)
+                        || path.getLeaf() instanceof ExpressionStatementTree)
                 .filter(path -> isUnknownConstructor(code, path))
                 .findFirst()
-                .flatMap(path -> constructed(code, path).map(type -> new UnresolvedName(code, path, type.getSimpleName().toString(),
+                .flatMap(path -> constructed(code, path)
+                        .map(type -> new UnresolvedName(code, path, type.getSimpleName().toString(),
                         code.range(path.getLeaf()))));
     }
 
@@ -105,7 +109,10 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
         return text.equals("this") ? around : around.map(TypeElement::getSuperclass).flatMap(UnresolvedName::element);
     }
 
-    /** The class of an object; the one above where it has no name, since nobody else can ask that for a member (JLS 15.9.5). */
+    /**
+     * The class of an object; the one above where it has no name, since nobody else can ask that for a member (JLS
+     * 15.9.5).
+     */
     private static Optional<TypeElement> element(TypeMirror type) {
         if (type.getKind() != TypeKind.DECLARED) {
             return Optional.empty();
@@ -127,7 +134,8 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
 
     /** What is handed over, where it is a call. */
     public List<? extends ExpressionTree> arguments() {
-        return call().<List<? extends ExpressionTree>>map(call -> new CallArguments(code, call).all()).orElse(List.of());
+        return call().<List<? extends ExpressionTree>>map(call -> new CallArguments(code, call).all())
+                .orElse(List.of());
     }
 
     /** Other uses of the same name, of the same type and of the same sort, calls or not; those of the file first. */
@@ -141,7 +149,8 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
                 .filter(other -> other.call().isPresent() == call().isPresent() && other.isReference() == isReference()
                         && other.isType() == isType()
                         && (isOwn() && other.isOwn() && (other.isWithin(this, outermost) || other.isBelow(this))
-                                || other.owner().equals(owner()) || isOwn() && !other.isOwn() && isAmongMine(other.owner())))
+                                || other.owner().equals(owner()) || isOwn() && !other.isOwn()
+                                && isAmongMine(other.owner())))
                 .toList();
     }
 
@@ -156,7 +165,8 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
     }
 
     private boolean isAmongMine(Optional<TypeElement> type) {
-        return type.isPresent() && classes().stream().anyMatch(around -> code.element(around).filter(type.get()::equals).isPresent());
+        return type.isPresent() && classes().stream()
+                .anyMatch(around -> code.element(around).filter(type.get()::equals).isPresent());
     }
 
     /** Whether it is in a class below that of another use, from which it may inherit. */
@@ -177,8 +187,8 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
     }
 
     /**
-     * Whether it must be a type where it stands (JLS 6.5.1), or looks like one by its name where it may be a variable as
-     * well (JLS 6.1).
+     * Whether it must be a type where it stands (JLS 6.5.1), or looks like one by its name where it may be a variable
+     * as well (JLS 6.1).
      */
     public boolean isType() {
         if (isConstructor() || isReference()) {
@@ -191,12 +201,14 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
                     || TYPE_NAME.matcher(this.name).matches();
         }
         return place instanceof VariableTree variable && variable.getType() == name
-                || place instanceof MethodTree method && (method.getReturnType() == name || method.getThrows().contains(name))
+                || place instanceof MethodTree method && (method.getReturnType() == name || method.getThrows()
+                        .contains(name))
                 || place instanceof NewClassTree made && made.getIdentifier() == name
                 || place instanceof TypeCastTree cast && cast.getType() == name
                 || place instanceof InstanceOfTree test && test.getType() == name
                 || place instanceof NewArrayTree array && array.getType() == name
-                || place instanceof ParameterizedTypeTree || place instanceof ArrayTypeTree || place instanceof WildcardTree
+                || place instanceof ParameterizedTypeTree || place instanceof ArrayTypeTree
+                || place instanceof WildcardTree
                 || place instanceof UnionTypeTree || place instanceof TypeParameterTree || place instanceof ClassTree
                 || place instanceof AnnotationTree annotation && annotation.getAnnotationType() == name
                 || place instanceof AnnotatedTypeTree;
@@ -227,7 +239,8 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
 
     /** What it is selected from. */
     public Optional<TreePath> object() {
-        return path.getLeaf() instanceof MemberSelectTree select ? Optional.of(new TreePath(path, select.getExpression()))
+        return path.getLeaf() instanceof MemberSelectTree select
+                ? Optional.of(new TreePath(path, select.getExpression()))
                 : path.getLeaf() instanceof MemberReferenceTree reference
                 ? Optional.of(new TreePath(path, reference.getQualifierExpression()))
                 : Optional.empty();
@@ -262,7 +275,8 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
             return Optional.empty();
         }
         TreePath choice = group.getParentPath();
-        return code.type(new TreePath(choice, AttributedFile.chosenFrom(choice.getLeaf()))).flatMap(UnresolvedName::element)
+        return code.type(new TreePath(choice, AttributedFile.chosenFrom(choice.getLeaf())))
+                .flatMap(UnresolvedName::element)
                 .filter(type -> type.getKind() == ElementKind.ENUM);
     }
 

@@ -32,7 +32,8 @@ public final class UseTypes {
     private final Optional<TypeElement> around;
     private final boolean isMethod;
 
-    private UseTypes(TypeWriter here, TypeWriter there, AttributedFile code, Optional<TypeElement> around, boolean isMethod) {
+    private UseTypes(TypeWriter here, TypeWriter there, AttributedFile code, Optional<TypeElement> around,
+            boolean isMethod) {
         this.here = here;
         this.there = there;
         this.code = code;
@@ -46,7 +47,8 @@ public final class UseTypes {
      * @param here   writes types in the file of the use
      * @param there  writes them in the file of the declaration
      * @param code   the file of the use
-     * @param around the type that gets it, where its type parameters are known at the use, and mean the same in what is declared
+     * @param around the type that gets it, where its type parameters are known at the use, and mean the same in what is
+     *               declared
      */
     public static UseTypes of(TypeWriter here, TypeWriter there, AttributedFile code, Optional<TypeElement> around) {
         return new UseTypes(here, there, code, around, false);
@@ -68,14 +70,18 @@ public final class UseTypes {
         return new UseTypes(here, there, code, Optional.empty(), isMethod);
     }
 
-    /** The type of an argument or assigned value; empty for a function that does not tell itself which it is (JLS 15.27.3). */
+    /**
+     * The type of an argument or assigned value; empty for a function that does not tell itself which it is (JLS
+     * 15.27.3).
+     */
     public Optional<TypeMirror> of(TreePath value) {
         return of(code, value);
     }
 
     /** The same in another file. */
     public Optional<TypeMirror> of(AttributedFile code, TreePath value) {
-        Optional<TypeMirror> type = FunctionInference.isFunction(value.getLeaf()) ? FunctionInference.type(code, value) : code.type(value);
+        Optional<TypeMirror> type = FunctionInference.isFunction(value.getLeaf()) ? FunctionInference.type(code, value)
+                : code.type(value);
         return type.flatMap(found -> switch (found.getKind()) {
             case ERROR, NONE, VOID, OTHER, EXECUTABLE, PACKAGE -> Optional.empty();
             case NULL -> Optional.of(code.object());
@@ -83,12 +89,18 @@ public final class UseTypes {
         });
     }
 
-    /** A type in a declaration. Type parameters that are not known there are left open, but in a method, which declares them. */
+    /**
+     * A type in a declaration. Type parameters that are not known there are left open, but in a method, which declares
+     * them.
+     */
     public Optional<String> member(TypeMirror type) {
         return type.getKind() == TypeKind.VOID ? Optional.of("void") : there.write(isMethod ? type : closed(type));
     }
 
-    /** The type of a field, without type arguments where these name what is not known: others could not be assigned to those that do. */
+    /**
+     * The type of a field, without type arguments where these name what is not known: others could not be assigned to
+     * those that do.
+     */
     public Optional<String> field(TypeMirror type) {
         return there.write(isOpen(type) ? code.types().erasure(type) : type);
     }
@@ -98,19 +110,26 @@ public final class UseTypes {
         return here.write(type);
     }
 
-    /** The type parameters that a method must declare for types that it names, with a blank behind; empty when there are none. */
+    /**
+     * The type parameters that a method must declare for types that it names, with a blank behind; empty when there are
+     * none.
+     */
     public String typeParameters(List<TypeMirror> named) {
         Map<String, TypeVariable> variables = new LinkedHashMap<>();
         named.forEach(type -> collect(type, variables));
-        return variables.isEmpty() ? "" : variables.values().stream().map(this::declared).collect(Collectors.joining(", ", "<", "> "));
+        return variables.isEmpty() ? "" : variables.values().stream().map(this::declared)
+                .collect(Collectors.joining(", ", "<", "> "));
     }
 
-    /** The same types, where a type parameter that is named once, and by itself, gives way to what it may be at most. */
+    /**
+     * The same types, where a type parameter that is named once, and by itself, gives way to what it may be at most.
+     */
     public List<TypeMirror> plain(List<TypeMirror> types) {
         List<TypeMirror> plain = new ArrayList<>();
         for (TypeMirror type : types) {
             long naming = types.stream().filter(other -> names(other, type)).count();
-            boolean isLone = type instanceof TypeVariable variable && !TypeWriter.isCaptured(variable) && !isKnown(variable) && naming == 1;
+            boolean isLone = type instanceof TypeVariable variable && !TypeWriter.isCaptured(variable)
+                    && !isKnown(variable) && naming == 1;
             plain.add(isLone ? code.types().erasure(type) : type);
         }
         return plain;
@@ -125,7 +144,8 @@ public final class UseTypes {
 
     private String declared(TypeVariable variable) {
         TypeMirror bound = variable.getUpperBound();
-        List<? extends TypeMirror> bounds = bound instanceof IntersectionType several ? several.getBounds() : List.of(bound);
+        List<? extends TypeMirror> bounds = bound instanceof IntersectionType several ? several.getBounds()
+                : List.of(bound);
         String written = bounds.stream().flatMap(one -> there.write(one).stream()).filter(one -> !one.equals("Object"))
                 .collect(Collectors.joining(" & "));
         return variable.asElement().getSimpleName() + (written.isEmpty() ? "" : " extends " + written);
@@ -134,7 +154,8 @@ public final class UseTypes {
     private void collect(TypeMirror type, Map<String, TypeVariable> variables) {
         if (type instanceof TypeVariable variable) {
             boolean isNamed = variable.asElement() instanceof TypeParameterElement && !TypeWriter.isCaptured(variable);
-            if (isNamed && !isKnown(variable) && variables.putIfAbsent(variable.asElement().getSimpleName().toString(), variable) == null || !isNamed) {
+            if (isNamed && !isKnown(variable) && variables.putIfAbsent(variable.asElement().getSimpleName()
+                    .toString(), variable) == null || !isNamed) {
                 collect(variable.getUpperBound(), variables);
             }
         } else if (type instanceof ArrayType array) {
@@ -157,7 +178,8 @@ public final class UseTypes {
 
     /** The same type without type parameters that are not known. */
     private TypeMirror closed(TypeMirror type) {
-        if (type instanceof TypeVariable variable && variable.asElement() instanceof TypeParameterElement && !isKnown(variable)) {
+        if (type instanceof TypeVariable variable && variable.asElement() instanceof TypeParameterElement
+                && !isKnown(variable)) {
             return code.types().erasure(type);
         }
         return opened(code, type, this::isOpen);
@@ -169,7 +191,8 @@ public final class UseTypes {
             return type;
         }
         return code.types().getDeclaredType((TypeElement) declared.asElement(), declared.getTypeArguments().stream()
-                .map(argument -> isOpen.test(argument) ? code.types().getWildcardType(null, null) : argument).toArray(TypeMirror[]::new));
+                .map(argument -> isOpen.test(argument) ? code.types().getWildcardType(null, null) : argument)
+                .toArray(TypeMirror[]::new));
     }
 
     private boolean isOpen(TypeMirror type) {
@@ -180,14 +203,16 @@ public final class UseTypes {
 
     /** Whether a type names one of some type variables, or one that has no name. */
     public static boolean namesVariable(TypeMirror type, Predicate<TypeVariable> isMeant) {
-        return mentions(type, part -> part instanceof TypeVariable variable && isMeant.test(variable) || part instanceof IntersectionType);
+        return mentions(type, part -> part instanceof TypeVariable variable && isMeant.test(variable)
+                || part instanceof IntersectionType);
     }
 
     /** Whether a type is such a one, or has one in its components, arguments, or their bounds. */
     static boolean mentions(TypeMirror type, Predicate<TypeMirror> isMeant) {
         return isMeant.test(type)
                 || type instanceof ArrayType array && mentions(array.getComponentType(), isMeant)
-                || type instanceof WildcardType wildcard && TypeInference.bound(wildcard).filter(bound -> mentions(bound, isMeant)).isPresent()
+                || type instanceof WildcardType wildcard && TypeInference.bound(wildcard)
+                .filter(bound -> mentions(bound, isMeant)).isPresent()
                 || type instanceof DeclaredType declared
                         && declared.getTypeArguments().stream().anyMatch(argument -> mentions(argument, isMeant));
     }

@@ -19,8 +19,8 @@ import javax.lang.model.type.TypeVariable;
 import javax.lang.model.type.WildcardType;
 
 /**
- * The type of a value that all its uses tell together: the likeliest for one of them that has what is selected from it in
- * others. Where no place tells anything, the name may.
+ * The type of a value that all its uses tell together: the likeliest for one of them that has what is selected from it
+ * in others. Where no place tells anything, the name may.
  */
 public final class ValueType {
 
@@ -61,7 +61,8 @@ public final class ValueType {
     }
 
     private Optional<TypeMirror> likeliest(List<TypeMirror> all, List<TypeMirror> values) {
-        Set<MemberUse> selected = uses.stream().flatMap(use -> MemberUse.from(use).stream()).collect(Collectors.toSet());
+        Set<MemberUse> selected = uses.stream().flatMap(use -> MemberUse.from(use).stream())
+                .collect(Collectors.toSet());
         UnresolvedName first = uses.get(0);
         return values.stream().filter(type -> has(type, selected) && fits(type, code.types()::isAssignable)).findFirst()
                 .or(() -> values.stream().filter(type -> has(type, selected) && fits(type, this::isKindOf)).findFirst())
@@ -74,7 +75,8 @@ public final class ValueType {
                 .or(() -> hints.of(first.value(), first.name(), Set.of()))
                 .or(() -> selected.isEmpty() ? all.stream().findFirst() : Optional.empty())
                 // all that is left is that anything would do
-                .or(() -> uses.stream().flatMap(use -> new LikelyTargetTypes(use.code()).anything(use.value()).stream()).findFirst());
+                .or(() -> uses.stream().flatMap(use -> new LikelyTargetTypes(use.code()).anything(use.value()).stream())
+                        .findFirst());
     }
 
     /** Whether a variable of a type could be given all that it is given, and its value taken wherever it is used. */
@@ -83,9 +85,11 @@ public final class ValueType {
         for (int i = 0; takesAll && i < uses.size(); i++) {
             TypeMirror seen = views.get(i).seen(type);
             TypeMirror value = given.get(uses.get(i));
-            boolean isAny = uses.get(i).value().getParentPath().getLeaf() instanceof BinaryTree || taken.get(i).isEmpty();
+            boolean isAny = uses.get(i).value().getParentPath().getLeaf() instanceof BinaryTree || taken.get(i)
+                    .isEmpty();
             takesAll = (value == null || isAssignable.test(value, seen)) && mayBeCast(uses.get(i), seen)
-                    && (isAny || taken.get(i).stream().anyMatch(one -> one.getKind() == TypeKind.VOID || isAssignable.test(seen, one)));
+                    && (isAny || taken.get(i).stream().anyMatch(one -> one.getKind() == TypeKind.VOID
+                            || isAssignable.test(seen, one)));
         }
         return takesAll;
     }
@@ -93,11 +97,13 @@ public final class ValueType {
     /** A primitive value cannot be cast to a type parameter, nor to most classes (JLS 5.5). */
     private static boolean mayBeCast(UnresolvedName use, TypeMirror type) {
         return !type.getKind().isPrimitive() || !(use.value().getParentPath().getLeaf() instanceof TypeCastTree)
-                || use.code().type(use.value().getParentPath()).filter(target -> target.getKind().isPrimitive()).isPresent();
+                || use.code().type(use.value().getParentPath()).filter(target -> target.getKind().isPrimitive())
+                .isPresent();
     }
 
     private static boolean isIndexed(UnresolvedName use) {
-        return use.value().getParentPath().getLeaf() instanceof ArrayAccessTree access && access.getExpression() == use.value().getLeaf();
+        return use.value().getParentPath().getLeaf() instanceof ArrayAccessTree access
+                && access.getExpression() == use.value().getLeaf();
     }
 
     /** Whether a value of a type can be one of another, type arguments aside. */
@@ -132,7 +138,8 @@ public final class ValueType {
         // what is missing itself must be selected from an object of the type that is to get it
         boolean isOwner = uses.get(0).owner().filter(declared.asElement()::equals).isPresent();
         Set<MemberUse> asked = selected.stream()
-                .filter(selection -> !(isOwner && selection.name().equals(uses.get(0).name()))).collect(Collectors.toSet());
+                .filter(selection -> !(isOwner && selection.name().equals(uses.get(0).name())))
+                .collect(Collectors.toSet());
         return hints.has((TypeElement) declared.asElement(), asked);
     }
 }

@@ -33,16 +33,19 @@ public final class ArgumentTypes {
      * @param calls at least one, all with an argument there
      * @param views how each sees the type that is called
      */
-    public static ArgumentTypes of(List<UnresolvedName> calls, List<TypeSubstitution> views, int index, UseTypes types) {
+    public static ArgumentTypes of(List<UnresolvedName> calls, List<TypeSubstitution> views, int index,
+            UseTypes types) {
         return of(calls, views, index, index + 1, types);
     }
 
     /** What is handed over from there on. */
-    public static ArgumentTypes from(List<UnresolvedName> calls, List<TypeSubstitution> views, int index, UseTypes types) {
+    public static ArgumentTypes from(List<UnresolvedName> calls, List<TypeSubstitution> views, int index,
+            UseTypes types) {
         return of(calls, views, index, Integer.MAX_VALUE, types);
     }
 
-    private static ArgumentTypes of(List<UnresolvedName> calls, List<TypeSubstitution> views, int start, int end, UseTypes types) {
+    private static ArgumentTypes of(List<UnresolvedName> calls, List<TypeSubstitution> views, int start, int end,
+            UseTypes types) {
         ArgumentTypes handed = new ArgumentTypes(calls.get(0).code());
         for (int i = 0; i < calls.size(); i++) {
             UnresolvedName call = calls.get(i);
@@ -67,7 +70,8 @@ public final class ArgumentTypes {
 
     /** The one of the types that takes all, when there is one and nothing else is handed over. */
     public Optional<TypeMirror> common() {
-        return Optional.of(values).filter(all -> !isUnknown && !all.isEmpty()).map(new CommonSupertype(code)::of).map(this::nullable)
+        return Optional.of(values).filter(all -> !isUnknown && !all.isEmpty()).map(new CommonSupertype(code)::of)
+                .map(this::nullable)
                 .filter(type -> !NamedTypes.is(type, "java.lang.Object") && takesAll(type));
     }
 
@@ -77,7 +81,8 @@ public final class ArgumentTypes {
             return isNull ? Optional.of(code.object()) : Optional.empty();
         }
         TypeMirror general = nullable(new CommonSupertype(code).of(values));
-        // what other places see of a generic type is not always to be trusted: only own values can rule the likeliest type out
+        // what other places see of a generic type is not always to be trusted: only own values can rule the likeliest
+        // type out
         boolean isRuledOut = IntStream.range(0, values.size()).filter(i -> views.get(i).isPlain())
                 .anyMatch(i -> !code.types().isAssignable(values.get(i), general));
         Stream<TypeMirror> wider = Stream.of(UseTypes.opened(code, general, any -> true), code.types().erasure(general))

@@ -19,7 +19,8 @@ import java.util.List;
  * @param before   what is declared and used now, in all files that mention the name
  * @param edits    collects what types need where they are written
  */
-public record DeclarationRequest(List<UnresolvedName> uses, TargetClass owner, boolean isStatic, Answers answers, UseTypes types, Analysis before, EditsByFile edits) {
+public record DeclarationRequest(List<UnresolvedName> uses, TargetClass owner, boolean isStatic, Answers answers,
+        UseTypes types, Analysis before, EditsByFile edits) {
 
     public DeclarationRequest {
         uses = List.copyOf(uses);

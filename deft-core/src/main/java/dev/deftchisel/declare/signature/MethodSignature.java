@@ -39,11 +39,13 @@ import javax.lang.model.util.ElementFilter;
  * @param overridden   what a subclass has already
  * @param handled      checked exceptions that are handled around the call and that nothing else there can end in
  */
-public record MethodSignature(Parameters parameters, Optional<TypeMirror> result, boolean isStatic, Optional<ExecutableElement> overridden,
+public record MethodSignature(Parameters parameters, Optional<TypeMirror> result, boolean isStatic,
+        Optional<ExecutableElement> overridden,
         List<TypeMirror> handled) {
 
     /** One for which nobody around waits for an exception. */
-    MethodSignature(Parameters parameters, Optional<TypeMirror> result, boolean isStatic, Optional<ExecutableElement> overridden) {
+    MethodSignature(Parameters parameters, Optional<TypeMirror> result, boolean isStatic,
+            Optional<ExecutableElement> overridden) {
         this(parameters, result, isStatic, overridden, List.of());
     }
 
@@ -58,7 +60,8 @@ public record MethodSignature(Parameters parameters, Optional<TypeMirror> result
         List<ExecutableElement> below = asked.isStatic() ? List.of()
                 : Overriders.of(asked.owner(), missing.name(), missing.arguments().size(), asked.before()).stream()
                 .filter(method -> MemberUse.takesAll(asked.code(), missing.call().orElseThrow(), method)).toList();
-        Optional<MethodSignature> overridden = below.stream().flatMap(method -> above(method, below, asked).stream()).findFirst();
+        Optional<MethodSignature> overridden = below.stream().flatMap(method -> above(method, below, asked).stream())
+                .findFirst();
         if (overridden.isPresent()) {
             return overridden.get();
         }
@@ -66,21 +69,24 @@ public record MethodSignature(Parameters parameters, Optional<TypeMirror> result
         Parameters parameters = Parameters.of(asked.uses(), types);
         List<TypeMirror> named = new ArrayList<>(parameters.all().stream().map(Parameters.One::type).toList());
         result.ifPresent(named::add);
-        return new MethodSignature(parameters.as(types.plain(named), types), result, asked.isStatic(), Optional.empty(), handled(missing));
+        return new MethodSignature(parameters.as(types.plain(named), types), result, asked.isStatic(), Optional.empty(),
+                handled(missing));
     }
 
     /** A handler of a checked exception that nothing ends in would be an error (JLS 11.2.3), so the method must. */
     private static List<TypeMirror> handled(UnresolvedName missing) {
         AttributedFile code = missing.code();
         List<TypeMirror> found = new ArrayList<>();
-        for (TreePath at = missing.path(); at.getParentPath() != null && !AttributedFile.runsApart(at.getLeaf()); at = at.getParentPath()) {
+        for (TreePath at = missing.path(); at.getParentPath() != null
+                && !AttributedFile.runsApart(at.getLeaf()); at = at.getParentPath()) {
             if (at.getParentPath().getLeaf() instanceof TryTree attempt && attempt.getBlock() == at.getLeaf()) {
                 TreePath around = at.getParentPath();
                 List<TypeMirror> thrown = code.thrown(List.of(at));
                 for (CatchTree handler : attempt.getCatches()) {
                     TreePath parameter = new TreePath(new TreePath(around, handler), handler.getParameter());
                     code.type(new TreePath(parameter, handler.getParameter().getType()))
-                            .filter(type -> isChecked(type, code) && thrown.stream().noneMatch(known -> code.isKind(known, type) || code.isKind(type, known)))
+                            .filter(type -> isChecked(type, code) && thrown.stream()
+                                    .noneMatch(known -> code.isKind(known, type) || code.isKind(type, known)))
                             .ifPresent(found::add);
                 }
             }
@@ -90,20 +96,27 @@ public record MethodSignature(Parameters parameters, Optional<TypeMirror> result
 
     private static boolean isChecked(TypeMirror type, AttributedFile code) {
         boolean isGeneral = NamedTypes.isOneOf(type, Set.of("java.lang.Throwable", "java.lang.Exception"));
-        return type instanceof DeclaredType && !isGeneral && code.isKind(type, code.elements().getTypeElement("java.lang.Exception").asType())
+        return type instanceof DeclaredType && !isGeneral
+                && code.isKind(type, code.elements().getTypeElement("java.lang.Exception").asType())
                 && !code.isKind(type, code.elements().getTypeElement("java.lang.RuntimeException").asType());
     }
 
-    /** What a method must be to be overridden by some others, as one of them tells; empty when its types mean nothing above. */
-    private static Optional<MethodSignature> above(ExecutableElement method, List<ExecutableElement> all, DeclarationRequest asked) {
+    /**
+     * What a method must be to be overridden by some others, as one of them tells; empty when its types mean nothing
+     * above.
+     */
+    private static Optional<MethodSignature> above(ExecutableElement method, List<ExecutableElement> all,
+            DeclarationRequest asked) {
         UseTypes types = asked.types().ofMethod();
         Parameters parameters = Parameters.of(method, view(method, asked), types);
         List<TypeMirror> results = all.stream().map(one -> view(one, asked).declared(one.getReturnType())).toList();
         TypeMirror result = new CommonSupertype(asked.code()).of(results);
         List<TypeMirror> named = new ArrayList<>(parameters.all().stream().map(Parameters.One::type).toList());
         named.add(result);
-        return parameters.objection().isPresent() || method.getTypeParameters().isEmpty() && !types.typeParameters(named).isEmpty()
-                ? Optional.empty() : Optional.of(new MethodSignature(parameters, Optional.of(result), false, Optional.of(method)));
+        return parameters.objection().isPresent() || method.getTypeParameters().isEmpty()
+                && !types.typeParameters(named).isEmpty()
+                ? Optional.empty() : Optional.of(new MethodSignature(parameters, Optional.of(result), false,
+                        Optional.of(method)));
     }
 
     private static TypeSubstitution view(ExecutableElement method, DeclarationRequest asked) {
@@ -114,24 +127,30 @@ public record MethodSignature(Parameters parameters, Optional<TypeMirror> result
     private static MethodSignature ofFunction(DeclarationRequest asked) {
         UnresolvedName missing = asked.missing();
         AttributedFile code = missing.code();
-        Optional<ExecutableType> function = new LikelyTargetTypes(code).of(missing.path()).flatMap(type -> Functions.of(code, type));
+        Optional<ExecutableType> function = new LikelyTargetTypes(code).of(missing.path())
+                .flatMap(type -> Functions.of(code, type));
         if (function.isEmpty()) {
-            return new MethodSignature(Parameters.refused("it is not known which function " + missing.name() + " is to be here"),
+            return new MethodSignature(Parameters.refused("it is not known which function " + missing.name()
+                    + " is to be here"),
                     Optional.empty(), false, Optional.empty());
         }
         List<? extends TypeMirror> taken = function.get().getParameterTypes();
-        boolean isObject = missing.isOfType() && !taken.isEmpty() && code.isKind(taken.get(0), asked.owner().type().asType());
-        Parameters parameters = Parameters.named(isObject ? taken.subList(1, taken.size()) : taken, asked.types().ofMethod());
-        return new MethodSignature(parameters, Optional.of(function.get().getReturnType()).filter(type -> type.getKind() != TypeKind.TYPEVAR),
+        boolean isObject = missing.isOfType() && !taken.isEmpty()
+                && code.isKind(taken.get(0), asked.owner().type().asType());
+        Parameters parameters = Parameters.named(isObject ? taken.subList(1, taken.size()) : taken, asked.types()
+                .ofMethod());
+        return new MethodSignature(parameters, Optional.of(function.get().getReturnType())
+                .filter(type -> type.getKind() != TypeKind.TYPEVAR),
                 asked.isStatic() && !isObject, Optional.empty());
     }
 
     /**
-     * What it throws since what overrides it does (JLS 8.4.8.3), or since its interface has a type parameter for just that which
-     * no other method throws, with {@code throws} before it; empty for nothing.
+     * What it throws since what overrides it does (JLS 8.4.8.3), or since its interface has a type parameter for just
+     * that which no other method throws, with {@code throws} before it; empty for nothing.
      */
     public String thrown(TargetClass owner, UseTypes types) {
-        List<String> all = Stream.concat(Stream.concat(handled.stream(), overridden.stream().flatMap(method -> method.getThrownTypes().stream())),
+        List<String> all = Stream.concat(Stream.concat(handled.stream(), overridden.stream()
+                .flatMap(method -> method.getThrownTypes().stream())),
                         owner.type().getKind().isInterface() && !isStatic ? unthrown(owner) : Stream.empty())
                 .flatMap(type -> types.member(type).stream()).distinct().toList();
         return all.isEmpty() ? "" : " throws " + String.join(", ", all);

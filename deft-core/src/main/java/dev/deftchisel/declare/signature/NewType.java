@@ -51,19 +51,22 @@ public record NewType(Kind kind, String modifiers, String name, List<String> var
         String rest = above.isEmpty() ? "" : " " + above;
         return switch (kind) {
             case CLASS -> body("class " + head + rest, withConstructor(List.of()));
-            case EXCEPTION -> body("class " + head + (above.isEmpty() ? " extends RuntimeException" : rest), withConstructor(handedUp()));
+            case EXCEPTION -> body("class " + head + (above.isEmpty() ? " extends RuntimeException" : rest),
+                    withConstructor(handedUp()));
             case RECORD -> body("record " + head + "(" + state.declared("") + ")" + rest, new ArrayList<>());
             case INTERFACE -> body("interface " + head, new ArrayList<>());
             case ENUM -> body("enum " + head, constants.isEmpty() ? new ArrayList<>()
                     : new ArrayList<>(List.of("    " + String.join(", ", constants))));
             case ANNOTATION -> body("@interface " + head, state.all().stream()
-                    .map(one -> "    " + one.text() + " " + one.name() + "();").collect(Collectors.toCollection(ArrayList::new)));
+                    .map(one -> "    " + one.text() + " " + one.name() + "();")
+                    .collect(Collectors.toCollection(ArrayList::new)));
         };
     }
 
     /** Names that are only proposed: those of components, which stand nowhere else. */
     Set<String> proposed() {
-        return kind == Kind.RECORD ? state.all().stream().map(Parameters.One::name).collect(Collectors.toSet()) : Set.of();
+        return kind == Kind.RECORD ? state.all().stream().map(Parameters.One::name).collect(Collectors.toSet())
+                : Set.of();
     }
 
     private List<String> body(String head, List<String> members) {
@@ -101,7 +104,8 @@ public record NewType(Kind kind, String modifiers, String name, List<String> var
             Map<String, String> assigned = new LinkedHashMap<>();
             kept.forEach(one -> assigned.put(one.name(), one.name()));
             ConstructorText.lines(modifiers.contains("public ") ? "public " : "", name, state.declared(""),
-                    handedUp.stream().map(Parameters.One::name).toList(), assigned).forEach(line -> lines.add("    " + line));
+                    handedUp.stream().map(Parameters.One::name).toList(), assigned)
+                    .forEach(line -> lines.add("    " + line));
         }
         return lines;
     }

@@ -69,8 +69,10 @@ public final class NewTypeText {
                 .filter(type -> kind != NewType.Kind.RECORD || TypeUses.isInterface(type))
                         : Optional.empty();
         Optional<String> written = above.flatMap(writer::write);
-        List<List<String>> methods = written.isEmpty() ? List.of() : methods(above.get(), kind == NewType.Kind.RECORD ? state : NONE);
-        String head = written.map(name -> (TypeUses.isInterface(above.get()) ? "implements " : "extends ") + name).orElse("");
+        List<List<String>> methods = written.isEmpty() ? List.of()
+                : methods(above.get(), kind == NewType.Kind.RECORD ? state : NONE);
+        String head = written.map(name -> (TypeUses.isInterface(above.get()) ? "implements " : "extends ") + name)
+                .orElse("");
         NewType type = new NewType(kind, modifiers, missing.name(), variables, generic(state, arguments), head,
                 kind == NewType.Kind.ENUM ? uses.constants() : List.of(), methods);
         return new Result(type.lines(), methods.isEmpty() ? type.proposed() : Set.of(), Optional.empty());
@@ -117,13 +119,17 @@ public final class NewTypeText {
     private Parameters elements() {
         Optional<TreePath> annotation = uses.annotation();
         List<Parameters.One> all = new ArrayList<>();
-        for (ExpressionTree argument : annotation.map(path -> ((AnnotationTree) path.getLeaf()).getArguments()).orElse(List.of())) {
+        for (ExpressionTree argument : annotation.map(path -> ((AnnotationTree) path.getLeaf()).getArguments())
+                .orElse(List.of())) {
             AttributedFile code = uses.file(annotation.get());
-            boolean isNamed = argument instanceof AssignmentTree assignment && code.find(assignment.getVariable()).isPresent();
-            ExpressionTree value = argument instanceof AssignmentTree assignment ? assignment.getExpression() : argument;
+            boolean isNamed = argument instanceof AssignmentTree assignment && code.find(assignment.getVariable())
+                    .isPresent();
+            ExpressionTree value = argument instanceof AssignmentTree assignment ? assignment.getExpression()
+                    : argument;
             String name = isNamed ? code.text(((AssignmentTree) argument).getVariable()) : "value";
             TreePath path = new TreePath(annotation.get(), value);
-            Optional<TypeMirror> type = value instanceof LiteralTree literal ? literal(code, literal) : types.of(code, path);
+            Optional<TypeMirror> type = value instanceof LiteralTree literal ? literal(code, literal)
+                    : types.of(code, path);
             Optional<String> text = type.flatMap(types::member);
             if (text.isEmpty()) {
                 return new Parameters(List.of(), Optional.of("the type of '" + code.shown(code.range(value), 40)

@@ -8,7 +8,9 @@ import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 
-/** Methods of subclasses that will override one that is yet to be declared, and so tell what it must be (JLS 8.4.8.3). */
+/**
+ * Methods of subclasses that will override one that is yet to be declared, and so tell what it must be (JLS 8.4.8.3).
+ */
 final class Overriders {
 
     private Overriders() {
@@ -25,14 +27,16 @@ final class Overriders {
                 .flatMap(file -> before.bindings(file.path()).stream())
                 .filter(binding -> binding.role() == Role.DECLARATION && binding.isNamed())
                 .flatMap(binding -> before.known(binding.key()).stream())
-                .filter(known -> known.element() instanceof ExecutableElement method && method.getSimpleName().contentEquals(name)
+                .filter(known -> known.element() instanceof ExecutableElement method && method.getSimpleName()
+                        .contentEquals(name)
                         && method.getParameters().size() == parameters && isBelow(owner, method))
                 .map(known -> (ExecutableElement) known.element())
                 .toList();
     }
 
     private static boolean isBelow(TargetClass owner, ExecutableElement method) {
-        boolean isInherited = !method.getModifiers().contains(Modifier.STATIC) && !method.getModifiers().contains(Modifier.PRIVATE)
+        boolean isInherited = !method.getModifiers().contains(Modifier.STATIC) && !method.getModifiers()
+                .contains(Modifier.PRIVATE)
                 && method.getEnclosingElement() instanceof TypeElement;
         return isInherited && !method.getEnclosingElement().equals(owner.type())
                 && owner.code().isKind(method.getEnclosingElement().asType(), owner.type().asType());

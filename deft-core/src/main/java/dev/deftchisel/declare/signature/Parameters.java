@@ -58,7 +58,8 @@ public record Parameters(List<One> all, Optional<String> objection) {
      * @param arguments what it hands over
      * @param types     as they are written
      */
-    public static Parameters of(AttributedFile code, TreePath call, List<? extends ExpressionTree> arguments, UseTypes types) {
+    public static Parameters of(AttributedFile code, TreePath call, List<? extends ExpressionTree> arguments,
+            UseTypes types) {
         List<One> all = new ArrayList<>();
         Set<String> taken = new HashSet<>();
         for (ExpressionTree argument : arguments) {
@@ -111,9 +112,9 @@ public record Parameters(List<One> all, Optional<String> objection) {
     }
 
     /**
-     * Those that several calls ask for, the one that is meant first: each takes what all calls hand over, where one of them
-     * hands over the most general. Where calls differ in number, the last one takes what is alike at their ends; if nothing is,
-     * the calls with other numbers of arguments are left to another method.
+     * Those that several calls ask for, the one that is meant first: each takes what all calls hand over, where one of
+     * them hands over the most general. Where calls differ in number, the last one takes what is alike at their ends;
+     * if nothing is, the calls with other numbers of arguments are left to another method.
      */
     static Parameters of(List<UnresolvedName> calls, UseTypes types) {
         int fewest = calls.stream().mapToInt(call -> call.arguments().size()).min().orElse(0);
@@ -144,7 +145,8 @@ public record Parameters(List<One> all, Optional<String> objection) {
         TreePath argument = new TreePath(call.call().orElseThrow(), call.arguments().get(all.size()));
         String name = NameProposals.many(NameProposals.elsewhere(call.code()).of(argument).get(0));
         List<One> more = new ArrayList<>(all);
-        more.add(new One(array, text, NewName.free(all.stream().map(One::name).collect(Collectors.toSet()), name), true));
+        more.add(new One(array, text, NewName.free(all.stream().map(One::name).collect(Collectors.toSet()), name),
+                true));
         return new Parameters(more, Optional.empty());
     }
 
@@ -161,7 +163,8 @@ public record Parameters(List<One> all, Optional<String> objection) {
             if (text.isEmpty()) {
                 return unknown(first.code(), argument);
             }
-            String name = NewName.free(taken, FunctionInference.isFunction(argument.getLeaf()) ? FunctionInference.role(type.get())
+            String name = NewName.free(taken, FunctionInference.isFunction(argument.getLeaf())
+                    ? FunctionInference.role(type.get())
                     : NameProposals.elsewhere(first.code()).of(argument).get(0));
             taken.add(name);
             all.add(new One(type.get(), text.get(), name));
@@ -184,7 +187,8 @@ public record Parameters(List<One> all, Optional<String> objection) {
         List<One> changed = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
             One one = all.get(i);
-            changed.add(new One(others.get(i), types.member(others.get(i)).orElse(one.text()), one.name(), one.isVaried()));
+            changed.add(new One(others.get(i), types.member(others.get(i)).orElse(one.text()), one.name(),
+                    one.isVaried()));
         }
         return new Parameters(changed, objection);
     }

@@ -52,7 +52,8 @@ public final class TypeUses {
     public static TypeUses of(UnresolvedName missing, Analysis analysis) {
         List<UnresolvedName> all = new ArrayList<>(List.of(missing));
         analysis.unresolved(missing.name()).stream()
-                .filter(binding -> !(binding.file().equals(missing.code().file().path()) && binding.range().equals(missing.range())))
+                .filter(binding -> !(binding.file().equals(missing.code().file().path()) && binding.range()
+                        .equals(missing.range())))
                 .flatMap(binding -> analysis.code(binding.file()).stream()
                         .flatMap(code -> UnresolvedName.at(analysis, code, binding.range().start()).stream()))
                 .filter(use -> use.isType() && use.code().sharesTypesWith(missing.code()))
@@ -85,7 +86,8 @@ public final class TypeUses {
             return NewType.Kind.ANNOTATION;
         } else if (all.stream().anyMatch(TypeUses::isThrown) || all.get(0).name().matches(".+Exception")) {
             return NewType.Kind.EXCEPTION;
-        } else if (all.stream().anyMatch(use -> isLiteralOf(use, "java.lang.Enum") || isArgumentFor(use, "java.lang.Enum"))) {
+        } else if (all.stream().anyMatch(use -> isLiteralOf(use, "java.lang.Enum")
+                || isArgumentFor(use, "java.lang.Enum"))) {
             return NewType.Kind.ENUM;
         } else if (all.stream().anyMatch(use -> isLiteralOf(use, "java.lang.Throwable"))) {
             return NewType.Kind.EXCEPTION;
@@ -97,9 +99,11 @@ public final class TypeUses {
             return NewType.Kind.ENUM;
         }
         boolean isExtended = all.stream().anyMatch(use -> around(use, ClassTree.class).findAny().isPresent());
-        boolean isValue = call.isPresent() && !arguments().isEmpty() && above().filter(type -> !isInterface(type)).isEmpty()
+        boolean isValue = call.isPresent() && !arguments().isEmpty() && above().filter(type -> !isInterface(type))
+                .isEmpty()
                 && ((NewClassTree) call.get().getLeaf()).getClassBody() == null;
-        return isValue && !isExtended && file(call.get()).file().module().level() >= 16 ? NewType.Kind.RECORD : NewType.Kind.CLASS;
+        return isValue && !isExtended && file(call.get()).file().module().level() >= 16 ? NewType.Kind.RECORD
+                : NewType.Kind.CLASS;
     }
 
     private static boolean isThrown(UnresolvedName use) {
@@ -127,7 +131,8 @@ public final class TypeUses {
     /** Whether it stands for a type parameter that must be some kind of another type. */
     private static boolean isArgumentFor(UnresolvedName use, String above) {
         TreePath whole = use.path().getParentPath();
-        if (!(whole.getLeaf() instanceof ParameterizedTypeTree generic) || !generic.getTypeArguments().contains(use.path().getLeaf())) {
+        if (!(whole.getLeaf() instanceof ParameterizedTypeTree generic) || !generic.getTypeArguments()
+                .contains(use.path().getLeaf())) {
             return false;
         }
         TypeMirror wanted = use.code().elements().getTypeElement(above).asType();
@@ -163,12 +168,14 @@ public final class TypeUses {
     /** What is named like a constant of it, or a label where one of its values is chosen from. */
     List<String> constants() {
         List<String> labels = labels();
-        return Stream.concat(named(labels.isEmpty() ? "\\p{Lu}[\\p{Lu}\\p{N}_]*" : "\\p{Lu}\\w*"), labels.stream()).distinct().toList();
+        return Stream.concat(named(labels.isEmpty() ? "\\p{Lu}[\\p{Lu}\\p{N}_]*" : "\\p{Lu}\\w*"), labels.stream())
+                .distinct().toList();
     }
 
     /** The labels of each choice from a variable of it (JLS 14.11.1). */
     private List<String> labels() {
-        return all.stream().flatMap(use -> around(use, VariableTree.class).flatMap(path -> use.code().element(path).stream())
+        return all.stream().flatMap(use -> around(use, VariableTree.class)
+                .flatMap(path -> use.code().element(path).stream())
                 .flatMap(variable -> SwitchSelector.labels(use.code(), variable).stream())).distinct().toList();
     }
 
@@ -186,7 +193,8 @@ public final class TypeUses {
         List<List<TypeMirror>> found = all.stream().flatMap(use -> arguments(use).stream()).toList();
         // a diamond (JLS 15.9.3) only tells that there is one
         return found.stream().filter(arguments -> !arguments.isEmpty()).findFirst()
-                .or(() -> found.stream().findFirst().map(diamond -> List.of(all.get(0).code().types().getNoType(TypeKind.NONE))))
+                .or(() -> found.stream().findFirst()
+                        .map(diamond -> List.of(all.get(0).code().types().getNoType(TypeKind.NONE))))
                 .orElse(List.of());
     }
 
@@ -233,13 +241,15 @@ public final class TypeUses {
 
     /** How open it must be within a type. */
     public AccessLevel needed(TypeElement around) {
-        return all.stream().map(use -> use.code().enclosingType(use.path()).map(place -> AccessLevel.between(around, place))
+        return all.stream().map(use -> use.code().enclosingType(use.path())
+                .map(place -> AccessLevel.between(around, place))
                 .orElse(AccessLevel.PACKAGE)).max(Comparator.naturalOrder()).orElseThrow();
     }
 
     /** The types from which it is selected. */
     public Set<TypeElement> owners() {
-        return all.stream().filter(UnresolvedName::isOfType).flatMap(use -> use.owner().stream()).collect(Collectors.toSet());
+        return all.stream().filter(UnresolvedName::isOfType).flatMap(use -> use.owner().stream())
+                .collect(Collectors.toSet());
     }
 
     /** The elements of an annotation that are given a value, where it is one. */

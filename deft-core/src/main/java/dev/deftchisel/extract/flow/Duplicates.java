@@ -79,7 +79,8 @@ public final class Duplicates {
      * @param regions     where to look, by file
      * @param canBeMethod whether nothing keeps a place from calling the method
      */
-    public static Duplicates of(AnalysedFragment body, Map<AttributedFile, TreePath> regions, Predicate<Twin> canBeMethod) {
+    public static Duplicates of(AnalysedFragment body, Map<AttributedFile, TreePath> regions,
+            Predicate<Twin> canBeMethod) {
         AttributedFile code = body.code();
         Fragment fragment = body.fragment();
         Duplicates twins = new Duplicates(body);
@@ -101,7 +102,8 @@ public final class Duplicates {
     private int count(Range range) {
         Tokens tokens = code.tokens();
         int count = 0;
-        for (int i = tokens.code(tokens.at(range.start())); i < tokens.count() && tokens.start(i) < range.end(); i = tokens.code(i + 1)) {
+        for (int i = tokens.code(tokens.at(range.start())); i < tokens.count()
+                && tokens.start(i) < range.end(); i = tokens.code(i + 1)) {
             count++;
         }
         return count;
@@ -117,7 +119,8 @@ public final class Duplicates {
     /** The values that differ so far and these, but for those within another. */
     private List<TreePath> outermost(List<TreePath> more) {
         List<TreePath> all = new ArrayList<>(varied);
-        more.stream().filter(path -> all.stream().noneMatch(known -> known.getLeaf() == path.getLeaf())).forEach(all::add);
+        more.stream().filter(path -> all.stream().noneMatch(known -> known.getLeaf() == path.getLeaf()))
+                .forEach(all::add);
         return all.stream()
                 .filter(path -> all.stream().noneMatch(other -> other.getLeaf() != path.getLeaf()
                         && code.range(other.getLeaf()).encloses(code.range(path.getLeaf()))))
@@ -138,8 +141,10 @@ public final class Duplicates {
                 .allMatch(one -> in.contains(one.element()) || !names.containsValue(one.element()));
         boolean isSameRecord = flow.outputs().size() < 2
                 || out.equals(twin.body().flow().outputs().stream().map(one -> (Element) one.element()).toList());
-        boolean isRead = isSameRecord && twin.body().flow().outputs().stream().allMatch(one -> out.contains(one.element()));
-        return isFed && isRead && twin.body().exits().objection().isEmpty() && twin.body().exits().kind() == exits.kind()
+        boolean isRead = isSameRecord && twin.body().flow().outputs().stream()
+                .allMatch(one -> out.contains(one.element()));
+        return isFed && isRead && twin.body().exits().objection().isEmpty() && twin.body().exits()
+                .kind() == exits.kind()
                 && isSameResult(twin) && !isJumpVaried(twin);
     }
 
@@ -168,7 +173,8 @@ public final class Duplicates {
     /** A jump that is written otherwise in the method has nothing that could vary. */
     private boolean isJumpVaried(Twin twin) {
         return exits.kind() != Exits.Kind.RETURNED && exits.jumps().stream().map(jump -> code.range(jump.tree()))
-                .anyMatch(jump -> twin.like().varied().stream().anyMatch(path -> jump.encloses(code.range(path.getLeaf()))));
+                .anyMatch(jump -> twin.like().varied().stream()
+                        .anyMatch(path -> jump.encloses(code.range(path.getLeaf()))));
     }
 
     public List<Twin> all() {
@@ -191,7 +197,8 @@ public final class Duplicates {
             }
             String name = new NameProposals(code, taken).of(group.get(0)).get(0);
             taken.add(name);
-            parameters.add(new Inputs.Varied(name, type.get(), group.stream().map(path -> code.range(path.getLeaf())).toList()));
+            parameters.add(new Inputs.Varied(name, type.get(), group.stream().map(path -> code.range(path.getLeaf()))
+                    .toList()));
         }
         return Optional.of(new Inputs(needed, parameters));
     }
@@ -216,7 +223,8 @@ public final class Duplicates {
     /** The first value of each parameter. */
     private List<TreePath> groups(Inputs inputs) {
         return inputs.varied().stream()
-                .flatMap(value -> varied.stream().filter(path -> code.range(path.getLeaf()).equals(value.places().get(0))))
+                .flatMap(value -> varied.stream().filter(path -> code.range(path.getLeaf())
+                        .equals(value.places().get(0))))
                 .toList();
     }
 
@@ -256,7 +264,8 @@ public final class Duplicates {
     /** The same notes when a place turns out to mean something else. */
     public static List<String> without(List<String> notes, Workspace workspace, SourceFile file, int offset) {
         String place = place(workspace, file, offset);
-        return notes.stream().map(note -> note.equals(place + DOES_THE_SAME) ? place + " reads alike, but cannot call the method"
+        return notes.stream().map(note -> note.equals(place + DOES_THE_SAME)
+                ? place + " reads alike, but cannot call the method"
                 : note).toList();
     }
 }

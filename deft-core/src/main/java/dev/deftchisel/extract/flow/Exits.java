@@ -79,7 +79,8 @@ public record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objectio
                     + flow.outputs().get(0).name() + "' is needed on the others");
         } else if (isSame && first.value().filter(value -> !(value instanceof LiteralTree)).isEmpty()) {
             return new Exits(Kind.FLAGGED, jumps, Optional.empty());
-        } else if (jumps.stream().allMatch(jump -> jump.value().filter(value -> isObject(code, jump, value)).isPresent())) {
+        } else if (jumps.stream().allMatch(jump -> jump.value().filter(value -> isObject(code, jump, value))
+                .isPresent())) {
             return new Exits(Kind.MARKED, jumps, Optional.empty());
         }
         return refused(code, jumps, first,
@@ -90,10 +91,12 @@ public record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objectio
     public static Optional<MethodTree> returning(Fragment fragment) {
         for (TreePath at = fragment.parent(); at != null; at = at.getParentPath()) {
             Tree tree = at.getLeaf();
-            if (tree instanceof LambdaExpressionTree || tree instanceof ClassTree || tree instanceof SwitchExpressionTree) {
+            if (tree instanceof LambdaExpressionTree || tree instanceof ClassTree
+                    || tree instanceof SwitchExpressionTree) {
                 return Optional.empty();
             } else if (tree instanceof MethodTree method) {
-                boolean isVoid = method.getReturnType() == null || method.getReturnType() instanceof PrimitiveTypeTree type
+                boolean isVoid = method.getReturnType() == null
+                        || method.getReturnType() instanceof PrimitiveTypeTree type
                         && type.getPrimitiveTypeKind() == TypeKind.VOID;
                 return isVoid ? Optional.empty() : Optional.of(method);
             }
@@ -113,8 +116,10 @@ public record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objectio
 
     /** Whether a value is never {@code null}. */
     private static boolean isObject(AttributedFile code, Jumps.Jump jump, ExpressionTree value) {
-        boolean isReference = code.type(new TreePath(jump.path(), value)).filter(type -> !type.getKind().isPrimitive()).isPresent();
-        return isReference && (value instanceof NewClassTree || value instanceof NewArrayTree || value instanceof LiteralTree);
+        boolean isReference = code.type(new TreePath(jump.path(), value)).filter(type -> !type.getKind().isPrimitive())
+                .isPresent();
+        return isReference && (value instanceof NewClassTree || value instanceof NewArrayTree
+                || value instanceof LiteralTree);
     }
 
     /** Whether the end of the fragment leads to where a jump leads, with nothing done on the way. */
@@ -124,14 +129,16 @@ public record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objectio
         while (!isBreak && at.getParentPath() != null) {
             Tree tree = at.getLeaf();
             Tree parent = at.getParentPath().getLeaf();
-            if (parent == jump.target() || Jumps.isLoop(parent) && at.getParentPath().getParentPath().getLeaf() == jump.target()
+            if (parent == jump.target() || Jumps.isLoop(parent) && at.getParentPath().getParentPath()
+                    .getLeaf() == jump.target()
                     && jump.target() instanceof LabeledStatementTree) {
                 return true;
             }
             boolean isLastInList = parent instanceof BlockTree block
                     && block.getStatements().indexOf(tree) == block.getStatements().size() - 1;
             boolean isArrow = parent instanceof CaseTree label && label.getBody() == tree;
-            boolean isBranch = parent instanceof IfTree || parent instanceof LabeledStatementTree || parent instanceof CatchTree
+            boolean isBranch = parent instanceof IfTree || parent instanceof LabeledStatementTree
+                    || parent instanceof CatchTree
                     || parent instanceof SynchronizedTree || parent instanceof SwitchTree
                     // what ends a finally block in time goes on with the exception that led there (JLS 14.20.2)
                     || parent instanceof TryTree attempt && attempt.getFinallyBlock() != tree;

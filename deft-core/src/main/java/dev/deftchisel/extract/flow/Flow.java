@@ -95,7 +95,8 @@ public final class Flow {
             }
             TreePath assignment = first.path().getParentPath();
             TreePath statement = assignment.getParentPath();
-            boolean isPlain = assignment.getLeaf() instanceof AssignmentTree set && set.getVariable() == first.path().getLeaf()
+            boolean isPlain = assignment.getLeaf() instanceof AssignmentTree set && set.getVariable() == first.path()
+                    .getLeaf()
                     && statement.getLeaf() instanceof ExpressionStatementTree
                     && fragment.parts().stream().anyMatch(part -> part.getLeaf() == statement.getLeaf())
                     && inside.stream().skip(1).noneMatch(one -> code.range(statement.getLeaf()).contains(one.offset()));

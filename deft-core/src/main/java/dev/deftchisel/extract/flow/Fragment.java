@@ -52,15 +52,18 @@ public record Fragment(List<TreePath> parts, Range range, Optional<SelectedExpre
         List<Fragment> found = new ArrayList<>();
         if (isExpression()) {
             code.expressions(within).stream()
-                    .filter(path -> path.getLeaf().getKind() == parts.get(0).getLeaf().getKind() && SelectedExpression.isValue(code, path)
+                    .filter(path -> path.getLeaf().getKind() == parts.get(0).getLeaf().getKind()
+                            && SelectedExpression.isValue(code, path)
                             && member(path).isPresent())
                     .map(path -> new SelectedExpression(path, code.range(path.getLeaf())))
-                    .forEach(selected -> found.add(new Fragment(List.of(selected.path()), selected.range(), Optional.of(selected))));
+                    .forEach(selected -> found.add(new Fragment(List.of(selected.path()), selected.range(),
+                            Optional.of(selected))));
         } else {
             lists(code, within).forEach(list -> {
                 for (int i = 0; i + parts.size() <= list.size(); i++) {
                     List<TreePath> run = list.subList(i, i + parts.size());
-                    if (run.get(0).getLeaf().getKind() == parts.get(0).getLeaf().getKind() && member(run.get(0)).isPresent()) {
+                    if (run.get(0).getLeaf().getKind() == parts.get(0).getLeaf().getKind() && member(run.get(0))
+                            .isPresent()) {
                         found.add(new Fragment(run, ends(code, run), Optional.empty()));
                     }
                 }
@@ -70,7 +73,9 @@ public record Fragment(List<TreePath> parts, Range range, Optional<SelectedExpre
         return found;
     }
 
-    /** The lists of statements within a tree; a statement that is the only one of a branch or loop is a list by itself. */
+    /**
+     * The lists of statements within a tree; a statement that is the only one of a branch or loop is a list by itself.
+     */
     private static List<List<TreePath>> lists(AttributedFile code, TreePath within) {
         List<List<TreePath>> found = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
@@ -81,7 +86,8 @@ public record Fragment(List<TreePath> parts, Range range, Optional<SelectedExpre
                 }
                 TreePath path = new TreePath(getCurrentPath(), tree);
                 Tree parent = getCurrentPath().getLeaf();
-                boolean isAlone = tree instanceof StatementTree && !(tree instanceof BlockTree || tree instanceof ClassTree)
+                boolean isAlone = tree instanceof StatementTree
+                        && !(tree instanceof BlockTree || tree instanceof ClassTree)
                         && (parent instanceof IfTree || Jumps.isLoop(parent)) && code.find(tree).isPresent()
                         && !(parent instanceof ForLoopTree loop && loop.getStatement() != tree)
                         && !(tree instanceof VariableTree);
@@ -108,7 +114,8 @@ public record Fragment(List<TreePath> parts, Range range, Optional<SelectedExpre
         for (TreePath path : code.around(trimmed)) {
             List<TreePath> found = within(code, path, trimmed);
             if (!found.isEmpty()) {
-                return Optional.of(new Fragment(found, withComments(code, selection, ends(code, found)), Optional.empty()));
+                return Optional.of(new Fragment(found, withComments(code, selection, ends(code, found)),
+                        Optional.empty()));
             }
         }
         return Optional.empty();
@@ -117,7 +124,8 @@ public record Fragment(List<TreePath> parts, Range range, Optional<SelectedExpre
     /** The statements of a tree that a range covers; those of a block when it covers that. */
     private static List<TreePath> within(AttributedFile code, TreePath path, Range range) {
         Tree tree = path.getLeaf();
-        boolean isWhole = tree instanceof StatementTree && !(tree instanceof ClassTree) && code.range(tree).equals(range);
+        boolean isWhole = tree instanceof StatementTree && !(tree instanceof ClassTree) && code.range(tree)
+                .equals(range);
         Tree parent = path.getParentPath() == null ? null : path.getParentPath().getLeaf();
         if (parent instanceof ForLoopTree loop && loop.getStatement() != tree) {
             // what stands in a header has no semicolon of its own
@@ -189,7 +197,8 @@ public record Fragment(List<TreePath> parts, Range range, Optional<SelectedExpre
         for (TreePath at = path; at.getParentPath() != null; at = at.getParentPath()) {
             if (at.getParentPath().getLeaf() instanceof ClassTree) {
                 Tree tree = at.getLeaf();
-                boolean isBody = tree instanceof MethodTree || tree instanceof BlockTree || tree instanceof VariableTree;
+                boolean isBody = tree instanceof MethodTree || tree instanceof BlockTree
+                        || tree instanceof VariableTree;
                 return isBody && at != path ? Optional.of(at) : Optional.empty();
             }
         }

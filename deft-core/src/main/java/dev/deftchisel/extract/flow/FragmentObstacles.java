@@ -31,7 +31,8 @@ public final class FragmentObstacles {
      *
      * @param mayBeRecord whether several values may come out as a record
      */
-    public static Optional<Reason> first(AttributedFile code, Fragment fragment, Flow flow, Exits exits, boolean mayBeRecord) {
+    public static Optional<Reason> first(AttributedFile code, Fragment fragment, Flow flow, Exits exits,
+            boolean mayBeRecord) {
         Path file = code.file().path();
         if (exits.objection().isPresent()) {
             return exits.objection();
@@ -81,7 +82,8 @@ public final class FragmentObstacles {
                 public Void visitAssignment(AssignmentTree tree, Void unused) {
                     ExpressionTree target = tree.getVariable();
                     Optional<Element> field = code.element(new TreePath(getCurrentPath(), target))
-                            .filter(element -> element.getKind().isField() && element.getModifiers().contains(Modifier.FINAL));
+                            .filter(element -> element.getKind().isField() && element.getModifiers()
+                                    .contains(Modifier.FINAL));
                     field.filter(element -> !isInClass(part)).ifPresent(element -> note(tree,
                             "the final field '" + element.getSimpleName() + "' gets its value here (JLS 8.3.1.2)"));
                     return super.visitAssignment(tree, null);
@@ -98,7 +100,8 @@ public final class FragmentObstacles {
 
                 /** Whether it happens in a class that is declared in the fragment, and goes along. */
                 private boolean isInClass(TreePath part) {
-                    return AttributedFile.leadsThrough(getCurrentPath(), part.getLeaf(), tree -> tree instanceof ClassTree);
+                    return AttributedFile.leadsThrough(getCurrentPath(), part.getLeaf(),
+                            tree -> tree instanceof ClassTree);
                 }
 
                 /** What the compiler adds has no place, and is in nobody's way. */

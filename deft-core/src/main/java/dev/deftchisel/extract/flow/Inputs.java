@@ -58,7 +58,8 @@ public record Inputs(List<Flow.Variable> variables, List<Varied> varied, Map<Ele
             Optional<Flow.Variable> variable = variables.stream().filter(one -> one.name().equals(old)).findFirst();
             if (variable.isEmpty() || !given.add(old)) {
                 return Optional.of("'" + old + "' is not one of the parameters that are left: " + variables.stream()
-                        .map(Flow.Variable::name).filter(name -> !given.contains(name)).collect(Collectors.joining(", ")));
+                        .map(Flow.Variable::name).filter(name -> !given.contains(name))
+                        .collect(Collectors.joining(", ")));
             }
             String name = newName(part);
             Optional<String> illegal = new NewName(name, SymbolKind.PARAMETER, level).objection();
@@ -110,7 +111,8 @@ public record Inputs(List<Flow.Variable> variables, List<Varied> varied, Map<Ele
     /** What need not be handed over again. */
     public List<DuplicateClaim> alike() {
         return varied.stream()
-                .flatMap(value -> value.places().stream().skip(1).map(place -> new DuplicateClaim(place, value.places().get(0))))
+                .flatMap(value -> value.places().stream().skip(1)
+                        .map(place -> new DuplicateClaim(place, value.places().get(0))))
                 .toList();
     }
 }

@@ -29,8 +29,10 @@ public record Results(List<Flow.Variable> outputs, List<String> components, Opti
     /** The same record is used wherever the method is called. */
     public static Results of(AttributedFile code, Flow flow, String method) {
         String wish = Character.toUpperCase(method.charAt(0)) + method.substring(1);
-        return new Results(flow.outputs(), flow.outputs().stream().map(Flow.Variable::name).toList(), flow.outputs().size() > 1
-                ? Optional.of(NewName.free(code.tokens().names(), wish.equals(method) ? wish + "Values" : wish)) : Optional.empty());
+        return new Results(flow.outputs(), flow.outputs().stream().map(Flow.Variable::name).toList(), flow.outputs()
+                .size() > 1
+                ? Optional.of(NewName.free(code.tokens().names(), wish.equals(method) ? wish + "Values" : wish))
+                : Optional.empty());
     }
 
     /** The same for another place that calls the method. */
@@ -41,14 +43,17 @@ public record Results(List<Flow.Variable> outputs, List<String> components, Opti
     /** Why several values cannot come out as a record; empty when they can. */
     static Optional<String> objection(AttributedFile code, Flow flow, Exits exits) {
         boolean isGeneric = flow.outputs().stream().anyMatch(one -> hasVariable(one.element().asType()));
-        return code.file().module().level() < LEVEL_OF_RECORDS ? Optional.of("records came with Java " + LEVEL_OF_RECORDS)
+        return code.file().module().level() < LEVEL_OF_RECORDS
+                ? Optional.of("records came with Java " + LEVEL_OF_RECORDS)
                 : isGeneric ? Optional.of("their types depend on type parameters")
-                : exits.kind() == Exits.Kind.NONE ? Optional.empty() : Optional.of("the code is left in other ways, too");
+                : exits.kind() == Exits.Kind.NONE ? Optional.empty()
+                : Optional.of("the code is left in other ways, too");
     }
 
     private static boolean hasVariable(TypeMirror type) {
         return type instanceof TypeVariable || type instanceof ArrayType array && hasVariable(array.getComponentType())
-                || type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(Results::hasVariable);
+                || type instanceof DeclaredType declared && declared.getTypeArguments().stream()
+                .anyMatch(Results::hasVariable);
     }
 
     /** The name of the variable that holds the record. */

@@ -142,7 +142,8 @@ public final class TreeMatch {
         Range range = code.range(tree);
         List<Range> inner = children.stream().map(code::range).toList();
         List<String> found = new ArrayList<>();
-        for (int i = tokens.code(tokens.at(range.start())); i < tokens.count() && tokens.start(i) < range.end(); i = tokens.code(i + 1)) {
+        for (int i = tokens.code(tokens.at(range.start())); i < tokens.count()
+                && tokens.start(i) < range.end(); i = tokens.code(i + 1)) {
             int start = tokens.start(i);
             boolean isName = tree instanceof VariableTree variable && tokens.kind(i) == TokenKind.IDENTIFIER
                     && variable.getName().contentEquals(tokens.name(i));
@@ -155,7 +156,8 @@ public final class TreeMatch {
 
     private boolean isSameElement(TreePath left, TreePath right) {
         Tree tree = left.getLeaf();
-        boolean isName = tree instanceof IdentifierTree || tree instanceof MemberSelectTree || tree instanceof VariableTree
+        boolean isName = tree instanceof IdentifierTree || tree instanceof MemberSelectTree
+                || tree instanceof VariableTree
                 || tree instanceof NewClassTree || tree instanceof MemberReferenceTree;
         if (!isName) {
             return true;
@@ -190,7 +192,8 @@ public final class TreeMatch {
             return false;
         }
         Optional<TypeMirror> type = code.type(left);
-        boolean isOneType = type.isPresent() && there.type(right).filter(other -> code.types().isSameType(other, type.get())).isPresent();
+        boolean isOneType = type.isPresent() && there.type(right)
+                .filter(other -> code.types().isSameType(other, type.get())).isPresent();
         return isOneType && !isNarrowed(left) && isFixed(code, left, one.range()) && isFixed(there, right, otherRange);
     }
 
@@ -205,9 +208,11 @@ public final class TreeMatch {
             return true;
         }
         Optional<TypeMirror> target = parent.getLeaf() instanceof NewArrayTree
-                ? code.type(parent).filter(type -> type instanceof ArrayType).map(type -> ((ArrayType) type).getComponentType())
+                ? code.type(parent).filter(type -> type instanceof ArrayType)
+                .map(type -> ((ArrayType) type).getComponentType())
                 : parent.getLeaf() instanceof VariableTree ? code.element(parent).map(Element::asType)
-                : parent.getLeaf() instanceof AssignmentTree set ? code.type(new TreePath(parent, set.getVariable())) : Optional.empty();
+                : parent.getLeaf() instanceof AssignmentTree set ? code.type(new TreePath(parent, set.getVariable()))
+                : Optional.empty();
         return target.filter(type -> code.type(value).filter(own -> own.getKind().isPrimitive()
                 && !code.types().isSameType(own, type) && !code.types().isSubtype(own, type)).isPresent()).isPresent();
     }
@@ -215,7 +220,8 @@ public final class TreeMatch {
     private boolean isFixed(AttributedFile in, TreePath value, Range around) {
         Effects own = in.effects(value);
         return own.isPure() && !own.isFresh() && !(own.readsState() && effects.writesState())
-                && own.readsLocals().stream().noneMatch(local -> written.contains(local) || variables.entrySet().stream()
+                && own.readsLocals().stream().noneMatch(local -> written.contains(local) || variables.entrySet()
+                        .stream()
                         .anyMatch(pair -> pair.getValue().equals(local) && written.contains(pair.getKey())))
                 && own.readsLocals().stream().noneMatch(local -> in.key(local) instanceof SymbolKey.Local key
                         && around.contains(key.offset()));

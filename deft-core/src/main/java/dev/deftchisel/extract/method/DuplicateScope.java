@@ -28,7 +28,8 @@ enum DuplicateScope {
                 KEY,
                 "what becomes of places that do the same",
                 List.of(new Question.Option("leave", "they stay as they are"),
-                        new Question.Option(REPLACE, "in the class they call the method too; what differs is handed over"),
+                        new Question.Option(REPLACE, "in the class they call the method too; what differs is handed "
+                                + "over"),
                         new Question.Option("package", "so they do in all of the package")),
                 "leave");
     }
@@ -60,7 +61,8 @@ enum DuplicateScope {
     private static Set<String> called(SourceFile file, Range selection) {
         Tokens tokens = file.tokens();
         Set<String> names = new LinkedHashSet<>();
-        for (int i = Math.max(0, tokens.at(selection.start())); i < tokens.count() && tokens.start(i) < selection.end(); i++) {
+        for (int i = Math.max(0, tokens.at(selection.start())); i < tokens.count()
+                && tokens.start(i) < selection.end(); i++) {
             int next = tokens.code(i + 1);
             if (tokens.kind(i) == TokenKind.IDENTIFIER && next < tokens.count() && tokens.is(next, '(')) {
                 names.add(tokens.name(i));

@@ -38,10 +38,15 @@ public final class ExtractMethodOperation implements Operation {
     /** The key of the name. */
     public static final String NAME = "name";
 
-    /** The key of the choice what becomes of places that do the same: {@code leave}, {@code replace} or {@code package}. */
+    /**
+     * The key of the choice what becomes of places that do the same: {@code leave}, {@code replace} or {@code package}.
+     */
     public static final String DUPLICATES = DuplicateScope.KEY;
 
-    /** The key of the choice whether several values that are needed afterwards come out as a {@code record}, or only {@code one}. */
+    /**
+     * The key of the choice whether several values that are needed afterwards come out as a {@code record}, or only
+     * {@code one}.
+     */
     public static final String RESULTS = "results";
 
     private static final String RECORD = "record";
@@ -51,7 +56,9 @@ public final class ExtractMethodOperation implements Operation {
             List.of(new Question.Option("one", "not at all: a method hands back one value"),
                     new Question.Option(RECORD, "as a record that is made for them")),
             "one");
-    /** The key of the parameters: names of variables in order, each with a new name behind a colon if it is to have one. */
+    /**
+     * The key of the parameters: names of variables in order, each with a new name behind a colon if it is to have one.
+     */
     public static final String PARAMETERS = "parameters";
     /** The key of the choice in which class the method is declared: {@code here} or the one {@code around}. */
     public static final String WHERE = "where";
@@ -82,7 +89,8 @@ public final class ExtractMethodOperation implements Operation {
     public List<Question> questions() {
         return List.of(
                 new Question.Proposed(NAME, "the name of the method", List.of()),
-                ExpressionChoice.anywhere(), PARAMETERS_QUESTION, DuplicateScope.question(), RESULTS_QUESTION, WHERE_QUESTION,
+                ExpressionChoice.anywhere(), PARAMETERS_QUESTION, DuplicateScope.question(), RESULTS_QUESTION,
+                WHERE_QUESTION,
                 VISIBILITY_QUESTION);
     }
 
@@ -100,7 +108,8 @@ public final class ExtractMethodOperation implements Operation {
     private Offer offer(AttributedFile code, List<Fragment> candidates, Flow flow) {
         Fragment first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
-        ExpressionChoice.among(candidates.stream().map(candidate -> code.shown(candidate.range(), 50)).toList()).ifPresent(questions::add);
+        ExpressionChoice.among(candidates.stream().map(candidate -> code.shown(candidate.range(), 50)).toList())
+                .ifPresent(questions::add);
         questions.add(new Question.Proposed(NAME, "the name of the method",
                 new MethodNames(code).of(first, flow)));
         if (flow.inputs().size() > 1) {
@@ -114,7 +123,8 @@ public final class ExtractMethodOperation implements Operation {
             questions.add(WHERE_QUESTION);
         }
         questions.add(VISIBILITY_QUESTION);
-        return new Offer(id(), "extract " + first.shown(code) + " to a method", Offer.Kind.REFACTORING, first.range(), questions);
+        return new Offer(id(), "extract " + first.shown(code) + " to a method", Offer.Kind.REFACTORING, first.range(),
+                questions);
     }
 
     @Override
@@ -132,7 +142,8 @@ public final class ExtractMethodOperation implements Operation {
         List<Fragment> candidates = Fragment.at(code, spot.place().selection());
         if (candidates.isEmpty()) {
             return Plan.refused(spot,
-                    "there are no whole statements and no expression here; select some, or put the caret in an expression");
+                    "there are no whole statements and no expression here; select some, or put the caret in an "
+                    + "expression");
         }
         Optional<Fragment> picked = ExpressionChoice.of(answers, candidates);
         if (picked.isEmpty()) {
@@ -155,7 +166,8 @@ public final class ExtractMethodOperation implements Operation {
         if (home.isEmpty()) {
             return Plan.refused(spot, "there is no class around this one");
         }
-        boolean isInterface = code.element(home.get().owner()).filter(owner -> owner.getKind().isInterface()).isPresent();
+        boolean isInterface = code.element(home.get().owner()).filter(owner -> owner.getKind().isInterface())
+                .isPresent();
         if (isInterface && spot.file().module().level() < LEVEL_OF_PRIVATE_IN_INTERFACE && Visibility.modifier(answers)
                 .equals("private ")) {
             return Plan.refused(Reason.at(file, fragment.range(), "private methods of interfaces came with Java "
@@ -184,7 +196,8 @@ public final class ExtractMethodOperation implements Operation {
             SourceFile source = before.snapshot().file(file.path()).orElseThrow();
             for (Edit edit : file.edits()) {
                 notes = wrong.contains(edit)
-                        ? Duplicates.without(notes, before.snapshot().workspace(), source, edit.alike().get(0).gone().start()) : notes;
+                        ? Duplicates.without(notes, before.snapshot().workspace(), source, edit.alike().get(0).gone()
+                                .start()) : notes;
             }
         }
         Change fewer = change.choose((file, edit) -> edit.isTaken() && !wrong.contains(edit));

@@ -149,8 +149,10 @@ final class ExtractedMethod {
     /** What is written otherwise than in the fragment. */
     private SortedMap<Range, Consumer<NewCode>> names() {
         SortedMap<Range, Consumer<NewCode>> instead = !home.isOuter() ? new TreeMap<>()
-                : new TreeMap<>(new Transplant(code, code, home.owner(), signature.writer(), text -> { }).names(fragment.parts(), false));
-        inputs.varied().forEach(varied -> varied.places().forEach(place -> instead.put(place, to -> to.write(varied.name()))));
+                : new TreeMap<>(new Transplant(code, code, home.owner(), signature.writer(), text -> { })
+                        .names(fragment.parts(), false));
+        inputs.varied().forEach(varied -> varied.places()
+                .forEach(place -> instead.put(place, to -> to.write(varied.name()))));
         inputs.variables().stream().filter(one -> inputs.names().containsKey(one.element()))
                 .forEach(one -> one.namesInside().stream()
                         .filter(range -> instead.keySet().stream().noneMatch(known -> known.encloses(range)))
@@ -173,7 +175,8 @@ final class ExtractedMethod {
                 continue;
             }
             variable.settingStatement().ifPresentOrElse(
-                    statement -> instead.put(code.range(((AssignmentTree) variable.first().path().getParentPath().getLeaf())
+                    statement -> instead.put(code.range(((AssignmentTree) variable.first().path().getParentPath()
+                            .getLeaf())
                             .getVariable()), to -> declareAtFirstValue(to, variable)),
                     () -> {
                         declare(text.write(newLine), variable);
@@ -186,7 +189,8 @@ final class ExtractedMethod {
         text.write(newLine).carry(fragment.range(), oldIndent, indent, instead);
         if (exits.kind() == Exits.Kind.FLAGGED || exits.kind() == Exits.Kind.MARKED) {
             text.write(newLine + (exits.kind() == Exits.Kind.FLAGGED ? "return false;" : "return null;"));
-        } else if (result.isEmpty() && exits.kind() != Exits.Kind.RETURNED && !flow.outputs().isEmpty() && flow.canComplete()) {
+        } else if (result.isEmpty() && exits.kind() != Exits.Kind.RETURNED && !flow.outputs().isEmpty()
+                && flow.canComplete()) {
             returned(text.write(newLine));
         }
     }
@@ -204,7 +208,8 @@ final class ExtractedMethod {
         Optional<Tree> value = last instanceof VariableTree tree && tree == output.first().path().getLeaf()
                 && code.text(tree).endsWith(";") ? Optional.ofNullable(tree.getInitializer())
                 : output.settingStatement().filter(path -> path.getLeaf() == last)
-                        .map(path -> ((AssignmentTree) ((ExpressionStatementTree) last).getExpression()).getExpression());
+                        .map(path -> ((AssignmentTree) ((ExpressionStatementTree) last).getExpression())
+                                .getExpression());
         return value.filter(tree -> !(tree instanceof NewArrayTree array && array.getType() == null))
                 .map(tree -> new Range(code.range(last).start(), code.range(tree).start()))
                 .filter(this::hasNoComment);

@@ -109,7 +109,8 @@ final class ExtractedSignature {
     private Optional<Range> writtenType(VariableTree tree) {
         Optional<Range> range = tree.getType() == null ? Optional.empty() : code.find(tree.getType());
         Tokens tokens = code.tokens();
-        return range.filter(found -> found.length() > 0 && !code.text(found).equals("var") && !code.text(found).contains("..."))
+        return range.filter(found -> found.length() > 0 && !code.text(found).equals("var") && !code.text(found)
+                .contains("..."))
                 // int depths[] is no int, and int... depths has its dots within
                 .filter(found -> tokens.kind(tokens.code(tokens.at(found.end()))) == TokenKind.IDENTIFIER)
                 .filter(found -> !tokens.is(tokens.code(tokens.code(tokens.at(found.end())) + 1), '['));
@@ -190,9 +191,12 @@ final class ExtractedSignature {
                         && local.offset() < owner.start());
     }
 
-    /** What keeps the compiler from warning in the method around, which it would then do in the new one (JLS 9.6.4.5). */
+    /**
+     * What keeps the compiler from warning in the method around, which it would then do in the new one (JLS 9.6.4.5).
+     */
     Optional<Range> suppression() {
-        return fragment.member().getLeaf() instanceof MethodTree method ? method.getModifiers().getAnnotations().stream()
+        return fragment.member().getLeaf() instanceof MethodTree method ? method.getModifiers().getAnnotations()
+                .stream()
                 .map(code::range)
                 .filter(range -> code.text(range).matches("(?s)@(java\\.lang\\.)?SuppressWarnings\\b.*"))
                 .findFirst() : Optional.empty();
@@ -229,7 +233,8 @@ final class ExtractedSignature {
         flow.inputs().forEach(variable -> collect(variable.element().asType(), found, 0));
         flow.movedInside().forEach(variable -> collect(variable.element().asType(), found, 0));
         flow.outputs().forEach(variable -> collect(variable.element().asType(), found, 0));
-        fragment.expression().flatMap(selected -> code.type(selected.path())).ifPresent(type -> collect(type, found, 0));
+        fragment.expression().flatMap(selected -> code.type(selected.path()))
+                .ifPresent(type -> collect(type, found, 0));
         if (exits.kind() == Exits.Kind.RETURNED || exits.kind() == Exits.Kind.MARKED) {
             if (exits.jumps().get(0).target() instanceof MethodTree) {
                 code.type(new TreePath(fragment.member(), ((MethodTree) exits.jumps().get(0).target()).getReturnType()))

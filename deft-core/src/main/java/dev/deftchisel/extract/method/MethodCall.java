@@ -36,7 +36,8 @@ final class MethodCall {
      * @param name      of the method, after its class and a dot where it is not known without it
      * @param arguments code of the file that is passed, in order
      */
-    MethodCall(AnalysedFragment body, ExtractedSignature signature, Results results, String name, List<Range> arguments) {
+    MethodCall(AnalysedFragment body, ExtractedSignature signature, Results results, String name,
+            List<Range> arguments) {
         this.code = body.code();
         this.fragment = body.fragment();
         this.exits = body.exits();
@@ -62,7 +63,8 @@ final class MethodCall {
             return invoke(text.apartFrom(whole.start())).replacing(whole);
         }
         Tree parent = fragment.parent().getLeaf();
-        boolean isAlone = !AttributedFile.statements(parent).contains((StatementTree) fragment.parts().get(0).getLeaf());
+        boolean isAlone = !AttributedFile.statements(parent)
+                .contains((StatementTree) fragment.parts().get(0).getLeaf());
         boolean isSeveral = exits.kind() == Exits.Kind.FOLLOWING || exits.kind() == Exits.Kind.FLAGGED
                 || exits.kind() == Exits.Kind.MARKED;
         int start = fragment.range().start();
@@ -83,7 +85,8 @@ final class MethodCall {
             case RETURNED -> invoke(text.write(exits.jumps().get(0).tree().getKind() == Tree.Kind.RETURN
                     ? "return " : "yield ")).write(";");
             case THROWN -> invoke(text.write("return ")).write(";");
-            case FLAGGED -> jump(invoke(text.write("if (")).write(") {" + newLine + layout.unit())).write(newLine + "}");
+            case FLAGGED -> jump(invoke(text.write("if (")).write(") {" + newLine + layout.unit()))
+                    .write(newLine + "}");
             case MARKED -> marked(text, newLine);
             case FOLLOWING -> {
                 assign(text, newLine);

@@ -53,7 +53,8 @@ record MethodHome(TreePath member, boolean isOuter) {
                 @Override
                 public Void visitIdentifier(IdentifierTree tree, Void unused) {
                     boolean isObject = tree.getName().contentEquals("this") || tree.getName().contentEquals("super");
-                    boolean isOwn = code.element(getCurrentPath()).filter(element -> isOfObject(element) || isTypeParameter(element)
+                    boolean isOwn = code.element(getCurrentPath())
+                            .filter(element -> isOfObject(element) || isTypeParameter(element)
                             || isCaptured(element)).isPresent();
                     if (found[0] == null && (isObject || isOwn) && code.find(tree).isPresent()) {
                         found[0] = tree;
@@ -64,11 +65,13 @@ record MethodHome(TreePath member, boolean isOuter) {
                 private boolean isOfObject(Element element) {
                     return (element.getKind().isField() || element.getKind() == ElementKind.METHOD)
                             && !element.getModifiers().contains(Modifier.STATIC)
-                            && element.getEnclosingElement() instanceof TypeElement owner && code.isKind(type.asType(), owner.asType());
+                            && element.getEnclosingElement() instanceof TypeElement owner
+                            && code.isKind(type.asType(), owner.asType());
                 }
 
                 private boolean isTypeParameter(Element element) {
-                    return element.getKind() == ElementKind.TYPE_PARAMETER && type.equals(element.getEnclosingElement());
+                    return element.getKind() == ElementKind.TYPE_PARAMETER
+                            && type.equals(element.getEnclosingElement());
                 }
 
                 private boolean isCaptured(Element element) {

@@ -17,7 +17,9 @@ import java.util.List;
 import java.util.Set;
 import javax.lang.model.type.TypeKind;
 
-/** Good names for a method: after the value it computes, or what it calls. None is one that stands in the file already. */
+/**
+ * Good names for a method: after the value it computes, or what it calls. None is one that stands in the file already.
+ */
 final class MethodNames {
 
     private final AttributedFile code;
@@ -30,7 +32,8 @@ final class MethodNames {
     List<String> of(Fragment fragment, Flow flow) {
         Set<String> wishes = new LinkedHashSet<>();
         fragment.expression().ifPresent(selected -> {
-            boolean isCondition = code.type(selected.path()).filter(type -> type.getKind() == TypeKind.BOOLEAN).isPresent();
+            boolean isCondition = code.type(selected.path()).filter(type -> type.getKind() == TypeKind.BOOLEAN)
+                    .isPresent();
             new NameProposals(code).of(selected.path()).forEach(name ->
                     wishes.add((isCondition ? "is" : "compute") + capitalised(name)));
         });

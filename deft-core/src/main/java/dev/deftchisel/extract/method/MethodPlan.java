@@ -59,14 +59,16 @@ final class MethodPlan {
         Duplicates twins = Duplicates.of(body, regions(scope), twin -> twin.body().obstacle(true).isEmpty()
                 && (isWithin(twin) || isReachable(twin, signature, results, visibility)));
         Optional<Inputs> found = twins.inputs(writer);
-        Optional<String> objection = found.isEmpty() ? Optional.of("a value that differs in a place which does the same has a"
+        Optional<String> objection = found.isEmpty()
+                ? Optional.of("a value that differs in a place which does the same has a"
                 + " type without a name; leave the duplicates")
                 : found.get().objection(wish, code.tokens().names(), code.file().module().level());
         if (objection.isPresent()) {
             return Plan.refused(Reason.at(code.file().path(), fragment.range(), objection.get()));
         }
         Inputs inputs = found.get().arranged(wish);
-        ExtractedMethod method = new ExtractedMethod(body, new MethodInterface(signature, inputs, results), home, name, visibility);
+        ExtractedMethod method = new ExtractedMethod(body, new MethodInterface(signature, inputs, results), home, name,
+                visibility);
         ExtractedMethod.Written written = method.write();
         if (written.objection().isPresent()) {
             return Plan.refused(written.objection().get());
@@ -78,14 +80,16 @@ final class MethodPlan {
         twins.all().forEach(twin -> call(twin, twins, inputs, results));
         List<String> notes = scope == DuplicateScope.NONE ? new NearDuplicates(code).note(fragment).stream().toList()
                 : twins.notes(before.snapshot().workspace());
-        return new Plan.Ready(edits.change("extract " + fragment.shown(code) + " to the method " + name, SymbolEffects.same(), notes), before);
+        return new Plan.Ready(edits.change("extract " + fragment.shown(code) + " to the method " + name,
+                SymbolEffects.same(), notes), before);
     }
 
     /** The call in another place. */
     private void call(Duplicates.Twin twin, Duplicates twins, Inputs inputs, Results results) {
         TypeWriter writer = edits.writer(twin.code());
         ExtractedSignature signature = new ExtractedSignature(before, twin.body(), writer);
-        String qualifier = isWithin(twin) ? "" : writer.name((TypeElement) code.element(home.owner()).orElseThrow()) + ".";
+        String qualifier = isWithin(twin) ? "" : writer.name((TypeElement) code.element(home.owner()).orElseThrow())
+                + ".";
         edits.of(twin.code().file().path()).add(new MethodCall(twin.body(), signature, results.in(twin.body().flow()),
                 qualifier + name, twins.arguments(twin, inputs)).edit(List.of(twins.alike(twin))));
     }
@@ -93,7 +97,8 @@ final class MethodPlan {
     private Map<AttributedFile, TreePath> regions(DuplicateScope scope) {
         Map<AttributedFile, TreePath> regions = new LinkedHashMap<>();
         if (scope != DuplicateScope.NONE) {
-            regions.put(code, scope == DuplicateScope.CLASS ? fragment.member().getParentPath() : new TreePath(code.unit()));
+            regions.put(code, scope == DuplicateScope.CLASS ? fragment.member().getParentPath()
+                    : new TreePath(code.unit()));
         }
         if (scope == DuplicateScope.PACKAGE) {
             before.files().stream()
@@ -110,8 +115,12 @@ final class MethodPlan {
         return twin.code() == code && code.range(home.owner().getLeaf()).encloses(twin.fragment().range());
     }
 
-    /** Whether a place elsewhere can call the method: it needs no object, can be seen there, and gives no record of the class. */
-    private boolean isReachable(Duplicates.Twin twin, ExtractedSignature signature, Results results, String visibility) {
+    /**
+     * Whether a place elsewhere can call the method: it needs no object, can be seen there, and gives no record of the
+     * class.
+     */
+    private boolean isReachable(Duplicates.Twin twin, ExtractedSignature signature, Results results,
+            String visibility) {
         boolean isSeen = !visibility.equals("private ") || twin.code() == code
                 && outermost(home.owner()) == outermost(twin.fragment().member());
         return signature.isStatic(home) && isSeen && results.recordName().isEmpty();

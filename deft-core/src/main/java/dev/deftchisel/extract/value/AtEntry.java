@@ -62,7 +62,10 @@ final class AtEntry {
         return variables().or(this::object).or(this::time);
     }
 
-    /** Whether it makes no difference whether the value is worked out before or after something else that can be noticed. */
+    /**
+     * Whether it makes no difference whether the value is worked out before or after something else that can be
+     * noticed.
+     */
     boolean isPure() {
         return effects.isPure();
     }
@@ -77,7 +80,8 @@ final class AtEntry {
     private Optional<Reason> variables() {
         for (Occurrence one : code.occurrences(selected.path())) {
             String name = "'" + one.variable().getSimpleName() + "'";
-            boolean isOwn = code.key(one.variable()) instanceof SymbolKey.Local local && selected.range().contains(local.offset());
+            boolean isOwn = code.key(one.variable()) instanceof SymbolKey.Local local && selected.range()
+                    .contains(local.offset());
             boolean isParameter = element.getParameters().contains(one.variable());
             if (!isOwn && !isParameter) {
                 return reason(one, name + " is a variable of the body, which no caller knows");
@@ -112,11 +116,13 @@ final class AtEntry {
     }
 
     private Optional<Reason> time() {
-        boolean isLocked = element.getModifiers().contains(Modifier.SYNCHRONIZED) && (effects.readsState() || effects.isVisible());
+        boolean isLocked = element.getModifiers().contains(Modifier.SYNCHRONIZED)
+                && (effects.readsState() || effects.isVisible());
         if (isLocked) {
             return reason("it is worked out while the method holds its lock, which the caller does not");
         } else if (effects.isPure() && !effects.readsState()) {
-            return effects.isFresh() && isRepeated() ? reason("a new object is made here each time it is reached") : Optional.empty();
+            return effects.isFresh() && isRepeated() ? reason("a new object is made here each time it is reached")
+                    : Optional.empty();
         } else if (!isConstructor() && (isFirst() || effects.isPure() && !effects.isFresh() && isUndisturbed())) {
             return Optional.empty();
         }
@@ -130,7 +136,8 @@ final class AtEntry {
     }
 
     private boolean isFirst() {
-        return new InsertionPointFinder(code, effects).isFirst(selected.path(), ((MethodTree) method.getLeaf()).getBody());
+        return new InsertionPointFinder(code, effects)
+                .isFirst(selected.path(), ((MethodTree) method.getLeaf()).getBody());
     }
 
     /** Whether nothing up to the end of the statement in which it stands changes what it depends on. */

@@ -74,9 +74,11 @@ public final class ExtractConstantOperation implements Operation {
     @Override
     public Optional<Offer> offer(ResolvedPlace spot) {
         return spot.analysis().code(spot.file().path()).flatMap(code -> constant(code, spot).map(selected ->
-                new Offer(id(), "extract '" + code.shown(selected.range(), 50) + "' to a constant", Offer.Kind.REFACTORING,
+                new Offer(id(), "extract '" + code.shown(selected.range(), 50) + "' to a constant",
+                        Offer.Kind.REFACTORING,
                         selected.range(), List.of(new Question.Proposed(NAME, "the name of the constant",
-                                new NameProposals(code).ofConstant(selected.path())), PLACES_QUESTION, VISIBILITY_QUESTION))));
+                                new NameProposals(code).ofConstant(selected.path())), PLACES_QUESTION,
+                                VISIBILITY_QUESTION))));
     }
 
     /** The innermost expression at a place that can be a constant. */
@@ -86,12 +88,14 @@ public final class ExtractConstantOperation implements Operation {
         candidates.sort((one, other) -> Integer.compare(one.range().length(), other.range().length()));
         return candidates.stream()
                 .filter(selected -> obstacle(code, selected).isEmpty())
-                .filter(selected -> spot.place().selection().length() > 0 || !(selected.tree().getKind() == Tree.Kind.IDENTIFIER))
+                .filter(selected -> spot.place().selection().length() > 0
+                        || !(selected.tree().getKind() == Tree.Kind.IDENTIFIER))
                 .findFirst();
     }
 
     private static boolean isInEnum(ResolvedPlace spot) {
-        return spot.analysis().code(spot.file().path()).flatMap(code -> constant(code, spot).flatMap(selected -> code.element(selected.owner())))
+        return spot.analysis().code(spot.file().path())
+                .flatMap(code -> constant(code, spot).flatMap(selected -> code.element(selected.owner())))
                 .filter(owner -> owner.getKind() == ElementKind.ENUM).isPresent();
     }
 
@@ -99,7 +103,8 @@ public final class ExtractConstantOperation implements Operation {
     private static Optional<String> obstacle(AttributedFile code, SelectedExpression selected) {
         return selected.variation(code).or(() -> code.dependsOnThis(selected.path())
                 ? Optional.of("it depends on the object it is evaluated in") : Optional.empty())
-                .or(() -> initialised(code, selected).map(type -> "it initialises the class " + type + ", which would happen earlier (JLS 12.4.1)"));
+                .or(() -> initialised(code, selected).map(type -> "it initialises the class " + type
+                        + ", which would happen earlier (JLS 12.4.1)"));
     }
 
     /** A class of the workspace that reading a field of it initialises, and that the code around does not belong to. */
@@ -119,8 +124,10 @@ public final class ExtractConstantOperation implements Operation {
             }
 
             private void note(TreePath path) {
-                code.element(path).filter(element -> element.getKind() == ElementKind.FIELD && element.getModifiers().contains(Modifier.STATIC)
-                        && ((VariableElement) element).getConstantValue() == null && !isAround(element.getEnclosingElement(), selected, code)
+                code.element(path).filter(element -> element.getKind() == ElementKind.FIELD && element.getModifiers()
+                        .contains(Modifier.STATIC)
+                        && ((VariableElement) element).getConstantValue() == null
+                        && !isAround(element.getEnclosingElement(), selected, code)
                         && !isOfPlatform(element, code))
                         .ifPresent(element -> found.add(element.getEnclosingElement().getSimpleName().toString()));
             }
@@ -160,14 +167,16 @@ public final class ExtractConstantOperation implements Operation {
         AttributedFile code = before.code(file).orElseThrow();
         List<SelectedExpression> candidates = SelectedExpression.at(code, spot.place().selection());
         if (candidates.isEmpty()) {
-            return Plan.refused(spot, "there is no expression here that could be a constant; select one, or put the caret in it");
+            return Plan.refused(spot, "there is no expression here that could be a constant; select one, or put the "
+                    + "caret in it");
         }
         Optional<SelectedExpression> selected = constant(code, spot);
         if (selected.isEmpty()) {
             return Plan.refused(Reason.at(file, candidates.get(0).range(), obstacle(code, candidates.get(0))
                     .orElse("this is a constant's name already")));
         }
-        String name = answers.single(NAME).orElseGet(() -> new NameProposals(code).ofConstant(selected.get().path()).get(0));
+        String name = answers.single(NAME).orElseGet(() -> new NameProposals(code).ofConstant(selected.get().path())
+                .get(0));
         Optional<String> objection = new NewName(name, SymbolKind.FIELD, spot.file().module().level()).objection();
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
@@ -177,15 +186,18 @@ public final class ExtractConstantOperation implements Operation {
                 .orElseGet(() -> plan(before, code, selected.get(), name, all, Visibility.modifier(answers)));
     }
 
-    private Plan plan(Analysis before, AttributedFile code, SelectedExpression selected, String name, boolean all, String visibility) {
+    private Plan plan(Analysis before, AttributedFile code, SelectedExpression selected, String name, boolean all,
+            String visibility) {
         TreePath owner = selected.owner();
         TypeWriter writer = new TypeWriter(code);
         Optional<String> type = code.type(selected.path()).flatMap(writer::write);
         if (type.isEmpty()) {
-            return Plan.refused(Reason.at(code.file().path(), selected.range(), "its type has no name that could be written here"));
+            return Plan.refused(Reason.at(code.file().path(), selected.range(),
+                    "its type has no name that could be written here"));
         }
         // a constant variable has its value from the beginning (JLS 12.4.2)
-        Optional<Reason> early = Constants.value(code, selected.path()).isPresent() ? Optional.empty() : new ConstructionEscape(code, owner).earlyInClass();
+        Optional<Reason> early = Constants.value(code, selected.path()).isPresent() ? Optional.empty()
+                : new ConstructionEscape(code, owner).earlyInClass();
         ElementKind kind = code.element(owner).map(Element::getKind).orElseThrow();
         // the constants of an enum come first, whatever they run
         if (early.isPresent() && (readsOwn(code, selected, owner) || kind == ElementKind.ENUM)) {
@@ -195,7 +207,8 @@ public final class ExtractConstantOperation implements Operation {
         String modifiers = isInterface ? "" : visibility + "static final ";
         List<Edit> edits = new ArrayList<>();
         edits.add(new FieldDeclaration(code, owner, modifiers + type.get(), name, Optional.of(selected.range()))
-                .behindConstants(selected.range(), early.map(member -> member.range().start()).orElse(Integer.MAX_VALUE)));
+                .behindConstants(selected.range(), early.map(member -> member.range().start())
+                        .orElse(Integer.MAX_VALUE)));
         List<TreePath> places = all && !selected.isPartOfChain(code)
                 ? new SameValue(before, code, selected).within(owner) : List.of(selected.path());
         places.forEach(place -> edits.add(selected.named(code, place, name)));

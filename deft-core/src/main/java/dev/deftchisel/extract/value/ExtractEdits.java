@@ -38,7 +38,8 @@ final class ExtractEdits {
     }
 
     List<Edit> of(VariablePlacement places) {
-        Range value = places.first().getLeaf() == selected.tree() ? selected.range() : code.range(places.first().getLeaf());
+        Range value = places.first().getLeaf() == selected.tree() ? selected.range()
+                : code.range(places.first().getLeaf());
         if (places.home() instanceof InsertionPoint.Before before) {
             before(before, value);
         } else if (places.home() instanceof InsertionPoint.Around around) {
@@ -61,7 +62,8 @@ final class ExtractEdits {
         if (home instanceof InsertionPoint.Instead instead) {
             return instead.keyword().isEmpty() && code.range(instead.expression().getLeaf()).equals(value);
         }
-        Tree statement = home instanceof InsertionPoint.Before before ? before.tree() : ((InsertionPoint.Around) home).statement().getLeaf();
+        Tree statement = home instanceof InsertionPoint.Before before ? before.tree() : ((InsertionPoint.Around) home)
+                .statement().getLeaf();
         return statement instanceof ExpressionStatementTree alone && code.range(alone.getExpression()).equals(value);
     }
 
@@ -76,7 +78,8 @@ final class ExtractEdits {
     }
 
     private void replace(VariableDeclaration one) {
-        edits.add(named(SelectedExpression.withParentheses(code, one.selected().path(), one.selected().range()), one.name()));
+        edits.add(named(SelectedExpression.withParentheses(code, one.selected().path(), one.selected().range()),
+                one.name()));
     }
 
     /** A name in the place of code that begins with a parenthesis may come to touch the word before it. */
@@ -93,7 +96,8 @@ final class ExtractEdits {
         String indent = Layout.indentOf(code.file(), start);
         boolean startsLine = code.file().content().startsWith(indent, lineStart(start))
                 && lineStart(start) + indent.length() == start;
-        edits.add(declare(new NewCode(code.file()), value, indent, startsLine ? layout.lineEnd() + indent : " ").at(start));
+        edits.add(declare(new NewCode(code.file()), value, indent, startsLine ? layout.lineEnd() + indent : " ")
+                .at(start));
     }
 
     private int lineStart(int offset) {

@@ -64,7 +64,8 @@ public final class ExtractFieldOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(new Question.Proposed(NAME, "the name of the field", List.of()), ExpressionChoice.anywhere(), VALUE_QUESTION,
+        return List.of(new Question.Proposed(NAME, "the name of the field", List.of()), ExpressionChoice.anywhere(),
+                VALUE_QUESTION,
                 PLACES_QUESTION, VISIBILITY_QUESTION);
     }
 
@@ -83,7 +84,8 @@ public final class ExtractFieldOperation implements Operation {
     private Offer offer(AttributedFile code, List<SelectedExpression> candidates) {
         SelectedExpression first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
-        ExpressionChoice.among(candidates.stream().map(one -> code.shown(one.range(), 50)).toList()).ifPresent(questions::add);
+        ExpressionChoice.among(candidates.stream().map(one -> code.shown(one.range(), 50)).toList())
+                .ifPresent(questions::add);
         questions.add(new Question.Proposed(NAME, "the name of the field", new NameProposals(code).of(first.path())));
         questions.addAll(List.of(VALUE_QUESTION, PLACES_QUESTION, VISIBILITY_QUESTION));
         return new Offer(id(), "extract '" + code.shown(first.range(), 50) + "' to a field", Offer.Kind.REFACTORING,
@@ -96,12 +98,14 @@ public final class ExtractFieldOperation implements Operation {
         boolean isOnce = !answers.single(VALUE).orElse(HERE).equals(HERE);
         // what runs while an object is made, and other places, may be in any body
         Analysis before = analyst.analyse(isOnce ? Focus.whole(Set.of(file)).deeply() : new Focus(Set.of(file),
-                answers.single(NAME).map(Set::of).orElse(Set.of()), Set.of(), Map.of(file, List.of(spot.place().selection())), true));
+                answers.single(NAME).map(Set::of).orElse(Set.of()), Set.of(),
+                Map.of(file, List.of(spot.place().selection())), true));
         AttributedFile code = before.code(file).orElseThrow();
         List<SelectedExpression> candidates = SelectedExpression.computed(code, spot.place().selection());
         Optional<SelectedExpression> picked = ExpressionChoice.of(answers, candidates);
         if (picked.isEmpty()) {
-            return Plan.refused(spot, candidates.isEmpty() ? "there is no expression here whose value a field could hold;"
+            return Plan.refused(spot, candidates.isEmpty()
+                    ? "there is no expression here whose value a field could hold;"
                     + " select one, or put the caret in it" : ExpressionChoice.refusal(answers, candidates));
         }
         SelectedExpression selected = picked.get();

@@ -36,7 +36,10 @@ public final class ExtractParameterOperation implements Operation {
     public static final String NAME = "name";
     /** The key of the choice which places become the parameter: {@code here} or {@code all} of the method. */
     public static final String PLACES = "places";
-    /** The key of the choice whether calls {@code change}, or {@code stay} as they are with a method that hands the value on. */
+    /**
+     * The key of the choice whether calls {@code change}, or {@code stay} as they are with a method that hands the
+     * value on.
+     */
     public static final String CALLS = "calls";
 
     private static final Question PLACES_QUESTION = new Question.Choice(
@@ -64,7 +67,8 @@ public final class ExtractParameterOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(new Question.Proposed(NAME, "the name of the parameter", List.of()), ExpressionChoice.anywhere(), PLACES_QUESTION,
+        return List.of(new Question.Proposed(NAME, "the name of the parameter", List.of()), ExpressionChoice.anywhere(),
+                PLACES_QUESTION,
                 CALLS_QUESTION);
     }
 
@@ -83,8 +87,10 @@ public final class ExtractParameterOperation implements Operation {
     private Offer offer(AttributedFile code, List<SelectedExpression> candidates) {
         SelectedExpression first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
-        ExpressionChoice.among(candidates.stream().map(one -> code.shown(one.range(), 50)).toList()).ifPresent(questions::add);
-        questions.add(new Question.Proposed(NAME, "the name of the parameter", new NameProposals(code).of(first.path())));
+        ExpressionChoice.among(candidates.stream().map(one -> code.shown(one.range(), 50)).toList())
+                .ifPresent(questions::add);
+        questions.add(new Question.Proposed(NAME, "the name of the parameter", new NameProposals(code)
+                .of(first.path())));
         questions.add(PLACES_QUESTION);
         questions.add(CALLS_QUESTION);
         return new Offer(id(), "extract '" + code.shown(first.range(), 50) + "' to a parameter", Offer.Kind.REFACTORING,
@@ -118,7 +124,8 @@ public final class ExtractParameterOperation implements Operation {
         List<SelectedExpression> candidates = SelectedExpression.computed(near, spot.place().selection());
         Optional<SelectedExpression> picked = ExpressionChoice.of(answers, candidates);
         if (picked.isEmpty()) {
-            return Plan.refused(spot, candidates.isEmpty() ? "there is no expression here whose value could be handed over;"
+            return Plan.refused(spot, candidates.isEmpty()
+                    ? "there is no expression here whose value could be handed over;"
                     + " select one, or put the caret in it" : ExpressionChoice.refusal(answers, candidates));
         }
         Optional<TreePath> method = method(near, picked.get());
@@ -134,7 +141,8 @@ public final class ExtractParameterOperation implements Operation {
         Analysis before = analyst.analyse(AddedParameter.focus(analyst, element, List.of(file), Set.of(),
                 Map.of(file, List.of(spot.place().selection()))));
         AttributedFile code = before.code(file).orElseThrow();
-        SelectedExpression selected = SelectedExpression.computed(code, spot.place().selection()).get(candidates.indexOf(picked.get()));
+        SelectedExpression selected = SelectedExpression.computed(code, spot.place().selection())
+                .get(candidates.indexOf(picked.get()));
         return plan(before, code, selected, name, answers);
     }
 

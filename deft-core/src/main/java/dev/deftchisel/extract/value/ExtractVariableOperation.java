@@ -102,7 +102,8 @@ public final class ExtractVariableOperation implements Operation {
                 ? VariablePlacement.beforeStatement(code, selected)
                 : Optional.empty();
         return earlier.map(place -> new Way(place, List.of()))
-                .or(() -> finder.together(path -> path.getLeaf() instanceof ExpressionTree && SelectedExpression.isValue(code, path))
+                .or(() -> finder.together(path -> path.getLeaf() instanceof ExpressionTree
+                        && SelectedExpression.isValue(code, path))
                         .map(all -> new Way(all.home(), all.first())))
                 .orElse(new Way(home, List.of()));
     }
@@ -110,8 +111,10 @@ public final class ExtractVariableOperation implements Operation {
     private Offer offer(AttributedFile code, List<SelectedExpression> candidates) {
         SelectedExpression first = candidates.get(0);
         List<Question> questions = new ArrayList<>();
-        ExpressionChoice.among(candidates.stream().map(candidate -> shown(code, candidate)).toList()).ifPresent(questions::add);
-        questions.add(new Question.Proposed(NAME, "the name of the variable", new NameProposals(code).of(first.path())));
+        ExpressionChoice.among(candidates.stream().map(candidate -> shown(code, candidate)).toList())
+                .ifPresent(questions::add);
+        questions.add(new Question.Proposed(NAME, "the name of the variable", new NameProposals(code)
+                .of(first.path())));
         questions.add(PLACES_QUESTION);
         questions.add(TYPE_QUESTION);
         return new Offer(id(), "extract '" + shown(code, first) + "' to a variable", Offer.Kind.REFACTORING,
@@ -129,7 +132,8 @@ public final class ExtractVariableOperation implements Operation {
         List<SelectedExpression> candidates = SelectedExpression.at(code, spot.place().selection());
         if (candidates.isEmpty()) {
             return Plan.refused(spot,
-                    "there is no expression here whose value a variable could hold; select one, or put the caret in it");
+                    "there is no expression here whose value a variable could hold; select one, or put the caret in "
+                    + "it");
         }
         Optional<SelectedExpression> picked = ExpressionChoice.of(answers, candidates);
         if (picked.isEmpty()) {
@@ -151,7 +155,8 @@ public final class ExtractVariableOperation implements Operation {
         if (way.home() instanceof InsertionPoint.Nowhere nowhere) {
             return Plan.refused(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence()));
         }
-        List<VariableDeclaration> declared = declared(code, selected, name, VariableForm.of(answers.single(TYPE).orElse("style")),
+        List<VariableDeclaration> declared = declared(code, selected, name,
+                VariableForm.of(answers.single(TYPE).orElse("style")),
                 way.first());
         for (VariableDeclaration one : declared) {
             if (one.type().isEmpty()) {
@@ -161,7 +166,8 @@ public final class ExtractVariableOperation implements Operation {
         }
         boolean wantsAll = answers.single(PLACES).filter("all"::equals).isPresent();
         Optional<String> doubt = !wantsAll ? Optional.empty()
-                : !way.first().isEmpty() ? Optional.of("what is evaluated before it has to stay before it") : same.doubt();
+                : !way.first().isEmpty() ? Optional.of("what is evaluated before it has to stay before it")
+                : same.doubt();
         VariablePlacement places = wantsAll && doubt.isEmpty()
                 ? VariablePlacement.all(code, selected, way.home(), same)
                 : VariablePlacement.one(selected, way.home());
@@ -180,7 +186,8 @@ public final class ExtractVariableOperation implements Operation {
         for (TreePath path : first) {
             String own = new NameProposals(code, names).of(path).get(0);
             names.add(own);
-            declared.add(new VariableDeclaration(code, new SelectedExpression(path, code.range(path.getLeaf())), own, form, writer));
+            declared.add(new VariableDeclaration(code, new SelectedExpression(path, code.range(path.getLeaf())), own,
+                    form, writer));
         }
         declared.add(new VariableDeclaration(code, selected, name, form, writer));
         return declared;

@@ -60,7 +60,8 @@ final class FieldDeclaration {
     }
 
     private Edit behind(Optional<Tree> last) {
-        NewCode text = new NewCode(code.file()).write((isApart(last) ? layout.lineEnd() : "") + layout.lineEnd() + indent
+        NewCode text = new NewCode(code.file()).write((isApart(last) ? layout.lineEnd() : "") + layout.lineEnd()
+                + indent
                 + head + " ").name(name);
         value.ifPresent(range -> text.write(" = ").carry(range, Layout.indentOf(code.file(), range.start()), indent));
         text.write(";");
@@ -69,11 +70,15 @@ final class FieldDeclaration {
         }
         int opening = body.opening();
         boolean isField = body.members().stream().limit(1).anyMatch(member -> member instanceof VariableTree);
-        boolean isApart = code.file().content().substring(opening).lines().skip(1).findFirst().filter(String::isBlank).isPresent();
+        boolean isApart = code.file().content().substring(opening).lines().skip(1).findFirst().filter(String::isBlank)
+                .isPresent();
         return text.write(isField || isApart ? "" : layout.lineEnd()).at(opening);
     }
 
-    /** Whether a blank line keeps the field from what is before it: the constants of an enum, or constants when it is none. */
+    /**
+     * Whether a blank line keeps the field from what is before it: the constants of an enum, or constants when it is
+     * none.
+     */
     private boolean isApart(Optional<Tree> last) {
         Optional<Element> element = last.flatMap(member -> code.element(new TreePath(owner, member)));
         return element.filter(member -> member.getKind() == ElementKind.ENUM_CONSTANT

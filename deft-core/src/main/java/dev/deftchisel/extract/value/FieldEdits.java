@@ -61,8 +61,10 @@ final class FieldEdits {
         Optional<Element> type = code.element(selected.owner());
         boolean isRecord = type.filter(element -> element.getKind() == ElementKind.RECORD).isPresent();
         boolean isInterface = type.filter(element -> element.getKind().isInterface()).isPresent();
-        return !isRecord && !isInterface ? Optional.empty() : Optional.of(Reason.at(code.file().path(), selected.range(),
-                isRecord ? "a record has no fields but its components (JLS 8.10.3)" : "the fields of an interface are constants"));
+        return !isRecord && !isInterface ? Optional.empty()
+                : Optional.of(Reason.at(code.file().path(), selected.range(),
+                isRecord ? "a record has no fields but its components (JLS 8.10.3)"
+                : "the fields of an interface are constants"));
     }
 
     /** Where a statement may stand that gives the field the value: nothing in between may do so, or read it. */
@@ -73,7 +75,8 @@ final class FieldEdits {
     Change change() {
         edits.addAll(writer.imports());
         return new Change("extract '" + code.shown(selected.range(), 50) + "' to the field " + name,
-                List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), edits)), SymbolEffects.same(), notes);
+                List.of(new FileChange(code.file().path(), Optional.empty(), code.file().text(), edits)),
+                SymbolEffects.same(), notes);
     }
 
     /** The field gets its value just before it is used. */
@@ -86,7 +89,8 @@ final class FieldEdits {
         if (type.isEmpty()) {
             return noName();
         }
-        edits.addAll(new ExtractEdits(code, List.of(new VariableDeclaration(code, selected, name, VariableForm.ASSIGNED, writer)))
+        edits.addAll(new ExtractEdits(code, List
+                .of(new VariableDeclaration(code, selected, name, VariableForm.ASSIGNED, writer)))
                 .of(VariablePlacement.one(selected, home)));
         edits.add(declaration(visibility + (isStatic() ? "static " : "") + type.get(), Optional.empty()));
         noteSerial();
@@ -97,7 +101,8 @@ final class FieldEdits {
     /** The field gets its value when the object is made. */
     Optional<Reason> setOnce(boolean inConstructors, boolean all) {
         Optional<Reason> objection = onceObjection(code, selected)
-                .or(() -> isStatic() ? Optional.of(reason("there is no object here; extract a constant")) : Optional.empty())
+                .or(() -> isStatic() ? Optional.of(reason("there is no object here; extract a constant"))
+                        : Optional.empty())
                 .or(() -> new ConstructionEscape(code, owner).early());
         Optional<String> type = type();
         if (objection.isPresent() || type.isEmpty()) {
@@ -107,7 +112,8 @@ final class FieldEdits {
                 ? new SameValue(before, code, selected).within(owner).stream().filter(path -> !isStatic(path)).toList()
                 : List.of(selected.path());
         places.forEach(place -> edits.add(selected.named(code, place, name)));
-        edits.add(declaration(visibility + "final " + type.get(), inConstructors ? Optional.empty() : Optional.of(selected.range())));
+        edits.add(declaration(visibility + "final " + type.get(), inConstructors ? Optional.empty()
+                : Optional.of(selected.range())));
         noteSerial();
         return inConstructors ? assignInConstructors() : Optional.empty();
     }
@@ -132,8 +138,10 @@ final class FieldEdits {
                 int close = body.end() - 1;
                 boolean isOnLine = code.file().content().substring(body.start(), close).lines().count() < 2;
                 String newLine = layout.lineEnd() + indent + layout.unit();
-                NewCode text = new NewCode(code.file()).write(isOnLine ? newLine : layout.unit()).name(name).write(" = ")
-                        .carry(selected.range(), Layout.indentOf(code.file(), selected.range().start()), indent + layout.unit(),
+                NewCode text = new NewCode(code.file()).write(isOnLine ? newLine : layout.unit()).name(name)
+                        .write(" = ")
+                        .carry(selected.range(), Layout.indentOf(code.file(), selected.range().start()),
+                                indent + layout.unit(),
                                 namesIn(new TreePath(new TreePath(owner, method), method.getBody())))
                         .write(";" + layout.lineEnd() + indent);
                 edits.add(text.at(close));
@@ -153,7 +161,8 @@ final class FieldEdits {
         return constructor.getBody().getStatements().stream().limit(1)
                 .anyMatch(first -> first instanceof ExpressionStatementTree alone
                         && alone.getExpression() instanceof MethodInvocationTree call
-                        && call.getMethodSelect() instanceof IdentifierTree target && target.getName().contentEquals("this"));
+                        && call.getMethodSelect() instanceof IdentifierTree target && target.getName()
+                        .contentEquals("this"));
     }
 
     private Optional<String> type() {
@@ -172,9 +181,11 @@ final class FieldEdits {
     }
 
     private void noteSerial() {
-        Optional<TypeMirror> serial = Optional.ofNullable(code.elements().getTypeElement("java.io.Serializable")).map(Element::asType);
+        Optional<TypeMirror> serial = Optional.ofNullable(code.elements().getTypeElement("java.io.Serializable"))
+                .map(Element::asType);
         boolean isSerial = serial.isPresent() && !isStatic() && code.element(owner)
-                .filter(type -> type.getKind() == ElementKind.CLASS && code.types().isSubtype(type.asType(), serial.get())).isPresent();
+                .filter(type -> type.getKind() == ElementKind.CLASS && code.types()
+                        .isSubtype(type.asType(), serial.get())).isPresent();
         if (isSerial) {
             notes.add("the class is Serializable: the field becomes part of what is written");
         }

@@ -81,11 +81,13 @@ final class ParameterCall {
             int index = called.getParameters().indexOf(one.variable());
             boolean isPacked = called.isVarArgs() && index == called.getParameters().size() - 1;
             if (isPacked || index >= arguments().size()) {
-                return reason(path, "the value needs all of '" + one.variable().getSimpleName() + "', which is no one argument here");
+                return reason(path, "the value needs all of '" + one.variable()
+                        .getSimpleName() + "', which is no one argument here");
             }
             TreePath argument = new TreePath(path, arguments().get(index));
             if (!isSameAgain(argument)) {
-                return reason(argument, "the value needs this too, and working it out twice may do something twice or give"
+                return reason(argument, "the value needs this too, and working it out twice may do something twice or "
+                        + "give"
                         + " something else");
             }
         }
@@ -122,7 +124,8 @@ final class ParameterCall {
 
     /** What the method is called on, where that is written and is an object. */
     private Optional<TreePath> object() {
-        if (!(path.getLeaf() instanceof MethodInvocationTree call) || !(call.getMethodSelect() instanceof MemberSelectTree select)
+        if (!(path.getLeaf() instanceof MethodInvocationTree call)
+                || !(call.getMethodSelect() instanceof MemberSelectTree select)
                 || called.getModifiers().contains(Modifier.STATIC)
                 || select.getExpression() instanceof IdentifierTree name && name.getName().contentEquals("super")) {
             return Optional.empty();
@@ -146,7 +149,8 @@ final class ParameterCall {
     private boolean write(NewCode text) {
         boolean[] isWritten = {true};
         Range range = from.range(value.getLeaf());
-        SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>(new Transplant(from, code, path, writer, this::object)
+        SortedMap<Range, Consumer<NewCode>> instead =
+                new TreeMap<>(new Transplant(from, code, path, writer, this::object)
                 .names(List.of(value), object().isPresent()));
         for (Occurrence one : from.occurrences(value)) {
             int index = called.getParameters().indexOf(one.variable());
@@ -170,7 +174,8 @@ final class ParameterCall {
         TreePath argument = new TreePath(path, arguments().get(index));
         TypeMirror formal = called.getParameters().get(index).asType();
         Range range = code.range(argument.getLeaf());
-        return new ValueWriter(code, argument, declared(index).orElse(formal), formal, writer).write(text.from(code.file()), from, use,
+        return new ValueWriter(code, argument, declared(index).orElse(formal), formal, writer)
+                .write(text.from(code.file()), from, use,
                 (to, instead) -> to.carry(range, "", "", instead));
     }
 

@@ -64,19 +64,22 @@ final class ParameterEdits {
      * The change, or why there can be none.
      *
      * @param places   the value wherever it becomes the parameter
-     * @param mayCall  whether calls get the argument; otherwise they stay, and the method passes the value on to a new one
+     * @param mayCall  whether calls get the argument; otherwise they stay, and the method passes the value on to a new
+     *                 one
      * @param title    of the change
      * @param more     notes besides those about the calls
      */
     Plan plan(List<TreePath> places, boolean mayCall, String title, List<String> more) {
         Optional<Reason> objection = mayCall ? passAtCalls(places) : passOn(places);
         notes.addAll(more);
-        return objection.map(Plan::refused).orElseGet(() -> new Plan.Ready(edits.change(title, meaning, notes), before));
+        return objection.map(Plan::refused)
+                .orElseGet(() -> new Plan.Ready(edits.change(title, meaning, notes), before));
     }
 
     /** Gives the method and all that it overrides or is overridden by the parameter, and every call the value. */
     private Optional<Reason> passAtCalls(List<TreePath> places) {
-        AddedParameter added = new AddedParameter(before, edits, code, method, new AddedParameter.NewParameter(type, name));
+        AddedParameter added = new AddedParameter(before, edits, code, method,
+                new AddedParameter.NewParameter(type, name));
         AddedParameter.Declared declaration = added.declare();
         if (declaration.objection().isPresent()) {
             return declaration.objection();
@@ -96,7 +99,9 @@ final class ParameterEdits {
                 : at("nobody calls the method, so that nobody could hand the value over");
     }
 
-    /** Leaves the method as it is called, but for its body, which hands the value on to a new method with the old body. */
+    /**
+     * Leaves the method as it is called, but for its body, which hands the value on to a new method with the old body.
+     */
     private Optional<Reason> passOn(List<TreePath> places) {
         MethodTree tree = (MethodTree) method.getLeaf();
         Optional<String> written = edits.writer(code).write(type);

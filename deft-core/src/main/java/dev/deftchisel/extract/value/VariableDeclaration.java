@@ -43,7 +43,8 @@ final class VariableDeclaration {
      * @param name     of the variable
      * @param writer   of its type
      */
-    VariableDeclaration(AttributedFile code, SelectedExpression selected, String name, VariableForm form, TypeWriter writer) {
+    VariableDeclaration(AttributedFile code, SelectedExpression selected, String name, VariableForm form,
+            TypeWriter writer) {
         this.isAssigned = form == VariableForm.ASSIGNED;
         this.code = code;
         this.selected = selected;
@@ -51,8 +52,10 @@ final class VariableDeclaration {
         this.writer = writer;
         Habits habits = new Habits();
         habits.scan(new TreePath(code.unit()), null);
-        boolean mayBeVar = code.file().module().level() >= LEVEL_OF_VAR && isStandalone(selected.tree(), selected.path());
-        this.isVar = mayBeVar && (form == VariableForm.VAR || form == VariableForm.STYLE && habits.vars * 2 > habits.all);
+        boolean mayBeVar = code.file().module().level() >= LEVEL_OF_VAR
+                && isStandalone(selected.tree(), selected.path());
+        this.isVar = mayBeVar && (form == VariableForm.VAR || form == VariableForm.STYLE
+                && habits.vars * 2 > habits.all);
         this.isFinal = habits.finals * 2 > habits.all;
     }
 
@@ -63,7 +66,8 @@ final class VariableDeclaration {
 
     /** Writes all that stands before the value. */
     NewCode write(NewCode to) {
-        return to.write(isAssigned ? "" : (isFinal ? "final " : "") + type().orElseThrow() + " ").name(name).write(" = ");
+        return to.write(isAssigned ? "" : (isFinal ? "final " : "") + type().orElseThrow() + " ").name(name)
+                .write(" = ");
     }
 
     /** What the types of all variables of the same writer need. */
@@ -88,7 +92,8 @@ final class VariableDeclaration {
             return !(made.getIdentifier() instanceof ParameterizedTypeTree type) || !type.getTypeArguments().isEmpty();
         }
         boolean isGenericCall = tree instanceof MethodInvocationTree call && call.getTypeArguments().isEmpty()
-                && code.element(path).orElse(null) instanceof ExecutableElement method && !method.getTypeParameters().isEmpty();
+                && code.element(path).orElse(null) instanceof ExecutableElement method && !method.getTypeParameters()
+                .isEmpty();
         return !isGenericCall && !(tree instanceof LambdaExpressionTree) && !(tree instanceof MemberReferenceTree)
                 && !(tree instanceof ConditionalExpressionTree) && !(tree instanceof SwitchExpressionTree);
     }
@@ -105,7 +110,8 @@ final class VariableDeclaration {
             Element element = code.element(getCurrentPath()).orElse(null);
             if (element != null && element.getKind() == ElementKind.LOCAL_VARIABLE && tree.getInitializer() != null) {
                 all++;
-                vars += code.find(tree).filter(range -> code.text(range).matches("(?s)(final\\s+)?var\\s.*")).isPresent() ? 1 : 0;
+                vars += code.find(tree).filter(range -> code.text(range).matches("(?s)(final\\s+)?var\\s.*"))
+                        .isPresent() ? 1 : 0;
                 finals += tree.getModifiers().getFlags().contains(Modifier.FINAL) ? 1 : 0;
             }
             return super.visitVariable(tree, null);

@@ -28,11 +28,12 @@ record VariablePlacement(InsertionPoint home, TreePath first, List<TreePath> use
     }
 
     /**
-     * All places of the same value that one declaration can serve: in the narrowest block around the selected one that has
-     * as many as the widest, or in the statement or body that becomes a block. The first of them is where the value is
-     * evaluated; the ones before it are left as they are when it cannot be evaluated there.
+     * All places of the same value that one declaration can serve: in the narrowest block around the selected one that
+     * has as many as the widest, or in the statement or body that becomes a block. The first of them is where the value
+     * is evaluated; the ones before it are left as they are when it cannot be evaluated there.
      */
-    static VariablePlacement all(AttributedFile code, SelectedExpression selected, InsertionPoint home, SameValue same) {
+    static VariablePlacement all(AttributedFile code, SelectedExpression selected, InsertionPoint home,
+            SameValue same) {
         if (selected.isPartOfChain(code)) {
             return one(selected, home);
         }
@@ -44,11 +45,13 @@ record VariablePlacement(InsertionPoint home, TreePath first, List<TreePath> use
             return home instanceof InsertionPoint.Before ? one(selected, home) : within(code, selected, home, same);
         }
         int most = candidates.get(0).used().size();
-        return candidates.stream().filter(places -> places.used().size() == most).reduce((wide, narrow) -> narrow).orElseThrow();
+        return candidates.stream().filter(places -> places.used().size() == most).reduce((wide, narrow) -> narrow)
+                .orElseThrow();
     }
 
     /** From the first place in a list on before whose statement the value can be evaluated. */
-    private static Optional<VariablePlacement> within(AttributedFile code, SelectedExpression selected, TreePath list, List<TreePath> found) {
+    private static Optional<VariablePlacement> within(AttributedFile code, SelectedExpression selected, TreePath list,
+            List<TreePath> found) {
         for (int i = 0; i < found.size() && !isBehind(code, found.get(i), selected); i++) {
             Optional<InsertionPoint> before = before(code, found.get(i), list);
             if (before.isPresent()) {
@@ -65,8 +68,10 @@ record VariablePlacement(InsertionPoint home, TreePath first, List<TreePath> use
     }
 
     /** What follows the selected expression within the statement or body for which a block is made. */
-    private static VariablePlacement within(AttributedFile code, SelectedExpression selected, InsertionPoint home, SameValue same) {
-        TreePath region = home instanceof InsertionPoint.Around around ? around.statement() : ((InsertionPoint.Instead) home).expression();
+    private static VariablePlacement within(AttributedFile code, SelectedExpression selected, InsertionPoint home,
+            SameValue same) {
+        TreePath region = home instanceof InsertionPoint.Around around ? around.statement()
+                : ((InsertionPoint.Instead) home).expression();
         List<TreePath> found = same.within(region).stream()
                 .filter(path -> code.range(path.getLeaf()).start() >= selected.range().start())
                 .toList();
@@ -103,7 +108,8 @@ record VariablePlacement(InsertionPoint home, TreePath first, List<TreePath> use
             return Optional.empty();
         }
         // what does nothing and cannot fail may as well be evaluated before the whole statement
-        boolean mayMove = isThere || code.effects(expression).isPure() && !(own instanceof InsertionPoint.Nowhere nowhere && nowhere.isFinal());
+        boolean mayMove = isThere || code.effects(expression).isPure()
+                && !(own instanceof InsertionPoint.Nowhere nowhere && nowhere.isFinal());
         int start = code.range(statement.getLeaf()).start();
         boolean isKnownThere = code.effects(expression).readsLocals().stream()
                 .allMatch(local -> code.key(local) instanceof SymbolKey.Local key && key.offset() < start);

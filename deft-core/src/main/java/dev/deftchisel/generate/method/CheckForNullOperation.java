@@ -93,7 +93,8 @@ public final class CheckForNullOperation implements Operation {
     public Optional<Offer> offer(ResolvedPlace spot) {
         return open(spot.analysis(), spot).map(open -> new Offer(id(), title(open.chosen(spot.place().selection())),
                 Offer.Kind.GENERATE, spot.place().selection(), List.of(
-                        new Question.Members(MEMBERS, "the parameters", open.names(), open.chosen(spot.place().selection())),
+                        new Question.Members(MEMBERS, "the parameters", open.names(),
+                                open.chosen(spot.place().selection())),
                         onNull(open.mayLeave() ? ALL : FAILING))));
     }
 
@@ -117,7 +118,8 @@ public final class CheckForNullOperation implements Operation {
             boolean isWritten = code.find(parameter).filter(range -> range.end() <= body
                     && range.start() >= code.range(method).start()).isPresent();
             boolean mayBeNull = code.element(new TreePath(path, parameter))
-                    .filter(element -> !element.asType().getKind().isPrimitive() && element.asType().getKind() != TypeKind.ERROR)
+                    .filter(element -> !element.asType().getKind().isPrimitive() && element.asType()
+                            .getKind() != TypeKind.ERROR)
                     .isPresent();
             if (isWritten && mayBeNull && !isTested(code, method, parameter.getName().toString())) {
                 names.add(parameter.getName().toString());
@@ -126,7 +128,10 @@ public final class CheckForNullOperation implements Operation {
         return names;
     }
 
-    /** Whether the body already looks at once whether it is null; read off the text, since an offer looks at the head only. */
+    /**
+     * Whether the body already looks at once whether it is null; read off the text, since an offer looks at the head
+     * only.
+     */
     private static boolean isTested(AttributedFile code, MethodTree method, String name) {
         String body = code.text(code.range(method.getBody()));
         return body.matches("(?s).*\\brequireNonNull\\w*\\(\\s*" + name + "\\b.*")
@@ -149,7 +154,8 @@ public final class CheckForNullOperation implements Operation {
         }
         String onNull = answers.single(ON_NULL).orElse(REQUIRE);
         if (onNull.equals(LEAVE) && !open.mayLeave()) {
-            return Plan.refused(spot, "'" + LEAVE + "' is for methods without a result; take '" + REQUIRE + "' or '" + REFUSE + "'");
+            return Plan.refused(spot, "'" + LEAVE + "' is for methods without a result; take '" + REQUIRE + "' or '"
+                    + REFUSE + "'");
         }
         EditsByFile edits = new EditsByFile(before);
         TypeWriter writer = edits.writer(open.code());
@@ -165,7 +171,8 @@ public final class CheckForNullOperation implements Operation {
                     "    throw new " + platform("java.lang.IllegalArgumentException", writer, code)
                             + "(\"" + name + " must not be null\");", "}");
             case LEAVE -> List.of("if (" + name + " == null) {", "    return;", "}");
-            default -> List.of(platform("java.util.Objects", writer, code) + ".requireNonNull(" + name + ", \"" + name + "\");");
+            default -> List.of(platform("java.util.Objects", writer, code) + ".requireNonNull(" + name + ", \"" + name
+                    + "\");");
         };
     }
 

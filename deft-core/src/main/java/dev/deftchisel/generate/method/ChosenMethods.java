@@ -38,7 +38,8 @@ record ChosenMethods(TargetClass target, Map<String, ExecutableElement> methods,
      * @param title  of the change
      * @param hasNewSupertype whether the type gets a supertype by the edits
      */
-    Plan plan(ResolvedPlace spot, List<String> wanted, BiFunction<String, ExecutableElement, Optional<List<String>>> text,
+    Plan plan(ResolvedPlace spot, List<String> wanted,
+            BiFunction<String, ExecutableElement, Optional<List<String>>> text,
             EditsByFile edits, String title, boolean hasNewSupertype, Analyst analyst) {
         List<NewMember> members = new ArrayList<>();
         for (String name : wanted) {
@@ -58,7 +59,8 @@ record ChosenMethods(TargetClass target, Map<String, ExecutableElement> methods,
         Set<String> fresh = wanted.stream().filter(name -> !had.contains(name))
                 .map(name -> methods.get(name).getSimpleName().toString()).collect(Collectors.toSet());
         Focus focus = new ImpactScope(target, fresh, false, hasNewSupertype).focus(analyst.snapshot());
-        return new Plan.Ready(edits.change(title, SymbolEffects.same().extending(Set.of(target.code().key(target.type()))), List.of()),
+        return new Plan.Ready(edits.change(title, SymbolEffects.same()
+                .extending(Set.of(target.code().key(target.type()))), List.of()),
                 analyst.analyse(focus));
     }
 }

@@ -37,7 +37,8 @@ public final class GenerateDelegationOperation implements Operation {
     /** The key of the flag whether the class implements the field's interface then. */
     public static final String IMPLEMENTS = "implements";
 
-    private static final Question IMPLEMENTS_QUESTION = new Question.Flag(IMPLEMENTS, "the class implements the interface of the field",
+    private static final Question IMPLEMENTS_QUESTION = new Question.Flag(IMPLEMENTS,
+            "the class implements the interface of the field",
             true);
 
     @Override
@@ -52,7 +53,8 @@ public final class GenerateDelegationOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(new Question.Members(MEMBERS, "the methods; all of an interface when nothing is said", List.of(), List.of()),
+        return List.of(new Question.Members(MEMBERS, "the methods; all of an interface when nothing is said", List.of(),
+                List.of()),
                 IMPLEMENTS_QUESTION);
     }
 
@@ -61,7 +63,8 @@ public final class GenerateDelegationOperation implements Operation {
      *
      * @param methods that its type has, by signature
      */
-    private record Delegate(TargetClass target, StateField part, InheritedMethods inherited, Map<String, ExecutableElement> methods) {
+    private record Delegate(TargetClass target, StateField part, InheritedMethods inherited,
+            Map<String, ExecutableElement> methods) {
 
         boolean isInterface() {
             return ((DeclaredType) part.type()).asElement().getKind() == ElementKind.INTERFACE;
@@ -83,7 +86,8 @@ public final class GenerateDelegationOperation implements Operation {
                 .filter(target -> target.type().getKind() == ElementKind.CLASS || target.isRecord() || target.type()
                 .getKind() == ElementKind.ENUM)
                 .flatMap(target -> target.partAt(spot.place().caret())
-                        .filter(part -> part.type() instanceof DeclaredType type && !NamedTypes.is(type, "java.lang.String"))
+                        .filter(part -> part.type() instanceof DeclaredType type
+                                && !NamedTypes.is(type, "java.lang.String"))
                         .map(part -> delegate(target, part)))
                 .filter(found -> !found.methods().isEmpty());
     }
@@ -100,16 +104,19 @@ public final class GenerateDelegationOperation implements Operation {
         InheritedMethods inherited = InheritedMethods.from(target.code(), (DeclaredType) part.type());
         Map<String, ExecutableElement> methods = new LinkedHashMap<>(inherited.methods());
         methods.values().removeIf(method -> !method.getModifiers().contains(Modifier.PUBLIC)
-                || NamedTypes.is(method.getEnclosingElement().asType(), "java.lang.Object") || isOfEquality(method, inherited)
+                || NamedTypes.is(method.getEnclosingElement().asType(), "java.lang.Object")
+                || isOfEquality(method, inherited)
                 || target.declared(method.getSimpleName().toString(), inherited.parameters(method)).isPresent());
         return new Delegate(target, part, inherited, methods);
     }
 
     @Override
     public Optional<Offer> offer(ResolvedPlace spot) {
-        return delegate(spot.analysis(), spot).map(found -> new Offer(id(), "generate methods that hand on to " + found.part().name(),
+        return delegate(spot.analysis(), spot)
+                .map(found -> new Offer(id(), "generate methods that hand on to " + found.part().name(),
                 Offer.Kind.GENERATE, found.target().code().range(found.target().tree()),
-                List.of(new Question.Members(MEMBERS, "the methods", List.copyOf(found.methods().keySet()), found.standard()),
+                List.of(new Question.Members(MEMBERS, "the methods", List.copyOf(found.methods().keySet()),
+                        found.standard()),
                         IMPLEMENTS_QUESTION)));
     }
 
@@ -124,13 +131,16 @@ public final class GenerateDelegationOperation implements Operation {
         TargetClass target = delegate.target();
         List<String> wanted = answers.several(MEMBERS).orElseGet(delegate::standard);
         if (wanted.isEmpty()) {
-            return Plan.refused(spot, "say which methods are to be handed on; there are " + String.join(", ", delegate.methods().keySet()));
+            return Plan.refused(spot, "say which methods are to be handed on; there are "
+                    + String.join(", ", delegate.methods().keySet()));
         }
         EditsByFile edits = new EditsByFile(first);
-        InheritedMethodText text = new InheritedMethodText(delegate.inherited(), edits.writer(target.code()), CodingStyle.of(target).parameter());
+        InheritedMethodText text = new InheritedMethodText(delegate.inherited(), edits.writer(target.code()),
+                CodingStyle.of(target).parameter());
         String field = delegate.part().name();
         boolean isAbove = target.code().isKind(target.type().asType(), delegate.part().type());
-        boolean becomes = !isAbove && delegate.isInterface() && answers.single(IMPLEMENTS).filter("false"::equals).isEmpty();
+        boolean becomes = !isAbove && delegate.isInterface() && answers.single(IMPLEMENTS).filter("false"::equals)
+                .isEmpty();
         if (becomes) {
             edits.writer(target.code()).write(delegate.part().type())
                     .ifPresent(type -> edits.of(spot.file().path()).add(SupertypeClause.implementing(target, type)));

@@ -38,7 +38,9 @@ import javax.lang.model.element.NestingKind;
 import javax.lang.model.util.ElementFilter;
 import javax.lang.model.util.Elements;
 
-/** Writes a test class (JUnit 5) for a type, in the same package of the tests, or adds tests to the one that is there. */
+/**
+ * Writes a test class (JUnit 5) for a type, in the same package of the tests, or adds tests to the one that is there.
+ */
 public final class GenerateTestOperation implements Operation {
 
     /** The key of the methods that are tested. */
@@ -62,11 +64,13 @@ public final class GenerateTestOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(new Question.Members(MEMBERS, "the methods that are tested", List.of(), List.of()), SET_UP_QUESTION);
+        return List.of(new Question.Members(MEMBERS, "the methods that are tested", List.of(), List.of()),
+                SET_UP_QUESTION);
     }
 
     private static Optional<TargetClass> target(Analysis analysis, ResolvedPlace spot) {
-        return spot.file().root().use() != SourceRoot.Use.MAIN ? Optional.empty() : GenerateOperation.target(analysis, spot)
+        return spot.file().root().use() != SourceRoot.Use.MAIN ? Optional.empty()
+                : GenerateOperation.target(analysis, spot)
                 .filter(target -> target.type().getNestingKind() == NestingKind.TOP_LEVEL && target.type()
                 .getKind() != ElementKind.ANNOTATION_TYPE);
     }
@@ -102,7 +106,8 @@ public final class GenerateTestOperation implements Operation {
                         && root(spot.file()).isPresent() && hasJUnit(target))
                 .map(target -> new Offer(id(), "generate tests of " + target.name(), Offer.Kind.GENERATE, target.code()
                 .range(target.tree()),
-                        List.of(new Question.Members(MEMBERS, "the methods that are tested", methods(target), standard(target)),
+                        List.of(new Question.Members(MEMBERS, "the methods that are tested", methods(target),
+                                standard(target)),
                                 SET_UP_QUESTION)));
     }
 
@@ -116,7 +121,8 @@ public final class GenerateTestOperation implements Operation {
         }
         Optional<SourceRoot> root = root(file);
         if (root.isEmpty()) {
-            return Plan.refused(spot, "module " + file.module().name() + " has no folder for tests; make one and open it as such");
+            return Plan.refused(spot, "module " + file.module()
+                    .name() + " has no folder for tests; make one and open it as such");
         } else if (!hasJUnit(target.get())) {
             return Plan.refused(spot, "module " + file.module().name()
                     + " does not have JUnit 5 (org.junit.jupiter:junit-jupiter-api) on its class path");
@@ -171,7 +177,8 @@ public final class GenerateTestOperation implements Operation {
         }
         lines.add("}");
         Set<Path> mentioning = analyst.snapshot().pathsMentioning(Set.of(name));
-        Focus focus = new Focus(Set.of(file.path()), Set.of(name), Set.of(), Map.of(file.path(), List.of(new Range(0, 0))), true)
+        Focus focus = new Focus(Set.of(file.path()), Set.of(name), Set.of(),
+                Map.of(file.path(), List.of(new Range(0, 0))), true)
                 .andFiles(mentioning);
         Change change = new Change("generate tests of " + target.name(), List.of(), SymbolEffects.same(), List.of())
                 .creating(made.with(lines, Set.of()));
@@ -186,7 +193,9 @@ public final class GenerateTestOperation implements Operation {
                 .map(PlaceholderCode::arguments).orElse("");
         boolean isGeneric = !target.type().getTypeParameters().isEmpty();
         String each = "@" + writer.name(target.code().elements().getTypeElement(JUNIT + "BeforeEach"));
-        return List.of("    private " + target.wildcardType() + " " + field + ";", "", "    " + each, "    void setUp() {",
-                "        " + field + " = new " + target.name() + (isGeneric ? "<>" : "") + "(" + arguments + ");", "    }");
+        return List.of("    private " + target.wildcardType() + " " + field + ";", "", "    " + each,
+                "    void setUp() {",
+                "        " + field + " = new " + target.name() + (isGeneric ? "<>" : "") + "(" + arguments + ");",
+                "    }");
     }
 }

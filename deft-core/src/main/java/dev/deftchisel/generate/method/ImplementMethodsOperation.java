@@ -50,7 +50,8 @@ public final class ImplementMethodsOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(new Question.Members(MEMBERS, "the methods; all that it must have when nothing is said", List.of(), List.of()),
+        return List.of(new Question.Members(MEMBERS, "the methods; all that it must have when nothing is said",
+                List.of(), List.of()),
                 BODY_QUESTION);
     }
 
@@ -63,9 +64,11 @@ public final class ImplementMethodsOperation implements Operation {
                     List<String> due = due(all);
                     String title = due.isEmpty() ? "override methods in " : "implement " + due.size()
                             + (due.size() == 1 ? " method in " : " methods in ");
-                    return all.isEmpty() ? Optional.empty() : Optional.of(new Offer(id(), title + target.shown(), Offer.Kind.GENERATE,
+                    return all.isEmpty() ? Optional.empty() : Optional
+                            .of(new Offer(id(), title + target.shown(), Offer.Kind.GENERATE,
                             target.code().range(target.tree()),
-                            List.of(new Question.Members(MEMBERS, "the methods", List.copyOf(all.keySet()), due), BODY_QUESTION)));
+                            List.of(new Question.Members(MEMBERS, "the methods", List.copyOf(all.keySet()), due),
+                                    BODY_QUESTION)));
                 });
     }
 
@@ -91,10 +94,12 @@ public final class ImplementMethodsOperation implements Operation {
         Map<String, ExecutableElement> all = InheritedMethods.by(target).methods();
         List<String> wanted = answers.several(MEMBERS).orElse(due(all));
         if (wanted.isEmpty()) {
-            return Plan.refused(spot, target.shown() + " has all methods that it must have; say which others it is to override");
+            return Plan.refused(spot, target.shown()
+                    + " has all methods that it must have; say which others it is to override");
         }
         EditsByFile edits = new EditsByFile(first);
-        InheritedMethodText text = new InheritedMethodText(InheritedMethods.by(target), edits.writer(target.code()), CodingStyle.of(target).parameter());
+        InheritedMethodText text = new InheritedMethodText(InheritedMethods.by(target), edits.writer(target.code()),
+                CodingStyle.of(target).parameter());
         String body = answers.single(BODY).orElse("kind");
         return new ChosenMethods(target, all, "to implement in " + target.shown()).plan(spot, wanted,
                 (name, method) -> text.lines(method, body), edits,

@@ -23,7 +23,10 @@ import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.ExecutableElement;
 
-/** Has a method inherit its documentation from the one that it overrides, instead of a copy (the standard doclet's {@code inheritDoc}). */
+/**
+ * Has a method inherit its documentation from the one that it overrides, instead of a copy (the standard doclet's
+ * {@code inheritDoc}).
+ */
 public final class InheritDocumentationOperation implements Operation {
 
     /** The key of the choice how that is said: by a {@code tag}, or by {@code none} at all. */
@@ -84,7 +87,8 @@ public final class InheritDocumentationOperation implements Operation {
 
     @Override
     public Optional<Offer> offer(ResolvedPlace spot) {
-        return overriding(spot.analysis(), spot).map(method -> new Offer(id(), "inherit the documentation of " + name(method),
+        return overriding(spot.analysis(), spot)
+                .map(method -> new Offer(id(), "inherit the documentation of " + name(method),
                 Offer.Kind.GENERATE, method.range(), questions()));
     }
 
@@ -100,7 +104,8 @@ public final class InheritDocumentationOperation implements Operation {
             return Plan.refused(spot, "there is no method here that overrides another one");
         }
         Overriding method = found.get();
-        String newLine = Layout.of(method.code().file()).lineEnd() + Layout.indentOf(method.code().file(), method.range().start());
+        String newLine = Layout.of(method.code().file())
+                .lineEnd() + Layout.indentOf(method.code().file(), method.range().start());
         boolean isLeftOut = answers.single(FORM).filter(NONE::equals).isPresent();
         String wanted = isLeftOut ? "" : "/** {@inheritDoc} */" + newLine;
         Range old = new Range(method.documented().start(), method.range().start());
@@ -109,6 +114,7 @@ public final class InheritDocumentationOperation implements Operation {
         }
         EditsByFile edits = new EditsByFile(before);
         edits.of(spot.file().path()).add(new NewCode(method.code().file()).write(wanted).replacing(old));
-        return new Plan.Ready(edits.change("inherit the documentation of " + name(method), SymbolEffects.same(), List.of()), before);
+        return new Plan.Ready(edits.change("inherit the documentation of " + name(method), SymbolEffects.same(),
+                List.of()), before);
     }
 }

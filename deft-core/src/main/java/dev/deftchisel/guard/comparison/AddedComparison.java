@@ -23,13 +23,15 @@ import java.util.Set;
 import java.util.regex.Pattern;
 
 /**
- * Compares what annotation processors add to the types of the files that change: no member may get lost unless it is written out, none
- * may get another name that the change does not say, and those in which all fields take part must be made of the same ones.
+ * Compares what annotation processors add to the types of the files that change: no member may get lost unless it is
+ * written out, none may get another name that the change does not say, and those in which all fields take part must be
+ * made of the same ones.
  */
 public final class AddedComparison {
 
     /** In these all fields take part, so that one more is another behaviour. */
-    private static final Set<String> OF_ALL_FIELDS = Set.of("constructor", "factory", "equals", "hashCode", "toString", "build",
+    private static final Set<String> OF_ALL_FIELDS = Set.of("constructor", "factory", "equals", "hashCode", "toString",
+            "build",
             Added.BUILT, Added.BUILT_TYPE);
     private static final Pattern WORD = Pattern.compile("[\\p{L}_$][\\p{L}\\p{N}_$]*");
     private static final Pattern QUALIFIER = Pattern.compile("\\b(?:[\\p{L}_$][\\p{L}\\p{N}_$]*\\.)+(?=\\p{Lu})");
@@ -48,7 +50,8 @@ public final class AddedComparison {
 
     private static String simple(SymbolKey key, Analysis known) {
         // a type that nothing names is no symbol of the analysis
-        return known.symbol(key).map(Symbol::name).orElseGet(() -> key instanceof SymbolKey.Type type ? type.simpleName() : "");
+        return known.symbol(key).map(Symbol::name)
+                .orElseGet(() -> key instanceof SymbolKey.Type type ? type.simpleName() : "");
     }
 
     public List<Difference> differences() {
@@ -71,9 +74,11 @@ public final class AddedComparison {
         fresh.outline().members().forEach(member -> written.add(member.name()));
         for (Additions.OfType type : then.members()) {
             type.members().stream()
-                    .filter(one -> !kept.contains(told(type.nestedName(), one, true)) && !written.contains(renamed(one.name())))
+                    .filter(one -> !kept.contains(told(type.nestedName(), one, true))
+                            && !written.contains(renamed(one.name())))
                     .findFirst()
-                    .ifPresent(one -> differences.add(new Difference(Difference.Kind.UNPROVEN, path, new Range(0, 0), Optional.empty(),
+                    .ifPresent(one -> differences.add(new Difference(Difference.Kind.UNPROVEN, path, new Range(0, 0),
+                            Optional.empty(),
                             Optional.empty(), "what annotations add to " + type.nestedName() + " would be another: "
                                     + (one.role().equals("constructor") ? "its constructor" : "'" + one.name() + "'")
                                     + " is made of its fields as they are")));
@@ -88,6 +93,7 @@ public final class AddedComparison {
     }
 
     private String renamed(String text) {
-        return WORD.matcher(text).replaceAll(word -> names.getOrDefault(word.group(), word.group()).replace("$", "\\$"));
+        return WORD.matcher(text).replaceAll(word -> names.getOrDefault(word.group(), word.group())
+                .replace("$", "\\$"));
     }
 }

@@ -74,7 +74,8 @@ public final class BindingComparison {
 
     private List<SourceFile> files() {
         // what annotation processors make is made anew, and compared as a whole
-        List<SourceFile> files = new ArrayList<>(before.files().stream().filter(file -> !file.root().isProcessed()).toList());
+        List<SourceFile> files = new ArrayList<>(before.files().stream().filter(file -> !file.root().isProcessed())
+                .toList());
         before.focus().files().forEach(path -> before.snapshot().file(path)
                 .filter(SourceFile::isModuleInfo)
                 .ifPresent(files::add));
@@ -99,24 +100,32 @@ public final class BindingComparison {
 
     /** Whether a method is new in a type that gets members, and takes the place of another there as is wished. */
     private boolean isNewOverride(SymbolKey method, SymbolKey other) {
-        return method instanceof SymbolKey.Method fresh && extended.contains(fresh.owner()) && before.declaration(method).isEmpty()
+        return method instanceof SymbolKey.Method fresh && extended.contains(fresh.owner())
+                && before.declaration(method).isEmpty()
                 && after.overrides(method, other);
     }
 
-    /** Whether a variable of a body is declared no longer, since that was the error: its name means what it means then. */
+    /**
+     * Whether a variable of a body is declared no longer, since that was the error: its name means what it means then.
+     */
     private boolean isMendedAway(SymbolKey key) {
         return freedom == SymbolEffects.Leeway.TYPES && key instanceof SymbolKey.Local local && before.declaration(key)
-                .filter(declared -> !found(mapping.file(local.file())).declares(mapping.code(local.file(), declared.range())))
+                .filter(declared -> !found(mapping.file(local.file()))
+                        .declares(mapping.code(local.file(), declared.range())))
                 .isPresent();
     }
 
-    /** Whether a method or its type parameter is the same one, of whose parameters or result the compiler did not know a type before. */
+    /**
+     * Whether a method or its type parameter is the same one, of whose parameters or result the compiler did not know a
+     * type before.
+     */
     private static boolean isNowKnown(SymbolKey expected, SymbolKey actual) {
         if (expected instanceof SymbolKey.TypeParameter before && actual instanceof SymbolKey.TypeParameter now) {
             return before.index() == now.index() && isNowKnown(before.owner(), now.owner());
         }
         return expected instanceof SymbolKey.Method before && actual instanceof SymbolKey.Method now
-                && before.descriptor().contains(UNKNOWN_TYPE) && before.owner().equals(now.owner()) && before.name().equals(now.name())
+                && before.descriptor().contains(UNKNOWN_TYPE) && before.owner().equals(now.owner()) && before.name()
+                .equals(now.name())
                 && now.descriptor().matches(Stream.of(before.descriptor().split(Pattern.quote(UNKNOWN_TYPE), -1))
                 .map(Pattern::quote).collect(Collectors.joining("[^()]+")));
     }
@@ -146,12 +155,14 @@ public final class BindingComparison {
             return Optional.empty();
         }
         Optional<SymbolKey> other = actual.stream().filter(key -> !(key instanceof SymbolKey.Unknown)).findFirst();
-        if (expected instanceof SymbolKey.Package && other.filter(key -> !(key instanceof SymbolKey.Package)).isEmpty()) {
+        if (expected instanceof SymbolKey.Package && other.filter(key -> !(key instanceof SymbolKey.Package))
+                .isEmpty()) {
             // a package is only the beginning of the name of a type, which is compared itself; but it can be obscured
             return Optional.empty();
         }
         return Optional.of(difference(binding, site, other, other
-                .map(key -> "would mean " + after.symbol(key).map(this::describe).orElse("something else") + instead(binding))
+                .map(key -> "would mean " + after.symbol(key).map(this::describe).orElse("something else")
+                        + instead(binding))
                 .orElse("would no longer be found" + instead(binding))));
     }
 
@@ -200,12 +211,13 @@ public final class BindingComparison {
     }
 
     /**
-     * Whether an error is mended, and a call means another method of the same name, or another constructor, or another one now that
-     * what is around it was written otherwise.
+     * Whether an error is mended, and a call means another method of the same name, or another constructor, or another
+     * one now that what is around it was written otherwise.
      */
     private boolean isMeantOtherwise(Binding binding, Optional<SymbolKey> actual) {
         boolean isOtherOverload = binding.key() instanceof SymbolKey.Method before && actual.isPresent()
-                && actual.get() instanceof SymbolKey.Method now && (before.name().equals(now.name()) || now.name().equals("<init>"));
+                && actual.get() instanceof SymbolKey.Method now
+                && (before.name().equals(now.name()) || now.name().equals("<init>"));
         boolean isOwnDeclaration = binding.role() == Role.DECLARATION && actual.isPresent();
         return freedom == SymbolEffects.Leeway.TYPES && !before.errors(binding.file()).isEmpty()
                 && (isOtherOverload || isOwnDeclaration || !binding.isNamed());
@@ -231,7 +243,8 @@ public final class BindingComparison {
             String signature = signature(problem.file(), problem.range().start(), problem.code());
             if (known.merge(signature, -1, Integer::sum) < 0 && !wasHidden(problem) && !isOfNewClass(problem)) {
                 Path file = mapping.origin(problem.file());
-                if (freedom == SymbolEffects.Leeway.TYPES && uncertainty.isHalfRead(file) && !Uncertainty.isOfParser(problem)) {
+                if (freedom == SymbolEffects.Leeway.TYPES && uncertainty.isHalfRead(file)
+                        && !Uncertainty.isOfParser(problem)) {
                     // the compiler had not got that far
                     continue;
                 }
@@ -258,14 +271,16 @@ public final class BindingComparison {
                 .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown)
                 .flatMap(binding -> mapping.sites(file, binding.range()).stream())
                 .anyMatch(site -> site.file().equals(problem.file()) && problem.range().encloses(site.range())
-                        && found(site.file()).at(site.range()).stream().anyMatch(key -> key instanceof SymbolKey.Unknown));
+                        && found(site.file()).at(site.range()).stream()
+                        .anyMatch(key -> key instanceof SymbolKey.Unknown));
     }
 
     /** Whether an object is made in a way that a new class does not have: nobody knew the class before. */
     private boolean isOfNewClass(CompilerError problem) {
         Path file = mapping.origin(problem.file());
         return problem.code().startsWith("compiler.err.cant.apply.symbol") && before.bindings(file).stream()
-                .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown && uncertainty.isMade(binding))
+                .filter(binding -> binding.isNamed() && binding.key() instanceof SymbolKey.Unknown
+                        && uncertainty.isMade(binding))
                 .flatMap(binding -> mapping.sites(file, binding.range()).stream())
                 .anyMatch(site -> site.file().equals(problem.file()) && problem.range().encloses(site.range()));
     }
@@ -312,12 +327,13 @@ public final class BindingComparison {
     }
 
     /**
-     * The question mark of the conditional expression at a range. Its type depends on whether its parts are constants (JLS 15.25.2),
-     * and where all its parts are written otherwise only the question mark is still the same.
+     * The question mark of the conditional expression at a range. Its type depends on whether its parts are constants
+     * (JLS 15.25.2), and where all its parts are written otherwise only the question mark is still the same.
      */
     private static Optional<Range> choice(Analysis analysis, Path file, Range range) {
         return analysis.code(file).stream().flatMap(code -> code.around(range).stream()
-                .filter(path -> path.getLeaf() instanceof ConditionalExpressionTree && code.range(path.getLeaf()).equals(range))
+                .filter(path -> path.getLeaf() instanceof ConditionalExpressionTree && code.range(path.getLeaf())
+                        .equals(range))
                 .map(path -> questionMark(code, (ConditionalExpressionTree) path.getLeaf()))).findFirst();
     }
 

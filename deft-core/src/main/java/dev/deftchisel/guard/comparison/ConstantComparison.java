@@ -27,9 +27,9 @@ import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 
 /**
- * Finds fields that were constant variables and are none any more, or the other way round (JLS 4.12.4). Who reads a constant is
- * compiled with its value: that does not initialise the class of the field (JLS 12.4.1), and does not see the field without a value
- * while its object is made (JLS 12.5).
+ * Finds fields that were constant variables and are none any more, or the other way round (JLS 4.12.4). Who reads a
+ * constant is compiled with its value: that does not initialise the class of the field (JLS 12.4.1), and does not see
+ * the field without a value while its object is made (JLS 12.5).
  */
 public final class ConstantComparison {
 
@@ -55,7 +55,8 @@ public final class ConstantComparison {
         for (SourceFile file : before.files()) {
             boolean isBroken = before.errors(file.path()).stream().anyMatch(Uncertainty::isOfMissing);
             for (Binding declared : before.bindings(file.path())) {
-                if (declared.role() != Role.DECLARATION || !(declared.key() instanceof SymbolKey.Field) || !declared.isNamed()) {
+                if (declared.role() != Role.DECLARATION || !(declared.key() instanceof SymbolKey.Field)
+                        || !declared.isNamed()) {
                     continue;
                 }
                 boolean was = constantsBefore.contains(new Declared(file.path(), declared.range()));
@@ -65,7 +66,8 @@ public final class ConstantComparison {
                         .anyMatch(site -> fields.contains(new Declared(site.file(), site.range())));
                 // what is worked out of something unknown is no constant yet
                 if (stays && was != is && (was || !isBroken && canBeTold(file.path(), declared.range()))) {
-                    differences.add(new Difference(Difference.Kind.CONSTANT, file.path(), declared.range(), Optional.empty(),
+                    differences.add(new Difference(Difference.Kind.CONSTANT, file.path(), declared.range(),
+                            Optional.empty(),
                             Optional.empty(), "'" + before.text(file.path(), declared.range()) + "' would "
                             + (was ? "no longer be" : "become") + " a constant variable (JLS 4.12.4); who reads it "
                             + (was ? "would initialise its class" : "would not initialise its class any more")));
@@ -88,8 +90,8 @@ public final class ConstantComparison {
     }
 
     /**
-     * Whether somebody may notice that a field has its value from the beginning. That of an object is noticed only by a constructor
-     * above, or by what runs before it in its own class.
+     * Whether somebody may notice that a field has its value from the beginning. That of an object is noticed only by a
+     * constructor above, or by what runs before it in its own class.
      */
     private boolean canBeTold(Path file, Range name) {
         Optional<TreePath> field = before.code(file).flatMap(code -> code.declaration(name));

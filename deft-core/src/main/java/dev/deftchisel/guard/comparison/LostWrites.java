@@ -25,8 +25,9 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * Finds code that gives a variable of a body its value, and is carried into another body: there it gives the value to another
- * variable. Where the first one is read afterwards, what stands in the place of the code must give it the value instead.
+ * Finds code that gives a variable of a body its value, and is carried into another body: there it gives the value to
+ * another variable. Where the first one is read afterwards, what stands in the place of the code must give it the value
+ * instead.
  */
 public final class LostWrites {
 
@@ -45,7 +46,8 @@ public final class LostWrites {
         for (FileChange file : change.effective()) {
             for (Edit edit : file.takenEdits()) {
                 for (MovedCode piece : edit.carried()) {
-                    before.code(piece.file()).ifPresent(code -> lost(file.path(), edit, piece, code).ifPresent(differences::add));
+                    before.code(piece.file()).ifPresent(code -> lost(file.path(), edit, piece, code)
+                            .ifPresent(differences::add));
                 }
             }
         }
@@ -66,7 +68,8 @@ public final class LostWrites {
                 .filter(one -> isGone(one, piece.file(), code) && isDeclaredOutside(one, all, edit, piece.file()))
                 .filter(one -> !isWrittenInstead(one, piece.file(), code))
                 .flatMap(one -> reader(one, all, piece, code, member.get()).stream()
-                        .map(line -> new Difference(Difference.Kind.UNPROVEN, piece.file(), code.range(one.path().getLeaf()),
+                        .map(line -> new Difference(Difference.Kind.UNPROVEN, piece.file(),
+                                code.range(one.path().getLeaf()),
                                 Optional.empty(), Optional.empty(), "'" + one.variable().getSimpleName()
                                 + "' gets a value here that is needed " + line + " and would be lost")))
                 .findFirst();
@@ -81,7 +84,8 @@ public final class LostWrites {
     }
 
     private static boolean isDeclaredOutside(Occurrence one, List<Occurrence> all, Edit edit, Path file) {
-        return all.stream().filter(other -> other.variable().equals(one.variable()) && other.access() == Occurrence.Access.DECLARED)
+        return all.stream().filter(other -> other.variable().equals(one.variable())
+                && other.access() == Occurrence.Access.DECLARED)
                 .noneMatch(other -> isCarried(other.offset(), edit, file));
     }
 
@@ -102,11 +106,13 @@ public final class LostWrites {
                 .filter(edit -> edit.range().contains(one.offset()))
                 .map(edit -> change.mapping().written(file, edit))
                 .anyMatch(written -> after.bindings(now).stream().anyMatch(binding -> written.encloses(binding.range())
-                        && binding.key().equals(key) && (binding.role() == Role.WRITE || binding.role() == Role.DECLARATION)));
+                        && binding.key().equals(key) && (binding.role() == Role.WRITE
+                                || binding.role() == Role.DECLARATION)));
     }
 
     /** In words, where the value is read by code that stays behind; empty when nowhere. */
-    private Optional<String> reader(Occurrence one, List<Occurrence> all, MovedCode piece, AttributedFile code, TreePath member) {
+    private Optional<String> reader(Occurrence one, List<Occurrence> all, MovedCode piece, AttributedFile code,
+            TreePath member) {
         boolean isImplied = all.stream().noneMatch(other -> other.variable().equals(one.variable())
                 && other.access() == Occurrence.Access.DECLARED)
                 && code.element(member).filter(one.variable().getEnclosingElement()::equals).isPresent();
@@ -116,7 +122,8 @@ public final class LostWrites {
         Optional<Range> loop = loop(one, all, piece, code);
         return all.stream()
                 .filter(other -> other.variable().equals(one.variable()) && other.isRead())
-                .filter(other -> other.offset() >= piece.from().end() || loop.filter(range -> range.contains(other.offset())).isPresent())
+                .filter(other -> other.offset() >= piece.from().end()
+                        || loop.filter(range -> range.contains(other.offset())).isPresent())
                 .filter(other -> !isGone(other, piece.file(), code))
                 .findFirst()
                 .map(other -> "in line " + code.file().position(other.offset()).line());

@@ -101,19 +101,23 @@ public final class OverridingComparison {
     /** New methods in types of which the change does not say that they get members that override others. */
     private List<SymbolKey.Method> added() {
         // where something was missing, it comes to be wherever it is asked for
-        return change.meaning().freedom() != SymbolEffects.Leeway.NONE || before.errors().stream().anyMatch(Uncertainty::isOfMissing) ? List.of()
+        return change.meaning().freedom() != SymbolEffects.Leeway.NONE || before.errors().stream()
+                .anyMatch(Uncertainty::isOfMissing) ? List.of()
                 : change.effective().stream().filter(file -> !file.isNew())
                 .flatMap(file -> {
-                    Set<SymbolKey> known = declaredMethods(before, file.path()).map(mapping::key).collect(Collectors.toSet());
+                    Set<SymbolKey> known = declaredMethods(before, file.path()).map(mapping::key)
+                            .collect(Collectors.toSet());
                     return declaredMethods(after, file.pathAfter()).filter(method -> !known.contains(method));
                 })
-                .filter(method -> before.declaration(method).isEmpty() && !change.meaning().extended().contains(method.owner()))
+                .filter(method -> before.declaration(method).isEmpty() && !change.meaning().extended()
+                        .contains(method.owner()))
                 .distinct().toList();
     }
 
     private static Stream<SymbolKey.Method> declaredMethods(Analysis analysis, Path file) {
         return analysis.bindings(file).stream()
-                .filter(binding -> binding.role() == Role.DECLARATION && binding.isNamed() && binding.key() instanceof SymbolKey.Method)
+                .filter(binding -> binding.role() == Role.DECLARATION && binding.isNamed()
+                        && binding.key() instanceof SymbolKey.Method)
                 .map(binding -> (SymbolKey.Method) binding.key());
     }
 

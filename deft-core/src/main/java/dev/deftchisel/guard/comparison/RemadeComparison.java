@@ -19,9 +19,10 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * Whether annotation processors make the same of the changed code, but for names: a processor that goes by a name which is gone, such as
- * one that maps properties of the same name, silently makes something else. And whether names in what they make mean the same: the text
- * of a generator names types of the platform by their simple names, which a new name may take.
+ * Whether annotation processors make the same of the changed code, but for names: a processor that goes by a name which
+ * is gone, such as one that maps properties of the same name, silently makes something else. And whether names in what
+ * they make mean the same: the text of a generator names types of the platform by their simple names, which a new name
+ * may take.
  */
 public final class RemadeComparison {
 
@@ -56,7 +57,8 @@ public final class RemadeComparison {
         if (differences.isEmpty() && !named.isEmpty()) {
             Analysis then = before.analyse(Focus.whole(named.stream().map(pair -> pair.getKey().path()).toList()));
             Analysis now = after.analyse(Focus.whole(named.stream().map(pair -> pair.getValue().path()).toList()));
-            named.forEach(pair -> compare(then.bindings(pair.getKey().path()), now.bindings(pair.getValue().path()), pair.getKey(), now)
+            named.forEach(pair -> compare(then.bindings(pair.getKey().path()), now.bindings(pair.getValue().path()),
+                    pair.getKey(), now)
                     .ifPresent(differences::add));
         }
         return differences;
@@ -70,25 +72,31 @@ public final class RemadeComparison {
             SymbolKey expected = change.mapping().key(one.get(i).key());
             SymbolKey actual = other.get(i).key();
             if (!isLocal(expected) && !expected.equals(actual)) {
-                return Optional.of(difference("what an annotation processor makes would not mean the same: '" + analysis.text(other.get(i).file(), other.get(i).range())
-                        + "' in " + before.snapshot().workspace().show(file.path()) + analysis.symbol(actual).map(symbol -> " would mean the "
+                return Optional.of(difference("what an annotation processor makes would not mean the same: '"
+                        + analysis.text(other.get(i).file(), other.get(i).range())
+                        + "' in " + before.snapshot().workspace().show(file.path()) + analysis.symbol(actual)
+                        .map(symbol -> " would mean the "
                         + symbol.describe()).orElse(" would mean something else")));
             }
         }
         return one.size() == other.size() ? Optional.empty()
-                : Optional.of(difference("what an annotation processor makes would not mean the same: " + before.snapshot().workspace().show(file.path())));
+                : Optional.of(difference("what an annotation processor makes would not mean the same: "
+                        + before.snapshot().workspace().show(file.path())));
     }
 
     private static List<Binding> inOrder(List<Binding> bindings) {
         return bindings.stream().filter(binding -> binding.isNamed() && !(binding.key() instanceof SymbolKey.Unknown))
-                .sorted(Comparator.comparingInt((Binding binding) -> binding.range().start()).thenComparingInt(binding -> binding.range().end())).toList();
+                .sorted(Comparator.comparingInt((Binding binding) -> binding.range().start())
+                        .thenComparingInt(binding -> binding.range().end())).toList();
     }
 
     private static boolean isLocal(SymbolKey key) {
-        return key instanceof SymbolKey.Local || key instanceof SymbolKey.LocalType || key instanceof SymbolKey.TypeParameter;
+        return key instanceof SymbolKey.Local || key instanceof SymbolKey.LocalType
+                || key instanceof SymbolKey.TypeParameter;
     }
 
     private Difference difference(String sentence) {
-        return new Difference(Difference.Kind.UNPROVEN, change.effective().get(0).path(), new Range(0, 0), Optional.empty(), Optional.empty(), sentence);
+        return new Difference(Difference.Kind.UNPROVEN, change.effective().get(0).path(), new Range(0, 0),
+                Optional.empty(), Optional.empty(), sentence);
     }
 }

@@ -27,10 +27,14 @@ import javax.lang.model.type.TypeMirror;
 /** What the compiler took for something while code around it had no meaning: it proves nothing once that has one. */
 final class Uncertainty {
 
-    private static final Pattern OF_PARSER = Pattern.compile("err\\.(expected|illegal\\.(start|esc|char|dot|text)|premature|unclosed|not\\.stmt|"
-            + "array\\.dimension|varargs\\.must|switch\\.mixing|variable\\.not\\.allowed|int\\.number|else\\.without|catch\\.without|finally\\.without|try\\.without|orphaned|class\\.not\\.allowed|invalid\\.meth\\.decl|empty\\.char)");
+    private static final Pattern OF_PARSER =
+            Pattern.compile("err\\.(expected|illegal\\.(start|esc|char|dot|text)|premature|unclosed|not\\.stmt|"
+            + "array\\.dimension|varargs\\.must|switch\\.mixing|variable\\.not\\.allowed|int\\.number|else\\.without|"
+            + "catch\\.without|finally\\.without|try\\.without|orphaned|class\\.not\\.allowed|invalid\\.meth\\.decl|"
+            + "empty\\.char)");
 
-    private static final Pattern OF_MISSING = Pattern.compile("err\\.(cant\\.resolve|cant\\.apply|doesnt\\.exist|does\\.not\\.override)");
+    private static final Pattern OF_MISSING =
+            Pattern.compile("err\\.(cant\\.resolve|cant\\.apply|doesnt\\.exist|does\\.not\\.override)");
 
     private final Analysis before;
     private final Set<Path> halfRead;
@@ -57,19 +61,26 @@ final class Uncertainty {
         return halfRead.contains(file);
     }
 
-    /** Whether a call was bound while something it is made of had no meaning, so that another overload may be the right one. */
+    /**
+     * Whether a call was bound while something it is made of had no meaning, so that another overload may be the right
+     * one.
+     */
     boolean of(Binding binding) {
         return isLabelOfUnknown(binding) || isInUnknownFunction(binding) || before.code(binding.file()).stream()
                 .flatMap(code -> code.around(binding.range()).stream()
                         .filter(path -> path.getLeaf() instanceof MethodInvocationTree call
                                 && code.range(call.getMethodSelect()).end() == binding.range().end()
-                                || path.getLeaf() instanceof NewClassTree made && code.range(made).start() == binding.range().start())
+                                || path.getLeaf() instanceof NewClassTree made && code.range(made)
+                                .start() == binding.range().start())
                         .limit(1)
-                        .filter(path -> hasUnknown(code.range(path.getLeaf()), binding.file()) || isHandedUnknown(code, path)))
+                        .filter(path -> hasUnknown(code.range(path.getLeaf()), binding.file())
+                                || isHandedUnknown(code, path)))
                 .findAny().isPresent();
     }
 
-    /** Whether it is within a function that was handed to a call that nobody knew, so that its parameters had no types. */
+    /**
+     * Whether it is within a function that was handed to a call that nobody knew, so that its parameters had no types.
+     */
     private boolean isInUnknownFunction(Binding binding) {
         return before.code(binding.file()).stream().flatMap(code -> code.around(binding.range()).stream()
                         .filter(path -> path.getLeaf() instanceof LambdaExpressionTree
@@ -81,22 +92,30 @@ final class Uncertainty {
     }
 
     private boolean hasUnknown(Range call, Path file) {
-        return before.bindings(file).stream().anyMatch(part -> part.key() instanceof SymbolKey.Unknown && call.encloses(part.range()));
+        return before.bindings(file).stream().anyMatch(part -> part.key() instanceof SymbolKey.Unknown
+                && call.encloses(part.range()));
     }
 
     /** Whether an argument of a call has a type that names one that is not known. */
     private static boolean isHandedUnknown(AttributedFile code, TreePath call) {
-        List<? extends ExpressionTree> arguments = call.getLeaf() instanceof MethodInvocationTree called ? called.getArguments()
+        List<? extends ExpressionTree> arguments = call.getLeaf() instanceof MethodInvocationTree called
+                ? called.getArguments()
                 : ((NewClassTree) call.getLeaf()).getArguments();
-        return arguments.stream().anyMatch(argument -> code.type(new TreePath(call, argument)).filter(type -> !isUnknown(type)).isEmpty());
+        return arguments.stream().anyMatch(argument -> code.type(new TreePath(call, argument))
+                .filter(type -> !isUnknown(type)).isEmpty());
     }
 
     private static boolean isUnknown(TypeMirror type) {
-        return type.getKind() == TypeKind.ERROR || type instanceof ArrayType array && isUnknown(array.getComponentType())
-                || type instanceof DeclaredType declared && declared.getTypeArguments().stream().anyMatch(Uncertainty::isUnknown);
+        return type.getKind() == TypeKind.ERROR || type instanceof ArrayType array
+                && isUnknown(array.getComponentType())
+                || type instanceof DeclaredType declared && declared.getTypeArguments().stream()
+                .anyMatch(Uncertainty::isUnknown);
     }
 
-    /** Whether it is the label of a choice from what had no type, so that a constant of an enum could not be found (JLS 14.11.1). */
+    /**
+     * Whether it is the label of a choice from what had no type, so that a constant of an enum could not be found (JLS
+     * 14.11.1).
+     */
     private boolean isLabelOfUnknown(Binding binding) {
         return before.code(binding.file()).stream().flatMap(code -> code.around(binding.range()).stream()
                         .filter(path -> path.getLeaf() instanceof CaseTree label && label.getExpressions().stream()
@@ -116,14 +135,16 @@ final class Uncertainty {
                                 && code.type(new TreePath(path.getParentPath(), assignment.getVariable()))
                                         .filter(type -> !isUnknown(type)).isEmpty()
                                 || path.getParentPath().getLeaf() instanceof MethodInvocationTree call
-                                && call.getArguments().contains(path.getLeaf()) && code.element(path.getParentPath()).isEmpty()))
+                                && call.getArguments().contains(path.getLeaf()) && code.element(path.getParentPath())
+                                .isEmpty()))
                 .findAny().isPresent();
     }
 
     /** Whether a name is that of a class of which an object is made. */
     boolean isMade(Binding binding) {
         return before.code(binding.file()).stream().flatMap(code -> code.around(binding.range()).stream())
-                .anyMatch(path -> path.getParentPath() != null && path.getParentPath().getLeaf() instanceof NewClassTree made
+                .anyMatch(path -> path.getParentPath() != null && path.getParentPath()
+                        .getLeaf() instanceof NewClassTree made
                         && made.getIdentifier() == path.getLeaf());
     }
 }

@@ -13,8 +13,8 @@ import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
- * Whether code comes to need a type that its build does not let it see: what is compiled together here, the build compiles module by
- * module.
+ * Whether code comes to need a type that its build does not let it see: what is compiled together here, the build
+ * compiles module by module.
  */
 public final class VisibilityComparison {
 
@@ -36,7 +36,8 @@ public final class VisibilityComparison {
             Set<String> known = now.isEmpty() ? Set.of()
                     : before.unseen(file.path(), true).stream().map(UnseenType::type).collect(Collectors.toSet());
             now.stream().filter(unseen -> !known.contains(unseen.type())).findFirst().ifPresent(unseen ->
-                    differences.add(new Difference(Difference.Kind.ERROR, file.path(), place(file), Optional.empty(), Optional.empty(),
+                    differences.add(new Difference(Difference.Kind.ERROR, file.path(), place(file), Optional.empty(),
+                            Optional.empty(),
                             "this would no longer compile: " + unseen.sentence())));
         }
         return differences;

@@ -45,7 +45,8 @@ public final class Accessible {
                 super.visitMemberSelect(tree, null);
                 // a member is only as near as the class it is selected from
                 TreePath object = new TreePath(getCurrentPath(), tree.getExpression());
-                callee.code().type(object).map(code.types()::asElement).filter(type -> type instanceof TypeElement && !isSeen(type))
+                callee.code().type(object).map(code.types()::asElement)
+                        .filter(type -> type instanceof TypeElement && !isSeen(type))
                         .ifPresent(found::add);
                 note(getCurrentPath());
                 return null;
@@ -80,15 +81,18 @@ public final class Accessible {
 
     private boolean isSeen(Element element) {
         boolean isMember = element.getEnclosingElement() instanceof TypeElement
-                && (element.getKind().isField() || element.getKind() == ElementKind.METHOD || element.getKind() == ElementKind.CONSTRUCTOR
+                && (element.getKind().isField() || element.getKind() == ElementKind.METHOD
+                        || element.getKind() == ElementKind.CONSTRUCTOR
                         || element instanceof TypeElement);
-        boolean isTopLevel = element instanceof TypeElement && element.getEnclosingElement().getKind() == ElementKind.PACKAGE;
+        boolean isTopLevel = element instanceof TypeElement && element.getEnclosingElement()
+                .getKind() == ElementKind.PACKAGE;
         if (!isMember && !isTopLevel || element.getModifiers().contains(Modifier.PUBLIC)) {
             return true;
         } else if (element.getModifiers().contains(Modifier.PRIVATE)) {
             return needed(element) == AccessLevel.PRIVATE;
         }
-        return needed(element) != AccessLevel.PUBLIC || element.getModifiers().contains(Modifier.PROTECTED) && isInherited(element);
+        return needed(element) != AccessLevel.PUBLIC || element.getModifiers().contains(Modifier.PROTECTED)
+                && isInherited(element);
     }
 
     private boolean isInherited(Element member) {

@@ -25,7 +25,8 @@ import javax.lang.model.type.TypeMirror;
  * @param uses     where the body needs it
  * @param isSet    whether the body assigns the parameter
  */
-record ArgumentBinding(Optional<String> name, List<TreePath> values, boolean isPacked, TypeMirror declared, TypeMirror formal,
+record ArgumentBinding(Optional<String> name, List<TreePath> values, boolean isPacked, TypeMirror declared,
+        TypeMirror formal,
         List<TreePath> uses, boolean isSet) {
 
     /** What becomes of it. */
@@ -39,7 +40,8 @@ record ArgumentBinding(Optional<String> name, List<TreePath> values, boolean isP
     }
 
     /** What is handed over as it is. */
-    static ArgumentBinding one(Optional<String> name, TreePath value, TypeMirror declared, TypeMirror formal, List<TreePath> uses, boolean isSet) {
+    static ArgumentBinding one(Optional<String> name, TreePath value, TypeMirror declared, TypeMirror formal,
+            List<TreePath> uses, boolean isSet) {
         return new ArgumentBinding(name, List.of(value), false, declared, formal, uses, isSet);
     }
 
@@ -93,7 +95,8 @@ record ArgumentBinding(Optional<String> name, List<TreePath> values, boolean isP
         if (isStable) {
             return ArgumentStrategy.WRITTEN;
         }
-        return uses.size() == 1 && !isDelayed && isFirst(callee, effects, uses.get(0)) ? ArgumentStrategy.WRITTEN : ArgumentStrategy.VARIABLE;
+        return uses.size() == 1 && !isDelayed && isFirst(callee, effects, uses.get(0)) ? ArgumentStrategy.WRITTEN
+                : ArgumentStrategy.VARIABLE;
     }
 
     /** A name or literal, which may be written any number of times. */
@@ -124,6 +127,7 @@ record ArgumentBinding(Optional<String> name, List<TreePath> values, boolean isP
 
     /** Where it stands. */
     Range range(AttributedFile caller) {
-        return new Range(caller.range(values.get(0).getLeaf()).start(), caller.range(values.get(values.size() - 1).getLeaf()).end());
+        return new Range(caller.range(values.get(0).getLeaf())
+                .start(), caller.range(values.get(values.size() - 1).getLeaf()).end());
     }
 }

@@ -51,7 +51,8 @@ final class BodyWriter {
      * @param writer of types in the file of the call
      * @param taken  names of the member around the call; those that are given here are added
      */
-    BodyWriter(Analysis analysis, CallSite site, Optional<ResultVariableMerge> merged, TypeWriter writer, Set<String> taken) {
+    BodyWriter(Analysis analysis, CallSite site, Optional<ResultVariableMerge> merged, TypeWriter writer,
+            Set<String> taken) {
         this.analysis = analysis;
         this.site = site;
         this.code = site.code();
@@ -160,9 +161,11 @@ final class BodyWriter {
         return carry(text, parts, range, newLine.substring(layout.lineEnd().length()), new TreeMap<>());
     }
 
-    NewCode carry(NewCode text, List<TreePath> parts, Range range, String indent, SortedMap<Range, Consumer<NewCode>> more) {
+    NewCode carry(NewCode text, List<TreePath> parts, Range range, String indent,
+            SortedMap<Range, Consumer<NewCode>> more) {
         SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>(
-                new Transplant(callee.code(), code, site.path(), writer, this::object).names(parts, site.object().isPresent()));
+                new Transplant(callee.code(), code, site.path(), writer, this::object)
+                .names(parts, site.object().isPresent()));
         for (TreePath part : parts) {
             callee.code().occurrences(part).forEach(one -> occurrence(one, instead));
         }
@@ -173,7 +176,8 @@ final class BodyWriter {
         instead.keySet().removeIf(key -> !range.encloses(key)
                 || all.stream().anyMatch(other -> other.start() < key.start()
                         && (key.length() == 0 ? key.end() < other.end() : key.end() <= other.end())));
-        text.from(callee.code().file()).carry(range, Layout.indentOf(callee.code().file(), range.start()), indent, instead);
+        text.from(callee.code().file()).carry(range, Layout.indentOf(callee.code().file(), range.start()), indent,
+                instead);
         return text;
     }
 
@@ -192,7 +196,8 @@ final class BodyWriter {
             @Override
             public Void visitTypeCast(TypeCastTree tree, Void unused) {
                 if (isUselessCast(getCurrentPath())) {
-                    instead.put(new Range(callee.code().range(tree).start(), callee.code().range(tree.getExpression()).start()), text ->
+                    instead.put(new Range(callee.code().range(tree).start(), callee.code().range(tree.getExpression())
+                            .start()), text ->
                             { });
                 }
                 return super.visitTypeCast(tree, null);
@@ -213,7 +218,8 @@ final class BodyWriter {
         Optional<ArgumentBinding> object = site.object().filter(one -> operand.getLeaf() instanceof IdentifierTree name
                 && name.getName().contentEquals("this"));
         return object.isEmpty() ? callee.code().type(operand)
-                : object.flatMap(one -> site.way(one) == ArgumentBinding.ArgumentStrategy.VARIABLE ? Optional.of(one.declared()) : code.type(one.value()));
+                : object.flatMap(one -> site.way(one) == ArgumentBinding.ArgumentStrategy.VARIABLE
+                        ? Optional.of(one.declared()) : code.type(one.value()));
     }
 
     private void typeArgument(NewCode text, TypeMirror type) {
@@ -242,7 +248,8 @@ final class BodyWriter {
                 .forEach(argument -> {
                     Optional<TreePath> cast = uselessCast(argument, one.path());
                     TreePath place = cast.orElse(one.path());
-                    instead.put(callee.code().range(place.getLeaf()), text -> argument(text, argument, place, cast.isPresent()));
+                    instead.put(callee.code().range(place.getLeaf()),
+                            text -> argument(text, argument, place, cast.isPresent()));
                 });
     }
 
@@ -275,7 +282,8 @@ final class BodyWriter {
         NewCode caller = text.from(code.file());
         Optional<TypeMirror> own = isOfRightType ? code.type(argument.value()) : Optional.empty();
         ValueWriter written = own.map(type -> new ValueWriter(code, argument.value(), type, writer))
-                .orElseGet(() -> new ValueWriter(code, argument.value(), argument.declared(), argument.formal(), writer));
+                .orElseGet(() -> new ValueWriter(code, argument.value(), argument.declared(), argument.formal(),
+                        writer));
         isWritten &= written.write(caller, callee.code(), use,
                 (to, instead) -> to.carry(range, "", "", instead));
     }
@@ -283,10 +291,12 @@ final class BodyWriter {
     /** Whether a use stands where any number of arguments may stand, so that there need be no array. */
     private boolean isRest(TreePath use, ArgumentBinding argument) {
         return use.getParentPath().getLeaf() instanceof MethodInvocationTree call
-                && callee.code().element(use.getParentPath()).orElse(null) instanceof ExecutableElement called && called.isVarArgs()
+                && callee.code().element(use.getParentPath()).orElse(null) instanceof ExecutableElement called
+                && called.isVarArgs()
                 && call.getArguments().size() == called.getParameters().size()
                 && call.getArguments().get(call.getArguments().size() - 1) == use.getLeaf()
-                && code.types().isSameType(called.getParameters().get(called.getParameters().size() - 1).asType(), argument.formal());
+                && code.types().isSameType(called.getParameters().get(called.getParameters().size() - 1)
+                        .asType(), argument.formal());
     }
 
     private void object(NewCode text) {
@@ -334,16 +344,19 @@ final class BodyWriter {
      */
     void result(NewCode text, TreePath handedBack, TreePath call) {
         boolean isObject = isUselessCast(handedBack) && site.object().isPresent()
-                && ((TypeCastTree) handedBack.getLeaf()).getExpression() instanceof IdentifierTree name && name.getName()
+                && ((TypeCastTree) handedBack.getLeaf()).getExpression() instanceof IdentifierTree name
+                && name.getName()
                 .contentEquals("this");
         if (isObject) {
             object(text);
             return;
         }
-        TreePath result = isUselessCast(handedBack) ? new TreePath(handedBack, ((TypeCastTree) handedBack.getLeaf()).getExpression())
+        TreePath result = isUselessCast(handedBack)
+                ? new TreePath(handedBack, ((TypeCastTree) handedBack.getLeaf()).getExpression())
                 : handedBack;
         Range range = callee.code().range(result.getLeaf());
-        isWritten &= new ValueWriter(callee.code(), result, site.result(), callee.element().getReturnType(), writer).write(text, code, call,
+        isWritten &= new ValueWriter(callee.code(), result, site.result(), callee.element().getReturnType(), writer)
+                .write(text, code, call,
                 (to, instead) -> carry(to, List.of(result), range, callIndent(), instead));
     }
 }

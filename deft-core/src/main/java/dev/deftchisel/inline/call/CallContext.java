@@ -49,7 +49,8 @@ final class CallContext {
         boolean isAlone = parent.getLeaf() instanceof VariableTree tree && tree.getInitializer() == site.tree()
                 && isInList(parent) && code.text(tree).endsWith(";")
                 && code.saysType(tree);
-        return isAlone && code.element(parent).filter(element -> code.types().isSameType(element.asType(), site.result())).isPresent()
+        return isAlone && code.element(parent).filter(element -> code.types()
+                .isSameType(element.asType(), site.result())).isPresent()
                 ? Optional.of(parent) : Optional.empty();
     }
 
@@ -70,7 +71,8 @@ final class CallContext {
 
     /** Whether the call is all that a lambda without a result consists of. */
     boolean isWholeLambda(InsertionPoint home) {
-        return home instanceof InsertionPoint.Instead instead && instead.keyword().isEmpty() && instead.expression().getLeaf() == path.getLeaf();
+        return home instanceof InsertionPoint.Instead instead && instead.keyword().isEmpty() && instead.expression()
+                .getLeaf() == path.getLeaf();
     }
 
     /** What is in the way; empty when nothing is. */
@@ -79,16 +81,19 @@ final class CallContext {
             return Optional.empty();
         } else if (callee.shape() instanceof Callee.Several) {
             return isLast() ? Optional.empty()
-                    : site.reason("the method returns in several places, out of a loop or the like, and something follows the call");
+                    : site.reason("the method returns in several places, out of a loop or the like, and something "
+                            + "follows the call");
         } else if (ownStatement().isPresent() && callee.shape() instanceof Callee.Statements simple
                 && simple.statements().isEmpty() && site.variables().isEmpty() && simple.result().isEmpty()) {
             return site.reason("the method does nothing, so that nothing would be left of the call");
         } else if (!needsStatement()) {
-            return ownStatement().isPresent() && !isStatement() ? site.reason("its value is not used here, and is no statement by itself")
+            return ownStatement().isPresent() && !isStatement()
+                    ? site.reason("its value is not used here, and is no statement by itself")
                     : Optional.empty();
         }
         InsertionPoint home = home();
-        boolean hasNoValue = callee.isVoid() || callee.shape() instanceof Callee.Statements simple && simple.result().isEmpty();
+        boolean hasNoValue = callee.isVoid() || callee.shape() instanceof Callee.Statements simple && simple.result()
+                .isEmpty();
         if (home instanceof InsertionPoint.Nowhere nowhere) {
             return Optional.of(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence()));
         } else if (hasNoValue && ownStatement().isEmpty() && !isWholeLambda(home)) {
@@ -98,7 +103,8 @@ final class CallContext {
                 && statements.result().filter(result -> !CallContext.isStatement(result.getLeaf())
                         && !callee.code().effects(result).isPure()).isPresent();
         boolean areDropped = ownStatement().isPresent() && !callee.isVoid() && callee.shape() instanceof SingleExit;
-        return isDropped || areDropped ? site.reason("its value is not used here, and is no statement by itself") : Optional.empty();
+        return isDropped || areDropped ? site.reason("its value is not used here, and is no statement by itself")
+                : Optional.empty();
     }
 
     private boolean isStatement() {
@@ -114,7 +120,10 @@ final class CallContext {
         };
     }
 
-    /** Whether what leaves the method may as well leave the code of the call: nothing follows, and the result is handed on. */
+    /**
+     * Whether what leaves the method may as well leave the code of the call: nothing follows, and the result is handed
+     * on.
+     */
     boolean isLast() {
         if (returnStatement().isPresent() && !callee.isVoid()) {
             return returns();
@@ -135,7 +144,8 @@ final class CallContext {
 
     private boolean endsMethod(TreePath statement) {
         return isInList(statement) && statement.getParentPath().getLeaf() instanceof BlockTree block
-                && block.getStatements().indexOf((StatementTree) statement.getLeaf()) == block.getStatements().size() - 1
+                && block.getStatements().indexOf((StatementTree) statement.getLeaf()) == block.getStatements()
+                .size() - 1
                 && statement.getParentPath().getParentPath().getLeaf() instanceof MethodTree;
     }
 

@@ -105,7 +105,8 @@ public final class CallEdits {
         List<TreePath> statements = callee.tree().getBody().getStatements().stream()
                 .filter(statement -> statement != way.end().getLeaf())
                 .map(statement -> new TreePath(callee.body(), statement)).toList();
-        body.carry(text, List.of(callee.body()), body.range(statements), newLine.substring(layout.lineEnd().length()), instead);
+        body.carry(text, List.of(callee.body()), body.range(statements), newLine.substring(layout.lineEnd().length()),
+                instead);
         return text.replacing(range);
     }
 
@@ -125,11 +126,14 @@ public final class CallEdits {
         NewCode text = new NewCode(code.file());
         declareVariables(text, newLine);
         text.carry(new Range(range.start(), name.end())).write(";" + newLine);
-        new StepWriter(body, site.callee(), layout, to -> to.from(code.file()).carry(name)).steps(text, exit.steps(), newLine);
+        new StepWriter(body, site.callee(), layout, to -> to.from(code.file()).carry(name))
+                .steps(text, exit.steps(), newLine);
         return text.replacing(range);
     }
 
-    /** Statements before the one with the call, or in a block that is made for both, and the value in place of the call. */
+    /**
+     * Statements before the one with the call, or in a block that is made for both, and the value in place of the call.
+     */
     private List<Edit> besides(CallContext place, List<Range> idle) {
         InsertionPoint home = place.home();
         List<Edit> edits = new ArrayList<>();
@@ -141,7 +145,8 @@ public final class CallEdits {
             edits.add(inPlace().without(idle));
             return edits;
         }
-        Block block = home instanceof InsertionPoint.Around around ? new Block(code, around) : new Block(code, (InsertionPoint.Instead) home);
+        Block block = home instanceof InsertionPoint.Around around ? new Block(code, around)
+                : new Block(code, (InsertionPoint.Instead) home);
         if (place.isWholeLambda(home)) {
             edits.add(block.whole(text -> content(text, block.newLine())).without(idle));
             return edits;
@@ -184,7 +189,8 @@ public final class CallEdits {
     private Edit negated(NewCode text) {
         TreePath condition = ((Callee.Value) callee.shape()).expression();
         TreePath around = site.path().getParentPath();
-        boolean isGrouped = Precedence.needsParentheses(body.negation().kind(condition), around.getLeaf(), around.getParentPath()
+        boolean isGrouped = Precedence.needsParentheses(body.negation().kind(condition), around.getLeaf(),
+                around.getParentPath()
                 .getLeaf());
         body.negation().write(text.write(isGrouped ? "(" : ""), condition);
         return text.write(isGrouped ? ")" : "").replacing(code.range(around.getLeaf()));
@@ -196,7 +202,8 @@ public final class CallEdits {
         Optional<TreePath> result = callee.shape() instanceof Callee.Statements statements ? statements.result()
                 : callee.shape() instanceof Callee.Value value ? Optional.of(value.expression()) : Optional.empty();
         if (result.isPresent() && CallContext.isStatement(result.get().getLeaf())) {
-            body.carry(text.write(isAnything ? newLine : ""), List.of(result.get()), callee.code().range(result.get().getLeaf()), newLine)
+            body.carry(text.write(isAnything ? newLine : ""), List.of(result.get()), callee.code()
+                    .range(result.get().getLeaf()), newLine)
                     .write(";");
             return true;
         }
@@ -239,7 +246,8 @@ public final class CallEdits {
     }
 
     private void choice(NewCode text, Callee.Choice choice) {
-        operand(text, choice.condition(), Precedence.conditionNeedsParentheses((ExpressionTree) choice.condition().getLeaf()));
+        operand(text, choice.condition(), Precedence.conditionNeedsParentheses((ExpressionTree) choice.condition()
+                .getLeaf()));
         text.write(" ? ");
         branch(text, choice.yes());
         text.write(" : ");
@@ -256,7 +264,8 @@ public final class CallEdits {
 
     private void operand(NewCode text, TreePath expression, boolean isGrouped) {
         text.write(isGrouped ? "(" : "");
-        body.carry(text, List.of(expression), callee.code().range(expression.getLeaf()), body.callIndent(), new TreeMap<>())
+        body.carry(text, List.of(expression), callee.code().range(expression.getLeaf()), body.callIndent(),
+                new TreeMap<>())
                 .write(isGrouped ? ")" : "");
     }
 
@@ -278,7 +287,8 @@ public final class CallEdits {
         for (int i = tokens.at(body.start()); i < tokens.count() && tokens.start(i) < body.end(); i++) {
             Range range = tokens.range(i);
             boolean isCarried = edits.stream().flatMap(edit -> edit.carried().stream())
-                    .anyMatch(piece -> piece.file().equals(callee.code().file().path()) && piece.from().encloses(range));
+                    .anyMatch(piece -> piece.file().equals(callee.code().file().path()) && piece.from()
+                            .encloses(range));
             if (tokens.kind(i).isComment() && !isCarried) {
                 lost.add(callee.code().shown(range, 50));
             }

@@ -34,7 +34,8 @@ public final class CallObjections {
         Optional<ArgumentBinding> object = site.object();
         if (!code.sharesTypesWith(callee.code())) {
             return site.reason("the call is in a part of the workspace that is compiled apart from the method");
-        } else if (callee.saysSuper() && (object.isPresent() || !code.enclosingType(site.path()).equals(Optional.of(callee.owner())))) {
+        } else if (callee.saysSuper() && (object.isPresent() || !code.enclosingType(site.path())
+                .equals(Optional.of(callee.owner())))) {
             return site.reason("the method says 'super', which means another class here");
         } else if (isOfSuper()) {
             return site.reason("it is called on 'super', which says another class here");

@@ -38,7 +38,8 @@ import javax.lang.model.type.TypeMirror;
  * @param handed the arguments
  * @param ways   what becomes of each of them
  */
-public record CallSite(AttributedFile code, TreePath path, Callee callee, Optional<ArgumentBinding> object, List<ArgumentBinding> handed, Map<ArgumentBinding, ArgumentBinding.ArgumentStrategy> ways) {
+public record CallSite(AttributedFile code, TreePath path, Callee callee, Optional<ArgumentBinding> object,
+        List<ArgumentBinding> handed, Map<ArgumentBinding, ArgumentBinding.ArgumentStrategy> ways) {
 
     public static CallSite of(Analysis analysis, AttributedFile code, TreePath path, Callee callee) {
         MethodInvocationTree tree = (MethodInvocationTree) path.getLeaf();
@@ -61,18 +62,20 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
     }
 
     /**
-     * What would be evaluated too late: what is written where the body needs it is evaluated after the variables, and in the order of its
-     * uses.
+     * What would be evaluated too late: what is written where the body needs it is evaluated after the variables, and
+     * in the order of its uses.
      */
     private Optional<ArgumentBinding> turned() {
         List<ArgumentBinding> all = all();
-        return IntStream.range(0, all.size()).boxed().filter(i -> way(all.get(i)) == ArgumentBinding.ArgumentStrategy.WRITTEN)
+        return IntStream.range(0, all.size()).boxed()
+                .filter(i -> way(all.get(i)) == ArgumentBinding.ArgumentStrategy.WRITTEN)
                 .filter(i -> all.subList(i + 1, all.size()).stream().anyMatch(later -> isTurned(all.get(i), later)))
                 .map(all::get).findFirst();
     }
 
     private boolean isTurned(ArgumentBinding one, ArgumentBinding later) {
-        return (way(later) == ArgumentBinding.ArgumentStrategy.VARIABLE || way(later) == ArgumentBinding.ArgumentStrategy.WRITTEN && start(later) < start(one))
+        return (way(later) == ArgumentBinding.ArgumentStrategy.VARIABLE
+                || way(later) == ArgumentBinding.ArgumentStrategy.WRITTEN && start(later) < start(one))
                 && !one.commutesWith(later, code);
     }
 
@@ -80,7 +83,8 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
         return callee.code().range(one.uses().get(0).getLeaf()).start();
     }
 
-    private static List<ArgumentBinding> handed(AttributedFile code, TreePath path, MethodInvocationTree tree, Callee callee) {
+    private static List<ArgumentBinding> handed(AttributedFile code, TreePath path, MethodInvocationTree tree,
+            Callee callee) {
         List<Occurrence> occurrences = callee.code().occurrences(callee.body());
         Optional<ExecutableType> types = type(code, path);
         List<? extends VariableElement> parameters = callee.element().getParameters();
@@ -91,18 +95,21 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
             int index = i;
             VariableElement parameter = parameters.get(i);
             List<Occurrence> own = occurrences.stream()
-                    .filter(one -> one.variable().equals(parameter) && one.access() != Occurrence.Access.DECLARED).toList();
+                    .filter(one -> one.variable().equals(parameter) && one.access() != Occurrence.Access.DECLARED)
+                    .toList();
             boolean isRest = isPacked && i == parameters.size() - 1;
             handed.add(new ArgumentBinding(Optional.of(parameter.getSimpleName().toString()),
                     isRest ? arguments.subList(i, arguments.size()) : List.of(arguments.get(i)), isRest,
-                    types.map(type -> (TypeMirror) type.getParameterTypes().get(index)).orElse(parameter.asType()), parameter.asType(),
+                    types.map(type -> (TypeMirror) type.getParameterTypes().get(index)).orElse(parameter.asType()),
+                    parameter.asType(),
                     own.stream().map(Occurrence::path).toList(), own.stream().anyMatch(Occurrence::isWritten)));
         }
         return handed;
     }
 
     /** Whether the last argument is the array itself (JLS 15.12.2.2). */
-    private static boolean isHandedAsArray(AttributedFile code, List<TreePath> arguments, List<? extends VariableElement> parameters) {
+    private static boolean isHandedAsArray(AttributedFile code, List<TreePath> arguments,
+            List<? extends VariableElement> parameters) {
         if (arguments.size() != parameters.size()) {
             return false;
         }
@@ -140,7 +147,8 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
         return new CallTypeArguments(callee.element(), type(code, path), object.map(ArgumentBinding::declared));
     }
 
-    private static Optional<ArgumentBinding> object(AttributedFile code, TreePath path, MethodInvocationTree tree, Callee callee) {
+    private static Optional<ArgumentBinding> object(AttributedFile code, TreePath path, MethodInvocationTree tree,
+            Callee callee) {
         if (callee.isStatic() || !(tree.getMethodSelect() instanceof MemberSelectTree select)
                 || select.getExpression() instanceof IdentifierTree name && name.getName().contentEquals("super")) {
             return Optional.empty();
@@ -159,7 +167,8 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
             public Void visitIdentifier(IdentifierTree tree, Void unused) {
                 code.element(getCurrentPath())
                         .filter(element -> element.getKind().isField() || element.getKind() == ElementKind.METHOD)
-                        .filter(element -> !element.getModifiers().contains(Modifier.STATIC) && code.find(tree).isPresent())
+                        .filter(element -> !element.getModifiers().contains(Modifier.STATIC) && code.find(tree)
+                                .isPresent())
                         .ifPresent(element -> found.add(getCurrentPath()));
                 return null;
             }
@@ -184,11 +193,13 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
     }
 
     private ArgumentBinding.ArgumentStrategy way(Analysis analysis, ArgumentBinding one) {
-        ArgumentBinding.ArgumentStrategy way = one.isSet() && isSpent(one) ? ArgumentBinding.ArgumentStrategy.WRITTEN : one.way(analysis, code, callee, all());
+        ArgumentBinding.ArgumentStrategy way = one.isSet() && isSpent(one) ? ArgumentBinding.ArgumentStrategy.WRITTEN
+                : one.way(analysis, code, callee, all());
         // arguments are evaluated before a null that is called on is found (JLS 15.12.4.4), the body finds it earlier
         boolean isBeforeNull = one.name().isPresent() && object.filter(own -> !own.isNeverNull()).isPresent()
                 && !one.effects(code).isPure();
-        return way == ArgumentBinding.ArgumentStrategy.WRITTEN && isBeforeNull ? ArgumentBinding.ArgumentStrategy.VARIABLE : way;
+        return way == ArgumentBinding.ArgumentStrategy.WRITTEN && isBeforeNull
+                ? ArgumentBinding.ArgumentStrategy.VARIABLE : way;
     }
 
     /** Whether an argument is a variable that nobody needs behind the call, so that the method may change it. */
@@ -207,7 +218,8 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
         boolean isUsedBehind = all.stream().anyMatch(found -> found.offset() >= end);
         boolean isAnotherArgument = all.stream().filter(found -> range().contains(found.offset())).count() > 1;
         int declared = all.isEmpty() ? 0 : all.get(0).offset();
-        boolean isRepeated = AttributedFile.leadsThrough(path, null, tree -> (Jumps.isLoop(tree) || AttributedFile.runsApart(tree))
+        boolean isRepeated = AttributedFile.leadsThrough(path, null,
+                tree -> (Jumps.isLoop(tree) || AttributedFile.runsApart(tree))
                 && code.range(tree).start() > declared);
         boolean isCaptured = all.stream().anyMatch(found -> AttributedFile.leadsThrough(found.path(), null,
                 tree -> AttributedFile.runsApart(tree) && code.range(tree).start() > declared));
@@ -223,7 +235,8 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
         TreePath member = path;
         for (TreePath at = path; at.getParentPath() != null; at = at.getParentPath()) {
             boolean isMember = at.getParentPath().getLeaf() instanceof ClassTree
-                    && (at.getLeaf() instanceof MethodTree || at.getLeaf() instanceof VariableTree || at.getLeaf() instanceof BlockTree);
+                    && (at.getLeaf() instanceof MethodTree || at.getLeaf() instanceof VariableTree
+                            || at.getLeaf() instanceof BlockTree);
             member = isMember ? at : member;
         }
         return member;

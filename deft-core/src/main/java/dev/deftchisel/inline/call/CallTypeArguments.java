@@ -15,8 +15,8 @@ import javax.lang.model.type.WildcardType;
 import javax.lang.model.util.Types;
 
 /**
- * What the type parameters of a method, and of its class, stand for in a call: read off the types that they have become in
- * the method's signature (JLS 18.5) and in the type of the object that is called on.
+ * What the type parameters of a method, and of its class, stand for in a call: read off the types that they have become
+ * in the method's signature (JLS 18.5) and in the type of the object that is called on.
  */
 final class CallTypeArguments {
 
@@ -50,7 +50,8 @@ final class CallTypeArguments {
         } else if (declared instanceof ArrayType array && actual instanceof ArrayType other) {
             return areSame(array.getComponentType(), other.getComponentType(), types);
         } else if (declared instanceof DeclaredType type && actual instanceof DeclaredType other
-                && type.asElement().equals(other.asElement()) && type.getTypeArguments().size() == other.getTypeArguments().size()) {
+                && type.asElement().equals(other.asElement()) && type.getTypeArguments()
+                .size() == other.getTypeArguments().size()) {
             return IntStream.range(0, type.getTypeArguments().size())
                     .allMatch(i -> areSame(type.getTypeArguments().get(i), other.getTypeArguments().get(i), types));
         }
@@ -63,7 +64,8 @@ final class CallTypeArguments {
         } else if (declared instanceof ArrayType array && actual instanceof ArrayType other) {
             match(array.getComponentType(), other.getComponentType());
         } else if (declared instanceof DeclaredType type && actual instanceof DeclaredType other
-                && type.asElement().equals(other.asElement()) && type.getTypeArguments().size() == other.getTypeArguments().size()) {
+                && type.asElement().equals(other.asElement()) && type.getTypeArguments()
+                .size() == other.getTypeArguments().size()) {
             for (int i = 0; i < type.getTypeArguments().size(); i++) {
                 match(type.getTypeArguments().get(i), other.getTypeArguments().get(i));
             }

@@ -89,8 +89,10 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
                     : "the method " + method.signature() + " is not declared in the workspace"));
         }
         return objection(analysis, method, code.get(), path.get(), element)
-                .map(sentence -> (CalleeResult) new NotInlinable(Reason.at(code.get().file().path(), declared.get().range(), sentence)))
-                .orElseGet(() -> new Inlinable(new Callee(code.get(), path.get(), element, shape(code.get(), element, path.get()))));
+                .map(sentence -> (CalleeResult) new NotInlinable(Reason.at(code.get().file().path(), declared.get()
+                        .range(), sentence)))
+                .orElseGet(() -> new Inlinable(new Callee(code.get(), path.get(), element,
+                        shape(code.get(), element, path.get()))));
     }
 
     private static Optional<String> objection(
@@ -124,7 +126,8 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
     /** Whether the method overrides or implements another, so that it cannot go. */
     public static boolean overrides(Analysis analysis, Symbol method) {
         return !method.isStatic() && !method.isPrivate() && relations(analysis, method).stream()
-                .anyMatch(pair -> pair.isFamily() && (pair.method().equals(method.key()) || pair.other().equals(method.key())));
+                .anyMatch(pair -> pair.isFamily() && (pair.method().equals(method.key()) || pair.other()
+                        .equals(method.key())));
     }
 
     private static boolean names(AttributedFile code, TreePath path, Symbol method) {
@@ -182,7 +185,8 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
         }
         TreePath last = all.get(all.size() - 1);
         ExpressionTree result = ((ReturnTree) last.getLeaf()).getExpression();
-        return new Statements(all.subList(0, all.size() - 1), Optional.ofNullable(result).map(tree -> new TreePath(last, tree)));
+        return new Statements(all.subList(0, all.size() - 1), Optional.ofNullable(result)
+                .map(tree -> new TreePath(last, tree)));
     }
 
     private static boolean isOfType(AttributedFile code, ExecutableElement element, BodyForm shape) {
@@ -238,7 +242,8 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
 
     /** What is written as statements. */
     List<TreePath> statements() {
-        return shape instanceof Statements simple ? simple.statements() : shape instanceof Several several ? several.statements()
+        return shape instanceof Statements simple ? simple.statements() : shape instanceof Several several
+                ? several.statements()
                 : shape instanceof SingleExit ? List.of(body()) : List.of();
     }
 

@@ -23,13 +23,13 @@ import java.util.Optional;
 import javax.lang.model.element.Element;
 
 /**
- * A call that only asks whether to leave, or for what to leave with, so that the statements of the method may as well leave
- * themselves:
+ * A call that only asks whether to leave, or for what to leave with, so that the statements of the method may as well
+ * leave themselves:
  * <ul>
- *   <li>{@code if (isDone(length)) break;} where the method answers with {@code true} in the middle and with {@code false} at
- *       its end;
- *   <li>{@code Fee fee = found(length); if (fee != null) return fee;} where it answers with objects, and with {@code null} at
- *       its end.
+ *   <li>{@code if (isDone(length)) break;} where the method answers with {@code true} in the middle and with
+ *       {@code false} at its end;
+ *   <li>{@code Fee fee = found(length); if (fee != null) return fee;} where it answers with objects, and with
+ *       {@code null} at its end.
  * </ul>
  *
  * @param asking  the statements of the call, which go
@@ -42,7 +42,8 @@ record ExitCheckCall(List<TreePath> asking, Optional<StatementTree> jump, List<T
     static Optional<ExitCheckCall> of(CallSite site) {
         List<TreePath> statements = site.callee().tree().getBody().getStatements().stream()
                 .map(statement -> new TreePath(site.callee().body(), statement)).toList();
-        boolean hasManyExits = site.callee().shape() instanceof SingleExit || site.callee().shape() instanceof Callee.Several;
+        boolean hasManyExits = site.callee().shape() instanceof SingleExit || site.callee()
+                .shape() instanceof Callee.Several;
         if (!hasManyExits || statements.isEmpty()) {
             return Optional.empty();
         }
@@ -57,7 +58,8 @@ record ExitCheckCall(List<TreePath> asking, Optional<StatementTree> jump, List<T
         while (at.getLeaf() instanceof ParenthesizedTree) {
             at = at.getParentPath();
         }
-        if (!(at.getLeaf() instanceof IfTree choice) || choice.getElseStatement() != null || !CallContext.isInList(at)) {
+        if (!(at.getLeaf() instanceof IfTree choice) || choice.getElseStatement() != null
+                || !CallContext.isInList(at)) {
             return Optional.empty();
         }
         List<StatementTree> then = inner(choice.getThenStatement());
@@ -65,11 +67,14 @@ record ExitCheckCall(List<TreePath> asking, Optional<StatementTree> jump, List<T
                 && (way.getExpression() == null || way.getExpression() instanceof LiteralTree);
         boolean isOther = then.size() == 1 && (then.get(0) instanceof BreakTree || then.get(0) instanceof ContinueTree);
         // a break in a loop of the method would leave only that
-        boolean areFree = isReturn || leaving.stream().noneMatch(path -> AttributedFile.leadsThrough(path, site.callee().tree(),
+        boolean areFree = isReturn || leaving.stream()
+                .noneMatch(path -> AttributedFile.leadsThrough(path, site.callee().tree(),
                 tree -> Jumps.isLoop(tree) || tree instanceof SwitchTree));
-        boolean isAnswered = answers(end, Boolean.FALSE) && leaving.stream().allMatch(path -> answers(path, Boolean.TRUE));
+        boolean isAnswered = answers(end, Boolean.FALSE) && leaving.stream()
+                .allMatch(path -> answers(path, Boolean.TRUE));
         return (isReturn || isOther) && areFree && isAnswered
-                ? Optional.of(new ExitCheckCall(List.of(at), Optional.of(then.get(0)), leaving, end)) : Optional.empty();
+                ? Optional.of(new ExitCheckCall(List.of(at), Optional.of(then.get(0)), leaving, end))
+                : Optional.empty();
     }
 
     private static Optional<ExitCheckCall> answer(CallSite site, List<TreePath> leaving, TreePath end) {
@@ -77,16 +82,19 @@ record ExitCheckCall(List<TreePath> asking, Optional<StatementTree> jump, List<T
         TreePath declaration = site.path().getParentPath();
         List<? extends StatementTree> list = AttributedFile.statements(declaration.getParentPath().getLeaf());
         int index = list.indexOf(declaration.getLeaf());
-        boolean isAsked = declaration.getLeaf() instanceof VariableTree variable && variable.getInitializer() == site.tree()
+        boolean isAsked = declaration.getLeaf() instanceof VariableTree variable
+                && variable.getInitializer() == site.tree()
                 && index >= 0 && index + 1 < list.size() && handsOn(list.get(index + 1), variable.getName().toString());
         Optional<Element> holder = isAsked ? code.element(declaration) : Optional.empty();
         boolean isOnlyThere = holder.filter(element -> code.occurrences(site.wholeMember()).stream()
                 .filter(one -> one.variable().equals(element)).count() == 3).isPresent();
         boolean isSameResult = new CallContext(site).returns();
         boolean isAnswered = end.getLeaf() instanceof ReturnTree last && last.getExpression() != null
-                && last.getExpression().getKind() == Tree.Kind.NULL_LITERAL && leaving.stream().allMatch(ExitCheckCall::answersWithObject);
+                && last.getExpression().getKind() == Tree.Kind.NULL_LITERAL && leaving.stream()
+                .allMatch(ExitCheckCall::answersWithObject);
         return isOnlyThere && isSameResult && isAnswered
-                ? Optional.of(new ExitCheckCall(List.of(declaration, new TreePath(declaration.getParentPath(), list.get(index + 1))),
+                ? Optional.of(new ExitCheckCall(List.of(declaration,
+                        new TreePath(declaration.getParentPath(), list.get(index + 1))),
                         Optional.empty(), leaving, end))
                 : Optional.empty();
     }
@@ -96,14 +104,16 @@ record ExitCheckCall(List<TreePath> asking, Optional<StatementTree> jump, List<T
         return statement instanceof IfTree choice && choice.getElseStatement() == null
                 && choice.getCondition().toString().equals("(" + name + " != null)")
                 && inner(choice.getThenStatement()).size() == 1
-                && inner(choice.getThenStatement()).get(0) instanceof ReturnTree way && way.getExpression() instanceof IdentifierTree handed
+                && inner(choice.getThenStatement()).get(0) instanceof ReturnTree way
+                && way.getExpression() instanceof IdentifierTree handed
                 && handed.getName().contentEquals(name);
     }
 
     private static boolean answersWithObject(TreePath statement) {
         return statement.getLeaf() instanceof ReturnTree result && (result.getExpression() instanceof NewClassTree
                 || result.getExpression() instanceof NewArrayTree
-                || result.getExpression() instanceof LiteralTree literal && literal.getKind() == Tree.Kind.STRING_LITERAL);
+                || result.getExpression() instanceof LiteralTree literal
+                && literal.getKind() == Tree.Kind.STRING_LITERAL);
     }
 
     private static List<StatementTree> inner(StatementTree branch) {
@@ -117,6 +127,7 @@ record ExitCheckCall(List<TreePath> asking, Optional<StatementTree> jump, List<T
 
     /** Where the statements stand that go. */
     Range range(AttributedFile code) {
-        return new Range(code.range(asking.get(0).getLeaf()).start(), code.range(asking.get(asking.size() - 1).getLeaf()).end());
+        return new Range(code.range(asking.get(0).getLeaf())
+                .start(), code.range(asking.get(asking.size() - 1).getLeaf()).end());
     }
 }

@@ -45,7 +45,8 @@ final class NeverNull {
     private boolean isMade(Element variable) {
         return analysis.declaration(code.key(variable)).stream()
                 .flatMap(binding -> code.declaration(binding.range()).stream())
-                .anyMatch(path -> path.getLeaf() instanceof VariableTree tree && tree.getInitializer() instanceof NewClassTree);
+                .anyMatch(path -> path.getLeaf() instanceof VariableTree tree
+                        && tree.getInitializer() instanceof NewClassTree);
     }
 
     /** Whether a statement before, in the same list or one around, cannot go well without the object. */

@@ -19,10 +19,10 @@ import javax.lang.model.element.Element;
 import javax.lang.model.element.VariableElement;
 
 /**
- * A variable of a method that may as well be the variable which gets the method's result, so that there need not be two:
- * {@code int sum = total(length);} where the method ends in {@code return all;}, or {@code sum = total(sum, length);}
- * where {@code sum} is the parameter that is handed back, or {@code sum = total(length);} again with a variable of the
- * method.
+ * A variable of a method that may as well be the variable which gets the method's result, so that there need not be
+ * two: {@code int sum = total(length);} where the method ends in {@code return all;}, or
+ * {@code sum = total(sum, length);} where {@code sum} is the parameter that is handed back, or
+ * {@code sum = total(length);} again with a variable of the method.
  *
  * @param statement  of the call, which goes
  * @param inner      the variable of the method
@@ -41,7 +41,8 @@ record ResultVariableMerge(TreePath statement, VariableElement inner, Range name
                         .map(element -> (VariableElement) element)
                 : Optional.empty();
         TreePath parent = site.path().getParentPath();
-        if (inner.isEmpty() || !site.code().types().isSameType(inner.get().asType(), site.callee().element().getReturnType())) {
+        if (inner.isEmpty() || !site.code().types()
+                .isSameType(inner.get().asType(), site.callee().element().getReturnType())) {
             return Optional.empty();
         }
         boolean isParameter = site.callee().element().getParameters().contains(inner.get());
@@ -50,7 +51,8 @@ record ResultVariableMerge(TreePath statement, VariableElement inner, Range name
     }
 
     /** {@code int sum = call();} becomes the declaration in the body, of the same type. */
-    private static Optional<ResultVariableMerge> declared(Analysis analysis, CallSite site, VariableElement inner, TreePath parent) {
+    private static Optional<ResultVariableMerge> declared(Analysis analysis, CallSite site, VariableElement inner,
+            TreePath parent) {
         AttributedFile code = site.code();
         boolean isAlone = parent.getLeaf() instanceof VariableTree tree && tree.getInitializer() == site.tree()
                 && AttributedFile.statements(parent.getParentPath().getLeaf()).contains((StatementTree) tree)
@@ -60,7 +62,8 @@ record ResultVariableMerge(TreePath statement, VariableElement inner, Range name
         boolean isSame = outer.filter(element -> code.types().isSameType(element.asType(), inner.asType())
                 && code.types().isSameType(inner.asType(), site.callee().element().getReturnType())).isPresent();
         boolean isAlike = declaration(site, inner).filter(path -> parent.getLeaf() instanceof VariableTree tree
-                && ((VariableTree) path.getLeaf()).getModifiers().getFlags().equals(tree.getModifiers().getFlags())).isPresent();
+                && ((VariableTree) path.getLeaf()).getModifiers().getFlags().equals(tree.getModifiers().getFlags()))
+                .isPresent();
         return isSame && isAlike
                 ? analysis.declaration(code.key(outer.get())).map(binding ->
                         new ResultVariableMerge(parent, inner, binding.range(), binding.range(), false))
@@ -83,7 +86,8 @@ record ResultVariableMerge(TreePath statement, VariableElement inner, Range name
                 .filter(one -> one.name().filter(name -> inner.getSimpleName().contentEquals(name)).isPresent())
                 .findFirst();
         boolean isAssignment = parent.getLeaf() instanceof AssignmentTree set && set.getExpression() == site.tree()
-                && set.getVariable() instanceof IdentifierTree && parent.getParentPath().getLeaf() instanceof ExpressionStatementTree
+                && set.getVariable() instanceof IdentifierTree && parent.getParentPath()
+                .getLeaf() instanceof ExpressionStatementTree
                 && AttributedFile.statements(parent.getParentPath().getParentPath().getLeaf())
                         .contains((StatementTree) parent.getParentPath().getLeaf());
         boolean isHandedIn = argument.filter(ArgumentBinding::isName).isPresent();
@@ -100,7 +104,8 @@ record ResultVariableMerge(TreePath statement, VariableElement inner, Range name
                 .map(binding -> binding.range().start()).orElse(0);
         return outer.isPresent() && named.size() == (isParameter ? 2 : 1) && !isAttempted(code, parent, declaredAt)
                 ? analysis.declaration(code.key(outer.get())).map(binding ->
-                        new ResultVariableMerge(parent.getParentPath(), inner, binding.range(), code.range(target.getLeaf()),
+                        new ResultVariableMerge(parent.getParentPath(), inner, binding.range(),
+                                code.range(target.getLeaf()),
                                 !isParameter))
                 : Optional.empty();
     }
@@ -119,7 +124,8 @@ record ResultVariableMerge(TreePath statement, VariableElement inner, Range name
     /** Whether the declaration in the method gives a value at once, which no lambda needs. */
     private static boolean canBeAssigned(CallSite site, VariableElement inner) {
         boolean hasValue = declaration(site, inner).filter(path -> path.getLeaf() instanceof VariableTree tree
-                && tree.getInitializer() != null && !(tree.getInitializer() instanceof NewArrayTree array && array.getType() == null)
+                && tree.getInitializer() != null && !(tree.getInitializer() instanceof NewArrayTree array
+                        && array.getType() == null)
                 && !site.callee().code().text(tree).contains("@")).isPresent();
         return hasValue && site.callee().code().occurrences(site.callee().body()).stream()
                 .filter(one -> one.variable().equals(inner))

@@ -12,8 +12,8 @@ import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
- * A body with several exits, brought to one: what follows a {@code return} that is reached on some ways only becomes the
- * other branch, and each value is given to one variable.
+ * A body with several exits, brought to one: what follows a {@code return} that is reached on some ways only becomes
+ * the other branch, and each value is given to one variable.
  *
  * @param steps what the body does
  */
@@ -59,7 +59,8 @@ record SingleExit(List<Step> steps) implements Callee.BodyForm {
             Optional<Step> last = statement.getLeaf() instanceof ReturnTree exit
                     ? Optional.of(new Exit(statement, Optional.ofNullable(exit.getExpression())
                     .map(value -> new TreePath(statement, value))))
-                            : statement.getLeaf() instanceof IfTree ? fork(statement, statements.subList(i + 1, statements.size()))
+                            : statement.getLeaf() instanceof IfTree ? fork(statement,
+                                    statements.subList(i + 1, statements.size()))
                             : Optional.empty();
             return last.map(step -> run.isEmpty() ? List.of(step) : List.of(new Run(List.copyOf(run)), step));
         }

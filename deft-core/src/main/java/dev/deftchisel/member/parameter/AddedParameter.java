@@ -34,7 +34,10 @@ import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.TypeMirror;
 
-/** One more parameter of a method, and of all methods that it overrides or is overridden by; every call must then hand it over. */
+/**
+ * One more parameter of a method, and of all methods that it overrides or is overridden by; every call must then hand
+ * it over.
+ */
 public final class AddedParameter {
 
     private final Analysis before;
@@ -60,7 +63,8 @@ public final class AddedParameter {
      * @param code   the file of the method
      * @param method its declaration
      */
-    public AddedParameter(Analysis before, EditsByFile edits, AttributedFile code, TreePath method, NewParameter parameter) {
+    public AddedParameter(Analysis before, EditsByFile edits, AttributedFile code, TreePath method,
+            NewParameter parameter) {
         this.before = before;
         this.edits = edits;
         this.code = code;
@@ -72,7 +76,8 @@ public final class AddedParameter {
 
     /** The name by which a method or constructor is called. */
     public static String word(Element method) {
-        return (method.getKind() == ElementKind.CONSTRUCTOR ? method.getEnclosingElement() : method).getSimpleName().toString();
+        return (method.getKind() == ElementKind.CONSTRUCTOR ? method.getEnclosingElement() : method).getSimpleName()
+                .toString();
     }
 
     /**
@@ -82,7 +87,8 @@ public final class AddedParameter {
      * @param names  that matter besides
      * @param around code that is looked at in any case
      */
-    public static Focus focus(Analyst analyst, Element method, List<Path> own, Set<String> names, Map<Path, List<Range>> around) {
+    public static Focus focus(Analyst analyst, Element method, List<Path> own, Set<String> names,
+            Map<Path, List<Range>> around) {
         Set<Path> files = new HashSet<>(own);
         Set<String> words = new HashSet<>(names);
         words.add(word(method));
@@ -90,7 +96,8 @@ public final class AddedParameter {
             files.addAll(analyst.snapshot().pathsMentioning(Set.of(word(method))));
         }
         // constructors are called by 'this' and 'super' too, which are no names
-        return method.getKind() == ElementKind.CONSTRUCTOR ? Focus.whole(files).deeply() : new Focus(files, words, Set.of(), around, true);
+        return method.getKind() == ElementKind.CONSTRUCTOR ? Focus.whole(files).deeply()
+                : new Focus(files, words, Set.of(), around, true);
     }
 
     /** Writes what one call hands over. */
@@ -153,13 +160,15 @@ public final class AddedParameter {
             Optional<Binding> declared = before.declaration(key);
             Optional<AttributedFile> home = declared.flatMap(binding -> before.code(binding.file()));
             if (home.isEmpty()) {
-                return at("the method overrides or implements " + before.symbol(key).map(Symbol::signature).orElse("one")
+                return at("the method overrides or implements " + before.symbol(key).map(Symbol::signature)
+                        .orElse("one")
                         + " of a library, which cannot get a parameter");
             }
             Optional<TreePath> found = home.get().around(declared.get().range()).stream()
                     .filter(around -> around.getLeaf() instanceof MethodTree).findFirst();
             if (found.isEmpty()) {
-                return at("this method reads a component of the record, and such a method has no parameters (JLS 8.10.3)");
+                return at("this method reads a component of the record, and such a method has no parameters (JLS "
+                        + "8.10.3)");
             }
             TreePath path = found.get();
             if (isFunction(home.get(), path)) {
@@ -173,7 +182,8 @@ public final class AddedParameter {
             ParameterHead head = new ParameterHead(home.get(), path, declared.get().range().end());
             edits.of(declared.get().file()).add(head.declared(written.get(), to -> given(to, key.equals(own))));
             index = key.equals(own) ? head.index() : index;
-            descriptors.put(key, withParameter(((SymbolKey.Method) key).descriptor(), head.index(), code.descriptor(type)));
+            descriptors.put(key, withParameter(((SymbolKey.Method) key).descriptor(), head.index(),
+                    code.descriptor(type)));
         }
         return Optional.empty();
     }
@@ -203,8 +213,10 @@ public final class AddedParameter {
                 Optional<TreePath> call = there.call(use);
                 if (call.isEmpty()) {
                     return Optional.of(Reason.at(use.file(), use.range(),
-                            use.isNamed() ? "the method is named here without being called, so that nothing can be handed over"
-                                    : "the constructor is called here without a list of arguments; write the call first"));
+                            use.isNamed() ? "the method is named here without being called, so that nothing can be "
+                            + "handed over"
+                                    : "the constructor is called here without a list of arguments; write the call "
+                                    + "first"));
                 }
                 Handed handed = handing.hand(there, use, call.get(), index);
                 if (handed.edit().isEmpty()) {
@@ -237,7 +249,8 @@ public final class AddedParameter {
         Element method = code.element(path).orElseThrow();
         return method.getModifiers().contains(Modifier.ABSTRACT) && method.getEnclosingElement().getKind().isInterface()
                 && code.elements().getAllMembers((TypeElement) method.getEnclosingElement()).stream()
-                .filter(member -> member.getKind() == ElementKind.METHOD && member.getModifiers().contains(Modifier.ABSTRACT))
+                .filter(member -> member.getKind() == ElementKind.METHOD && member.getModifiers()
+                        .contains(Modifier.ABSTRACT))
                 .count() == 1;
     }
 

@@ -59,14 +59,15 @@ public final class ConstructionEscape {
     }
 
     /**
-     * Where code may run that reads a field before its initialiser has (JLS 12.4.2, 12.5); empty when there is none. What the
-     * constructors of the class itself do comes after that.
+     * Where code may run that reads a field before its initialiser has (JLS 12.4.2, 12.5); empty when there is none.
+     * What the constructors of the class itself do comes after that.
      */
     public Optional<Reason> before(TreePath field) {
         boolean isStatic = isStatic(field);
         int start = code.range(field.getLeaf()).start();
         return ofSuperclass().or(() -> members()
-                .filter(member -> isStatic(member) == isStatic && isInitialiser(member) && code.range(member.getLeaf()).start() < start)
+                .filter(member -> isStatic(member) == isStatic && isInitialiser(member) && code.range(member.getLeaf())
+                        .start() < start)
                 .flatMap(member -> (isStatic ? call(member) : escape(member)).stream())
                 .findFirst());
     }
@@ -89,7 +90,8 @@ public final class ConstructionEscape {
                 boolean isOfPlatform = code.element(getCurrentPath())
                         .map(constructor -> String.valueOf(constructor.getEnclosingElement()).startsWith("java."))
                         .orElse(false);
-                return !isOfPlatform || tree.getClassBody() != null || Boolean.TRUE.equals(super.visitNewClass(tree, null));
+                return !isOfPlatform || tree.getClassBody() != null
+                        || Boolean.TRUE.equals(super.visitNewClass(tree, null));
             }
 
             @Override
@@ -110,7 +112,8 @@ public final class ConstructionEscape {
         boolean isOfObject = type.getKind() == ElementKind.ENUM || type.getKind() == ElementKind.INTERFACE
                 || NamedTypes.isOneOf(type.getSuperclass(), Set.of("java.lang.Object", "java.lang.Record"));
         return isOfObject ? Optional.empty()
-                : reason(owner.getLeaf(), "the constructor of the superclass may call methods before a field has its value");
+                : reason(owner.getLeaf(), "the constructor of the superclass may call methods before a field has its "
+                        + "value");
     }
 
     private Stream<TreePath> members() {
@@ -130,7 +133,8 @@ public final class ConstructionEscape {
 
     /** Where the code of a static member calls anything that may come back to the class. */
     private Optional<Reason> call(TreePath member) {
-        return isQuiet(member) ? Optional.empty() : reason(member.getLeaf(), "the class may be used here before the field has its value");
+        return isQuiet(member) ? Optional.empty()
+                : reason(member.getLeaf(), "the class may be used here before the field has its value");
     }
 
     /** Where the code of a member calls a method of the object, or hands it to somebody. */
@@ -141,7 +145,8 @@ public final class ConstructionEscape {
             public Void visitIdentifier(IdentifierTree tree, Void unused) {
                 boolean isThis = tree.getName().contentEquals("this") && !isOnlyHead(getCurrentPath());
                 boolean isMethod = code.element(getCurrentPath())
-                        .filter(element -> element.getKind() == ElementKind.METHOD && !element.getModifiers().contains(Modifier.STATIC))
+                        .filter(element -> element.getKind() == ElementKind.METHOD && !element.getModifiers()
+                                .contains(Modifier.STATIC))
                         .isPresent();
                 note(isThis || isMethod, tree);
                 return null;

@@ -20,7 +20,8 @@ public final class ConstructorText {
      * @param kept       the value that each field gets
      * @return lines, each level indented by four blanks
      */
-    public static List<String> lines(String visibility, String name, String parameters, List<String> handedUp, Map<String, String> kept) {
+    public static List<String> lines(String visibility, String name, String parameters, List<String> handedUp,
+            Map<String, String> kept) {
         List<String> lines = new ArrayList<>(List.of(visibility + name + "(" + parameters + ") {"));
         if (!handedUp.isEmpty()) {
             lines.add("    super(" + String.join(", ", handedUp) + ");");
@@ -36,6 +37,7 @@ public final class ConstructorText {
      * @param arguments what the other one gets
      */
     public static List<String> delegating(String visibility, String name, String parameters, List<String> arguments) {
-        return List.of(visibility + name + "(" + parameters + ") {", "    this(" + String.join(", ", arguments) + ");", "}");
+        return List.of(visibility + name + "(" + parameters + ") {", "    this(" + String.join(", ", arguments) + ");",
+                "}");
     }
 }

@@ -75,7 +75,8 @@ public final class KeptParameters {
         Layout layout = Layout.of(code.file());
         String indent = Layout.indentOf(code.file(), code.range(constructor).start());
         NewCode text = new NewCode(code.file());
-        parameters.keySet().forEach(name -> text.write(layout.lineEnd() + indent + layout.unit() + "this." + name + " = " + name + ";"));
+        parameters.keySet().forEach(name -> text.write(layout.lineEnd() + indent + layout.unit() + "this." + name
+                + " = " + name + ";"));
         boolean isOnOneLine = code.text(constructor.getBody()).indexOf('\n') < 0;
         edits.add(text.write(isOnOneLine ? layout.lineEnd() + indent : "")
                 .at(statements.isEmpty() ? code.range(constructor.getBody()).start() + 1

@@ -59,14 +59,16 @@ public final class ParameterHead {
     }
 
     private String prefix() {
-        return tree.getParameters().stream().allMatch(one -> one.getModifiers().getFlags().contains(Modifier.FINAL)) ? "final " : "";
+        return tree.getParameters().stream().allMatch(one -> one.getModifiers().getFlags().contains(Modifier.FINAL))
+                ? "final " : "";
     }
 
     /** The white space between two parameters: a blank, or a new line where each stands on its own. */
     private String gap(Range last) {
         Tokens tokens = code.tokens();
         int before = tokens.at(last.start()) - 1;
-        return tree.getParameters().size() > 1 && tokens.kind(before) == TokenKind.WHITE_SPACE ? tokens.text(before) : " ";
+        return tree.getParameters().size() > 1 && tokens.kind(before) == TokenKind.WHITE_SPACE ? tokens.text(before)
+                : " ";
     }
 
     private int opening() {
@@ -116,13 +118,16 @@ public final class ParameterHead {
     private void modifiers(NewCode text, String newLine) {
         for (AnnotationTree annotation : tree.getModifiers().getAnnotations()) {
             String written = code.text(annotation);
-            text.write(written.matches("(?s)@(java\\.lang\\.)?(SuppressWarnings|SafeVarargs)\\b.*") ? written + newLine : "");
+            text.write(written.matches("(?s)@(java\\.lang\\.)?(SuppressWarnings|SafeVarargs)\\b.*") ? written + newLine
+                    : "");
         }
         Tokens tokens = code.tokens();
         Range range = code.find(tree.getModifiers()).orElse(new Range(0, 0));
-        for (int i = tokens.code(tokens.at(range.start())); range.length() > 0 && tokens.start(i) < range.end(); i = tokens.code(i + 1)) {
+        for (int i = tokens.code(tokens.at(range.start())); range.length() > 0
+                && tokens.start(i) < range.end(); i = tokens.code(i + 1)) {
             int at = tokens.start(i);
-            boolean isAnnotation = tree.getModifiers().getAnnotations().stream().anyMatch(one -> code.range(one).contains(at));
+            boolean isAnnotation = tree.getModifiers().getAnnotations().stream()
+                    .anyMatch(one -> code.range(one).contains(at));
             text.write(isAnnotation ? "" : tokens.text(i) + " ");
         }
     }

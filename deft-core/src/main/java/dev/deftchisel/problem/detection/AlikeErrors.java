@@ -14,8 +14,8 @@ import java.util.Optional;
 import java.util.function.Function;
 
 /**
- * The errors of a file that come of one mistake made several times: of the same code, about the same word or in the same member. One
- * fix mends them all, where each has one of the same sort.
+ * The errors of a file that come of one mistake made several times: of the same code, about the same word or in the
+ * same member. One fix mends them all, where each has one of the same sort.
  */
 final class AlikeErrors {
 
@@ -45,7 +45,8 @@ final class AlikeErrors {
         for (Fix fix : own) {
             all.add(fix);
             if (fix instanceof Fix.Rewrite first) {
-                all.add(new Fix.Rewrite(first.title() + ", and mend " + others.size() + " more like it", edits -> together(first, fixes, edits), true));
+                all.add(new Fix.Rewrite(first.title() + ", and mend " + others.size() + " more like it",
+                        edits -> together(first, fixes, edits), true));
             }
         }
         return all;
@@ -55,7 +56,8 @@ final class AlikeErrors {
     private void together(Fix.Rewrite first, Function<ErrorSite, List<Fix>> fixes, FixEdits edits) {
         List<Fix.Rewrite> parts = new ArrayList<>(List.of(first));
         for (CompilerError other : others) {
-            Optional<Fix.Rewrite> part = fixes.apply(site.at(other)).stream().filter(fix -> fix instanceof Fix.Rewrite).map(fix -> (Fix.Rewrite) fix)
+            Optional<Fix.Rewrite> part = fixes.apply(site.at(other)).stream().filter(fix -> fix instanceof Fix.Rewrite)
+                    .map(fix -> (Fix.Rewrite) fix)
                     .filter(fix -> sort(fix).equals(sort(first))).findFirst();
             if (part.isEmpty()) {
                 return;
@@ -75,14 +77,18 @@ final class AlikeErrors {
         Optional<Range> member = member(site);
         String word = site.code().text(site.error().range());
         return site.analysis().errors(site.code().file().path()).stream()
-                .filter(other -> other.code().equals(site.error().code()) && other.range().start() != site.error().range().start())
-                .filter(other -> site.code().text(other.range()).equals(word) || member.filter(range -> range.encloses(other.range())).isPresent()).toList();
+                .filter(other -> other.code().equals(site.error().code()) && other.range().start() != site.error()
+                        .range().start())
+                .filter(other -> site.code().text(other.range()).equals(word)
+                        || member.filter(range -> range.encloses(other.range())).isPresent()).toList();
     }
 
     /** The member of a class around an error. */
     private static Optional<Range> member(ErrorSite site) {
-        return site.around().stream().filter(path -> path.getParentPath() != null && path.getParentPath().getLeaf() instanceof ClassTree
+        return site.around().stream().filter(path -> path.getParentPath() != null && path.getParentPath()
+                .getLeaf() instanceof ClassTree
                         && !(path.getLeaf() instanceof ClassTree) && !(path.getLeaf() instanceof BlockTree))
-                .map(TreePath::getLeaf).findFirst().flatMap(site.code()::find).filter(range -> range.encloses(site.error().range()));
+                .map(TreePath::getLeaf).findFirst().flatMap(site.code()::find)
+                .filter(range -> range.encloses(site.error().range()));
     }
 }

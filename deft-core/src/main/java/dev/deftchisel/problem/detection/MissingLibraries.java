@@ -36,9 +36,9 @@ import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 
 /**
- * Tells the errors of a file that only follow from libraries which are not on this machine from all others, and makes one problem
- * of them. It is looked for only where the build is known to need more than was found; elsewhere an import that means nothing is
- * an error like any other.
+ * Tells the errors of a file that only follow from libraries which are not on this machine from all others, and makes
+ * one problem of them. It is looked for only where the build is known to need more than was found; elsewhere an import
+ * that means nothing is an error like any other.
  */
 public final class MissingLibraries {
 
@@ -46,7 +46,8 @@ public final class MissingLibraries {
     static final String ID = "missing-library";
 
     private static final int MOST_NAMED = 3;
-    private static final RuleDescription ABOUT = RuleDescription.of(ID, Tag.ERROR, "A library that the build needs is not on this machine", Effect.OTHER);
+    private static final RuleDescription ABOUT = RuleDescription.of(ID, Tag.ERROR,
+            "A library that the build needs is not on this machine", Effect.OTHER);
 
     private final AttributedFile code;
     private final Analysis analysis;
@@ -69,7 +70,8 @@ public final class MissingLibraries {
         this.analysis = analysis;
         this.errors = errors;
         Module module = code.file().module();
-        boolean isIncomplete = !module.dependencies().missing().isEmpty() || !analysis.snapshot().workspace().gaps().isEmpty();
+        boolean isIncomplete = !module.dependencies().missing().isEmpty() || !analysis.snapshot().workspace().gaps()
+                .isEmpty();
         this.unknown = isIncomplete ? Stream.concat(unknownImports(), unknownPackages()).toList() : List.of();
     }
 
@@ -92,8 +94,10 @@ public final class MissingLibraries {
     private Stream<Unknown> unknownPackages() {
         return errors.stream().filter(error -> error.code().endsWith(".doesnt.exist")).flatMap(error ->
                 code.around(new Range(error.range().start(), error.range().start())).stream().map(TreePath::getLeaf)
-                        .filter(name -> name instanceof MemberSelectTree && code.range(name).end() == error.range().end())
-                        .filter(name -> !isOurs(name.toString())).map(code::range).limit(1).map(range -> new Unknown(range, range)));
+                        .filter(name -> name instanceof MemberSelectTree && code.range(name).end() == error.range()
+                                .end())
+                        .filter(name -> !isOurs(name.toString())).map(code::range).limit(1)
+                        .map(range -> new Unknown(range, range)));
     }
 
     /** Whether a name begins with a package of the workspace. */
@@ -111,11 +115,13 @@ public final class MissingLibraries {
     private String sentence() {
         List<String> missing = code.file().module().dependencies().missing();
         if (missing.isEmpty()) {
-            return "not all libraries of this build are known ('deft project' says why); errors that only follow from that are not shown";
+            return "not all libraries of this build are known ('deft project' says why); errors that only follow from "
+                    + "that are not shown";
         }
         String named = missing.stream().limit(MOST_NAMED).collect(Collectors.joining(", "))
                 + (missing.size() > MOST_NAMED ? " and " + (missing.size() - MOST_NAMED) + " more" : "");
-        return named + (missing.size() == 1 ? " is" : " are") + " not on this machine; errors that only follow from that are not shown"
+        return named + (missing.size() == 1 ? " is" : " are")
+                + " not on this machine; errors that only follow from that are not shown"
                 + " (--online fetches what is missing)";
     }
 
@@ -134,17 +140,21 @@ public final class MissingLibraries {
         }
         boolean isInherited = error.code().contains("does.not.override") || error.code().contains("cant.resolve")
                 || error.code().contains("cant.apply") || error.code().contains("cant.ref.before");
-        boolean isSelected = isInherited && around.stream().map(TreePath::getLeaf).filter(MemberSelectTree.class::isInstance).findFirst()
+        boolean isSelected = isInherited && around.stream().map(TreePath::getLeaf)
+                .filter(MemberSelectTree.class::isInstance).findFirst()
                 .flatMap(select -> around.stream().filter(path -> path.getLeaf() == select).findFirst())
                 .flatMap(path -> code.type(new TreePath(path, ((MemberSelectTree) path.getLeaf()).getExpression())))
                 .filter(DeclaredType.class::isInstance).map(type -> ((DeclaredType) type).asElement())
-                .filter(TypeElement.class::isInstance).flatMap(type -> UnknownSupertypes.first((TypeElement) type)).isPresent();
-        if (isSelected || isInherited && around.stream().anyMatch(path -> path.getLeaf() instanceof ClassTree && hasUnknownAbove(path))) {
+                .filter(TypeElement.class::isInstance).flatMap(type -> UnknownSupertypes.first((TypeElement) type))
+                .isPresent();
+        if (isSelected || isInherited && around.stream()
+                .anyMatch(path -> path.getLeaf() instanceof ClassTree && hasUnknownAbove(path))) {
             return true;
         }
         return error.code().contains("cant.access") || around.stream()
                 .filter(path -> path.getLeaf() instanceof StatementTree && !(path.getLeaf() instanceof ClassTree)
-                        || path.getLeaf() instanceof MethodTree || path.getLeaf() instanceof VariableTree || path.getLeaf() instanceof ClassTree)
+                        || path.getLeaf() instanceof MethodTree || path.getLeaf() instanceof VariableTree
+                        || path.getLeaf() instanceof ClassTree)
                 .findFirst()
                 .filter(this::mentionsUnknown).isPresent();
     }
@@ -175,11 +185,14 @@ public final class MissingLibraries {
         return !found.isEmpty();
     }
 
-    /** Whether an expression is what one of the errors is about in its own right: a name that no library would bring. */
+    /**
+     * Whether an expression is what one of the errors is about in its own right: a name that no library would bring.
+     */
     private boolean isOwn(TreePath path) {
         Range range = code.range(path.getLeaf());
         return errors.stream().anyMatch(error -> range.encloses(error.range()) && error.code().contains("cant.resolve")
-                && !names.contains("*") && !names.contains(code.text(error.range())) && !error.message().contains("symbol: class"));
+                && !names.contains("*") && !names.contains(code.text(error.range())) && !error.message()
+                .contains("symbol: class"));
     }
 
     /** The same list, in which a library that is missing in many files is one problem, at the first of them. */

@@ -32,7 +32,8 @@ public final class Repairs {
 
     /** @param all in the order in which their fixes are offered */
     public Repairs(List<Repair> all) {
-        all.forEach(repair -> repair.codes().forEach(code -> byCode.computeIfAbsent(code, key -> new ArrayList<>()).add(repair)));
+        all.forEach(repair -> repair.codes().forEach(code -> byCode.computeIfAbsent(code, key -> new ArrayList<>())
+                .add(repair)));
     }
 
     /** Those on the class path. */
@@ -50,13 +51,15 @@ public final class Repairs {
     Finding finding(CompilerError error, RuleContext survey, Analysis analysis) {
         String id = ErrorSite.id(error);
         RuleDescription about = RuleDescription.of(id, Tag.ERROR, error.message(), Effect.OTHER);
-        return new Finding(about, Severity.ERROR, shown(error, survey.code()), error.message(), fixes(id, error, survey, analysis));
+        return new Finding(about, Severity.ERROR, shown(error, survey.code()), error.message(),
+                fixes(id, error, survey, analysis));
     }
 
     /** What the compiler points at, without running over the end of the line. */
     private static Range shown(CompilerError error, AttributedFile code) {
         Range line = code.file().lines().rangeOf(code.file().lines().line(error.range().start()));
-        return new Range(error.range().start(), Math.max(error.range().start(), Math.min(error.range().end(), line.end())));
+        return new Range(error.range().start(), Math.max(error.range()
+                .start(), Math.min(error.range().end(), line.end())));
     }
 
     private List<Fix> fixes(String id, CompilerError error, RuleContext survey, Analysis analysis) {
@@ -79,7 +82,8 @@ public final class Repairs {
             return repair.fixes(site);
         } catch (RuntimeException failed) {
             // half-written code can be of any shape; no fix is better than none of the others
-            LOG.warn("no fix for '{}' at {}:{}", site.id(), site.code().file().path(), site.error().range().start(), failed);
+            LOG.warn("no fix for '{}' at {}:{}", site.id(), site.code().file().path(), site.error().range()
+                    .start(), failed);
             return List.of();
         }
     }

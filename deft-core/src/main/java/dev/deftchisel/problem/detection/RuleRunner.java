@@ -36,7 +36,8 @@ import org.slf4j.LoggerFactory;
 /** Leads rules over files, each file once. */
 public final class RuleRunner {
 
-    private static final RuleDescription UNSEEN = RuleDescription.of("unseen-type", Tag.ERROR, "A type that the build does not let this code see", Effect.OTHER);
+    private static final RuleDescription UNSEEN = RuleDescription.of("unseen-type", Tag.ERROR,
+            "A type that the build does not let this code see", Effect.OTHER);
 
     private static final Logger LOG = LoggerFactory.getLogger(RuleRunner.class);
 
@@ -72,16 +73,19 @@ public final class RuleRunner {
         }
         List<CompilerError> errors = own(analysis, file);
         RuleContext survey = new RuleContext(code.get(), !errors.isEmpty(), severities.settings(file));
-        List<Finding> found = new ArrayList<>(outside(erroneous(code.get(), errors), survey.isGenerated() ? List.of() : ruled(survey)));
+        List<Finding> found = new ArrayList<>(outside(erroneous(code.get(), errors), survey.isGenerated() ? List.of()
+                : ruled(survey)));
         Suppressions suppressions = new Suppressions(code.get(), rules);
         List<Finding> shown = new ArrayList<>(found.stream().filter(finding -> !suppressions.accept(finding)).toList());
-        rules.named(Suppressions.IDLE).ifPresent(about -> shown.addAll(suppressions.idle(about, severity(file, about), found)));
+        rules.named(Suppressions.IDLE)
+                .ifPresent(about -> shown.addAll(suppressions.idle(about, severity(file, about), found)));
         MissingLibraries missing = new MissingLibraries(code.get(), analysis, errors);
         missing.finding().ifPresent(shown::add);
         unseen(analysis, file).forEach(shown::add);
         missing.others().stream().map(error -> repairs.finding(error, survey, analysis)).forEach(shown::add);
         shown.removeIf(finding -> finding.severity() == Severity.OFF);
-        shown.sort(Comparator.comparing((Finding finding) -> finding.range().start()).thenComparing(finding -> finding.about().id()));
+        shown.sort(Comparator.comparing((Finding finding) -> finding.range().start())
+                .thenComparing(finding -> finding.about().id()));
         return List.copyOf(shown);
     }
 
@@ -95,17 +99,20 @@ public final class RuleRunner {
     private static List<CompilerError> own(Analysis analysis, Path file) {
         List<CompilerError> all = understood(analysis, file);
         return all.stream()
-                .filter(error -> !error.code().contains(".unreported.exception") || all.stream().noneMatch(other -> other != error
-                        && (other.code().contains(".cant.resolve") || other.code().contains(".cant.apply")) && error.whole().encloses(other.range())))
+                .filter(error -> !error.code().contains(".unreported.exception") || all.stream()
+                        .noneMatch(other -> other != error
+                        && (other.code().contains(".cant.resolve") || other.code().contains(".cant.apply"))
+                        && error.whole().encloses(other.range())))
                 .toList();
     }
 
     /**
-     * The errors of a file without those that the compiler finds in what the parser did not understand: in the same body, or
-     * anywhere when the parser lost its way between the members.
+     * The errors of a file without those that the compiler finds in what the parser did not understand: in the same
+     * body, or anywhere when the parser lost its way between the members.
      */
     private static List<CompilerError> understood(Analysis analysis, Path file) {
-        // what is wrong with what is not in the text may be our own fault: it is good enough to compare with, not to be shown
+        // what is wrong with what is not in the text may be our own fault: it is good enough to compare with, not to be
+        // shown
         List<CompilerError> all = analysis.errors(file).stream().filter(error -> !error.isOfAdded()).toList();
         Optional<AttributedFile> code = analysis.code(file);
         if (all.isEmpty() || code.isEmpty()) {
@@ -134,7 +141,8 @@ public final class RuleRunner {
         int at = Math.min(error.range().start(), Math.max(0, code.file().content().length() - 1));
         return code.around(new Range(at, at)).stream()
                 .filter(path -> path.getLeaf() instanceof MethodTree method && method.getBody() != null
-                        && code.find(method.getBody()).filter(range -> range.start() < at && range.end() > at + 1).isPresent())
+                        && code.find(method.getBody()).filter(range -> range.start() < at && range.end() > at + 1)
+                        .isPresent())
                 .map(path -> code.range(path.getLeaf())).findFirst();
     }
 
@@ -186,7 +194,8 @@ public final class RuleRunner {
                     }
                 } catch (RuntimeException failed) {
                     broken.add(rule);
-                    LOG.warn("the rule '{}' failed on {} and is left out there", rules.about(rule).id(), code.file().path(), failed);
+                    LOG.warn("the rule '{}' failed on {} and is left out there", rules.about(rule).id(), code.file()
+                            .path(), failed);
                 }
             }
         }.scan(new TreePath(code.unit()), null);

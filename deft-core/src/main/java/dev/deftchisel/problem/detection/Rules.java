@@ -28,10 +28,12 @@ public final class Rules {
             RuleDescription about = abouts.get(rule);
             Rule twin = byId.put(about.id(), rule);
             if (twin != null) {
-                throw new IllegalArgumentException("two rules are called '" + about.id() + "': " + twin.getClass().getName()
+                throw new IllegalArgumentException("two rules are called '" + about.id() + "': " + twin.getClass()
+                        .getName()
                         + " and " + rule.getClass().getName());
             }
-            if (!about.id().matches("[a-z][a-z0-9]*(-[a-z0-9]+)*") || about.title().isBlank() || rule.kinds().isEmpty()) {
+            if (!about.id().matches("[a-z][a-z0-9]*(-[a-z0-9]+)*") || about.title().isBlank() || rule.kinds()
+                    .isEmpty()) {
                 throw new IllegalArgumentException("the rule " + rule.getClass().getName()
                         + " must have an id in kebab-case, a title, and a kind of tree to look at");
             }
@@ -61,7 +63,8 @@ public final class Rules {
 
     /** A rule that somebody may have meant by a word which names none. */
     public Optional<String> near(String word) {
-        return abouts().stream().map(RuleDescription::id).filter(id -> id.contains(word) || word.contains(id)).findFirst();
+        return abouts().stream().map(RuleDescription::id).filter(id -> id.contains(word) || word.contains(id))
+                .findFirst();
     }
 
     /** The rule of an id. */

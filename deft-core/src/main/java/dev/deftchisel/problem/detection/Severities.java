@@ -46,7 +46,8 @@ public final class Severities {
         if (said.isEmpty()) {
             return about.severity();
         }
-        return said(said, OF_RULE + about.id()).or(() -> said(said, OF_TAG + about.tag().word())).orElse(about.severity());
+        return said(said, OF_RULE + about.id()).or(() -> said(said, OF_TAG + about.tag().word()))
+                .orElse(about.severity());
     }
 
     /** What is said of a file by our own names. */

@@ -30,9 +30,11 @@ import java.util.regex.Pattern;
 /**
  * What the authors of a file have accepted. Two ways to say it:
  * <ul>
- * <li>{@code @SuppressWarnings} with the id of a rule, the word of a tag, or what else the rule goes by (JLS 9.6.4.5), for
+ * <li>{@code @SuppressWarnings} with the id of a rule, the word of a tag, or what else the rule goes by (JLS 9.6.4.5),
+ *     for
  * the declaration below it;</li>
- * <li>a comment {@code // deft: accept self-assignment, empty-branch (why)}, for its line, or for the next line with code
+ * <li>a comment {@code // deft: accept self-assignment, empty-branch (why)}, for its line, or for the next line with
+ *     code
  * when it stands alone.</li>
  * </ul>
  * One that names a rule which reports nothing there is idle, which is a problem of its own.
@@ -90,7 +92,8 @@ final class Suppressions {
                 .filter(accepted -> found.stream().noneMatch(finding -> accepts(accepted, finding)))
                 .map(accepted -> new Finding(about, severity, accepted.place(),
                         "'" + accepted.word() + "' has nothing to accept here",
-                        accepted.isAlone() ? List.of(Fix.of("remove it", edits -> edits.remove(accepted.whole()))) : List.of()))
+                        accepted.isAlone() ? List.of(Fix.of("remove it", edits -> edits.remove(accepted.whole())))
+                        : List.of()))
                 .toList();
     }
 
@@ -103,7 +106,8 @@ final class Suppressions {
                     declaration = declaration.getParentPath();
                 }
                 boolean isMeant = tree.getAnnotationType().toString().matches("(java\\.lang\\.)?SuppressWarnings");
-                if (isMeant && declaration != null && getCurrentPath().getParentPath().getLeaf() instanceof ModifiersTree) {
+                if (isMeant && declaration != null && getCurrentPath().getParentPath()
+                        .getLeaf() instanceof ModifiersTree) {
                     read(tree, code.range(declaration.getLeaf()));
                 }
                 return super.visitAnnotation(tree, null);
@@ -118,7 +122,8 @@ final class Suppressions {
     private void read(AnnotationTree annotation, Range scope) {
         for (ExpressionTree argument : annotation.getArguments()) {
             ExpressionTree value = argument instanceof AssignmentTree named ? named.getExpression() : argument;
-            List<? extends ExpressionTree> words = value instanceof NewArrayTree several ? several.getInitializers() : List.of(value);
+            List<? extends ExpressionTree> words = value instanceof NewArrayTree several ? several.getInitializers()
+                    : List.of(value);
             for (ExpressionTree word : words) {
                 if (word instanceof LiteralTree literal && literal.getValue() instanceof String text) {
                     all.add(new Accepted(text, code.range(word), scope, code.range(annotation), words.size() == 1));

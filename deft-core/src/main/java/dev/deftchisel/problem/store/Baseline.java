@@ -16,9 +16,9 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * The problems that a code base has already and is not to be told of again. A problem is known by its rule, its file and
- * the text of its line, so that it stays known when other lines move it, and comes back when its line changes. The file is
- * JSON, sorted, one problem a line, to be read in reviews and merged by tools.
+ * The problems that a code base has already and is not to be told of again. A problem is known by its rule, its file
+ * and the text of its line, so that it stays known when other lines move it, and comes back when its line changes. The
+ * file is JSON, sorted, one problem a line, to be read in reviews and merged by tools.
  */
 public final class Baseline {
 
@@ -64,7 +64,8 @@ public final class Baseline {
             Map<Known, Integer> known = new HashMap<>();
             for (Entry entry : stored.known()) {
                 if (entry.path() == null || entry.rule() == null || entry.line() == null) {
-                    throw new BaselineException(file + " is damaged: an entry lacks its path, rule or line; write it anew");
+                    throw new BaselineException(file + " is damaged: an entry lacks its path, rule or line; write it "
+                            + "anew");
                 }
                 known.merge(new Known(entry.path(), entry.rule(), entry.line()), entry.count(), Integer::sum);
             }

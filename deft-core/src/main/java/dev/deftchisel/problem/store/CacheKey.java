@@ -19,7 +19,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 
-/** What findings depend on besides the code: the compiler, the rules, the libraries, and what is said of packages and modules. */
+/**
+ * What findings depend on besides the code: the compiler, the rules, the libraries, and what is said of packages and
+ * modules.
+ */
 final class CacheKey {
 
     private CacheKey() {
@@ -29,14 +32,16 @@ final class CacheKey {
     static String of(Snapshot snapshot, Rules rules) {
         List<String> all = new ArrayList<>(List.of(Runtime.version().toString()));
         Stream.concat(Stream.of(Rules.class), rules.all().stream().map(Rule::getClass))
-                .map(type -> Optional.ofNullable(type.getProtectionDomain().getCodeSource()).map(CodeSource::getLocation))
+                .map(type -> Optional.ofNullable(type.getProtectionDomain().getCodeSource())
+                        .map(CodeSource::getLocation))
                 .flatMap(Optional::stream).map(URL::toString).distinct().map(CacheKey::stamp).forEach(all::add);
         rules.abouts().forEach(about -> all.add(about.id()));
         snapshot.workspace().modules().forEach(module -> {
             all.add(module.name() + module.java() + module.upstream());
             module.classPath().forEach(path -> all.add(stamp(path)));
         });
-        snapshot.files().stream().filter(file -> file.isModuleInfo() || file.isPackageInfo()).map(SourceFile::content).forEach(all::add);
+        snapshot.files().stream().filter(file -> file.isModuleInfo() || file.isPackageInfo()).map(SourceFile::content)
+                .forEach(all::add);
         return SourceText.hash(String.join("\n", all).getBytes(StandardCharsets.UTF_8));
     }
 
@@ -54,7 +59,8 @@ final class CacheKey {
         try (Stream<Path> files = Files.walk(path)) {
             StringBuilder stamp = new StringBuilder();
             for (Path file : files.filter(Files::isRegularFile).sorted().toList()) {
-                stamp.append(file).append(Files.size(file)).append(Files.getLastModifiedTime(file).toMillis()).append('\n');
+                stamp.append(file).append(Files.size(file)).append(Files.getLastModifiedTime(file).toMillis())
+                        .append('\n');
             }
             return stamp.toString();
         } catch (NoSuchFileException missing) {

@@ -26,9 +26,9 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * What was found in a workspace before, so that another run looks only at files that may mean something else by now (see
- * {@link Fingerprints}). Kept in {@code .deft/problems.json}; when that is missing, damaged, or was written under other
- * circumstances, it counts as empty, and when it cannot be written, the next run takes longer.
+ * What was found in a workspace before, so that another run looks only at files that may mean something else by now
+ * (see {@link Fingerprints}). Kept in {@code .deft/problems.json}; when that is missing, damaged, or was written under
+ * other circumstances, it counts as empty, and when it cannot be written, the next run takes longer.
  */
 public final class FindingCache {
 
@@ -74,10 +74,12 @@ public final class FindingCache {
     }
 
     /** A problem. */
-    private record Entry(String rule, Tag tag, Severity severity, int start, int end, String sentence, List<String> fixes) {
+    private record Entry(String rule, Tag tag, Severity severity, int start, int end, String sentence,
+            List<String> fixes) {
 
         boolean isWhole() {
-            return rule != null && tag != null && severity != null && sentence != null && fixes != null && start >= 0 && start <= end;
+            return rule != null && tag != null && severity != null && sentence != null && fixes != null && start >= 0
+                    && start <= end;
         }
     }
 
@@ -109,18 +111,21 @@ public final class FindingCache {
     public Optional<List<Problem>> of(Path file) {
         SourceFile source = snapshot.file(file).orElseThrow();
         return Optional.ofNullable(pages.get(name(file)))
-                .filter(page -> fingerprints.get(file).equals(page.fingerprint()) && severities.said(file).equals(page.settings()))
+                .filter(page -> fingerprints.get(file).equals(page.fingerprint()) && severities.said(file)
+                        .equals(page.settings()))
                 .map(page -> page.found().stream().map(entry -> problem(source, entry)).toList());
     }
 
     private static Problem problem(SourceFile file, Entry entry) {
-        return new Problem(entry.rule(), entry.tag(), entry.severity(), file.path(), new Range(entry.start(), entry.end()),
+        return new Problem(entry.rule(), entry.tag(), entry.severity(), file.path(),
+                new Range(entry.start(), entry.end()),
                 file.position(entry.start()), entry.sentence(), entry.fixes());
     }
 
     /** Writes down what is wrong with a file. */
     public void note(Path file, List<Problem> problems) {
-        pages.put(name(file), new Page(outlines.get(file), fingerprints.get(file), severities.said(file), problems.stream().map(problem -> new Entry(
+        pages.put(name(file), new Page(outlines.get(file), fingerprints.get(file), severities.said(file),
+                problems.stream().map(problem -> new Entry(
                 problem.rule(), problem.tag(), problem.severity(), problem.range().start(), problem.range().end(),
                 problem.sentence(), problem.fixes())).toList()));
     }
@@ -140,7 +145,8 @@ public final class FindingCache {
             Files.writeString(written, GSON.toJson(new Stored(FORMAT, circumstances, kept)));
             Files.move(written, path, StandardCopyOption.REPLACE_EXISTING);
         } catch (IOException failed) {
-            LOG.warn("{} cannot be written, so that the next run looks at all files again: {}", path, failed.getMessage());
+            LOG.warn("{} cannot be written, so that the next run looks at all files again: {}", path,
+                    failed.getMessage());
         }
     }
 

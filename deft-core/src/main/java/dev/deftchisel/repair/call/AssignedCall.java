@@ -46,31 +46,39 @@ public final class AssignedCall implements Repair {
         TreePath path = found.get();
         if (site.id().startsWith("try") && path.getLeaf() instanceof AssignmentTree resource) {
             // a resource that is made in the header is declared there (JLS 14.20.3)
-            return code.type(new TreePath(path, resource.getExpression())).map(type -> Fix.of("declare it", edits -> edits.insert(code.range(resource).start(),
+            return code.type(new TreePath(path, resource.getExpression()))
+                    .map(type -> Fix.of("declare it", edits -> edits.insert(code.range(resource).start(),
                     edits.types().write(type).orElse("var") + " "))).stream().toList();
         }
         List<Fix> fixes = new ArrayList<>();
         if (path.getLeaf() instanceof AssignmentTree set) {
-            call(new TreePath(path, set.getVariable()), code).ifPresent(call -> setter(call, code.type(new TreePath(path, set.getExpression())), code)
+            call(new TreePath(path, set.getVariable()), code)
+                    .ifPresent(call -> setter(call, code.type(new TreePath(path, set.getExpression())), code)
                     .ifPresent(name -> fixes.add(write(path, call, name, code.text(set.getExpression()), code))));
             if (set.getExpression() instanceof IdentifierTree && !(set.getVariable() instanceof MethodInvocationTree)) {
-                fixes.add(Fix.of("turn the assignment round", edits -> edits.replace(set, to -> to.carry(code.range(set.getExpression())).write(" = ")
+                fixes.add(Fix.of("turn the assignment round",
+                        edits -> edits.replace(set, to -> to.carry(code.range(set.getExpression())).write(" = ")
                         .carry(code.range(set.getVariable())))));
             }
         } else if (path.getLeaf() instanceof CompoundAssignmentTree set) {
             Range between = new Range(code.range(set.getVariable()).end(), code.range(set.getExpression()).start());
             String sign = code.text(between).strip().replace("=", "");
-            call(new TreePath(path, set.getVariable()), code).ifPresent(call -> setter(call, code.ownType(call), code).ifPresent(name -> fixes.add(
-                    write(path, call, name, code.text(set.getVariable()) + " " + sign + " " + code.text(set.getExpression()), code))));
+            call(new TreePath(path, set.getVariable()), code)
+                    .ifPresent(call -> setter(call, code.ownType(call), code).ifPresent(name -> fixes.add(
+                    write(path, call, name, code.text(set.getVariable()) + " " + sign + " "
+                            + code.text(set.getExpression()), code))));
         } else {
             UnaryTree step = (UnaryTree) path.getLeaf();
-            boolean isUp = step.getKind() == Tree.Kind.POSTFIX_INCREMENT || step.getKind() == Tree.Kind.PREFIX_INCREMENT;
+            boolean isUp = step.getKind() == Tree.Kind.POSTFIX_INCREMENT
+                    || step.getKind() == Tree.Kind.PREFIX_INCREMENT;
             String value = code.text(step.getExpression()) + (isUp ? " + 1" : " - 1");
             if (path.getParentPath().getLeaf() instanceof ExpressionStatementTree) {
-                call(new TreePath(path, step.getExpression()), code).ifPresent(call -> setter(call, code.ownType(call), code)
+                call(new TreePath(path, step.getExpression()), code)
+                        .ifPresent(call -> setter(call, code.ownType(call), code)
                         .ifPresent(name -> fixes.add(write(path, call, name, value, code))));
             } else {
-                fixes.add(Fix.of("write '" + code.shown(code.range(step.getExpression()), 30) + (isUp ? " + 1'" : " - 1'"),
+                fixes.add(Fix.of("write '" + code.shown(code.range(step.getExpression()), 30)
+                        + (isUp ? " + 1'" : " - 1'"),
                         edits -> edits.replace(code.range(step), value)));
             }
         }
@@ -78,7 +86,8 @@ public final class AssignedCall implements Repair {
     }
 
     private static boolean isStep(Tree tree) {
-        return Set.of(Tree.Kind.POSTFIX_INCREMENT, Tree.Kind.PREFIX_INCREMENT, Tree.Kind.POSTFIX_DECREMENT, Tree.Kind.PREFIX_DECREMENT)
+        return Set.of(Tree.Kind.POSTFIX_INCREMENT, Tree.Kind.PREFIX_INCREMENT, Tree.Kind.POSTFIX_DECREMENT,
+                Tree.Kind.PREFIX_DECREMENT)
                 .contains(tree.getKind());
     }
 
@@ -89,24 +98,33 @@ public final class AssignedCall implements Repair {
 
     private static Fix write(TreePath whole, TreePath call, String name, String value, AttributedFile code) {
         MethodInvocationTree tree = (MethodInvocationTree) call.getLeaf();
-        String object = tree.getMethodSelect() instanceof MemberSelectTree select ? code.text(select.getExpression()) + "." : "";
-        String arguments = Stream.concat(tree.getArguments().stream().map(code::text), Stream.of(value)).collect(Collectors.joining(", "));
-        return Fix.of("call '" + name + "'", edits -> edits.replace(code.range(whole.getLeaf()), object + name + "(" + arguments + ")"));
+        String object = tree.getMethodSelect() instanceof MemberSelectTree select
+                ? code.text(select.getExpression()) + "." : "";
+        String arguments = Stream.concat(tree.getArguments().stream().map(code::text), Stream.of(value))
+                .collect(Collectors.joining(", "));
+        return Fix.of("call '" + name + "'", edits -> edits.replace(code.range(whole.getLeaf()), object + name + "("
+                + arguments + ")"));
     }
 
     /** The method that sets what a call gives: it takes what the call takes, and the value. */
     private static Optional<String> setter(TreePath call, Optional<TypeMirror> value, AttributedFile code) {
         MethodInvocationTree tree = (MethodInvocationTree) call.getLeaf();
-        String name = tree.getMethodSelect() instanceof MemberSelectTree select ? select.getIdentifier().toString() : tree.getMethodSelect().toString();
+        String name = tree.getMethodSelect() instanceof MemberSelectTree select ? select.getIdentifier().toString()
+                : tree.getMethodSelect().toString();
         String capital = Character.toUpperCase(name.charAt(0)) + name.substring(1);
         Optional<TypeElement> owner = tree.getMethodSelect() instanceof MemberSelectTree select
-                ? code.type(new TreePath(new TreePath(call, select), select.getExpression())).filter(type -> type instanceof DeclaredType)
+                ? code.type(new TreePath(new TreePath(call, select), select.getExpression()))
+                .filter(type -> type instanceof DeclaredType)
                 .map(type -> (TypeElement) ((DeclaredType) type).asElement()) : code.enclosingType(call);
         List<? extends ExpressionTree> arguments = tree.getArguments();
-        List<String> names = List.of(name.replaceFirst("^(get|is)(?=[A-Z])", "set"), "put", "set", "set" + capital, name);
-        return owner.flatMap(type -> names.stream().filter(one -> ElementFilter.methodsIn(code.elements().getAllMembers(type)).stream()
-                .anyMatch(method -> method.getSimpleName().contentEquals(one) && method.getParameters().size() == arguments.size() + 1
-                        && value.map(own -> own.getKind() == TypeKind.ERROR || mayTake(own, method.getParameters().get(arguments.size()).asType(), code))
+        List<String> names = List.of(name.replaceFirst("^(get|is)(?=[A-Z])", "set"), "put", "set", "set" + capital,
+                name);
+        return owner.flatMap(type -> names.stream()
+                .filter(one -> ElementFilter.methodsIn(code.elements().getAllMembers(type)).stream()
+                .anyMatch(method -> method.getSimpleName().contentEquals(one) && method.getParameters()
+                        .size() == arguments.size() + 1
+                        && value.map(own -> own.getKind() == TypeKind.ERROR
+                                || mayTake(own, method.getParameters().get(arguments.size()).asType(), code))
                         .orElse(true))).findFirst());
     }
 

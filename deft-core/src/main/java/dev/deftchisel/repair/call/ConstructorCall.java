@@ -15,7 +15,10 @@ import java.util.Optional;
 import java.util.Set;
 import javax.lang.model.type.DeclaredType;
 
-/** {@code berth.Berth("a");} for {@code berth = new Berth("a");}: a constructor is no method of the object (JLS 8.8, 15.9). */
+/**
+ * {@code berth.Berth("a");} for {@code berth = new Berth("a");}: a constructor is no method of the object (JLS 8.8,
+ * 15.9).
+ */
 public final class ConstructorCall implements Repair {
 
     @Override
@@ -26,13 +29,18 @@ public final class ConstructorCall implements Repair {
     @Override
     public List<Fix> fixes(ErrorSite site) {
         AttributedFile code = site.code();
-        Optional<TreePath> found = site.nearest(MethodInvocationTree.class).filter(path -> path.getParentPath().getLeaf() instanceof ExpressionStatementTree
-                && ((MethodInvocationTree) path.getLeaf()).getMethodSelect() instanceof MemberSelectTree select && select.getExpression() instanceof IdentifierTree
-                && code.type(new TreePath(new TreePath(path, select), select.getExpression())).filter(type -> type instanceof DeclaredType known
+        Optional<TreePath> found = site.nearest(MethodInvocationTree.class)
+                .filter(path -> path.getParentPath().getLeaf() instanceof ExpressionStatementTree
+                && ((MethodInvocationTree) path.getLeaf()).getMethodSelect() instanceof MemberSelectTree select
+                && select.getExpression() instanceof IdentifierTree
+                && code.type(new TreePath(new TreePath(path, select), select.getExpression()))
+                .filter(type -> type instanceof DeclaredType known
                 && known.asElement().getSimpleName().equals(select.getIdentifier())).isPresent());
         return found.map(path -> {
-            Range object = code.range(((MemberSelectTree) ((MethodInvocationTree) path.getLeaf()).getMethodSelect()).getExpression());
-            return List.of(Fix.of("make it by 'new'", edits -> edits.replace(new Range(object.end(), object.end() + 1), " = new ")));
+            Range object = code.range(((MemberSelectTree) ((MethodInvocationTree) path.getLeaf()).getMethodSelect())
+                    .getExpression());
+            return List.of(Fix.of("make it by 'new'",
+                    edits -> edits.replace(new Range(object.end(), object.end() + 1), " = new ")));
         }).orElse(List.of());
     }
 }

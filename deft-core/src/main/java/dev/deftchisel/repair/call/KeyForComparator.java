@@ -18,12 +18,16 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 
-/** {@code ships.sort(Ship::name)}: a comparator takes two values; what gives the key of one makes a comparator (java.util.Comparator). */
+/**
+ * {@code ships.sort(Ship::name)}: a comparator takes two values; what gives the key of one makes a comparator
+ * (java.util.Comparator).
+ */
 public final class KeyForComparator implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("prob.found.req", "incompatible.types", "cant.apply.symbol", "cant.apply.symbols", "invalid.mref");
+        return Set.of("prob.found.req", "incompatible.types", "cant.apply.symbol", "cant.apply.symbols",
+                "invalid.mref");
     }
 
     @Override
@@ -31,20 +35,25 @@ public final class KeyForComparator implements Repair {
         AttributedFile code = site.code();
         Optional<TreePath> call = site.around().stream().filter(path -> path.getLeaf() instanceof MethodInvocationTree
                 || path.getLeaf() instanceof NewClassTree).findFirst();
-        return call.stream().flatMap(path -> IntStream.range(0, Calls.arguments(path.getLeaf()).size()).filter(i -> isKey(path, i, code))
-                .mapToObj(i -> Calls.arguments(path.getLeaf()).get(i))).map(key -> compared(key, code)).limit(1).toList();
+        return call.stream().flatMap(path -> IntStream.range(0, Calls.arguments(path.getLeaf()).size())
+                .filter(i -> isKey(path, i, code))
+                .mapToObj(i -> Calls.arguments(path.getLeaf()).get(i))).map(key -> compared(key, code)).limit(1)
+                .toList();
     }
 
     private static boolean isKey(TreePath call, int index, AttributedFile code) {
         ExpressionTree argument = Calls.arguments(call.getLeaf()).get(index);
-        boolean takesOne = argument instanceof MemberReferenceTree || argument instanceof LambdaExpressionTree lambda && lambda.getParameters().size() == 1;
+        boolean takesOne = argument instanceof MemberReferenceTree || argument instanceof LambdaExpressionTree lambda
+                && lambda.getParameters().size() == 1;
         int count = Calls.arguments(call.getLeaf()).size();
-        return takesOne && new CallCandidates(code, call).all().stream().anyMatch(method -> method.getParameters().size() == count
+        return takesOne && new CallCandidates(code, call).all().stream()
+                .anyMatch(method -> method.getParameters().size() == count
                 && NamedTypes.is(method.getParameters().get(index).asType(), "java.util.Comparator"));
     }
 
     private static Fix compared(ExpressionTree key, AttributedFile code) {
-        return Fix.of("compare by it", edits -> edits.replace(key, to -> to.write(edits.types().name(code.elements().getTypeElement("java.util.Comparator"))
+        return Fix.of("compare by it", edits -> edits.replace(key,
+                to -> to.write(edits.types().name(code.elements().getTypeElement("java.util.Comparator"))
                 + ".comparing(").carry(code.range(key)).write(")")));
     }
 }

@@ -49,7 +49,8 @@ public final class WrongArguments implements Repair {
     @Override
     public List<Fix> fixes(ErrorSite site) {
         Optional<TreePath> call = site.around().stream()
-                .filter(path -> path.getLeaf() instanceof MethodInvocationTree || path.getLeaf() instanceof NewClassTree)
+                .filter(path -> path.getLeaf() instanceof MethodInvocationTree
+                        || path.getLeaf() instanceof NewClassTree)
                 .findFirst();
         return call.map(path -> of(path, site.code())).orElse(List.of());
     }
@@ -73,7 +74,8 @@ public final class WrongArguments implements Repair {
 
     /** {@code "%d at %s".format(3, name)}, whose format stands before the dot. */
     private static Optional<Fix> formatted(TreePath call, AttributedFile code) {
-        boolean isFormat = call.getLeaf() instanceof MethodInvocationTree called && called.getMethodSelect() instanceof MemberSelectTree select
+        boolean isFormat = call.getLeaf() instanceof MethodInvocationTree called
+                && called.getMethodSelect() instanceof MemberSelectTree select
                 && select.getIdentifier().contentEquals("format") && code.file().module().level() >= LEVEL_OF_FORMATTED
                 && code.type(new TreePath(new TreePath(call, select), select.getExpression()))
                         .filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent();
@@ -86,7 +88,8 @@ public final class WrongArguments implements Repair {
     /** {@code println("%d berths", 3)}: only {@code printf} takes a format, and ends no line. */
     private static Optional<Fix> printed(TreePath call, AttributedFile code) {
         boolean isPrinted = call.getLeaf() instanceof MethodInvocationTree called && called.getArguments().size() > 1
-                && Set.of("println", "print").contains(Calls.name(called)) && called.getArguments().get(0) instanceof LiteralTree literal
+                && Set.of("println", "print").contains(Calls.name(called)) && called.getArguments()
+                .get(0) instanceof LiteralTree literal
                 && literal.getValue() instanceof String text && text.contains("%");
         if (!isPrinted) {
             return Optional.empty();
@@ -101,18 +104,24 @@ public final class WrongArguments implements Repair {
     /** {@code ", ".join(names)}: what joins comes first in the arguments of a static method. */
     private static Optional<Fix> joined(TreePath call, AttributedFile code) {
         boolean isJoin = call.getLeaf() instanceof MethodInvocationTree called && called.getArguments().size() == 1
-                && called.getMethodSelect() instanceof MemberSelectTree select && select.getIdentifier().contentEquals("join")
-                && code.type(new TreePath(new TreePath(call, select), select.getExpression())).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()
-                && code.element(new TreePath(new TreePath(call, select), select.getExpression())).filter(element -> element.getKind().isClass()).isEmpty();
-        return isJoin ? Optional.of(Fix.of("write 'String.join'", edits -> edits.replace(call.getLeaf(), to -> to.write("String.join(")
-                .carry(code.range(((MemberSelectTree) ((MethodInvocationTree) call.getLeaf()).getMethodSelect()).getExpression())).write(", ")
+                && called.getMethodSelect() instanceof MemberSelectTree select && select.getIdentifier()
+                .contentEquals("join")
+                && code.type(new TreePath(new TreePath(call, select), select.getExpression()))
+                .filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()
+                && code.element(new TreePath(new TreePath(call, select), select.getExpression()))
+                .filter(element -> element.getKind().isClass()).isEmpty();
+        return isJoin ? Optional.of(Fix.of("write 'String.join'",
+                edits -> edits.replace(call.getLeaf(), to -> to.write("String.join(")
+                .carry(code.range(((MemberSelectTree) ((MethodInvocationTree) call.getLeaf()).getMethodSelect())
+                        .getExpression())).write(", ")
                 .carry(code.range(Calls.arguments(call.getLeaf()).get(0))).write(")")))) : Optional.empty();
     }
 
     /** The same arguments in another order, for each method that takes them so. */
     public static List<Fix> reordered(TreePath call, AttributedFile code) {
         List<Fix> fixes = new ArrayList<>();
-        new CallCandidates(code, call).all().forEach(method -> reordered(call, Calls.arguments(call.getLeaf()), method, code).ifPresent(fixes::add));
+        new CallCandidates(code, call).all().forEach(method -> reordered(call, Calls.arguments(call.getLeaf()), method,
+                code).ifPresent(fixes::add));
         return fixes;
     }
 
@@ -122,14 +131,17 @@ public final class WrongArguments implements Repair {
         return isFunction && formal instanceof DeclaredType declared && declared.asElement().getKind().isInterface()
                 || code.ownType(path).filter(type -> type.getKind() != TypeKind.VOID
                         && (formal.getKind() == TypeKind.TYPEVAR && !type.getKind().isPrimitive()
-                        || code.types().isAssignable(code.types().erasure(type), code.types().erasure(formal)))).isPresent();
+                        || code.types().isAssignable(code.types().erasure(type), code.types().erasure(formal))))
+                        .isPresent();
     }
 
     /** The same arguments in the only other order that fits. */
-    private static Optional<Fix> reordered(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, AttributedFile code) {
+    private static Optional<Fix> reordered(TreePath call, List<? extends ExpressionTree> arguments,
+            ExecutableElement method, AttributedFile code) {
         List<? extends TypeMirror> formals = new CallCandidates(code, call).formals(method);
         if (method.isVarArgs() || formals.size() != arguments.size() || arguments.size() < 2 || arguments.size() > 6
-                || IntStream.range(0, arguments.size()).allMatch(i -> fits(call, arguments.get(i), formals.get(i), code))) {
+                || IntStream.range(0, arguments.size())
+                .allMatch(i -> fits(call, arguments.get(i), formals.get(i), code))) {
             return Optional.empty();
         }
         for (int i = 0; i < arguments.size(); i++) {
@@ -144,7 +156,8 @@ public final class WrongArguments implements Repair {
                 if (fits) {
                     ExpressionTree one = arguments.get(i);
                     ExpressionTree other = arguments.get(j);
-                    return Optional.of(Fix.of("let '" + code.shown(code.range(one), 20) + "' and '" + code.shown(code.range(other), 20)
+                    return Optional.of(Fix.of("let '" + code.shown(code.range(one), 20) + "' and '"
+                            + code.shown(code.range(other), 20)
                             + "' change places", edits -> {
                                 edits.replace(one, to -> to.carry(code.range(other)));
                                 edits.replace(other, to -> to.carry(code.range(one)));
@@ -156,7 +169,8 @@ public final class WrongArguments implements Repair {
     }
 
     /** A constant that is cast to the type of another argument, where both stand for the same type parameter. */
-    private static Optional<Fix> levelled(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, AttributedFile code) {
+    private static Optional<Fix> levelled(TreePath call, List<? extends ExpressionTree> arguments,
+            ExecutableElement method, AttributedFile code) {
         List<? extends VariableElement> formals = method.getParameters();
         if (formals.size() != arguments.size()) {
             return Optional.empty();
@@ -164,9 +178,11 @@ public final class WrongArguments implements Repair {
         for (int i = 0; i < arguments.size(); i++) {
             ExpressionTree argument = arguments.get(i);
             TypeMirror formal = formals.get(i).asType();
-            Optional<TypeMirror> own = code.type(new TreePath(call, argument)).filter(type -> type.getKind().isPrimitive());
+            Optional<TypeMirror> own = code.type(new TreePath(call, argument))
+                    .filter(type -> type.getKind().isPrimitive());
             Optional<TypeMirror> other = IntStream.range(0, arguments.size())
-                    .filter(k -> arguments.get(k) != argument && code.types().isSameType(formals.get(k).asType(), formal))
+                    .filter(k -> arguments.get(k) != argument && code.types()
+                            .isSameType(formals.get(k).asType(), formal))
                     .boxed().flatMap(k -> code.type(new TreePath(call, arguments.get(k))).stream())
                     .filter(type -> type.getKind().isPrimitive()).findFirst();
             if (formal.getKind() == TypeKind.TYPEVAR && own.isPresent() && other.isPresent()
@@ -179,7 +195,8 @@ public final class WrongArguments implements Repair {
     }
 
     /** One argument that is turned into the type that is asked for. */
-    private static Optional<Fix> converted(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, AttributedFile code) {
+    private static Optional<Fix> converted(TreePath call, List<? extends ExpressionTree> arguments,
+            ExecutableElement method, AttributedFile code) {
         List<? extends VariableElement> formals = method.getParameters();
         if (formals.size() != arguments.size()) {
             return Optional.empty();
@@ -196,7 +213,9 @@ public final class WrongArguments implements Repair {
                 .or(() -> Optional.of(value(path, formals.get(wrong.get(0)), call, code)));
     }
 
-    /** What is in reach under the name of a parameter, or the value that the type has at first, in place of an argument. */
+    /**
+     * What is in reach under the name of a parameter, or the value that the type has at first, in place of an argument.
+     */
     private static Fix value(TreePath path, VariableElement formal, TreePath call, AttributedFile code) {
         String value = inReach(formal, call, code);
         return Fix.of("hand over " + value, edits -> edits.replace(code.range(path.getLeaf()), value));
@@ -227,7 +246,8 @@ public final class WrongArguments implements Repair {
     }
 
     /** One argument more, where the others fit. */
-    private static Optional<Fix> filled(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, AttributedFile code) {
+    private static Optional<Fix> filled(TreePath call, List<? extends ExpressionTree> arguments,
+            ExecutableElement method, AttributedFile code) {
         List<? extends VariableElement> formals = method.getParameters();
         if (method.isVarArgs() || formals.size() != arguments.size() + 1) {
             return Optional.empty();
@@ -241,7 +261,8 @@ public final class WrongArguments implements Repair {
                 String value = usual(wanted, code).orElseGet(() -> inReach(formals.get(missing), call, code));
                 // a library need not tell the names of its parameters
                 boolean isNamed = !formals.get(missing).getSimpleName().toString().matches("arg\\d+");
-                return Optional.of(Fix.of("hand over " + value + (isNamed ? " for '" + formals.get(missing).getSimpleName() + "'" : ""), edits -> {
+                return Optional.of(Fix.of("hand over " + value
+                        + (isNamed ? " for '" + formals.get(missing).getSimpleName() + "'" : ""), edits -> {
                     if (arguments.isEmpty()) {
                         edits.insert(code.range(call.getLeaf()).end() - 1, value);
                     } else if (missing == arguments.size()) {
@@ -268,12 +289,14 @@ public final class WrongArguments implements Repair {
                 ? wildcard.getSuperBound() != null ? wildcard.getSuperBound() : wildcard.getExtendsBound() : argument)
                 .map(argument -> argument == null ? "" : Conversion.shown(argument)).distinct().toList();
         boolean isOfNumbers = boxes.size() == 1 && Set.of("Integer", "Long", "Double").contains(boxes.get(0));
-        return isOfNumbers && NamedTypes.isOneOf(wanted, Set.of("java.util.function.BiFunction", "java.util.function.BinaryOperator"))
+        return isOfNumbers && NamedTypes.isOneOf(wanted,
+                Set.of("java.util.function.BiFunction", "java.util.function.BinaryOperator"))
                 ? Optional.of(boxes.get(0) + "::sum") : Optional.empty();
     }
 
     /** One argument less, where the others fit. */
-    private static Optional<Fix> shortened(TreePath call, List<? extends ExpressionTree> arguments, ExecutableElement method, AttributedFile code) {
+    private static Optional<Fix> shortened(TreePath call, List<? extends ExpressionTree> arguments,
+            ExecutableElement method, AttributedFile code) {
         List<? extends VariableElement> formals = method.getParameters();
         if (method.isVarArgs() || formals.size() != arguments.size() - 1) {
             return Optional.empty();

@@ -23,8 +23,8 @@ import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
 
 /**
- * A method and the one above it do not agree, and the one above is at fault: it does not declare an exception (JLS 8.4.8.3), or it
- * is private and so no method to override (JLS 8.4.8).
+ * A method and the one above it do not agree, and the one above is at fault: it does not declare an exception (JLS
+ * 8.4.8.3), or it is private and so no method to override (JLS 8.4.8).
  */
 public final class InheritedContract implements Repair {
 
@@ -37,7 +37,8 @@ public final class InheritedContract implements Repair {
     public List<Fix> fixes(ErrorSite site) {
         AttributedFile code = site.code();
         Optional<TreePath> found = site.nearest(MethodTree.class);
-        Optional<ExecutableElement> own = found.flatMap(code::element).filter(element -> element instanceof ExecutableElement).map(ExecutableElement.class::cast);
+        Optional<ExecutableElement> own = found.flatMap(code::element)
+                .filter(element -> element instanceof ExecutableElement).map(ExecutableElement.class::cast);
         if (own.isEmpty() || !(own.get().getEnclosingElement() instanceof TypeElement type)) {
             return List.of();
         }
@@ -49,23 +50,32 @@ public final class InheritedContract implements Repair {
                         (ExecutableType) code.types().asMemberOf((DeclaredType) type.asType(), method));
                 Optional<TreePath> declared = isSame ? site.survey().names().declaration(method) : Optional.empty();
                 declared.map(path -> (MethodTree) path.getLeaf()).flatMap(tree -> site.id().startsWith("override")
-                        ? thrown(tree, method, own.get(), site) : opened(tree, method, above, site)).ifPresent(fixes::add);
+                        ? thrown(tree, method, own.get(), site) : opened(tree, method, above, site))
+                        .ifPresent(fixes::add);
             }
         }
         return fixes;
     }
 
     /** The exceptions that the method above does not declare. */
-    private static Optional<Fix> thrown(MethodTree above, ExecutableElement method, ExecutableElement own, ErrorSite site) {
+    private static Optional<Fix> thrown(MethodTree above, ExecutableElement method, ExecutableElement own,
+            ErrorSite site) {
         AttributedFile code = site.code();
         List<? extends TypeMirror> missing = own.getThrownTypes().stream()
-                .filter(type -> method.getThrownTypes().stream().noneMatch(known -> code.types().isSubtype(type, known))).toList();
-        boolean isThrown = site.nearest(MethodTree.class).filter(path -> ((MethodTree) path.getLeaf()).getBody() != null)
+                .filter(type -> method.getThrownTypes().stream()
+                        .noneMatch(known -> code.types().isSubtype(type, known))).toList();
+        boolean isThrown = site.nearest(MethodTree.class)
+                .filter(path -> ((MethodTree) path.getLeaf()).getBody() != null)
                 .map(path -> new TreePath(path, ((MethodTree) path.getLeaf()).getBody()))
-                .filter(body -> code.thrown(List.of(body)).stream().anyMatch(type -> missing.stream().anyMatch(one -> code.types().isSubtype(type, one)))).isPresent();
+                .filter(body -> code.thrown(List.of(body)).stream()
+                        .anyMatch(type -> missing.stream().anyMatch(one -> code.types().isSubtype(type, one))))
+                        .isPresent();
         String names = missing.stream().map(type -> Conversion.shown(type)).collect(Collectors.joining(", "));
-        return missing.isEmpty() || !isThrown ? Optional.empty() : Optional.of(Fix.of("declare " + names + " in '" + method.getEnclosingElement().getSimpleName() + "', too", edits -> {
-            String written = missing.stream().map(type -> edits.types().write(type).orElse("Exception")).collect(Collectors.joining(", "));
+        return missing.isEmpty() || !isThrown ? Optional.empty()
+                : Optional.of(Fix.of("declare " + names + " in '" + method.getEnclosingElement()
+                        .getSimpleName() + "', too", edits -> {
+            String written = missing.stream().map(type -> edits.types().write(type).orElse("Exception"))
+                    .collect(Collectors.joining(", "));
             if (above.getThrows().isEmpty()) {
                 int close = code.tokens().at(above.getParameters().isEmpty() ? code.name(above).end()
                         : code.range(above.getParameters().get(above.getParameters().size() - 1)).end());
@@ -81,7 +91,9 @@ public final class InheritedContract implements Repair {
 
     /** {@code private} goes from the method that is meant to be overridden. */
     private static Optional<Fix> opened(MethodTree above, ExecutableElement method, TypeElement type, ErrorSite site) {
-        return method.getModifiers().contains(Modifier.PRIVATE) ? Optional.of(Fix.of("open '" + type.getSimpleName() + "." + method.getSimpleName() + "'",
-                edits -> ModifierWords.remove(edits, site.code().range(above.getModifiers()), "private"))) : Optional.empty();
+        return method.getModifiers().contains(Modifier.PRIVATE)
+                ? Optional.of(Fix.of("open '" + type.getSimpleName() + "." + method.getSimpleName() + "'",
+                edits -> ModifierWords.remove(edits, site.code().range(above.getModifiers()), "private")))
+                : Optional.empty();
     }
 }

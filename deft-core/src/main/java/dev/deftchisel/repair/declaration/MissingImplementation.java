@@ -52,7 +52,8 @@ public final class MissingImplementation implements Repair {
         fixes.add(new Fix.Use("implement what is missing", "implement-methods",
                 new Place(site.code().file().path(), new Range(brace, brace)), Answers.none()));
         if (tree.getKind() == Tree.Kind.CLASS && !tree.getSimpleName().isEmpty()) {
-            fixes.add(Fix.of("make '" + tree.getSimpleName() + "' abstract", edits -> ModifierWords.add(edits, tree, "abstract")));
+            fixes.add(Fix.of("make '" + tree.getSimpleName() + "' abstract",
+                    edits -> ModifierWords.add(edits, tree, "abstract")));
         }
         return fixes;
     }
@@ -61,19 +62,25 @@ public final class MissingImplementation implements Repair {
     private static Optional<Fix> wrongArgument(TreePath path, AttributedFile code) {
         ClassTree tree = (ClassTree) path.getLeaf();
         for (Tree above : tree.getImplementsClause()) {
-            Optional<TypeElement> type = code.type(new TreePath(path, above)).filter(known -> known instanceof DeclaredType)
+            Optional<TypeElement> type = code.type(new TreePath(path, above))
+                    .filter(known -> known instanceof DeclaredType)
                     .map(known -> (TypeElement) ((DeclaredType) known).asElement());
             boolean hasOne = above instanceof ParameterizedTypeTree written && written.getTypeArguments().size() == 1;
-            Optional<ExecutableElement> function = hasOne ? type.flatMap(known -> MeantName.function(known.asType(), code)) : Optional.empty();
-            Optional<VariableTree> parameter = function.flatMap(method -> tree.getMembers().stream().filter(member -> member instanceof MethodTree own
-                    && own.getName().equals(method.getSimpleName()) && own.getParameters().size() == method.getParameters().size() && !own.getParameters().isEmpty())
+            Optional<ExecutableElement> function = hasOne
+                    ? type.flatMap(known -> MeantName.function(known.asType(), code)) : Optional.empty();
+            Optional<VariableTree> parameter = function.flatMap(method -> tree.getMembers().stream()
+                    .filter(member -> member instanceof MethodTree own
+                    && own.getName().equals(method.getSimpleName()) && own.getParameters()
+                    .size() == method.getParameters().size() && !own.getParameters().isEmpty())
                     .map(member -> (VariableTree) ((MethodTree) member).getParameters().get(0)).findFirst());
-            boolean isUsed = function.filter(method -> !method.getParameters().isEmpty() && method.getParameters().get(0).asType().getKind() == TypeKind.TYPEVAR).isPresent();
+            boolean isUsed = function.filter(method -> !method.getParameters().isEmpty() && method.getParameters()
+                    .get(0).asType().getKind() == TypeKind.TYPEVAR).isPresent();
             if (parameter.isPresent() && isUsed) {
                 Tree argument = ((ParameterizedTypeTree) above).getTypeArguments().get(0);
                 String meant = code.text(parameter.get().getType());
                 if (!code.text(argument).equals(meant)) {
-                    return Optional.of(Fix.of("implement " + type.get().getSimpleName() + "<" + meant + ">", edits -> edits.replace(code.range(argument), meant)));
+                    return Optional.of(Fix.of("implement " + type.get().getSimpleName() + "<" + meant + ">",
+                            edits -> edits.replace(code.range(argument), meant)));
                 }
             }
         }
@@ -82,10 +89,12 @@ public final class MissingImplementation implements Repair {
 
     /** A method that would be the missing one if it handed back something else. */
     private static Optional<Fix> wrongResult(TreePath path, AttributedFile code) {
-        Optional<TypeElement> type = code.element(path).filter(element -> element instanceof TypeElement).map(element -> (TypeElement) element);
+        Optional<TypeElement> type = code.element(path).filter(element -> element instanceof TypeElement)
+                .map(element -> (TypeElement) element);
         for (Tree member : ((ClassTree) path.getLeaf()).getMembers()) {
             Optional<ExecutableElement> own = member instanceof MethodTree
-                    ? code.element(new TreePath(path, member)).map(element -> (ExecutableElement) element) : Optional.empty();
+                    ? code.element(new TreePath(path, member)).map(element -> (ExecutableElement) element)
+                    : Optional.empty();
             Optional<ExecutableElement> above = own.isEmpty() || type.isEmpty() ? Optional.empty()
                     : WrongOverride.above(own.get(), type.get(), code)
                     .filter(other -> other.getModifiers().contains(Modifier.ABSTRACT));

@@ -41,9 +41,11 @@ public final class Superfluous implements Repair {
     @Override
     public Set<String> codes() {
         return Set.of("unreachable.stmt", "except.never.thrown.in.try", "except.already.caught", "duplicate.case.label",
-                "duplicate.default.label", "repeated.modifier", "mod.not.allowed.here", "method.does.not.override.superclass",
+                "duplicate.default.label", "repeated.modifier", "mod.not.allowed.here",
+                "method.does.not.override.superclass",
                 "static.methods.cannot.be.annotated.with.override", "break.outside.switch.loop", "cont.outside.loop",
-                "duplicate.annotation.missing.container", "override.meth.doesnt.throw", "initializer.must.be.able.to.complete.normally");
+                "duplicate.annotation.missing.container", "override.meth.doesnt.throw",
+                "initializer.must.be.able.to.complete.normally");
     }
 
     @Override
@@ -58,13 +60,15 @@ public final class Superfluous implements Repair {
             case "duplicate.case.label", "duplicate.default.label" -> label(site);
             case "repeated.modifier", "mod.not.allowed.here" -> modifier(site);
             case "override.meth.doesnt.throw" -> thrown(site);
-            case "initializer.must.be.able.to.complete.normally" -> site.nearest(BlockTree.class).map(path -> lastReturn(path, code)).orElse(List.of());
+            case "initializer.must.be.able.to.complete.normally" -> site.nearest(BlockTree.class)
+                    .map(path -> lastReturn(path, code)).orElse(List.of());
             default -> annotation(site);
         };
     }
 
     private static Optional<TreePath> statement(ErrorSite site) {
-        return site.around().stream().filter(path -> path.getLeaf() instanceof StatementTree && !(path.getLeaf() instanceof BlockTree)
+        return site.around().stream().filter(path -> path.getLeaf() instanceof StatementTree
+                && !(path.getLeaf() instanceof BlockTree)
                 && path.getParentPath().getLeaf() instanceof BlockTree).findFirst();
     }
 
@@ -83,11 +87,13 @@ public final class Superfluous implements Repair {
         if (tree.getParameter().getType() instanceof UnionTypeTree union) {
             OptionalInt alternative = pointedAt(union.getTypeAlternatives(), site);
             if (alternative.isPresent()) {
-                return List.of(Fix.of("do not catch it", edits -> edits.cut(union.getTypeAlternatives(), alternative.getAsInt())));
+                return List.of(Fix.of("do not catch it",
+                        edits -> edits.cut(union.getTypeAlternatives(), alternative.getAsInt())));
             }
         }
         TryTree tried = (TryTree) caught.get().getParentPath().getLeaf();
-        boolean isOnly = tried.getCatches().size() == 1 && tried.getFinallyBlock() == null && tried.getResources().isEmpty();
+        boolean isOnly = tried.getCatches().size() == 1 && tried.getFinallyBlock() == null && tried.getResources()
+                .isEmpty();
         if (isOnly) {
             return List.of(Fix.of("do without the try", edits -> unwrap(edits, tried)));
         }
@@ -126,7 +132,8 @@ public final class Superfluous implements Repair {
             return List.of(Fix.of("remove the label", edits -> edits.cut(labels, label.getAsInt())));
         }
         Fix removal = Fix.of("remove the case", edits -> edits.remove(code.range(tree)));
-        Set<String> known = AttributedFile.cases(found.get().getParentPath().getLeaf()).stream().flatMap(branch -> branch.getExpressions().stream())
+        Set<String> known = AttributedFile.cases(found.get().getParentPath().getLeaf()).stream()
+                .flatMap(branch -> branch.getExpressions().stream())
                 .map(code::text).collect(Collectors.toSet());
         String written = labels.size() == 1 ? code.text(labels.get(0)) : "";
         String next = written.matches("\\d{1,8}") ? String.valueOf(Integer.parseInt(written) + 1) : written;
@@ -156,7 +163,8 @@ public final class Superfluous implements Repair {
             return List.of(Fix.of("remove the second '" + word + "'", edits -> edits.cut(
                     new Range(tokens.start(here), tokens.start(tokens.code(here + 1))))));
         }
-        return List.of("private", "protected", "public", "static", "final", "abstract", "default", "synchronized", "transient", "volatile",
+        return List.of("private", "protected", "public", "static", "final", "abstract", "default", "synchronized",
+                "transient", "volatile",
                         "native", "strictfp", "sealed").stream()
                 .filter(word -> site.error().message().matches("(?s).*\\b" + word + "\\b.*"))
                 .filter(word -> ModifierWords.find(code, code.range(declaration.get().getLeaf()), word).isPresent())
@@ -187,10 +195,12 @@ public final class Superfluous implements Repair {
         }
         List<String> names = ElementFilter.methodsIn(code.elements().getAllMembers(type.get())).stream()
                 .filter(other -> other.getParameters().size() == method.getParameters().size()
-                        && !other.getEnclosingElement().equals(type.get()) && !other.getModifiers().contains(Modifier.FINAL))
+                        && !other.getEnclosingElement().equals(type.get()) && !other.getModifiers()
+                        .contains(Modifier.FINAL))
                 .map(other -> other.getSimpleName().toString()).toList();
         return Spelling.near(method.getName().toString(), names).stream().limit(1)
-                .map(near -> Fix.of("call it '" + near + "'", edits -> edits.replace(code.name(method), near))).toList();
+                .map(near -> Fix.of("call it '" + near + "'", edits -> edits.replace(code.name(method), near)))
+                .toList();
     }
 
     private static List<Fix> thrown(ErrorSite site) {
@@ -208,6 +218,7 @@ public final class Superfluous implements Repair {
         }
         int word = code.tokens().codeBefore(code.tokens().at(code.range(all.get(0)).start()) - 1);
         int before = code.tokens().end(code.tokens().codeBefore(word - 1));
-        return List.of(Fix.of("declare no exception", edits -> edits.cut(new Range(before, code.range(all.get(all.size() - 1)).end()))));
+        return List.of(Fix.of("declare no exception",
+                edits -> edits.cut(new Range(before, code.range(all.get(all.size() - 1)).end()))));
     }
 }

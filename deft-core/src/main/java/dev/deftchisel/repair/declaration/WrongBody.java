@@ -22,7 +22,8 @@ public final class WrongBody implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("missing.meth.body.or.decl.abstract", "abstract.meth.cant.have.body", "intf.abstract.meth.cant.have.body",
+        return Set.of("missing.meth.body.or.decl.abstract", "abstract.meth.cant.have.body",
+                "intf.abstract.meth.cant.have.body",
                 "intf.meth.cant.have.body", "native.meth.cant.have.body", "invalid.meth.decl.ret.type.req");
     }
 
@@ -48,15 +49,18 @@ public final class WrongBody implements Repair {
                     Fix.of("make it static", edits -> ModifierWords.add(edits, method, "static")));
         }
         String word = id.endsWith("native.meth.cant.have.body") ? "native" : "abstract";
-        return List.of(Fix.of("let it be not " + word, edits -> ModifierWords.remove(edits, code.range(method.getModifiers()), word)),
+        return List.of(Fix.of("let it be not " + word,
+                edits -> ModifierWords.remove(edits, code.range(method.getModifiers()), word)),
                 Fix.of("remove the body", edits -> {
-                    int before = code.tokens().end(code.tokens().codeBefore(code.tokens().at(code.range(method.getBody()).start()) - 1));
+                    int before = code.tokens().end(code.tokens()
+                            .codeBefore(code.tokens().at(code.range(method.getBody()).start()) - 1));
                     edits.replace(new Range(before, code.range(method.getBody()).end()), ";");
                 }));
     }
 
     private static int nameOf(MethodTree method, AttributedFile code) {
-        int from = code.tokens().code(code.tokens().at(code.find(method.getModifiers()).filter(range -> range.length() > 0)
+        int from = code.tokens().code(code.tokens()
+                .at(code.find(method.getModifiers()).filter(range -> range.length() > 0)
                 .map(Range::end).orElse(code.range(method).start())));
         return from;
     }
@@ -66,10 +70,12 @@ public final class WrongBody implements Repair {
         MethodTree method = (MethodTree) path.getLeaf();
         Layout layout = Layout.of(code.file());
         String indent = Layout.indentOf(code.file(), code.range(method).start());
-        Optional<TypeMirror> result = Optional.ofNullable(method.getReturnType()).flatMap(type -> code.type(new TreePath(path, type)))
+        Optional<TypeMirror> result = Optional.ofNullable(method.getReturnType())
+                .flatMap(type -> code.type(new TreePath(path, type)))
                 .filter(type -> type.getKind() != TypeKind.VOID);
         int end = code.range(method).end();
         edits.replace(new Range(end - 1, end), " {" + layout.lineEnd()
-                + result.map(type -> indent + layout.unit() + "return " + DefaultValues.of(type) + ";" + layout.lineEnd()).orElse("") + indent + "}");
+                + result.map(type -> indent + layout.unit() + "return " + DefaultValues.of(type) + ";"
+                        + layout.lineEnd()).orElse("") + indent + "}");
     }
 }

@@ -36,18 +36,28 @@ import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.ExecutableType;
 import javax.lang.model.util.ElementFilter;
 
-/** Types that do not go with those above or below them, members that must not be there, modifiers and annotations (JLS 8.1, 8.10, 9.6). */
+/**
+ * Types that do not go with those above or below them, members that must not be there, modifiers and annotations (JLS
+ * 8.1, 8.10, 9.6).
+ */
 public final class WrongFamily implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("cant.inherit.from.sealed", "non.sealed.sealed.or.final.expected", "non.sealed.or.sealed.expected", "invalid.permits.clause",
-                "sealed.class.must.have.subclasses", "record.cannot.declare.instance.fields", "cyclic.inheritance", "already.defined", "duplicate.class",
-                "override.meth", "override.static", "method.does.not.override.superclass", "does.not.override.abstract", "bad.functional.intf.anno", "bad.functional.intf.anno.1",
-                "annotation.type.not.applicable", "annotation.type.not.applicable.to.type", "annotation.missing.default.value", "annotation.missing.default.value.1",
-                "illegal.combination.of.modifiers", "mod.not.allowed.here", "annotation.not.valid.for.type", "duplicate.annotation.missing.container",
-                "annotation.value.must.be.name.value", "cant.inherit.from.final", "non.sealed.with.no.sealed.supertype", "name.clash.same.erasure.no.override",
-                "call.to.super.not.allowed.in.enum.ctor", "enum.no.subclassing", "record.cant.declare.field.modifiers", "instance.initializer.not.allowed.in.records");
+        return Set.of("cant.inherit.from.sealed", "non.sealed.sealed.or.final.expected",
+                "non.sealed.or.sealed.expected", "invalid.permits.clause",
+                "sealed.class.must.have.subclasses", "record.cannot.declare.instance.fields", "cyclic.inheritance",
+                "already.defined", "duplicate.class",
+                "override.meth", "override.static", "method.does.not.override.superclass", "does.not.override.abstract",
+                "bad.functional.intf.anno", "bad.functional.intf.anno.1",
+                "annotation.type.not.applicable", "annotation.type.not.applicable.to.type",
+                "annotation.missing.default.value", "annotation.missing.default.value.1",
+                "illegal.combination.of.modifiers", "mod.not.allowed.here", "annotation.not.valid.for.type",
+                "duplicate.annotation.missing.container",
+                "annotation.value.must.be.name.value", "cant.inherit.from.final", "non.sealed.with.no.sealed.supertype",
+                "name.clash.same.erasure.no.override",
+                "call.to.super.not.allowed.in.enum.ctor", "enum.no.subclassing", "record.cant.declare.field.modifiers",
+                "instance.initializer.not.allowed.in.records");
     }
 
     @Override
@@ -57,16 +67,23 @@ public final class WrongFamily implements Repair {
         Optional<TreePath> method = site.nearest(MethodTree.class);
         return switch (site.id()) {
             case "cant.inherit.from.sealed" -> type.map(path -> permitted(path, site)).orElse(List.of());
-            case "non.sealed.sealed.or.final.expected", "non.sealed.or.sealed.expected" -> type.map(path -> closed(path)).orElse(List.of());
+            case "non.sealed.sealed.or.final.expected",
+                    "non.sealed.or.sealed.expected" -> type.map(path -> closed(path)).orElse(List.of());
             case "invalid.permits.clause" -> permits(site);
-            case "sealed.class.must.have.subclasses" -> type.map(path -> List.of(word(path, code, "sealed", "let it be not sealed"))).orElse(List.of());
-            case "non.sealed.with.no.sealed.supertype" -> type.map(path -> List.of(word(path, code, "non-sealed", "let it be not non-sealed"))).orElse(List.of());
-            case "record.cannot.declare.instance.fields" -> site.nearest(VariableTree.class).map(path -> field(path, code)).orElse(List.of());
+            case "sealed.class.must.have.subclasses" ->
+                    type.map(path -> List.of(word(path, code, "sealed", "let it be not sealed"))).orElse(List.of());
+            case "non.sealed.with.no.sealed.supertype" ->
+                    type.map(path -> List.of(word(path, code, "non-sealed", "let it be not non-sealed")))
+                    .orElse(List.of());
+            case "record.cannot.declare.instance.fields" -> site.nearest(VariableTree.class)
+                    .map(path -> field(path, code)).orElse(List.of());
             case "cyclic.inheritance" -> type.map(path -> withoutSuperclass(path, code)).orElse(List.of());
             case "already.defined", "duplicate.class" -> type.map(path -> twice(path, site)).orElse(List.of());
             case "override.meth", "override.static" -> method.map(path -> overridden(path, site)).orElse(List.of());
-            case "method.does.not.override.superclass", "does.not.override.abstract", "name.clash.same.erasure.no.override" -> meantOverride(site);
-            case "bad.functional.intf.anno", "bad.functional.intf.anno.1", "annotation.type.not.applicable", "annotation.type.not.applicable.to.type",
+            case "method.does.not.override.superclass", "does.not.override.abstract",
+                    "name.clash.same.erasure.no.override" -> meantOverride(site);
+            case "bad.functional.intf.anno", "bad.functional.intf.anno.1", "annotation.type.not.applicable",
+                    "annotation.type.not.applicable.to.type",
                     "duplicate.annotation.missing.container" -> annotation(site);
             case "annotation.missing.default.value", "annotation.missing.default.value.1" -> value(site);
             case "illegal.combination.of.modifiers", "mod.not.allowed.here" -> modifiers(site);
@@ -82,12 +99,15 @@ public final class WrongFamily implements Repair {
         List<Tree> above = new ArrayList<>(own.getImplementsClause());
         Optional.ofNullable(own.getExtendsClause()).ifPresent(above::add);
         for (Tree tree : above) {
-            site.declaration(new TreePath(path, tree)).filter(found -> found.getLeaf() instanceof ClassTree type && !type.getPermitsClause().isEmpty())
+            site.declaration(new TreePath(path, tree))
+                    .filter(found -> found.getLeaf() instanceof ClassTree type && !type.getPermitsClause().isEmpty())
                     .ifPresent(found -> {
                         List<? extends Tree> all = ((ClassTree) found.getLeaf()).getPermitsClause();
-                        fixes.add(Fix.of("let '" + ((ClassTree) found.getLeaf()).getSimpleName() + "' permit it", edits -> {
+                        fixes.add(Fix.of("let '" + ((ClassTree) found.getLeaf()).getSimpleName() + "' permit it",
+                                edits -> {
                             edits.insert(code.range(all.get(all.size() - 1)).end(), ", " + own.getSimpleName());
-                            boolean isOpen = own.getKind() == Tree.Kind.CLASS && own.getModifiers().getFlags().stream().noneMatch(flag ->
+                            boolean isOpen = own.getKind() == Tree.Kind.CLASS && own.getModifiers().getFlags().stream()
+                                    .noneMatch(flag ->
                                     flag == Modifier.FINAL || flag == Modifier.SEALED || flag == Modifier.NON_SEALED);
                             if (isOpen) {
                                 ModifierWords.add(edits, own, "final");
@@ -123,13 +143,16 @@ public final class WrongFamily implements Repair {
             String heading = code.text(new Range(code.range(type).start(), code.range(type).end()));
             int brace = code.range(type).start() + heading.indexOf('{');
             int end = brace - (code.file().content().charAt(brace - 1) == ' ' ? 1 : 0);
-            fixes.add(Fix.of("let '" + type.getSimpleName() + "' " + (isInterface ? "implement" : "extend") + " it", edits -> {
+            fixes.add(Fix.of("let '" + type.getSimpleName() + "' " + (isInterface ? "implement" : "extend") + " it",
+                    edits -> {
                 if (hasOthers && isInterface) {
-                    edits.insert(code.range(type.getImplementsClause().get(type.getImplementsClause().size() - 1)).end(), ", " + sealed.getSimpleName());
+                    edits.insert(code.range(type.getImplementsClause().get(type.getImplementsClause().size() - 1))
+                            .end(), ", " + sealed.getSimpleName());
                 } else {
                     edits.insert(end, (isInterface ? " implements " : " extends ") + sealed.getSimpleName());
                 }
-                boolean isOpen = type.getKind() == Tree.Kind.CLASS && !type.getModifiers().getFlags().contains(Modifier.FINAL);
+                boolean isOpen = type.getKind() == Tree.Kind.CLASS && !type.getModifiers().getFlags()
+                        .contains(Modifier.FINAL);
                 if (isOpen) {
                     ModifierWords.add(edits, type, "final");
                 }
@@ -143,7 +166,8 @@ public final class WrongFamily implements Repair {
     }
 
     private static Fix word(TreePath path, AttributedFile code, String word, String title) {
-        return Fix.of(title, edits -> ModifierWords.remove(edits, code.range(((ClassTree) path.getLeaf()).getModifiers()), word));
+        return Fix.of(title, edits -> ModifierWords.remove(edits,
+                code.range(((ClassTree) path.getLeaf()).getModifiers()), word));
     }
 
     /** A record has no fields but its components: a method, or one for all. */
@@ -168,7 +192,8 @@ public final class WrongFamily implements Repair {
         new TreePathScanner<Void, Void>() {
             @Override
             public Void visitIdentifier(IdentifierTree tree, Void unused) {
-                boolean isLocal = code.element(getCurrentPath()).filter(element -> !element.getKind().isField()).isPresent();
+                boolean isLocal = code.element(getCurrentPath()).filter(element -> !element.getKind().isField())
+                        .isPresent();
                 if (tree.getName().equals(field.getName()) && !isLocal) {
                     ends.add(code.range(tree).end());
                 }
@@ -199,34 +224,41 @@ public final class WrongFamily implements Repair {
     private static List<Fix> twice(TreePath path, ErrorSite site) {
         AttributedFile code = site.code();
         ClassTree type = (ClassTree) path.getLeaf();
-        boolean isOfType = site.error().message().startsWith("class") || site.error().message().startsWith("duplicate class")
+        boolean isOfType = site.error().message().startsWith("class") || site.error().message()
+                .startsWith("duplicate class")
                 || site.error().message().matches("(interface|enum|record) .*");
         if (!isOfType) {
             return List.of();
         }
-        return List.of(Fix.of("remove it", edits -> edits.remove(Layout.withDocumentation(code.file(), code.range(type)))),
-                Fix.of("call it '" + type.getSimpleName() + "2'", edits -> edits.replace(code.name(type), type.getSimpleName() + "2")));
+        return List.of(Fix.of("remove it", edits ->
+                edits.remove(Layout.withDocumentation(code.file(), code.range(type)))),
+                Fix.of("call it '" + type.getSimpleName() + "2'",
+                        edits -> edits.replace(code.name(type), type.getSimpleName() + "2")));
     }
 
     /** What keeps the method above from being overridden goes, or comes here, too. */
     private static List<Fix> overridden(TreePath path, ErrorSite site) {
         AttributedFile code = site.code();
         MethodTree method = (MethodTree) path.getLeaf();
-        Optional<TreePath> above = code.element(path).filter(element -> element instanceof ExecutableElement).map(element -> (ExecutableElement) element)
+        Optional<TreePath> above = code.element(path).filter(element -> element instanceof ExecutableElement)
+                .map(element -> (ExecutableElement) element)
                 .flatMap(own -> Supertypes.of((TypeElement) own.getEnclosingElement(), code.types()).stream()
                         .flatMap(type -> ElementFilter.methodsIn(type.getEnclosedElements()).stream())
-                        .filter(other -> other.getSimpleName().equals(own.getSimpleName()) && other.getParameters().size() == own.getParameters().size())
+                        .filter(other -> other.getSimpleName().equals(own.getSimpleName()) && other.getParameters()
+                                .size() == own.getParameters().size())
                         .findFirst())
                 .flatMap(site.survey().names()::declaration).filter(found -> found.getLeaf() instanceof MethodTree);
         List<Fix> fixes = new ArrayList<>();
         above.map(found -> (MethodTree) found.getLeaf()).ifPresent(tree -> {
             Set<Modifier> flags = tree.getModifiers().getFlags();
             if (flags.contains(Modifier.FINAL)) {
-                fixes.add(Fix.of("let the one above be not final", edits -> ModifierWords.remove(edits, code.range(tree.getModifiers()), "final")));
+                fixes.add(Fix.of("let the one above be not final",
+                        edits -> ModifierWords.remove(edits, code.range(tree.getModifiers()), "final")));
             }
             if (flags.contains(Modifier.STATIC) && !method.getModifiers().getFlags().contains(Modifier.STATIC)) {
                 fixes.add(Fix.of("make it static", edits -> ModifierWords.add(edits, method, "static")));
-                fixes.add(Fix.of("let the one above be not static", edits -> ModifierWords.remove(edits, code.range(tree.getModifiers()), "static")));
+                fixes.add(Fix.of("let the one above be not static",
+                        edits -> ModifierWords.remove(edits, code.range(tree.getModifiers()), "static")));
             }
         });
         return fixes;
@@ -244,28 +276,38 @@ public final class WrongFamily implements Repair {
         for (Tree member : ((ClassTree) type.get().getLeaf()).getMembers()) {
             TreePath path = new TreePath(type.get(), member);
             boolean isHere = at.isEmpty() || at.get().getLeaf() == member;
-            if (!(member instanceof MethodTree method) || code.find(member).isEmpty() || !isHere || method.getReturnType() == null) {
+            if (!(member instanceof MethodTree method) || code.find(member).isEmpty() || !isHere
+                    || method.getReturnType() == null) {
                 continue;
             }
             boolean isMissing = site.id().equals("does.not.override.abstract");
             ElementFilter.methodsIn(code.elements().getAllMembers(owner)).stream()
-                    .filter(other -> isMissing && other.getModifiers().contains(Modifier.ABSTRACT) && other.getParameters().size() == method.getParameters().size()
+                    .filter(other -> isMissing && other.getModifiers().contains(Modifier.ABSTRACT)
+                            && other.getParameters().size() == method.getParameters().size()
                             && !other.getSimpleName().equals(method.getName())
-                            && !Spelling.near(method.getName().toString(), List.of(other.getSimpleName().toString())).isEmpty())
-                    .findFirst().ifPresent(other -> fixes.add(Fix.of("call '" + method.getName() + "' '" + other.getSimpleName() + "'",
+                            && !Spelling.near(method.getName().toString(), List.of(other.getSimpleName().toString()))
+                            .isEmpty())
+                    .findFirst().ifPresent(other -> fixes.add(
+                            Fix.of("call '" + method.getName() + "' '" + other.getSimpleName() + "'",
                             edits -> edits.replace(code.name(method), other.getSimpleName().toString()))));
-            Supertypes.of(owner, code.types()).stream().flatMap(above -> ElementFilter.methodsIn(above.getEnclosedElements()).stream())
-                    .filter(other -> other.getSimpleName().equals(method.getName()) && other.getParameters().size() == method.getParameters().size()
-                            && !other.getModifiers().contains(Modifier.FINAL) && !other.getModifiers().contains(Modifier.STATIC)
+            Supertypes.of(owner, code.types()).stream()
+                    .flatMap(above -> ElementFilter.methodsIn(above.getEnclosedElements()).stream())
+                    .filter(other -> other.getSimpleName().equals(method.getName()) && other.getParameters()
+                            .size() == method.getParameters().size()
+                            && !other.getModifiers().contains(Modifier.FINAL) && !other.getModifiers()
+                            .contains(Modifier.STATIC)
                             && !(isMissing && hasSameParameters(path, owner, other, code)))
                     .findFirst()
-                    .ifPresent(other -> fixes.add(Fix.of("let '" + method.getName() + "' be as the one above is", edits -> like(edits, path, owner, other))));
+                    .ifPresent(other -> fixes.add(Fix.of("let '" + method.getName() + "' be as the one above is",
+                            edits -> like(edits, path, owner, other))));
         }
         return fixes;
     }
 
-    private static boolean hasSameParameters(TreePath path, TypeElement owner, ExecutableElement other, AttributedFile code) {
-        return code.element(path).filter(own -> own instanceof ExecutableElement method && code.types().isSubsignature((ExecutableType) method.asType(),
+    private static boolean hasSameParameters(TreePath path, TypeElement owner, ExecutableElement other,
+            AttributedFile code) {
+        return code.element(path).filter(own -> own instanceof ExecutableElement method && code.types()
+                .isSubsignature((ExecutableType) method.asType(),
                 (ExecutableType) code.types().asMemberOf((DeclaredType) owner.asType(), other))).isPresent();
     }
 
@@ -286,53 +328,68 @@ public final class WrongFamily implements Repair {
             }
         });
         boolean isSameResult = code.type(new TreePath(path, method.getReturnType()))
-                .filter(known -> code.types().isSubtype(known, wanted.getReturnType()) || code.types().isSameType(known, wanted.getReturnType())).isPresent();
+                .filter(known -> code.types().isSubtype(known, wanted.getReturnType()) || code.types()
+                        .isSameType(known, wanted.getReturnType())).isPresent();
         if (!isSameResult) {
-            edits.types().write(wanted.getReturnType()).ifPresent(text -> edits.replace(code.range(method.getReturnType()), text));
+            edits.types().write(wanted.getReturnType())
+                    .ifPresent(text -> edits.replace(code.range(method.getReturnType()), text));
         }
-        if (other.getModifiers().contains(Modifier.PUBLIC) && !method.getModifiers().getFlags().contains(Modifier.PUBLIC)) {
+        if (other.getModifiers().contains(Modifier.PUBLIC) && !method.getModifiers().getFlags()
+                .contains(Modifier.PUBLIC)) {
             ModifierWords.add(edits, method, "public");
         }
     }
 
-    /** {@code equals(Berth other)} becomes {@code equals(Object other)}: uses of a member of the parameter get a cast. */
+    /**
+     * {@code equals(Berth other)} becomes {@code equals(Object other)}: uses of a member of the parameter get a cast.
+     */
     private static void casts(FixEdits edits, TreePath path, VariableTree parameter) {
         AttributedFile code = edits.code();
         String type = code.text(parameter.getType());
-        boolean isWidened = code.element(new TreePath(path, parameter)).map(Element::asType).filter(known -> known instanceof DeclaredType
+        boolean isWidened = code.element(new TreePath(path, parameter)).map(Element::asType)
+                .filter(known -> known instanceof DeclaredType
                 && !type.equals("Object")).isPresent();
         if (isWidened) {
             code.occurrences(path).stream()
                     .filter(one -> one.variable().getSimpleName().contentEquals(parameter.getName())
                             && one.path().getParentPath().getLeaf() instanceof MemberSelectTree)
-                    .forEach(one -> edits.replace(code.range(one.path().getLeaf()), "((" + type + ") " + parameter.getName() + ")"));
+                    .forEach(one -> edits.replace(code.range(one.path().getLeaf()), "((" + type + ") "
+                            + parameter.getName() + ")"));
         }
     }
 
     private static List<Fix> annotation(ErrorSite site) {
         AttributedFile code = site.code();
-        return site.nearest(AnnotationTree.class).map(path -> List.of(Fix.of("remove '" + code.shown(code.range(path.getLeaf()), 30) + "'",
+        return site.nearest(AnnotationTree.class)
+                .map(path -> List.of(Fix.of("remove '" + code.shown(code.range(path.getLeaf()), 30) + "'",
                 edits -> edits.remove(code.range(path.getLeaf()))))).orElse(List.of());
     }
 
     private static List<Fix> value(ErrorSite site) {
         AttributedFile code = site.code();
         Optional<TreePath> found = site.nearest(AnnotationTree.class);
-        Optional<List<ExecutableElement>> missing = found.flatMap(path -> code.element(new TreePath(path, ((AnnotationTree) path.getLeaf()).getAnnotationType())))
-                .map(element -> ElementFilter.methodsIn(element.getEnclosedElements()).stream().filter(method -> method.getDefaultValue() == null).toList());
+        Optional<List<ExecutableElement>> missing =
+                found.flatMap(path -> code.element(new TreePath(path, ((AnnotationTree) path.getLeaf())
+                        .getAnnotationType())))
+                .map(element -> ElementFilter.methodsIn(element.getEnclosedElements()).stream()
+                        .filter(method -> method.getDefaultValue() == null).toList());
         if (missing.isEmpty() || missing.get().isEmpty()) {
             return List.of();
         }
         AnnotationTree annotation = (AnnotationTree) found.get().getLeaf();
-        boolean isValue = missing.get().size() == 1 && missing.get().get(0).getSimpleName().contentEquals("value") && annotation.getArguments().isEmpty();
+        boolean isValue = missing.get().size() == 1 && missing.get().get(0).getSimpleName().contentEquals("value")
+                && annotation.getArguments().isEmpty();
         String text = isValue ? DefaultValues.of(missing.get().get(0).getReturnType()) : missing.get().stream()
-                .filter(method -> annotation.getArguments().stream().noneMatch(argument -> code.text(argument).startsWith(method.getSimpleName().toString())))
-                .map(method -> method.getSimpleName() + " = " + DefaultValues.of(method.getReturnType())).reduce((one, other) -> one + ", " + other).orElse("");
+                .filter(method -> annotation.getArguments().stream()
+                        .noneMatch(argument -> code.text(argument).startsWith(method.getSimpleName().toString())))
+                .map(method -> method.getSimpleName() + " = " + DefaultValues.of(method.getReturnType()))
+                .reduce((one, other) -> one + ", " + other).orElse("");
         String written = text.replace("null", "\"\"");
         return List.of(Fix.of("give it " + written, edits -> {
             Range range = code.range(annotation);
             boolean hasParentheses = code.text(range).endsWith(")");
-            edits.insert(hasParentheses ? range.end() - 1 : range.end(), hasParentheses ? (annotation.getArguments().isEmpty() ? "" : ", ") + written
+            edits.insert(hasParentheses ? range.end() - 1 : range.end(), hasParentheses
+                    ? (annotation.getArguments().isEmpty() ? "" : ", ") + written
                     : "(" + written + ")");
         }));
     }
@@ -342,11 +399,15 @@ public final class WrongFamily implements Repair {
         AttributedFile code = site.code();
         Optional<ModifiersTree> modifiers = site.around().stream().map(TreePath::getLeaf)
                 .filter(tree -> tree instanceof MethodTree || tree instanceof VariableTree || tree instanceof ClassTree)
-                .map(tree -> tree instanceof MethodTree method ? method.getModifiers() : tree instanceof VariableTree variable ? variable.getModifiers()
+                .map(tree -> tree instanceof MethodTree method ? method.getModifiers()
+                        : tree instanceof VariableTree variable ? variable.getModifiers()
                         : ((ClassTree) tree).getModifiers()).findFirst();
-        return modifiers.flatMap(code::find).map(range -> site.error().message().lines().flatMap(line -> Arrays.stream(line.split("\\W+")))
-                .filter(word -> Set.of("public", "private", "protected", "static", "final", "abstract", "default", "synchronized", "sealed", "native",
+        return modifiers.flatMap(code::find).map(range -> site.error().message().lines()
+                .flatMap(line -> Arrays.stream(line.split("\\W+")))
+                .filter(word -> Set.of("public", "private", "protected", "static", "final", "abstract", "default",
+                        "synchronized", "sealed", "native",
                         "volatile", "transient").contains(word) && ModifierWords.find(code, range, word).isPresent())
-                .distinct().map(word -> Fix.of("remove '" + word + "'", edits -> ModifierWords.remove(edits, range, word))).toList()).orElse(List.of());
+                .distinct().map(word -> Fix.of("remove '" + word + "'",
+                        edits -> ModifierWords.remove(edits, range, word))).toList()).orElse(List.of());
     }
 }

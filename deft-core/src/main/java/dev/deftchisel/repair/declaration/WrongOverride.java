@@ -34,7 +34,8 @@ public final class WrongOverride implements Repair {
     public List<Fix> fixes(ErrorSite site) {
         AttributedFile code = site.code();
         Optional<TreePath> found = site.nearest(MethodTree.class);
-        Optional<ExecutableElement> own = found.flatMap(code::element).filter(element -> element instanceof ExecutableElement)
+        Optional<ExecutableElement> own = found.flatMap(code::element)
+                .filter(element -> element instanceof ExecutableElement)
                 .map(element -> (ExecutableElement) element);
         if (own.isEmpty() || !(own.get().getEnclosingElement() instanceof TypeElement type)) {
             return List.of();
@@ -42,12 +43,14 @@ public final class WrongOverride implements Repair {
         MethodTree method = (MethodTree) found.get().getLeaf();
         Optional<ExecutableElement> above = above(own.get(), type, code);
         if (site.error().code().endsWith("override.static")) {
-            return List.of(Fix.of("let it be not static", edits -> ModifierWords.remove(edits, code.range(method.getModifiers()),
+            return List.of(Fix.of("let it be not static",
+                    edits -> ModifierWords.remove(edits, code.range(method.getModifiers()),
                     "static")));
         } else if (above.isEmpty()) {
             return List.of();
         } else if (site.error().code().endsWith("override.incompatible.ret")) {
-            TypeMirror result = ((ExecutableType) code.types().asMemberOf((DeclaredType) type.asType(), above.get())).getReturnType();
+            TypeMirror result = ((ExecutableType) code.types().asMemberOf((DeclaredType) type.asType(), above.get()))
+                    .getReturnType();
             return List.of(Fix.of("let it return " + result, edits -> ResultType.change(edits, found.get(), result)));
         } else if (site.error().code().endsWith("override.weaker.access")) {
             String word = above.get().getModifiers().contains(Modifier.PUBLIC) ? "public"

@@ -27,22 +27,26 @@ public final class FinalAssigned implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("cant.assign.val.to.final.var", "cant.assign.val.to.var", "var.might.already.be.assigned", "var.might.be.assigned.in.loop",
-                "final.parameter.may.not.be.assigned", "cant.ref.non.effectively.final.var", "local.var.accessed.from.icls.needs.final");
+        return Set.of("cant.assign.val.to.final.var", "cant.assign.val.to.var", "var.might.already.be.assigned",
+                "var.might.be.assigned.in.loop",
+                "final.parameter.may.not.be.assigned", "cant.ref.non.effectively.final.var",
+                "local.var.accessed.from.icls.needs.final");
     }
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
         AttributedFile code = site.code();
         Optional<TreePath> named = site.around().stream()
-                .filter(path -> path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof MemberSelectTree).findFirst();
+                .filter(path -> path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof MemberSelectTree)
+                .findFirst();
         Optional<TreePath> declared = named.flatMap(site::declaration)
                 .filter(path -> path.getLeaf() instanceof VariableTree);
         if (declared.isEmpty()) {
             return List.of();
         }
         VariableTree variable = (VariableTree) declared.get().getLeaf();
-        if (site.id().equals("cant.ref.non.effectively.final.var") || site.id().equals("local.var.accessed.from.icls.needs.final")) {
+        if (site.id().equals("cant.ref.non.effectively.final.var") || site.id()
+                .equals("local.var.accessed.from.icls.needs.final")) {
             return copied(named.get(), declared.get(), code).stream().toList();
         }
         return variable.getModifiers().getFlags().contains(Modifier.FINAL)
@@ -53,7 +57,8 @@ public final class FinalAssigned implements Repair {
 
     /** The constant of an interface has no modifier that could go (JLS 9.3). */
     private static Optional<Fix> removed(ErrorSite site) {
-        return site.nearest(AssignmentTree.class).map(TreePath::getParentPath).filter(path -> path.getLeaf() instanceof ExpressionStatementTree)
+        return site.nearest(AssignmentTree.class).map(TreePath::getParentPath)
+                .filter(path -> path.getLeaf() instanceof ExpressionStatementTree)
                 .map(path -> Fix.of("remove the assignment", edits -> edits.remove(site.code().range(path.getLeaf()))));
     }
 
@@ -72,12 +77,14 @@ public final class FinalAssigned implements Repair {
         if (statement == null) {
             return Optional.empty();
         }
-        String copy = "final" + Character.toUpperCase(variable.getName().charAt(0)) + variable.getName().toString().substring(1);
+        String copy = "final" + Character.toUpperCase(variable.getName().charAt(0)) + variable.getName().toString()
+                .substring(1);
         TreePath within = apart;
         Tree before = statement.getLeaf();
         Optional<TypeMirror> type = code.element(declared).map(Element::asType);
         return type.map(known -> Fix.of("keep its value in '" + copy + "'", edits -> {
-            StatementLines.before(edits, before, edits.types().write(known).orElse("var") + " " + copy + " = " + variable.getName() + ";");
+            StatementLines.before(edits, before, edits.types().write(known).orElse("var") + " " + copy + " = "
+                    + variable.getName() + ";");
             code.occurrences(within).stream()
                     .filter(place -> code.element(declared).filter(place.variable()::equals).isPresent())
                     .forEach(place -> edits.replace(code.range(place.path().getLeaf()), copy));

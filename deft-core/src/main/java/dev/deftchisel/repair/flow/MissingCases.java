@@ -28,7 +28,8 @@ public final class MissingCases implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Optional<TreePath> choice = site.around().stream().filter(path -> AttributedFile.isChoice(path.getLeaf())).findFirst();
+        Optional<TreePath> choice = site.around().stream().filter(path -> AttributedFile.isChoice(path.getLeaf()))
+                .findFirst();
         if (choice.isEmpty()) {
             return List.of();
         }
@@ -41,7 +42,8 @@ public final class MissingCases implements Repair {
             int brace = code.range(tree).end() - 1;
             String indent = Layout.indentOf(code.file(), brace);
             List<? extends CaseTree> cases = AttributedFile.cases(tree);
-            String own = cases.isEmpty() ? indent + layout.unit() : Layout.indentOf(code.file(), code.range(cases.get(0)).start());
+            String own = cases.isEmpty() ? indent + layout.unit()
+                    : Layout.indentOf(code.file(), code.range(cases.get(0)).start());
             boolean isArrow = cases.isEmpty() || cases.get(0).getCaseKind() == CaseTree.CaseKind.RULE;
             String exception = "throw new IllegalArgumentException(String.valueOf("
                     + code.text(AttributedFile.inner(AttributedFile.chosenFrom(tree))) + "));";
@@ -50,7 +52,8 @@ public final class MissingCases implements Repair {
                     : "default:" + layout.lineEnd() + own + layout.unit() + exception) + layout.lineEnd() + indent);
         }));
         code.type(new TreePath(choice.get(), AttributedFile.chosenFrom(tree)))
-                .filter(type -> type instanceof DeclaredType declared && declared.asElement().getKind() == ElementKind.ENUM)
+                .filter(type -> type instanceof DeclaredType declared && declared.asElement()
+                        .getKind() == ElementKind.ENUM)
                 .ifPresent(type -> fixes.add(0, new Fix.Use("declare the missing cases", "declare-cases",
                         new Place(code.file().path(), new Range(start, start)), Answers.none())));
         return fixes;

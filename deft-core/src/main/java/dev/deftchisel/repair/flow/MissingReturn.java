@@ -50,9 +50,11 @@ public final class MissingReturn implements Repair {
         fixes.addAll(variables(body, type.get(), code).stream().limit(1)
                 .map(name -> Fix.of("return '" + name + "'", edits -> StatementLines.atEnd(edits, method.getBody(),
                         "return " + name + ";"))).toList());
-        fixes.add(Fix.of("return " + DefaultValues.of(type.get()), edits -> StatementLines.atEnd(edits, method.getBody(),
+        fixes.add(Fix.of("return " + DefaultValues.of(type.get()),
+                edits -> StatementLines.atEnd(edits, method.getBody(),
                 "return " + DefaultValues.of(type.get()) + ";")));
-        fixes.add(Fix.of("let it return nothing", edits -> ResultType.change(edits, owner.get(), code.types().getNoType(TypeKind.VOID))));
+        fixes.add(Fix.of("let it return nothing",
+                edits -> ResultType.change(edits, owner.get(), code.types().getNoType(TypeKind.VOID))));
         return fixes;
     }
 
@@ -64,8 +66,10 @@ public final class MissingReturn implements Repair {
         }
         TreePath value = new TreePath(new TreePath(body, last), last.getExpression());
         boolean fits = !(last.getExpression() instanceof UnaryTree) && !(last.getExpression() instanceof AssignmentTree)
-                && code.type(value).filter(own -> own.getKind() != TypeKind.VOID && code.types().isSubtype(own, type)).isPresent();
-        return fits ? Optional.of(Fix.of("return its last value", edits -> edits.insert(code.range(last).start(), "return ")))
+                && code.type(value).filter(own -> own.getKind() != TypeKind.VOID && code.types().isSubtype(own, type))
+                .isPresent();
+        return fits ? Optional.of(Fix.of("return its last value",
+                edits -> edits.insert(code.range(last).start(), "return ")))
                 : Optional.empty();
     }
 

@@ -47,20 +47,24 @@ public final class NoValueYet implements Repair {
         if (reference.isPresent()) {
             return List.of(reference.get());
         }
-        if (declared.isEmpty() || !(declared.get().getLeaf() instanceof VariableTree variable) || variable.getInitializer() != null) {
+        if (declared.isEmpty() || !(declared.get().getLeaf() instanceof VariableTree variable)
+                || variable.getInitializer() != null) {
             return List.of();
         }
         List<Fix> fixes = new ArrayList<>();
         constructor(declared.get(), variable, site).ifPresent(fixes::add);
         Optional<TypeMirror> type = code.element(declared.get()).map(Element::asType);
         boolean isField = declared.get().getParentPath().getLeaf() instanceof ClassTree;
-        type.filter(known -> isCalledOn(site)).flatMap(known -> empty(known, code)).ifPresent(made -> fixes.add(Fix.of("give '" + variable.getName()
+        type.filter(known -> isCalledOn(site)).flatMap(known -> empty(known, code))
+                .ifPresent(made -> fixes.add(Fix.of("give '" + variable.getName()
                 + "' a new " + made.getSimpleName(), edits -> {
                     int end = code.range(variable).end();
-                    edits.insert(code.file().content().charAt(end - 1) == ';' ? end - 1 : end, " = new " + edits.types().name(made)
+                    edits.insert(code.file().content().charAt(end - 1) == ';' ? end - 1 : end, " = new " + edits.types()
+                            .name(made)
                             + (made.getTypeParameters().isEmpty() ? "()" : "<>()"));
                 })));
-        type.ifPresent(known -> fixes.add(Fix.of("give '" + variable.getName() + "' the value " + DefaultValues.of(known), edits -> {
+        type.ifPresent(known -> fixes.add(Fix.of("give '" + variable.getName() + "' the value "
+                + DefaultValues.of(known), edits -> {
             int end = code.range(variable).end();
             boolean hasSemicolon = code.file().content().charAt(end - 1) == ';';
             edits.insert(hasSemicolon ? end - 1 : end, " = " + DefaultValues.of(known));
@@ -76,19 +80,25 @@ public final class NoValueYet implements Repair {
     /** A final field that a method sets: the method was meant to be the constructor (JLS 8.8). */
     private static Optional<Fix> constructor(TreePath declared, VariableTree variable, ErrorSite site) {
         AttributedFile code = site.code();
-        if (!site.id().equals("var.not.initialized.in.default.constructor") || !(declared.getParentPath().getLeaf() instanceof ClassTree type)) {
+        if (!site.id().equals("var.not.initialized.in.default.constructor")
+                || !(declared.getParentPath().getLeaf() instanceof ClassTree type)) {
             return Optional.empty();
         }
-        return type.getMembers().stream().filter(member -> member instanceof MethodTree method && method.getBody() != null && method.getReturnType() != null
-                        && code.text(method.getReturnType()).equals("void") && code.text(method.getBody()).contains("this." + variable.getName() + " ="))
-                .map(member -> (MethodTree) member).findFirst().map(method -> Fix.of("let '" + method.getName() + "' be the constructor",
-                        edits -> edits.replace(new Range(code.range(method.getReturnType()).start(), code.name(method).end()), type.getSimpleName().toString())));
+        return type.getMembers().stream().filter(member -> member instanceof MethodTree method
+                && method.getBody() != null && method.getReturnType() != null
+                        && code.text(method.getReturnType()).equals("void") && code.text(method.getBody())
+                        .contains("this." + variable.getName() + " ="))
+                .map(member -> (MethodTree) member).findFirst()
+                .map(method -> Fix.of("let '" + method.getName() + "' be the constructor",
+                        edits -> edits.replace(new Range(code.range(method.getReturnType()).start(), code.name(method)
+                                .end()), type.getSimpleName().toString())));
     }
 
     /** Whether a method of the variable is called, which null has not. */
     private static boolean isCalledOn(ErrorSite site) {
         return site.around().stream().filter(path -> path.getLeaf() instanceof IdentifierTree).findFirst()
-                .filter(path -> path.getParentPath().getLeaf() instanceof MemberSelectTree select && select.getExpression() == path.getLeaf()).isPresent();
+                .filter(path -> path.getParentPath().getLeaf() instanceof MemberSelectTree select
+                        && select.getExpression() == path.getLeaf()).isPresent();
     }
 
     /** The class of which a collection or text of the type is made when it is empty. */
@@ -97,23 +107,31 @@ public final class NoValueYet implements Repair {
             return Optional.empty();
         }
         TypeElement element = (TypeElement) declared.asElement();
-        return Optional.ofNullable(WrongConstruction.CLASSES.get(element.getQualifiedName().toString())).map(code.elements()::getTypeElement)
-                .or(() -> Optional.of(element).filter(one -> one.getKind() == ElementKind.CLASS && !one.getModifiers().contains(Modifier.ABSTRACT)
-                        && !NamedTypes.is(type, "java.lang.String") && ElementFilter.constructorsIn(one.getEnclosedElements()).stream()
-                        .anyMatch(made -> made.getParameters().isEmpty() && !made.getModifiers().contains(Modifier.PRIVATE))));
+        return Optional.ofNullable(WrongConstruction.CLASSES.get(element.getQualifiedName().toString()))
+                .map(code.elements()::getTypeElement)
+                .or(() -> Optional.of(element).filter(one -> one.getKind() == ElementKind.CLASS && !one.getModifiers()
+                        .contains(Modifier.ABSTRACT)
+                        && !NamedTypes.is(type, "java.lang.String")
+                        && ElementFilter.constructorsIn(one.getEnclosedElements()).stream()
+                        .anyMatch(made -> made.getParameters().isEmpty() && !made.getModifiers()
+                                .contains(Modifier.PRIVATE))));
     }
 
     /** {@code Function<String, Integer> size = size;} where a method is called so: it is meant (JLS 15.13). */
     private static Optional<Fix> reference(TreePath declared, ErrorSite site) {
         AttributedFile code = site.code();
-        if (!(declared.getLeaf() instanceof VariableTree variable) || !(variable.getInitializer() instanceof IdentifierTree name)
+        if (!(declared.getLeaf() instanceof VariableTree variable)
+                || !(variable.getInitializer() instanceof IdentifierTree name)
                 || !name.getName().equals(variable.getName())) {
             return Optional.empty();
         }
-        return code.visible(declared).stream().filter(element -> element.getKind() == ElementKind.METHOD && element.getSimpleName().equals(name.getName()))
+        return code.visible(declared).stream().filter(element -> element.getKind() == ElementKind.METHOD
+                && element.getSimpleName().equals(name.getName()))
                 .findFirst().map(method -> {
-                    String owner = method.getModifiers().contains(Modifier.STATIC) ? method.getEnclosingElement().getSimpleName().toString() : "this";
-                    return Fix.of("write '" + owner + "::" + name.getName() + "'", edits -> edits.replace(code.range(name), owner + "::" + name.getName()));
+                    String owner = method.getModifiers().contains(Modifier.STATIC) ? method.getEnclosingElement()
+                            .getSimpleName().toString() : "this";
+                    return Fix.of("write '" + owner + "::" + name.getName() + "'",
+                            edits -> edits.replace(code.range(name), owner + "::" + name.getName()));
                 });
     }
 

@@ -106,12 +106,14 @@ public final class UnreportedException implements Repair {
             TreePath parent = at.getParentPath();
             if (parent.getLeaf() instanceof TryTree tried && (tried.getBlock() == at.getLeaf()
                     || tried.getResources().contains(at.getLeaf()))
-                    && tried.getCatches().stream().anyMatch(handler -> catches(new TreePath(parent, handler), type, code))) {
+                    && tried.getCatches().stream()
+                    .anyMatch(handler -> catches(new TreePath(parent, handler), type, code))) {
                 return true;
             }
         }
         return owner.getLeaf() instanceof MethodTree method && method.getThrows().stream()
-                .anyMatch(declared -> code.type(new TreePath(owner, declared)).filter(known -> code.isKind(type, known)).isPresent());
+                .anyMatch(declared -> code.type(new TreePath(owner, declared)).filter(known -> code.isKind(type, known))
+                        .isPresent());
     }
 
     private static boolean catches(TreePath handler, TypeMirror type, AttributedFile code) {
@@ -126,14 +128,16 @@ public final class UnreportedException implements Repair {
     /** Whether nothing that the method overrides forbids it (JLS 8.4.8.3). */
     private static boolean mayThrow(TreePath path, List<TypeMirror> thrown, AttributedFile code) {
         return code.element(path).stream()
-                .flatMap(element -> Supertypes.overridden((ExecutableElement) element, code.elements(), code.types()).stream())
+                .flatMap(element -> Supertypes.overridden((ExecutableElement) element, code.elements(), code.types())
+                        .stream())
                 .allMatch(other -> thrown.stream().allMatch(exception -> other.getThrownTypes().stream()
                         .anyMatch(declared -> code.isKind(exception, declared))));
     }
 
     private static void declare(FixEdits edits, MethodTree method, List<TypeMirror> thrown) {
         AttributedFile code = edits.code();
-        String names = thrown.stream().map(type -> edits.types().write(type).orElse(NamedTypes.shown(type))).collect(Collectors.joining(", "));
+        String names = thrown.stream().map(type -> edits.types().write(type).orElse(NamedTypes.shown(type)))
+                .collect(Collectors.joining(", "));
         if (!method.getThrows().isEmpty()) {
             edits.insert(code.range(method.getThrows().get(method.getThrows().size() - 1)).end(), ", " + names);
             return;
@@ -150,13 +154,15 @@ public final class UnreportedException implements Repair {
             TryTree tree = (TryTree) tried.getLeaf();
             Layout layout = Layout.of(code.file());
             String indent = Layout.indentOf(code.file(), code.range(tree).start());
-            Tree last = tree.getCatches().isEmpty() ? tree.getBlock() : tree.getCatches().get(tree.getCatches().size() - 1);
+            Tree last = tree.getCatches().isEmpty() ? tree.getBlock() : tree.getCatches()
+                    .get(tree.getCatches().size() - 1);
             edits.insert(code.range(last).end(), handler(edits, thrown, layout, indent));
         })));
         if (!(statement instanceof VariableTree)) {
             fixes.add(Fix.of("catch " + names, edits -> surround(edits, statement, thrown)));
         } else {
-            fixes.add(Fix.of("catch " + names + " around this and what follows", edits -> surroundRest(edits, path, thrown)));
+            fixes.add(Fix.of("catch " + names + " around this and what follows",
+                    edits -> surroundRest(edits, path, thrown)));
         }
         return fixes;
     }
@@ -164,7 +170,8 @@ public final class UnreportedException implements Repair {
     private static Optional<TreePath> tryAround(TreePath statement) {
         for (TreePath at = statement; at != null && !AttributedFile.runsApart(at.getLeaf())
                 && !(at.getLeaf() instanceof MethodTree); at = at.getParentPath()) {
-            if (at.getParentPath() != null && at.getParentPath().getLeaf() instanceof TryTree tried && tried.getBlock() == at.getLeaf()) {
+            if (at.getParentPath() != null && at.getParentPath().getLeaf() instanceof TryTree tried
+                    && tried.getBlock() == at.getLeaf()) {
                 return Optional.of(at.getParentPath());
             }
         }
@@ -172,8 +179,10 @@ public final class UnreportedException implements Repair {
     }
 
     private static String handler(FixEdits edits, List<TypeMirror> thrown, Layout layout, String indent) {
-        String names = thrown.stream().map(type -> edits.types().write(type).orElse(NamedTypes.shown(type))).collect(Collectors.joining(" | "));
-        return " catch (" + names + " e) {" + layout.lineEnd() + indent + layout.unit() + "throw new IllegalStateException(e);"
+        String names = thrown.stream().map(type -> edits.types().write(type).orElse(NamedTypes.shown(type)))
+                .collect(Collectors.joining(" | "));
+        return " catch (" + names + " e) {" + layout.lineEnd() + indent + layout.unit()
+                + "throw new IllegalStateException(e);"
                 + layout.lineEnd() + indent + "}";
     }
 
@@ -184,7 +193,8 @@ public final class UnreportedException implements Repair {
     private static void surroundRest(FixEdits edits, TreePath path, List<TypeMirror> thrown) {
         AttributedFile code = edits.code();
         List<? extends StatementTree> all = ((BlockTree) path.getParentPath().getLeaf()).getStatements();
-        surround(edits, new Range(code.range(path.getLeaf()).start(), code.range(all.get(all.size() - 1)).end()), thrown);
+        surround(edits, new Range(code.range(path.getLeaf()).start(), code.range(all.get(all.size() - 1)).end()),
+                thrown);
     }
 
     private static void surround(FixEdits edits, Range code, List<TypeMirror> thrown) {

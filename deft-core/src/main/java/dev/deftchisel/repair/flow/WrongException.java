@@ -26,20 +26,26 @@ import java.util.stream.Collectors;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.type.TypeMirror;
 
-/** Handlers in the wrong order or of the wrong type, initialisers that fail, what is thrown and cannot be (JLS 11.2, 14.18, 14.20). */
+/**
+ * Handlers in the wrong order or of the wrong type, initialisers that fail, what is thrown and cannot be (JLS 11.2,
+ * 14.18, 14.20).
+ */
 public final class WrongException implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("except.already.caught", "multicatch.types.must.be.disjoint", "except.never.thrown.in.try", "prob.found.req", "incompatible.types",
-                "unreported.exception.need.to.catch.or.throw", "initializer.must.be.able.to.complete.normally", "void.not.allowed.here");
+        return Set.of("except.already.caught", "multicatch.types.must.be.disjoint", "except.never.thrown.in.try",
+                "prob.found.req", "incompatible.types",
+                "unreported.exception.need.to.catch.or.throw", "initializer.must.be.able.to.complete.normally",
+                "void.not.allowed.here");
     }
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
         List<Fix> fixes = new ArrayList<>();
         switch (site.id()) {
-            case "except.already.caught" -> site.nearest(CatchTree.class).flatMap(path -> earlier(path, site.code())).ifPresent(fixes::add);
+            case "except.already.caught" -> site.nearest(CatchTree.class).flatMap(path -> earlier(path, site.code()))
+                    .ifPresent(fixes::add);
             case "multicatch.types.must.be.disjoint" -> alternative(site).ifPresent(fixes::add);
             case "except.never.thrown.in.try" -> handled(site).ifPresent(fixes::add);
             case "unreported.exception.need.to.catch.or.throw" -> field(site).ifPresent(fixes::add);
@@ -54,9 +60,12 @@ public final class WrongException implements Repair {
             return Optional.empty();
         }
         CatchTree own = (CatchTree) path.getLeaf();
-        Optional<TypeMirror> type = code.type(new TreePath(new TreePath(path, own.getParameter()), own.getParameter().getType()));
+        Optional<TypeMirror> type = code.type(new TreePath(new TreePath(path, own.getParameter()), own.getParameter()
+                .getType()));
         return attempt.getCatches().stream().limit(attempt.getCatches().indexOf(own))
-                .filter(other -> type.isPresent() && code.type(new TreePath(new TreePath(new TreePath(path.getParentPath(), other), other.getParameter()),
+                .filter(other -> type.isPresent() && code
+                        .type(new TreePath(new TreePath(new TreePath(path.getParentPath(), other),
+                                other.getParameter()),
                         other.getParameter().getType())).filter(known -> code.isKind(type.get(), known)).isPresent())
                 .findFirst()
                 .map(other -> Fix.of("put the handler before the other", edits -> {
@@ -76,11 +85,14 @@ public final class WrongException implements Repair {
             for (int i = 0; i < all.size(); i++) {
                 int index = i;
                 Optional<TypeMirror> type = code.type(new TreePath(path, all.get(i)));
-                boolean isNarrower = all.stream().filter(other -> other != all.get(index)).anyMatch(other -> type.isPresent()
-                        && code.type(new TreePath(path, other)).filter(known -> code.isKind(type.get(), known)).isPresent());
+                boolean isNarrower = all.stream().filter(other -> other != all.get(index))
+                        .anyMatch(other -> type.isPresent()
+                        && code.type(new TreePath(path, other)).filter(known -> code.isKind(type.get(), known))
+                        .isPresent());
                 if (isNarrower) {
                     return Optional.of(Fix.of("leave out '" + code.text(all.get(i)) + "'", edits -> {
-                        int start = index > 0 ? code.range(all.get(index - 1)).end() : code.range(all.get(index)).start();
+                        int start = index > 0 ? code.range(all.get(index - 1)).end() : code.range(all.get(index))
+                                .start();
                         int end = index == 0 ? code.range(all.get(1)).start() : code.range(all.get(index)).end();
                         edits.cut(new Range(start, end));
                     }));
@@ -95,14 +107,18 @@ public final class WrongException implements Repair {
         AttributedFile code = site.code();
         return site.nearest(CatchTree.class).map(path -> ((CatchTree) path.getLeaf()).getParameter())
                 .filter(parameter -> code.file().content().length() > 0)
-                .filter(parameter -> site.nearest(CatchTree.class).flatMap(path -> code.type(new TreePath(new TreePath(path, parameter), parameter.getType())))
-                        .filter(type -> !code.isKind(type, code.elements().getTypeElement("java.lang.Throwable").asType())).isPresent())
-                .map(parameter -> Fix.of("catch an 'Exception'", edits -> edits.replace(code.range(parameter.getType()), "Exception")));
+                .filter(parameter -> site.nearest(CatchTree.class)
+                        .flatMap(path -> code.type(new TreePath(new TreePath(path, parameter), parameter.getType())))
+                        .filter(type -> !code.isKind(type, code.elements().getTypeElement("java.lang.Throwable")
+                                .asType())).isPresent())
+                .map(parameter -> Fix.of("catch an 'Exception'",
+                        edits -> edits.replace(code.range(parameter.getType()), "Exception")));
     }
 
     /** A field whose value cannot be worked out without an exception gets it in an initialiser that catches it. */
     private static Optional<Fix> field(ErrorSite site) {
-        Optional<TreePath> field = site.nearest(VariableTree.class).filter(path -> path.getParentPath().getLeaf() instanceof ClassTree
+        Optional<TreePath> field = site.nearest(VariableTree.class)
+                .filter(path -> path.getParentPath().getLeaf() instanceof ClassTree
                 && ((VariableTree) path.getLeaf()).getInitializer() != null
                 && site.around().stream().noneMatch(other -> other.getLeaf() instanceof MethodTree));
         return field.map(path -> Fix.of("work it out in an initialiser", edits -> initialiser(edits, path)));
@@ -116,11 +132,14 @@ public final class WrongException implements Repair {
         String in = layout.lineEnd() + indent + layout.unit();
         Range initial = code.range(field.getInitializer());
         String exceptions = code.thrown(List.of(new TreePath(path, field.getInitializer()))).stream()
-                .map(type -> edits.types().write(type).orElse("Exception")).distinct().collect(Collectors.joining(" | "));
+                .map(type -> edits.types().write(type).orElse("Exception")).distinct()
+                .collect(Collectors.joining(" | "));
         boolean isStatic = field.getModifiers().getFlags().contains(Modifier.STATIC);
         edits.cut(new Range(code.name(field).end(), initial.end()));
-        edits.insert(code.range(field).end(), layout.lineEnd() + layout.lineEnd() + indent + (isStatic ? "static {" : "{") + in + "try {" + in + layout.unit()
-                + field.getName() + " = " + code.text(initial) + ";" + in + "} catch (" + exceptions + " e) {" + in + layout.unit()
+        edits.insert(code.range(field).end(), layout.lineEnd() + layout.lineEnd() + indent
+                + (isStatic ? "static {" : "{") + in + "try {" + in + layout.unit()
+                + field.getName() + " = " + code.text(initial) + ";" + in + "} catch (" + exceptions + " e) {" + in
+                + layout.unit()
                 + "throw new IllegalStateException(e);" + in + "}" + layout.lineEnd() + indent + "}");
     }
 
@@ -132,9 +151,11 @@ public final class WrongException implements Repair {
         if (message.contains("java.lang.Throwable")) {
             site.nearest(ThrowTree.class).map(path -> new TreePath(path, ((ThrowTree) path.getLeaf()).getExpression()))
                     .filter(path -> path.getLeaf() instanceof NewClassTree)
-                    .flatMap(path -> site.declaration(new TreePath(path, ((NewClassTree) path.getLeaf()).getIdentifier())))
+                    .flatMap(path -> site.declaration(new TreePath(path, ((NewClassTree) path.getLeaf())
+                            .getIdentifier())))
                     .filter(path -> path.getLeaf() instanceof ClassTree type && type.getExtendsClause() == null)
-                    .ifPresent(path -> fixes.add(Fix.of("let '" + ((ClassTree) path.getLeaf()).getSimpleName() + "' be an exception",
+                    .ifPresent(path -> fixes.add(Fix.of("let '" + ((ClassTree) path.getLeaf())
+                            .getSimpleName() + "' be an exception",
                             edits -> edits.insert(code.name(path.getLeaf()).end(), " extends RuntimeException"))));
         }
         if (message.contains("java.lang.AutoCloseable")) {

@@ -14,7 +14,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
-/** {@code (Pier) other.depth}: a dot binds more tightly than a cast does (JLS 15.16), which was meant for what stands before it. */
+/**
+ * {@code (Pier) other.depth}: a dot binds more tightly than a cast does (JLS 15.16), which was meant for what stands
+ * before it.
+ */
 public final class CastBeforeDot implements Repair {
 
     @Override
@@ -27,7 +30,8 @@ public final class CastBeforeDot implements Repair {
         AttributedFile code = site.code();
         Optional<TreePath> select = site.nearest(MemberSelectTree.class);
         Optional<TypeCastTree> cast = select.flatMap(path -> {
-            TreePath value = path.getParentPath().getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() == path.getLeaf() ? path.getParentPath() : path;
+            TreePath value = path.getParentPath().getLeaf() instanceof MethodInvocationTree call
+                    && call.getMethodSelect() == path.getLeaf() ? path.getParentPath() : path;
             return value.getParentPath().getLeaf() instanceof TypeCastTree tree ? Optional.of(tree) : Optional.empty();
         });
         if (cast.isEmpty()) {

@@ -28,9 +28,11 @@ public final class ChainOfSetters implements Repair {
     @Override
     public List<Fix> fixes(ErrorSite site) {
         AttributedFile code = site.code();
-        Optional<TreePath> statement = site.nearest(ExpressionStatementTree.class).filter(path -> path.getParentPath().getLeaf() instanceof BlockTree);
+        Optional<TreePath> statement = site.nearest(ExpressionStatementTree.class)
+                .filter(path -> path.getParentPath().getLeaf() instanceof BlockTree);
         List<Range> calls = new ArrayList<>();
-        ExpressionTree at = statement.map(path -> ((ExpressionStatementTree) path.getLeaf()).getExpression()).orElse(null);
+        ExpressionTree at = statement.map(path -> ((ExpressionStatementTree) path.getLeaf()).getExpression())
+                .orElse(null);
         while (at instanceof MethodInvocationTree call && call.getMethodSelect() instanceof MemberSelectTree select) {
             int end = code.range(select).end() - select.getIdentifier().length();
             calls.add(0, new Range(end, code.range(call).end()));

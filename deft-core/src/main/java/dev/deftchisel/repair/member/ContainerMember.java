@@ -22,11 +22,15 @@ import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeMirror;
 
-/** Members that arrays, collections, streams and Optionals do not have, but know a way to: an index, the stream, what is within (java.util). */
+/**
+ * Members that arrays, collections, streams and Optionals do not have, but know a way to: an index, the stream, what is
+ * within (java.util).
+ */
 final class ContainerMember {
 
     /** What lists do that one over an array cannot, or has another name for. */
-    private static final Set<String> OF_LISTS_ONLY = Set.of("size", "sort", "add", "addAll", "remove", "removeIf", "clear", "get", "set", "addFirst", "addLast");
+    private static final Set<String> OF_LISTS_ONLY = Set.of("size", "sort", "add", "addAll", "remove", "removeIf",
+            "clear", "get", "set", "addFirst", "addLast");
 
     private ContainerMember() {
     }
@@ -34,24 +38,33 @@ final class ContainerMember {
     /** {@code names.length()}, {@code names.stream()}: arrays have a length, and the class Arrays. */
     static Optional<Fix> array(MissingMember missing) {
         TypeElement list = missing.code().elements().getTypeElement("java.util.List");
-        boolean ofList = !((ArrayType) missing.type()).getComponentType().getKind().isPrimitive() && missing.call().isPresent()
-                && missing.code().elements().getAllMembers(list).stream().anyMatch(member -> member instanceof ExecutableElement method
-                && method.getSimpleName().contentEquals(missing.name()) && CallCandidates.takes(method, missing.arguments()))
+        boolean ofList = !((ArrayType) missing.type()).getComponentType().getKind().isPrimitive() && missing.call()
+                .isPresent()
+                && missing.code().elements().getAllMembers(list).stream()
+                .anyMatch(member -> member instanceof ExecutableElement method
+                && method.getSimpleName().contentEquals(missing.name())
+                && CallCandidates.takes(method, missing.arguments()))
                 && !OF_LISTS_ONLY.contains(missing.name());
         if (ofList) {
             String object = missing.code().text(missing.object().getLeaf());
-            return Optional.of(Fix.of("ask a list of its elements", edits -> edits.replace(missing.code().range(missing.object().getLeaf()),
-                    edits.types().name(missing.code().elements().getTypeElement("java.util.Arrays")) + ".asList(" + object + ")")));
+            return Optional.of(Fix.of("ask a list of its elements",
+                    edits -> edits.replace(missing.code().range(missing.object().getLeaf()),
+                    edits.types().name(missing.code().elements().getTypeElement("java.util.Arrays")) + ".asList("
+                    + object + ")")));
         }
         if (missing.name().equals("get") && missing.arguments() == 1 && missing.call().isPresent()) {
             Range all = new Range(missing.range().start() - 1, missing.whole().end());
-            return Optional.of(Fix.of("write '[" + missing.written() + "]'", edits -> edits.replace(all, "[" + missing.written() + "]")));
+            return Optional.of(Fix.of("write '[" + missing.written() + "]'",
+                    edits -> edits.replace(all, "[" + missing.written() + "]")));
         }
-        if (Set.of("copy", "dup", "duplicate", "copyOf").contains(missing.name()) && missing.arguments() == 0 && missing.call().isPresent()) {
+        if (Set.of("copy", "dup", "duplicate", "copyOf").contains(missing.name()) && missing.arguments() == 0
+                && missing.call().isPresent()) {
             return Optional.of(Fix.of("call 'clone'", edits -> edits.replace(missing.whole(), "clone()")));
         }
-        boolean isLength = Set.of("length", "size", "count", "len", "Length", "lenght", "getLength").contains(missing.name());
-        return isLength ? Optional.of(Fix.of("write 'length'", edits -> edits.replace(missing.whole(), "length"))) : Optional.empty();
+        boolean isLength = Set.of("length", "size", "count", "len", "Length", "lenght", "getLength")
+                .contains(missing.name());
+        return isLength ? Optional.of(Fix.of("write 'length'", edits -> edits.replace(missing.whole(), "length")))
+                : Optional.empty();
     }
 
     /** What an Optional holds, or a stream makes of its elements, has the member. */
@@ -65,24 +78,33 @@ final class ContainerMember {
         if (name.equals("java.util.Optional") && type.getTypeArguments().size() == 1) {
             return List.of(Fix.of("take what the Optional holds", edits -> edits.insert(dot, ".orElseThrow()")));
         }
-        boolean isSum = Set.of("sum", "average", "max", "min", "asDoubleStream", "summaryStatistics").contains(missing.name());
-        if (name.equals("java.util.stream.Stream") && isSum && missing.arguments() == 0 && type.getTypeArguments().size() == 1) {
-            String element = type.getTypeArguments().get(0) instanceof DeclaredType box ? ((TypeElement) box.asElement()).getSimpleName().toString() : "";
+        boolean isSum = Set.of("sum", "average", "max", "min", "asDoubleStream", "summaryStatistics")
+                .contains(missing.name());
+        if (name.equals("java.util.stream.Stream") && isSum && missing.arguments() == 0 && type.getTypeArguments()
+                .size() == 1) {
+            String element = type.getTypeArguments().get(0) instanceof DeclaredType box
+                    ? ((TypeElement) box.asElement()).getSimpleName().toString() : "";
             String sort = element.equals("Integer") ? "Int" : element.equals("Long") ? "Long" : "Double";
-            String value = element.equals("Integer") ? "intValue" : element.equals("Long") ? "longValue" : "doubleValue";
+            String value = element.equals("Integer") ? "intValue" : element.equals("Long") ? "longValue"
+                    : "doubleValue";
             Optional<MethodInvocationTree> map = missing.object().getLeaf() instanceof MethodInvocationTree call
-                    && call.getMethodSelect() instanceof MemberSelectTree select && select.getIdentifier().contentEquals("map")
+                    && call.getMethodSelect() instanceof MemberSelectTree select && select.getIdentifier()
+                    .contentEquals("map")
                     ? Optional.of(call) : Optional.empty();
             return Stream.of(map.map(call -> {
                 int end = code.range(call.getMethodSelect()).end();
-                return Fix.of("use 'mapTo" + sort + "'", edits -> edits.replace(new Range(end - "map".length(), end), "mapTo" + sort));
-            }), Optional.of(Fix.of("make numbers of the elements", edits -> edits.insert(dot, ".mapTo" + sort + "(" + element + "::" + value + ")"))))
+                return Fix.of("use 'mapTo" + sort + "'",
+                        edits -> edits.replace(new Range(end - "map".length(), end), "mapTo" + sort));
+            }), Optional.of(Fix.of("make numbers of the elements",
+                    edits -> edits.insert(dot, ".mapTo" + sort + "(" + element + "::" + value + ")"))))
                     .flatMap(Optional::stream).toList();
         }
         boolean isCollection = code.elements().getTypeElement("java.util.Collection") != null
                 && code.isKind(type, code.elements().getTypeElement("java.util.Collection").asType());
-        boolean ofStream = isCollection && code.elements().getAllMembers(code.elements().getTypeElement("java.util.stream.Stream")).stream()
-                .anyMatch(member -> member.getSimpleName().contentEquals(missing.name()) && member instanceof ExecutableElement method
+        boolean ofStream = isCollection && code.elements()
+                .getAllMembers(code.elements().getTypeElement("java.util.stream.Stream")).stream()
+                .anyMatch(member -> member.getSimpleName().contentEquals(missing.name())
+                        && member instanceof ExecutableElement method
                         && CallCandidates.takes(method, missing.arguments()));
         boolean isEntry = name.equals("java.util.Map") && missing.name().equals("stream");
         return ofStream && missing.call().isPresent() ? List.of(Fix.of("ask its stream", edits -> {
@@ -98,11 +120,14 @@ final class ContainerMember {
                 missing.code().elements().getTypeElement("java.util.List").asType());
         String object = missing.code().text(missing.object().getLeaf());
         boolean isPlain = object.matches("[\\w.]+");
-        String method = Set.of("pop", "removeLast", "pollLast", "removeEnd").contains(missing.name()) ? "remove(" + object + ".size() - 1)"
-                : Set.of("getLast", "last", "peekLast", "back").contains(missing.name()) ? "get(" + object + ".size() - 1)"
+        String method = Set.of("pop", "removeLast", "pollLast", "removeEnd").contains(missing.name())
+                ? "remove(" + object + ".size() - 1)"
+                : Set.of("getLast", "last", "peekLast", "back").contains(missing.name())
+                ? "get(" + object + ".size() - 1)"
                 : Set.of("getFirst", "first", "peekFirst", "front", "head").contains(missing.name()) ? "get(0)"
                 : Set.of("removeFirst", "pollFirst", "shift").contains(missing.name()) ? "remove(0)" : "";
-        return !isList || method.isEmpty() || !isPlain || missing.arguments() > 0 || missing.call().isEmpty() ? Optional.empty()
+        return !isList || method.isEmpty() || !isPlain || missing.arguments() > 0 || missing.call().isEmpty()
+                ? Optional.empty()
                 : Optional.of(Fix.of("write '" + method + "'", edits -> edits.replace(missing.whole(), method)));
     }
 
@@ -110,15 +135,20 @@ final class ContainerMember {
     private static void listed(MissingMember missing, FixEdits edits, ErrorSite site) {
         AttributedFile code = missing.code();
         TreePath chain = missing.path().getParentPath();
-        while (chain.getParentPath().getLeaf() instanceof MemberSelectTree && chain.getParentPath().getParentPath().getLeaf() instanceof MethodInvocationTree) {
+        while (chain.getParentPath().getLeaf() instanceof MemberSelectTree && chain.getParentPath().getParentPath()
+                .getLeaf() instanceof MethodInvocationTree) {
             chain = chain.getParentPath().getParentPath();
         }
-        String last = chain.getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() instanceof MemberSelectTree select
+        String last = chain.getLeaf() instanceof MethodInvocationTree call
+                && call.getMethodSelect() instanceof MemberSelectTree select
                 ? select.getIdentifier().toString() : "";
-        boolean isStream = code.elements().getTypeElement("java.util.stream.Stream").getEnclosedElements().stream().anyMatch(member ->
-                member instanceof ExecutableElement method && method.getSimpleName().contentEquals(last) && NamedTypes.is(method.getReturnType(), "java.util.stream.Stream"));
+        boolean isStream = code.elements().getTypeElement("java.util.stream.Stream").getEnclosedElements().stream()
+                .anyMatch(member ->
+                member instanceof ExecutableElement method && method.getSimpleName().contentEquals(last)
+                        && NamedTypes.is(method.getReturnType(), "java.util.stream.Stream"));
         Optional<TypeMirror> wanted = TargetType.of(chain, site.code()).map(TargetType::type);
-        if (isStream && wanted.filter(type -> NamedTypes.isOneOf(type, Set.of("java.util.List", "java.util.Collection", "java.lang.Iterable"))).isPresent()) {
+        if (isStream && wanted.filter(type -> NamedTypes.isOneOf(type,
+                Set.of("java.util.List", "java.util.Collection", "java.lang.Iterable"))).isPresent()) {
             edits.insert(code.range(chain.getLeaf()).end(), ContainerContent.listed(edits));
         }
     }

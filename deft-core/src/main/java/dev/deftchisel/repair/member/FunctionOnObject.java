@@ -32,8 +32,10 @@ public final class FunctionOnObject implements Repair {
     @Override
     public List<Fix> fixes(ErrorSite site) {
         AttributedFile code = site.code();
-        Optional<TreePath> found = site.around().stream().filter(path -> path.getLeaf() instanceof MethodInvocationTree call
-                && call.getMethodSelect() instanceof IdentifierTree name && code.range(name).encloses(site.error().range())).findFirst();
+        Optional<TreePath> found = site.around().stream()
+                .filter(path -> path.getLeaf() instanceof MethodInvocationTree call
+                && call.getMethodSelect() instanceof IdentifierTree name && code.range(name)
+                .encloses(site.error().range())).findFirst();
         if (found.isEmpty() || ((MethodInvocationTree) found.get().getLeaf()).getArguments().isEmpty()) {
             return List.of();
         }
@@ -42,10 +44,12 @@ public final class FunctionOnObject implements Repair {
         TreePath first = new TreePath(found.get(), call.getArguments().get(0));
         Optional<TypeMirror> type = code.type(first);
         List<Fix> fixes = new ArrayList<>();
-        if (type.filter(known -> known instanceof ArrayType).isPresent() && SIZES.contains(name) && call.getArguments().size() == 1) {
+        if (type.filter(known -> known instanceof ArrayType).isPresent() && SIZES.contains(name) && call.getArguments()
+                .size() == 1) {
             fixes.add(write(found.get(), "length", code));
         }
-        type.filter(known -> known instanceof DeclaredType).map(known -> (TypeElement) ((DeclaredType) known).asElement())
+        type.filter(known -> known instanceof DeclaredType)
+                .map(known -> (TypeElement) ((DeclaredType) known).asElement())
                 .flatMap(known -> method(known, name, call.getArguments().size() - 1, code))
                 .ifPresent(method -> fixes.add(write(found.get(), method, code)));
         return fixes;
@@ -55,7 +59,8 @@ public final class FunctionOnObject implements Repair {
         List<String> names = SIZES.contains(name) ? List.of("size", "length") : List.of(name);
         return ElementFilter.methodsIn(code.elements().getAllMembers(type)).stream()
                 .filter(method -> method.getParameters().size() == arguments)
-                .map(method -> method.getSimpleName().toString()).filter(one -> names.stream().anyMatch(one::equalsIgnoreCase)).findFirst();
+                .map(method -> method.getSimpleName().toString())
+                .filter(one -> names.stream().anyMatch(one::equalsIgnoreCase)).findFirst();
     }
 
     /** The first argument, a dot, and the rest. */
@@ -63,11 +68,15 @@ public final class FunctionOnObject implements Repair {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
         Range first = code.range(call.getArguments().get(0));
         boolean isGrouped = Precedence.needsParenthesesBeforeDot(call.getArguments().get(0));
-        boolean isField = method.equals("length") && code.type(new TreePath(path, call.getArguments().get(0))).filter(type -> type instanceof ArrayType).isPresent();
-        return Fix.of("write '" + code.shown(first, 30) + "." + method + (isField ? "'" : "()'"), edits -> edits.replace(call, to -> {
-            to.write(isGrouped ? "(" : "").carry(first).write((isGrouped ? ")" : "") + "." + method + (isField ? "" : "("));
+        boolean isField = method.equals("length") && code.type(new TreePath(path, call.getArguments().get(0)))
+                .filter(type -> type instanceof ArrayType).isPresent();
+        return Fix.of("write '" + code.shown(first, 30) + "." + method + (isField ? "'" : "()'"),
+                edits -> edits.replace(call, to -> {
+            to.write(isGrouped ? "(" : "").carry(first)
+                    .write((isGrouped ? ")" : "") + "." + method + (isField ? "" : "("));
             if (call.getArguments().size() > 1) {
-                to.carry(new Range(code.range(call.getArguments().get(1)).start(), code.range(call.getArguments().get(call.getArguments().size() - 1)).end()));
+                to.carry(new Range(code.range(call.getArguments().get(1))
+                        .start(), code.range(call.getArguments().get(call.getArguments().size() - 1)).end()));
             }
             to.write(isField ? "" : ")");
         }));

@@ -17,7 +17,8 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /** A name behind a dot, and what stands before it. */
-record MissingMember(TreePath path, TreePath object, TypeMirror type, String name, Optional<MethodInvocationTree> call, AttributedFile code) {
+record MissingMember(TreePath path, TreePath object, TypeMirror type, String name, Optional<MethodInvocationTree> call,
+        AttributedFile code) {
 
     Range range() {
         int end = code.range(path.getLeaf()).end();
@@ -36,7 +37,8 @@ record MissingMember(TreePath path, TreePath object, TypeMirror type, String nam
     /** The arguments as they are written. */
     String written() {
         return call.filter(tree -> !tree.getArguments().isEmpty()).map(tree -> code.text(new Range(
-                code.range(tree.getArguments().get(0)).start(), code.range(tree.getArguments().get(tree.getArguments().size() - 1)).end())))
+                code.range(tree.getArguments().get(0)).start(),
+                code.range(tree.getArguments().get(tree.getArguments().size() - 1)).end())))
                 .orElse("");
     }
 
@@ -48,16 +50,20 @@ record MissingMember(TreePath path, TreePath object, TypeMirror type, String nam
                 : ((MemberReferenceTree) path.getLeaf()).getName().toString();
         TreePath before = new TreePath(path, object);
         Tree parent = path.getParentPath().getLeaf();
-        Optional<MethodInvocationTree> call = parent instanceof MethodInvocationTree tree && tree.getMethodSelect() == path.getLeaf()
+        Optional<MethodInvocationTree> call = parent instanceof MethodInvocationTree tree
+                && tree.getMethodSelect() == path.getLeaf()
                 ? Optional.of(tree) : Optional.empty();
-        return code.type(before).or(() -> code.element(before).filter(element -> element instanceof TypeElement).map(Element::asType))
+        return code.type(before).or(() -> code.element(before).filter(element -> element instanceof TypeElement)
+                .map(Element::asType))
                 .filter(type -> type.getKind() != TypeKind.ERROR && type.getKind() != TypeKind.PACKAGE)
                 .map(type -> new MissingMember(path, before, type, name, call, code));
     }
 
     /** Whether the type has a method of the name. */
     boolean hasMethod() {
-        return type instanceof DeclaredType declared && code.elements().getAllMembers((TypeElement) declared.asElement()).stream()
-                .anyMatch(member -> member.getKind() == ElementKind.METHOD && member.getSimpleName().contentEquals(name));
+        return type instanceof DeclaredType declared && code.elements()
+                .getAllMembers((TypeElement) declared.asElement()).stream()
+                .anyMatch(member -> member.getKind() == ElementKind.METHOD && member.getSimpleName()
+                        .contentEquals(name));
     }
 }

@@ -31,7 +31,8 @@ public final class NoAccess implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("report.access", "not.def.public.cant.access", "not.def.public", "not.def.access.class.intf.cant.access");
+        return Set.of("report.access", "not.def.public.cant.access", "not.def.public",
+                "not.def.access.class.intf.cant.access");
     }
 
     @Override
@@ -54,24 +55,33 @@ public final class NoAccess implements Repair {
             fixes.add(Fix.of("open it to its package", edits ->
                     ModifierWords.remove(edits, code.range(here.get().getLeaf()), "private")));
         } else {
-            int end = code.range(named.get().getLeaf() instanceof NewClassTree made ? made.getIdentifier() : named.get().getLeaf()).end();
-            fixes.add(new Fix.Use("open it where it is declared", "open-access", new Place(code.file().path(), new Range(end, end)),
+            int end = code.range(named.get().getLeaf() instanceof NewClassTree made ? made.getIdentifier()
+                    : named.get().getLeaf()).end();
+            fixes.add(new Fix.Use("open it where it is declared", "open-access",
+                    new Place(code.file().path(), new Range(end, end)),
                     Answers.none()));
         }
         return fixes;
     }
 
-    /** {@code chart.clone()}: a class that can be copied says so by a public method of its own (java.lang.Cloneable). */
+    /**
+     * {@code chart.clone()}: a class that can be copied says so by a public method of its own (java.lang.Cloneable).
+     */
     private static Optional<Fix> copy(TreePath path, MemberSelectTree select, ErrorSite site) {
         AttributedFile code = site.code();
-        Optional<TypeElement> type = code.type(new TreePath(path, select.getExpression())).filter(known -> known instanceof DeclaredType)
+        Optional<TypeElement> type = code.type(new TreePath(path, select.getExpression()))
+                .filter(known -> known instanceof DeclaredType)
                 .map(known -> (TypeElement) ((DeclaredType) known).asElement())
-                .filter(known -> code.isKind(known.asType(), code.elements().getTypeElement("java.lang.Cloneable").asType()));
-        return type.filter(known -> select.getIdentifier().contentEquals("clone")).flatMap(site.survey().names()::declaration)
+                .filter(known -> code.isKind(known.asType(), code.elements().getTypeElement("java.lang.Cloneable")
+                        .asType()));
+        return type.filter(known -> select.getIdentifier().contentEquals("clone"))
+                .flatMap(site.survey().names()::declaration)
                 .filter(found -> found.getLeaf() instanceof ClassTree).map(found -> {
                     String name = ((ClassTree) found.getLeaf()).getSimpleName().toString();
-                    return Fix.of("let '" + name + "' have a public 'clone'", edits -> StatementLines.memberAtEnd(edits, (ClassTree) found.getLeaf(), List.of("@Override",
-                            "public " + name + " clone() throws CloneNotSupportedException {", Layout.of(code.file()).unit() + "return (" + name + ") super.clone();", "}")));
+                    return Fix.of("let '" + name + "' have a public 'clone'",
+                            edits -> StatementLines.memberAtEnd(edits, (ClassTree) found.getLeaf(), List.of("@Override",
+                            "public " + name + " clone() throws CloneNotSupportedException {", Layout.of(code.file())
+                            .unit() + "return (" + name + ") super.clone();", "}")));
                 });
     }
 
@@ -87,29 +97,36 @@ public final class NoAccess implements Repair {
                 .flatMap(site.survey().names()::declaration);
     }
 
-    /** The method that hands the field back, or takes a new value for it (JavaBeans 8.3, or by the name of the field). */
+    /**
+     * The method that hands the field back, or takes a new value for it (JavaBeans 8.3, or by the name of the field).
+     */
     private static Optional<Fix> accessor(TreePath path, MemberSelectTree select, AttributedFile code) {
         Optional<TypeElement> type = code.type(new TreePath(path, select.getExpression()))
                 .filter(known -> known instanceof DeclaredType)
                 .map(known -> (TypeElement) ((DeclaredType) known).asElement());
-        if (type.isEmpty() || path.getParentPath().getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() == select) {
+        if (type.isEmpty() || path.getParentPath().getLeaf() instanceof MethodInvocationTree call
+                && call.getMethodSelect() == select) {
             return Optional.empty();
         }
         String name = select.getIdentifier().toString();
         String capital = Character.toUpperCase(name.charAt(0)) + name.substring(1);
         if (path.getParentPath().getLeaf() instanceof AssignmentTree assignment && assignment.getVariable() == select) {
-            return method(type.get(), List.of("set" + capital, name), 1, code).map(setter -> Fix.of("call '" + setter + "'",
-                    edits -> edits.replace(assignment, to -> to.carry(code.range(select.getExpression())).write("." + setter + "(")
+            return method(type.get(), List.of("set" + capital, name), 1, code)
+                    .map(setter -> Fix.of("call '" + setter + "'",
+                    edits -> edits.replace(assignment, to -> to.carry(code.range(select.getExpression()))
+                            .write("." + setter + "(")
                             .carry(code.range(assignment.getExpression())).write(")"))));
         }
         Range range = code.range(select);
-        return method(type.get(), List.of("get" + capital, "is" + capital, name), 0, code).map(getter -> Fix.of("call '" + getter + "'",
+        return method(type.get(), List.of("get" + capital, "is" + capital, name), 0, code)
+                .map(getter -> Fix.of("call '" + getter + "'",
                 edits -> edits.replace(new Range(range.end() - name.length(), range.end()), getter + "()")));
     }
 
     private static Optional<String> method(TypeElement type, List<String> names, int parameters, AttributedFile code) {
         return names.stream().filter(name -> ElementFilter.methodsIn(code.elements().getAllMembers(type)).stream()
-                .anyMatch(method -> method.getSimpleName().contentEquals(name) && method.getParameters().size() == parameters
+                .anyMatch(method -> method.getSimpleName().contentEquals(name) && method.getParameters()
+                        .size() == parameters
                         && !method.getModifiers().contains(Modifier.PRIVATE))).findFirst();
     }
 }

@@ -24,13 +24,14 @@ import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
 
 /**
- * A method that does not take its arguments, where another of the object, whose name begins alike, does: {@code map.get(key, 0)} is
- * {@code getOrDefault}, and what an {@code IntStream} makes objects of is {@code mapToObj}.
+ * A method that does not take its arguments, where another of the object, whose name begins alike, does:
+ * {@code map.get(key, 0)} is {@code getOrDefault}, and what an {@code IntStream} makes objects of is {@code mapToObj}.
  */
 public final class SiblingMethod implements Repair {
 
     private static final int MOST = 2;
-    private static final Set<String> NUMBERS = Set.of("java.util.stream.IntStream", "java.util.stream.LongStream", "java.util.stream.DoubleStream");
+    private static final Set<String> NUMBERS = Set.of("java.util.stream.IntStream", "java.util.stream.LongStream",
+            "java.util.stream.DoubleStream");
 
     @Override
     public Set<String> codes() {
@@ -41,9 +42,11 @@ public final class SiblingMethod implements Repair {
     public List<Fix> fixes(ErrorSite site) {
         AttributedFile code = site.code();
         boolean isOfFunction = site.id().equals("prob.found.req");
-        Optional<TreePath> call = site.around().stream().filter(path -> path.getLeaf() instanceof MethodInvocationTree tree
+        Optional<TreePath> call = site.around().stream()
+                .filter(path -> path.getLeaf() instanceof MethodInvocationTree tree
                 && tree.getMethodSelect() instanceof MemberSelectTree && (!isOfFunction || tree.getArguments().stream()
-                .anyMatch(argument -> argument instanceof LambdaExpressionTree && code.range(argument).encloses(site.error().range())))).findFirst();
+                .anyMatch(argument -> argument instanceof LambdaExpressionTree && code.range(argument)
+                        .encloses(site.error().range())))).findFirst();
         Optional<TypeElement> type = call.flatMap(path -> receiver(path, code));
         if (type.isEmpty()) {
             return List.of();
@@ -57,14 +60,17 @@ public final class SiblingMethod implements Repair {
         if (NUMBERS.contains(type.get().getQualifiedName().toString())) {
             ofNumbers(name, written, site).ifPresent(fixes::add);
         }
-        if (name.equals("collect") && tree.getArguments().size() == 1 && code.text(tree.getArguments().get(0)).contains("joining(")) {
-            fixes.add(Fix.of("make text of the elements", edits -> edits.insert(written.start() - 1, ".map(String::valueOf)")));
+        if (name.equals("collect") && tree.getArguments().size() == 1 && code.text(tree.getArguments().get(0))
+                .contains("joining(")) {
+            fixes.add(Fix.of("make text of the elements",
+                    edits -> edits.insert(written.start() - 1, ".map(String::valueOf)")));
         }
         if (!isOfFunction) {
             ElementFilter.methodsIn(code.elements().getAllMembers(type.get())).stream()
                     .filter(method -> isKin(name, method.getSimpleName().toString()) && takes(method, call.get(), code))
                     .map(method -> method.getSimpleName().toString()).distinct().limit(MOST)
-                    .forEach(other -> fixes.add(Fix.of("call '" + other + "'", edits -> edits.replace(written, other))));
+                    .forEach(other -> fixes.add(Fix.of("call '" + other + "'",
+                            edits -> edits.replace(written, other))));
         }
         return fixes;
     }
@@ -72,19 +78,27 @@ public final class SiblingMethod implements Repair {
     /** {@code Math.min(depths)}: of a collection it is {@code Collections.min}, of an array that of its stream. */
     private static Optional<Fix> ofMany(MethodInvocationTree tree, TreePath call, AttributedFile code) {
         String name = ((MemberSelectTree) tree.getMethodSelect()).getIdentifier().toString();
-        boolean isOfMath = tree.getArguments().size() == 1 && Set.of("min", "max").contains(name) && code.text(tree.getMethodSelect()).equals("Math." + name);
-        Optional<TypeMirror> own = isOfMath ? code.type(new TreePath(call, tree.getArguments().get(0))) : Optional.empty();
-        boolean isArray = own.filter(type -> type instanceof ArrayType array && array.getComponentType().getKind().isPrimitive()).isPresent();
-        boolean isCollection = own.filter(type -> type instanceof DeclaredType && code.isKind(type, code.elements().getTypeElement("java.util.Collection").asType())).isPresent();
+        boolean isOfMath = tree.getArguments().size() == 1 && Set.of("min", "max").contains(name)
+                && code.text(tree.getMethodSelect()).equals("Math." + name);
+        Optional<TypeMirror> own = isOfMath ? code.type(new TreePath(call, tree.getArguments().get(0)))
+                : Optional.empty();
+        boolean isArray = own.filter(type -> type instanceof ArrayType array && array.getComponentType().getKind()
+                .isPrimitive()).isPresent();
+        boolean isCollection = own.filter(type -> type instanceof DeclaredType
+                && code.isKind(type, code.elements().getTypeElement("java.util.Collection").asType())).isPresent();
         Range argument = isOfMath ? code.range(tree.getArguments().get(0)) : new Range(0, 0);
         if (isArray) {
             String sort = NamedTypes.shown(((ArrayType) own.get()).getComponentType());
             String get = sort.equals("long") ? "getAsLong" : sort.equals("double") ? "getAsDouble" : "getAsInt";
-            return Optional.of(Fix.of("ask the stream of the array", edits -> edits.replace(tree, to -> to.write(edits.types()
-                    .name(code.elements().getTypeElement("java.util.Arrays")) + ".stream(").carry(argument).write(")." + name + "()." + get + "()"))));
+            return Optional.of(Fix.of("ask the stream of the array",
+                    edits -> edits.replace(tree, to -> to.write(edits.types()
+                    .name(code.elements().getTypeElement("java.util.Arrays")) + ".stream(").carry(argument)
+                    .write(")." + name + "()." + get + "()"))));
         }
-        return isCollection ? Optional.of(Fix.of("use 'Collections." + name + "'", edits -> edits.replace(tree, to -> to.write(edits.types()
-                .name(code.elements().getTypeElement("java.util.Collections")) + "." + name + "(").carry(argument).write(")")))) : Optional.empty();
+        return isCollection ? Optional.of(Fix.of("use 'Collections." + name + "'",
+                edits -> edits.replace(tree, to -> to.write(edits.types()
+                .name(code.elements().getTypeElement("java.util.Collections")) + "." + name + "(").carry(argument)
+                .write(")")))) : Optional.empty();
     }
 
     /** Objects made of numbers, and numbers that are collected as objects. */
@@ -92,12 +106,15 @@ public final class SiblingMethod implements Repair {
         if (name.equals("map") && site.error().message().contains("lambda")) {
             return Optional.of(Fix.of("call 'mapToObj'", edits -> edits.replace(written, "mapToObj")));
         }
-        return name.equals("collect") ? Optional.of(Fix.of("box the numbers", edits -> edits.insert(written.start() - 1, ".boxed()"))) : Optional.empty();
+        return name.equals("collect") ? Optional
+                .of(Fix.of("box the numbers", edits -> edits.insert(written.start() - 1, ".boxed()")))
+                : Optional.empty();
     }
 
     private static Optional<TypeElement> receiver(TreePath call, AttributedFile code) {
         MemberSelectTree select = (MemberSelectTree) ((MethodInvocationTree) call.getLeaf()).getMethodSelect();
-        return code.type(new TreePath(new TreePath(call, select), select.getExpression())).filter(type -> type instanceof DeclaredType)
+        return code.type(new TreePath(new TreePath(call, select), select.getExpression()))
+                .filter(type -> type instanceof DeclaredType)
                 .map(type -> (TypeElement) ((DeclaredType) type).asElement());
     }
 
@@ -106,10 +123,12 @@ public final class SiblingMethod implements Repair {
     }
 
     private static boolean takes(ExecutableElement method, TreePath call, AttributedFile code) {
-        List<TreePath> arguments = ((MethodInvocationTree) call.getLeaf()).getArguments().stream().map(argument -> new TreePath(call, argument)).toList();
+        List<TreePath> arguments = ((MethodInvocationTree) call.getLeaf()).getArguments().stream()
+                .map(argument -> new TreePath(call, argument)).toList();
         return method.getParameters().size() == arguments.size() && IntStream.range(0, arguments.size()).allMatch(i -> {
             TypeMirror wanted = code.types().erasure(method.getParameters().get(i).asType());
-            return Stream.of(arguments.get(i)).flatMap(path -> code.type(path).stream()).anyMatch(own -> code.types().isAssignable(own, wanted));
+            return Stream.of(arguments.get(i)).flatMap(path -> code.type(path).stream())
+                    .anyMatch(own -> code.types().isAssignable(own, wanted));
         });
     }
 }

@@ -19,7 +19,10 @@ import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
-/** What collections and the streams of other languages can do, and those of Java do by another name or in two steps (java.util.stream). */
+/**
+ * What collections and the streams of other languages can do, and those of Java do by another name or in two steps
+ * (java.util.stream).
+ */
 public final class StreamMember implements Repair {
 
     @Override
@@ -30,9 +33,11 @@ public final class StreamMember implements Repair {
     @Override
     public List<Fix> fixes(ErrorSite site) {
         AttributedFile code = site.code();
-        Optional<TreePath> select = site.nearest(MemberSelectTree.class).filter(path -> path.getParentPath().getLeaf() instanceof MethodInvocationTree call
+        Optional<TreePath> select = site.nearest(MemberSelectTree.class)
+                .filter(path -> path.getParentPath().getLeaf() instanceof MethodInvocationTree call
                 && call.getMethodSelect() == path.getLeaf());
-        Optional<TypeMirror> type = select.flatMap(path -> code.type(new TreePath(path, ((MemberSelectTree) path.getLeaf()).getExpression())))
+        Optional<TypeMirror> type = select.flatMap(
+                path -> code.type(new TreePath(path, ((MemberSelectTree) path.getLeaf()).getExpression())))
                 .filter(known -> NamedTypes.is(known, "java.util.stream.Stream"));
         if (type.isEmpty()) {
             return List.of();
@@ -41,7 +46,8 @@ public final class StreamMember implements Repair {
         String name = ((MemberSelectTree) select.get().getLeaf()).getIdentifier().toString();
         Range all = new Range(code.range(call.getMethodSelect()).end() - name.length(), code.range(call).end());
         String first = call.getArguments().isEmpty() ? "" : code.text(call.getArguments().get(0));
-        Optional<TypeKind> wanted = TargetType.of(select.get().getParentPath(), site.code()).map(known -> known.type().getKind());
+        Optional<TypeKind> wanted = TargetType.of(select.get().getParentPath(), site.code())
+                .map(known -> known.type().getKind());
         return switch (name) {
             case "size", "length", "len" -> List.of(Fix.of("call 'count'", edits -> {
                 edits.replace(all, "count()");
@@ -49,16 +55,23 @@ public final class StreamMember implements Repair {
                     edits.insert(code.range(call).start(), "(int) ");
                 }
             }));
-            case "first", "getFirst", "head", "find" -> first.isEmpty() ? List.of(Fix.of("take the first", edits -> edits.replace(all, "findFirst().orElseThrow()"))) : List.of();
-            case "join", "joining" -> List.of(Fix.of("collect by 'joining'", edits -> edits.replace(all, "collect(" + collectors(edits) + ".joining(" + first + "))")));
+            case "first", "getFirst", "head", "find" -> first.isEmpty()
+                    ? List.of(Fix.of("take the first", edits -> edits.replace(all, "findFirst().orElseThrow()")))
+                    : List.of();
+            case "join", "joining" -> List.of(Fix.of("collect by 'joining'",
+                    edits -> edits.replace(all, "collect(" + collectors(edits) + ".joining(" + first + "))")));
             case "toSet", "toMap", "groupingBy" -> List.of(Fix.of("collect by '" + name + "'",
                     edits -> edits.replace(all, "collect(" + collectors(edits) + "." + name + "(" + first + "))")));
             case "reversed", "reverse" -> List.of(Fix.of("sort them the other way round", edits -> {
-                String order = "sorted(" + edits.types().name(code.elements().getTypeElement("java.util.Comparator")) + ".reverseOrder())";
-                boolean isSorted = code.text(((MemberSelectTree) call.getMethodSelect()).getExpression()).endsWith(".sorted()");
-                edits.replace(isSorted ? new Range(code.range(((MemberSelectTree) call.getMethodSelect()).getExpression()).end() - "sorted()".length(), all.end()) : all, order);
+                String order = "sorted(" + edits.types().name(code.elements().getTypeElement("java.util.Comparator"))
+                        + ".reverseOrder())";
+                boolean isSorted = code.text(((MemberSelectTree) call.getMethodSelect()).getExpression())
+                        .endsWith(".sorted()");
+                edits.replace(isSorted ? new Range(code.range(((MemberSelectTree) call.getMethodSelect())
+                        .getExpression()).end() - "sorted()".length(), all.end()) : all, order);
             }));
-            case "average", "max", "min", "sum" -> numbers((DeclaredType) type.get(), name, all, wanted, call).stream().toList();
+            case "average", "max", "min", "sum" -> numbers((DeclaredType) type.get(), name, all, wanted, call).stream()
+                    .toList();
             default -> List.of();
         };
     }
@@ -68,13 +81,17 @@ public final class StreamMember implements Repair {
     }
 
     /** {@code average()} of boxes, where a number is wanted. */
-    private static Optional<Fix> numbers(DeclaredType stream, String name, Range all, Optional<TypeKind> wanted, MethodInvocationTree call) {
-        String box = stream.getTypeArguments().size() == 1 && stream.getTypeArguments().get(0) instanceof DeclaredType element
+    private static Optional<Fix> numbers(DeclaredType stream, String name, Range all, Optional<TypeKind> wanted,
+            MethodInvocationTree call) {
+        String box = stream.getTypeArguments().size() == 1 && stream.getTypeArguments()
+                .get(0) instanceof DeclaredType element
                 ? ((TypeElement) element.asElement()).getSimpleName().toString() : "";
         String sort = box.equals("Integer") ? "Int" : box.equals("Long") || box.equals("Double") ? box : "";
-        boolean isNumber = wanted.filter(TypeKind::isPrimitive).isPresent() && !sort.isEmpty() && call.getArguments().isEmpty() && !name.equals("sum");
+        boolean isNumber = wanted.filter(TypeKind::isPrimitive).isPresent() && !sort.isEmpty() && call.getArguments()
+                .isEmpty() && !name.equals("sum");
         String value = box.equals("Integer") ? "intValue" : box.equals("Long") ? "longValue" : "doubleValue";
-        return isNumber ? Optional.of(Fix.of("take what '" + name + "' gives of the numbers", edits -> edits.replace(all, "mapTo" + sort + "(" + box + "::" + value + ")."
+        return isNumber ? Optional.of(Fix.of("take what '" + name + "' gives of the numbers",
+                edits -> edits.replace(all, "mapTo" + sort + "(" + box + "::" + value + ")."
                 + name + "().orElseThrow()"))) : Optional.empty();
     }
 }

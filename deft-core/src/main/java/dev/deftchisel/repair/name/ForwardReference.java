@@ -26,10 +26,14 @@ public final class ForwardReference implements Repair {
     @Override
     public List<Fix> fixes(ErrorSite site) {
         AttributedFile code = site.code();
-        Optional<TreePath> use = site.around().stream().filter(path -> path.getLeaf() instanceof IdentifierTree).findFirst();
-        Optional<TreePath> declared = use.flatMap(site::declaration).filter(path -> path.getParentPath().getLeaf() instanceof ClassTree);
-        Optional<Tree> user = use.flatMap(path -> Stream.iterate(path, at -> at != null && at.getParentPath() != null, TreePath::getParentPath)
-                .filter(at -> declared.isPresent() && at.getParentPath().getLeaf() == declared.get().getParentPath().getLeaf())
+        Optional<TreePath> use = site.around().stream().filter(path -> path.getLeaf() instanceof IdentifierTree)
+                .findFirst();
+        Optional<TreePath> declared = use.flatMap(site::declaration)
+                .filter(path -> path.getParentPath().getLeaf() instanceof ClassTree);
+        Optional<Tree> user = use.flatMap(path -> Stream.iterate(path, at -> at != null && at.getParentPath() != null,
+                TreePath::getParentPath)
+                .filter(at -> declared.isPresent() && at.getParentPath().getLeaf() == declared.get().getParentPath()
+                        .getLeaf())
                 .map(TreePath::getLeaf).findFirst());
         if (declared.isEmpty() || user.isEmpty() || declared.get().getLeaf() == user.get()) {
             return List.of();
@@ -38,7 +42,8 @@ public final class ForwardReference implements Repair {
         Range moved = Layout.withComments(code.file(), code.range(declared.get().getLeaf()));
         int start = Layout.withComments(code.file(), code.range(user.get())).start();
         return List.of(Fix.of("declare '" + name + "' first", edits -> {
-            edits.insert(start, code.text(moved) + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start));
+            edits.insert(start, code.text(moved) + Layout.of(code.file())
+                    .lineEnd() + Layout.indentOf(code.file(), start));
             edits.remove(moved);
         }));
     }

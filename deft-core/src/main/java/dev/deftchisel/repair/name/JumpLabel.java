@@ -21,7 +21,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
-/** {@code break outer;} where no statement around has that label (JLS 14.7, 14.15): a near one is meant, or the outermost loop. */
+/**
+ * {@code break outer;} where no statement around has that label (JLS 14.7, 14.15): a near one is meant, or the
+ * outermost loop.
+ */
 public final class JumpLabel implements Repair {
 
     @Override
@@ -32,16 +35,21 @@ public final class JumpLabel implements Repair {
     @Override
     public List<Fix> fixes(ErrorSite site) {
         AttributedFile code = site.code();
-        Optional<TreePath> jump = site.around().stream().filter(path -> path.getLeaf() instanceof BreakTree || path.getLeaf() instanceof ContinueTree).findFirst();
+        Optional<TreePath> jump = site.around().stream()
+                .filter(path -> path.getLeaf() instanceof BreakTree || path.getLeaf() instanceof ContinueTree)
+                .findFirst();
         if (jump.isEmpty()) {
             return List.of();
         }
-        String name = String.valueOf(jump.get().getLeaf() instanceof BreakTree stop ? stop.getLabel() : ((ContinueTree) jump.get().getLeaf()).getLabel());
+        String name = String.valueOf(jump.get().getLeaf() instanceof BreakTree stop ? stop.getLabel()
+                : ((ContinueTree) jump.get().getLeaf()).getLabel());
         Range range = code.range(jump.get().getLeaf());
-        int at = range.start() + code.text(range).indexOf(name, jump.get().getLeaf() instanceof BreakTree ? "break".length() : "continue".length());
+        int at = range.start() + code.text(range)
+                .indexOf(name, jump.get().getLeaf() instanceof BreakTree ? "break".length() : "continue".length());
         List<String> labels = new ArrayList<>();
         List<Tree> loops = new ArrayList<>();
-        for (TreePath path = jump.get(); path != null && !AttributedFile.runsApart(path.getLeaf()); path = path.getParentPath()) {
+        for (TreePath path = jump.get(); path != null
+                && !AttributedFile.runsApart(path.getLeaf()); path = path.getParentPath()) {
             if (path.getLeaf() instanceof LabeledStatementTree labelled) {
                 labels.add(labelled.getLabel().toString());
             } else if (isLoop(path.getLeaf()) && !(path.getParentPath().getLeaf() instanceof LabeledStatementTree)) {
@@ -49,16 +57,19 @@ public final class JumpLabel implements Repair {
             }
         }
         List<Fix> fixes = new ArrayList<>(Spelling.near(name, labels).stream().limit(1)
-                .map(near -> Fix.of("write '" + near + "'", edits -> edits.replace(new Range(at, at + name.length()), near))).toList());
+                .map(near -> Fix.of("write '" + near + "'",
+                        edits -> edits.replace(new Range(at, at + name.length()), near))).toList());
         if (!loops.isEmpty() && !labels.contains(name)) {
             int start = code.range(loops.get(loops.size() - 1)).start();
-            fixes.add(Fix.of("put the label '" + name + "' before the outermost loop", edits -> edits.insert(start, name + ":" + Layout.of(code.file()).lineEnd()
+            fixes.add(Fix.of("put the label '" + name + "' before the outermost loop",
+                    edits -> edits.insert(start, name + ":" + Layout.of(code.file()).lineEnd()
                     + Layout.indentOf(code.file(), start))));
         }
         return fixes;
     }
 
     private static boolean isLoop(Tree tree) {
-        return tree instanceof ForLoopTree || tree instanceof EnhancedForLoopTree || tree instanceof WhileLoopTree || tree instanceof DoWhileLoopTree;
+        return tree instanceof ForLoopTree || tree instanceof EnhancedForLoopTree || tree instanceof WhileLoopTree
+                || tree instanceof DoWhileLoopTree;
     }
 }

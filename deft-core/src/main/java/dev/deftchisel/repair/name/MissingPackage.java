@@ -30,7 +30,8 @@ public final class MissingPackage implements Repair {
         return site.around().stream()
                 .filter(path -> path.getLeaf() instanceof MemberSelectTree)
                 .findFirst()
-                .or(() -> site.nearest(ImportTree.class).map(path -> new TreePath(path, ((ImportTree) path.getLeaf()).getQualifiedIdentifier())))
+                .or(() -> site.nearest(ImportTree.class)
+                        .map(path -> new TreePath(path, ((ImportTree) path.getLeaf()).getQualifiedIdentifier())))
                 .map(path -> fixes(path, site)).orElse(List.of());
     }
 
@@ -46,7 +47,8 @@ public final class MissingPackage implements Repair {
         String name = select.getIdentifier().toString();
         Range range = site.code().range(select);
         List<Fix> fixes = new ArrayList<>(new TypeChoice(site, whole).called(name).stream()
-                .filter(found -> !found.equals(site.code().text(range)) && site.code().file().outline().imports().stream()
+                .filter(found -> !found.equals(site.code().text(range)) && site.code().file().outline().imports()
+                        .stream()
                         .noneMatch(line -> isImport && line.name().equals(found)))
                 .limit(3)
                 .map(found -> Fix.of((isImport ? "import " : "write ") + found, edits -> edits.replace(range, found)))
@@ -54,16 +56,20 @@ public final class MissingPackage implements Repair {
         if (isImport) {
             AttributedFile code = site.code();
             Optional.ofNullable(code.elements().getPackageElement(code.text(select.getExpression()))).ifPresent(home ->
-                    Spelling.near(name, home.getEnclosedElements().stream().map(type -> type.getSimpleName().toString()).toList()).stream().limit(1)
-                            .filter(near -> code.file().outline().imports().stream().noneMatch(line -> line.simpleName().equals(near)))
-                            .forEach(near -> fixes.add(Fix.of("import " + code.text(select.getExpression()) + "." + near,
+                    Spelling.near(name, home.getEnclosedElements().stream().map(type -> type.getSimpleName().toString())
+                            .toList()).stream().limit(1)
+                            .filter(near -> code.file().outline().imports().stream()
+                                    .noneMatch(line -> line.simpleName().equals(near)))
+                            .forEach(near -> fixes.add(Fix.of("import " + code.text(select.getExpression()) + "."
+                                    + near,
                                     edits -> edits.replace(range, code.text(select.getExpression()) + "." + near)))));
             ImportTree line = (ImportTree) whole.getParentPath().getLeaf();
             String written = code.text(range);
             boolean isTypeAlone = line.isStatic() && code.elements().getTypeElement(written) != null;
             if (isTypeAlone) {
                 int start = code.range(line).start();
-                fixes.add(0, Fix.of("import the type", edits -> edits.replace(new Range(start, range.start()), "import ")));
+                fixes.add(0, Fix.of("import the type", edits -> edits.replace(new Range(start, range.start()),
+                        "import ")));
                 fixes.add(1, Fix.of("import all its static members", edits -> edits.insert(range.end(), ".*")));
             }
             boolean isPackage = !line.isStatic() && Optional.ofNullable(code.elements().getPackageElement(written))
@@ -71,8 +77,10 @@ public final class MissingPackage implements Repair {
             if (isPackage) {
                 fixes.add(0, Fix.of("import all its types", edits -> edits.insert(range.end(), ".*")));
             }
-            boolean isMember = !line.isStatic() && Optional.ofNullable(code.elements().getTypeElement(code.text(select.getExpression())))
-                    .filter(type -> type.getEnclosedElements().stream().anyMatch(member -> member.getSimpleName().contentEquals(name)
+            boolean isMember = !line.isStatic() && Optional.ofNullable(code.elements()
+                    .getTypeElement(code.text(select.getExpression())))
+                    .filter(type -> type.getEnclosedElements().stream()
+                            .anyMatch(member -> member.getSimpleName().contentEquals(name)
                             && member.getModifiers().contains(Modifier.STATIC))).isPresent();
             if (isMember) {
                 fixes.add(0, Fix.of("import the member as static", edits -> edits.insert(range.start(), "static ")));

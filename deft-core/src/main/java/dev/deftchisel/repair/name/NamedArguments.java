@@ -46,7 +46,8 @@ final class NamedArguments {
             return false;
         }
         for (int i = 0; i < arguments.size(); i++) {
-            boolean isOther = arguments.get(i) instanceof AssignmentTree named && !(named.getVariable() instanceof IdentifierTree variable
+            boolean isOther = arguments.get(i) instanceof AssignmentTree named
+                    && !(named.getVariable() instanceof IdentifierTree variable
                     && variable.getName().equals(method.getParameters().get(i).getSimpleName()));
             if (isOther) {
                 return false;

@@ -40,34 +40,44 @@ public final class NotStatic implements Repair {
                 fixes.add(Fix.of("make '" + code.element(path).orElseThrow().getSimpleName() + "' static",
                         edits -> ModifierWords.add(edits, path.getLeaf(), "static"))));
         site.nearest(MethodTree.class).map(path -> (MethodTree) path.getLeaf())
-                .filter(method -> method.getModifiers().getFlags().contains(Modifier.STATIC) && !method.getName().contentEquals("main"))
+                .filter(method -> method.getModifiers().getFlags().contains(Modifier.STATIC) && !method.getName()
+                        .contentEquals("main"))
                 .ifPresent(method -> fixes.add(Fix.of("let '" + method.getName() + "' be no longer static",
                         edits -> ModifierWords.remove(edits, code.range(method.getModifiers()), "static"))));
         if (site.id().equals("non-static.cant.be.ref")) {
-            named.filter(path -> path.getLeaf() instanceof IdentifierTree && declared.isPresent()).flatMap(path -> ofObject(path, code)).ifPresent(fixes::add);
+            named.filter(path -> path.getLeaf() instanceof IdentifierTree && declared.isPresent())
+                    .flatMap(path -> ofObject(path, code)).ifPresent(fixes::add);
         }
         return fixes;
     }
 
     /** {@code berths} is {@code new Main().berths}, where the class can be made without arguments. */
     private static Optional<Fix> ofObject(TreePath path, AttributedFile code) {
-        return code.enclosingType(path).filter(type -> type.getKind() == ElementKind.CLASS && !type.getModifiers().contains(Modifier.ABSTRACT)
-                        && ElementFilter.constructorsIn(type.getEnclosedElements()).stream().anyMatch(one -> one.getParameters().isEmpty())
-                        && type.getEnclosedElements().stream().anyMatch(member -> code.element(path).filter(member::equals).isPresent()))
+        return code.enclosingType(path).filter(type -> type.getKind() == ElementKind.CLASS && !type.getModifiers()
+                .contains(Modifier.ABSTRACT)
+                        && ElementFilter.constructorsIn(type.getEnclosedElements()).stream()
+                        .anyMatch(one -> one.getParameters().isEmpty())
+                        && type.getEnclosedElements().stream().anyMatch(member -> code.element(path)
+                                .filter(member::equals).isPresent()))
                 .map(type -> Fix.of("take that of a new '" + type.getSimpleName() + "'",
-                        edits -> edits.insert(code.range(path.getLeaf()).start(), "new " + type.getSimpleName() + "().")));
+                        edits -> edits.insert(code.range(path.getLeaf()).start(), "new " + type.getSimpleName()
+                                + "().")));
     }
 
     /** {@code Gate.open()}: the method is called on an object that is made for it. */
     private static Optional<Fix> made(TreePath path, AttributedFile code) {
-        if (!(path.getLeaf() instanceof MemberSelectTree select) || !(path.getParentPath().getLeaf() instanceof MethodInvocationTree call)
+        if (!(path.getLeaf() instanceof MemberSelectTree select)
+                || !(path.getParentPath().getLeaf() instanceof MethodInvocationTree call)
                 || call.getMethodSelect() != select) {
             return Optional.empty();
         }
         TreePath type = new TreePath(path, select.getExpression());
-        boolean isMakeable = code.element(type).filter(element -> element.getKind() == ElementKind.CLASS && !element.getModifiers().contains(Modifier.ABSTRACT)
-                && ElementFilter.constructorsIn(element.getEnclosedElements()).stream().anyMatch(one -> one.getParameters().isEmpty())).isPresent();
+        boolean isMakeable = code.element(type).filter(element -> element.getKind() == ElementKind.CLASS
+                && !element.getModifiers().contains(Modifier.ABSTRACT)
+                && ElementFilter.constructorsIn(element.getEnclosedElements()).stream()
+                .anyMatch(one -> one.getParameters().isEmpty())).isPresent();
         return isMakeable ? Optional.of(Fix.of("call it on a new '" + code.text(select.getExpression()) + "'",
-                edits -> edits.replace(select.getExpression(), to -> to.write("new ").carry(code.range(select.getExpression())).write("()")))) : Optional.empty();
+                edits -> edits.replace(select.getExpression(), to -> to.write("new ")
+                        .carry(code.range(select.getExpression())).write("()")))) : Optional.empty();
     }
 }

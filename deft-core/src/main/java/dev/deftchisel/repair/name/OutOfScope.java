@@ -42,7 +42,8 @@ public final class OutOfScope implements Repair {
     @Override
     public List<Fix> fixes(ErrorSite site) {
         AttributedFile code = site.code();
-        Optional<TreePath> use = site.around().stream().filter(path -> path.getLeaf() instanceof IdentifierTree).findFirst();
+        Optional<TreePath> use = site.around().stream().filter(path -> path.getLeaf() instanceof IdentifierTree)
+                .findFirst();
         Optional<TreePath> method = site.nearest(MethodTree.class);
         if (use.isEmpty() || method.isEmpty()) {
             return List.of();
@@ -56,9 +57,11 @@ public final class OutOfScope implements Repair {
         Optional<TreePath> around = common(declared, use.get(), code);
         Optional<TypeMirror> type = code.element(declared.get(0)).map(element -> element.asType());
         return around.isEmpty() || type.isEmpty() ? List.of()
-                : isCountedUp(declared.get(0), code) ? List.of(Fix.of("declare '" + name + "' before the block", edits -> moved(edits, around.get().getLeaf(),
+                : isCountedUp(declared.get(0), code) ? List
+                .of(Fix.of("declare '" + name + "' before the block", edits -> moved(edits, around.get().getLeaf(),
                         (VariableTree) declared.get(0).getLeaf())))
-                : List.of(Fix.of("declare '" + name + "' before the block", edits -> hoist(edits, around.get().getLeaf(), declared, type.get())));
+                : List.of(Fix.of("declare '" + name + "' before the block",
+                        edits -> hoist(edits, around.get().getLeaf(), declared, type.get())));
     }
 
     /** Declarations of the name in blocks that end before the use. */
@@ -68,8 +71,10 @@ public final class OutOfScope implements Repair {
             @Override
             public Void visitVariable(VariableTree tree, Void unused) {
                 Tree parent = getCurrentPath().getParentPath().getLeaf();
-                boolean isLocal = parent instanceof BlockTree || parent instanceof CaseTree || parent instanceof ForLoopTree;
-                if (isLocal && tree.getName().contentEquals(name) && code.find(tree).filter(range -> range.end() <= at).isPresent()) {
+                boolean isLocal = parent instanceof BlockTree || parent instanceof CaseTree
+                        || parent instanceof ForLoopTree;
+                if (isLocal && tree.getName().contentEquals(name) && code.find(tree).filter(range -> range.end() <= at)
+                        .isPresent()) {
                     found.add(getCurrentPath());
                 }
                 return super.visitVariable(tree, null);
@@ -85,34 +90,44 @@ public final class OutOfScope implements Repair {
 
     /** The statement that has all declarations within and stands in a block which is also around the use. */
     private static Optional<TreePath> common(List<TreePath> declared, TreePath use, AttributedFile code) {
-        for (TreePath at = declared.get(0).getParentPath(); at != null && at.getParentPath() != null; at = at.getParentPath()) {
+        for (TreePath at = declared.get(0).getParentPath(); at != null
+                && at.getParentPath() != null; at = at.getParentPath()) {
             Tree parent = at.getParentPath().getLeaf();
-            boolean isAroundUse = parent instanceof BlockTree && AttributedFile.leadsThrough(use, null, tree -> tree == parent);
+            boolean isAroundUse = parent instanceof BlockTree
+                    && AttributedFile.leadsThrough(use, null, tree -> tree == parent);
             if (isAroundUse && at.getLeaf() instanceof StatementTree) {
                 Range range = code.range(at.getLeaf());
-                return declared.stream().allMatch(one -> range.encloses(code.range(one.getLeaf()))) ? Optional.of(at) : Optional.empty();
+                return declared.stream().allMatch(one -> range.encloses(code.range(one.getLeaf()))) ? Optional.of(at)
+                        : Optional.empty();
             }
         }
         return Optional.empty();
     }
 
-    /** Whether a variable only grows from where it starts, so that it is meant to start once: {@code int sum = 0; sum += due;} (JLS 15.26.2). */
+    /**
+     * Whether a variable only grows from where it starts, so that it is meant to start once:
+     * {@code int sum = 0; sum += due;} (JLS 15.26.2).
+     */
     private static boolean isCountedUp(TreePath declared, AttributedFile code) {
         Optional<Element> element = code.element(declared);
         boolean hasStart = ((VariableTree) declared.getLeaf()).getInitializer() instanceof LiteralTree
                 || ((VariableTree) declared.getLeaf()).getInitializer() instanceof NewClassTree;
         TreePath block = declared.getParentPath();
-        List<Tree> written = code.occurrences(block).stream().filter(one -> element.filter(one.variable()::equals).isPresent()
-                && one.isWritten() && one.access() != Occurrence.Access.DECLARED).map(one -> one.path().getParentPath().getLeaf()).toList();
+        List<Tree> written = code.occurrences(block).stream()
+                .filter(one -> element.filter(one.variable()::equals).isPresent()
+                && one.isWritten() && one.access() != Occurrence.Access.DECLARED)
+                .map(one -> one.path().getParentPath().getLeaf()).toList();
         return hasStart && block.getLeaf() instanceof BlockTree && !written.isEmpty()
-                && written.stream().allMatch(tree -> tree instanceof CompoundAssignmentTree || tree instanceof UnaryTree);
+                && written.stream().allMatch(tree -> tree instanceof CompoundAssignmentTree
+                        || tree instanceof UnaryTree);
     }
 
     /** Declares a variable with its value before a statement instead of within it. */
     private static void moved(FixEdits edits, Tree statement, VariableTree variable) {
         AttributedFile code = edits.code();
         int start = code.range(statement).start();
-        edits.insert(start, code.text(variable) + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start));
+        edits.insert(start, code.text(variable) + Layout.of(code.file())
+                .lineEnd() + Layout.indentOf(code.file(), start));
         edits.remove(code.range(variable));
     }
 
@@ -122,7 +137,8 @@ public final class OutOfScope implements Repair {
         VariableTree first = (VariableTree) declared.get(0).getLeaf();
         String written = edits.types().write(type).orElse("var");
         int start = code.range(statement).start();
-        edits.insert(start, written + " " + first.getName() + " = " + DefaultValues.of(type) + ";" + Layout.of(code.file()).lineEnd()
+        edits.insert(start, written + " " + first.getName() + " = " + DefaultValues.of(type) + ";"
+                + Layout.of(code.file()).lineEnd()
                 + Layout.indentOf(code.file(), start));
         for (TreePath one : declared) {
             VariableTree tree = (VariableTree) one.getLeaf();

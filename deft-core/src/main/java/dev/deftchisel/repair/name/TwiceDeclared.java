@@ -31,7 +31,8 @@ public final class TwiceDeclared implements Repair {
     public List<Fix> fixes(ErrorSite site) {
         AttributedFile code = site.code();
         Optional<TreePath> found = site.around().stream()
-                .filter(path -> path.getLeaf() instanceof VariableTree || path.getLeaf() instanceof MethodTree).findFirst();
+                .filter(path -> path.getLeaf() instanceof VariableTree || path.getLeaf() instanceof MethodTree)
+                .findFirst();
         if (found.isEmpty()) {
             return List.of();
         }
@@ -60,7 +61,8 @@ public final class TwiceDeclared implements Repair {
             String other = described(method, code);
             fixes.add(Fix.of("call it '" + other + "'", edits -> edits.replace(code.name(method), other)));
         }
-        fixes.add(Fix.of("remove it", edits -> edits.remove(Layout.withDocumentation(code.file(), code.range(found.get().getLeaf())))));
+        fixes.add(Fix.of("remove it", edits -> edits
+                .remove(Layout.withDocumentation(code.file(), code.range(found.get().getLeaf())))));
         return fixes;
     }
 
@@ -70,17 +72,23 @@ public final class TwiceDeclared implements Repair {
         if (!(path.getParentPath().getLeaf() instanceof CaseTree) || !(choice.getLeaf() instanceof SwitchTree)) {
             return Optional.empty();
         }
-        List<TreePath> declared = AttributedFile.cases(choice.getLeaf()).stream().map(branch -> new TreePath(choice, branch))
-                .flatMap(branch -> AttributedFile.statements(branch.getLeaf()).stream().map(statement -> new TreePath(branch, statement)))
-                .filter(statement -> statement.getLeaf() instanceof VariableTree variable && variable.getName().contentEquals(name)).toList();
-        return code.element(path).map(element -> Fix.of("declare it before the switch", edits -> OutOfScope.hoist(edits, choice.getLeaf(), declared, element.asType())));
+        List<TreePath> declared = AttributedFile.cases(choice.getLeaf()).stream()
+                .map(branch -> new TreePath(choice, branch))
+                .flatMap(branch -> AttributedFile.statements(branch.getLeaf()).stream()
+                        .map(statement -> new TreePath(branch, statement)))
+                .filter(statement -> statement.getLeaf() instanceof VariableTree variable && variable.getName()
+                        .contentEquals(name)).toList();
+        return code.element(path)
+                .map(element -> Fix.of("declare it before the switch",
+                        edits -> OutOfScope.hoist(edits, choice.getLeaf(), declared, element.asType())));
     }
 
     /** The name with that of the first parameter behind it, or else with a number. */
     private static String described(MethodTree method, AttributedFile code) {
         String name = method.getName().toString();
         String parameter = method.getParameters().isEmpty() ? "" : method.getParameters().get(0).getName().toString();
-        String described = parameter.length() > 1 ? name + Character.toUpperCase(parameter.charAt(0)) + parameter.substring(1) : name;
+        String described = parameter.length() > 1 ? name + Character.toUpperCase(parameter.charAt(0))
+                + parameter.substring(1) : name;
         return code.tokens().names().contains(described) ? free(name, code) : described;
     }
 

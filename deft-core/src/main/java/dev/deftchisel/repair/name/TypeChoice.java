@@ -72,9 +72,11 @@ final class TypeChoice {
         TypeElement type = site.code().elements().getTypeElement(name);
         Tree parent = path.getParentPath().getLeaf();
         if (parent instanceof MemberSelectTree select) {
-            return site.code().elements().getAllMembers(type).stream().anyMatch(member -> member.getSimpleName().equals(select.getIdentifier()));
+            return site.code().elements().getAllMembers(type).stream()
+                    .anyMatch(member -> member.getSimpleName().equals(select.getIdentifier()));
         }
-        TreePath outer = parent instanceof ParameterizedTypeTree ? path.getParentPath().getParentPath() : path.getParentPath();
+        TreePath outer = parent instanceof ParameterizedTypeTree ? path.getParentPath().getParentPath()
+                : path.getParentPath();
         if (outer.getLeaf() instanceof NewClassTree made) {
             return (made.getClassBody() != null || !type.getModifiers().contains(Modifier.ABSTRACT))
                     && (type.getKind().isInterface() ? made.getClassBody() != null
@@ -88,7 +90,8 @@ final class TypeChoice {
         }
         if (outer.getLeaf() instanceof ThrowTree || outer.getLeaf() instanceof CatchTree
                 || outer.getLeaf() instanceof MethodTree method && method.getThrows().contains(path.getLeaf())) {
-            return site.code().isKind(type.asType(), site.code().elements().getTypeElement("java.lang.Throwable").asType());
+            return site.code().isKind(type.asType(), site.code().elements().getTypeElement("java.lang.Throwable")
+                    .asType());
         }
         return true;
     }
@@ -96,11 +99,13 @@ final class TypeChoice {
     /** What is used in most programs, then what is part of the platform, then the rest. */
     private static int rank(String name) {
         String home = name.substring(0, name.lastIndexOf('.'));
-        List<String> usual = List.of("java.util", "java.io", "java.util.function", "java.util.stream", "java.time", "java.nio.file",
+        List<String> usual = List.of("java.util", "java.io", "java.util.function", "java.util.stream", "java.time",
+                "java.nio.file",
                 "java.util.concurrent", "java.math", "java.nio.charset", "java.net", "java.text", "java.util.regex",
                 "java.lang.annotation", "java.lang.reflect", "java.util.concurrent.atomic", "java.nio");
         int index = usual.indexOf(home);
-        return index >= 0 ? index : name.startsWith("java.") ? usual.size() : name.startsWith("javax.") ? usual.size() + 2
+        return index >= 0 ? index : name.startsWith("java.") ? usual.size() : name.startsWith("javax.")
+                ? usual.size() + 2
                 : usual.size() + 1;
     }
 }

@@ -123,10 +123,12 @@ public final class UnknownName implements Repair {
                 .map(element -> element.getSimpleName().toString()).toList();
         List<String> all = new ArrayList<>(Spelling.near(missing.name(), names));
         if (missing.isSimple() && missing.mayBeType()) {
-            Spelling.near(missing.name(), imported(code)).stream().filter(name -> !all.contains(name)).forEach(all::add);
+            Spelling.near(missing.name(), imported(code)).stream().filter(name -> !all.contains(name))
+                    .forEach(all::add);
         }
         return all.stream().limit(MOST_NEAR)
-                .map(name -> Fix.of("write '" + name + "'", edits -> everywhere(missing, site).forEach(range -> edits.replace(range, name))))
+                .map(name -> Fix.of("write '" + name + "'", edits -> everywhere(missing, site)
+                        .forEach(range -> edits.replace(range, name))))
                 .toList();
     }
 
@@ -135,7 +137,8 @@ public final class UnknownName implements Repair {
         Set<Range> all = new LinkedHashSet<>(List.of(missing.range()));
         if (missing.isSimple() && missing.mayBeType()) {
             site.analysis().errors(site.code().file().path()).stream()
-                    .filter(error -> error.code().contains("cant.resolve") && site.code().text(error.range()).equals(missing.name()))
+                    .filter(error -> error.code().contains("cant.resolve") && site.code().text(error.range())
+                            .equals(missing.name()))
                     .forEach(error -> all.add(error.range()));
         }
         return all;
@@ -156,7 +159,8 @@ public final class UnknownName implements Repair {
         Stream<TypeElement> known = imported(code).stream().distinct()
                 .flatMap(name -> site.analysis().typesCalled(name, code.file().path()).stream())
                 .map(name -> code.elements().getTypeElement(name))
-                .filter(type -> type != null && code.isKind(type.asType(), own.get()) && !code.isKind(own.get(), type.asType())
+                .filter(type -> type != null && code.isKind(type.asType(), own.get())
+                        && !code.isKind(own.get(), type.asType())
                         && isNear(type, code));
         return Stream.concat(tested.stream(), known).distinct()
                 .filter(type -> declares(code.elements().getAllMembers(type), missing))
@@ -165,8 +169,10 @@ public final class UnknownName implements Repair {
                         .thenComparing(type -> !declares(type.getEnclosedElements(), missing))
                         .thenComparing(type -> !type.getKind().isInterface()))
                 .limit(MOST_NEAR)
-                .map(type -> Fix.of("cast '" + code.shown(code.range(select.getExpression()), 30) + "' to " + type.getSimpleName(),
-                        edits -> edits.replace(select.getExpression(), to -> to.write("((" + edits.types().name(type) + ") ")
+                .map(type -> Fix.of("cast '" + code.shown(code.range(select.getExpression()), 30) + "' to "
+                        + type.getSimpleName(),
+                        edits -> edits.replace(select.getExpression(),
+                                to -> to.write("((" + edits.types().name(type) + ") ")
                                 .carry(code.range(AttributedFile.inner(select.getExpression()))).write(")"))))
                 .toList();
     }
@@ -176,31 +182,40 @@ public final class UnknownName implements Repair {
         List<TypeElement> found = new ArrayList<>();
         String text = code.reads(AttributedFile.inner(expression));
         for (TreePath at = place; at.getParentPath() != null; at = at.getParentPath()) {
-            Optional<ExpressionTree> condition = at.getParentPath().getLeaf() instanceof IfTree choice ? Optional.of(choice.getCondition())
-                    : at.getParentPath().getLeaf() instanceof ConditionalExpressionTree choice ? Optional.of(choice.getCondition())
-                    : at.getParentPath().getLeaf() instanceof BinaryTree both ? Optional.of(both.getLeftOperand()) : Optional.empty();
+            Optional<ExpressionTree> condition = at.getParentPath().getLeaf() instanceof IfTree choice
+                    ? Optional.of(choice.getCondition())
+                    : at.getParentPath().getLeaf() instanceof ConditionalExpressionTree choice
+                    ? Optional.of(choice.getCondition())
+                    : at.getParentPath().getLeaf() instanceof BinaryTree both ? Optional.of(both.getLeftOperand())
+                    : Optional.empty();
             TreePath around = at.getParentPath();
             condition.map(tree -> code.expressions(new TreePath(around, tree))).orElse(List.of()).stream()
-                    .filter(part -> part.getLeaf() instanceof InstanceOfTree test && code.reads(AttributedFile.inner(test.getExpression())).equals(text))
-                    .flatMap(part -> code.element(new TreePath(part, ((InstanceOfTree) part.getLeaf()).getType())).stream())
-                    .filter(element -> element instanceof TypeElement).map(element -> (TypeElement) element).forEach(found::add);
+                    .filter(part -> part.getLeaf() instanceof InstanceOfTree test
+                            && code.reads(AttributedFile.inner(test.getExpression())).equals(text))
+                    .flatMap(part -> code.element(new TreePath(part, ((InstanceOfTree) part.getLeaf()).getType()))
+                            .stream())
+                    .filter(element -> element instanceof TypeElement).map(element -> (TypeElement) element)
+                    .forEach(found::add);
         }
         return found;
     }
 
     private static boolean declares(List<? extends Element> members, Missing missing) {
-        return members.stream().anyMatch(member -> member.getSimpleName().contentEquals(missing.name()) && fits(member, missing));
+        return members.stream().anyMatch(member -> member.getSimpleName().contentEquals(missing.name())
+                && fits(member, missing));
     }
 
     /** Whether a type is imported, or in the same package. */
     private static boolean isNear(TypeElement type, AttributedFile code) {
         String home = code.elements().getPackageOf(type).getQualifiedName().toString();
         return home.equals(code.file().header().packageName()) || home.equals("java.lang")
-                || code.file().outline().imports().stream().anyMatch(line -> line.name().equals(type.getQualifiedName().toString()));
+                || code.file().outline().imports().stream()
+                .anyMatch(line -> line.name().equals(type.getQualifiedName().toString()));
     }
 
     private static List<Element> members(TreePath qualifier, AttributedFile code) {
-        Optional<TypeElement> type = code.element(qualifier).filter(element -> element instanceof TypeElement).map(element -> (TypeElement) element)
+        Optional<TypeElement> type = code.element(qualifier).filter(element -> element instanceof TypeElement)
+                .map(element -> (TypeElement) element)
                 .or(() -> code.type(qualifier).filter(known -> known instanceof DeclaredType)
                         .map(known -> (TypeElement) ((DeclaredType) known).asElement()));
         if (type.isEmpty()) {
@@ -229,7 +244,8 @@ public final class UnknownName implements Repair {
     /** The types that the file imports, and those it declares or has beside it. */
     private static List<String> imported(AttributedFile code) {
         List<String> names = new ArrayList<>();
-        code.file().outline().imports().stream().filter(line -> !line.isOnDemand()).forEach(line -> names.add(line.simpleName()));
+        code.file().outline().imports().stream().filter(line -> !line.isOnDemand())
+                .forEach(line -> names.add(line.simpleName()));
         code.file().outline().types().forEach(type -> names.add(type.name()));
         PackageElement home = code.elements().getPackageElement(code.file().header().packageName());
         if (home != null) {
@@ -254,14 +270,19 @@ public final class UnknownName implements Repair {
         return fixes;
     }
 
-    /** The most likely type for each name that the file does not know, as after code was put into it that came from elsewhere. */
+    /**
+     * The most likely type for each name that the file does not know, as after code was put into it that came from
+     * elsewhere.
+     */
     private static Optional<Fix> allMissing(Missing missing, ErrorSite site) {
         Map<String, CompilerError> byName = new LinkedHashMap<>();
-        site.analysis().errors(site.code().file().path()).stream().filter(error -> error.code().contains("cant.resolve"))
+        site.analysis().errors(site.code().file().path()).stream()
+                .filter(error -> error.code().contains("cant.resolve"))
                 .forEach(error -> byName.putIfAbsent(site.code().text(error.range()), error));
         byName.keySet().removeIf(name -> !name.matches("\\p{Lu}[\\p{L}\\p{N}_$]*"));
         return byName.size() < 2 || !byName.containsKey(missing.name()) ? Optional.empty()
-                : Optional.of(Fix.of("import all " + byName.size() + " types that are missing", edits -> byName.forEach((name, error) ->
+                : Optional.of(Fix.of("import all " + byName.size() + " types that are missing",
+                        edits -> byName.forEach((name, error) ->
                         best(name, site.at(error)).ifPresent(edits.types()::importing))));
     }
 
@@ -290,7 +311,8 @@ public final class UnknownName implements Repair {
         }
         Fix type = new Fix.Use("declare the type '" + name + "'", "declare-type", place, Answers.none());
         Fix variable = new Fix.Use("declare the variable '" + name + "'", "declare-variable", place, Answers.none());
-        return missing.isMade() || missing.mayBeType() && !name.equals(name.toUpperCase(java.util.Locale.ROOT)) ? List.of(type, variable)
+        return missing.isMade() || missing.mayBeType() && !name.equals(name.toUpperCase(java.util.Locale.ROOT))
+                ? List.of(type, variable)
                 : List.of(variable, type);
     }
 

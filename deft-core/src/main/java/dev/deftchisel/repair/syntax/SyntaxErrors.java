@@ -31,7 +31,8 @@ public final class SyntaxErrors implements Repair {
             case "int.number.too.large" -> List.of(Fix.of("make it a long", edits -> {
                 edits.insert(numberEnd(at, code), "L");
                 // who keeps the number in an int must keep a long from then on
-                site.nearest(VariableTree.class).map(path -> ((VariableTree) path.getLeaf()).getType()).filter(type -> type != null && code.find(type).isPresent()
+                site.nearest(VariableTree.class).map(path -> ((VariableTree) path.getLeaf()).getType())
+                        .filter(type -> type != null && code.find(type).isPresent()
                         && code.text(type).equals("int")).ifPresent(type -> edits.replace(code.range(type), "long"));
             }));
             case "not.stmt" -> site.nearest(ExpressionStatementTree.class).map(path -> List.of(
@@ -39,7 +40,8 @@ public final class SyntaxErrors implements Repair {
             case "try.without.catch.finally.or.resource.decls" -> site.nearest(TryTree.class).map(path -> List.of(
                     Fix.of("add a finally", edits -> edits.insert(code.range(path.getLeaf()).end(),
                             " finally {" + Layout.of(code.file()).lineEnd()
-                            + Layout.indentOf(code.file(), code.range(path.getLeaf()).start()) + "}")))).orElse(List.of());
+                            + Layout.indentOf(code.file(), code.range(path.getLeaf()).start()) + "}"))))
+                            .orElse(List.of());
             default -> List.of();
         };
     }
@@ -63,7 +65,8 @@ public final class SyntaxErrors implements Repair {
     private static int numberEnd(int start, AttributedFile code) {
         String content = code.file().content();
         int end = start;
-        while (end < content.length() && (Character.isLetterOrDigit(content.charAt(end)) || content.charAt(end) == '_')) {
+        while (end < content.length() && (Character.isLetterOrDigit(content.charAt(end))
+                || content.charAt(end) == '_')) {
             end++;
         }
         return end;

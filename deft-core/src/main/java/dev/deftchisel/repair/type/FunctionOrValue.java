@@ -30,7 +30,10 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
 
-/** A function passed where a value is wanted, and a value where a function is (JLS 15.12.2, 15.27): {@code orElse(() -> x)}. */
+/**
+ * A function passed where a value is wanted, and a value where a function is (JLS 15.12.2, 15.27):
+ * {@code orElse(() -> x)}.
+ */
 public final class FunctionOrValue implements Repair {
 
     private static final List<String> NAMES = List.of("it", "other", "third");
@@ -39,7 +42,8 @@ public final class FunctionOrValue implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("prob.found.req", "incompatible.types", "cant.apply.symbol", "cant.apply.symbols", "void.not.allowed.here");
+        return Set.of("prob.found.req", "incompatible.types", "cant.apply.symbol", "cant.apply.symbols",
+                "void.not.allowed.here");
     }
 
     @Override
@@ -48,7 +52,9 @@ public final class FunctionOrValue implements Repair {
         List<TreePath> calls = site.around().stream().filter(path -> path.getLeaf() instanceof MethodInvocationTree
                 || path.getLeaf() instanceof NewClassTree).toList();
         boolean isOwn = site.error().message().contains("functional interface");
-        Optional<TreePath> call = calls.stream().filter(path -> isOwn ? !Calls.arguments(path.getLeaf()).isEmpty() : Calls.arguments(path.getLeaf()).stream().anyMatch(argument -> isAt(argument, site)))
+        Optional<TreePath> call = calls.stream()
+                .filter(path -> isOwn ? !Calls.arguments(path.getLeaf()).isEmpty() : Calls.arguments(path.getLeaf())
+                        .stream().anyMatch(argument -> isAt(argument, site)))
                 .findFirst().or(() -> calls.stream().findFirst());
         if (call.isEmpty()) {
             return List.of();
@@ -58,7 +64,8 @@ public final class FunctionOrValue implements Repair {
         for (int i = 0; i < arguments.size(); i++) {
             TreePath argument = new TreePath(call.get(), arguments.get(i));
             boolean isHere = arguments.stream().noneMatch(one -> isAt(one, site)) || isAt(arguments.get(i), site);
-            boolean isFunction = arguments.get(i) instanceof LambdaExpressionTree || arguments.get(i) instanceof MemberReferenceTree;
+            boolean isFunction = arguments.get(i) instanceof LambdaExpressionTree
+                    || arguments.get(i) instanceof MemberReferenceTree;
             if (isHere && isFunction && isNoFunction(call.get(), i, code)) {
                 fixes.addAll(siblings(call.get(), i, true, code));
                 value(argument, code).ifPresent(fixes::add);
@@ -80,46 +87,61 @@ public final class FunctionOrValue implements Repair {
     /** Whether no method of the name takes a function there. */
     private static boolean isNoFunction(TreePath call, int index, AttributedFile code) {
         List<ExecutableElement> all = sameCount(call, code);
-        return !all.isEmpty() && all.stream().noneMatch(method -> MeantName.function(method.getParameters().get(index).asType(), code).isPresent());
+        return !all.isEmpty() && all.stream().noneMatch(method -> MeantName.function(method.getParameters().get(index)
+                .asType(), code).isPresent());
     }
 
     private static List<ExecutableElement> sameCount(TreePath call, AttributedFile code) {
-        return new CallCandidates(code, call).all().stream().filter(method -> method.getParameters().size() == Calls.arguments(call.getLeaf()).size()).toList();
+        return new CallCandidates(code, call).all().stream()
+                .filter(method -> method.getParameters().size() == Calls.arguments(call.getLeaf()).size()).toList();
     }
 
     /** The head of the function that is wanted in the place of a value; empty where none is. */
     private static Optional<String> function(TreePath call, int index, AttributedFile code) {
         TreePath argument = new TreePath(call, Calls.arguments(call.getLeaf()).get(index));
-        Optional<TypeMirror> given = code.element(argument).filter(element -> element instanceof ExecutableElement && argument.getLeaf() instanceof MethodInvocationTree)
-                .map(element -> ((ExecutableElement) element).getReturnType()).filter(type -> type.getKind() == TypeKind.VOID);
-        return code.type(argument).or(() -> given).flatMap(own -> sameCount(call, code).stream().map(method -> method.getParameters().get(index).asType())
-                .filter(type -> own.getKind() == TypeKind.VOID || !code.types().isAssignable(own, code.types().erasure(type)))
+        Optional<TypeMirror> given = code.element(argument)
+                .filter(element -> element instanceof ExecutableElement
+                        && argument.getLeaf() instanceof MethodInvocationTree)
+                .map(element -> ((ExecutableElement) element).getReturnType())
+                .filter(type -> type.getKind() == TypeKind.VOID);
+        return code.type(argument).or(() -> given)
+                .flatMap(own -> sameCount(call, code).stream().map(method -> method.getParameters().get(index).asType())
+                .filter(type -> own.getKind() == TypeKind.VOID || !code.types()
+                        .isAssignable(own, code.types().erasure(type)))
                 .flatMap(type -> MeantName.function(type, code).stream())
-                .filter(method -> method.getReturnType().getKind() == TypeKind.VOID || own.getKind() != TypeKind.VOID).findFirst()
+                .filter(method -> method.getReturnType().getKind() == TypeKind.VOID || own.getKind() != TypeKind.VOID)
+                .findFirst()
                 .map(method -> method.getParameters().size()).filter(count -> count <= NAMES.size())
-                .map(count -> count == 1 ? "it -> " : IntStream.range(0, count).mapToObj(NAMES::get).collect(Collectors.joining(", ", "(", ") -> "))));
+                .map(count -> count == 1 ? "it -> " : IntStream.range(0, count).mapToObj(NAMES::get)
+                        .collect(Collectors.joining(", ", "(", ") -> "))));
     }
 
     /** Methods whose names begin alike and which take what is passed: {@code orElse} and {@code orElseGet}. */
     private static List<Fix> siblings(TreePath call, int index, boolean isFunction, AttributedFile code) {
-        if (!(call.getLeaf() instanceof MethodInvocationTree tree) || !(tree.getMethodSelect() instanceof MemberSelectTree select)) {
+        if (!(call.getLeaf() instanceof MethodInvocationTree tree)
+                || !(tree.getMethodSelect() instanceof MemberSelectTree select)) {
             return List.of();
         }
         String name = select.getIdentifier().toString();
         Optional<TypeMirror> own = code.type(new TreePath(call, tree.getArguments().get(index)));
-        return code.type(new TreePath(new TreePath(call, select), select.getExpression())).filter(type -> type instanceof DeclaredType)
+        return code.type(new TreePath(new TreePath(call, select), select.getExpression()))
+                .filter(type -> type instanceof DeclaredType)
                 .map(type -> (TypeElement) ((DeclaredType) type).asElement()).stream()
                 .flatMap(type -> ElementFilter.methodsIn(code.elements().getAllMembers(type)).stream())
-                .filter(method -> isKin(name, method.getSimpleName().toString()) && method.getParameters().size() == tree.getArguments().size())
+                .filter(method -> isKin(name, method.getSimpleName().toString()) && method.getParameters()
+                        .size() == tree.getArguments().size())
                 .filter(method -> {
                     TypeMirror wanted = method.getParameters().get(index).asType();
-                    return isFunction ? MeantName.function(wanted, code).filter(one -> !(tree.getArguments().get(index) instanceof LambdaExpressionTree lambda)
+                    return isFunction ? MeantName.function(wanted, code)
+                            .filter(one -> !(tree.getArguments().get(index) instanceof LambdaExpressionTree lambda)
                             || one.getParameters().size() == lambda.getParameters().size()).isPresent()
-                            : own.filter(type -> code.types().isAssignable(type, code.types().erasure(wanted))).isPresent();
+                            : own.filter(type -> code.types().isAssignable(type, code.types().erasure(wanted)))
+                            .isPresent();
                 })
                 .map(method -> method.getSimpleName().toString()).distinct().limit(MOST)
                 .map(other -> Fix.of("call '" + other + "'", edits -> edits.replace(
-                        new Range(code.range(select).end() - name.length(), code.range(select).end()), other))).toList();
+                        new Range(code.range(select).end() - name.length(), code.range(select).end()), other)))
+                        .toList();
     }
 
     private static boolean isKin(String name, String other) {
@@ -129,12 +151,15 @@ public final class FunctionOrValue implements Repair {
 
     /** What a function without parameters gives, itself. */
     private static Optional<Fix> value(TreePath argument, AttributedFile code) {
-        return Stream.of(argument.getLeaf()).filter(tree -> tree instanceof LambdaExpressionTree).map(tree -> (LambdaExpressionTree) tree)
-                .filter(lambda -> lambda.getParameters().isEmpty() && lambda.getBodyKind() == LambdaExpressionTree.BodyKind.EXPRESSION)
+        return Stream.of(argument.getLeaf()).filter(tree -> tree instanceof LambdaExpressionTree)
+                .map(tree -> (LambdaExpressionTree) tree)
+                .filter(lambda -> lambda.getParameters().isEmpty()
+                        && lambda.getBodyKind() == LambdaExpressionTree.BodyKind.EXPRESSION)
                 .map(LambdaExpressionTree::getBody).map(body -> passed(argument.getLeaf(), body, code)).findFirst();
     }
 
     private static Fix passed(Tree function, Tree body, AttributedFile code) {
-        return Fix.of("pass what it gives", edits -> edits.replace(code.range(function), to -> to.carry(code.range(body))));
+        return Fix.of("pass what it gives", edits -> edits.replace(code.range(function),
+                to -> to.carry(code.range(body))));
     }
 }

@@ -18,11 +18,15 @@ import java.util.Set;
 public final class FunctionType implements Repair {
 
     /** What takes two values for what takes one: the name, and the type arguments by their places. */
-    private static final Map<String, List<String>> OF_TWO = Map.of("Function", List.of("BiFunction", "0, 0, 1"), "UnaryOperator", List.of("BinaryOperator", "0"),
-            "Consumer", List.of("BiConsumer", "0, 0"), "Predicate", List.of("BiPredicate", "0, 0"), "ToIntFunction", List.of("ToIntBiFunction", "0, 0"));
-    private static final Map<String, List<String>> OF_ONE = Map.of("BiFunction", List.of("Function", "0, 2"), "BinaryOperator", List.of("UnaryOperator", "0"),
+    private static final Map<String, List<String>> OF_TWO = Map.of("Function", List.of("BiFunction", "0, 0, 1"),
+            "UnaryOperator", List.of("BinaryOperator", "0"),
+            "Consumer", List.of("BiConsumer", "0, 0"), "Predicate", List.of("BiPredicate", "0, 0"), "ToIntFunction",
+            List.of("ToIntBiFunction", "0, 0"));
+    private static final Map<String, List<String>> OF_ONE = Map.of("BiFunction", List.of("Function", "0, 2"),
+            "BinaryOperator", List.of("UnaryOperator", "0"),
             "BiConsumer", List.of("Consumer", "0"), "BiPredicate", List.of("Predicate", "0"));
-    private static final Map<String, List<String>> OF_NONE = Map.of("Function", List.of("Supplier", "1"), "Consumer", List.of("Runnable", ""));
+    private static final Map<String, List<String>> OF_NONE = Map.of("Function", List.of("Supplier", "1"), "Consumer",
+            List.of("Runnable", ""));
 
     @Override
     public Set<String> codes() {
@@ -32,18 +36,22 @@ public final class FunctionType implements Repair {
     @Override
     public List<Fix> fixes(ErrorSite site) {
         AttributedFile code = site.code();
-        Optional<TreePath> lambda = site.nearest(LambdaExpressionTree.class).filter(path -> path.getParentPath().getLeaf() instanceof VariableTree variable
+        Optional<TreePath> lambda = site.nearest(LambdaExpressionTree.class)
+                .filter(path -> path.getParentPath().getLeaf() instanceof VariableTree variable
                 && variable.getInitializer() == path.getLeaf() && variable.getType() instanceof ParameterizedTypeTree);
         if (lambda.isEmpty() || !site.error().message().contains("incompatible parameter types")) {
             return List.of();
         }
-        ParameterizedTypeTree written = (ParameterizedTypeTree) ((VariableTree) lambda.get().getParentPath().getLeaf()).getType();
+        ParameterizedTypeTree written = (ParameterizedTypeTree) ((VariableTree) lambda.get().getParentPath().getLeaf())
+                .getType();
         int count = ((LambdaExpressionTree) lambda.get().getLeaf()).getParameters().size();
         Map<String, List<String>> others = count == 2 ? OF_TWO : count == 1 ? OF_ONE : count == 0 ? OF_NONE : Map.of();
-        return Optional.ofNullable(others.get(code.text(written.getType()))).map(other -> Fix.of("make it a '" + other.get(0) + "'", edits -> {
+        return Optional.ofNullable(others.get(code.text(written.getType())))
+                .map(other -> Fix.of("make it a '" + other.get(0) + "'", edits -> {
             String name = other.get(0).equals("Runnable") ? "java.lang.Runnable" : "java.util.function." + other.get(0);
             String arguments = arguments(other.get(1), written.getTypeArguments(), code);
-            edits.replace(code.range(written), edits.types().name(code.elements().getTypeElement(name)) + (arguments.isEmpty() ? "" : "<" + arguments + ">"));
+            edits.replace(code.range(written), edits.types().name(code.elements().getTypeElement(name))
+                    + (arguments.isEmpty() ? "" : "<" + arguments + ">"));
         })).stream().toList();
     }
 

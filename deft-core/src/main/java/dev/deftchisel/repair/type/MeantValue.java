@@ -47,14 +47,15 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /**
- * A value of another type than its place asks for, where what was meant is plain: the elements of a stream, the content of a
- * container, a literal of the other sort, the result of a function (JLS 5.2, 5.3).
+ * A value of another type than its place asks for, where what was meant is plain: the elements of a stream, the content
+ * of a container, a literal of the other sort, the result of a function (JLS 5.2, 5.3).
  */
 public final class MeantValue implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("prob.found.req", "incompatible.types", "void.not.allowed.here", "illegal.initializer.for.type", "cant.apply.symbol",
+        return Set.of("prob.found.req", "incompatible.types", "void.not.allowed.here", "illegal.initializer.for.type",
+                "cant.apply.symbol",
                 "cant.apply.symbols", "illegal.parenthesized.expression");
     }
 
@@ -65,15 +66,18 @@ public final class MeantValue implements Repair {
                 .or(() -> site.around().stream().filter(path -> path.getLeaf() instanceof ExpressionTree
                         && TargetType.of(path, site.code()).isPresent()).findFirst())
                 .or(() -> site.around().stream().filter(path -> path.getLeaf() instanceof ExpressionTree).findFirst());
-        List<Fix> fixes = new ArrayList<>(site.nearest(ReturnTree.class).map(path -> returned(path, site)).orElse(List.of()));
+        List<Fix> fixes = new ArrayList<>(site.nearest(ReturnTree.class).map(path -> returned(path, site))
+                .orElse(List.of()));
         if (value.isEmpty()) {
-            site.nearest(ThrowTree.class).map(thrown -> new TreePath(thrown, ((ThrowTree) thrown.getLeaf()).getExpression()))
+            site.nearest(ThrowTree.class).map(thrown -> new TreePath(thrown, ((ThrowTree) thrown.getLeaf())
+                    .getExpression()))
                     .ifPresent(thrown -> fixes.addAll(around(thrown, code.type(thrown), site)));
             return fixes;
         }
         TreePath path = value.get();
         Optional<TypeMirror> own = code.ownType(path).or(() -> code.type(path));
-        Optional<TypeMirror> wanted = TargetType.of(path, site.code()).map(TargetType::type).or(() -> wanted(path, code));
+        Optional<TypeMirror> wanted = TargetType.of(path, site.code()).map(TargetType::type)
+                .or(() -> wanted(path, code));
         fixes.addAll(around(path, own, site));
         fixes.addAll(assigned(path, code));
         if (own.isPresent() && wanted.isPresent()) {
@@ -97,7 +101,9 @@ public final class MeantValue implements Repair {
         return fixes;
     }
 
-    /** {@code if (level = 3 && isOpen)}: an assignment in a condition binds less tightly than its operators (JLS 15.26). */
+    /**
+     * {@code if (level = 3 && isOpen)}: an assignment in a condition binds less tightly than its operators (JLS 15.26).
+     */
     private static List<Fix> assigned(TreePath path, AttributedFile code) {
         TreePath at = path;
         if (path.getLeaf() instanceof AssignmentTree whole && whole.getExpression() instanceof BinaryTree) {
@@ -106,8 +112,10 @@ public final class MeantValue implements Repair {
         while (at.getParentPath().getLeaf() instanceof BinaryTree) {
             at = at.getParentPath();
         }
-        boolean isInCondition = at != path && at.getParentPath().getLeaf() instanceof AssignmentTree set && set.getExpression() == at.getLeaf()
-                && (AttributedFile.outer(at.getParentPath()).getLeaf() instanceof IfTree || AttributedFile.outer(at.getParentPath()).getLeaf() instanceof WhileLoopTree);
+        boolean isInCondition = at != path && at.getParentPath().getLeaf() instanceof AssignmentTree set
+                && set.getExpression() == at.getLeaf()
+                && (AttributedFile.outer(at.getParentPath()).getLeaf() instanceof IfTree
+                        || AttributedFile.outer(at.getParentPath()).getLeaf() instanceof WhileLoopTree);
         if (!isInCondition) {
             return List.of();
         }
@@ -121,12 +129,15 @@ public final class MeantValue implements Repair {
         TreePath parent = CaseLabels.branch(path);
         if (parent.getLeaf() instanceof ArrayAccessTree access && access.getIndex() == path.getLeaf()) {
             return Optional.of(code.types().getPrimitiveType(TypeKind.INT));
-        } else if (parent.getLeaf() instanceof CaseTree && parent.getParentPath().getLeaf() instanceof SwitchTree choice) {
+        } else if (parent.getLeaf() instanceof CaseTree && parent.getParentPath()
+                .getLeaf() instanceof SwitchTree choice) {
             return code.type(new TreePath(parent.getParentPath(), choice.getExpression()));
-        } else if (parent.getLeaf() instanceof CaseTree && parent.getParentPath().getLeaf() instanceof SwitchExpressionTree choice) {
+        } else if (parent.getLeaf() instanceof CaseTree && parent.getParentPath()
+                .getLeaf() instanceof SwitchExpressionTree choice) {
             return code.type(new TreePath(parent.getParentPath(), choice.getExpression()));
         } else if (parent.getLeaf() instanceof NewArrayTree) {
-            return code.type(parent).filter(type -> type instanceof ArrayType).map(type -> ((ArrayType) type).getComponentType());
+            return code.type(parent).filter(type -> type instanceof ArrayType)
+                    .map(type -> ((ArrayType) type).getComponentType());
         } else if (parent.getLeaf() instanceof TypeCastTree cast) {
             return code.type(new TreePath(parent, cast.getType()));
         } else if (parent.getLeaf() instanceof ParameterizedTypeTree) {
@@ -142,24 +153,28 @@ public final class MeantValue implements Repair {
         AttributedFile code = site.code();
         TreePath parent = AttributedFile.outer(path);
         List<Fix> fixes = new ArrayList<>();
-        if (parent.getLeaf() instanceof EnhancedForLoopTree loop && loop.getExpression() == AttributedFile.outer(path).getLeaf()
+        if (parent.getLeaf() instanceof EnhancedForLoopTree loop && loop.getExpression() == AttributedFile.outer(path)
+                .getLeaf()
                 || parent.getLeaf() instanceof EnhancedForLoopTree) {
             EnhancedForLoopTree loop = (EnhancedForLoopTree) parent.getLeaf();
             element(own).ifPresent(type -> fixes.add(Fix.of("let '" + loop.getVariable().getName() + "' be of the type "
                     + Conversion.shown(type), edits -> edits.replace(code.range(loop.getVariable().getType()),
                     edits.types().write(type).orElse("var")))));
         }
-        if (parent.getLeaf() instanceof ThrowTree && own.filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()) {
+        if (parent.getLeaf() instanceof ThrowTree && own.filter(type -> NamedTypes.is(type, "java.lang.String"))
+                .isPresent()) {
             fixes.add(Fix.of("throw a RuntimeException with this message", edits -> edits.replace(path.getLeaf(),
                     to -> to.write("new RuntimeException(").carry(code.range(path.getLeaf())).write(")"))));
         }
         if (parent.getLeaf() instanceof InstanceOfTree) {
             fixes.add(Fix.of("look at it as an Object", edits -> Conversion.cast(edits, path, "Object")));
         }
-        site.nearest(ThrowTree.class).map(thrown -> new TreePath(thrown, ((ThrowTree) thrown.getLeaf()).getExpression()))
+        site.nearest(ThrowTree.class).map(thrown -> new TreePath(thrown, ((ThrowTree) thrown.getLeaf())
+                .getExpression()))
                 .filter(thrown -> parent.getLeaf() != thrown.getParentPath().getLeaf() && code.type(thrown)
                         .filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent())
-                .ifPresent(thrown -> fixes.add(Fix.of("throw a RuntimeException with this message", edits -> edits.replace(thrown.getLeaf(),
+                .ifPresent(thrown -> fixes.add(Fix.of("throw a RuntimeException with this message",
+                        edits -> edits.replace(thrown.getLeaf(),
                         to -> to.write("new RuntimeException(").carry(code.range(thrown.getLeaf())).write(")")))));
         boolean isVoid = own.filter(type -> type.getKind() == TypeKind.VOID).isPresent();
         if (isVoid) {
@@ -176,25 +191,34 @@ public final class MeantValue implements Repair {
         return fixes;
     }
 
-    /** {@code return all.add(one);}, where a list is wanted: what the method is called on is meant, not what it gives. */
+    /**
+     * {@code return all.add(one);}, where a list is wanted: what the method is called on is meant, not what it gives.
+     */
     private static Optional<Fix> calledFirst(TreePath path, TypeMirror own, TypeMirror wanted, AttributedFile code) {
         TreePath statement = path.getParentPath();
-        boolean isAlone = statement.getLeaf() instanceof ReturnTree && statement.getParentPath().getLeaf() instanceof BlockTree;
-        if (!isAlone || !(path.getLeaf() instanceof MethodInvocationTree call) || !(call.getMethodSelect() instanceof MemberSelectTree select)
+        boolean isAlone = statement.getLeaf() instanceof ReturnTree && statement.getParentPath()
+                .getLeaf() instanceof BlockTree;
+        if (!isAlone || !(path.getLeaf() instanceof MethodInvocationTree call)
+                || !(call.getMethodSelect() instanceof MemberSelectTree select)
                 || !(select.getExpression() instanceof IdentifierTree object)
                 || own.getKind() != TypeKind.BOOLEAN && own.getKind() != TypeKind.VOID) {
             return Optional.empty();
         }
-        boolean isMeant = code.type(new TreePath(new TreePath(path, select), object)).filter(type -> code.types().isAssignable(type, wanted)).isPresent();
+        boolean isMeant = code.type(new TreePath(new TreePath(path, select), object))
+                .filter(type -> code.types().isAssignable(type, wanted)).isPresent();
         int start = code.range(statement.getLeaf()).start();
-        String line = ";" + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start) + "return " + object.getName() + ";";
-        return isMeant ? Optional.of(Fix.of("call it first, and return '" + object.getName() + "'", edits -> edits.replace(statement.getLeaf(),
+        String line = ";" + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start) + "return "
+                + object.getName() + ";";
+        return isMeant ? Optional.of(Fix.of("call it first, and return '" + object.getName() + "'",
+                edits -> edits.replace(statement.getLeaf(),
                 to -> to.carry(code.range(call)).write(line)))) : Optional.empty();
     }
 
     /** {@code (int) "12"} is {@code Integer.parseInt("12")}. */
-    private static List<Fix> instead(TreePath cast, TreePath inner, TypeMirror from, TypeMirror to, AttributedFile code) {
-        if (NamedTypes.is(from, "java.lang.String") && (to.getKind().isPrimitive() || NamedTypes.is(to, "java.lang.Integer"))) {
+    private static List<Fix> instead(TreePath cast, TreePath inner, TypeMirror from, TypeMirror to,
+            AttributedFile code) {
+        if (NamedTypes.is(from, "java.lang.String")
+                && (to.getKind().isPrimitive() || NamedTypes.is(to, "java.lang.Integer"))) {
             String parser = switch (to.getKind()) {
                 case LONG -> "Long.parseLong(";
                 case DOUBLE -> "Double.parseDouble(";
@@ -206,7 +230,8 @@ public final class MeantValue implements Repair {
             return List.of(Fix.of("read it as " + to, edits -> edits.replace(cast.getLeaf(), text -> text.write(parser)
                     .carry(code.range(inner.getLeaf())).write(parser.isEmpty() ? ".charAt(0)" : ")"))));
         } else if (NamedTypes.is(to, "java.lang.String")) {
-            return List.of(Fix.of("make text of it", edits -> edits.replace(cast.getLeaf(), text -> text.write("String.valueOf(")
+            return List.of(Fix.of("make text of it",
+                    edits -> edits.replace(cast.getLeaf(), text -> text.write("String.valueOf(")
                     .carry(code.range(inner.getLeaf())).write(")"))));
         }
         return List.of();
@@ -215,14 +240,18 @@ public final class MeantValue implements Repair {
     /** A call without a result where one is wanted. */
     private static List<Fix> ofVoid(TreePath path, TreePath parent, AttributedFile code) {
         List<Fix> fixes = new ArrayList<>();
-        boolean isPrinted = parent.getLeaf() instanceof MethodInvocationTree && parent.getParentPath().getLeaf() instanceof ExpressionStatementTree;
+        boolean isPrinted = parent.getLeaf() instanceof MethodInvocationTree && parent.getParentPath()
+                .getLeaf() instanceof ExpressionStatementTree;
         if (isPrinted) {
-            fixes.add(Fix.of("only call it", edits -> edits.replace(parent.getLeaf(), to -> to.carry(code.range(path.getLeaf())))));
+            fixes.add(Fix.of("only call it", edits -> edits.replace(parent.getLeaf(),
+                    to -> to.carry(code.range(path.getLeaf())))));
         }
-        if (path.getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() instanceof MemberSelectTree select
+        if (path.getLeaf() instanceof MethodInvocationTree call
+                && call.getMethodSelect() instanceof MemberSelectTree select
                 && select.getIdentifier().contentEquals("forEach")) {
             int end = code.range(select).end();
-            boolean isStream = code.type(new TreePath(new TreePath(path, select), select.getExpression())).filter(type -> NamedTypes.is(type, "java.util.stream.Stream")).isPresent();
+            boolean isStream = code.type(new TreePath(new TreePath(path, select), select.getExpression()))
+                    .filter(type -> NamedTypes.is(type, "java.util.stream.Stream")).isPresent();
             fixes.add(Fix.of("collect what it gives for each", edits -> {
                 edits.replace(new Range(end - "forEach".length(), end), isStream ? "map" : "stream().map");
                 edits.insert(code.range(call).end(), ContainerContent.listed(edits));
@@ -233,7 +262,8 @@ public final class MeantValue implements Repair {
             Range argument = code.range(call.getArguments().get(0));
             fixes.add(Fix.of("call it first, and use '" + code.shown(argument, 30) + "'", edits -> {
                 int start = code.range(variable).start();
-                String line = code.text(call) + ";" + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start);
+                String line = code.text(call) + ";" + Layout.of(code.file())
+                        .lineEnd() + Layout.indentOf(code.file(), start);
                 edits.insert(start, line);
                 edits.replace(code.range(call), code.text(argument));
             }));
@@ -261,6 +291,7 @@ public final class MeantValue implements Repair {
             return Optional.of(array.getComponentType());
         }
         return own.filter(type -> type instanceof DeclaredType).map(type -> (DeclaredType) type)
-                .filter(type -> type.getTypeArguments().size() == 1).map(type -> (TypeMirror) type.getTypeArguments().get(0));
+                .filter(type -> type.getTypeArguments().size() == 1)
+                .map(type -> (TypeMirror) type.getTypeArguments().get(0));
     }
 }

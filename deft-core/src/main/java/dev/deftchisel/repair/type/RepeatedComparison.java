@@ -16,7 +16,10 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import javax.lang.model.type.TypeKind;
 
-/** {@code month == 1 || 2} and {@code name.equals("a" || "b")}: operators join conditions, not values (JLS 15.23, 15.24). */
+/**
+ * {@code month == 1 || 2} and {@code name.equals("a" || "b")}: operators join conditions, not values (JLS 15.23,
+ * 15.24).
+ */
 public final class RepeatedComparison implements Repair {
 
     @Override
@@ -41,10 +44,13 @@ public final class RepeatedComparison implements Repair {
         if (all.getParentPath().getLeaf() instanceof MethodInvocationTree call && call.getArguments().size() == 1) {
             String method = code.text(call.getMethodSelect());
             return List.of(Fix.of("compare each", edits -> edits.replace(code.range(call),
-                    operands.stream().map(operand -> method + "(" + code.text(operand) + ")").collect(Collectors.joining(sign)))));
+                    operands.stream().map(operand -> method + "(" + code.text(operand) + ")")
+                    .collect(Collectors.joining(sign)))));
         }
-        boolean isCompared = AttributedFile.inner(operands.get(0)) instanceof BinaryTree first && (first.getKind() == Tree.Kind.EQUAL_TO || first.getKind() == Tree.Kind.NOT_EQUAL_TO)
-                && operands.subList(1, operands.size()).stream().allMatch(operand -> code.type(new TreePath(all, operand))
+        boolean isCompared = AttributedFile.inner(operands.get(0)) instanceof BinaryTree first
+                && (first.getKind() == Tree.Kind.EQUAL_TO || first.getKind() == Tree.Kind.NOT_EQUAL_TO)
+                && operands.subList(1, operands.size()).stream()
+                .allMatch(operand -> code.type(new TreePath(all, operand))
                 .filter(type -> type.getKind() != TypeKind.BOOLEAN).isPresent());
         if (!isCompared) {
             return List.of();

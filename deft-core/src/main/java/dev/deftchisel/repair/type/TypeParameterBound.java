@@ -27,13 +27,17 @@ import javax.lang.model.type.TypeMirror;
 import javax.lang.model.type.TypeVariable;
 import javax.lang.model.util.ElementFilter;
 
-/** A member of a type parameter that says nothing of what it stands for: it gets a bound that has the member (JLS 4.4). */
+/**
+ * A member of a type parameter that says nothing of what it stands for: it gets a bound that has the member (JLS 4.4).
+ */
 public final class TypeParameterBound implements Repair {
 
-    private static final List<String> USUAL = List.of("java.lang.Comparable", "java.lang.CharSequence", "java.lang.Number", "java.lang.Runnable",
+    private static final List<String> USUAL = List.of("java.lang.Comparable", "java.lang.CharSequence",
+            "java.lang.Number", "java.lang.Runnable",
             "java.lang.AutoCloseable", "java.util.Collection");
 
-    private static final Map<Tree.Kind, String> ORDERS = Map.of(Tree.Kind.LESS_THAN, "<", Tree.Kind.LESS_THAN_EQUAL, "<=", Tree.Kind.GREATER_THAN, ">",
+    private static final Map<Tree.Kind, String> ORDERS = Map.of(Tree.Kind.LESS_THAN, "<", Tree.Kind.LESS_THAN_EQUAL,
+            "<=", Tree.Kind.GREATER_THAN, ">",
             Tree.Kind.GREATER_THAN_EQUAL, ">=");
 
     @Override
@@ -48,35 +52,46 @@ public final class TypeParameterBound implements Repair {
             return site.nearest(BinaryTree.class).flatMap(path -> compared(path, code)).stream().toList();
         }
         Optional<TreePath> select = site.nearest(MemberSelectTree.class);
-        Optional<TypeMirror> type = select.flatMap(path -> code.type(new TreePath(path, ((MemberSelectTree) path.getLeaf()).getExpression())));
+        Optional<TypeMirror> type = select.flatMap(
+                path -> code.type(new TreePath(path, ((MemberSelectTree) path.getLeaf()).getExpression())));
         if (type.isEmpty() || !(type.get() instanceof TypeVariable variable)) {
             return List.of();
         }
-        Optional<TypeParameterTree> declared = select.flatMap(path -> parameter(path, variable.asElement().getSimpleName().toString()));
+        Optional<TypeParameterTree> declared = select
+                .flatMap(path -> parameter(path, variable.asElement().getSimpleName().toString()));
         List<ExecutableElement> methods = methods(variable);
         String name = ((MemberSelectTree) select.get().getLeaf()).getIdentifier().toString();
         return declared.filter(tree -> tree.getBounds().isEmpty()).stream().flatMap(tree -> candidates(code)
                 .filter(bound -> ElementFilter.methodsIn(code.elements().getAllMembers(bound)).stream()
                         .anyMatch(method -> method.getSimpleName().contentEquals(name)))
-                .limit(2).map(bound -> Fix.of("let '" + tree.getName() + "' extend '" + bound.getSimpleName() + "'", edits -> {
-                    edits.insert(code.range(tree).end(), " extends " + edits.types().name(bound) + (bound.getTypeParameters().size() == 1
-                            ? NamedTypes.is(bound.asType(), "java.lang.Comparable") ? "<" + tree.getName() + ">" : "<?>" : ""));
+                .limit(2).map(bound -> Fix.of("let '" + tree.getName() + "' extend '" + bound.getSimpleName() + "'",
+                        edits -> {
+                    edits.insert(code.range(tree).end(), " extends " + edits.types()
+                            .name(bound) + (bound.getTypeParameters().size() == 1
+                            ? NamedTypes.is(bound.asType(), "java.lang.Comparable") ? "<" + tree.getName() + ">" : "<?>"
+                            : ""));
                     methods.forEach(method -> redescribe(edits, method, variable, bound));
                 }))).toList();
     }
 
-    /** {@code one > other} of a type parameter: what has an order says so, and is compared by it (java.lang.Comparable). */
+    /**
+     * {@code one > other} of a type parameter: what has an order says so, and is compared by it (java.lang.Comparable).
+     */
     private static Optional<Fix> compared(TreePath path, AttributedFile code) {
         BinaryTree tree = (BinaryTree) path.getLeaf();
         String sign = ORDERS.getOrDefault(tree.getKind(), "");
-        Optional<TypeVariable> variable = code.type(new TreePath(path, tree.getLeftOperand())).filter(type -> type instanceof TypeVariable)
+        Optional<TypeVariable> variable = code.type(new TreePath(path, tree.getLeftOperand()))
+                .filter(type -> type instanceof TypeVariable)
                 .map(type -> (TypeVariable) type);
         TypeElement comparable = code.elements().getTypeElement("java.lang.Comparable");
-        return variable.filter(type -> !sign.isEmpty()).flatMap(type -> parameter(path, type.asElement().getSimpleName().toString())
+        return variable.filter(type -> !sign.isEmpty())
+                .flatMap(type -> parameter(path, type.asElement().getSimpleName().toString())
                 .filter(declared -> declared.getBounds().isEmpty())
                 .map(declared -> Fix.of("compare them as 'Comparable'", edits -> {
-                    edits.insert(code.range(declared).end(), " extends " + edits.types().name(comparable) + "<" + declared.getName() + ">");
-                    edits.replace(tree, to -> to.carry(code.range(tree.getLeftOperand())).write(".compareTo(").carry(code.range(tree.getRightOperand()))
+                    edits.insert(code.range(declared).end(), " extends " + edits.types()
+                            .name(comparable) + "<" + declared.getName() + ">");
+                    edits.replace(tree, to -> to.carry(code.range(tree.getLeftOperand())).write(".compareTo(")
+                            .carry(code.range(tree.getRightOperand()))
                             .write(") " + sign + " 0"));
                     methods(type).forEach(method -> redescribe(edits, method, type, comparable));
                 })));
@@ -90,7 +105,9 @@ public final class TypeParameterBound implements Repair {
     /** A method is known by what its parameters are after erasure, which is the bound (JLS 4.6). */
     private static void redescribe(FixEdits edits, ExecutableElement method, TypeVariable variable, TypeElement bound) {
         AttributedFile code = edits.code();
-        String parameters = method.getParameters().stream().map(parameter -> erased(parameter.asType(), variable, bound, code)).collect(Collectors.joining("", "(", ")"));
+        String parameters = method.getParameters().stream()
+                .map(parameter -> erased(parameter.asType(), variable, bound, code))
+                .collect(Collectors.joining("", "(", ")"));
         edits.redescribe(code.key(method), parameters + erased(method.getReturnType(), variable, bound, code));
     }
 
@@ -103,13 +120,15 @@ public final class TypeParameterBound implements Repair {
 
     private static Optional<TypeParameterTree> parameter(TreePath path, String name) {
         return Stream.iterate(path, at -> at != null, TreePath::getParentPath).map(TreePath::getLeaf)
-                .<TypeParameterTree>flatMap(tree -> tree instanceof MethodTree method ? method.getTypeParameters().stream()
+                .<TypeParameterTree>flatMap(tree -> tree instanceof MethodTree method ? method.getTypeParameters()
+                        .stream()
                         : tree instanceof ClassTree owner ? owner.getTypeParameters().stream() : Stream.empty())
                 .filter(tree -> tree.getName().contentEquals(name)).findFirst();
     }
 
     /** The types of the file, and what is usual. */
     private static Stream<TypeElement> candidates(AttributedFile code) {
-        return Stream.concat(USUAL.stream().map(code.elements()::getTypeElement).filter(type -> type != null), FileTypes.of(code).stream());
+        return Stream.concat(USUAL.stream().map(code.elements()::getTypeElement).filter(type -> type != null),
+                FileTypes.of(code).stream());
     }
 }

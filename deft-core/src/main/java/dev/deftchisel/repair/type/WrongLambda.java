@@ -36,15 +36,20 @@ import javax.lang.model.element.Modifier;
 import javax.lang.model.element.VariableElement;
 import javax.lang.model.type.TypeKind;
 
-/** Functions that change what is around them, end in what they may not, or have another shape than is asked for (JLS 15.27). */
+/**
+ * Functions that change what is around them, end in what they may not, or have another shape than is asked for (JLS
+ * 15.27).
+ */
 public final class WrongLambda implements Repair {
 
     private static final List<String> NAMES = List.of("key", "value", "other");
 
     @Override
     public Set<String> codes() {
-        return Set.of("cant.ref.non.effectively.final.var", "local.var.accessed.from.icls.needs.final", "prob.found.req", "incompatible.types",
-                "unreported.exception.need.to.catch.or.throw", "incompatible.thrown.types.in.mref", "stat.expr.expected", "lambda.body.neither.value.nor.void.compatible",
+        return Set.of("cant.ref.non.effectively.final.var", "local.var.accessed.from.icls.needs.final",
+                "prob.found.req", "incompatible.types",
+                "unreported.exception.need.to.catch.or.throw", "incompatible.thrown.types.in.mref",
+                "stat.expr.expected", "lambda.body.neither.value.nor.void.compatible",
                 "cant.apply.symbol", "cant.apply.symbols", "unexpected.lambda", "incompatible.ret.type.in.lambda");
     }
 
@@ -52,12 +57,15 @@ public final class WrongLambda implements Repair {
     public List<Fix> fixes(ErrorSite site) {
         List<Fix> fixes = new ArrayList<>();
         switch (site.id()) {
-            case "cant.ref.non.effectively.final.var", "local.var.accessed.from.icls.needs.final" -> counted(site).ifPresent(fixes::add);
+            case "cant.ref.non.effectively.final.var", "local.var.accessed.from.icls.needs.final" -> counted(site)
+                    .ifPresent(fixes::add);
             case "unreported.exception.need.to.catch.or.throw" -> site.nearest(LambdaExpressionTree.class)
-                    .filter(path -> ((LambdaExpressionTree) path.getLeaf()).getBodyKind() == LambdaExpressionTree.BodyKind.EXPRESSION
+                    .filter(path -> ((LambdaExpressionTree) path.getLeaf())
+                            .getBodyKind() == LambdaExpressionTree.BodyKind.EXPRESSION
                             && nearestBody(site).filter(body -> body == path.getLeaf()).isPresent())
                     .ifPresent(path -> fixes.add(caught(path, site)));
-            case "incompatible.thrown.types.in.mref" -> site.nearest(MemberReferenceTree.class).flatMap(path -> reference(path, site)).ifPresent(fixes::add);
+            case "incompatible.thrown.types.in.mref" -> site.nearest(MemberReferenceTree.class)
+                    .flatMap(path -> reference(path, site)).ifPresent(fixes::add);
             default -> {
                 forEach(site).ifPresent(fixes::add);
                 shape(site).ifPresent(fixes::addAll);
@@ -67,14 +75,17 @@ public final class WrongLambda implements Repair {
     }
 
     private static Optional<Tree> nearestBody(ErrorSite site) {
-        return site.around().stream().map(TreePath::getLeaf).filter(tree -> tree instanceof LambdaExpressionTree || tree instanceof MethodTree).findFirst();
+        return site.around().stream().map(TreePath::getLeaf)
+                .filter(tree -> tree instanceof LambdaExpressionTree || tree instanceof MethodTree).findFirst();
     }
 
     /** A variable that a function counts up: an array of one element can be changed where a variable cannot. */
     private static Optional<Fix> counted(ErrorSite site) {
         AttributedFile code = site.code();
-        Optional<TreePath> name = site.around().stream().filter(path -> path.getLeaf() instanceof IdentifierTree).findFirst();
-        Optional<TreePath> declared = name.flatMap(site::declaration).filter(path -> path.getLeaf() instanceof VariableTree variable
+        Optional<TreePath> name = site.around().stream().filter(path -> path.getLeaf() instanceof IdentifierTree)
+                .findFirst();
+        Optional<TreePath> declared = name.flatMap(site::declaration)
+                .filter(path -> path.getLeaf() instanceof VariableTree variable
                 && variable.getInitializer() != null && path.getParentPath().getLeaf() instanceof BlockTree);
         if (declared.isEmpty()) {
             return Optional.empty();
@@ -82,7 +93,8 @@ public final class WrongLambda implements Repair {
         VariableTree variable = (VariableTree) declared.get().getLeaf();
         Optional<VariableElement> element = code.element(declared.get()).map(known -> (VariableElement) known);
         TreePath block = declared.get().getParentPath();
-        List<Occurrence> all = code.occurrences(block).stream().filter(one -> element.filter(one.variable()::equals).isPresent()).toList();
+        List<Occurrence> all = code.occurrences(block).stream()
+                .filter(one -> element.filter(one.variable()::equals).isPresent()).toList();
         boolean isChangedWithin = all.stream().anyMatch(one -> one.isWritten()
                 && AttributedFile.leadsThrough(one.path(), block.getLeaf(), AttributedFile::runsApart));
         return isChangedWithin ? element.map(known -> Fix.of("keep '" + variable.getName() + "' in an array", edits -> {
@@ -97,7 +109,8 @@ public final class WrongLambda implements Repair {
 
     /** The checked exceptions that an expression ends in. */
     private static String exceptions(FixEdits edits, TreePath body) {
-        return edits.code().thrown(List.of(body)).stream().map(type -> edits.types().write(type).orElse("Exception")).distinct()
+        return edits.code().thrown(List.of(body)).stream().map(type -> edits.types().write(type).orElse("Exception"))
+                .distinct()
                 .collect(Collectors.joining(" | "));
     }
 
@@ -107,7 +120,8 @@ public final class WrongLambda implements Repair {
         LambdaExpressionTree lambda = (LambdaExpressionTree) path.getLeaf();
         TreePath body = new TreePath(path, lambda.getBody());
         boolean isVoid = isVoid(path, code);
-        return Fix.of("catch it in the function", edits -> edits.replace(lambda.getBody(), to -> to.write(block(edits, path, isVoid ? "" : "return ",
+        return Fix.of("catch it in the function",
+                edits -> edits.replace(lambda.getBody(), to -> to.write(block(edits, path, isVoid ? "" : "return ",
                 code.text(lambda.getBody()), exceptions(edits, body)))));
     }
 
@@ -115,12 +129,14 @@ public final class WrongLambda implements Repair {
         Layout layout = Layout.of(edits.code().file());
         String indent = Layout.indentOf(edits.code().file(), edits.code().range(path.getLeaf()).start());
         String in = layout.lineEnd() + indent + layout.unit();
-        return "{" + in + "try {" + in + layout.unit() + result + value + ";" + in + "} catch (" + exceptions + " e) {" + in + layout.unit()
+        return "{" + in + "try {" + in + layout.unit() + result + value + ";" + in + "} catch (" + exceptions + " e) {"
+                + in + layout.unit()
                 + "throw new IllegalStateException(e);" + in + "}" + layout.lineEnd() + indent + "}";
     }
 
     private static boolean isVoid(TreePath path, AttributedFile code) {
-        return code.type(path).flatMap(type -> MeantName.function(type, code)).map(method -> method.getReturnType().getKind() == TypeKind.VOID)
+        return code.type(path).flatMap(type -> MeantName.function(type, code))
+                .map(method -> method.getReturnType().getKind() == TypeKind.VOID)
                 .orElse(false);
     }
 
@@ -128,12 +144,14 @@ public final class WrongLambda implements Repair {
     private static Optional<Fix> reference(TreePath path, ErrorSite site) {
         AttributedFile code = site.code();
         MemberReferenceTree reference = (MemberReferenceTree) path.getLeaf();
-        Optional<ExecutableElement> method = code.element(path).filter(element -> element instanceof ExecutableElement).map(element -> (ExecutableElement) element);
+        Optional<ExecutableElement> method = code.element(path).filter(element -> element instanceof ExecutableElement)
+                .map(element -> (ExecutableElement) element);
         if (method.isEmpty()) {
             return Optional.empty();
         }
         boolean isStatic = method.get().getModifiers().contains(Modifier.STATIC);
-        boolean isOfType = code.element(new TreePath(path, reference.getQualifierExpression())).filter(element -> element.getKind().isClass()
+        boolean isOfType = code.element(new TreePath(path, reference.getQualifierExpression()))
+                .filter(element -> element.getKind().isClass()
                 || element.getKind().isInterface()).isPresent();
         int count = method.get().getParameters().size() + (isOfType && !isStatic ? 1 : 0);
         List<String> names = IntStream.range(0, count).mapToObj(i -> count == 1 ? "it" : "it" + (i + 1)).toList();
@@ -142,15 +160,18 @@ public final class WrongLambda implements Repair {
         String call = object + "." + reference.getName() + "(" + String.join(", ", arguments) + ")";
         String head = count == 1 ? "it -> " : "(" + String.join(", ", names) + ") -> ";
         boolean isVoid = method.get().getReturnType().getKind() == TypeKind.VOID || isVoid(path, code);
-        return Optional.of(Fix.of("catch it in a function", edits -> edits.replace(code.range(reference), head + block(edits, path,
-                isVoid ? "" : "return ", call, method.get().getThrownTypes().stream().map(type -> edits.types().write(type).orElse("Exception"))
+        return Optional.of(Fix.of("catch it in a function",
+                edits -> edits.replace(code.range(reference), head + block(edits, path,
+                isVoid ? "" : "return ", call, method.get().getThrownTypes().stream()
+                .map(type -> edits.types().write(type).orElse("Exception"))
                         .collect(Collectors.joining(" | "))))));
     }
 
     /** Parameters, result and target of a function. */
     private static Optional<List<Fix>> shape(ErrorSite site) {
         AttributedFile code = site.code();
-        Optional<TreePath> found = site.nearest(LambdaExpressionTree.class).or(() -> site.id().startsWith("cant.apply") ? passed(site) : Optional.empty());
+        Optional<TreePath> found = site.nearest(LambdaExpressionTree.class)
+                .or(() -> site.id().startsWith("cant.apply") ? passed(site) : Optional.empty());
         if (found.isEmpty()) {
             return Optional.empty();
         }
@@ -164,10 +185,12 @@ public final class WrongLambda implements Repair {
             fixes.addAll(cast(found.get(), code));
         }
         boolean isBlock = lambda.getBody() instanceof BlockTree;
-        if (isBlock && (message.contains("missing return value") || message.contains("neither value nor void") || message.contains("bad return type"))) {
+        if (isBlock && (message.contains("missing return value") || message.contains("neither value nor void")
+                || message.contains("bad return type"))) {
             last((BlockTree) lambda.getBody()).ifPresent(value -> fixes.add(Fix.of("return what it ends with",
                     edits -> edits.insert(code.range(value).start(), "return "))));
-            fixes.add(Fix.of("return null in the end", edits -> StatementLines.atEnd(edits, (BlockTree) lambda.getBody(), "return null;")));
+            fixes.add(Fix.of("return null in the end",
+                    edits -> StatementLines.atEnd(edits, (BlockTree) lambda.getBody(), "return null;")));
         }
         if (isBlock && message.contains("unexpected return value")) {
             fixes.addAll(returns(found.get(), code));
@@ -179,16 +202,21 @@ public final class WrongLambda implements Repair {
     private static Optional<Fix> forEach(ErrorSite site) {
         AttributedFile code = site.code();
         return site.nearest(MethodInvocationTree.class).map(path -> (MethodInvocationTree) path.getLeaf())
-                .filter(call -> site.error().message().contains("void") && call.getMethodSelect() instanceof MemberSelectTree select
-                        && select.getIdentifier().contentEquals("map") && call.getArguments().stream().anyMatch(argument -> argument instanceof LambdaExpressionTree))
+                .filter(call -> site.error().message().contains("void")
+                        && call.getMethodSelect() instanceof MemberSelectTree select
+                        && select.getIdentifier().contentEquals("map") && call.getArguments().stream()
+                        .anyMatch(argument -> argument instanceof LambdaExpressionTree))
                 .map(call -> code.range(call.getMethodSelect()).end())
-                .map(end -> Fix.of("call 'forEach'", edits -> edits.replace(new Range(end - "map".length(), end), "forEach")));
+                .map(end -> Fix.of("call 'forEach'", edits -> edits.replace(new Range(end - "map".length(), end),
+                        "forEach")));
     }
 
     /** The function with a block that is passed to the call which does not take it. */
     private static Optional<TreePath> passed(ErrorSite site) {
-        return site.nearest(MethodInvocationTree.class).stream().flatMap(path -> ((MethodInvocationTree) path.getLeaf()).getArguments().stream()
-                .filter(argument -> argument instanceof LambdaExpressionTree lambda && lambda.getBody() instanceof BlockTree)
+        return site.nearest(MethodInvocationTree.class).stream()
+                .flatMap(path -> ((MethodInvocationTree) path.getLeaf()).getArguments().stream()
+                .filter(argument -> argument instanceof LambdaExpressionTree lambda
+                        && lambda.getBody() instanceof BlockTree)
                 .map(argument -> new TreePath(path, argument))).findFirst();
     }
 
@@ -207,20 +235,26 @@ public final class WrongLambda implements Repair {
         Range head = new Range(code.range(lambda).start(), code.range(lambda.getBody()).start());
         return IntStream.rangeClosed(0, 3).filter(count -> count != own.size()).mapToObj(count -> {
             List<String> names = new ArrayList<>(own.subList(0, Math.min(own.size(), count)));
-            NAMES.stream().filter(name -> !own.contains(name)).skip(own.isEmpty() || count < 2 ? 0 : 1).limit(Math.max(0, count - names.size())).forEach(names::add);
-            return Fix.of("take " + (count == 1 ? "1 value" : count + " values"), edits -> edits.replace(head, names.size() == 1 ? names.get(0) + " -> "
+            NAMES.stream().filter(name -> !own.contains(name)).skip(own.isEmpty() || count < 2 ? 0 : 1)
+                    .limit(Math.max(0, count - names.size())).forEach(names::add);
+            return Fix.of("take " + (count == 1 ? "1 value" : count + " values"),
+                    edits -> edits.replace(head, names.size() == 1 ? names.get(0) + " -> "
                     : "(" + String.join(", ", names) + ") -> "));
-        }).sorted(Comparator.comparing(fix -> fix.title().contains("2") ? 0 : fix.title().contains("1") ? 1 : 2)).toList();
+        }).sorted(Comparator.comparing(fix -> fix.title().contains("2") ? 0 : fix.title().contains("1") ? 1 : 2))
+                .toList();
     }
 
     /** What a function is when nothing asks for a kind. */
     private static List<Fix> cast(TreePath path, AttributedFile code) {
         LambdaExpressionTree lambda = (LambdaExpressionTree) path.getLeaf();
-        List<String> types = lambda.getParameters().isEmpty() ? List.of("java.lang.Runnable", "java.util.function.Supplier")
-                : lambda.getParameters().size() == 1 ? List.of("java.util.function.Function", "java.util.function.Consumer") : List.of("java.util.function.BiFunction");
+        List<String> types = lambda.getParameters().isEmpty()
+                ? List.of("java.lang.Runnable", "java.util.function.Supplier")
+                : lambda.getParameters().size() == 1 ? List.of("java.util.function.Function",
+                        "java.util.function.Consumer") : List.of("java.util.function.BiFunction");
         return types.stream().map(type -> Fix.of("let it be a " + type.replaceFirst(".*\\.", ""), edits -> {
             String written = edits.types().name(code.elements().getTypeElement(type));
-            String arguments = type.endsWith("Supplier") || type.endsWith("Consumer") ? "<Object>" : type.endsWith("BiFunction") ? "<Object, Object, Object>"
+            String arguments = type.endsWith("Supplier") || type.endsWith("Consumer") ? "<Object>"
+                    : type.endsWith("BiFunction") ? "<Object, Object, Object>"
                     : type.endsWith("Function") ? "<Object, Object>" : "";
             edits.insert(code.range(lambda).start(), "(" + written + arguments + ") ");
         })).toList();
@@ -243,6 +277,7 @@ public final class WrongLambda implements Repair {
                 return tree == path.getLeaf() ? super.visitLambdaExpression(tree, null) : null;
             }
         }.scan(path, null);
-        return values.isEmpty() ? List.of() : List.of(Fix.of("return nothing", edits -> values.forEach(range -> edits.replace(range, "return;"))));
+        return values.isEmpty() ? List.of() : List
+                .of(Fix.of("return nothing", edits -> values.forEach(range -> edits.replace(range, "return;"))));
     }
 }

@@ -36,7 +36,8 @@ public final class WrongOperands implements Repair {
 
     @Override
     public Set<String> codes() {
-        return Set.of("operator.cant.be.applied", "operator.cant.be.applied.1", "incomparable.types", "array.req.but.found",
+        return Set.of("operator.cant.be.applied", "operator.cant.be.applied.1", "incomparable.types",
+                "array.req.but.found",
                 "foreach.not.applicable.to.type", "ref.ambiguous");
     }
 
@@ -45,13 +46,17 @@ public final class WrongOperands implements Repair {
         AttributedFile code = site.code();
         Optional<TreePath> binary = site.nearest(BinaryTree.class);
         return switch (site.id()) {
-            case "operator.cant.be.applied.1", "incomparable.types" -> binary.map(path -> operands(path, code)).orElse(List.of());
-            case "operator.cant.be.applied" -> site.nearest(UnaryTree.class).flatMap(path -> negated(path, code)).stream().toList();
-            case "array.req.but.found" -> site.nearest(ArrayAccessTree.class).map(path -> element(path, code)).orElse(List.of());
+            case "operator.cant.be.applied.1", "incomparable.types" -> binary.map(path -> operands(path, code))
+                    .orElse(List.of());
+            case "operator.cant.be.applied" -> site.nearest(UnaryTree.class).flatMap(path -> negated(path, code))
+                    .stream().toList();
+            case "array.req.but.found" -> site.nearest(ArrayAccessTree.class).map(path -> element(path, code))
+                    .orElse(List.of());
             case "foreach.not.applicable.to.type" -> site.nearest(EnhancedForLoopTree.class).map(path -> source(path,
                     code)).orElse(List.of());
             case "ref.ambiguous" -> site.around().stream()
-                    .filter(path -> path.getLeaf() instanceof MethodInvocationTree || path.getLeaf() instanceof NewClassTree)
+                    .filter(path -> path.getLeaf() instanceof MethodInvocationTree
+                            || path.getLeaf() instanceof NewClassTree)
                     .findFirst().map(path -> meant(path, code)).orElse(List.of());
             default -> List.of();
         };
@@ -61,17 +66,21 @@ public final class WrongOperands implements Repair {
     private static Optional<Fix> negated(TreePath path, AttributedFile code) {
         UnaryTree unary = (UnaryTree) path.getLeaf();
         if (path.getParentPath().getLeaf() instanceof BinaryTree compared && compared.getLeftOperand() == unary
-                && unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT && (compared.getKind() == Tree.Kind.EQUAL_TO || compared.getKind() == Tree.Kind.NOT_EQUAL_TO)) {
+                && unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT
+                && (compared.getKind() == Tree.Kind.EQUAL_TO || compared.getKind() == Tree.Kind.NOT_EQUAL_TO)) {
             return Optional.of(opposite(path, compared, code));
         }
-        if (path.getParentPath().getLeaf() instanceof BinaryTree order && order.getLeftOperand() == unary && unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT
-                && Set.of(Tree.Kind.LESS_THAN, Tree.Kind.LESS_THAN_EQUAL, Tree.Kind.GREATER_THAN, Tree.Kind.GREATER_THAN_EQUAL).contains(order.getKind())) {
+        if (path.getParentPath().getLeaf() instanceof BinaryTree order && order.getLeftOperand() == unary
+                && unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT
+                && Set.of(Tree.Kind.LESS_THAN, Tree.Kind.LESS_THAN_EQUAL, Tree.Kind.GREATER_THAN,
+                        Tree.Kind.GREATER_THAN_EQUAL).contains(order.getKind())) {
             return Optional.of(Fix.of("put the comparison in parentheses", edits -> {
                 edits.insert(code.range(unary.getExpression()).start(), "(");
                 edits.insert(code.range(order).end(), ")");
             }));
         }
-        return path.getParentPath().getLeaf() instanceof InstanceOfTree test && unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT
+        return path.getParentPath().getLeaf() instanceof InstanceOfTree test
+                && unary.getKind() == Tree.Kind.LOGICAL_COMPLEMENT
                 ? Optional.of(Fix.of("put the test in parentheses", edits -> {
                     edits.insert(code.range(unary.getExpression()).start(), "(");
                     edits.insert(code.range(test).end(), ")");
@@ -82,18 +91,24 @@ public final class WrongOperands implements Repair {
     private static Fix opposite(TreePath path, BinaryTree compared, AttributedFile code) {
         UnaryTree unary = (UnaryTree) path.getLeaf();
         boolean isEqual = compared.getKind() == Tree.Kind.EQUAL_TO;
-        boolean isObject = code.type(new TreePath(path, unary.getExpression())).filter(type -> type instanceof DeclaredType).isPresent()
+        boolean isObject = code.type(new TreePath(path, unary.getExpression()))
+                .filter(type -> type instanceof DeclaredType).isPresent()
                 && compared.getRightOperand().getKind() != Tree.Kind.NULL_LITERAL;
-        return isObject ? Fix.of("compare with 'equals'", edits -> edits.replace(compared, to -> to.write(isEqual ? "!" : "")
-                .carry(code.range(unary.getExpression())).write(".equals(").carry(code.range(compared.getRightOperand())).write(")")))
-                : Fix.of("write '" + (isEqual ? "!=" : "==") + "'", edits -> edits.replace(compared, to -> to.carry(code.range(unary.getExpression()))
+        return isObject ? Fix.of("compare with 'equals'",
+                edits -> edits.replace(compared, to -> to.write(isEqual ? "!" : "")
+                .carry(code.range(unary.getExpression())).write(".equals(")
+                .carry(code.range(compared.getRightOperand())).write(")")))
+                : Fix.of("write '" + (isEqual ? "!=" : "==") + "'",
+                        edits -> edits.replace(compared, to -> to.carry(code.range(unary.getExpression()))
                 .write(isEqual ? " != " : " == ").carry(code.range(compared.getRightOperand()))));
     }
 
     /** {@code "free: " + all - taken}: the numbers are to be calculated before the text is joined (JLS 15.18.1). */
     private static Optional<Fix> calculatedFirst(TreePath path, BinaryTree tree, AttributedFile code) {
-        return tree.getKind() == Tree.Kind.MINUS && tree.getLeftOperand() instanceof BinaryTree joined && joined.getKind() == Tree.Kind.PLUS
-                && code.type(new TreePath(path, joined)).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()
+        return tree.getKind() == Tree.Kind.MINUS && tree.getLeftOperand() instanceof BinaryTree joined
+                && joined.getKind() == Tree.Kind.PLUS
+                && code.type(new TreePath(path, joined)).filter(type -> NamedTypes.is(type, "java.lang.String"))
+                .isPresent()
                 ? Optional.of(Fix.of("put the calculation in parentheses", edits -> {
                     edits.insert(code.range(joined.getRightOperand()).start(), "(");
                     edits.insert(code.range(tree).end(), ")");
@@ -105,23 +120,28 @@ public final class WrongOperands implements Repair {
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
         List<ExecutableElement> all = new CallCandidates(code, call).all().stream()
                 .filter(method -> method.getParameters().size() == arguments.size())
-                .filter(method -> IntStream.range(0, arguments.size()).allMatch(i -> mayTake(method, i, arguments.get(i), call, code)))
+                .filter(method -> IntStream.range(0, arguments.size())
+                        .allMatch(i -> mayTake(method, i, arguments.get(i), call, code)))
                 .toList();
         List<Fix> fixes = new ArrayList<>();
         for (int i = 0; i < arguments.size(); i++) {
             int index = i;
             ExpressionTree argument = arguments.get(i);
-            boolean isDoubtful = argument.getKind() == Tree.Kind.NULL_LITERAL || argument instanceof LambdaExpressionTree
+            boolean isDoubtful = argument.getKind() == Tree.Kind.NULL_LITERAL
+                    || argument instanceof LambdaExpressionTree
                     || argument instanceof MemberReferenceTree || code.type(new TreePath(call, argument)).isPresent();
-            long kinds = all.stream().map(method -> NamedTypes.shown(code.types().erasure(method.getParameters().get(index).asType())))
+            long kinds = all.stream()
+                    .map(method -> NamedTypes.shown(code.types().erasure(method.getParameters().get(index).asType())))
                     .distinct().count();
             if (isDoubtful && kinds > 1) {
                 all.stream().map(method -> method.getParameters().get(index).asType())
                         .filter(type -> fits(argument, type, call, code))
                         .sorted(Comparator.comparing(type -> type.getKind().isPrimitive()))
-                        .forEach(type -> fixes.add(Fix.of("cast '" + code.shown(code.range(argument), 30) + "' to " + Conversion.shown(type),
+                        .forEach(type -> fixes.add(Fix.of("cast '" + code.shown(code.range(argument), 30) + "' to "
+                                + Conversion.shown(type),
                                 edits -> Conversion.cast(edits, new TreePath(call, argument),
-                                        edits.types().write(code.types().erasure(type)).orElse(NamedTypes.shown(type))))));
+                                        edits.types().write(code.types().erasure(type))
+                                        .orElse(NamedTypes.shown(type))))));
                 break;
             }
         }
@@ -129,7 +149,8 @@ public final class WrongOperands implements Repair {
     }
 
     /** Whether nothing speaks against a method; a function fits whatever is one. */
-    private static boolean mayTake(ExecutableElement method, int index, ExpressionTree argument, TreePath call, AttributedFile code) {
+    private static boolean mayTake(ExecutableElement method, int index, ExpressionTree argument, TreePath call,
+            AttributedFile code) {
         return argument instanceof LambdaExpressionTree || argument instanceof MemberReferenceTree
                 || fits(argument, method.getParameters().get(index).asType(), call, code);
     }
@@ -139,7 +160,8 @@ public final class WrongOperands implements Repair {
             return !type.getKind().isPrimitive();
         }
         return code.type(new TreePath(call, argument))
-                .filter(own -> code.types().isAssignable(code.types().erasure(own), code.types().erasure(type))).isPresent();
+                .filter(own -> code.types().isAssignable(code.types().erasure(own), code.types().erasure(type)))
+                .isPresent();
     }
 
     private static List<Fix> operands(TreePath path, AttributedFile code) {
@@ -161,7 +183,8 @@ public final class WrongOperands implements Repair {
         };
         if (isOrder && code.isKind(one.get(), code.elements().getTypeElement("java.lang.Comparable").asType())) {
             fixes.add(0, Fix.of("use 'compareTo'", edits -> {
-                Range operator = new Range(code.range(tree.getLeftOperand()).end(), code.range(tree.getRightOperand()).start());
+                Range operator = new Range(code.range(tree.getLeftOperand()).end(), code.range(tree.getRightOperand())
+                        .start());
                 String sign = code.text(operator).strip();
                 edits.replace(tree, to -> to.carry(code.range(tree.getLeftOperand())).write(".compareTo(")
                         .carry(code.range(tree.getRightOperand())).write(") " + sign + " 0"));
@@ -176,7 +199,8 @@ public final class WrongOperands implements Repair {
         boolean isList = code.type(new TreePath(path, access.getExpression()))
                 .filter(type -> code.isKind(type, code.elements().getTypeElement("java.util.List").asType())
                         || code.isKind(type, code.elements().getTypeElement("java.util.Map").asType())).isPresent();
-        return isList ? List.of(Fix.of("use 'get'", edits -> edits.replace(access, to -> to.carry(code.range(access.getExpression()))
+        return isList ? List.of(Fix.of("use 'get'",
+                edits -> edits.replace(access, to -> to.carry(code.range(access.getExpression()))
                 .write(".get(").carry(code.range(access.getIndex())).write(")")))) : List.of();
     }
 
@@ -184,7 +208,8 @@ public final class WrongOperands implements Repair {
     private static List<Fix> source(TreePath path, AttributedFile code) {
         EnhancedForLoopTree loop = (EnhancedForLoopTree) path.getLeaf();
         Optional<TypeMirror> type = code.type(new TreePath(path, loop.getExpression()));
-        boolean isMap = type.filter(known -> code.isKind(known, code.elements().getTypeElement("java.util.Map").asType())).isPresent();
+        boolean isMap = type.filter(known -> code.isKind(known, code.elements().getTypeElement("java.util.Map")
+                .asType())).isPresent();
         int end = code.range(loop.getExpression()).end();
         return isMap ? List.of(Fix.of("go over its entries", edits -> edits.insert(end, ".entrySet()")),
                 Fix.of("go over its keys", edits -> edits.insert(end, ".keySet()")),

@@ -48,13 +48,15 @@ public final class WrongType implements Repair {
         Optional<TypeMirror> own = site.code().ownType(value.get());
         TreePath parent = AttributedFile.outer(value.get());
         List<Fix> fixes = new ArrayList<>();
-        boolean isArgument = parent.getLeaf() instanceof MethodInvocationTree || parent.getLeaf() instanceof NewClassTree;
+        boolean isArgument = parent.getLeaf() instanceof MethodInvocationTree
+                || parent.getLeaf() instanceof NewClassTree;
         if (isArgument) {
             fixes.addAll(WrongArguments.reordered(parent, site.code()));
         }
         // who casts a part to double wants a fraction
         boolean isFraction = own.filter(type -> type.getKind() == TypeKind.DOUBLE).isPresent() && wanted.isPresent()
-                && value.get().getLeaf() instanceof BinaryTree && site.code().text(value.get().getLeaf()).contains("(double)");
+                && value.get().getLeaf() instanceof BinaryTree && site.code().text(value.get().getLeaf())
+                .contains("(double)");
         boolean isArray = own.filter(type -> type.getKind() == TypeKind.ARRAY).isPresent()
                 && wanted.filter(type -> NamedTypes.is(type.type(), "java.lang.String")).isPresent();
         if (isFraction || isArray) {
@@ -116,7 +118,8 @@ public final class WrongType implements Repair {
                 .ifPresent(type -> fixes.add(Fix.of("let '" + method.getName() + "' return " + Conversion.shown(type),
                 edits -> ResultType.change(edits, owner.get(), type))));
         Range value = code.range(result.getExpression());
-        fixes.add(Fix.of("return nothing", edits -> edits.cut(new Range(code.range(result).start() + "return".length(), value.end()))));
+        fixes.add(Fix.of("return nothing", edits ->
+                edits.cut(new Range(code.range(result).start() + "return".length(), value.end()))));
         return fixes;
     }
 

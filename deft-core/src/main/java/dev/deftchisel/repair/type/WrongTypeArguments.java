@@ -24,14 +24,20 @@ import java.util.regex.Pattern;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
 
-/** Type arguments that a type does not have, that are gone when the program runs, that are missing, or that the value contradicts (JLS 4.5 to 4.8). */
+/**
+ * Type arguments that a type does not have, that are gone when the program runs, that are missing, or that the value
+ * contradicts (JLS 4.5 to 4.8).
+ */
 public final class WrongTypeArguments implements Repair {
 
-    private static final Pattern CONTRADICTION = Pattern.compile("equality constraints: ?([\\w.]+),\\s*([\\w.]+)|equality constraints ([\\w.]+),\\s*([\\w.]+)");
+    private static final Pattern CONTRADICTION =
+            Pattern.compile("equality constraints: ?([\\w.]+),\\s*([\\w.]+)|equality constraints "
+                    + "([\\w.]+),\\s*([\\w.]+)");
 
     @Override
     public Set<String> codes() {
-        return Set.of("type.doesnt.take.params", "cant.apply.diamond", "cant.apply.diamond.1", "instanceof.reifiable.not.safe",
+        return Set.of("type.doesnt.take.params", "cant.apply.diamond", "cant.apply.diamond.1",
+                "instanceof.reifiable.not.safe",
                 "prob.found.req", "incompatible.types");
     }
 
@@ -48,14 +54,17 @@ public final class WrongTypeArguments implements Repair {
     private static List<Fix> none(ErrorSite site) {
         AttributedFile code = site.code();
         Optional<TreePath> type = site.nearest(ParameterizedTypeTree.class);
-        Optional<TypeElement> element = type.flatMap(path -> code.element(new TreePath(path, ((ParameterizedTypeTree) path.getLeaf()).getType())))
+        Optional<TypeElement> element = type.flatMap(
+                path -> code.element(new TreePath(path, ((ParameterizedTypeTree) path.getLeaf()).getType())))
                 .filter(found -> found instanceof TypeElement).map(found -> (TypeElement) found);
         if (element.filter(found -> found.getTypeParameters().isEmpty()).isEmpty()) {
             return List.of();
         }
         Tree parent = type.get().getParentPath().getLeaf();
-        Optional<ParameterizedTypeTree> made = parent instanceof VariableTree variable && variable.getInitializer() instanceof NewClassTree value
-                && value.getIdentifier() instanceof ParameterizedTypeTree written && code.text(written.getType()).equals(code.text(((ParameterizedTypeTree)
+        Optional<ParameterizedTypeTree> made = parent instanceof VariableTree variable
+                && variable.getInitializer() instanceof NewClassTree value
+                && value.getIdentifier() instanceof ParameterizedTypeTree written && code.text(written.getType())
+                .equals(code.text(((ParameterizedTypeTree)
                 type.get().getLeaf()).getType())) ? Optional.of(written) : Optional.empty();
         return List.of(Fix.of("leave out the type arguments", edits -> {
             cut((ParameterizedTypeTree) type.get().getLeaf(), edits::cut, code);
@@ -73,23 +82,30 @@ public final class WrongTypeArguments implements Repair {
         Optional<Tree> type = site.nearest(InstanceOfTree.class).map(path -> (InstanceOfTree) path.getLeaf())
                 .map(test -> test.getType() != null ? test.getType() : test.getPattern())
                 .map(tree -> tree instanceof BindingPatternTree pattern ? pattern.getVariable().getType() : tree);
-        return type.filter(tree -> tree instanceof ParameterizedTypeTree).map(tree -> (ParameterizedTypeTree) tree).map(tree -> List.of(Fix.of("write '?'",
-                edits -> tree.getTypeArguments().forEach(argument -> edits.replace(code.range(argument), "?"))))).orElse(List.of());
+        return type.filter(tree -> tree instanceof ParameterizedTypeTree).map(tree -> (ParameterizedTypeTree) tree)
+                .map(tree -> List.of(Fix.of("write '?'",
+                edits -> tree.getTypeArguments().forEach(argument -> edits.replace(code.range(argument), "?")))))
+                .orElse(List.of());
     }
 
     /** {@code for (String name : names)} over a list that does not say what it holds. */
     private static List<Fix> missing(ErrorSite site) {
         AttributedFile code = site.code();
-        Optional<TreePath> loop = site.nearest(EnhancedForLoopTree.class).filter(path -> code.range(((EnhancedForLoopTree) path.getLeaf()).getExpression())
+        Optional<TreePath> loop = site.nearest(EnhancedForLoopTree.class)
+                .filter(path -> code.range(((EnhancedForLoopTree) path.getLeaf()).getExpression())
                 .encloses(site.error().range()));
-        Optional<Tree> raw = loop.flatMap(path -> site.declaration(new TreePath(path, ((EnhancedForLoopTree) path.getLeaf()).getExpression())))
-                .filter(path -> path.getLeaf() instanceof VariableTree variable && variable.getType() instanceof IdentifierTree
-                        && code.type(new TreePath(path, variable.getType())).filter(type -> type instanceof DeclaredType known && known.getTypeArguments().isEmpty()
+        Optional<Tree> raw = loop.flatMap(path ->
+                site.declaration(new TreePath(path, ((EnhancedForLoopTree) path.getLeaf()).getExpression())))
+                .filter(path -> path.getLeaf() instanceof VariableTree variable
+                        && variable.getType() instanceof IdentifierTree
+                        && code.type(new TreePath(path, variable.getType()))
+                        .filter(type -> type instanceof DeclaredType known && known.getTypeArguments().isEmpty()
                         && ((TypeElement) known.asElement()).getTypeParameters().size() == 1).isPresent())
                 .map(path -> ((VariableTree) path.getLeaf()).getType());
         return raw.map(tree -> {
             String element = code.text(((EnhancedForLoopTree) loop.get().getLeaf()).getVariable().getType());
-            return List.of(Fix.of("say that it holds " + element, edits -> edits.insert(code.range(tree).end(), "<" + element + ">")));
+            return List.of(Fix.of("say that it holds " + element,
+                    edits -> edits.insert(code.range(tree).end(), "<" + element + ">")));
         }).orElse(List.of());
     }
 
@@ -97,8 +113,10 @@ public final class WrongTypeArguments implements Repair {
     private static List<Fix> contradicted(ErrorSite site) {
         AttributedFile code = site.code();
         Matcher types = CONTRADICTION.matcher(site.error().message());
-        Optional<ParameterizedTypeTree> declared = site.around().stream().filter(path -> path.getLeaf() instanceof VariableTree variable
-                && variable.getInitializer() instanceof ExpressionTree).findFirst().map(path -> ((VariableTree) path.getLeaf()).getType())
+        Optional<ParameterizedTypeTree> declared = site.around().stream()
+                .filter(path -> path.getLeaf() instanceof VariableTree variable
+                && variable.getInitializer() instanceof ExpressionTree).findFirst()
+                .map(path -> ((VariableTree) path.getLeaf()).getType())
                 .filter(type -> type instanceof ParameterizedTypeTree).map(type -> (ParameterizedTypeTree) type);
         if (!types.find() || declared.isEmpty()) {
             return List.of();
@@ -111,7 +129,8 @@ public final class WrongTypeArguments implements Repair {
             String written = code.text(argument);
             if (written.equals(one) || written.equals(other)) {
                 String meant = written.equals(one) ? other : one;
-                return List.of(Fix.of("write '" + meant + "' instead of '" + written + "'", edits -> edits.replace(code.range(argument), meant)));
+                return List.of(Fix.of("write '" + meant + "' instead of '" + written + "'",
+                        edits -> edits.replace(code.range(argument), meant)));
             }
         }
         return List.of();

@@ -32,18 +32,22 @@ import javax.lang.model.type.DeclaredType;
 /** A collection that changes while a loop goes over it (java.util.ConcurrentModificationException). */
 public final class ChangedInLoop implements Rule {
 
-    private static final Set<String> CHANGING = Set.of("add", "remove", "clear", "addAll", "removeAll", "removeIf", "put");
+    private static final Set<String> CHANGING = Set.of("add", "remove", "clear", "addAll", "removeAll", "removeIf",
+            "put");
     /** A value for a key that is there may be put, or not: only what takes keys away is sure to be noticed. */
     private static final Set<String> CHANGING_MAPS = Set.of("remove", "clear");
     private static final Set<String> VIEWS = Set.of("keySet", "values", "entrySet");
     /** Those whose iterators fail; concurrent ones may change. */
-    private static final Set<String> COLLECTIONS = Set.of("java.util.List", "java.util.ArrayList", "java.util.LinkedList", "java.util.HashSet",
+    private static final Set<String> COLLECTIONS = Set.of("java.util.List", "java.util.ArrayList",
+            "java.util.LinkedList", "java.util.HashSet",
             "java.util.Set", "java.util.TreeSet", "java.util.LinkedHashSet", "java.util.ArrayDeque");
-    private static final Set<String> MAPS = Set.of("java.util.Map", "java.util.HashMap", "java.util.TreeMap", "java.util.LinkedHashMap");
+    private static final Set<String> MAPS = Set.of("java.util.Map", "java.util.HashMap", "java.util.TreeMap",
+            "java.util.LinkedHashMap");
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("changed-in-loop", Tag.SUSPICIOUS, "A collection changes while a loop goes over it", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("changed-in-loop", Tag.SUSPICIOUS, "A collection changes while a loop goes over it",
+                Effect.SAME_BEHAVIOUR)
                 .because("The next round of the loop ends in a ConcurrentModificationException.")
                 .example("""
                         import java.util.List;
@@ -109,26 +113,33 @@ public final class ChangedInLoop implements Rule {
         Optional<TreePath> view = view(source, code);
         TreePath owner = view.orElse(source);
         boolean isPlain = NullTest.isName((ExpressionTree) owner.getLeaf())
-                && code.type(owner).filter(type -> NamedTypes.isOneOf(type, view.isPresent() ? MAPS : COLLECTIONS)).isPresent();
+                && code.type(owner).filter(type -> NamedTypes.isOneOf(type, view.isPresent() ? MAPS : COLLECTIONS))
+                .isPresent();
         Optional<Element> changed = code.element(owner).filter(element -> isPlain && !isShared(element, survey));
         if (changed.isEmpty()) {
             return;
         }
         for (TreePath use : survey.names().uses(changed.get())) {
-            calls(use, loop).filter(call -> (view.isPresent() ? CHANGING_MAPS : CHANGING).contains(Calls.name((MethodInvocationTree) call.getLeaf()))
+            calls(use, loop).filter(call -> (view.isPresent() ? CHANGING_MAPS : CHANGING)
+                    .contains(Calls.name((MethodInvocationTree) call.getLeaf()))
                             && goesOn(call, loop) && !isAsked(call, code))
                     .ifPresent(call -> survey.report(call.getLeaf(),
                             "the loop over '" + changed.get().getSimpleName() + "' fails when it goes on"));
         }
     }
 
-    /** Whether a field or local variable is given what may change meanwhile, or what nobody can tell: only java.util is sure to fail. */
+    /**
+     * Whether a field or local variable is given what may change meanwhile, or what nobody can tell: only java.util is
+     * sure to fail.
+     */
     private static boolean isShared(Element variable, RuleContext survey) {
         return variable.getKind() != ElementKind.PARAMETER && variable.getKind() != ElementKind.EXCEPTION_PARAMETER
-                && (survey.names().declaration(variable).isEmpty() || !WrittenValues.of(variable, survey).stream().filter(value -> value.getLeaf().getKind() != Tree.Kind.NULL_LITERAL)
+                && (survey.names().declaration(variable).isEmpty() || !WrittenValues.of(variable, survey).stream()
+                        .filter(value -> value.getLeaf().getKind() != Tree.Kind.NULL_LITERAL)
                         .allMatch(value -> value.getLeaf() instanceof NewClassTree && survey.code().type(value)
                                 .filter(type -> type instanceof DeclaredType declared && survey.code().elements()
-                                        .getPackageOf(declared.asElement()).getQualifiedName().contentEquals("java.util")).isPresent()));
+                                        .getPackageOf(declared.asElement()).getQualifiedName()
+                                        .contentEquals("java.util")).isPresent()));
     }
 
     /** The map whose keys, values or entries a loop goes over (java.util.Map.keySet). */
@@ -140,20 +151,26 @@ public final class ChangedInLoop implements Rule {
 
     /** The call of a method of what a name stands for, within the rounds of a loop. */
     private static Optional<TreePath> calls(TreePath use, EnhancedForLoopTree loop) {
-        TreePath name = use.getParentPath().getLeaf() instanceof MemberSelectTree own && own.getIdentifier().contentEquals(use.getLeaf().toString())
+        TreePath name = use.getParentPath().getLeaf() instanceof MemberSelectTree own && own.getIdentifier()
+                .contentEquals(use.getLeaf().toString())
                 ? use.getParentPath() : use;
-        if (!NullTest.isName((ExpressionTree) name.getLeaf()) || !AttributedFile.leadsThrough(name, null, tree -> tree == loop.getStatement())
+        if (!NullTest.isName((ExpressionTree) name.getLeaf())
+                || !AttributedFile.leadsThrough(name, null, tree -> tree == loop.getStatement())
                 || AttributedFile.isDeferred(name, loop)) {
             return Optional.empty();
         }
         TreePath select = name.getParentPath();
         return select.getLeaf() instanceof MemberSelectTree member && member.getExpression() == name.getLeaf()
                 ? Optional.of(select.getParentPath())
-                        .filter(call -> call.getLeaf() instanceof MethodInvocationTree called && called.getMethodSelect() == member)
+                        .filter(call -> call.getLeaf() instanceof MethodInvocationTree called
+                                && called.getMethodSelect() == member)
                 : Optional.empty();
     }
 
-    /** Whether what the call gives is asked for in the next statement, by which the loop is left when something was changed. */
+    /**
+     * Whether what the call gives is asked for in the next statement, by which the loop is left when something was
+     * changed.
+     */
     private static boolean isAsked(TreePath call, AttributedFile code) {
         TreePath given = call.getParentPath();
         if (!(given.getLeaf() instanceof AssignmentTree assignment)) {
@@ -163,7 +180,8 @@ public final class ChangedInLoop implements Rule {
         List<? extends StatementTree> all = AttributedFile.statements(statement.getParentPath().getLeaf());
         int next = all.indexOf(statement.getLeaf()) + 1;
         return next > 0 && next < all.size() && all.get(next) instanceof IfTree choice
-                && code.reads(choice.getCondition()).contains(code.reads(assignment.getVariable())) && !mayGoOn(last(choice.getThenStatement()));
+                && code.reads(choice.getCondition()).contains(code.reads(assignment.getVariable()))
+                && !mayGoOn(last(choice.getThenStatement()));
     }
 
     private static StatementTree last(StatementTree statement) {

@@ -57,7 +57,8 @@ public final class CharAsNumber implements Rule {
         NewClassTree made = (NewClassTree) path.getLeaf();
         AttributedFile code = survey.code();
         boolean isBuilder = made.getArguments().size() == 1
-                && (Calls.makes(code, path, "java.lang.StringBuilder") || Calls.makes(code, path, "java.lang.StringBuffer"));
+                && (Calls.makes(code, path, "java.lang.StringBuilder")
+                        || Calls.makes(code, path, "java.lang.StringBuffer"));
         if (isBuilder && code.type(new TreePath(path, made.getArguments().get(0)))
                 .filter(type -> type.getKind() == TypeKind.CHAR).isPresent()) {
             ExpressionTree argument = made.getArguments().get(0);
@@ -68,7 +69,8 @@ public final class CharAsNumber implements Rule {
                     edits.replace(made, to -> {
                         to.write("new ").carry(code.range(made.getIdentifier())).write("(");
                         if (isLiteral) {
-                            to.write("\"" + (inside.equals("\"") ? "\\\"" : inside.equals("\\'") ? "'" : inside) + "\"");
+                            to.write("\"" + (inside.equals("\"") ? "\\\"" : inside.equals("\\'") ? "'" : inside)
+                                    + "\"");
                         } else {
                             to.write("String.valueOf(").carry(code.range(argument)).write(")");
                         }

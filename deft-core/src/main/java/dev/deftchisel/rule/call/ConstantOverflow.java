@@ -24,7 +24,8 @@ public final class ConstantOverflow implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("constant-overflow", Tag.SUSPICIOUS, "A known product is too large for an int", Effect.OTHER)
+        return RuleDescription.of("constant-overflow", Tag.SUSPICIOUS, "A known product is too large for an int",
+                Effect.OTHER)
                 .because("It is worked out as int, and only what is left of it becomes a long.")
                 .example("""
                         class Tides {
@@ -58,10 +59,12 @@ public final class ConstantOverflow implements Rule {
         boolean isTooLarge = exact.filter(value -> value.bitLength() >= Integer.SIZE).isPresent();
         if (isTooLarge && isLong(path, code)) {
             TreePath first = first(path);
-            survey.report(product, "this is " + exact.get() + ", and as int " + Constants.value(code, path).orElseThrow(),
+            survey.report(product, "this is " + exact.get() + ", and as int " + Constants.value(code, path)
+                    .orElseThrow(),
                     first.getLeaf() instanceof LiteralTree literal
                             ? Fix.of("multiply as long", edits -> edits.insert(code.range(literal).end(), "L"))
-                            : Fix.of("multiply as long", edits -> edits.insert(code.range(first.getLeaf()).start(), "(long) ")));
+                            : Fix.of("multiply as long", edits -> edits.insert(code.range(first.getLeaf())
+                                    .start(), "(long) ")));
         }
     }
 
@@ -73,13 +76,15 @@ public final class ConstantOverflow implements Rule {
     private static boolean isLong(TreePath path, AttributedFile code) {
         TreePath parent = AttributedFile.outer(path);
         boolean isTerm = parent.getLeaf().getKind() == Tree.Kind.PLUS || parent.getLeaf().getKind() == Tree.Kind.MINUS;
-        return (isTerm ? code.type(parent) : TargetType.ofConversion(path, code)).filter(type -> type.getKind() == TypeKind.LONG).isPresent();
+        return (isTerm ? code.type(parent) : TargetType.ofConversion(path, code))
+                .filter(type -> type.getKind() == TypeKind.LONG).isPresent();
     }
 
     /** The product without a limit; empty where a factor is unknown. */
     private static Optional<BigInteger> exact(TreePath path, AttributedFile code) {
         TreePath plain = AttributedFile.inner(path);
-        if (plain.getLeaf() instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY && isInt(plain, code)) {
+        if (plain.getLeaf() instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY
+                && isInt(plain, code)) {
             return exact(new TreePath(plain, product.getLeftOperand()), code)
                     .flatMap(left -> exact(new TreePath(plain, product.getRightOperand()), code).map(left::multiply));
         }

@@ -15,13 +15,17 @@ import dev.deftchisel.problem.Tag;
 import java.util.List;
 import java.util.Set;
 
-/** Date patterns with a letter that means something else than it seems (java.text.SimpleDateFormat, DateTimeFormatter). */
+/**
+ * Date patterns with a letter that means something else than it seems (java.text.SimpleDateFormat, DateTimeFormatter).
+ */
 public final class DatePattern implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("date-pattern", Tag.SUSPICIOUS, "A date pattern has the year of the week or the day of the year", Effect.OTHER)
-                .because("'YYYY' is the year to which the week belongs, 'DD' the day counted from New Year: both are right most of the time.")
+        return RuleDescription.of("date-pattern", Tag.SUSPICIOUS,
+                "A date pattern has the year of the week or the day of the year", Effect.OTHER)
+                .because("'YYYY' is the year to which the week belongs, 'DD' the day counted from New Year: both are "
+                        + "right most of the time.")
                 .example("""
                         import java.time.format.DateTimeFormatter;
 
@@ -54,7 +58,8 @@ public final class DatePattern implements Rule {
     public void look(TreePath path, RuleContext survey) {
         AttributedFile code = survey.code();
         List<? extends ExpressionTree> arguments = Calls.arguments(path.getLeaf());
-        if (arguments.isEmpty() || !(arguments.get(0) instanceof LiteralTree literal) || !(literal.getValue() instanceof String text)) {
+        if (arguments.isEmpty() || !(arguments.get(0) instanceof LiteralTree literal)
+                || !(literal.getValue() instanceof String text)) {
             return;
         }
         boolean isPattern = Calls.makes(code, path, "java.text.SimpleDateFormat")
@@ -64,7 +69,8 @@ public final class DatePattern implements Rule {
         if (isPattern && !text.contains("'") && (isWeek || isDayOfYear)) {
             String right = (isWeek ? text.replace('Y', 'y') : text).replace(isDayOfYear ? "DD" : "\0", "dd");
             survey.report(literal, isWeek ? "'Y' is the year of the week" : "'D' is the day of the year",
-                    Fix.of("write \"" + right + "\"", edits -> edits.replace(code.range(literal), "\"" + right + "\"")));
+                    Fix.of("write \"" + right + "\"", edits -> edits.replace(code.range(literal), "\"" + right
+                            + "\"")));
         }
     }
 }

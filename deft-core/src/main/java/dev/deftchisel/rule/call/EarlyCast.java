@@ -58,7 +58,8 @@ public final class EarlyCast implements Rule {
         boolean isFraction = Calls.isOf(code, value, "java.lang.Math", "random", 0)
                 || Calls.isOf(code, value, "java.util.Random", "nextDouble", 0)
                         || Calls.isOf(code, value, "java.util.Random", "nextFloat", 0);
-        boolean isWhole = code.type(path).filter(type -> type.getKind() == TypeKind.INT || type.getKind() == TypeKind.LONG).isPresent();
+        boolean isWhole = code.type(path).filter(type -> type.getKind() == TypeKind.INT
+                || type.getKind() == TypeKind.LONG).isPresent();
         if (isFraction && isWhole) {
             TreePath parent = path.getParentPath();
             boolean isFactor = parent.getLeaf() instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY

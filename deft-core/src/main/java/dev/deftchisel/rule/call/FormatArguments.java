@@ -28,8 +28,10 @@ public final class FormatArguments implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("format-arguments", Tag.SUSPICIOUS, "A format and its arguments do not go together", Effect.OTHER)
-                .because("A place without an argument, or with one of another type, fails when it runs; an argument without a place is lost.")
+        return RuleDescription.of("format-arguments", Tag.SUSPICIOUS, "A format and its arguments do not go together",
+                Effect.OTHER)
+                .because("A place without an argument, or with one of another type, fails when it runs; an argument "
+                        + "without a place is lost.")
                 .example("""
                         class Log {
                             String line(String vessel, int berth) {
@@ -74,13 +76,15 @@ public final class FormatArguments implements Rule {
         List<TreePath> given = arguments.subList(index + 1, arguments.size());
         boolean isArray = given.size() == 1 && code.type(given.get(0))
                 .filter(type -> type.getKind() != TypeKind.ARRAY && type.getKind() != TypeKind.NULL).isEmpty();
-        Optional<Object> text = format.flatMap(known -> Constants.value(code, known)).filter(value -> value instanceof String);
+        Optional<Object> text = format.flatMap(known -> Constants.value(code, known))
+                .filter(value -> value instanceof String);
         if (text.isPresent()) {
             report(format.get(), (String) text.get(), given, isArray, survey);
         }
     }
 
-    private static void report(TreePath format, String text, List<TreePath> given, boolean isArray, RuleContext survey) {
+    private static void report(TreePath format, String text, List<TreePath> given, boolean isArray,
+            RuleContext survey) {
         Optional<List<FormatPlace>> places = FormatPlace.in(text);
         if (places.isEmpty()) {
             survey.report(format.getLeaf(), "a '%' in it begins no place; write '%%' for the sign itself");
@@ -93,18 +97,23 @@ public final class FormatArguments implements Rule {
         } else if (!isArray && wanted != given.size()) {
             survey.report(format.getLeaf(), "the format asks for " + count(wanted) + " and gets " + given.size());
         } else if (!isArray) {
-            places.get().stream().filter(place -> place.argument() >= 0).forEach(place -> compare(format, text, place, given, survey));
+            places.get().stream().filter(place -> place.argument() >= 0)
+                    .forEach(place -> compare(format, text, place, given, survey));
         }
     }
 
-    private static void compare(TreePath format, String text, FormatPlace place, List<TreePath> given, RuleContext survey) {
+    private static void compare(TreePath format, String text, FormatPlace place, List<TreePath> given,
+            RuleContext survey) {
         AttributedFile code = survey.code();
         TreePath argument = given.get(place.argument());
         Optional<TypeMirror> wrong = code.type(argument)
-                .filter(type -> !place.takes(type, code) && Constants.value(code, argument).filter(value -> value.equals("null")).isEmpty());
-        wrong.ifPresent(type -> survey.report(argument.getLeaf(), "'" + place.text() + "' does not take a " + NamedTypes.shown(type),
+                .filter(type -> !place.takes(type, code) && Constants.value(code, argument)
+                        .filter(value -> value.equals("null")).isEmpty());
+        wrong.ifPresent(type -> survey.report(argument.getLeaf(), "'" + place.text() + "' does not take a "
+                + NamedTypes.shown(type),
                 place.of(type, code).filter(better -> isWritten(format, text, code))
-                        .map(better -> new Fix[] {Fix.of("write '" + better + "'", edits -> edits.replace(at(format, place, code), better))})
+                        .map(better -> new Fix[] {Fix.of("write '" + better + "'",
+                                edits -> edits.replace(at(format, place, code), better))})
                         .orElse(new Fix[0])));
     }
 
@@ -120,7 +129,8 @@ public final class FormatArguments implements Rule {
 
     private static boolean isFormatter(ExecutableElement method) {
         String owner = method.getEnclosingElement().toString();
-        return owner.equals("java.lang.String") || owner.equals("java.io.PrintStream") || owner.equals("java.io.PrintWriter")
+        return owner.equals("java.lang.String") || owner.equals("java.io.PrintStream")
+                || owner.equals("java.io.PrintWriter")
                 || owner.equals("java.util.Formatter");
     }
 

@@ -22,14 +22,19 @@ import javax.lang.model.type.TypeMirror;
  */
 record FormatPlace(int start, String text, int argument, boolean isPrecise, char conversion, boolean isTime) {
 
-    private static final Pattern PLACE = Pattern.compile("%(\\d+\\$)?([-#+ 0,(<]*)?(\\d+)?(\\.\\d+)?([tT])?([a-zA-Z%])");
-    private static final Set<String> WHOLE = Set.of("java.lang.Byte", "java.lang.Short", "java.lang.Integer", "java.lang.Long",
+    private static final Pattern PLACE = Pattern
+            .compile("%(\\d+\\$)?([-#+ 0,(<]*)?(\\d+)?(\\.\\d+)?([tT])?([a-zA-Z%])");
+    private static final Set<String> WHOLE = Set.of("java.lang.Byte", "java.lang.Short", "java.lang.Integer",
+            "java.lang.Long",
             "java.math.BigInteger");
     private static final Set<String> FRACTIONS = Set.of("java.lang.Float", "java.lang.Double", "java.math.BigDecimal");
-    private static final Set<String> LETTERS = Set.of("java.lang.Character", "java.lang.Byte", "java.lang.Short", "java.lang.Integer");
+    private static final Set<String> LETTERS = Set.of("java.lang.Character", "java.lang.Byte", "java.lang.Short",
+            "java.lang.Integer");
     /** Of these every value has exactly the type that the compiler knows, or is null. */
-    private static final Set<String> KNOWN = Set.of("java.lang.String", "java.lang.Boolean", "java.lang.Character", "java.lang.Byte",
-            "java.lang.Short", "java.lang.Integer", "java.lang.Long", "java.lang.Float", "java.lang.Double", "java.math.BigDecimal",
+    private static final Set<String> KNOWN = Set.of("java.lang.String", "java.lang.Boolean", "java.lang.Character",
+            "java.lang.Byte",
+            "java.lang.Short", "java.lang.Integer", "java.lang.Long", "java.lang.Float", "java.lang.Double",
+            "java.math.BigDecimal",
             "java.math.BigInteger");
 
     /** The places of a format; empty where a percent sign begins none. */
@@ -48,9 +53,11 @@ record FormatPlace(int start, String text, int argument, boolean isPrecise, char
             boolean isFree = conversion == '%' || conversion == 'n';
             if (!isFree) {
                 last = match.group(2).contains("<") ? last
-                        : match.group(1) == null ? ordinary++ : Integer.parseInt(match.group(1).substring(0, match.group(1).length() - 1)) - 1;
+                        : match.group(1) == null ? ordinary++ : Integer.parseInt(match.group(1)
+                                .substring(0, match.group(1).length() - 1)) - 1;
             }
-            found.add(new FormatPlace(match.start(), match.group(), isFree ? -1 : last, match.group(4) != null, conversion, match.group(5) != null));
+            found.add(new FormatPlace(match.start(), match.group(), isFree ? -1 : last, match.group(4) != null,
+                    conversion, match.group(5) != null));
         }
         return format.substring(at).contains("%") ? Optional.empty() : Optional.of(List.copyOf(found));
     }
@@ -60,7 +67,8 @@ record FormatPlace(int start, String text, int argument, boolean isPrecise, char
         boolean isKnown = isTime || "bBhHsScCdoxXeEfgGaAn%".indexOf(conversion) >= 0;
         boolean isTooPrecise = isPrecise && !isTime && "cCdoxX".indexOf(conversion) >= 0;
         return !isKnown ? Optional.of("there is no '" + text + "'")
-                : isTooPrecise ? Optional.of("'" + text + "' says how many digits, which only numbers with a fraction have") : Optional.empty();
+                : isTooPrecise ? Optional.of("'" + text + "' says how many digits, which only numbers with a fraction "
+                        + "have") : Optional.empty();
     }
 
     /** Whether a value of a type can be written there; so it is, too, where the type says too little. */
@@ -83,7 +91,8 @@ record FormatPlace(int start, String text, int argument, boolean isPrecise, char
         String letter = NamedTypes.isOneOf(boxed, FRACTIONS) ? "f" : NamedTypes.isOneOf(boxed, WHOLE) ? "d"
                 : NamedTypes.is(boxed, "java.lang.Character") ? "c" : "s";
         boolean isPlain = text.matches("%-?\\d*(\\.\\d+)?[a-zA-Z]");
-        return isPlain ? Optional.of((letter.equals("f") ? text : text.replaceAll("\\.\\d+", "")).replaceAll("[a-zA-Z]$", letter))
+        return isPlain ? Optional.of((letter.equals("f") ? text : text.replaceAll("\\.\\d+", ""))
+                .replaceAll("[a-zA-Z]$", letter))
                 : Optional.empty();
     }
 }

@@ -26,16 +26,20 @@ import javax.lang.model.type.TypeKind;
 public final class IgnoredResult implements Rule {
 
     private static final Set<String> VALUES = Set.of("java.lang.String", "java.math.BigDecimal", "java.math.BigInteger",
-            "java.time.LocalDate", "java.time.LocalTime", "java.time.LocalDateTime", "java.time.Instant", "java.time.Duration",
+            "java.time.LocalDate", "java.time.LocalTime", "java.time.LocalDateTime", "java.time.Instant",
+            "java.time.Duration",
             "java.time.ZonedDateTime", "java.nio.file.Path");
     /** What does something besides, or is called to see whether it fails. */
-    private static final Set<String> DOING = Set.of("getChars", "getBytes", "toFile", "toRealPath", "register", "intern", "format",
-            "formatted", "valueOf", "parse", "of", "from", "ofEpochMilli", "intValueExact", "longValueExact", "charAt", "length",
+    private static final Set<String> DOING = Set.of("getChars", "getBytes", "toFile", "toRealPath", "register",
+            "intern", "format",
+            "formatted", "valueOf", "parse", "of", "from", "ofEpochMilli", "intValueExact", "longValueExact", "charAt",
+            "length",
             "hashCode", "codePointAt", "forEach", "chars");
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("ignored-result", Tag.SUSPICIOUS, "The result of a call is lost, and it does nothing else", Effect.OTHER)
+        return RuleDescription.of("ignored-result", Tag.SUSPICIOUS,
+                "The result of a call is lost, and it does nothing else", Effect.OTHER)
                 .because("The object itself never changes: what the call works out is in its result.")
                 .example("""
                         class Log {
@@ -83,24 +87,28 @@ public final class IgnoredResult implements Rule {
         Optional<TreePath> receiver = Calls.receiver(call);
         boolean isAssignable = receiver.isPresent() && receiver.get().getLeaf() instanceof IdentifierTree
                 && code.element(receiver.get()).filter(element -> !element.getModifiers().contains(Modifier.FINAL)
-                        && (element.getKind() == ElementKind.LOCAL_VARIABLE || element.getKind() == ElementKind.PARAMETER)
+                        && (element.getKind() == ElementKind.LOCAL_VARIABLE
+                                || element.getKind() == ElementKind.PARAMETER)
                         && code.types().isSameType(element.asType(), method.get().getReturnType())).isPresent()
                 && !isCaptured(path);
         survey.report(call.getLeaf(), "the result of '" + method.get().getSimpleName() + "' is lost", isAssignable
                 ? new Fix[] {Fix.of("assign it to '" + receiver.get().getLeaf() + "'", edits ->
-                        edits.insert(code.range(path.getLeaf()).start(), receiver.get().getLeaf() + " = "))} : new Fix[0]);
+                        edits.insert(code.range(path.getLeaf()).start(), receiver.get().getLeaf() + " = "))}
+                                : new Fix[0]);
     }
 
     private static boolean isPureValue(ExecutableElement method) {
         boolean isValue = method.getEnclosingElement() instanceof TypeElement type
                 && VALUES.contains(type.getQualifiedName().toString());
-        return isValue && !method.getModifiers().contains(Modifier.STATIC) && method.getReturnType().getKind() != TypeKind.VOID
+        return isValue && !method.getModifiers().contains(Modifier.STATIC) && method.getReturnType()
+                .getKind() != TypeKind.VOID
                 && !DOING.contains(method.getSimpleName().toString());
     }
 
     /** Where somebody waits for an exception, that is what the call is for. */
     private static boolean isInTry(TreePath path) {
-        return AttributedFile.leadsThrough(path, null, tree -> tree instanceof TryTree || tree instanceof LambdaExpressionTree);
+        return AttributedFile.leadsThrough(path, null, tree -> tree instanceof TryTree
+                || tree instanceof LambdaExpressionTree);
     }
 
     private static boolean isCaptured(TreePath path) {

@@ -29,12 +29,14 @@ import javax.lang.model.type.TypeMirror;
 /** A division of whole numbers whose result is used as a floating point number (JLS 15.17.2). */
 public final class IntegerDivision implements Rule {
 
-    private static final Pattern MEASURE = Pattern.compile("(?i)(^|[.\\-_]|get|[a-z](?=[A-Z]))(width|height|size|length|w|h|x|y)(\\(\\))?$");
+    private static final Pattern MEASURE = Pattern
+            .compile("(?i)(^|[.\\-_]|get|[a-z](?=[A-Z]))(width|height|size|length|w|h|x|y)(\\(\\))?$");
     private static final Pattern ROUNDING = Pattern.compile("round|ceil|floor|rint");
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("integer-division", Tag.SUSPICIOUS, "Whole numbers are divided where a fraction is wanted", Effect.OTHER)
+        return RuleDescription.of("integer-division", Tag.SUSPICIOUS,
+                "Whole numbers are divided where a fraction is wanted", Effect.OTHER)
                 .because("The fraction is cut off before the result becomes a floating point number.")
                 .example("""
                         class Dues {
@@ -74,7 +76,8 @@ public final class IntegerDivision implements Rule {
         AttributedFile code = survey.code();
         // who rounds down what is already rounded wants just that
         boolean isFloor = Calls.isOf(code, AttributedFile.outer(path), "java.lang.Math", "floor", 1);
-        if (!isWhole(path, code) || isEven(path, division, code) || isFloor || isSaid(path, code) || isScaled(path, division) || isHalfOfWhole(path, division, code)
+        if (!isWhole(path, code) || isEven(path, division, code) || isFloor || isSaid(path, code)
+                || isScaled(path, division) || isHalfOfWhole(path, division, code)
                 || isOfForeignCall(path, survey) || isLarge(path, division, code)) {
             return;
         }
@@ -83,21 +86,33 @@ public final class IntegerDivision implements Rule {
             String type = wanted.get() == TypeKind.FLOAT ? "float" : "double";
             ExpressionTree left = division.getLeftOperand();
             boolean isGrouped = Precedence.needsParenthesesInCast(left);
-            survey.report(division, "the fraction of this division is lost", Fix.of("divide as " + type, edits -> edits.replace(left,
-                    to -> to.write("(" + type + ") ").write(isGrouped ? "(" : "").carry(code.range(left)).write(isGrouped ? ")" : ""))));
+            survey.report(division, "the fraction of this division is lost",
+                    Fix.of("divide as " + type, edits -> edits.replace(left,
+                    to -> to.write("(" + type + ") ").write(isGrouped ? "(" : "").carry(code.range(left))
+                    .write(isGrouped ? ")" : ""))));
         }
     }
 
-    /** {@code (cell / rows) / (double) all}: who casts one part and puts the other in parentheses knows where the fraction begins. */
+    /**
+     * {@code (cell / rows) / (double) all}: who casts one part and puts the other in parentheses knows where the
+     * fraction begins.
+     */
     private static boolean isSaid(TreePath path, AttributedFile code) {
-        return path.getParentPath().getLeaf() instanceof ParenthesizedTree && AttributedFile.outer(path).getLeaf() instanceof BinaryTree whole
-                && AttributedFile.inner(whole.getRightOperand()) instanceof TypeCastTree cast && Set.of("double", "float").contains(code.text(cast.getType()));
+        return path.getParentPath().getLeaf() instanceof ParenthesizedTree && AttributedFile.outer(path)
+                .getLeaf() instanceof BinaryTree whole
+                && AttributedFile.inner(whole.getRightOperand()) instanceof TypeCastTree cast
+                && Set.of("double", "float").contains(code.text(cast.getType()));
     }
 
-    /** {@code width * 1000 / units}: who multiplies first works with whole numbers on purpose, unless the result is rounded. */
+    /**
+     * {@code width * 1000 / units}: who multiplies first works with whole numbers on purpose, unless the result is
+     * rounded.
+     */
     private static boolean isScaled(TreePath path, BinaryTree division) {
-        boolean isRounded = AttributedFile.outer(path).getLeaf() instanceof MethodInvocationTree call && ROUNDING.matcher(Calls.name(call)).matches();
-        return !isRounded && AttributedFile.inner(division.getLeftOperand()) instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY
+        boolean isRounded = AttributedFile.outer(path).getLeaf() instanceof MethodInvocationTree call
+                && ROUNDING.matcher(Calls.name(call)).matches();
+        return !isRounded && AttributedFile.inner(division.getLeftOperand()) instanceof BinaryTree product
+                && product.getKind() == Tree.Kind.MULTIPLY
                 && (product.getLeftOperand() instanceof LiteralTree || product.getRightOperand() instanceof LiteralTree)
                 && !(AttributedFile.inner(division.getRightOperand()) instanceof LiteralTree);
     }
@@ -106,54 +121,68 @@ public final class IntegerDivision implements Rule {
     private static boolean isHalfOfWhole(TreePath path, BinaryTree division, AttributedFile code) {
         TreePath at = AttributedFile.outer(path);
         // what is measured in pixels or units is divided in such
-        boolean isRandom = at.getLeaf() instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY && code.text(product).contains("andom");
+        boolean isRandom = at.getLeaf() instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY
+                && code.text(product).contains("andom");
         if (isRandom) {
             return true;
         }
         boolean isMeasure = AttributedFile.inner(division.getRightOperand()) instanceof LiteralTree
                 && MEASURE.matcher(code.text(AttributedFile.inner(division.getLeftOperand()))).find();
-        return isMeasure || at.getLeaf() instanceof BinaryTree sum && (sum.getKind() == Tree.Kind.PLUS || sum.getKind() == Tree.Kind.MINUS)
-                && code.type(at).filter(type -> type.getKind().isPrimitive()).isPresent() && AttributedFile.inner(division.getRightOperand()) instanceof LiteralTree two
+        return isMeasure || at.getLeaf() instanceof BinaryTree sum
+                && (sum.getKind() == Tree.Kind.PLUS || sum.getKind() == Tree.Kind.MINUS)
+                && code.type(at).filter(type -> type.getKind().isPrimitive()).isPresent()
+                && AttributedFile.inner(division.getRightOperand()) instanceof LiteralTree two
                 && Integer.valueOf(2).equals(two.getValue());
     }
 
-    /** Whether the parameter that makes a fraction of it belongs to a method of another file, which need not have thought of one. */
+    /**
+     * Whether the parameter that makes a fraction of it belongs to a method of another file, which need not have
+     * thought of one.
+     */
     private static boolean isOfForeignCall(TreePath path, RuleContext survey) {
         TreePath call = AttributedFile.outer(path);
-        return call.getLeaf() instanceof MethodInvocationTree && survey.code().element(call).filter(method -> survey.names().declaration(method).isPresent()
-                || NamedTypes.isOneOf(method.getEnclosingElement().asType(), Set.of("java.lang.Math", "java.lang.StrictMath"))).isEmpty();
+        return call.getLeaf() instanceof MethodInvocationTree && survey.code().element(call)
+                .filter(method -> survey.names().declaration(method).isPresent()
+                || NamedTypes.isOneOf(method.getEnclosingElement()
+                        .asType(), Set.of("java.lang.Math", "java.lang.StrictMath"))).isEmpty();
     }
 
     /** Whether a fraction is nothing beside what is known of the number. */
     private static boolean isLarge(TreePath path, BinaryTree division, AttributedFile code) {
-        return Constants.value(code, new TreePath(path, division.getLeftOperand())).filter(value -> value instanceof Number number
+        return Constants.value(code, new TreePath(path, division.getLeftOperand()))
+                .filter(value -> value instanceof Number number
                 && Math.abs(number.doubleValue()) > Integer.MAX_VALUE).isPresent();
     }
 
     private static boolean isWhole(TreePath path, AttributedFile code) {
-        return code.type(path).filter(type -> type.getKind() == TypeKind.INT || type.getKind() == TypeKind.LONG).isPresent();
+        return code.type(path).filter(type -> type.getKind() == TypeKind.INT || type.getKind() == TypeKind.LONG)
+                .isPresent();
     }
 
     /** Whether the values are known, and nothing is lost. */
     private static boolean isEven(TreePath path, BinaryTree division, AttributedFile code) {
         Optional<Object> left = Constants.value(code, new TreePath(path, division.getLeftOperand()));
         Optional<Object> right = Constants.value(code, new TreePath(path, division.getRightOperand()));
-        return left.isPresent() && right.isPresent() && left.get() instanceof Number one && right.get() instanceof Number other
+        return left.isPresent() && right.isPresent() && left.get() instanceof Number one
+                && right.get() instanceof Number other
                 && other.longValue() != 0 && one.longValue() % other.longValue() == 0
                 || right.filter(value -> value instanceof Number half && half.longValue() == 2).isPresent()
-                && AttributedFile.inner(division.getLeftOperand()) instanceof BinaryTree product && isOfNeighbours(product, code);
+                && AttributedFile.inner(division.getLeftOperand()) instanceof BinaryTree product
+                && isOfNeighbours(product, code);
     }
 
     /** Whether a number is multiplied with the one before or behind it, of which one is even. */
     private static boolean isOfNeighbours(BinaryTree product, AttributedFile code) {
         ExpressionTree left = plain(product.getLeftOperand());
         ExpressionTree right = plain(product.getRightOperand());
-        return product.getKind() == Tree.Kind.MULTIPLY && (isNeighbour(left, right, code) || isNeighbour(right, left, code));
+        return product.getKind() == Tree.Kind.MULTIPLY
+                && (isNeighbour(left, right, code) || isNeighbour(right, left, code));
     }
 
     private static boolean isNeighbour(ExpressionTree one, ExpressionTree other, AttributedFile code) {
         return other instanceof BinaryTree sum && (sum.getKind() == Tree.Kind.PLUS || sum.getKind() == Tree.Kind.MINUS)
-                && code.reads(sum.getRightOperand()).equals("1") && code.reads(plain(sum.getLeftOperand())).equals(code.reads(one));
+                && code.reads(sum.getRightOperand()).equals("1") && code.reads(plain(sum.getLeftOperand()))
+                .equals(code.reads(one));
     }
 
     private static ExpressionTree plain(ExpressionTree tree) {

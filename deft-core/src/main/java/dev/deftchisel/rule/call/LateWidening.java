@@ -35,7 +35,8 @@ public final class LateWidening implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("late-widening", Tag.SUSPICIOUS, "A product overflows before it becomes a long", Effect.OTHER)
+        return RuleDescription.of("late-widening", Tag.SUSPICIOUS, "A product overflows before it becomes a long",
+                Effect.OTHER)
                 .because("Both factors are int, so the product is worked out as int, whatever it is assigned to.")
                 .example("""
                         class Dues {
@@ -80,13 +81,16 @@ public final class LateWidening implements Rule {
         if (isInt && wanted.filter(type -> type.getKind() == TypeKind.LONG).isPresent()) {
             ExpressionTree first = product.getLeftOperand();
             boolean isGrouped = Precedence.needsParenthesesInCast(first);
-            survey.report(product, "this is worked out as int and can overflow", Fix.of("multiply as long", edits -> edits.replace(first,
-                    to -> to.write("(long) ").write(isGrouped ? "(" : "").carry(code.range(first)).write(isGrouped ? ")" : ""))));
+            survey.report(product, "this is worked out as int and can overflow",
+                    Fix.of("multiply as long", edits -> edits.replace(first,
+                    to -> to.write("(long) ").write(isGrouped ? "(" : "").carry(code.range(first))
+                    .write(isGrouped ? ")" : ""))));
         }
     }
 
     private static boolean isSmall(TreePath left, TreePath right, AttributedFile code) {
-        return isSign(left, code) || isSign(right, code) || isUnit(left, code) || isUnit(right, code) || ValueRanges.of(code, left).flatMap(one -> ValueRanges.of(code, right).flatMap(one::times))
+        return isSign(left, code) || isSign(right, code) || isUnit(left, code) || isUnit(right, code)
+                || ValueRanges.of(code, left).flatMap(one -> ValueRanges.of(code, right).flatMap(one::times))
                 .filter(product -> product.isWithin(ValueRange.INT)).isPresent();
     }
 
@@ -95,17 +99,24 @@ public final class LateWidening implements Rule {
         return SIGN.matcher(code.text(AttributedFile.inner(factor).getLeaf())).find();
     }
 
-    /** A fixed number of bytes, or how many there are of what is in memory: the product is the size of something that fits there. */
+    /**
+     * A fixed number of bytes, or how many there are of what is in memory: the product is the size of something that
+     * fits there.
+     */
     private static boolean isUnit(TreePath factor, AttributedFile code) {
-        return Stream.concat(Stream.of(AttributedFile.inner(factor)), code.expressions(factor).stream()).anyMatch(part -> code.element(part).filter(element -> element.getKind() == ElementKind.FIELD
-                && element.getModifiers().contains(Modifier.STATIC) && element.getModifiers().contains(Modifier.FINAL)).isPresent()
+        return Stream.concat(Stream.of(AttributedFile.inner(factor)), code.expressions(factor).stream())
+                .anyMatch(part -> code.element(part).filter(element -> element.getKind() == ElementKind.FIELD
+                && element.getModifiers().contains(Modifier.STATIC) && element.getModifiers().contains(Modifier.FINAL))
+                .isPresent()
                 || UNIT.matcher(code.text(part.getLeaf())).find());
     }
 
     /** Whether any int can stand there: with a number that is known the product mostly stays small. */
     private static boolean isOpen(TreePath factor, AttributedFile code) {
-        boolean isCounter = code.occurrences(factor).stream().anyMatch(place -> code.isOfLoop(factor, place.variable()));
-        return code.type(factor).filter(type -> type.getKind() == TypeKind.INT).isPresent() && Constants.value(code, factor).isEmpty()
+        boolean isCounter = code.occurrences(factor).stream()
+                .anyMatch(place -> code.isOfLoop(factor, place.variable()));
+        return code.type(factor).filter(type -> type.getKind() == TypeKind.INT).isPresent()
+                && Constants.value(code, factor).isEmpty()
                 && !isCounter;
     }
 }

@@ -25,12 +25,14 @@ import javax.lang.model.type.TypeMirror;
 /** {@code null} where an {@code Optional} is expected, and an {@code Optional} compared with it. */
 public final class NullOptional implements Rule {
 
-    private static final Set<String> OPTIONALS = Set.of("java.util.Optional", "java.util.OptionalInt", "java.util.OptionalLong",
+    private static final Set<String> OPTIONALS = Set.of("java.util.Optional", "java.util.OptionalInt",
+            "java.util.OptionalLong",
             "java.util.OptionalDouble");
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("null-optional", Tag.SUSPICIOUS, "An Optional is null or compared with null", Effect.OTHER)
+        return RuleDescription.of("null-optional", Tag.SUSPICIOUS, "An Optional is null or compared with null",
+                Effect.OTHER)
                 .because("Whoever gets an Optional asks it, and does not expect that even it may be missing.")
                 .example("""
                         import java.util.Optional;
@@ -87,8 +89,10 @@ public final class NullOptional implements Rule {
         TreePath place = AttributedFile.outer(path);
         // a variable may have no value yet
         boolean isKept = place.getLeaf() instanceof VariableTree || place.getLeaf() instanceof AssignmentTree;
-        Optional<TypeMirror> wanted = isKept ? Optional.empty() : TargetType.ofConversion(path, code).filter(NullOptional::isOptional);
-        wanted.ifPresent(type -> survey.report(path.getLeaf(), "whoever gets this expects an Optional", Fix.of("write an empty Optional",
+        Optional<TypeMirror> wanted = isKept ? Optional.empty() : TargetType.ofConversion(path, code)
+                .filter(NullOptional::isOptional);
+        wanted.ifPresent(type -> survey.report(path.getLeaf(), "whoever gets this expects an Optional",
+                Fix.of("write an empty Optional",
                 edits -> edits.replace(path.getLeaf(),
                         to -> to.write(edits.types().name((TypeElement) code.types().asElement(type)) + ".empty()")))));
     }
@@ -101,17 +105,20 @@ public final class NullOptional implements Rule {
         }
         ExpressionTree optional = compared.get();
         boolean isFirst = AttributedFile.inner(comparison.getLeftOperand()) == optional;
-        TreePath value = AttributedFile.inner(new TreePath(path, isFirst ? comparison.getLeftOperand() : comparison.getRightOperand()));
+        TreePath value = AttributedFile.inner(new TreePath(path, isFirst ? comparison.getLeftOperand()
+                : comparison.getRightOperand()));
         if (isFreshOptional(value, code)) {
             boolean isEmpty = comparison.getKind() == Tree.Kind.EQUAL_TO;
             survey.report(comparison, "an Optional says itself whether it is empty", Fix.of("ask the Optional",
-                    edits -> edits.replace(comparison, to -> to.write(isEmpty ? "!" : "").carry(code.range(optional)).write(".isPresent()"))));
+                    edits -> edits.replace(comparison, to -> to.write(isEmpty ? "!" : "").carry(code.range(optional))
+                            .write(".isPresent()"))));
         }
     }
 
     /** The result of a call: a variable may be null since it has no value yet. */
     private static boolean isFreshOptional(TreePath path, AttributedFile code) {
-        return path.getLeaf() instanceof MethodInvocationTree && code.type(path).filter(NullOptional::isOptional).isPresent();
+        return path.getLeaf() instanceof MethodInvocationTree && code.type(path).filter(NullOptional::isOptional)
+                .isPresent();
     }
 
     private static boolean isOptional(TypeMirror type) {

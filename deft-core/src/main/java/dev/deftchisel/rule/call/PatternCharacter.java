@@ -23,7 +23,8 @@ public final class PatternCharacter implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("pattern-character", Tag.SUSPICIOUS, "A regular expression is a single special character", Effect.OTHER)
+        return RuleDescription.of("pattern-character", Tag.SUSPICIOUS,
+                "A regular expression is a single special character", Effect.OTHER)
                 .because("'.' matches every character and '|' nothing at all; the character itself must be escaped.")
                 .example("""
                         class Log {
@@ -65,9 +66,11 @@ public final class PatternCharacter implements Rule {
         List<? extends ExpressionTree> arguments = ((MethodInvocationTree) path.getLeaf()).getArguments();
         ExpressionTree pattern = arguments.get(0);
         // every character is to become the same: a line, or what must not be read
-        boolean isFilled = arguments.size() == 2 && arguments.get(1) instanceof LiteralTree fill && FILLS.contains(String.valueOf(fill.getValue()))
+        boolean isFilled = arguments.size() == 2 && arguments.get(1) instanceof LiteralTree fill
+                && FILLS.contains(String.valueOf(fill.getValue()))
                 && pattern instanceof LiteralTree any && ".".equals(any.getValue());
-        if (!isFilled && pattern instanceof LiteralTree literal && literal.getValue() instanceof String text && text.matches("[.|$^?*+(\\[]")) {
+        if (!isFilled && pattern instanceof LiteralTree literal && literal.getValue() instanceof String text
+                && text.matches("[.|$^?*+(\\[]")) {
             survey.report(pattern, "'" + text + "' is not the character itself here", Fix.of("escape it",
                     edits -> edits.replace(code.range(pattern), "\"\\\\" + text + "\"")));
         }

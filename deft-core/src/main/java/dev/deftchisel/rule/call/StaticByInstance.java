@@ -25,7 +25,8 @@ public final class StaticByInstance implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("static-by-instance", Tag.SUSPICIOUS, "A static member is reached through an object", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("static-by-instance", Tag.SUSPICIOUS, "A static member is reached through an object",
+                Effect.SAME_BEHAVIOUR)
                 .because("The object makes no difference, not even when it is null; the type says what is meant.")
                 .example("""
                         class Berth {
@@ -80,15 +81,18 @@ public final class StaticByInstance implements Rule {
         AttributedFile code = survey.code();
         TreePath object = new TreePath(path, select.getExpression());
         // who writes 'this' misleads nobody about which object it is
-        if (!(object.getLeaf() instanceof IdentifierTree name) || name.getName().contentEquals("this") || name.getName().contentEquals("super")) {
+        if (!(object.getLeaf() instanceof IdentifierTree name) || name.getName().contentEquals("this") || name.getName()
+                .contentEquals("super")) {
             return;
         }
         Optional<Element> member = code.element(path).filter(element -> element.getModifiers().contains(Modifier.STATIC)
                 && (element.getKind() == ElementKind.METHOD || element.getKind().isField()));
         boolean isVariable = code.element(object).filter(element -> element instanceof VariableElement).isPresent();
         if (member.isPresent() && isVariable && member.get().getEnclosingElement() instanceof TypeElement type) {
-            survey.report(select.getExpression(), "'" + member.get().getSimpleName() + "' is static: the object makes no difference",
-                    Fix.of("name the type", edits -> edits.replace(select.getExpression(), to -> to.write(edits.types().name(type)))));
+            survey.report(select.getExpression(), "'" + member.get()
+                    .getSimpleName() + "' is static: the object makes no difference",
+                    Fix.of("name the type", edits -> edits.replace(select.getExpression(),
+                            to -> to.write(edits.types().name(type)))));
         }
     }
 }

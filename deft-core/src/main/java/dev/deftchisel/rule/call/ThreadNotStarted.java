@@ -23,7 +23,8 @@ public final class ThreadNotStarted implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("thread-not-started", Tag.SUSPICIOUS, "A thread is run instead of started", Effect.OTHER)
+        return RuleDescription.of("thread-not-started", Tag.SUSPICIOUS, "A thread is run instead of started",
+                Effect.OTHER)
                 .because("'run' does the work here and now; 'start' begins a thread for it.")
                 .example("""
                         class Tides {
@@ -64,12 +65,14 @@ public final class ThreadNotStarted implements Rule {
         boolean isRun = Calls.isOf(code, path, "java.lang.Thread", "run", 0);
         Optional<ExpressionTree> receiver = Calls.receiver((MethodInvocationTree) path.getLeaf());
         boolean isOther = receiver.isPresent() && !receiver.get().toString().equals("super")
-                && Calls.receiver(path).flatMap(code::type).filter(type -> NamedTypes.is(type, "java.lang.Thread")).isPresent();
+                && Calls.receiver(path).flatMap(code::type).filter(type -> NamedTypes.is(type, "java.lang.Thread"))
+                .isPresent();
         if (isRun && isOther) {
             MemberSelectTree select = (MemberSelectTree) ((MethodInvocationTree) path.getLeaf()).getMethodSelect();
             Range all = code.range(select);
             Range name = new Range(all.end() - "run".length(), all.end());
-            survey.report(name, "this does not begin a thread", Fix.of("start it", edits -> edits.replace(name, "start")));
+            survey.report(name, "this does not begin a thread",
+                    Fix.of("start it", edits -> edits.replace(name, "start")));
         }
     }
 }

@@ -20,7 +20,8 @@ public final class BooleanChoice implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("boolean-choice", Tag.REDUNDANT, "A condition is turned into true or false", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("boolean-choice", Tag.REDUNDANT, "A condition is turned into true or false",
+                Effect.SAME_BEHAVIOUR)
                 .because("It is one of them already.")
                 .example("""
                         class Berth {
@@ -68,7 +69,8 @@ public final class BooleanChoice implements Rule {
                 return;
             }
             survey.report(tree, "the condition itself says this", isSame
-                    ? Fix.of("write the condition alone", edits -> edits.keep(path, (ExpressionTree) condition.getLeaf()))
+                    ? Fix.of("write the condition alone", edits -> edits.keep(path,
+                            (ExpressionTree) condition.getLeaf()))
                     : Fix.of("write the opposite of the condition", edits -> Opposite.write(edits, path, condition)));
         }
     }

@@ -19,7 +19,8 @@ public final class BooleanComparison implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("boolean-comparison", Tag.REDUNDANT, "A condition is compared with true or false", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("boolean-comparison", Tag.REDUNDANT, "A condition is compared with true or false",
+                Effect.SAME_BEHAVIOUR)
                 .because("The condition itself, or its opposite, says it; and one '=' too few would go unnoticed.")
                 .example("""
                         class Berth {
@@ -61,7 +62,8 @@ public final class BooleanComparison implements Rule {
                 && !(condition instanceof LiteralTree)
                 && survey.code().type(tested).filter(type -> type.getKind() == TypeKind.BOOLEAN).isPresent();
         if (isCondition) {
-            boolean isSame = (path.getLeaf().getKind() == Tree.Kind.EQUAL_TO) == (Boolean) ((LiteralTree) other).getValue();
+            boolean isSame = (path.getLeaf().getKind() == Tree.Kind.EQUAL_TO) == (Boolean) ((LiteralTree) other)
+                    .getValue();
             survey.report(path.getLeaf(), "the condition itself says this", isSame
                     ? Fix.of("write the condition alone", edits -> edits.keep(path, condition))
                     : Fix.of("write the opposite of the condition", edits -> Opposite.write(edits, path, tested)));

@@ -29,7 +29,8 @@ public final class BooleanReturn implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("boolean-return", Tag.REDUNDANT, "An if only returns true or false", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("boolean-return", Tag.REDUNDANT, "An if only returns true or false",
+                Effect.SAME_BEHAVIOUR)
                 .because("The condition is the result.")
                 .example("""
                         class Berth {
@@ -118,10 +119,14 @@ public final class BooleanReturn implements Rule {
                 })));
     }
 
-    /** Whether the opposite reads as well: it is one comparison, call or name, and not one of numbers that may be none (JLS 15.20.1). */
+    /**
+     * Whether the opposite reads as well: it is one comparison, call or name, and not one of numbers that may be none
+     * (JLS 15.20.1).
+     */
     private static boolean isEasilyNegated(AttributedFile code, TreePath condition) {
         return switch (condition.getLeaf().getKind()) {
-            case CONDITIONAL_AND, CONDITIONAL_OR, AND, OR, XOR, INSTANCE_OF, ASSIGNMENT, CONDITIONAL_EXPRESSION -> false;
+            case CONDITIONAL_AND, CONDITIONAL_OR, AND, OR, XOR, INSTANCE_OF, ASSIGNMENT,
+                    CONDITIONAL_EXPRESSION -> false;
             case LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL -> {
                 BinaryTree compared = (BinaryTree) condition.getLeaf();
                 yield Stream.of(compared.getLeftOperand(), compared.getRightOperand())

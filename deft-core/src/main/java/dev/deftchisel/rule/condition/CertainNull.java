@@ -62,7 +62,8 @@ public final class CertainNull implements Rule {
 
     @Override
     public Set<Tree.Kind> kinds() {
-        return Set.of(Tree.Kind.CONDITIONAL_AND, Tree.Kind.CONDITIONAL_OR, Tree.Kind.IF, Tree.Kind.CONDITIONAL_EXPRESSION);
+        return Set.of(Tree.Kind.CONDITIONAL_AND, Tree.Kind.CONDITIONAL_OR, Tree.Kind.IF,
+                Tree.Kind.CONDITIONAL_EXPRESSION);
     }
 
     @Override
@@ -70,21 +71,28 @@ public final class CertainNull implements Rule {
         if (path.getLeaf() instanceof IfTree choice) {
             choose(path, choice.getCondition(), List.of(choice.getThenStatement()), otherwise(path, choice), survey);
         } else if (path.getLeaf() instanceof ConditionalExpressionTree choice) {
-            choose(path, choice.getCondition(), List.of(choice.getTrueExpression()), List.of(choice.getFalseExpression()), survey);
+            choose(path, choice.getCondition(), List.of(choice.getTrueExpression()),
+                    List.of(choice.getFalseExpression()), survey);
         } else {
             operands(path, (BinaryTree) path.getLeaf(), survey);
         }
     }
 
-    /** Where a variable is null its use must not begin by asking it for something: in one branch, or behind one that leaves. */
-    private static void choose(TreePath path, ExpressionTree condition, List<? extends Tree> whereTrue, List<? extends Tree> whereFalse,
+    /**
+     * Where a variable is null its use must not begin by asking it for something: in one branch, or behind one that
+     * leaves.
+     */
+    private static void choose(TreePath path, ExpressionTree condition, List<? extends Tree> whereTrue,
+            List<? extends Tree> whereFalse,
             RuleContext survey) {
         AttributedFile code = survey.code();
         parts(AttributedFile.inner(condition), Tree.Kind.CONDITIONAL_AND)
-                .forEach(part -> NullTest.of(part, Tree.Kind.EQUAL_TO).ifPresent(tested -> used(path, tested, whereTrue, code)
+                .forEach(part -> NullTest.of(part, Tree.Kind.EQUAL_TO)
+                        .ifPresent(tested -> used(path, tested, whereTrue, code)
                         .ifPresent(use -> report(use, tested, survey))));
         parts(AttributedFile.inner(condition), Tree.Kind.CONDITIONAL_OR)
-                .forEach(part -> NullTest.of(part, Tree.Kind.NOT_EQUAL_TO).ifPresent(tested -> used(path, tested, whereFalse, code)
+                .forEach(part -> NullTest.of(part, Tree.Kind.NOT_EQUAL_TO)
+                        .ifPresent(tested -> used(path, tested, whereFalse, code)
                         .ifPresent(use -> report(use, tested, survey))));
     }
 
@@ -95,7 +103,8 @@ public final class CertainNull implements Rule {
         }
         List<? extends StatementTree> list = AttributedFile.statements(path.getParentPath().getLeaf());
         int index = list.indexOf(choice);
-        return index < 0 || Jumps.canComplete(choice.getThenStatement()) ? List.of() : list.subList(index + 1, list.size());
+        return index < 0 || Jumps.canComplete(choice.getThenStatement()) ? List.of()
+                : list.subList(index + 1, list.size());
     }
 
     private static void report(TreePath use, ExpressionTree tested, RuleContext survey) {
@@ -109,17 +118,23 @@ public final class CertainNull implements Rule {
                         .flatMap(part -> parts(AttributedFile.inner(part), operator).stream()).toList();
     }
 
-    /** The first use of a local variable in a branch, when it asks the variable for something; what runs later is no use. */
-    private static Optional<TreePath> used(TreePath choice, ExpressionTree tested, List<? extends Tree> branch, AttributedFile code) {
+    /**
+     * The first use of a local variable in a branch, when it asks the variable for something; what runs later is no
+     * use.
+     */
+    private static Optional<TreePath> used(TreePath choice, ExpressionTree tested, List<? extends Tree> branch,
+            AttributedFile code) {
         Optional<Element> variable = code.expressions(new TreePath(choice, choice.getLeaf())).stream()
                 .filter(part -> part.getLeaf() == tested).findFirst().flatMap(code::element)
                 .filter(element -> !element.getKind().isField() && element instanceof VariableElement);
         ExpressionTree condition = choice.getLeaf() instanceof IfTree test ? test.getCondition()
                 : ((ConditionalExpressionTree) choice.getLeaf()).getCondition();
         boolean isGiven = code.occurrences(new TreePath(choice, condition)).stream().anyMatch(Occurrence::isWritten);
-        return variable.filter(local -> !isGiven).flatMap(local -> branch.stream().flatMap(tree -> code.occurrences(new TreePath(choice, tree)).stream())
+        return variable.filter(local -> !isGiven)
+                .flatMap(local -> branch.stream().flatMap(tree -> code.occurrences(new TreePath(choice, tree)).stream())
                 .filter(place -> place.variable().equals(local)).findFirst()
-                .filter(place -> place.access() == Occurrence.Access.READ && !AttributedFile.isDeferred(place.path(), choice.getLeaf()))
+                .filter(place -> place.access() == Occurrence.Access.READ
+                        && !AttributedFile.isDeferred(place.path(), choice.getLeaf()))
                 .map(Occurrence::path).filter(use -> isAsked(use, code)));
     }
 
@@ -127,8 +142,10 @@ public final class CertainNull implements Rule {
     private static boolean isAsked(TreePath use, AttributedFile code) {
         TreePath around = AttributedFile.outer(use);
         Tree tree = around.getLeaf();
-        boolean isArray = tree instanceof ArrayAccessTree access && AttributedFile.inner(access.getExpression()) == use.getLeaf();
-        boolean isNumber = tree instanceof BinaryTree sum && sum.getKind() != Tree.Kind.EQUAL_TO && sum.getKind() != Tree.Kind.NOT_EQUAL_TO
+        boolean isArray = tree instanceof ArrayAccessTree access
+                && AttributedFile.inner(access.getExpression()) == use.getLeaf();
+        boolean isNumber = tree instanceof BinaryTree sum && sum.getKind() != Tree.Kind.EQUAL_TO
+                && sum.getKind() != Tree.Kind.NOT_EQUAL_TO
                 && code.type(around).filter(type -> type.getKind().isPrimitive()).isPresent();
         return isArray || isNumber || tree instanceof MemberSelectTree && code.element(around)
                 .filter(member -> !member.getModifiers().contains(Modifier.STATIC)).isPresent();
@@ -137,16 +154,19 @@ public final class CertainNull implements Rule {
     private static void operands(TreePath path, BinaryTree tree, RuleContext survey) {
         boolean isAnd = tree.getKind() == Tree.Kind.CONDITIONAL_AND;
         AttributedFile code = survey.code();
-        Optional<ExpressionTree> tested = NullTest.of(tree.getLeftOperand(), isAnd ? Tree.Kind.EQUAL_TO : Tree.Kind.NOT_EQUAL_TO)
+        Optional<ExpressionTree> tested = NullTest.of(tree.getLeftOperand(), isAnd ? Tree.Kind.EQUAL_TO
+                : Tree.Kind.NOT_EQUAL_TO)
                 .filter(NullTest::isName);
         if (tested.isEmpty() || !isUsedFirst(tested.get(), new TreePath(path, tree.getRightOperand()), code)) {
             return;
         }
         int operator = code.tokens().code(code.tokens().at(code.range(tree.getLeftOperand()).end()));
         String other = isAnd ? "||" : "&&";
-        boolean isLooser = Precedence.needsParentheses(isAnd ? Tree.Kind.CONDITIONAL_OR : Tree.Kind.CONDITIONAL_AND, tree,
+        boolean isLooser = Precedence.needsParentheses(isAnd ? Tree.Kind.CONDITIONAL_OR
+                : Tree.Kind.CONDITIONAL_AND, tree,
                 path.getParentPath().getLeaf());
-        survey.report(code.tokens().range(operator), "'" + code.text(tested.get()) + "' is null where it is used behind '"
+        survey.report(code.tokens().range(operator), "'" + code.text(tested.get())
+                + "' is null where it is used behind '"
                 + code.tokens().text(operator) + "'", isLooser && isAnd && !isOr(path) ? new Fix[0] : new Fix[] {
                 Fix.of("write '" + other + "'", edits -> edits.replace(code.tokens().range(operator), other))});
     }
@@ -164,7 +184,8 @@ public final class CertainNull implements Rule {
                 at = AttributedFile.inner(new TreePath(at, binary.getLeftOperand()));
             } else if (leaf instanceof UnaryTree unary) {
                 at = AttributedFile.inner(new TreePath(at, unary.getExpression()));
-            } else if (leaf instanceof MethodInvocationTree call && call.getMethodSelect() instanceof MemberSelectTree select) {
+            } else if (leaf instanceof MethodInvocationTree call
+                    && call.getMethodSelect() instanceof MemberSelectTree select) {
                 boolean isStatic = Calls.method(code, at)
                         .filter(method -> !method.getModifiers().contains(Modifier.STATIC)).isEmpty();
                 if (isStatic) {

@@ -27,7 +27,8 @@ public final class ConstantCondition implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("constant-condition", Tag.SUSPICIOUS, "A condition is always true or always false", Effect.OTHER)
+        return RuleDescription.of("constant-condition", Tag.SUSPICIOUS, "A condition is always true or always false",
+                Effect.OTHER)
                 .because("One branch is never taken; a value or an operator is probably not the one that was meant.")
                 .example("""
                         class Dues {
@@ -70,7 +71,8 @@ public final class ConstantCondition implements Rule {
 
     @Override
     public Set<Tree.Kind> kinds() {
-        return Set.of(Tree.Kind.LESS_THAN, Tree.Kind.LESS_THAN_EQUAL, Tree.Kind.GREATER_THAN, Tree.Kind.GREATER_THAN_EQUAL,
+        return Set.of(Tree.Kind.LESS_THAN, Tree.Kind.LESS_THAN_EQUAL, Tree.Kind.GREATER_THAN,
+                Tree.Kind.GREATER_THAN_EQUAL,
                 Tree.Kind.EQUAL_TO, Tree.Kind.NOT_EQUAL_TO);
     }
 
@@ -93,16 +95,21 @@ public final class ConstantCondition implements Rule {
             return;
         }
         if (!namesSwitch(path, code) && !isLimitOfType(path, left, right, code)) {
-            ValueRanges.of(code, left).flatMap(one -> ValueRanges.of(code, right).flatMap(other -> compared(comparison.getKind(), one, other)))
+            ValueRanges.of(code, left).flatMap(one -> ValueRanges.of(code, right)
+                    .flatMap(other -> compared(comparison.getKind(), one, other)))
                     .ifPresent(known -> report(path, known, reason(left, right, code), survey));
         }
     }
 
-    /** Whether a part of a longer test, or of a chain of them, compares with the first or last value of the type: that is written for symmetry. */
+    /**
+     * Whether a part of a longer test, or of a chain of them, compares with the first or last value of the type: that
+     * is written for symmetry.
+     */
     private static boolean isLimitOfType(TreePath path, TreePath left, TreePath right, AttributedFile code) {
         TreePath place = AttributedFile.outer(path);
         Tree.Kind around = place.getLeaf().getKind();
-        boolean isLastOfChain = place.getLeaf() instanceof IfTree last && place.getParentPath().getLeaf() instanceof IfTree before
+        boolean isLastOfChain = place.getLeaf() instanceof IfTree last && place.getParentPath()
+                .getLeaf() instanceof IfTree before
                 && before.getElseStatement() == last;
         return (isLastOfChain || around == Tree.Kind.CONDITIONAL_AND || around == Tree.Kind.CONDITIONAL_OR)
                 && (isLimit(left, right, code) || isLimit(right, left, code));
@@ -110,7 +117,8 @@ public final class ConstantCondition implements Rule {
 
     private static boolean isLimit(TreePath limit, TreePath value, AttributedFile code) {
         return Constants.value(code, limit).isPresent() && ValueRanges.of(code, value)
-                .filter(type -> ValueRanges.of(code, limit).filter(number -> number.low() == type.low() || number.low() == type.high()).isPresent())
+                .filter(type -> ValueRanges.of(code, limit)
+                        .filter(number -> number.low() == type.low() || number.low() == type.high()).isPresent())
                 .isPresent();
     }
 
@@ -138,21 +146,26 @@ public final class ConstantCondition implements Rule {
         return range.equals(ValueRange.COUNT) ? "a size is never negative"
                 : range.equals(ValueRange.INT) ? name + " is an int, which cannot be that"
                 : name + " is " + (range.high() == Integer.MAX_VALUE ? range.low() + " or more"
-                : range.low() == Integer.MIN_VALUE ? range.high() + " or less" : "from " + range.low() + " to " + range.high());
+                : range.low() == Integer.MIN_VALUE ? range.high() + " or less"
+                : "from " + range.low() + " to " + range.high());
     }
 
-    /** Whether a named constant is 0, or true or false: such are there to be changed, and to leave code out (JLS 14.22). */
+    /**
+     * Whether a named constant is 0, or true or false: such are there to be changed, and to leave code out (JLS 14.22).
+     */
     private static boolean namesSwitch(TreePath path, AttributedFile code) {
         return code.expressions(path).stream().anyMatch(part -> code.element(part)
                 .filter(element -> element.getKind() == ElementKind.FIELD).isPresent()
-                && Constants.value(code, part).filter(value -> value.equals(0) || value instanceof Boolean).isPresent());
+                && Constants.value(code, part).filter(value -> value.equals(0) || value instanceof Boolean)
+                .isPresent());
     }
 
     private static void report(TreePath path, boolean value, String why, RuleContext survey) {
         TreePath parent = AttributedFile.outer(path);
         AttributedFile code = survey.code();
         boolean isChoice = parent.getLeaf() instanceof ConditionalExpressionTree choice
-                && AttributedFile.inner(choice.getCondition()) == path.getLeaf() && code.effects(path).failure() != Effects.Failure.ANY
+                && AttributedFile.inner(choice.getCondition()) == path.getLeaf() && code.effects(path)
+                .failure() != Effects.Failure.ANY
                 && !code.effects(path).isVisible();
         String sentence = "this is always " + value + (why.isEmpty() ? "" : ": " + why);
         if (isChoice) {

@@ -24,13 +24,16 @@ import javax.lang.model.element.ElementKind;
 /** Two comparisons of one value that cannot both hold, or of which one always does (JLS 15.23, 15.24). */
 public final class ContraryConditions implements Rule {
 
-    private static final Set<Tree.Kind> COMPARISONS = Set.of(Tree.Kind.LESS_THAN, Tree.Kind.LESS_THAN_EQUAL, Tree.Kind.GREATER_THAN,
+    private static final Set<Tree.Kind> COMPARISONS = Set.of(Tree.Kind.LESS_THAN, Tree.Kind.LESS_THAN_EQUAL,
+            Tree.Kind.GREATER_THAN,
             Tree.Kind.GREATER_THAN_EQUAL, Tree.Kind.EQUAL_TO, Tree.Kind.NOT_EQUAL_TO);
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("contrary-conditions", Tag.SUSPICIOUS, "Two conditions together are always true or always false", Effect.OTHER)
-                .because("A value is compared twice, and the two comparisons leave no choice; the other operator between them was meant.")
+        return RuleDescription.of("contrary-conditions", Tag.SUSPICIOUS,
+                "Two conditions together are always true or always false", Effect.OTHER)
+                .because("A value is compared twice, and the two comparisons leave no choice; the other operator "
+                        + "between them was meant.")
                 .example("""
                         class Berth {
                             boolean isOdd(int number, int draught) {
@@ -70,7 +73,8 @@ public final class ContraryConditions implements Rule {
             if (isDecided(left, right, isAnd, code)) {
                 boolean isBeside = left == all.get(all.size() - 1) && all.size() == 1;
                 survey.report(last, "'" + code.shown(code.range(left.getLeaf()), 40) + (isAnd ? "' and '" : "' or '")
-                        + code.shown(code.range(right.getLeaf()), 40) + "': this is always " + !isAnd, isBeside && !isAnd ? fixes(last, code) : new Fix[0]);
+                        + code.shown(code.range(right.getLeaf()), 40) + "': this is always " + !isAnd, isBeside
+                        && !isAnd ? fixes(last, code) : new Fix[0]);
                 return;
             }
         }
@@ -94,17 +98,23 @@ public final class ContraryConditions implements Rule {
 
     private static boolean isDecided(TreePath left, TreePath right, boolean isAnd, AttributedFile code) {
         if (!(left.getLeaf() instanceof BinaryTree one) || !(right.getLeaf() instanceof BinaryTree other)
-                || !code.readsSame(AttributedFile.inner(one.getLeftOperand()), AttributedFile.inner(other.getLeftOperand()))) {
+                || !code.readsSame(AttributedFile.inner(one.getLeftOperand()),
+                        AttributedFile.inner(other.getLeftOperand()))) {
             return false;
         }
         Effects effects = code.effects(left).and(code.effects(right));
-        boolean isSteady = !effects.isVisible() && !effects.isFresh() && code.effects(new TreePath(left, one.getLeftOperand())).isPure();
+        boolean isSteady = !effects.isVisible() && !effects.isFresh()
+                && code.effects(new TreePath(left, one.getLeftOperand())).isPure();
         // limits that are settled by constants switch something on and off
-        boolean isSwitch = isNamed(one.getRightOperand()) && isNamed(other.getRightOperand()) && one.getKind() != other.getKind();
-        return isSteady && !isSwitch && (number(left, one, code).flatMap(first -> number(right, other, code).map(second ->
+        boolean isSwitch = isNamed(one.getRightOperand()) && isNamed(other.getRightOperand())
+                && one.getKind() != other.getKind();
+        return isSteady && !isSwitch && (number(left, one, code)
+                .flatMap(first -> number(right, other, code).map(second ->
                 leavesNoChoice(one.getKind(), first, other.getKind(), second, isAnd))).orElse(false)
-                || areUnlike(new TreePath(left, one.getRightOperand()), new TreePath(right, other.getRightOperand()), code)
-                        && one.getKind() == other.getKind() && one.getKind() == (isAnd ? Tree.Kind.EQUAL_TO : Tree.Kind.NOT_EQUAL_TO));
+                || areUnlike(new TreePath(left, one.getRightOperand()), new TreePath(right, other.getRightOperand()),
+                        code)
+                        && one.getKind() == other.getKind() && one.getKind() == (isAnd ? Tree.Kind.EQUAL_TO
+                                : Tree.Kind.NOT_EQUAL_TO));
     }
 
     private static boolean isNamed(ExpressionTree operand) {
@@ -113,22 +123,26 @@ public final class ContraryConditions implements Rule {
 
     /** The known whole number that a whole number is compared with. */
     private static Optional<Long> number(TreePath path, BinaryTree comparison, AttributedFile code) {
-        boolean isWhole = COMPARISONS.contains(comparison.getKind()) && code.type(new TreePath(path, comparison.getLeftOperand())).filter(type -> switch (type.getKind()) {
+        boolean isWhole = COMPARISONS.contains(comparison.getKind())
+                && code.type(new TreePath(path, comparison.getLeftOperand())).filter(type -> switch (type.getKind()) {
             case BYTE, SHORT, CHAR, INT, LONG -> true;
             default -> false;
         }).isPresent();
         return Constants.value(code, new TreePath(path, comparison.getRightOperand())).filter(value -> isWhole)
                 .flatMap(value -> value instanceof Character c ? Optional.of((long) c)
-                        : value instanceof Integer || value instanceof Long ? Optional.of(((Number) value).longValue()) : Optional.empty());
+                        : value instanceof Integer || value instanceof Long ? Optional.of(((Number) value).longValue())
+                        : Optional.empty());
     }
 
     /** Tried with every number beside the two: between those nothing changes. */
     private static boolean leavesNoChoice(Tree.Kind one, long first, Tree.Kind other, long second, boolean isAnd) {
         long low = Math.min(first, second);
         long high = Math.max(first, second);
-        List<Long> samples = List.of(low == Long.MIN_VALUE ? low : low - 1, low, low == high ? low : low + 1, high, high == Long.MAX_VALUE ? high : high + 1);
+        List<Long> samples = List.of(low == Long.MIN_VALUE ? low : low - 1, low, low == high ? low
+                : low + 1, high, high == Long.MAX_VALUE ? high : high + 1);
         return samples.stream().allMatch(value -> isAnd
-                ? !(holds(one, value, first) && holds(other, value, second)) : holds(one, value, first) || holds(other, value, second));
+                ? !(holds(one, value, first) && holds(other, value, second)) : holds(one, value, first)
+                || holds(other, value, second));
     }
 
     private static boolean holds(Tree.Kind kind, long value, long limit) {
@@ -145,7 +159,8 @@ public final class ContraryConditions implements Rule {
     /** Two constants of an enum that are not the same. */
     private static boolean areUnlike(TreePath one, TreePath other, AttributedFile code) {
         return code.element(one).filter(element -> element.getKind() == ElementKind.ENUM_CONSTANT)
-                .flatMap(first -> code.element(other).filter(second -> second.getKind() == ElementKind.ENUM_CONSTANT && !second.equals(first)))
+                .flatMap(first -> code.element(other).filter(second -> second.getKind() == ElementKind.ENUM_CONSTANT
+                        && !second.equals(first)))
                 .isPresent();
     }
 }

@@ -15,7 +15,8 @@ final class Mask {
 
     /** What comparing masked bits with a number gives that has other bits; empty where it may have the same. */
     static Optional<Boolean> comparison(TreePath path, BinaryTree comparison, AttributedFile code) {
-        boolean isEquality = comparison.getKind() == Tree.Kind.EQUAL_TO || comparison.getKind() == Tree.Kind.NOT_EQUAL_TO;
+        boolean isEquality = comparison.getKind() == Tree.Kind.EQUAL_TO
+                || comparison.getKind() == Tree.Kind.NOT_EQUAL_TO;
         TreePath left = AttributedFile.inner(new TreePath(path, comparison.getLeftOperand()));
         TreePath right = AttributedFile.inner(new TreePath(path, comparison.getRightOperand()));
         boolean isOther = isEquality && (differs(left, right, code) || differs(right, left, code));

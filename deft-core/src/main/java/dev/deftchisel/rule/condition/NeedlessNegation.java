@@ -19,7 +19,8 @@ public final class NeedlessNegation implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("needless-negation", Tag.REDUNDANT, "A negation could be said directly", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("needless-negation", Tag.REDUNDANT, "A negation could be said directly",
+                Effect.SAME_BEHAVIOUR)
                 .because("The comparison the other way round reads without a second thought.")
                 .example("""
                         class Berth {
@@ -54,7 +55,8 @@ public final class NeedlessNegation implements Rule {
         ExpressionTree operand = ((UnaryTree) path.getLeaf()).getExpression();
         TreePath condition = AttributedFile.inner(new TreePath(path, operand));
         boolean isDirect = switch (condition.getLeaf().getKind()) {
-            case EQUAL_TO, NOT_EQUAL_TO, LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL, LOGICAL_COMPLEMENT -> true;
+            case EQUAL_TO, NOT_EQUAL_TO, LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL,
+                    LOGICAL_COMPLEMENT -> true;
             default -> false;
         };
         boolean isInner = AttributedFile.outer(path).getLeaf().getKind() == Tree.Kind.LOGICAL_COMPLEMENT;

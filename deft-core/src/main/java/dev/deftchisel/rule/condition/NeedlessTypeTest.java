@@ -21,7 +21,8 @@ public final class NeedlessTypeTest implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("needless-type-test", Tag.REDUNDANT, "A value is tested for the type it has", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("needless-type-test", Tag.REDUNDANT, "A value is tested for the type it has",
+                Effect.SAME_BEHAVIOUR)
                 .because("Only null fails the test, so that is what is asked.")
                 .example("""
                         class Log {
@@ -62,7 +63,8 @@ public final class NeedlessTypeTest implements Rule {
         boolean passes = own.isPresent() && wanted.isPresent() && own.get().getKind() != TypeKind.NULL
                 && code.isKind(own.get(), wanted.get());
         if (passes) {
-            boolean isGrouped = Precedence.needsParentheses(Tree.Kind.NOT_EQUAL_TO, test, path.getParentPath().getLeaf());
+            boolean isGrouped = Precedence.needsParentheses(Tree.Kind.NOT_EQUAL_TO, test, path.getParentPath()
+                    .getLeaf());
             survey.report(test, "everything but null passes this test", Fix.of("ask whether it is null",
                     edits -> edits.replace(test, to -> to.write(isGrouped ? "(" : "")
                             .carry(code.range(test.getExpression())).write(isGrouped ? " != null)" : " != null"))));

@@ -21,7 +21,8 @@ public final class NullTestBeforeTypeTest implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("null-test-before-type-test", Tag.REDUNDANT, "A test for null stands before a type test", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("null-test-before-type-test", Tag.REDUNDANT,
+                "A test for null stands before a type test", Effect.SAME_BEHAVIOUR)
                 .because("Null is an instance of nothing, so the type test alone says both.")
                 .example("""
                         class Log {

@@ -16,7 +16,8 @@ final class Opposite {
 
     static void write(FixEdits edits, TreePath whole, TreePath condition) {
         Negation negation = negation(edits.code());
-        boolean isGrouped = Precedence.needsParentheses(negation.kind(condition), whole.getLeaf(), whole.getParentPath().getLeaf());
+        boolean isGrouped = Precedence.needsParentheses(negation.kind(condition), whole.getLeaf(), whole.getParentPath()
+                .getLeaf());
         Range range = edits.code().range(whole.getLeaf());
         edits.replace(range, to -> {
             to.apartFrom(range.start()).write(isGrouped ? "(" : "");

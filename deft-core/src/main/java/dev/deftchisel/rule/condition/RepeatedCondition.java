@@ -18,7 +18,8 @@ public final class RepeatedCondition implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("repeated-condition", Tag.SUSPICIOUS, "A chain of questions asks the same twice", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("repeated-condition", Tag.SUSPICIOUS, "A chain of questions asks the same twice",
+                Effect.SAME_BEHAVIOUR)
                 .because("The second time the answer is known to be no, so its branch is never taken.")
                 .example("""
                         class Dues {

@@ -75,7 +75,8 @@ public final class SameBranches implements Rule {
         if (path.getLeaf() instanceof ConditionalExpressionTree choice) {
             if (code.readsSame(choice.getTrueExpression(), choice.getFalseExpression())) {
                 survey.report(choice, "both branches are the same", isPure(path, choice.getCondition(), code)
-                        ? new Fix[] {Fix.of("keep the branch", edits -> edits.keep(path, choice.getTrueExpression()))} : new Fix[0]);
+                        ? new Fix[] {Fix.of("keep the branch", edits -> edits.keep(path, choice.getTrueExpression()))}
+                        : new Fix[0]);
             }
             return;
         }
@@ -83,7 +84,8 @@ public final class SameBranches implements Rule {
         // the last of a chain may list what else is known
         boolean isListed = path.getParentPath().getLeaf() instanceof IfTree before && before.getElseStatement() == tree;
         // a comment says what is different about them, and what throws in both cases waits to be written
-        boolean isSame = !isListed && tree.getElseStatement() != null && code.readsSame(tree.getThenStatement(), tree.getElseStatement())
+        boolean isSame = !isListed && tree.getElseStatement() != null
+                && code.readsSame(tree.getThenStatement(), tree.getElseStatement())
                 && !code.hasComment(code.range(tree)) && !isThrow(tree.getThenStatement());
         if (isSame) {
             Range word = new Range(code.range(tree).start(), code.range(tree).start() + 2);
@@ -112,7 +114,8 @@ public final class SameBranches implements Rule {
     private static void keep(FixEdits edits, IfTree tree) {
         AttributedFile code = edits.code();
         StatementTree branch = tree.getThenStatement();
-        List<? extends StatementTree> inside = branch instanceof BlockTree block ? block.getStatements() : List.of(branch);
+        List<? extends StatementTree> inside = branch instanceof BlockTree block ? block.getStatements()
+                : List.of(branch);
         Range kept = new Range(code.range(inside.get(0)).start(), code.range(inside.get(inside.size() - 1)).end());
         edits.replace(tree, to -> to.carry(kept, Layout.indentOf(code.file(), kept.start()),
                 Layout.indentOf(code.file(), code.range(tree).start())));

@@ -20,8 +20,10 @@ public final class SameOperands implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("same-operands", Tag.SUSPICIOUS, "The same stands on both sides of an operator", Effect.SAME_BEHAVIOUR)
-                .because("The result is known or the second side adds nothing; one of them was meant to be something else.")
+        return RuleDescription.of("same-operands", Tag.SUSPICIOUS, "The same stands on both sides of an operator",
+                Effect.SAME_BEHAVIOUR)
+                .because("The result is known or the second side adds nothing; one of them was meant to be something "
+                        + "else.")
                 .example("""
                         class Dues {
                             boolean isFree(int length, int depth, boolean isOpen) {
@@ -51,7 +53,8 @@ public final class SameOperands implements Rule {
     @Override
     public Set<Tree.Kind> kinds() {
         return Set.of(Tree.Kind.CONDITIONAL_AND, Tree.Kind.CONDITIONAL_OR, Tree.Kind.AND, Tree.Kind.OR, Tree.Kind.XOR,
-                Tree.Kind.EQUAL_TO, Tree.Kind.NOT_EQUAL_TO, Tree.Kind.LESS_THAN, Tree.Kind.LESS_THAN_EQUAL, Tree.Kind.GREATER_THAN,
+                Tree.Kind.EQUAL_TO, Tree.Kind.NOT_EQUAL_TO, Tree.Kind.LESS_THAN, Tree.Kind.LESS_THAN_EQUAL,
+                Tree.Kind.GREATER_THAN,
                 Tree.Kind.GREATER_THAN_EQUAL, Tree.Kind.MINUS, Tree.Kind.DIVIDE, Tree.Kind.REMAINDER);
     }
 
@@ -61,14 +64,16 @@ public final class SameOperands implements Rule {
         AttributedFile code = survey.code();
         TreePath left = new TreePath(path, tree.getLeftOperand());
         boolean isLogical = tree.getKind() == Tree.Kind.CONDITIONAL_AND || tree.getKind() == Tree.Kind.CONDITIONAL_OR;
-        if (!code.readsSame(AttributedFile.inner(tree.getLeftOperand()), AttributedFile.inner(tree.getRightOperand())) || isNumber(left, code)
+        if (!code.readsSame(AttributedFile.inner(tree.getLeftOperand()), AttributedFile.inner(tree.getRightOperand()))
+                || isNumber(left, code)
                 || isFloating(left, code)) {
             return;
         }
         Effects effects = code.effects(left);
         if (!effects.isVisible() && !effects.isFresh()) {
             survey.report(tree, "both sides of '" + operator(path, code) + "' are the same", isLogical
-                    ? new Fix[] {Fix.of("keep one of them", edits -> edits.keep(path, tree.getLeftOperand()))} : new Fix[0]);
+                    ? new Fix[] {Fix.of("keep one of them", edits -> edits.keep(path, tree.getLeftOperand()))}
+                    : new Fix[0]);
         }
     }
 
@@ -83,6 +88,7 @@ public final class SameOperands implements Rule {
 
     /** A value that is no number is not equal to itself (JLS 15.21.1). */
     private static boolean isFloating(TreePath operand, AttributedFile code) {
-        return code.type(operand).filter(type -> type.getKind() == TypeKind.DOUBLE || type.getKind() == TypeKind.FLOAT).isPresent();
+        return code.type(operand).filter(type -> type.getKind() == TypeKind.DOUBLE || type.getKind() == TypeKind.FLOAT)
+                .isPresent();
     }
 }

@@ -27,11 +27,13 @@ import javax.lang.model.type.TypeKind;
 /** Arrays compared, hashed or printed as objects (JLS 10.7). */
 public final class ArrayAsObject implements Rule {
 
-    private static final Map<String, String> BY_CONTENT = Map.of("equals", "equals", "hashCode", "hashCode", "toString", "toString");
+    private static final Map<String, String> BY_CONTENT = Map.of("equals", "equals", "hashCode", "hashCode", "toString",
+            "toString");
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("array-as-object", Tag.SUSPICIOUS, "An array is compared, hashed or printed as an object", Effect.OTHER)
+        return RuleDescription.of("array-as-object", Tag.SUSPICIOUS,
+                "An array is compared, hashed or printed as an object", Effect.OTHER)
                 .because("Arrays have these methods from Object: they know nothing of the elements.")
                 .example("""
                         class Berths {
@@ -72,20 +74,24 @@ public final class ArrayAsObject implements Rule {
             Stream.of(sum.getLeftOperand(), sum.getRightOperand())
                     .filter(operand -> isText && isArray(new TreePath(path, operand), code))
                     .forEach(operand -> survey.report(operand, "only the address of the array would be joined",
-                            Fix.of("join its content", edits -> write(edits, new TreePath(path, operand), operand, "toString",
+                            Fix.of("join its content", edits -> write(edits, new TreePath(path, operand), operand,
+                                    "toString",
                                     List.of()))));
             return;
         }
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
         String method = BY_CONTENT.get(Calls.name(call));
         Optional<TreePath> receiver = Calls.receiver(path).filter(array -> isArray(array, code));
-        boolean isWhole = method != null && receiver.isPresent() && call.getArguments().size() == (method.equals("equals") ? 1 : 0)
+        boolean isWhole = method != null && receiver.isPresent() && call.getArguments()
+                .size() == (method.equals("equals") ? 1 : 0)
                 && call.getArguments().stream().allMatch(other -> isArray(new TreePath(path, other), code));
         // the address of an array that was just made is asked for as such
-        boolean isNew = receiver.filter(array -> AttributedFile.inner(array).getLeaf() instanceof NewArrayTree made && made.getInitializers() == null).isPresent();
+        boolean isNew = receiver.filter(array -> AttributedFile.inner(array).getLeaf() instanceof NewArrayTree made
+                && made.getInitializers() == null).isPresent();
         if (isWhole && !isNew) {
             survey.report(call, "'" + method + "' of an array knows nothing of its elements", Fix.of("use its content",
-                    edits -> write(edits, path, (ExpressionTree) receiver.get().getLeaf(), method, call.getArguments())));
+                    edits -> write(edits, path, (ExpressionTree) receiver.get().getLeaf(), method,
+                            call.getArguments())));
         }
     }
 
@@ -94,7 +100,8 @@ public final class ArrayAsObject implements Rule {
     }
 
     private static void write(
-            FixEdits edits, TreePath whole, ExpressionTree array, String method, List<? extends ExpressionTree> others) {
+            FixEdits edits, TreePath whole, ExpressionTree array, String method,
+            List<? extends ExpressionTree> others) {
         AttributedFile code = edits.code();
         TreePath path = array == whole.getLeaf() ? whole : Calls.receiver(whole).orElseThrow();
         boolean isDeep = ((ArrayType) code.type(path).orElseThrow()).getComponentType().getKind() == TypeKind.ARRAY;

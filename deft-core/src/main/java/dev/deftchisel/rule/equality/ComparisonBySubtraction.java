@@ -36,16 +36,20 @@ import javax.lang.model.type.TypeKind;
 public final class ComparisonBySubtraction implements Rule {
 
     /** Words in names of what can be any number; most others are sizes, positions, ranks and other small ones. */
-    private static final Set<String> WIDE = Set.of("value", "val", "hash", "time", "millis", "nanos", "seconds", "stamp", "timestamp", "key", "crc",
-            "checksum", "seed", "random", "rgb", "argb", "rgba", "balance", "amount", "price", "cost", "delta", "address", "temperature", "cents", "dues", "money",
+    private static final Set<String> WIDE = Set.of("value", "val", "hash", "time", "millis", "nanos", "seconds",
+            "stamp", "timestamp", "key", "crc",
+            "checksum", "seed", "random", "rgb", "argb", "rgba", "balance", "amount", "price", "cost", "delta",
+            "address", "temperature", "cents", "dues", "money",
             "salary", "int", "integer", "points", "inc", "increment", "bytes", "total", "sum");
 
     /** Names that only tell two of a sort apart. */
-    private static final Pattern VAGUE = Pattern.compile("[a-z]{1,2}\\d*|one|other|left|right|first|second|lhs|rhs|this\\w*|that\\w*|own|others?");
+    private static final Pattern VAGUE = Pattern
+            .compile("[a-z]{1,2}\\d*|one|other|left|right|first|second|lhs|rhs|this\\w*|that\\w*|own|others?");
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("comparison-by-subtraction", Tag.SUSPICIOUS, "An order is worked out by subtraction", Effect.OTHER)
+        return RuleDescription.of("comparison-by-subtraction", Tag.SUSPICIOUS, "An order is worked out by subtraction",
+                Effect.OTHER)
                 .because("The difference of two large numbers of unlike sign overflows and has the wrong sign.")
                 .example("""
                         class Berth implements Comparable<Berth> {
@@ -100,43 +104,58 @@ public final class ComparisonBySubtraction implements Rule {
         if (isInt && isResultOfOrder(path, code) && !isSaid(path, code) && !numbers.fitInDifference(left, right)
                 && isWide(left, survey) && isWide(right, survey)) {
             survey.report(difference, "the difference of two numbers can overflow", Fix.of("use Integer.compare",
-                    edits -> edits.replace(difference, to -> to.write("Integer.compare(").carry(code.range(AttributedFile.inner(difference.getLeftOperand())))
-                            .write(", ").carry(code.range(AttributedFile.inner(difference.getRightOperand()))).write(")"))));
+                    edits -> edits.replace(difference, to -> to.write("Integer.compare(")
+                            .carry(code.range(AttributedFile.inner(difference.getLeftOperand())))
+                            .write(", ").carry(code.range(AttributedFile.inner(difference.getRightOperand())))
+                            .write(")"))));
         }
     }
 
-    /** Whether a comment stands before the statement or at the end of its line, in which the numbers may be said to be small enough. */
+    /**
+     * Whether a comment stands before the statement or at the end of its line, in which the numbers may be said to be
+     * small enough.
+     */
     private static boolean isSaid(TreePath path, AttributedFile code) {
         TreePath place = AttributedFile.outer(path);
         Tree statement = place.getLeaf() instanceof ReturnTree ? place.getLeaf() : path.getLeaf();
         Range range = code.range(statement);
         Range behind = Beside.toEndOfLine(new Range(range.end(), range.end()), code);
-        return code.hasComment(behind) || place.getLeaf() instanceof ReturnTree && code.hasComment(Beside.before(range.start(), code));
+        return code.hasComment(behind) || place.getLeaf() instanceof ReturnTree
+                && code.hasComment(Beside.before(range.start(), code));
     }
 
-    /** Whether any number may be compared: one that has no name of its own, as in a list of numbers, or whose name says so. */
+    /**
+     * Whether any number may be compared: one that has no name of its own, as in a list of numbers, or whose name says
+     * so.
+     */
     private static boolean isWide(TreePath number, RuleContext survey) {
         AttributedFile code = survey.code();
         TreePath plain = AttributedFile.inner(number);
         Optional<Element> variable = code.element(plain);
         boolean isElement = variable.filter(element -> element.getKind() == ElementKind.PARAMETER).isPresent();
         boolean isLocal = variable.filter(element -> element.getKind() == ElementKind.LOCAL_VARIABLE).isPresent();
-        boolean isOfMath = plain.getLeaf() instanceof MethodInvocationTree call && code.text(call.getMethodSelect()).startsWith("Math.");
+        boolean isOfMath = plain.getLeaf() instanceof MethodInvocationTree call && code.text(call.getMethodSelect())
+                .startsWith("Math.");
         if (isLocal) {
             // what a local variable holds is told by its name, or else by where it comes from
-            return isWide(name(plain.getLeaf())) || VAGUE.matcher(name(plain.getLeaf())).matches() && WrittenValues.of(variable.get(), survey).stream().map(value -> name(AttributedFile.inner(value).getLeaf())).anyMatch(ComparisonBySubtraction::isWide);
+            return isWide(name(plain.getLeaf())) || VAGUE.matcher(name(plain.getLeaf())).matches()
+                    && WrittenValues.of(variable.get(), survey).stream()
+                    .map(value -> name(AttributedFile.inner(value).getLeaf()))
+                    .anyMatch(ComparisonBySubtraction::isWide);
         }
         return !isOfMath && (isElement || isWide(name(plain.getLeaf())));
     }
 
     private static boolean isWide(String name) {
-        List<String> words = Stream.of(name.split("(?<=[a-z])(?=[A-Z])|_|\\d+")).map(word -> word.toLowerCase(Locale.ROOT)).toList();
+        List<String> words = Stream.of(name.split("(?<=[a-z])(?=[A-Z])|_|\\d+"))
+                .map(word -> word.toLowerCase(Locale.ROOT)).toList();
         String last = words.get(words.size() - 1);
         return WIDE.contains(last) || last.endsWith("s") && WIDE.contains(last.substring(0, last.length() - 1));
     }
 
     private static String name(Tree tree) {
-        return tree instanceof IdentifierTree alone ? alone.getName().toString() : tree instanceof MemberSelectTree select ? select.getIdentifier().toString()
+        return tree instanceof IdentifierTree alone ? alone.getName().toString()
+                : tree instanceof MemberSelectTree select ? select.getIdentifier().toString()
                 : tree instanceof MethodInvocationTree call ? Calls.name(call) : "";
     }
 
@@ -154,7 +173,8 @@ public final class ComparisonBySubtraction implements Rule {
         if (parent.getLeaf() instanceof LambdaExpressionTree) {
             return code.type(parent).filter(type -> NamedTypes.is(type, "java.util.Comparator")).isPresent();
         }
-        return parent.getLeaf() instanceof ReturnTree && AttributedFile.function(parent).filter(owner -> isOrder(owner, code)).isPresent();
+        return parent.getLeaf() instanceof ReturnTree && AttributedFile.function(parent)
+                .filter(owner -> isOrder(owner, code)).isPresent();
     }
 
     private static boolean isOrder(TreePath function, AttributedFile code) {
@@ -168,6 +188,7 @@ public final class ComparisonBySubtraction implements Rule {
 
     private static boolean implementsOrder(TreePath method, String type, AttributedFile code) {
         return code.enclosingType(method)
-                .filter(owner -> code.isKind(owner.asType(), code.elements().getTypeElement(type).asType())).isPresent();
+                .filter(owner -> code.isKind(owner.asType(), code.elements().getTypeElement(type).asType()))
+                .isPresent();
     }
 }

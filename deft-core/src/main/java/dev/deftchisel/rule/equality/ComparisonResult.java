@@ -22,7 +22,8 @@ public final class ComparisonResult implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("comparison-result", Tag.SUSPICIOUS, "The result of an order is compared with 1 or -1", Effect.OTHER)
+        return RuleDescription.of("comparison-result", Tag.SUSPICIOUS,
+                "The result of an order is compared with 1 or -1", Effect.OTHER)
                 .because("Only its sign is promised; it may be any number of that sign.")
                 .example("""
                         class Berth {
@@ -59,13 +60,15 @@ public final class ComparisonResult implements Rule {
         Optional<Object> value = Constants.value(code, new TreePath(path, comparison.getRightOperand()));
         boolean isOrder = Calls.isOf(code, order, "java.lang.Comparable", "compareTo", 1)
                 || Calls.isOf(code, order, "java.util.Comparator", "compare", 2);
-        if (!isOrder || isPromised(order, code) || value.filter(number -> number.equals(1) || number.equals(-1)).isEmpty()) {
+        if (!isOrder || isPromised(order, code) || value.filter(number -> number.equals(1) || number.equals(-1))
+                .isEmpty()) {
             return;
         }
         boolean isMore = value.get().equals(1);
         boolean isSame = comparison.getKind() == Tree.Kind.EQUAL_TO;
         String sign = isMore ? isSame ? "> 0" : "<= 0" : isSame ? "< 0" : ">= 0";
-        survey.report(comparison, "only the sign of this is promised", Fix.of("write '" + sign + "'", edits -> edits.replace(
+        survey.report(comparison, "only the sign of this is promised",
+                Fix.of("write '" + sign + "'", edits -> edits.replace(
                 new Range(code.range(comparison.getLeftOperand()).end(), code.range(comparison).end()), " " + sign)));
     }
 

@@ -25,7 +25,8 @@ public final class EqualsNull implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("equals-null", Tag.SUSPICIOUS, "Something is asked whether it equals null", Effect.OTHER)
+        return RuleDescription.of("equals-null", Tag.SUSPICIOUS, "Something is asked whether it equals null",
+                Effect.OTHER)
                 .because("No object does, and what is null cannot be asked.")
                 .example("""
                         class Berth {
@@ -79,30 +80,36 @@ public final class EqualsNull implements Rule {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
         AttributedFile code = survey.code();
         boolean isNull = !survey.isTest() && Calls.isOf(code, path, "java.lang.Object", "equals", 1)
-                && call.getArguments().get(0).getKind() == Tree.Kind.NULL_LITERAL && !isOwn(path, code) && !isSaid(path, code);
+                && call.getArguments().get(0).getKind() == Tree.Kind.NULL_LITERAL && !isOwn(path, code)
+                && !isSaid(path, code);
         Optional<ExpressionTree> receiver = Calls.receiver(call);
         // what asks for null first and then whether it equals null knows an object that says so
-        boolean isSecond = receiver.isPresent() && AttributedFile.outer(path).getLeaf() instanceof BinaryTree both && both.getKind() == Tree.Kind.CONDITIONAL_OR
+        boolean isSecond = receiver.isPresent() && AttributedFile.outer(path).getLeaf() instanceof BinaryTree both
+                && both.getKind() == Tree.Kind.CONDITIONAL_OR
                 && code.reads(both.getLeftOperand()).contains(code.reads(receiver.get()) + " == null");
         if (!isNull || isSecond || receiver.isEmpty() || receiver.get().toString().equals("super")) {
             return;
         }
         boolean isOpposite = path.getParentPath().getLeaf().getKind() == Tree.Kind.LOGICAL_COMPLEMENT;
         TreePath whole = isOpposite ? path.getParentPath() : path;
-        boolean isGrouped = Precedence.needsParentheses(Tree.Kind.EQUAL_TO, whole.getLeaf(), whole.getParentPath().getLeaf());
+        boolean isGrouped = Precedence.needsParentheses(Tree.Kind.EQUAL_TO, whole.getLeaf(), whole.getParentPath()
+                .getLeaf());
         survey.report(call, "nothing equals null", Fix.of("compare with '" + (isOpposite ? "!=" : "==") + "'",
-                edits -> edits.replace(whole.getLeaf(), to -> to.write(isGrouped ? "(" : "").carry(code.range(receiver.get()))
+                edits -> edits.replace(whole.getLeaf(), to -> to.write(isGrouped ? "(" : "")
+                        .carry(code.range(receiver.get()))
                         .write(isOpposite ? " != null" : " == null").write(isGrouped ? ")" : ""))));
     }
 
     /** Whether a class outside of the platform says itself what equals it: null may be among that. */
     private static boolean isOwn(TreePath call, AttributedFile code) {
         return Calls.method(code, call)
-                .filter(method -> !code.elements().getPackageOf(method).getQualifiedName().toString().startsWith("java.")).isPresent();
+                .filter(method -> !code.elements().getPackageOf(method).getQualifiedName().toString()
+                        .startsWith("java.")).isPresent();
     }
 
     /** Whether a comment in the method speaks of null. */
     private static boolean isSaid(TreePath path, AttributedFile code) {
-        return AttributedFile.function(path).filter(owner -> NULL_IN_COMMENT.matcher(code.text(owner.getLeaf())).find()).isPresent();
+        return AttributedFile.function(path).filter(owner -> NULL_IN_COMMENT.matcher(code.text(owner.getLeaf())).find())
+                .isPresent();
     }
 }

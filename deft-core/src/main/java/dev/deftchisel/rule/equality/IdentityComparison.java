@@ -40,11 +40,13 @@ import javax.lang.model.element.VariableElement;
 /** Strings and boxes compared by identity (JLS 15.21.3). */
 public final class IdentityComparison implements Rule {
 
-    private static final Pattern SAID = Pattern.compile("==|!=|\\bidentity\\b|\\bsame (object|instance)\\b|\\bfast\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern SAID = Pattern.compile("==|!=|\\bidentity\\b|\\bsame (object|instance)\\b|\\bfast\\b",
+            Pattern.CASE_INSENSITIVE);
     private static final Pattern NAMED = Pattern.compile("Fast|[Ii]dentical|[Ii]dentity");
     private static final Pattern INTERNED = Pattern.compile("\\bintern(\\(|ed\\b)", Pattern.CASE_INSENSITIVE);
 
-    private static final Set<String> VALUES = Set.of("java.lang.String", "java.lang.Integer", "java.lang.Long", "java.lang.Short",
+    private static final Set<String> VALUES = Set.of("java.lang.String", "java.lang.Integer", "java.lang.Long",
+            "java.lang.Short",
             "java.lang.Byte", "java.lang.Character", "java.lang.Double", "java.lang.Float", "java.math.BigDecimal",
             "java.math.BigInteger");
 
@@ -124,18 +126,23 @@ public final class IdentityComparison implements Rule {
                 edits -> {
                     String objects = edits.types().name(code.elements().getTypeElement("java.util.Objects"));
                     Range range = code.range(comparison);
-                    edits.replace(range, to -> to.apartFrom(range.start()).write((isOpposite ? "!" : "") + objects + ".equals(")
+                    edits.replace(range, to -> to.apartFrom(range.start())
+                            .write((isOpposite ? "!" : "") + objects + ".equals(")
                             .carry(code.range(AttributedFile.inner(comparison.getLeftOperand()))).write(", ")
                             .carry(code.range(AttributedFile.inner(comparison.getRightOperand()))).write(")"));
                 }));
     }
 
-    /** Whether the file compares strings like this again and again, which works only where equal ones are one object. */
+    /**
+     * Whether the file compares strings like this again and again, which works only where equal ones are one object.
+     */
     private static boolean isHabit(RuleContext survey) {
         AttributedFile code = survey.code();
-        return code.expressions(new TreePath(code.unit())).stream().filter(part -> part.getLeaf() instanceof BinaryTree comparison
+        return code.expressions(new TreePath(code.unit())).stream()
+                .filter(part -> part.getLeaf() instanceof BinaryTree comparison
                 && (comparison.getKind() == Tree.Kind.EQUAL_TO || comparison.getKind() == Tree.Kind.NOT_EQUAL_TO)
-                && isString(new TreePath(part, comparison.getLeftOperand()), code) && isString(new TreePath(part, comparison.getRightOperand()), code))
+                && isString(new TreePath(part, comparison.getLeftOperand()), code)
+                && isString(new TreePath(part, comparison.getRightOperand()), code))
                 .limit(HABIT).count() == HABIT;
     }
 
@@ -148,14 +155,20 @@ public final class IdentityComparison implements Rule {
         return code.readsSame(comparison.getLeftOperand(), comparison.getRightOperand());
     }
 
-    /** Whether a method begins by handing back one of the two when they are one object, or both are asked whether they are null. */
+    /**
+     * Whether a method begins by handing back one of the two when they are one object, or both are asked whether they
+     * are null.
+     */
     private static boolean isShortcut(TreePath path, BinaryTree comparison, AttributedFile code) {
         TreePath place = AttributedFile.outer(path);
         boolean handsBack = place.getLeaf() instanceof IfTree choice && comparison.getKind() == Tree.Kind.EQUAL_TO
                 && single(choice.getThenStatement()) instanceof ReturnTree result && result.getExpression() != null
-                && (code.readsSame(result.getExpression(), comparison.getLeftOperand()) || code.readsSame(result.getExpression(), comparison.getRightOperand()));
-        boolean goesOn = place.getLeaf() instanceof IfTree choice && comparison.getKind() == Tree.Kind.EQUAL_TO && place.getParentPath().getLeaf() instanceof BlockTree body
-                && single(choice.getThenStatement()) instanceof ReturnTree result && result.getExpression() instanceof LiteralTree yes && Boolean.TRUE.equals(yes.getValue())
+                && (code.readsSame(result.getExpression(), comparison.getLeftOperand())
+                        || code.readsSame(result.getExpression(), comparison.getRightOperand()));
+        boolean goesOn = place.getLeaf() instanceof IfTree choice && comparison.getKind() == Tree.Kind.EQUAL_TO
+                && place.getParentPath().getLeaf() instanceof BlockTree body
+                && single(choice.getThenStatement()) instanceof ReturnTree result
+                && result.getExpression() instanceof LiteralTree yes && Boolean.TRUE.equals(yes.getValue())
                 && body.getStatements().get(0) == choice && body.getStatements().size() > SHORTEST_COMPARISON;
         if (goesOn) {
             // one object is equal to itself; the others are compared below
@@ -164,7 +177,8 @@ public final class IdentityComparison implements Rule {
         while (place != null && !(place.getLeaf() instanceof IfTree) && !(place.getLeaf() instanceof MethodTree)) {
             place = place.getParentPath();
         }
-        String around = place != null && place.getLeaf() instanceof IfTree choice ? code.reads(choice.getCondition()) : "";
+        String around = place != null && place.getLeaf() instanceof IfTree choice ? code.reads(choice.getCondition())
+                : "";
         return handsBack || asksNull(around, code.reads(AttributedFile.inner(comparison.getLeftOperand())))
                 && asksNull(around, code.reads(AttributedFile.inner(comparison.getRightOperand())));
     }
@@ -180,16 +194,18 @@ public final class IdentityComparison implements Rule {
 
     /** Whether a variable is asked whether it holds a named constant, which then is there to be recognised. */
     private static boolean isNamedMarker(TreePath operand, TreePath constant, AttributedFile code) {
-        boolean isAsked = code.element(AttributedFile.inner(operand)).filter(element -> element instanceof VariableElement
+        boolean isAsked = code.element(AttributedFile.inner(operand))
+                .filter(element -> element instanceof VariableElement
                 || element instanceof ExecutableElement method && method.getParameters().isEmpty()).isPresent();
-        return isAsked && code.element(AttributedFile.inner(constant)).filter(element -> element.getKind() == ElementKind.FIELD
+        return isAsked && code.element(AttributedFile.inner(constant))
+                .filter(element -> element.getKind() == ElementKind.FIELD
                 && element.getModifiers().contains(Modifier.STATIC) && (element.getModifiers().contains(Modifier.FINAL)
                 || CONSTANT.matcher(element.getSimpleName()).matches())).isPresent();
     }
 
     /**
-     * Whether a comment before the statement or the name of the method says that objects are compared; or the file knows strings of which
-     * there is one each (see {@link String#intern}).
+     * Whether a comment before the statement or the name of the method says that objects are compared; or the file
+     * knows strings of which there is one each (see {@link String#intern}).
      */
     private static boolean isSaid(TreePath path, AttributedFile code) {
         TreePath statement = path;
@@ -204,19 +220,24 @@ public final class IdentityComparison implements Rule {
     }
 
     private static boolean isValue(TreePath operand, AttributedFile code) {
-        return code.type(operand).filter(type -> VALUES.stream().anyMatch(name -> NamedTypes.is(type, name))).isPresent();
+        return code.type(operand).filter(type -> VALUES.stream().anyMatch(name -> NamedTypes.is(type, name)))
+                .isPresent();
     }
 
     /** A constant object that is there to be recognised, or the object itself. */
     private static boolean isMarker(TreePath operand, AttributedFile code) {
         Optional<Element> named = code.element(AttributedFile.inner(operand));
         boolean isConstant = Constants.value(code, operand).isPresent();
-        return named.filter(element -> element.getKind() == ElementKind.FIELD && element.getModifiers().contains(Modifier.FINAL)
+        return named.filter(element -> element.getKind() == ElementKind.FIELD && element.getModifiers()
+                .contains(Modifier.FINAL)
                 && (!isConstant || element.getModifiers().contains(Modifier.PRIVATE))
                 || !isConstant && element.getSimpleName().contentEquals("this")).isPresent();
     }
 
-    /** Whether a variable is made of what the other operand names: then the question is whether that gave another object. */
+    /**
+     * Whether a variable is made of what the other operand names: then the question is whether that gave another
+     * object.
+     */
     private static boolean comesFrom(TreePath operand, TreePath other, RuleContext survey) {
         String text = survey.code().reads(AttributedFile.inner(other).getLeaf());
         return values(operand, survey).stream().anyMatch(value -> survey.code().reads(value).equals(text)
@@ -228,7 +249,8 @@ public final class IdentityComparison implements Rule {
 
     /** What a variable gets in its declaration and by assignments in the file. */
     private static List<ExpressionTree> values(TreePath operand, RuleContext survey) {
-        Optional<Element> variable = survey.code().element(AttributedFile.inner(operand)).filter(element -> element instanceof VariableElement);
+        Optional<Element> variable = survey.code().element(AttributedFile.inner(operand))
+                .filter(element -> element instanceof VariableElement);
         return variable.stream().flatMap(known -> WrittenValues.of(known, survey).stream())
                 .map(value -> (ExpressionTree) value.getLeaf()).toList();
     }
@@ -240,7 +262,8 @@ public final class IdentityComparison implements Rule {
                 || body.getLeaf() instanceof ClassTree)) {
             body = body.getParentPath();
         }
-        return body != null && code.expressions(body).stream().anyMatch(part -> part.getLeaf() instanceof MethodInvocationTree call
+        return body != null && code.expressions(body).stream()
+                .anyMatch(part -> part.getLeaf() instanceof MethodInvocationTree call
                 && COMPARING.matcher(Calls.name(call)).find()
                 && (names(part, comparison.getLeftOperand(), code) || names(part, comparison.getRightOperand(), code)));
     }

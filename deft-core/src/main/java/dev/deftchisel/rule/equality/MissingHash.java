@@ -21,15 +21,19 @@ import java.util.regex.Pattern;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
 
-/** A class with {@code equals} but without {@code hashCode}, or with one of them for other parameters (Object#hashCode). */
+/**
+ * A class with {@code equals} but without {@code hashCode}, or with one of them for other parameters (Object#hashCode).
+ */
 public final class MissingHash implements Rule {
 
     /** {@code return other == this}, which is what {@link Object#hashCode} goes with. */
-    private static final Pattern IDENTITY = Pattern.compile("return \\(?(this == \\w+|\\w+ == this|super\\.equals\\s*\\(.*\\))\\)?;?$");
+    private static final Pattern IDENTITY = Pattern
+            .compile("return \\(?(this == \\w+|\\w+ == this|super\\.equals\\s*\\(.*\\))\\)?;?$");
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("missing-hash", Tag.SUSPICIOUS, "A class says what equals it, but not its hash", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("missing-hash", Tag.SUSPICIOUS, "A class says what equals it, but not its hash",
+                Effect.SAME_BEHAVIOUR)
                 .because("Equal objects must have equal hashes, or hash tables lose them.")
                 .example("""
                         class Berth {
@@ -92,7 +96,8 @@ public final class MissingHash implements Rule {
         Optional<MethodTree> equals = method(type, path, "equals", "java.lang.Object", code);
         boolean hasHash = type.getMembers().stream().anyMatch(member -> member instanceof MethodTree method
                 && method.getName().contentEquals("hashCode") && method.getParameters().isEmpty());
-        boolean isIdentity = equals.filter(method -> method.getBody() != null && method.getBody().getStatements().size() == 1
+        boolean isIdentity = equals.filter(method -> method.getBody() != null && method.getBody().getStatements()
+                .size() == 1
                 && (IDENTITY.matcher(code.text(method.getBody().getStatements().get(0))).find()
                 // one that only throws says that nothing is to be compared
                 || method.getBody().getStatements().get(0) instanceof ThrowTree)).isPresent();
@@ -107,13 +112,15 @@ public final class MissingHash implements Rule {
     private static boolean inheritsHash(TreePath path, AttributedFile code) {
         return code.element(path)
                 .filter(element -> element instanceof TypeElement type && code.elements().getAllMembers(type).stream()
-                        .anyMatch(member -> member.getSimpleName().contentEquals("hashCode") && member instanceof ExecutableElement hash
+                        .anyMatch(member -> member.getSimpleName().contentEquals("hashCode")
+                                && member instanceof ExecutableElement hash
                                 && hash.getParameters().isEmpty()
                                 && !NamedTypes.is(member.getEnclosingElement().asType(), "java.lang.Object")))
                 .isPresent();
     }
 
-    private static Optional<MethodTree> method(ClassTree type, TreePath path, String name, String parameter, AttributedFile code) {
+    private static Optional<MethodTree> method(ClassTree type, TreePath path, String name, String parameter,
+            AttributedFile code) {
         return type.getMembers().stream()
                 .filter(member -> member instanceof MethodTree)
                 .map(member -> (MethodTree) member)

@@ -20,7 +20,8 @@ public final class OverloadedEquals implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("overloaded-equals", Tag.SUSPICIOUS, "An equals takes something else than Object", Effect.OTHER)
+        return RuleDescription.of("overloaded-equals", Tag.SUSPICIOUS, "An equals takes something else than Object",
+                Effect.OTHER)
                 .because("Collections call the one that takes Object, which compares identity.")
                 .example("""
                         class Berth {
@@ -76,13 +77,17 @@ public final class OverloadedEquals implements Rule {
         boolean isOther = method.getName().contentEquals("equals") && method.getParameters().size() == 1
                 && !method.getModifiers().getFlags().contains(Modifier.STATIC)
                 && !method.getModifiers().getFlags().contains(Modifier.PRIVATE)
-                && code.type(new TreePath(path, method.getReturnType())).filter(type -> type.getKind() == TypeKind.BOOLEAN).isPresent()
+                && code.type(new TreePath(path, method.getReturnType()))
+                .filter(type -> type.getKind() == TypeKind.BOOLEAN).isPresent()
                 && code.type(new TreePath(path, method.getParameters().get(0)))
-                        .filter(type -> code.element(path.getParentPath()).filter(owner -> code.types().isSameType(owner.asType(), type)).isPresent())
+                        .filter(type -> code.element(path.getParentPath())
+                                .filter(owner -> code.types().isSameType(owner.asType(), type)).isPresent())
                         .isPresent();
         boolean hasRight = path.getParentPath().getLeaf() instanceof ClassTree type && type.getMembers().stream()
-                .anyMatch(member -> member instanceof MethodTree other && other != method && other.getName().contentEquals("equals"));
-        boolean isSaid = method.getModifiers().getAnnotations().stream().anyMatch(one -> one.getAnnotationType().toString().endsWith("SuppressWarnings")
+                .anyMatch(member -> member instanceof MethodTree other && other != method && other.getName()
+                        .contentEquals("equals"));
+        boolean isSaid = method.getModifiers().getAnnotations().stream()
+                .anyMatch(one -> one.getAnnotationType().toString().endsWith("SuppressWarnings")
                 && code.text(one).toLowerCase(Locale.ROOT).contains("equals"));
         if (isOther && !hasRight && !isSaid) {
             survey.report(method.getParameters().get(0), "collections do not call an 'equals' that takes this");

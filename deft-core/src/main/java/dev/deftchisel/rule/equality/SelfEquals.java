@@ -74,8 +74,10 @@ public final class SelfEquals implements Rule {
         boolean isOne = Calls.isOf(code, path, "java.lang.Object", "equals", 1)
                 || Calls.isOf(code, path, "java.lang.Comparable", "compareTo", 1);
         boolean isPair = Calls.isOf(code, path, "java.util.Objects", "equals", 2);
-        Optional<ExpressionTree> left = isPair ? Optional.of(call.getArguments().get(0)) : Calls.receiver(call).filter(any -> isOne);
-        boolean isPrinted = AttributedFile.outer(path).getLeaf() instanceof MethodInvocationTree print && Calls.name(print).startsWith("print");
+        Optional<ExpressionTree> left = isPair ? Optional.of(call.getArguments().get(0)) : Calls.receiver(call)
+                .filter(any -> isOne);
+        boolean isPrinted = AttributedFile.outer(path).getLeaf() instanceof MethodInvocationTree print
+                && Calls.name(print).startsWith("print");
         if (left.isEmpty() || survey.isTest() || isPrinted) {
             return;
         }

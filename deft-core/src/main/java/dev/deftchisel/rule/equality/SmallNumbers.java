@@ -36,8 +36,8 @@ import javax.lang.model.element.VariableElement;
 import javax.lang.model.util.ElementFilter;
 
 /**
- * Numbers that the file itself shows to be small: a field that only its own file writes, and only with such; a method that returns only
- * such; a parameter of a constructor that throws at others.
+ * Numbers that the file itself shows to be small: a field that only its own file writes, and only with such; a method
+ * that returns only such; a parameter of a constructor that throws at others.
  */
 final class SmallNumbers {
 
@@ -55,7 +55,8 @@ final class SmallNumbers {
 
     /** Whether no difference of two numbers is too large for an int. */
     boolean fitInDifference(TreePath left, TreePath right) {
-        return range(left, 0).flatMap(one -> range(right, 0).flatMap(one::minus)).filter(difference -> difference.isWithin(ValueRange.INT))
+        return range(left, 0).flatMap(one -> range(right, 0).flatMap(one::minus))
+                .filter(difference -> difference.isWithin(ValueRange.INT))
                 .isPresent();
     }
 
@@ -74,16 +75,19 @@ final class SmallNumbers {
         if (name.getLeaf() instanceof MethodInvocationTree) {
             return element.filter(method -> method instanceof ExecutableElement)
                     .flatMap(method -> survey.names().declaration(method).map(path -> results(path, depth))
-                            .orElseGet(() -> accessed((ExecutableElement) method).flatMap(field -> written(field, depth))));
+                            .orElseGet(() -> accessed((ExecutableElement) method)
+                                    .flatMap(field -> written(field, depth))));
         }
-        return element.filter(variable -> variable instanceof VariableElement).flatMap(variable -> written((VariableElement) variable, depth));
+        return element.filter(variable -> variable instanceof VariableElement)
+                .flatMap(variable -> written((VariableElement) variable, depth));
     }
 
     /** The component of a record that a method reads which nobody has written (JLS 8.10.3). */
     private static Optional<VariableElement> accessed(ExecutableElement method) {
         return ElementFilter.recordComponentsIn(method.getEnclosingElement().getEnclosedElements()).stream()
                 .filter(component -> method.equals(component.getAccessor()))
-                .flatMap(component -> ElementFilter.fieldsIn(method.getEnclosingElement().getEnclosedElements()).stream()
+                .flatMap(component -> ElementFilter.fieldsIn(method.getEnclosingElement().getEnclosedElements())
+                        .stream()
                         .filter(field -> field.getSimpleName().equals(component.getSimpleName())))
                 .findFirst();
     }
@@ -96,7 +100,8 @@ final class SmallNumbers {
         new TreePathScanner<Void, Void>() {
             @Override
             public Void visitReturn(ReturnTree tree, Void unused) {
-                if (tree.getExpression() != null && AttributedFile.function(getCurrentPath()).filter(owner -> owner.getLeaf() == method.getLeaf()).isPresent()) {
+                if (tree.getExpression() != null && AttributedFile.function(getCurrentPath())
+                        .filter(owner -> owner.getLeaf() == method.getLeaf()).isPresent()) {
                     all.add(range(new TreePath(getCurrentPath(), tree.getExpression()), depth));
                 }
                 return super.visitReturn(tree, null);
@@ -114,7 +119,8 @@ final class SmallNumbers {
     private Optional<ValueRange> written(VariableElement variable, int depth) {
         Optional<TreePath> declaration = survey.names().declaration(variable);
         boolean isField = variable.getKind() == ElementKind.FIELD;
-        boolean isOpen = isField && !variable.getModifiers().contains(Modifier.PRIVATE) && !variable.getModifiers().contains(Modifier.FINAL);
+        boolean isOpen = isField && !variable.getModifiers().contains(Modifier.PRIVATE) && !variable.getModifiers()
+                .contains(Modifier.FINAL);
         if (declaration.isEmpty() || isOpen || !(declaration.get().getLeaf() instanceof VariableTree tree)) {
             return Optional.empty();
         }
@@ -130,7 +136,8 @@ final class SmallNumbers {
         if (survey.names().uses(variable).stream().anyMatch(SmallNumbers::isCounted)) {
             all.add(Optional.of(ValueRange.COUNT));
         }
-        survey.names().uses(variable).forEach(use -> write(use).ifPresent(value -> all.add(value.flatMap(path -> range(path, depth)))));
+        survey.names().uses(variable).forEach(use -> write(use)
+                .ifPresent(value -> all.add(value.flatMap(path -> range(path, depth)))));
         if (all.isEmpty() && variable.getEnclosingElement().getKind() == ElementKind.RECORD) {
             return component(variable, declaration.get());
         }
@@ -145,32 +152,43 @@ final class SmallNumbers {
 
     /** What is written to a name, if anything: empty inside where it is worked out of its old value. */
     private static Optional<Optional<TreePath>> write(TreePath use) {
-        TreePath name = use.getParentPath().getLeaf() instanceof MemberSelectTree select && select.getExpression() != use.getLeaf()
+        TreePath name = use.getParentPath().getLeaf() instanceof MemberSelectTree select
+                && select.getExpression() != use.getLeaf()
                 ? use.getParentPath() : use;
         TreePath parent = AttributedFile.outer(name);
-        if (parent.getLeaf() instanceof AssignmentTree assignment && AttributedFile.inner(assignment.getVariable()) == name.getLeaf()) {
+        if (parent.getLeaf() instanceof AssignmentTree assignment
+                && AttributedFile.inner(assignment.getVariable()) == name.getLeaf()) {
             return Optional.of(Optional.of(new TreePath(parent, assignment.getExpression())));
         }
-        boolean isChanged = parent.getLeaf() instanceof CompoundAssignmentTree || !isCounted(use) && parent.getLeaf() instanceof UnaryTree unary && unary.getKind() != Tree.Kind.UNARY_MINUS && unary.getKind() != Tree.Kind.UNARY_PLUS;
+        boolean isChanged = parent.getLeaf() instanceof CompoundAssignmentTree || !isCounted(use)
+                && parent.getLeaf() instanceof UnaryTree unary && unary.getKind() != Tree.Kind.UNARY_MINUS
+                && unary.getKind() != Tree.Kind.UNARY_PLUS;
         return isChanged ? Optional.of(Optional.empty()) : Optional.empty();
     }
 
-    /** What a constructor takes: what all who call it hand over, where only this file can, and nothing at which it throws. */
+    /**
+     * What a constructor takes: what all who call it hand over, where only this file can, and nothing at which it
+     * throws.
+     */
     private Optional<ValueRange> taken(VariableElement parameter, TreePath declaration, int depth) {
         ExecutableElement owner = (ExecutableElement) parameter.getEnclosingElement();
-        Optional<ValueRange> checked = declaration.getParentPath().getLeaf() instanceof MethodTree method && method.getBody() != null
+        Optional<ValueRange> checked = declaration.getParentPath().getLeaf() instanceof MethodTree method
+                && method.getBody() != null
                 ? checked(parameter, new TreePath(declaration.getParentPath(), method.getBody())) : Optional.empty();
-        boolean isClosed = owner.getEnclosingElement().getKind() == ElementKind.ENUM && owner.getKind() == ElementKind.CONSTRUCTOR
+        boolean isClosed = owner.getEnclosingElement().getKind() == ElementKind.ENUM
+                && owner.getKind() == ElementKind.CONSTRUCTOR
                 || owner.getModifiers().contains(Modifier.PRIVATE);
         if (checked.isPresent() || !isClosed) {
             return checked;
         }
         int index = owner.getParameters().indexOf(parameter);
         return union(survey.names().uses(owner).stream()
-                .filter(use -> use.getLeaf() instanceof NewClassTree || use.getParentPath().getLeaf() instanceof MethodInvocationTree)
+                .filter(use -> use.getLeaf() instanceof NewClassTree || use.getParentPath()
+                        .getLeaf() instanceof MethodInvocationTree)
                 .map(use -> use.getLeaf() instanceof NewClassTree ? use : use.getParentPath())
                 .map(call -> Calls.arguments(call.getLeaf()).size() > index
-                        ? range(new TreePath(call, Calls.arguments(call.getLeaf()).get(index)), depth) : Optional.<ValueRange>empty())
+                        ? range(new TreePath(call, Calls.arguments(call.getLeaf()).get(index)), depth)
+                        : Optional.<ValueRange>empty())
                 .toList());
     }
 
@@ -178,8 +196,10 @@ final class SmallNumbers {
     private Optional<ValueRange> component(VariableElement field, TreePath declaration) {
         TreePath owner = declaration.getParentPath();
         return owner.getLeaf() instanceof ClassTree type ? type.getMembers().stream()
-                .filter(member -> member instanceof MethodTree method && method.getReturnType() == null && method.getBody() != null)
-                .flatMap(member -> checked(field, new TreePath(new TreePath(owner, member), ((MethodTree) member).getBody())).stream())
+                .filter(member -> member instanceof MethodTree method && method.getReturnType() == null
+                        && method.getBody() != null)
+                .flatMap(member -> checked(field, new TreePath(new TreePath(owner, member), ((MethodTree) member)
+                        .getBody())).stream())
                 .findFirst() : Optional.empty();
     }
 
@@ -191,10 +211,13 @@ final class SmallNumbers {
             if (statement instanceof IfTree test && !Jumps.canComplete(test.getThenStatement())) {
                 for (TreePath part : alternatives(new TreePath(new TreePath(body, statement), test.getCondition()))) {
                     BinaryTree comparison = part.getLeaf() instanceof BinaryTree binary ? binary : null;
-                    boolean isOf = comparison != null && AttributedFile.inner(comparison.getLeftOperand()) instanceof IdentifierTree name
+                    boolean isOf = comparison != null && AttributedFile.inner(comparison.getLeftOperand())
+                            instanceof IdentifierTree name
                             && name.getName().equals(variable.getSimpleName());
-                    Optional<Long> limit = isOf ? Constants.value(code, new TreePath(part, comparison.getRightOperand()))
-                            .filter(value -> value instanceof Integer).map(value -> ((Integer) value).longValue()) : Optional.empty();
+                    Optional<Long> limit = isOf ? Constants.value(code,
+                            new TreePath(part, comparison.getRightOperand()))
+                            .filter(value -> value instanceof Integer).map(value -> ((Integer) value).longValue())
+                            : Optional.empty();
                     if (limit.isPresent()) {
                         low = comparison.getKind() == Tree.Kind.LESS_THAN ? limit.get()
                                 : comparison.getKind() == Tree.Kind.LESS_THAN_EQUAL ? limit.get() + 1 : low;

@@ -34,10 +34,13 @@ final class Unrelated {
 
     /** Whether an interface above both says itself when two of its kind are equal, as that of lists does. */
     private static boolean haveContract(TypeMirror left, TypeMirror right, AttributedFile code) {
-        return Stream.concat(Stream.of((TypeElement) ((DeclaredType) left).asElement()), Supertypes.of((TypeElement) ((DeclaredType) left).asElement(), code.types()).stream())
-                .filter(type -> type.getKind().isInterface() && !NamedTypes.is(type.asType(), "java.util.Collection") && code.isKind(right, type.asType()))
+        return Stream.concat(Stream.of((TypeElement) ((DeclaredType) left).asElement()),
+                Supertypes.of((TypeElement) ((DeclaredType) left).asElement(), code.types()).stream())
+                .filter(type -> type.getKind().isInterface() && !NamedTypes.is(type.asType(), "java.util.Collection")
+                        && code.isKind(right, type.asType()))
                 .anyMatch(type -> ElementFilter.methodsIn(type.getEnclosedElements()).stream()
-                        .anyMatch(method -> method.getSimpleName().contentEquals("equals") && method.getParameters().size() == 1));
+                        .anyMatch(method -> method.getSimpleName().contentEquals("equals") && method.getParameters()
+                                .size() == 1));
     }
 
     private static boolean isPlain(TypeMirror type) {
@@ -52,7 +55,8 @@ final class Unrelated {
     static String name(TypeMirror type, AttributedFile code) {
         TypeElement element = (TypeElement) ((DeclaredType) code.types().erasure(code.boxed(type))).asElement();
         return element.getSimpleName().length() > 0 ? element.getSimpleName().toString()
-                : "class without a name, a kind of " + name(element.getInterfaces().isEmpty() ? element.getSuperclass() : element.getInterfaces().get(0),
+                : "class without a name, a kind of " + name(element.getInterfaces().isEmpty() ? element.getSuperclass()
+                        : element.getInterfaces().get(0),
                         code);
     }
 }

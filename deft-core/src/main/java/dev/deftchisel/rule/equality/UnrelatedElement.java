@@ -26,7 +26,8 @@ public final class UnrelatedElement implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("unrelated-element", Tag.SUSPICIOUS, "A collection is asked for what it cannot hold", Effect.OTHER)
+        return RuleDescription.of("unrelated-element", Tag.SUSPICIOUS, "A collection is asked for what it cannot hold",
+                Effect.OTHER)
                 .because("No element is of the type of what is asked for, so it is never found.")
                 .example("""
                         import java.util.List;
@@ -69,7 +70,8 @@ public final class UnrelatedElement implements Rule {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
         String owner = ASKING.get(Calls.name(call));
         AttributedFile code = survey.code();
-        if (owner == null || survey.isTest() || !Calls.isOf(code, path, owner, Calls.name(call), 1) || takesNumber(path, code)) {
+        if (owner == null || survey.isTest() || !Calls.isOf(code, path, owner, Calls.name(call), 1)
+                || takesNumber(path, code)) {
             return;
         }
         int index = Calls.name(call).equals("containsValue") ? 1 : 0;
@@ -86,6 +88,7 @@ public final class UnrelatedElement implements Rule {
 
     /** {@code remove(int)} asks for a place. */
     private static boolean takesNumber(TreePath call, AttributedFile code) {
-        return Calls.method(code, call).filter(method -> method.getParameters().get(0).asType().getKind().isPrimitive()).isPresent();
+        return Calls.method(code, call).filter(method -> method.getParameters().get(0).asType().getKind().isPrimitive())
+                .isPresent();
     }
 }

@@ -24,7 +24,8 @@ public final class UnrelatedEquals implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("unrelated-equals", Tag.SUSPICIOUS, "Things of unrelated types are compared", Effect.OTHER)
+        return RuleDescription.of("unrelated-equals", Tag.SUSPICIOUS, "Things of unrelated types are compared",
+                Effect.OTHER)
                 .because("No object is of both types, so the answer is always no.")
                 .example("""
                         class Berth {
@@ -72,8 +73,10 @@ public final class UnrelatedEquals implements Rule {
             return;
         }
         boolean isText = NamedTypes.is(own.get(), "java.lang.String")
-                && (NamedTypes.is(other.get(), "java.lang.StringBuilder") || NamedTypes.is(other.get(), "java.lang.StringBuffer"));
-        survey.report(path.getLeaf(), "no " + Unrelated.name(own.get(), code) + " equals a " + Unrelated.name(other.get(), code), isText
+                && (NamedTypes.is(other.get(), "java.lang.StringBuilder")
+                        || NamedTypes.is(other.get(), "java.lang.StringBuffer"));
+        survey.report(path.getLeaf(), "no " + Unrelated.name(own.get(), code) + " equals a "
+                + Unrelated.name(other.get(), code), isText
                 ? new Fix[] {Fix.of("compare with its text", edits -> edits.replace(argument.getLeaf(),
                         to -> to.carry(code.range(argument.getLeaf())).write(".toString()")))} : new Fix[0]);
     }

@@ -1,2 +1,4 @@
-/** Rules about what is equal to what: identity taken for equality, comparisons that cannot hold, orders that overflow. */
+/**
+ * Rules about what is equal to what: identity taken for equality, comparisons that cannot hold, orders that overflow.
+ */
 package dev.deftchisel.rule.equality;

@@ -22,9 +22,11 @@ import javax.lang.model.type.TypeKind;
 /** A box that is made by its constructor (java.lang.Integer and its like, deprecated since 9). */
 public final class BoxConstructor implements Rule {
 
-    private static final Map<String, TypeKind> BOXES = Map.of("java.lang.Integer", TypeKind.INT, "java.lang.Long", TypeKind.LONG,
+    private static final Map<String, TypeKind> BOXES = Map.of("java.lang.Integer", TypeKind.INT, "java.lang.Long",
+            TypeKind.LONG,
             "java.lang.Short", TypeKind.SHORT, "java.lang.Byte", TypeKind.BYTE, "java.lang.Character", TypeKind.CHAR,
-            "java.lang.Boolean", TypeKind.BOOLEAN, "java.lang.Double", TypeKind.DOUBLE, "java.lang.Float", TypeKind.FLOAT);
+            "java.lang.Boolean", TypeKind.BOOLEAN, "java.lang.Double", TypeKind.DOUBLE, "java.lang.Float",
+            TypeKind.FLOAT);
 
     @Override
     public RuleDescription about() {
@@ -66,15 +68,18 @@ public final class BoxConstructor implements Rule {
         Optional<TypeKind> boxed = BOXES.entrySet().stream().filter(box -> Calls.makes(code, path, box.getKey()))
                 .map(Map.Entry::getValue).findFirst();
         // a test that makes a box of its own wants one that is equal and not the same
-        if (boxed.isEmpty() || survey.isTest() || made.getArguments().size() != 1 || path.getParentPath().getLeaf() instanceof ExpressionStatementTree) {
+        if (boxed.isEmpty() || survey.isTest() || made.getArguments().size() != 1 || path.getParentPath()
+                .getLeaf() instanceof ExpressionStatementTree) {
             return;
         }
         ExpressionTree value = made.getArguments().get(0);
         boolean fits = code.type(new TreePath(path, value))
                 .filter(type -> type.getKind() == boxed.get() || NamedTypes.is(type, "java.lang.String")).isPresent();
         if (fits) {
-            survey.report(made, "'valueOf' can use a box that is there", Fix.of("use 'valueOf'", edits -> edits.replace(made,
-                    to -> to.carry(code.range(made.getIdentifier())).write(".valueOf(").carry(code.range(value)).write(")"))));
+            survey.report(made, "'valueOf' can use a box that is there",
+                    Fix.of("use 'valueOf'", edits -> edits.replace(made,
+                    to -> to.carry(code.range(made.getIdentifier())).write(".valueOf(").carry(code.range(value))
+                    .write(")"))));
         }
     }
 }

@@ -23,7 +23,8 @@ public final class BracketsBehindName implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("brackets-behind-name", Tag.IDIOM, "The brackets of an array stand behind a name", Effect.SAME_CLASSES)
+        return RuleDescription.of("brackets-behind-name", Tag.IDIOM, "The brackets of an array stand behind a name",
+                Effect.SAME_CLASSES)
                 .because("They are part of the type, and are looked for there.")
                 .example("""
                         class Berths {
@@ -79,7 +80,8 @@ public final class BracketsBehindName implements Rule {
         int end = last;
         boolean isAlone = !tokens.is(tokens.code(tokens.at(all.get().end() - 1)), ',')
                 && !tokens.is(tokens.code(tokens.at(all.get().end())), ',')
-                || !(path.getParentPath().getLeaf() instanceof ClassTree || path.getParentPath().getLeaf() instanceof BlockTree);
+                || !(path.getParentPath().getLeaf() instanceof ClassTree || path.getParentPath()
+                        .getLeaf() instanceof BlockTree);
         boolean isFirst = tokens.codeBefore(name - 1) >= 0 && !tokens.is(tokens.codeBefore(name - 1), ',');
         Range brackets = new Range(tokens.start(tokens.code(name + 1)), tokens.end(end));
         Range behindType = new Range(tokens.end(tokens.codeBefore(name - 1)), tokens.end(tokens.codeBefore(name - 1)));

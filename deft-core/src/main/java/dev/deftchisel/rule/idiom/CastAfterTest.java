@@ -30,7 +30,8 @@ public final class CastAfterTest implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("cast-after-test", Tag.IDIOM, "A value is tested for a type and then cast to it", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("cast-after-test", Tag.IDIOM, "A value is tested for a type and then cast to it",
+                Effect.SAME_BEHAVIOUR)
                 .because("A pattern does both, and the type is said once.")
                 .example("""
                         class Log {
@@ -83,7 +84,8 @@ public final class CastAfterTest implements Rule {
         AttributedFile code = survey.code();
         if (!(tree.getThenStatement() instanceof BlockTree body) || body.getStatements().isEmpty()
                 || !(body.getStatements().get(0) instanceof VariableTree variable)
-                || !(variable.getInitializer() instanceof TypeCastTree cast) || !(cast.getExpression() instanceof IdentifierTree)) {
+                || !(variable.getInitializer() instanceof TypeCastTree cast)
+                || !(cast.getExpression() instanceof IdentifierTree)) {
             return;
         }
         TreePath value = new TreePath(new TreePath(new TreePath(new TreePath(new TreePath(path, body), variable), cast),
@@ -92,7 +94,8 @@ public final class CastAfterTest implements Rule {
         boolean isPlain = code.saysType(variable) && variable.getModifiers().getAnnotations().isEmpty()
                 && code.readsSame(variable.getType(), cast.getType());
         boolean isLocal = code.element(value).filter(element -> element.getKind() == ElementKind.PARAMETER
-                || element.getKind() == ElementKind.LOCAL_VARIABLE || element.getKind().name().equals("BINDING_VARIABLE")).isPresent();
+                || element.getKind() == ElementKind.LOCAL_VARIABLE || element.getKind().name()
+                .equals("BINDING_VARIABLE")).isPresent();
         Range gone = code.range(variable);
         if (test.isPresent() && isPlain && isLocal && !isNamedInTest(tree, variable) && !code.hasComment(gone)
                 && !MultiDeclaration.isShared(new TreePath(new TreePath(path, body), variable), code)
@@ -116,7 +119,8 @@ public final class CastAfterTest implements Rule {
             return test(both.getLeftOperand(), cast, code).or(() -> test(both.getRightOperand(), cast, code));
         }
         return inner instanceof InstanceOfTree test && test.getPattern() == null && test.getType() != null
-                && code.readsSame(test.getType(), cast.getType()) && code.readsSame(test.getExpression(), cast.getExpression())
+                && code.readsSame(test.getType(), cast.getType())
+                && code.readsSame(test.getExpression(), cast.getExpression())
                 ? Optional.of(test) : Optional.empty();
     }
 

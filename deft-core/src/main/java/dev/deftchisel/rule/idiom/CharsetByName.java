@@ -19,12 +19,14 @@ import java.util.Set;
 /** A charset that every platform has, asked for by its name (java.nio.charset.StandardCharsets). */
 public final class CharsetByName implements Rule {
 
-    private static final Map<String, String> CONSTANTS = Map.of("UTF-8", "UTF_8", "UTF8", "UTF_8", "US-ASCII", "US_ASCII",
+    private static final Map<String, String> CONSTANTS = Map.of("UTF-8", "UTF_8", "UTF8", "UTF_8", "US-ASCII",
+            "US_ASCII",
             "ISO-8859-1", "ISO_8859_1", "UTF-16", "UTF_16");
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("charset-by-name", Tag.IDIOM, "A charset that is always there is looked up by its name", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("charset-by-name", Tag.IDIOM,
+                "A charset that is always there is looked up by its name", Effect.SAME_BEHAVIOUR)
                 .because("The constant cannot be misspelt, and no exception has to be handled.")
                 .example("""
                         import java.nio.charset.Charset;
@@ -64,9 +66,11 @@ public final class CharsetByName implements Rule {
         if (!Calls.isOf(code, path, "java.nio.charset.Charset", "forName", 1)) {
             return;
         }
-        Optional<String> constant = Constants.value(code, new TreePath(path, ((MethodInvocationTree) path.getLeaf()).getArguments().get(0)))
+        Optional<String> constant = Constants.value(code,
+                new TreePath(path, ((MethodInvocationTree) path.getLeaf()).getArguments().get(0)))
                 .flatMap(name -> Optional.ofNullable(CONSTANTS.get(name)));
-        constant.ifPresent(name -> survey.report(path.getLeaf(), "this charset is always there", Fix.of("use the constant",
+        constant.ifPresent(name -> survey.report(path.getLeaf(), "this charset is always there",
+                Fix.of("use the constant",
                 edits -> edits.replace(path.getLeaf(), to -> to.write(edits.types().name(
                         code.elements().getTypeElement("java.nio.charset.StandardCharsets")) + "." + name)))));
     }

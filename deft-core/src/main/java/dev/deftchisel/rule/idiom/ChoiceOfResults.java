@@ -27,7 +27,8 @@ public final class ChoiceOfResults implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("choice-of-results", Tag.IDIOM, "A switch only chooses a result", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("choice-of-results", Tag.IDIOM, "A switch only chooses a result",
+                Effect.SAME_BEHAVIOUR)
                 .because("As an expression it says so, cannot fall through, and must cover every case.")
                 .example("""
                         class Tides {
@@ -89,11 +90,14 @@ public final class ChoiceOfResults implements Rule {
         AttributedFile code = survey.code();
         List<Group> groups = groups(tree);
         boolean hasDefault = groups.stream().anyMatch(group -> group.isDefault());
-        boolean isAll = !groups.isEmpty() && hasDefault && groups.stream().anyMatch(group -> group.result() instanceof ReturnTree)
-                && !code.hasComment(code.range(tree)) && groups.stream().noneMatch(group -> group.isDefault() && !group.labels().isEmpty());
+        boolean isAll = !groups.isEmpty() && hasDefault && groups.stream()
+                .anyMatch(group -> group.result() instanceof ReturnTree)
+                && !code.hasComment(code.range(tree)) && groups.stream()
+                .noneMatch(group -> group.isDefault() && !group.labels().isEmpty());
         if (isAll) {
             survey.report(new Range(code.range(tree).start(), code.range(tree).start() + "switch".length()),
-                    "this switch only chooses a result", Fix.of("make it an expression", edits -> write(edits, tree, groups)));
+                    "this switch only chooses a result", Fix.of("make it an expression",
+                            edits -> write(edits, tree, groups)));
         }
     }
 
@@ -122,7 +126,8 @@ public final class ChoiceOfResults implements Rule {
             if (statements.isEmpty()) {
                 continue;
             }
-            boolean isResult = statements.size() == 1 && (statements.get(0) instanceof ReturnTree result && result.getExpression() != null
+            boolean isResult = statements.size() == 1
+                    && (statements.get(0) instanceof ReturnTree result && result.getExpression() != null
                     || statements.get(0) instanceof ThrowTree);
             if (!isResult) {
                 return List.of();

@@ -32,7 +32,8 @@ public final class ClosedByHand implements Rule {
     @Override
     public RuleDescription about() {
         return RuleDescription.of("closed-by-hand", Tag.IDIOM, "A resource is closed in a finally", Effect.OTHER)
-                .because("The try can close it. Should both the body and the closing fail, the exception of the body is then the one"
+                .because("The try can close it. Should both the body and the closing fail, the exception of the body "
+                        + "is then the one"
                         + " that is told, with the other one in it; by hand it gets lost.")
                 .example("""
                         import java.io.FileReader;
@@ -118,7 +119,8 @@ public final class ClosedByHand implements Rule {
         TreePath declared = new TreePath(path.getParentPath(), resource);
         Range gap = new Range(code.range(resource).end(), code.range(attempt).start());
         Range end = new Range(code.range(attempt.getBlock()).end(), code.range(attempt).end());
-        if (!MultiDeclaration.isShared(declared, code) && isCloseable(declared, code) && isUsedOnlyIn(attempt, declared, path.getParentPath(), code)
+        if (!MultiDeclaration.isShared(declared, code) && isCloseable(declared, code)
+                && isUsedOnlyIn(attempt, declared, path.getParentPath(), code)
                 && !code.hasComment(gap) && !code.hasComment(end)) {
             Range written = code.range(resource);
             Range declaration = new Range(written.start(), code.range(resource.getInitializer()).end());
@@ -132,9 +134,11 @@ public final class ClosedByHand implements Rule {
     }
 
     private static boolean closes(BlockTree last, VariableTree resource) {
-        return last.getStatements().size() == 1 && last.getStatements().get(0) instanceof ExpressionStatementTree statement
+        return last.getStatements().size() == 1 && last.getStatements()
+                .get(0) instanceof ExpressionStatementTree statement
                 && statement.getExpression() instanceof MethodInvocationTree call && call.getArguments().isEmpty()
-                && call.getMethodSelect() instanceof MemberSelectTree select && select.getIdentifier().contentEquals("close")
+                && call.getMethodSelect() instanceof MemberSelectTree select && select.getIdentifier()
+                .contentEquals("close")
                 && select.getExpression() instanceof IdentifierTree name && name.getName().equals(resource.getName());
     }
 
@@ -148,7 +152,8 @@ public final class ClosedByHand implements Rule {
         Optional<Element> variable = code.element(declared);
         Range within = code.range(attempt);
         return code.occurrences(block).stream()
-                .filter(place -> variable.filter(place.variable()::equals).isPresent() && place.access() != Occurrence.Access.DECLARED)
+                .filter(place -> variable.filter(place.variable()::equals).isPresent()
+                        && place.access() != Occurrence.Access.DECLARED)
                 .allMatch(place -> within.contains(place.offset()) && !place.isWritten());
     }
 }

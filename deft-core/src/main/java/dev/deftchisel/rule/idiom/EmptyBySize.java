@@ -71,24 +71,29 @@ public final class EmptyBySize implements Rule {
         TreePath size = AttributedFile.inner(new TreePath(path, comparison.getLeftOperand()));
         boolean isZero = Constants.value(code, new TreePath(path,
                 comparison.getRightOperand())).filter(value -> value.equals(0)).isPresent();
-        boolean isSize = Calls.isOf(code, size, "java.util.Collection", "size", 0) || Calls.isOf(code, size, "java.util.Map", "size", 0)
+        boolean isSize = Calls.isOf(code, size, "java.util.Collection", "size", 0)
+                || Calls.isOf(code, size, "java.util.Map", "size", 0)
                 || Calls.isOf(code, size, "java.lang.String", "length", 0);
         if (!isZero || !isSize) {
             return;
         }
         Optional<ExpressionTree> receiver = Calls.receiver((MethodInvocationTree) size.getLeaf());
-        boolean isOther = receiver.isPresent() && !receiver.get().toString().matches("this|super|.*\\.this") && !isInIsEmpty(path);
+        boolean isOther = receiver.isPresent() && !receiver.get().toString().matches("this|super|.*\\.this")
+                && !isInIsEmpty(path);
         if (isOther) {
             boolean isEmpty = comparison.getKind() == Tree.Kind.EQUAL_TO;
             boolean isGrouped = !isEmpty && Precedence.needsParentheses(Tree.Kind.LOGICAL_COMPLEMENT, comparison,
                     path.getParentPath().getLeaf());
-            survey.report(comparison, "'isEmpty' asks this", Fix.of("ask whether it is empty", edits -> edits.replace(comparison,
-                    to -> to.apartFrom(code.range(comparison).start()).write((isGrouped ? "(" : "") + (isEmpty ? "" : "!"))
+            survey.report(comparison, "'isEmpty' asks this",
+                    Fix.of("ask whether it is empty", edits -> edits.replace(comparison,
+                    to -> to.apartFrom(code.range(comparison).start())
+                    .write((isGrouped ? "(" : "") + (isEmpty ? "" : "!"))
                             .carry(code.range(receiver.get())).write(".isEmpty()" + (isGrouped ? ")" : "")))));
         }
     }
 
     private static boolean isInIsEmpty(TreePath path) {
-        return AttributedFile.leadsThrough(path, null, tree -> tree instanceof MethodTree method && method.getName().contentEquals("isEmpty"));
+        return AttributedFile.leadsThrough(path, null, tree -> tree instanceof MethodTree method && method.getName()
+                .contentEquals("isEmpty"));
     }
 }

@@ -32,7 +32,8 @@ public final class IndexLoop implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("index-loop", Tag.IDIOM, "A loop counts only to take each element", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("index-loop", Tag.IDIOM, "A loop counts only to take each element",
+                Effect.SAME_BEHAVIOUR)
                 .because("An enhanced for says it, and no index can be wrong.")
                 .example("""
                         class Berths {
@@ -83,13 +84,15 @@ public final class IndexLoop implements Rule {
     public void look(TreePath path, RuleContext survey) {
         ForLoopTree loop = (ForLoopTree) path.getLeaf();
         AttributedFile code = survey.code();
-        if (!counts(path, loop, code) || !(loop.getStatement() instanceof BlockTree body) || body.getStatements().isEmpty()
+        if (!counts(path, loop, code) || !(loop.getStatement() instanceof BlockTree body) || body.getStatements()
+                .isEmpty()
                 || !(body.getStatements().get(0) instanceof VariableTree element)
                         || !(element.getInitializer() instanceof ArrayAccessTree taken)) {
             return;
         }
         VariableTree index = (VariableTree) loop.getInitializer().get(0);
-        ExpressionTree array = ((MemberSelectTree) ((BinaryTree) loop.getCondition()).getRightOperand()).getExpression();
+        ExpressionTree array = ((MemberSelectTree) ((BinaryTree) loop.getCondition()).getRightOperand())
+                .getExpression();
         TreePath inBody = new TreePath(new TreePath(path, body), element);
         Optional<Element> counter = code.element(new TreePath(path, index));
         boolean isAll = counter.isPresent() && code.saysType(element)
@@ -97,7 +100,8 @@ public final class IndexLoop implements Rule {
                 && code.element(new TreePath(new TreePath(inBody, taken), taken.getIndex())).equals(counter)
                 && code.readsSame(taken.getExpression(), array) && isSteady(array, path, survey);
         if (isAll && !code.hasComment(new Range(code.range(loop).start(), code.range(element).end()))) {
-            survey.report(new Range(code.range(loop).start(), code.range(loop).start() + 3), "this loop counts only to take each element",
+            survey.report(new Range(code.range(loop).start(), code.range(loop).start() + 3),
+                    "this loop counts only to take each element",
                     Fix.of("make it an enhanced for", edits -> write(edits, loop, element, array)));
         }
     }
@@ -106,7 +110,8 @@ public final class IndexLoop implements Rule {
     private static boolean counts(TreePath path, ForLoopTree loop, AttributedFile code) {
         if (loop.getInitializer().size() != 1 || !(loop.getInitializer().get(0) instanceof VariableTree index)
                 || index.getInitializer() == null || loop.getUpdate().size() != 1
-                || !(loop.getCondition() instanceof BinaryTree condition) || condition.getKind() != Tree.Kind.LESS_THAN) {
+                || !(loop.getCondition() instanceof BinaryTree condition)
+                || condition.getKind() != Tree.Kind.LESS_THAN) {
             return false;
         }
         boolean fromZero = Constants.value(code, new TreePath(new TreePath(path, index), index.getInitializer()))
@@ -114,8 +119,10 @@ public final class IndexLoop implements Rule {
         boolean byOne = loop.getUpdate().get(0).getExpression() instanceof UnaryTree step
                 && (step.getKind() == Tree.Kind.POSTFIX_INCREMENT || step.getKind() == Tree.Kind.PREFIX_INCREMENT)
                 && step.getExpression() instanceof IdentifierTree counted && counted.getName().equals(index.getName());
-        boolean toEnd = condition.getLeftOperand() instanceof IdentifierTree tested && tested.getName().equals(index.getName())
-                && condition.getRightOperand() instanceof MemberSelectTree length && length.getIdentifier().contentEquals("length")
+        boolean toEnd = condition.getLeftOperand() instanceof IdentifierTree tested && tested.getName()
+                .equals(index.getName())
+                && condition.getRightOperand() instanceof MemberSelectTree length && length.getIdentifier()
+                .contentEquals("length")
                 && length.getExpression() instanceof IdentifierTree
                 && code.type(new TreePath(new TreePath(new TreePath(path, condition), length), length.getExpression()))
                         .filter(type -> type.getKind() == TypeKind.ARRAY).isPresent();
@@ -126,8 +133,10 @@ public final class IndexLoop implements Rule {
     private static boolean isSteady(ExpressionTree array, TreePath path, RuleContext survey) {
         AttributedFile code = survey.code();
         Optional<Element> variable = code.element(new TreePath(path, array));
-        return variable.filter(element -> element.getKind() == ElementKind.PARAMETER || element.getKind() == ElementKind.LOCAL_VARIABLE)
-                .filter(element -> code.occurrences(new TreePath(path, ((ForLoopTree) path.getLeaf()).getStatement())).stream()
+        return variable.filter(element -> element.getKind() == ElementKind.PARAMETER
+                || element.getKind() == ElementKind.LOCAL_VARIABLE)
+                .filter(element -> code.occurrences(new TreePath(path, ((ForLoopTree) path.getLeaf()).getStatement()))
+                        .stream()
                         .noneMatch(place -> place.variable().equals(element) && place.isWritten())).isPresent();
     }
 

@@ -26,7 +26,8 @@ public final class JoinedLines implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("joined-lines", Tag.IDIOM, "Text of several lines is joined from strings", Effect.SAME_CLASSES)
+        return RuleDescription.of("joined-lines", Tag.IDIOM, "Text of several lines is joined from strings",
+                Effect.SAME_CLASSES)
                 .because("A text block shows it as it is.")
                 .example("""
                         class Log {
@@ -65,13 +66,15 @@ public final class JoinedLines implements Rule {
         // the compiler may have joined neighbouring literals already, so it is the tokens that tell
         List<String> literals = isInner ? List.of() : literals(all, code.tokens());
         long lines = literals.stream().filter(JoinedLines::isEnded).count();
-        boolean isText = lines >= LEAST_LINES && literals.subList(0, literals.size() - 1).stream().allMatch(JoinedLines::isEnded);
+        boolean isText = lines >= LEAST_LINES && literals.subList(0, literals.size() - 1).stream()
+                .allMatch(JoinedLines::isEnded);
         Optional<Object> value = isText ? Constants.value(code, path) : Optional.empty();
         if (value.isPresent()) {
             String indent = Layout.indentOf(code.file(), all.start()) + Layout.of(code.file()).unit().repeat(2);
             String block = block((String) value.get(), literals, indent, Layout.of(code.file()).lineEnd());
             if (reads(block).equals(value.get())) {
-                survey.report(new Range(all.start(), all.start() + literals.get(0).length()), "these lines could be one text block",
+                survey.report(new Range(all.start(), all.start() + literals.get(0).length()),
+                        "these lines could be one text block",
                         Fix.of("write a text block", edits -> edits.replace(all, block)));
             }
         }

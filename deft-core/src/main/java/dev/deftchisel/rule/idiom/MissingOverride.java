@@ -24,7 +24,8 @@ public final class MissingOverride implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("missing-override", Tag.IDIOM, "A method overrides another without saying so", Effect.SAME_CLASSES)
+        return RuleDescription.of("missing-override", Tag.IDIOM, "A method overrides another without saying so",
+                Effect.SAME_CLASSES)
                 .because("With @Override the compiler tells when the other one changes its name or parameters.")
                 .example("""
                         class Berth implements Runnable {
@@ -74,15 +75,18 @@ public final class MissingOverride implements Rule {
     public void look(TreePath path, RuleContext survey) {
         MethodTree method = (MethodTree) path.getLeaf();
         AttributedFile code = survey.code();
-        boolean mayOverride = method.getReturnType() != null && path.getParentPath().getLeaf().getKind() != Tree.Kind.RECORD
+        boolean mayOverride = method.getReturnType() != null && path.getParentPath().getLeaf()
+                .getKind() != Tree.Kind.RECORD
                 && !method.getModifiers().getFlags().contains(Modifier.STATIC)
                 && !method.getModifiers().getFlags().contains(Modifier.PRIVATE)
                 && method.getModifiers().getAnnotations().stream()
                         .noneMatch(annotation -> annotation.getAnnotationType().toString().endsWith("Override"));
         Optional<Element> element = mayOverride ? code.element(path) : Optional.empty();
-        if (element.isPresent() && !Supertypes.overridden((ExecutableElement) element.get(), code.elements(), code.types()).isEmpty()) {
+        if (element.isPresent() && !Supertypes.overridden((ExecutableElement) element.get(), code.elements(),
+                code.types()).isEmpty()) {
             Range all = code.range(method);
-            survey.report(code.name(method), "'" + method.getName() + "' overrides another method", Fix.of("add '@Override'",
+            survey.report(code.name(method), "'" + method.getName() + "' overrides another method",
+                    Fix.of("add '@Override'",
                     edits -> edits.insert(all.start(), "@Override" + Layout.of(code.file()).lineEnd()
                             + Layout.indentOf(code.file(), all.start()))));
         }

@@ -23,7 +23,8 @@ public final class RepeatedTarget implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("repeated-target", Tag.IDIOM, "A variable is written twice to change it", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("repeated-target", Tag.IDIOM, "A variable is written twice to change it",
+                Effect.SAME_BEHAVIOUR)
                 .because("A compound assignment names it once.")
                 .example("""
                         class Dues {
@@ -79,13 +80,16 @@ public final class RepeatedTarget implements Rule {
             return;
         }
         boolean isSame = code.readsSame(assignment.getVariable(), value.getLeftOperand())
-                && code.type(new TreePath(path, assignment.getVariable())).filter(own -> code.type(new TreePath(path, value))
+                && code.type(new TreePath(path, assignment.getVariable()))
+                .filter(own -> code.type(new TreePath(path, value))
                         .filter(other -> code.types().isSameType(own, other)).isPresent()).isPresent();
         if (isSame) {
             int sign = code.tokens().code(code.tokens().at(code.range(assignment.getVariable()).end()));
-            Range operator = code.tokens().range(code.tokens().code(code.tokens().at(code.range(value.getLeftOperand()).end())));
+            Range operator = code.tokens().range(code.tokens()
+                    .code(code.tokens().at(code.range(value.getLeftOperand()).end())));
             String compound = code.text(operator) + "=";
-            survey.report(assignment, "'" + compound + "' says this", Fix.of("write '" + compound + "'", edits -> edits.replace(
+            survey.report(assignment, "'" + compound + "' says this",
+                    Fix.of("write '" + compound + "'", edits -> edits.replace(
                     new Range(code.tokens().start(sign), code.range(value).end()),
                     to -> to.write(compound + " ").carry(code.range(AttributedFile.inner(value.getRightOperand()))))));
         }
@@ -97,7 +101,8 @@ public final class RepeatedTarget implements Rule {
 
     private static boolean isCompound(Tree.Kind kind) {
         return switch (kind) {
-            case PLUS, MINUS, MULTIPLY, DIVIDE, REMAINDER, AND, OR, XOR, LEFT_SHIFT, RIGHT_SHIFT, UNSIGNED_RIGHT_SHIFT -> true;
+            case PLUS, MINUS, MULTIPLY, DIVIDE, REMAINDER, AND, OR, XOR, LEFT_SHIFT, RIGHT_SHIFT,
+                    UNSIGNED_RIGHT_SHIFT -> true;
             default -> false;
         };
     }

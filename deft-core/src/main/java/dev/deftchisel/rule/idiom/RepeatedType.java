@@ -28,7 +28,8 @@ public final class RepeatedType implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("repeated-type", Tag.IDIOM, "The type of a variable stands in its value, too", Effect.SAME_CLASSES)
+        return RuleDescription.of("repeated-type", Tag.IDIOM, "The type of a variable stands in its value, too",
+                Effect.SAME_CLASSES)
                 .because("With 'var' it is said once. Not looked for unless .editorconfig says so.")
                 .example("""
                         import java.util.ArrayList;
@@ -88,7 +89,8 @@ public final class RepeatedType implements Rule {
         boolean isLocal = code.element(path).filter(element -> element.getKind() == ElementKind.LOCAL_VARIABLE
                 || element.getKind() == ElementKind.RESOURCE_VARIABLE).isPresent();
         if (isLocal && variable.getInitializer() != null && code.saysType(variable) && isAlone(path, variable, code)
-                && said(variable.getInitializer()).filter(type -> code.readsSame(variable.getType(), type)).isPresent()) {
+                && said(variable.getInitializer()).filter(type -> code.readsSame(variable.getType(), type))
+                .isPresent()) {
             Range type = code.range(variable.getType());
             survey.report(type, "the value of '" + variable.getName() + "' says its type, too",
                     Fix.of("write 'var'", edits -> edits.replace(type, "var")));
@@ -99,7 +101,8 @@ public final class RepeatedType implements Rule {
     private static Optional<Tree> said(ExpressionTree value) {
         if (value instanceof NewClassTree made) {
             boolean isWhole = made.getClassBody() == null && made.getEnclosingExpression() == null
-                    && !(made.getIdentifier() instanceof ParameterizedTypeTree type && type.getTypeArguments().isEmpty());
+                    && !(made.getIdentifier() instanceof ParameterizedTypeTree type && type.getTypeArguments()
+                            .isEmpty());
             return isWhole ? Optional.of(made.getIdentifier()) : Optional.empty();
         }
         return value instanceof TypeCastTree cast ? Optional.of(cast.getType()) : Optional.empty();

@@ -79,7 +79,8 @@ public final class RepeatedTypeArguments implements Rule {
         NewClassTree made = (NewClassTree) path.getLeaf();
         AttributedFile code = survey.code();
         if (made.getClassBody() != null || !(made.getIdentifier() instanceof ParameterizedTypeTree named)
-                || named.getTypeArguments().isEmpty() || made.getArguments().stream().anyMatch(argument -> isOpen(argument, path, code))) {
+                || named.getTypeArguments().isEmpty() || made.getArguments().stream()
+                .anyMatch(argument -> isOpen(argument, path, code))) {
             return;
         }
         Optional<TypeMirror> own = code.type(path);
@@ -91,21 +92,25 @@ public final class RepeatedTypeArguments implements Rule {
         }
     }
 
-    /** Whether an argument has wildcards in its type, which take part in what is inferred (JLS 18.5.1) and may spoil it. */
+    /**
+     * Whether an argument has wildcards in its type, which take part in what is inferred (JLS 18.5.1) and may spoil it.
+     */
     private static boolean isOpen(ExpressionTree argument, TreePath made, AttributedFile code) {
         return code.type(new TreePath(made, argument)).filter(type -> NamedTypes.shown(type).contains("?")).isPresent();
     }
 
     /** Whether the type that is wanted fixes each type argument: it has no wildcards and names them all. */
     private static boolean saysAll(TypeMirror own, TypeMirror wanted, AttributedFile code) {
-        if (!(own instanceof DeclaredType made) || !(wanted instanceof DeclaredType target) || target.getTypeArguments().isEmpty()
+        if (!(own instanceof DeclaredType made) || !(wanted instanceof DeclaredType target) || target.getTypeArguments()
+                .isEmpty()
                 || target.getTypeArguments().stream().anyMatch(argument -> argument.getKind() == TypeKind.WILDCARD)
                 || !code.types().isSubtype(own, wanted)) {
             return false;
         }
         TypeElement type = (TypeElement) made.asElement();
         Optional<DeclaredType> above = Supertypes.as(type.asType(), target.asElement(), code.types());
-        return above.isPresent() && type.getTypeParameters().stream().allMatch(parameter -> above.get().getTypeArguments().stream()
+        return above.isPresent() && type.getTypeParameters().stream()
+                .allMatch(parameter -> above.get().getTypeArguments().stream()
                 .anyMatch(argument -> code.types().isSameType(argument, parameter.asType())));
     }
 }

@@ -85,10 +85,13 @@ public final class SameCatches implements Rule {
                     && !code.hasComment(new Range(code.range(one.getBlock()).start(), code.range(next).end()))
                     && !isAssigned(path, one, code) && !isAssigned(path, next, code);
             if (isSame) {
-                survey.report(next.getParameter(), "the handler above does the same", Fix.of("catch both there", edits -> {
-                    edits.replace(one.getParameter().getType(), to -> to.carry(code.range(one.getParameter().getType())).write(" | ")
+                survey.report(next.getParameter(), "the handler above does the same",
+                        Fix.of("catch both there", edits -> {
+                    edits.replace(one.getParameter().getType(), to -> to.carry(code.range(one.getParameter().getType()))
+                            .write(" | ")
                             .carry(code.range(next.getParameter().getType())));
-                    int before = code.tokens().end(code.tokens().codeBefore(code.tokens().at(code.range(next).start()) - 1));
+                    int before = code.tokens().end(code.tokens()
+                            .codeBefore(code.tokens().at(code.range(next).start()) - 1));
                     edits.cut(new Range(before, code.range(next).end()));
                 }));
                 return;
@@ -106,7 +109,8 @@ public final class SameCatches implements Rule {
         TreePath parameter = new TreePath(new TreePath(path, tree), tree.getParameter());
         TreePath type = new TreePath(parameter, tree.getParameter().getType());
         return type.getLeaf() instanceof UnionTypeTree union
-                ? union.getTypeAlternatives().stream().flatMap(part -> code.type(new TreePath(type, part)).stream()).toList()
+                ? union.getTypeAlternatives().stream().flatMap(part -> code.type(new TreePath(type, part)).stream())
+                .toList()
                 : code.type(type).stream().toList();
     }
 

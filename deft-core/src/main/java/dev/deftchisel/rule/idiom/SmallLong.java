@@ -44,7 +44,8 @@ public final class SmallLong implements Rule {
         Range range = survey.code().range(path.getLeaf());
         if (survey.code().text(range).endsWith("l")) {
             Range last = new Range(range.end() - 1, range.end());
-            survey.report(range, "the last letter is read as a one", Fix.of("write 'L'", edits -> edits.replace(last, "L")));
+            survey.report(range, "the last letter is read as a one",
+                    Fix.of("write 'L'", edits -> edits.replace(last, "L")));
         }
     }
 }

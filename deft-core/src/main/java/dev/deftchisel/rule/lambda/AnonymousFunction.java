@@ -42,7 +42,8 @@ public final class AnonymousFunction implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("anonymous-function", Tag.IDIOM, "An anonymous class could be a lambda", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("anonymous-function", Tag.IDIOM, "An anonymous class could be a lambda",
+                Effect.SAME_BEHAVIOUR)
                 .because("A lambda says what is done, without the frame around it.")
                 .example("""
                         import java.util.Comparator;
@@ -124,7 +125,8 @@ public final class AnonymousFunction implements Rule {
         Optional<MethodTree> only = only(made);
         Optional<TypeMirror> type = code.type(new TreePath(path, made.getIdentifier()));
         if (only.isEmpty() || type.isEmpty() || !isFunction(type.get(), only.get(), code)
-                || TargetType.ofAssignmentOrCall(path, code).filter(wanted -> code.types().isSameType(code.types().erasure(wanted),
+                || TargetType.ofAssignmentOrCall(path, code)
+                .filter(wanted -> code.types().isSameType(code.types().erasure(wanted),
                         code.types().erasure(type.get()))).isEmpty() || isGenericArgument(path, code)) {
             return;
         }
@@ -132,7 +134,8 @@ public final class AnonymousFunction implements Rule {
         TreePath method = new TreePath(body, only.get());
         if (!hasCommentAround(made, only.get(), code) && !usesItself(body, method, code) && !hidesLocal(path, method)
                 && !isBeforeFields(path, method, code)) {
-            survey.report(new Range(code.range(made).start(), code.range(made.getIdentifier()).end()), "this could be a lambda",
+            survey.report(new Range(code.range(made).start(), code.range(made.getIdentifier()).end()),
+                    "this could be a lambda",
                     Fix.of("make it a lambda", edits -> write(edits, made, only.get())));
         }
     }
@@ -141,19 +144,23 @@ public final class AnonymousFunction implements Rule {
     private static boolean hasCommentAround(NewClassTree made, MethodTree method, AttributedFile code) {
         Range all = code.range(made);
         Range body = code.range(method.getBody());
-        return code.hasComment(new Range(all.start(), body.start())) || code.hasComment(new Range(body.end(), all.end()));
+        return code.hasComment(new Range(all.start(), body.start()))
+                || code.hasComment(new Range(body.end(), all.end()));
     }
 
     /** The only member, a method that is nothing but what the interface asks for. */
     private static Optional<MethodTree> only(NewClassTree made) {
-        List<? extends Tree> members = made.getClassBody() == null ? List.of() : made.getClassBody().getMembers().stream()
-                .filter(member -> !(member instanceof MethodTree method && method.getName().contentEquals("<init>"))).toList();
+        List<? extends Tree> members = made.getClassBody() == null ? List.of() : made.getClassBody().getMembers()
+                .stream()
+                .filter(member -> !(member instanceof MethodTree method && method.getName().contentEquals("<init>")))
+                .toList();
         return members.size() == 1 && members.get(0) instanceof MethodTree method && method.getBody() != null
                 && method.getTypeParameters().isEmpty() && made.getArguments().isEmpty()
                 && method.getModifiers().getAnnotations().stream()
                         .allMatch(annotation -> annotation.getAnnotationType().toString().endsWith("Override"))
                 && !method.getModifiers().getFlags().contains(Modifier.SYNCHRONIZED)
-                && method.getParameters().stream().allMatch(parameter -> parameter.getModifiers().getAnnotations().isEmpty())
+                && method.getParameters().stream().allMatch(parameter -> parameter.getModifiers().getAnnotations()
+                        .isEmpty())
                 ? Optional.of(method) : Optional.empty();
     }
 
@@ -171,7 +178,8 @@ public final class AnonymousFunction implements Rule {
                         .noneMatch(of -> of.getSimpleName().equals(own.getSimpleName())
                                 && of.getParameters().size() == own.getParameters().size()))
                 .toList();
-        return open.size() == 1 && open.get(0).getSimpleName().equals(method.getName()) && open.get(0).getTypeParameters().isEmpty();
+        return open.size() == 1 && open.get(0).getSimpleName().equals(method.getName()) && open.get(0)
+                .getTypeParameters().isEmpty();
     }
 
     /** Whether the call infers a type from it, for which a lambda would say too little (JLS 18.5.1). */
@@ -179,7 +187,8 @@ public final class AnonymousFunction implements Rule {
         TreePath call = path.getParentPath();
         boolean isCall = call.getLeaf() instanceof MethodInvocationTree || call.getLeaf() instanceof NewClassTree;
         return isCall && (call.getLeaf().toString().contains("<>") || code.element(call)
-                .filter(element -> element instanceof ExecutableElement method && method.getTypeParameters().isEmpty()).isEmpty());
+                .filter(element -> element instanceof ExecutableElement method && method.getTypeParameters().isEmpty())
+                .isEmpty());
     }
 
     /** Whether it uses itself: as {@code this}, by a member of its own or one it inherits (JLS 15.27.2). */
@@ -197,7 +206,8 @@ public final class AnonymousFunction implements Rule {
             }
 
             private boolean isOfOuter(TypeElement owner) {
-                return code.enclosingType(body.getParentPath()).filter(outer -> code.isKind(outer.asType(), owner.asType())
+                return code.enclosingType(body.getParentPath())
+                        .filter(outer -> code.isKind(outer.asType(), owner.asType())
                         && !owner.getQualifiedName().contentEquals("java.lang.Object")).isPresent();
             }
 
@@ -236,7 +246,10 @@ public final class AnonymousFunction implements Rule {
         return names;
     }
 
-    /** Whether it stands where fields get their values, and names one: in a lambda that must have its value already (JLS 16). */
+    /**
+     * Whether it stands where fields get their values, and names one: in a lambda that must have its value already (JLS
+     * 16).
+     */
     private static boolean isBeforeFields(TreePath path, TreePath method, AttributedFile code) {
         TreePath member = path;
         while (!(member.getParentPath().getLeaf() instanceof ClassTree)) {
@@ -244,7 +257,8 @@ public final class AnonymousFunction implements Rule {
         }
         boolean isInitializer = member.getLeaf() instanceof VariableTree || member.getLeaf() instanceof BlockTree
                 || member.getLeaf() instanceof MethodTree constructor && constructor.getReturnType() == null;
-        return isInitializer && code.expressions(method).stream().anyMatch(part -> part.getLeaf() instanceof IdentifierTree
+        return isInitializer && code.expressions(method).stream()
+                .anyMatch(part -> part.getLeaf() instanceof IdentifierTree
                 && code.element(part).filter(element -> element.getKind() == ElementKind.FIELD).isPresent());
     }
 
@@ -261,7 +275,8 @@ public final class AnonymousFunction implements Rule {
                         .carry(new Range(own.end() - parameter.getName().length(), own.end()));
             }
             to.write(parameters.size() == 1 ? " -> " : ") -> ");
-            boolean isValue = block.getStatements().size() == 1 && block.getStatements().get(0) instanceof ReturnTree result
+            boolean isValue = block.getStatements().size() == 1 && block.getStatements()
+                    .get(0) instanceof ReturnTree result
                     && result.getExpression() != null && !code.hasComment(body);
             if (isValue) {
                 ExpressionTree value = ((ReturnTree) block.getStatements().get(0)).getExpression();

@@ -106,20 +106,27 @@ public final class ForwardingLambda implements Rule {
     public void look(TreePath path, RuleContext survey) {
         LambdaExpressionTree lambda = (LambdaExpressionTree) path.getLeaf();
         AttributedFile code = survey.code();
-        if (!(lambda.getBody() instanceof ExpressionTree) || TargetType.ofAssignmentOrCall(path, code).isEmpty() || code.hasComment(code.range(lambda))) {
+        if (!(lambda.getBody() instanceof ExpressionTree) || TargetType.ofAssignmentOrCall(path, code).isEmpty()
+                || code.hasComment(code.range(lambda))) {
             return;
         }
         TreePath body = new TreePath(path, lambda.getBody());
-        Optional<Consumer<FixEdits>> fix = body.getLeaf() instanceof NewClassTree made ? constructor(path, made, body, code)
-                : body.getLeaf() instanceof MethodInvocationTree call ? method(path, call, body, code) : Optional.empty();
-        fix.ifPresent(writer -> survey.report(lambda, "the name of what is called says this", Fix.of("name it", writer)));
+        Optional<Consumer<FixEdits>> fix = body.getLeaf() instanceof NewClassTree made
+                ? constructor(path, made, body, code)
+                : body.getLeaf() instanceof MethodInvocationTree call ? method(path, call, body, code)
+                : Optional.empty();
+        fix.ifPresent(writer -> survey.report(lambda, "the name of what is called says this",
+                Fix.of("name it", writer)));
     }
 
-    private static Optional<Consumer<FixEdits>> constructor(TreePath lambda, NewClassTree made, TreePath body, AttributedFile code) {
-        boolean isPlain = made.getClassBody() == null && made.getEnclosingExpression() == null && made.getTypeArguments().isEmpty()
+    private static Optional<Consumer<FixEdits>> constructor(TreePath lambda, NewClassTree made, TreePath body,
+            AttributedFile code) {
+        boolean isPlain = made.getClassBody() == null && made.getEnclosingExpression() == null
+                && made.getTypeArguments().isEmpty()
                 && made.getIdentifier() instanceof IdentifierTree
                 && passesOn(lambda, made.getArguments(), 0)
-                && code.element(body).filter(element -> element instanceof ExecutableElement constructor && !constructor.isVarArgs()
+                && code.element(body).filter(element -> element instanceof ExecutableElement constructor
+                        && !constructor.isVarArgs()
                         && takes(lambda, constructor, 0, code)
                         && constructor.getEnclosingElement().getEnclosedElements().stream()
                         .filter(other -> other.getKind() == ElementKind.CONSTRUCTOR).count() == 1).isPresent();
@@ -127,9 +134,11 @@ public final class ForwardingLambda implements Rule {
                 to -> to.carry(code.range(made.getIdentifier())).write("::new"))) : Optional.empty();
     }
 
-    private static Optional<Consumer<FixEdits>> method(TreePath lambda, MethodInvocationTree call, TreePath body, AttributedFile code) {
+    private static Optional<Consumer<FixEdits>> method(TreePath lambda, MethodInvocationTree call, TreePath body,
+            AttributedFile code) {
         Optional<ExecutableElement> called = Calls.method(code, body);
-        if (called.isEmpty() || called.get().isVarArgs() || !call.getTypeArguments().isEmpty() || !isAlone(called.get(), code)
+        if (called.isEmpty() || called.get().isVarArgs() || !call.getTypeArguments().isEmpty()
+                || !isAlone(called.get(), code)
                 || !(called.get().getEnclosingElement() instanceof TypeElement owner)) {
             return Optional.empty();
         }
@@ -143,21 +152,26 @@ public final class ForwardingLambda implements Rule {
                         to -> to.write(edits.types().name(owner) + "::" + name)));
             }
             boolean isOwn = receiver.map(object -> object.toString().equals("this"))
-                    .orElse(code.enclosingType(lambda).filter(type -> code.isKind(type.asType(), owner.asType())).isPresent());
-            return isOwn && !isStatic ? Optional.of(edits -> edits.replace(lambda.getLeaf(), to -> to.write("this::" + name)))
+                    .orElse(code.enclosingType(lambda).filter(type -> code.isKind(type.asType(), owner.asType()))
+                            .isPresent());
+            return isOwn && !isStatic
+                    ? Optional.of(edits -> edits.replace(lambda.getLeaf(), to -> to.write("this::" + name)))
                     : Optional.empty();
         }
         boolean isOfFirst = !isStatic && !parameters.isEmpty() && receiver.isPresent()
                 && names(receiver.get(), parameters.get(0)) && passesOn(lambda, call.getArguments(), 1)
                 && takes(lambda, called.get(), 1, code);
         Optional<TypeElement> first = isOfFirst ? code.type(new TreePath(lambda, parameters.get(0)))
-                .filter(type -> type.getKind() == TypeKind.DECLARED).map(type -> (TypeElement) ((DeclaredType) type).asElement())
+                .filter(type -> type.getKind() == TypeKind.DECLARED)
+                .map(type -> (TypeElement) ((DeclaredType) type).asElement())
                 .filter(type -> type.getSimpleName().length() > 0) : Optional.empty();
-        return first.map(type -> edits -> edits.replace(lambda.getLeaf(), to -> to.write(edits.types().name(type) + "::" + name)));
+        return first.map(type -> edits -> edits.replace(lambda.getLeaf(),
+                to -> to.write(edits.types().name(type) + "::" + name)));
     }
 
     private static boolean isType(Optional<ExpressionTree> receiver, TreePath body, AttributedFile code) {
-        return receiver.isEmpty() || Calls.receiver(body).flatMap(code::element).filter(element -> element instanceof TypeElement).isPresent();
+        return receiver.isEmpty() || Calls.receiver(body).flatMap(code::element)
+                .filter(element -> element instanceof TypeElement).isPresent();
     }
 
     /** Whether the arguments are just the parameters from one on, in order. */
@@ -170,8 +184,10 @@ public final class ForwardingLambda implements Rule {
     /** Whether the parameters are of types that need no conversion, so that nothing else can be found (JLS 15.13.1). */
     private static boolean takes(TreePath lambda, ExecutableElement method, int from, AttributedFile code) {
         List<? extends VariableTree> parameters = ((LambdaExpressionTree) lambda.getLeaf()).getParameters();
-        return IntStream.range(0, method.getParameters().size()).allMatch(i -> code.type(new TreePath(lambda, parameters.get(i + from)))
-                .filter(type -> type.getKind().isPrimitive() == method.getParameters().get(i).asType().getKind().isPrimitive())
+        return IntStream.range(0, method.getParameters().size())
+                .allMatch(i -> code.type(new TreePath(lambda, parameters.get(i + from)))
+                .filter(type -> type.getKind().isPrimitive() == method.getParameters().get(i).asType().getKind()
+                        .isPrimitive())
                 .isPresent());
     }
 
@@ -181,6 +197,7 @@ public final class ForwardingLambda implements Rule {
 
     private static boolean isAlone(ExecutableElement method, AttributedFile code) {
         return code.elements().getAllMembers((TypeElement) method.getEnclosingElement()).stream()
-                .filter(other -> other instanceof ExecutableElement && other.getSimpleName().equals(method.getSimpleName())).count() == 1;
+                .filter(other -> other instanceof ExecutableElement && other.getSimpleName()
+                        .equals(method.getSimpleName())).count() == 1;
     }
 }

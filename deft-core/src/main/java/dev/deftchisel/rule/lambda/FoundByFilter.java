@@ -30,7 +30,8 @@ public final class FoundByFilter implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("found-by-filter", Tag.IDIOM, "A stream is searched to know whether something is there", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("found-by-filter", Tag.IDIOM,
+                "A stream is searched to know whether something is there", Effect.SAME_BEHAVIOUR)
                 .because("'anyMatch' asks just this.")
                 .example("""
                         import java.util.List;
@@ -64,17 +65,23 @@ public final class FoundByFilter implements Rule {
                         """);
     }
 
-    /** Whether the condition fails for null itself, as {@code findFirst} would for a null that is found and {@code anyMatch} would not. */
+    /**
+     * Whether the condition fails for null itself, as {@code findFirst} would for a null that is found and
+     * {@code anyMatch} would not.
+     */
     private static boolean failsOnNull(ExpressionTree condition, AttributedFile code, TreePath around) {
         if (condition instanceof LambdaExpressionTree function && function.getParameters().size() == 1) {
             Tree first = function.getBody();
-            while (first instanceof MethodInvocationTree || first instanceof MemberSelectTree || first instanceof BinaryTree
+            while (first instanceof MethodInvocationTree || first instanceof MemberSelectTree
+                    || first instanceof BinaryTree
                     || first instanceof UnaryTree || first instanceof ParenthesizedTree) {
                 first = first instanceof MethodInvocationTree call ? call.getMethodSelect()
                         : first instanceof MemberSelectTree select ? select.getExpression()
                         : first instanceof BinaryTree binary ? binary.getLeftOperand()
-                        : first instanceof UnaryTree unary ? unary.getExpression() : ((ParenthesizedTree) first).getExpression();
-                if (first instanceof IdentifierTree name && name.getName().equals(function.getParameters().get(0).getName())) {
+                        : first instanceof UnaryTree unary ? unary.getExpression() : ((ParenthesizedTree) first)
+                        .getExpression();
+                if (first instanceof IdentifierTree name && name.getName()
+                        .equals(function.getParameters().get(0).getName())) {
                     return !(isCompared(function.getBody(), name));
                 }
             }
@@ -112,15 +119,18 @@ public final class FoundByFilter implements Rule {
         Optional<TreePath> found = Calls.receiver(path).filter(call ->
                 Calls.isOf(code, call, "java.util.stream.Stream", "findFirst", 0)
                         || Calls.isOf(code, call, "java.util.stream.Stream", "findAny", 0));
-        Optional<TreePath> filter = found.flatMap(Calls::receiver).filter(call -> Calls.isOf(code, call, "java.util.stream.Stream",
+        Optional<TreePath> filter = found.flatMap(Calls::receiver)
+                .filter(call -> Calls.isOf(code, call, "java.util.stream.Stream",
                 "filter", 1));
         Optional<TreePath> stream = filter.flatMap(Calls::receiver);
-        if (stream.isPresent() && failsOnNull(((MethodInvocationTree) filter.get().getLeaf()).getArguments().get(0), code, filter.get())) {
+        if (stream.isPresent() && failsOnNull(((MethodInvocationTree) filter.get().getLeaf()).getArguments()
+                .get(0), code, filter.get())) {
             MethodInvocationTree filtered = (MethodInvocationTree) filter.get().getLeaf();
             Range all = code.range(path.getLeaf());
             Range select = code.range(filtered.getMethodSelect());
             Range name = new Range(select.end() - "filter".length(), select.end());
-            survey.report(new Range(name.start(), all.end()), "'anyMatch' asks this", Fix.of("use 'anyMatch'", edits -> edits.replace(
+            survey.report(new Range(name.start(), all.end()), "'anyMatch' asks this",
+                    Fix.of("use 'anyMatch'", edits -> edits.replace(
                     path.getLeaf(), to -> to.carry(new Range(all.start(), name.start())).write("anyMatch(")
                             .carry(code.range(filtered.getArguments().get(0))).write(")"))));
         }

@@ -30,7 +30,8 @@ public final class LambdaBlock implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("lambda-block", Tag.REDUNDANT, "A lambda has a block around one expression", Effect.SAME_CLASSES)
+        return RuleDescription.of("lambda-block", Tag.REDUNDANT, "A lambda has a block around one expression",
+                Effect.SAME_CLASSES)
                 .because("The expression alone says it.")
                 .example("""
                         import java.util.List;
@@ -83,7 +84,8 @@ public final class LambdaBlock implements Rule {
     public void look(TreePath path, RuleContext survey) {
         LambdaExpressionTree lambda = (LambdaExpressionTree) path.getLeaf();
         AttributedFile code = survey.code();
-        if (!(lambda.getBody() instanceof BlockTree block) || block.getStatements().size() != 1 || code.hasComment(code.range(block))) {
+        if (!(lambda.getBody() instanceof BlockTree block) || block.getStatements().size() != 1
+                || code.hasComment(code.range(block))) {
             return;
         }
         StatementTree only = block.getStatements().get(0);
@@ -97,11 +99,15 @@ public final class LambdaBlock implements Rule {
                                         Layout.indentOf(code.file(), code.range(lambda).start()))))));
     }
 
-    /** Whether another method of the name could take a lambda that has a value as well as one that has none (JLS 15.12.2.1). */
+    /**
+     * Whether another method of the name could take a lambda that has a value as well as one that has none (JLS
+     * 15.12.2.1).
+     */
     private static boolean isOverloaded(TreePath lambda, AttributedFile code) {
         TreePath call = lambda.getParentPath();
         return code.element(call)
-                .filter(element -> element instanceof ExecutableElement && call.getLeaf() instanceof MethodInvocationTree
+                .filter(element -> element instanceof ExecutableElement
+                        && call.getLeaf() instanceof MethodInvocationTree
                         || call.getLeaf() instanceof NewClassTree)
                 .filter(element -> element.getEnclosingElement() instanceof TypeElement type
                         && code.elements().getAllMembers(type).stream()

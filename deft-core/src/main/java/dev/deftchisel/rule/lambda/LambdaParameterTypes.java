@@ -24,7 +24,8 @@ public final class LambdaParameterTypes implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("lambda-parameter-types", Tag.REDUNDANT, "A lambda says the types of its parameters", Effect.SAME_CLASSES)
+        return RuleDescription.of("lambda-parameter-types", Tag.REDUNDANT, "A lambda says the types of its parameters",
+                Effect.SAME_CLASSES)
                 .because("The function that it becomes has them already.")
                 .example("""
                         import java.util.Comparator;
@@ -75,9 +76,11 @@ public final class LambdaParameterTypes implements Rule {
         if (parameters.isEmpty() || !parameters.stream().allMatch(parameter -> isPlain(parameter, code))) {
             return;
         }
-        boolean isFixed = TargetType.ofAssignmentOrCall(path, code).map(TypeMirror::toString).filter(type -> !type.contains("?")).isPresent();
+        boolean isFixed = TargetType.ofAssignmentOrCall(path, code).map(TypeMirror::toString)
+                .filter(type -> !type.contains("?")).isPresent();
         int close = code.tokens().codeBefore(code.tokens().at(code.range(parameters.get(parameters.size() - 1)).end()));
-        Range head = new Range(code.range(lambda).start(), code.tokens().end(code.tokens().text(close).equals(")") ? close
+        Range head = new Range(code.range(lambda).start(), code.tokens()
+                .end(code.tokens().text(close).equals(")") ? close
                 : code.tokens().code(close + 1)));
         if (isFixed && !code.hasComment(head) && code.text(head).endsWith(")")) {
             survey.report(head, "the types of the parameters are known", Fix.of("write the names alone",

@@ -28,7 +28,8 @@ public final class RedundantArgumentArray implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("redundant-argument-array", Tag.REDUNDANT, "An array is made for a parameter that takes its elements", Effect.SAME_CLASSES)
+        return RuleDescription.of("redundant-argument-array", Tag.REDUNDANT,
+                "An array is made for a parameter that takes its elements", Effect.SAME_CLASSES)
                 .because("The compiler makes the array by itself.")
                 .example("""
                         import java.util.Arrays;
@@ -72,7 +73,8 @@ public final class RedundantArgumentArray implements Rule {
         NewArrayTree array = (NewArrayTree) path.getLeaf();
         TreePath call = path.getParentPath();
         boolean isArgument = call.getLeaf() instanceof MethodInvocationTree || call.getLeaf() instanceof NewClassTree;
-        if (!isArgument || array.getInitializers() == null || array.getType() == null || array.getInitializers().isEmpty()) {
+        if (!isArgument || array.getInitializers() == null || array.getType() == null || array.getInitializers()
+                .isEmpty()) {
             return;
         }
         AttributedFile code = survey.code();
@@ -91,8 +93,9 @@ public final class RedundantArgumentArray implements Rule {
     }
 
     /**
-     * Whether the elements are taken for elements, and for the same array: the array has just the type that the parameter
-     * erases to, no other method of the name could be meant, and a lone element is not an array or {@code null} itself.
+     * Whether the elements are taken for elements, and for the same array: the array has just the type that the
+     * parameter erases to, no other method of the name could be meant, and a lone element is not an array or
+     * {@code null} itself.
      */
     private static boolean isPlain(NewArrayTree array, TreePath path, ExecutableElement method, AttributedFile code) {
         TypeMirror formal = method.getParameters().get(method.getParameters().size() - 1).asType();
@@ -104,12 +107,14 @@ public final class RedundantArgumentArray implements Rule {
                                 .filter(type -> code.types().isSameType(type, written.getComponentType())).isPresent())
                         : code.types().isSameType(code.types().erasure(formal), own.get()));
         boolean isAlone = method.getEnclosingElement().getEnclosedElements().stream()
-                .filter(other -> other.getSimpleName().equals(method.getSimpleName()) && other.getKind() == method.getKind())
+                .filter(other -> other.getSimpleName().equals(method.getSimpleName())
+                        && other.getKind() == method.getKind())
                 .count() == 1;
         boolean isDoubtful = array.getInitializers().size() == 1
                 && code.type(new TreePath(path, array.getInitializers().get(0)))
                         .filter(type -> type.getKind() != TypeKind.ARRAY && type.getKind() != TypeKind.NULL).isEmpty();
         return isSame && isAlone && !isDoubtful
-                && array.getInitializers().stream().noneMatch(value -> value instanceof NewArrayTree inner && inner.getType() == null);
+                && array.getInitializers().stream().noneMatch(value -> value instanceof NewArrayTree inner
+                        && inner.getType() == null);
     }
 }

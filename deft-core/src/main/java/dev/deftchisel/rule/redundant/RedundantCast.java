@@ -31,7 +31,8 @@ public final class RedundantCast implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("redundant-cast", Tag.REDUNDANT, "A value is cast to the type it has", Effect.SAME_CLASSES)
+        return RuleDescription.of("redundant-cast", Tag.REDUNDANT, "A value is cast to the type it has",
+                Effect.SAME_CLASSES)
                 .because("A cast is a promise that someone had to check; this one says nothing.")
                 .example("""
                         class Berth {
@@ -74,8 +75,10 @@ public final class RedundantCast implements Rule {
         TreePath inner = AttributedFile.inner(new TreePath(path, cast.getExpression()));
         Optional<TypeMirror> from = code.type(inner);
         Optional<TypeMirror> to = code.type(new TreePath(path, cast.getType()));
-        boolean isPoly = inner.getLeaf() instanceof LambdaExpressionTree || inner.getLeaf() instanceof MemberReferenceTree
-                || inner.getLeaf() instanceof ConditionalExpressionTree || inner.getLeaf() instanceof SwitchExpressionTree;
+        boolean isPoly = inner.getLeaf() instanceof LambdaExpressionTree
+                || inner.getLeaf() instanceof MemberReferenceTree
+                || inner.getLeaf() instanceof ConditionalExpressionTree
+                || inner.getLeaf() instanceof SwitchExpressionTree;
         if (isPoly || from.isEmpty() || to.isEmpty() || to.get().getKind() == TypeKind.INTERSECTION) {
             return;
         }
@@ -86,14 +89,18 @@ public final class RedundantCast implements Rule {
         }
     }
 
-    /** Whether the call is of a generic method, which could be taken for another type where there is no cast (JLS 15.12). */
+    /**
+     * Whether the call is of a generic method, which could be taken for another type where there is no cast (JLS
+     * 15.12).
+     */
     private static boolean isInferred(TreePath inner, AttributedFile code) {
         return inner.getLeaf() instanceof NewClassTree made && made.getIdentifier().toString().endsWith("<>")
                 || Calls.method(code, inner).filter(method -> !method.getTypeParameters().isEmpty()).isPresent();
     }
 
     /** Whether a reference is cast to a supertype only to be given to a variable that takes it anyway. */
-    private static boolean widensForNothing(TreePath path, TreePath inner, TypeMirror from, TypeMirror to, AttributedFile code) {
+    private static boolean widensForNothing(TreePath path, TreePath inner, TypeMirror from, TypeMirror to,
+            AttributedFile code) {
         boolean isNamed = inner.getLeaf() instanceof IdentifierTree || inner.getLeaf() instanceof MemberSelectTree;
         Optional<TypeMirror> wanted = TargetType.ofVariable(AttributedFile.outer(path), code);
         return isNamed && !from.getKind().isPrimitive() && !to.getKind().isPrimitive() && wanted.isPresent()

@@ -18,7 +18,8 @@ public final class RedundantContinue implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("redundant-continue", Tag.REDUNDANT, "A loop's body ends with a continue", Effect.SAME_CLASSES)
+        return RuleDescription.of("redundant-continue", Tag.REDUNDANT, "A loop's body ends with a continue",
+                Effect.SAME_CLASSES)
                 .because("The next round begins here anyway.")
                 .example("""
                         class Log {

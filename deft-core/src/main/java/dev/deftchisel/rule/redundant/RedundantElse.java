@@ -24,8 +24,10 @@ public final class RedundantElse implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("redundant-else", Tag.REDUNDANT, "An else stands behind a branch that leaves", Effect.SAME_CLASSES)
-                .because("What follows a branch that returns or throws is the other case already; one level of nesting can go.")
+        return RuleDescription.of("redundant-else", Tag.REDUNDANT, "An else stands behind a branch that leaves",
+                Effect.SAME_CLASSES)
+                .because("What follows a branch that returns or throws is the other case already; one level of "
+                        + "nesting can go.")
                 .example("""
                         class Dues {
                             int due(int length) {

@@ -27,8 +27,10 @@ public final class RedundantModifier implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("redundant-modifier", Tag.REDUNDANT, "A modifier says what is so anyway", Effect.SAME_CLASSES)
-                .because("Members of interfaces are public, their fields static and final; what a place implies need not be said.")
+        return RuleDescription.of("redundant-modifier", Tag.REDUNDANT, "A modifier says what is so anyway",
+                Effect.SAME_CLASSES)
+                .because("Members of interfaces are public, their fields static and final; what a place implies need "
+                        + "not be said.")
                 .example("""
                         interface Berth {
                             public static final int LONGEST = 400;
@@ -85,7 +87,8 @@ public final class RedundantModifier implements Rule {
 
     @Override
     public Set<Tree.Kind> kinds() {
-        return Set.of(Tree.Kind.METHOD, Tree.Kind.VARIABLE, Tree.Kind.CLASS, Tree.Kind.INTERFACE, Tree.Kind.ENUM, Tree.Kind.RECORD,
+        return Set.of(Tree.Kind.METHOD, Tree.Kind.VARIABLE, Tree.Kind.CLASS, Tree.Kind.INTERFACE, Tree.Kind.ENUM,
+                Tree.Kind.RECORD,
                 Tree.Kind.ANNOTATION_TYPE);
     }
 
@@ -93,7 +96,8 @@ public final class RedundantModifier implements Rule {
     public void look(TreePath path, RuleContext survey) {
         Tree tree = path.getLeaf();
         Tree around = path.getParentPath().getLeaf();
-        boolean isInInterface = around.getKind() == Tree.Kind.INTERFACE || around.getKind() == Tree.Kind.ANNOTATION_TYPE;
+        boolean isInInterface = around.getKind() == Tree.Kind.INTERFACE
+                || around.getKind() == Tree.Kind.ANNOTATION_TYPE;
         if (tree instanceof MethodTree method) {
             boolean isEnumConstructor = around.getKind() == Tree.Kind.ENUM && method.getReturnType() == null;
             boolean isAbstract = method.getBody() == null;
@@ -123,7 +127,8 @@ public final class RedundantModifier implements Rule {
         Tokens tokens = survey.code().tokens();
         List<Range> idle = new ArrayList<>();
         List<String> words = new ArrayList<>();
-        for (int i = tokens.code(tokens.at(place.get().start())); i < tokens.count() && tokens.start(i) < place.get().end();
+        for (int i = tokens.code(tokens.at(place.get().start())); i < tokens.count() && tokens.start(i) < place.get()
+                .end();
                 i = tokens.code(i + 1)) {
             if (implied.contains(tokens.text(i)) && !isInAnnotation(tokens.range(i), modifiers, survey)) {
                 idle.add(tokens.range(i));
@@ -133,12 +138,14 @@ public final class RedundantModifier implements Rule {
         if (!idle.isEmpty()) {
             survey.report(new Range(idle.get(0).start(), idle.get(idle.size() - 1).end()),
                     "'" + String.join(" ", words) + "' is so anyway",
-                    Fix.of("remove '" + String.join(" ", words) + "'", edits -> idle.forEach(word -> edits.cut(withBlank(word, tokens)))));
+                    Fix.of("remove '" + String.join(" ", words) + "'",
+                            edits -> idle.forEach(word -> edits.cut(withBlank(word, tokens)))));
         }
     }
 
     private static boolean isInAnnotation(Range word, ModifiersTree modifiers, RuleContext survey) {
-        return modifiers.getAnnotations().stream().anyMatch(annotation -> survey.code().range(annotation).encloses(word));
+        return modifiers.getAnnotations().stream()
+                .anyMatch(annotation -> survey.code().range(annotation).encloses(word));
     }
 
     private static Range withBlank(Range word, Tokens tokens) {

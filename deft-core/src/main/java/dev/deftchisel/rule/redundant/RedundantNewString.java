@@ -22,7 +22,8 @@ public final class RedundantNewString implements Rule {
     @Override
     public RuleDescription about() {
         return RuleDescription.of("redundant-new-string", Tag.REDUNDANT, "A string is copied", Effect.OTHER)
-                .because("Strings cannot change; a copy only takes memory. Code that compares strings by '==' sees the difference, and a copy of null fails.")
+                .because("Strings cannot change; a copy only takes memory. Code that compares strings by '==' sees "
+                        + "the difference, and a copy of null fails.")
                 .example("""
                         class Log {
                             String line(String what) {
@@ -59,7 +60,8 @@ public final class RedundantNewString implements Rule {
             return;
         }
         if (made.getArguments().isEmpty()) {
-            survey.report(made, "this is the empty string", Fix.of("write \"\"", edits -> edits.replace(code.range(made), "\"\"")));
+            survey.report(made, "this is the empty string",
+                    Fix.of("write \"\"", edits -> edits.replace(code.range(made), "\"\"")));
             return;
         }
         ExpressionTree value = made.getArguments().get(0);

@@ -20,7 +20,8 @@ public final class RedundantObjectBound implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("redundant-object-bound", Tag.REDUNDANT, "A declaration says that it extends Object", Effect.SAME_CLASSES)
+        return RuleDescription.of("redundant-object-bound", Tag.REDUNDANT, "A declaration says that it extends Object",
+                Effect.SAME_CLASSES)
                 .because("Every class does, and so does what stands for a type parameter.")
                 .example("""
                         class Log<T extends Object> extends Object implements Runnable {
@@ -48,12 +49,14 @@ public final class RedundantObjectBound implements Rule {
 
     @Override
     public void look(TreePath path, RuleContext survey) {
-        Tree bound = path.getLeaf() instanceof ClassTree type ? type.getSimpleName().isEmpty() ? null : type.getExtendsClause()
+        Tree bound = path.getLeaf() instanceof ClassTree type ? type.getSimpleName().isEmpty() ? null
+                : type.getExtendsClause()
                 : ((TypeParameterTree) path.getLeaf()).getBounds().size() == 1
                         ? ((TypeParameterTree) path.getLeaf()).getBounds().get(0) : null;
         AttributedFile code = survey.code();
         boolean isObject = bound != null && code.find(bound).isPresent()
-                && code.type(new TreePath(path, bound)).filter(type -> NamedTypes.is(type, "java.lang.Object")).isPresent();
+                && code.type(new TreePath(path, bound)).filter(type -> NamedTypes.is(type, "java.lang.Object"))
+                .isPresent();
         if (isObject) {
             int word = code.tokens().codeBefore(code.tokens().at(code.range(bound).start()) - 1);
             Range clause = new Range(code.tokens().start(word), code.range(bound).end());

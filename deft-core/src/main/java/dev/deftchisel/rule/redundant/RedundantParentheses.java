@@ -39,7 +39,8 @@ public final class RedundantParentheses implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("redundant-parentheses", Tag.REDUNDANT, "Parentheses group nothing", Effect.SAME_CLASSES)
+        return RuleDescription.of("redundant-parentheses", Tag.REDUNDANT, "Parentheses group nothing",
+                Effect.SAME_CLASSES)
                 .because("They make the reader look for a second operand that is not there.")
                 .example("""
                         class Dues {
@@ -91,7 +92,8 @@ public final class RedundantParentheses implements Rule {
         if (isGiven || isWhole(tree, parent) || isSimple(tree.getExpression(), parent)) {
             survey.report(tree, "the parentheses group nothing", Fix.of("remove the parentheses", edits -> {
                 Range range = survey.code().range(tree);
-                edits.replace(range, to -> to.apartFrom(range.start()).carry(survey.code().range(tree.getExpression())));
+                edits.replace(range, to -> to.apartFrom(range.start())
+                        .carry(survey.code().range(tree.getExpression())));
             }));
         }
     }

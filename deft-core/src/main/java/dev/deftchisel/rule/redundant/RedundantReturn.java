@@ -19,7 +19,8 @@ public final class RedundantReturn implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("redundant-return", Tag.REDUNDANT, "A body ends with a return that changes nothing", Effect.SAME_CLASSES)
+        return RuleDescription.of("redundant-return", Tag.REDUNDANT, "A body ends with a return that changes nothing",
+                Effect.SAME_CLASSES)
                 .because("It ends here anyway.")
                 .example("""
                         class Log {
@@ -56,7 +57,8 @@ public final class RedundantReturn implements Rule {
     public void look(TreePath path, RuleContext survey) {
         TreePath body = path.getParentPath();
         Tree owner = body.getParentPath().getLeaf();
-        boolean isLast = ((ReturnTree) path.getLeaf()).getExpression() == null && body.getLeaf() instanceof BlockTree block
+        boolean isLast = ((ReturnTree) path.getLeaf()).getExpression() == null
+                && body.getLeaf() instanceof BlockTree block
                 && block.getStatements().get(block.getStatements().size() - 1) == path.getLeaf();
         if (isLast && (owner instanceof MethodTree || owner instanceof LambdaExpressionTree)) {
             survey.report(path.getLeaf(), "the body ends here anyway",

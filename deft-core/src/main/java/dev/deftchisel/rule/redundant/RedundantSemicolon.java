@@ -59,7 +59,8 @@ public final class RedundantSemicolon implements Rule {
 
     @Override
     public Set<Tree.Kind> kinds() {
-        return Set.of(Tree.Kind.EMPTY_STATEMENT, Tree.Kind.CLASS, Tree.Kind.INTERFACE, Tree.Kind.RECORD, Tree.Kind.ENUM);
+        return Set.of(Tree.Kind.EMPTY_STATEMENT, Tree.Kind.CLASS, Tree.Kind.INTERFACE, Tree.Kind.RECORD,
+                Tree.Kind.ENUM);
     }
 
     @Override
@@ -75,7 +76,8 @@ public final class RedundantSemicolon implements Rule {
     private static void behindMembers(ClassTree type, RuleContext survey) {
         Tokens tokens = survey.code().tokens();
         // members outside of any class are in one that is not written, in newer Java
-        int body = survey.code().find(type).map(Range::end).orElse(tokens.count() == 0 ? 0 : tokens.end(tokens.count() - 1));
+        int body = survey.code().find(type).map(Range::end)
+                .orElse(tokens.count() == 0 ? 0 : tokens.end(tokens.count() - 1));
         for (Tree member : type.getMembers()) {
             // the constants of an enum are variables for the compiler, and end with a semicolon of their own
             boolean isPlain = member instanceof MethodTree || member instanceof ClassTree || member instanceof BlockTree
@@ -83,7 +85,8 @@ public final class RedundantSemicolon implements Rule {
                             .map(range -> range.end() - 1).orElse(0)), ';');
             Optional<Range> own = survey.code().find(member).filter(range -> isPlain && range.length() > 0);
             for (int next = own.map(range -> tokens.code(tokens.at(range.end() - 1) + 1)).orElse(tokens.count());
-                    next < tokens.count() && tokens.start(next) < body && tokens.is(next, ';'); next = tokens.code(next + 1)) {
+                    next < tokens.count() && tokens.start(next) < body
+                            && tokens.is(next, ';'); next = tokens.code(next + 1)) {
                 report(tokens.range(next), survey);
             }
         }

@@ -18,7 +18,8 @@ public final class RedundantSuperCall implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("redundant-super-call", Tag.REDUNDANT, "A constructor calls super() as it would anyway", Effect.SAME_CLASSES)
+        return RuleDescription.of("redundant-super-call", Tag.REDUNDANT,
+                "A constructor calls super() as it would anyway", Effect.SAME_CLASSES)
                 .because("A constructor that calls no other begins with this call.")
                 .example("""
                         class Tug extends Object {

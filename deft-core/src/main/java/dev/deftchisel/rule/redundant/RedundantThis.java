@@ -28,8 +28,10 @@ public final class RedundantThis implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("redundant-this", Tag.REDUNDANT, "A 'this' stands before what is meant anyway", Effect.SAME_CLASSES)
-                .because("Nothing else of the name is in reach. Not looked for unless .editorconfig says so: many write it on purpose.")
+        return RuleDescription.of("redundant-this", Tag.REDUNDANT, "A 'this' stands before what is meant anyway",
+                Effect.SAME_CLASSES)
+                .because("Nothing else of the name is in reach. Not looked for unless .editorconfig says so: many "
+                        + "write it on purpose.")
                 .example("""
                         class Berth {
                             private int length;
@@ -85,12 +87,14 @@ public final class RedundantThis implements Rule {
     public void look(TreePath path, RuleContext survey) {
         MemberSelectTree select = (MemberSelectTree) path.getLeaf();
         AttributedFile code = survey.code();
-        boolean isOfThis = select.getExpression() instanceof IdentifierTree name && name.getName().contentEquals("this");
+        boolean isOfThis = select.getExpression() instanceof IdentifierTree name && name.getName()
+                .contentEquals("this");
         boolean hasTypeArguments = path.getParentPath().getLeaf() instanceof MethodInvocationTree call
                 && call.getMethodSelect() == select && !call.getTypeArguments().isEmpty();
         boolean isMember = code.element(path).filter(member -> !isConstant(member)).isPresent();
         if (isOfThis && !hasTypeArguments && isMember && isSeen(path, select.getIdentifier())) {
-            Range qualifier = new Range(code.range(select).start(), code.range(select).end() - select.getIdentifier().length());
+            Range qualifier = new Range(code.range(select).start(), code.range(select).end() - select.getIdentifier()
+                    .length());
             survey.report(qualifier, "'" + select.getIdentifier() + "' means the same without 'this'",
                     Fix.of("leave out 'this'", edits -> edits.cut(qualifier)));
         }

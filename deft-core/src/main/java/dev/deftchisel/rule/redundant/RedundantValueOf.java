@@ -22,7 +22,8 @@ public final class RedundantValueOf implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("redundant-value-of", Tag.REDUNDANT, "A value is made text before it is joined to text", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("redundant-value-of", Tag.REDUNDANT,
+                "A value is made text before it is joined to text", Effect.SAME_BEHAVIOUR)
                 .because("Joining does that by itself.")
                 .example("""
                         class Log {

@@ -24,7 +24,8 @@ public final class AssignmentInCondition implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("assignment-in-condition", Tag.SUSPICIOUS, "A condition assigns instead of comparing", Effect.OTHER)
+        return RuleDescription.of("assignment-in-condition", Tag.SUSPICIOUS, "A condition assigns instead of comparing",
+                Effect.OTHER)
                 .because("One '=' too few: the variable is changed and its new value decides.")
                 .example("""
                         class Berth {

@@ -25,7 +25,8 @@ public final class EmptyBody implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("empty-body", Tag.SUSPICIOUS, "A semicolon is the body of an if or loop", Effect.OTHER)
+        return RuleDescription.of("empty-body", Tag.SUSPICIOUS, "A semicolon is the body of an if or loop",
+                Effect.OTHER)
                 .because("The block below looks like the body, and runs once whatever the condition says.")
                 .example("""
                         class Berth {
@@ -63,7 +64,8 @@ public final class EmptyBody implements Rule {
     @Override
     public void look(TreePath path, RuleContext survey) {
         Tree tree = path.getLeaf();
-        StatementTree body = tree instanceof IfTree choice ? choice.getElseStatement() == null ? choice.getThenStatement() : null
+        StatementTree body = tree instanceof IfTree choice ? choice.getElseStatement() == null
+                ? choice.getThenStatement() : null
                 : tree instanceof WhileLoopTree loop ? loop.getStatement()
                 : tree instanceof ForLoopTree loop ? loop.getStatement() : ((EnhancedForLoopTree) tree).getStatement();
         if (!(body instanceof EmptyStatementTree)) {

@@ -26,7 +26,8 @@ public final class EndlessRecursion implements Rule {
     @Override
     public RuleDescription about() {
         return RuleDescription.of("endless-recursion", Tag.SUSPICIOUS, "A method only calls itself", Effect.OTHER)
-                .because("It ends in a StackOverflowError; another method of the name, or that of another object, was meant.")
+                .because("It ends in a StackOverflowError; another method of the name, or that of another object, was "
+                        + "meant.")
                 .example("""
                         class Berth {
                             private String name;
@@ -86,14 +87,17 @@ public final class EndlessRecursion implements Rule {
                 && !call.getMethodSelect().toString().equals("super")
                 && code.element(new TreePath(statement, call)).equals(code.element(path));
         // of an argument whose type is not known nobody can tell which method takes it
-        boolean isKnown = call.getArguments().stream().allMatch(argument -> code.type(new TreePath(new TreePath(statement, call), argument))
+        boolean isKnown = call.getArguments().stream()
+                .allMatch(argument -> code.type(new TreePath(new TreePath(statement, call), argument))
                 .filter(type -> type.getKind() != TypeKind.ERROR).isPresent());
         if (isOwn && isKnown) {
-            boolean hasField = call.getArguments().isEmpty() && only instanceof ReturnTree && code.element(path.getParentPath())
+            boolean hasField = call.getArguments().isEmpty() && only instanceof ReturnTree
+                    && code.element(path.getParentPath())
                     .filter(type -> ElementFilter.fieldsIn(type.getEnclosedElements()).stream()
                             .anyMatch(field -> field.getSimpleName().equals(method.getName())
                                     && code.types().isAssignable(field.asType(),
-                                            code.type(new TreePath(path, method.getReturnType())).orElse(code.object()))))
+                                            code.type(new TreePath(path, method.getReturnType()))
+                                            .orElse(code.object()))))
                     .isPresent();
             survey.report(call, "this calls the method itself again", hasField ? new Fix[] {Fix.of("return the field",
                     edits -> edits.replace(call, to -> to.write(method.getName().toString())))} : new Fix[0]);

@@ -29,14 +29,16 @@ public final class FallThrough implements Rule {
 
     private static final Pattern FALLS = Pattern.compile("(//|\\*)[^\n]*\\bfall", Pattern.CASE_INSENSITIVE);
     /** Methods so called end in an exception. */
-    private static final Pattern NEVER_ENDS = Pattern.compile("throw|fail|abort|report|error|exit|unexpected|illegal|grumble",
+    private static final Pattern NEVER_ENDS =
+            Pattern.compile("throw|fail|abort|report|error|exit|unexpected|illegal|grumble",
             Pattern.CASE_INSENSITIVE);
     private static final int FEW = 3;
 
     @Override
     public RuleDescription about() {
         return RuleDescription.of("fall-through", Tag.SUSPICIOUS, "A case goes on into the next one", Effect.OTHER)
-                .because("Without a break the statements of the next case run too; say so in a comment where it is meant.")
+                .because("Without a break the statements of the next case run too; say so in a comment where it is "
+                        + "meant.")
                 .example("""
                         class Tides {
                             int hours(int phase) {
@@ -118,11 +120,13 @@ public final class FallThrough implements Rule {
         for (int i = 0; i + 1 < cases.size(); i++) {
             List<? extends StatementTree> statements = AttributedFile.statements(cases.get(i));
             CaseTree next = cases.get(i + 1);
-            boolean falls = !statements.isEmpty() && !AttributedFile.statements(next).isEmpty() && !isEnd(AttributedFile.statements(next)) && Jumps.canComplete(statements)
+            boolean falls = !statements.isEmpty() && !AttributedFile.statements(next).isEmpty()
+                    && !isEnd(AttributedFile.statements(next)) && Jumps.canComplete(statements)
                     && isMistake(code, cases, i) && !isSaid(code, cases.get(i), next);
             if (falls) {
                 StatementTree last = statements.get(statements.size() - 1);
-                Range label = new Range(code.range(next).start(), code.range(AttributedFile.statements(next).get(0)).start());
+                Range label = new Range(code.range(next).start(), code.range(AttributedFile.statements(next).get(0))
+                        .start());
                 int colon = code.tokens().codeBefore(code.tokens().at(label.end() - 1));
                 survey.report(new Range(label.start(), code.tokens().end(colon)), "the case above goes on here",
                         Fix.of("end the case above with a break", edits -> {
@@ -134,7 +138,10 @@ public final class FallThrough implements Rule {
         }
     }
 
-    /** What a group has just assigned is overwritten in the next one; or it alone goes on, with a call, among many that end. */
+    /**
+     * What a group has just assigned is overwritten in the next one; or it alone goes on, with a call, among many that
+     * end.
+     */
     private static boolean isMistake(AttributedFile code, List<? extends CaseTree> cases, int index) {
         List<? extends StatementTree> statements = AttributedFile.statements(cases.get(index));
         StatementTree last = last(statements.get(statements.size() - 1));
@@ -156,28 +163,35 @@ public final class FallThrough implements Rule {
 
     /** Whether both groups make the same call, each in its way, so that it is made twice. */
     private static boolean isRepeated(CaseTree group, CaseTree next) {
-        List<String> own = AttributedFile.statements(group).stream().flatMap(statement -> calls(statement).stream()).toList();
-        return AttributedFile.statements(next).stream().flatMap(statement -> calls(statement).stream()).anyMatch(own::contains);
+        List<String> own = AttributedFile.statements(group).stream().flatMap(statement -> calls(statement).stream())
+                .toList();
+        return AttributedFile.statements(next).stream().flatMap(statement -> calls(statement).stream())
+                .anyMatch(own::contains);
     }
 
     private static List<String> calls(StatementTree statement) {
         List<? extends StatementTree> inner = AttributedFile.statements(statement);
         return !inner.isEmpty() ? inner.stream().flatMap(one -> calls(one).stream()).toList()
-                : statement instanceof ExpressionStatementTree whole && whole.getExpression() instanceof MethodInvocationTree call ? List.of(Calls.name(call)) : List.of();
+                : statement instanceof ExpressionStatementTree whole
+                && whole.getExpression() instanceof MethodInvocationTree call ? List.of(Calls.name(call)) : List.of();
     }
 
     private static boolean goesOn(CaseTree group) {
         List<? extends StatementTree> statements = AttributedFile.statements(group);
         boolean fails = last(statements.get(statements.size() - 1)) instanceof ExpressionStatementTree whole
-                && whole.getExpression() instanceof MethodInvocationTree call && NEVER_ENDS.matcher(Calls.name(call)).find();
+                && whole.getExpression() instanceof MethodInvocationTree call && NEVER_ENDS.matcher(Calls.name(call))
+                .find();
         return Jumps.canComplete(statements) && !fails;
     }
 
-    private static boolean isOverwritten(AttributedFile code, AssignmentTree assignment, List<? extends StatementTree> next) {
+    private static boolean isOverwritten(AttributedFile code, AssignmentTree assignment,
+            List<? extends StatementTree> next) {
         String target = code.reads(assignment.getVariable());
         for (StatementTree statement : next) {
-            boolean isSame = last(statement) instanceof ExpressionStatementTree whole && whole.getExpression() instanceof AssignmentTree other
-                    && code.reads(other.getVariable()).equals(target) && !code.reads(other.getExpression()).contains(target);
+            boolean isSame = last(statement) instanceof ExpressionStatementTree whole
+                    && whole.getExpression() instanceof AssignmentTree other
+                    && code.reads(other.getVariable()).equals(target) && !code.reads(other.getExpression())
+                    .contains(target);
             if (isSame || code.reads(statement).contains(target)) {
                 return isSame;
             }
@@ -198,7 +212,8 @@ public final class FallThrough implements Rule {
     /** Whether several groups go on, and more than end: then they are meant to run down. */
     private static boolean isHabit(List<? extends CaseTree> cases) {
         List<? extends CaseTree> own = cases.stream().filter(one -> !AttributedFile.statements(one).isEmpty()).toList();
-        long falling = own.stream().limit(Math.max(0, own.size() - 1)).filter(one -> Jumps.canComplete(AttributedFile.statements(one))).count();
+        long falling = own.stream().limit(Math.max(0, own.size() - 1))
+                .filter(one -> Jumps.canComplete(AttributedFile.statements(one))).count();
         return falling > 1 && falling > own.size() - falling - 1;
     }
 

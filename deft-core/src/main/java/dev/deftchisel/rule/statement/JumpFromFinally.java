@@ -18,7 +18,8 @@ public final class JumpFromFinally implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("jump-from-finally", Tag.SUSPICIOUS, "A finally block returns or jumps", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("jump-from-finally", Tag.SUSPICIOUS, "A finally block returns or jumps",
+                Effect.SAME_BEHAVIOUR)
                 .because("Whatever exception or result was on its way is thrown away.")
                 .example("""
                         class Log {

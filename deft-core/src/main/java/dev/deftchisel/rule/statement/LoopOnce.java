@@ -25,7 +25,8 @@ public final class LoopOnce implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("loop-once", Tag.SUSPICIOUS, "A loop never comes to its second round", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("loop-once", Tag.SUSPICIOUS, "A loop never comes to its second round",
+                Effect.SAME_BEHAVIOUR)
                 .because("Its body always leaves it at the end, so it is an if, or a condition is missing.")
                 .example("""
                         class Log {
@@ -95,7 +96,8 @@ public final class LoopOnce implements Rule {
             }
         }.scan(body, null));
         if (leaves && !jumps && !isConstant) {
-            Range word = new Range(survey.code().range(loop).start(), survey.code().range(loop).start() + "while".length());
+            Range word = new Range(survey.code().range(loop).start(), survey.code().range(loop)
+                    .start() + "while".length());
             survey.report(word, "this loop never comes to its second round",
                     Fix.of("make it an if", edits -> edits.replace(word, "if")));
         }

@@ -28,7 +28,8 @@ public final class MisleadingIndentation implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("misleading-indentation", Tag.SUSPICIOUS, "A statement looks as if it belonged to the branch above", Effect.OTHER)
+        return RuleDescription.of("misleading-indentation", Tag.SUSPICIOUS,
+                "A statement looks as if it belonged to the branch above", Effect.OTHER)
                 .because("Without braces only the first statement does; this one always runs.")
                 .example("""
                         class Berth {
@@ -72,7 +73,8 @@ public final class MisleadingIndentation implements Rule {
         for (int i = 0; i + 1 < statements.size(); i++) {
             StatementTree body = body(statements.get(i));
             // what comes behind a body that leaves could not belong to it
-            if (body != null && Jumps.canComplete(body) && !(body instanceof BreakTree) && !(body instanceof BlockTree) && !(body instanceof EmptyStatementTree)) {
+            if (body != null && Jumps.canComplete(body) && !(body instanceof BreakTree) && !(body instanceof BlockTree)
+                    && !(body instanceof EmptyStatementTree)) {
                 look(statements.get(i), body, statements.get(i + 1), survey);
             }
         }
@@ -83,14 +85,17 @@ public final class MisleadingIndentation implements Rule {
         int column = column(body, code);
         int start = code.range(body).start();
         // ') call();' below a header of several lines is where the body begins by custom
-        boolean isOnHeader = !code.text(new Range(code.file().lines().rangeOf(line(body, code)).start(), start)).isBlank();
+        boolean isOnHeader = !code.text(new Range(code.file().lines().rangeOf(line(body, code)).start(), start))
+                .isBlank();
         boolean isBelow = !isOnHeader && line(owner, code) < line(body, code) && line(body, code) < line(next, code)
                 && column(owner, code) < column && indent(body, code).equals(indent(next, code));
         if (isBelow) {
-            survey.report(next, "this always runs, whatever the " + (owner instanceof IfTree ? "condition" : "loop") + " above does",
+            survey.report(next, "this always runs, whatever the " + (owner instanceof IfTree ? "condition" : "loop")
+                    + " above does",
                     Fix.of("put both into a block", edits -> {
                         Layout layout = Layout.of(code.file());
-                        int before = code.tokens().end(code.tokens().codeBefore(code.tokens().at(code.range(body).start()) - 1));
+                        int before = code.tokens().end(code.tokens()
+                                .codeBefore(code.tokens().at(code.range(body).start()) - 1));
                         edits.insert(before, " {");
                         edits.insert(code.range(next).end(), layout.lineEnd()
                                 + Layout.indentOf(code.file(), code.range(owner).start()) + "}");

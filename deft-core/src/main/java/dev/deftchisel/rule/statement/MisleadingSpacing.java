@@ -21,7 +21,8 @@ public final class MisleadingSpacing implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("misleading-spacing", Tag.SUSPICIOUS, "An expression is spaced as if it were grouped otherwise", Effect.SAME_CLASSES)
+        return RuleDescription.of("misleading-spacing", Tag.SUSPICIOUS,
+                "An expression is spaced as if it were grouped otherwise", Effect.SAME_CLASSES)
                 .because("The eye groups what stands close together; the compiler does not.")
                 .example("""
                         class Dues {
@@ -47,7 +48,8 @@ public final class MisleadingSpacing implements Rule {
 
     @Override
     public Set<Tree.Kind> kinds() {
-        return Set.of(Tree.Kind.PLUS, Tree.Kind.MINUS, Tree.Kind.LEFT_SHIFT, Tree.Kind.RIGHT_SHIFT, Tree.Kind.AND, Tree.Kind.OR,
+        return Set.of(Tree.Kind.PLUS, Tree.Kind.MINUS, Tree.Kind.LEFT_SHIFT, Tree.Kind.RIGHT_SHIFT, Tree.Kind.AND,
+                Tree.Kind.OR,
                 Tree.Kind.XOR);
     }
 
@@ -60,17 +62,22 @@ public final class MisleadingSpacing implements Rule {
                 : tree.getRightOperand() instanceof BinaryTree right && isTighter(right, tree) ? right : null;
         if (isTight && inner != null && isLoose(inner, code) && !isEven(tree, inner, code)) {
             Range operator = operator(tree, code);
-            survey.report(operator, "'" + code.text(operator(inner, code)) + "' is worked out before this", Fix.of("put blanks around it",
+            survey.report(operator, "'" + code.text(operator(inner, code)) + "' is worked out before this",
+                    Fix.of("put blanks around it",
                     edits -> edits.replace(operator, " " + code.text(operator) + " ")));
         }
     }
 
-    /** Whether the eye is not misled: both sides are spaced alike, the inner one has parts of its own, or only numbers stand close together. */
+    /**
+     * Whether the eye is not misled: both sides are spaced alike, the inner one has parts of its own, or only numbers
+     * stand close together.
+     */
     private static boolean isEven(BinaryTree tree, BinaryTree inner, AttributedFile code) {
         ExpressionTree other = inner == tree.getLeftOperand() ? tree.getRightOperand() : tree.getLeftOperand();
         ExpressionTree near = inner == tree.getLeftOperand() ? inner.getRightOperand() : inner.getLeftOperand();
         return other instanceof BinaryTree also && isLoose(also, code) || inner.getLeftOperand() instanceof BinaryTree
-                || inner.getRightOperand() instanceof BinaryTree || near instanceof LiteralTree && other instanceof LiteralTree;
+                || inner.getRightOperand() instanceof BinaryTree || near instanceof LiteralTree
+                && other instanceof LiteralTree;
     }
 
     private static boolean isTighter(BinaryTree inner, BinaryTree outer) {
@@ -83,11 +90,13 @@ public final class MisleadingSpacing implements Rule {
 
     private static boolean isTight(BinaryTree tree, AttributedFile code) {
         Range operator = operator(tree, code);
-        return operator.start() == code.range(tree.getLeftOperand()).end() && operator.end() == code.range(tree.getRightOperand()).start();
+        return operator.start() == code.range(tree.getLeftOperand()).end()
+                && operator.end() == code.range(tree.getRightOperand()).start();
     }
 
     private static boolean isLoose(BinaryTree tree, AttributedFile code) {
         Range operator = operator(tree, code);
-        return operator.start() > code.range(tree.getLeftOperand()).end() && operator.end() < code.range(tree.getRightOperand()).start();
+        return operator.start() > code.range(tree.getLeftOperand()).end()
+                && operator.end() < code.range(tree.getRightOperand()).start();
     }
 }

@@ -36,7 +36,8 @@ public final class OtherLoopVariable implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("other-loop-variable", Tag.SUSPICIOUS, "A loop tests one variable and counts another", Effect.OTHER)
+        return RuleDescription.of("other-loop-variable", Tag.SUSPICIOUS, "A loop tests one variable and counts another",
+                Effect.OTHER)
                 .because("The loop inside goes on for ever or the one outside leaves some out.")
                 .example("""
                         class Berths {
@@ -97,7 +98,8 @@ public final class OtherLoopVariable implements Rule {
         Optional<Element> own = code.element(new TreePath(path, variable));
         Optional<TreePath> counted = counted(new TreePath(path, loop.getUpdate().get(0)));
         Optional<Element> other = counted.flatMap(code::element);
-        if (own.isEmpty() || other.isEmpty() || !isSteady(path, loop, own.get().equals(other.get()) ? null : own.get(), code)) {
+        if (own.isEmpty() || other.isEmpty() || !isSteady(path, loop, own.get().equals(other.get()) ? null
+                : own.get(), code)) {
             return;
         }
         Optional<TreePath> tested = tested(path, loop, own.get(), counted.get(), code);
@@ -109,17 +111,21 @@ public final class OtherLoopVariable implements Rule {
     }
 
     /** The name in a loop that should be that of its own variable. */
-    private static Optional<TreePath> tested(TreePath path, ForLoopTree loop, Element own, TreePath counted, AttributedFile code) {
+    private static Optional<TreePath> tested(TreePath path, ForLoopTree loop, Element own, TreePath counted,
+            AttributedFile code) {
         Element other = code.element(counted).orElseThrow();
         TreePath condition = new TreePath(path, loop.getCondition());
         if (!own.equals(other)) {
             // a bound may be declared along with what counts up to it
-            boolean isOther = names(condition, own, code) && !isCompared(condition, other, code) && (code.isOfLoop(path, other) || !mayLeave(loop.getStatement()));
+            boolean isOther = names(condition, own, code) && !isCompared(condition, other, code)
+                    && (code.isOfLoop(path, other) || !mayLeave(loop.getStatement()));
             return Optional.of(counted).filter(name -> isOther);
         }
         // only the two sides of the comparison: what is counted outside may well be tested beside
-        boolean isBare = AttributedFile.inner(condition).getLeaf() instanceof BinaryTree comparison && !comparison.getKind().name().startsWith("CONDITIONAL");
-        return code.occurrences(condition).stream().filter(place -> isBare && !names(condition, own, code) && code.isOfLoop(path, place.variable()))
+        boolean isBare = AttributedFile.inner(condition).getLeaf() instanceof BinaryTree comparison
+                && !comparison.getKind().name().startsWith("CONDITIONAL");
+        return code.occurrences(condition).stream()
+                .filter(place -> isBare && !names(condition, own, code) && code.isOfLoop(path, place.variable()))
                 .map(Occurrence::path).findFirst();
     }
 
@@ -133,26 +139,33 @@ public final class OtherLoopVariable implements Rule {
     private static Optional<TreePath> counted(TreePath update) {
         TreePath step = new TreePath(update, ((ExpressionStatementTree) update.getLeaf()).getExpression());
         return Optional.of(step)
-                .flatMap(path -> path.getLeaf() instanceof UnaryTree unary ? Optional.of(new TreePath(path, unary.getExpression()))
-                        : path.getLeaf() instanceof CompoundAssignmentTree compound ? Optional.of(new TreePath(path, compound.getVariable()))
+                .flatMap(path -> path.getLeaf() instanceof UnaryTree unary
+                        ? Optional.of(new TreePath(path, unary.getExpression()))
+                        : path.getLeaf() instanceof CompoundAssignmentTree compound
+                        ? Optional.of(new TreePath(path, compound.getVariable()))
                         : Optional.empty())
                 .filter(path -> path.getLeaf() instanceof IdentifierTree);
     }
 
     /**
-     * Whether nothing that a loop tests changes in its rounds: neither its own variable, where another is counted, nor any other.
+     * Whether nothing that a loop tests changes in its rounds: neither its own variable, where another is counted, nor
+     * any other.
      *
      * @param own null where the step counts the own variable
      */
     private static boolean isSteady(TreePath path, ForLoopTree loop, Element own, AttributedFile code) {
         TreePath condition = new TreePath(path, loop.getCondition());
-        Set<Element> tested = code.occurrences(condition).stream().map(Occurrence::variable).collect(Collectors.toSet());
+        Set<Element> tested = code.occurrences(condition).stream().map(Occurrence::variable)
+                .collect(Collectors.toSet());
         boolean isWritten = Stream.of(loop.getCondition(), loop.getStatement())
                 .flatMap(part -> code.occurrences(new TreePath(path, part)).stream())
-                .anyMatch(place -> place.isWritten() && (tested.contains(place.variable()) || place.variable().equals(own)));
-        boolean isLocal = Stream.concat(Stream.of(AttributedFile.inner(condition)), code.expressions(condition).stream()).noneMatch(part -> part.getLeaf() instanceof MethodInvocationTree
+                .anyMatch(place -> place.isWritten() && (tested.contains(place.variable()) || place.variable()
+                        .equals(own)));
+        boolean isLocal = Stream.concat(Stream.of(AttributedFile.inner(condition)), code.expressions(condition)
+                .stream()).noneMatch(part -> part.getLeaf() instanceof MethodInvocationTree
                 || code.element(part).filter(element -> element.getKind() == ElementKind.FIELD
-                        && !element.getModifiers().contains(Modifier.FINAL) && !element.getSimpleName().contentEquals("length")).isPresent());
+                        && !element.getModifiers().contains(Modifier.FINAL) && !element.getSimpleName()
+                        .contentEquals("length")).isPresent());
         return !isWritten && isLocal;
     }
 
@@ -165,7 +178,8 @@ public final class OtherLoopVariable implements Rule {
         return Boolean.TRUE.equals(new TreeScanner<Boolean, Void>() {
             @Override
             public Boolean scan(Tree tree, Void unused) {
-                return tree instanceof BreakTree || tree instanceof ReturnTree || tree instanceof ThrowTree || tree instanceof ContinueTree
+                return tree instanceof BreakTree || tree instanceof ReturnTree || tree instanceof ThrowTree
+                        || tree instanceof ContinueTree
                         ? Boolean.TRUE : super.scan(tree, null);
             }
 

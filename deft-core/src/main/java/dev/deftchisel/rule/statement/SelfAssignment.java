@@ -71,7 +71,8 @@ public final class SelfAssignment implements Rule {
         boolean isSame = isName(target) && isName(value)
                 && code.element(target).isPresent() && code.element(target).equals(code.element(value));
         if (isSame) {
-            survey.report(tree, "'" + code.text(tree.getVariable()) + "' is assigned to itself", field(path, target, code)
+            survey.report(tree, "'" + code.text(tree.getVariable()) + "' is assigned to itself",
+                    field(path, target, code)
                     .map(name -> new Fix[] {Fix.of("assign the field",
                             edits -> edits.replace(code.range(tree.getVariable()), "this." + name))})
                     .orElse(new Fix[0]));
@@ -88,7 +89,8 @@ public final class SelfAssignment implements Rule {
         String name = target.getLeaf().toString();
         boolean isLocal = code.element(target).filter(element -> !element.getKind().isField()).isPresent();
         return code.enclosingType(path)
-                .filter(type -> isLocal && !isInStatic(path) && ElementFilter.fieldsIn(type.getEnclosedElements()).stream()
+                .filter(type -> isLocal && !isInStatic(path) && ElementFilter.fieldsIn(type.getEnclosedElements())
+                        .stream()
                         .anyMatch(field -> field.getSimpleName().contentEquals(name)
                                 && !field.getModifiers().contains(Modifier.STATIC)))
                 .map(type -> name);

@@ -19,7 +19,8 @@ public final class TurnedOperator implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("turned-operator", Tag.SUSPICIOUS, "A compound assignment is written the wrong way round", Effect.OTHER)
+        return RuleDescription.of("turned-operator", Tag.SUSPICIOUS,
+                "A compound assignment is written the wrong way round", Effect.OTHER)
                 .because("'=+' assigns the value; '+=' adds it.")
                 .example("""
                         class Dues {
@@ -70,7 +71,8 @@ public final class TurnedOperator implements Rule {
         if (isTurned) {
             String operator = kind == Tree.Kind.UNARY_PLUS ? "+=" : "-=";
             Range both = new Range(code.tokens().start(sign), value.start() + 1);
-            survey.report(both, "this assigns a signed value", Fix.of("write '" + operator + "'", edits -> edits.replace(both, operator)));
+            survey.report(both, "this assigns a signed value",
+                    Fix.of("write '" + operator + "'", edits -> edits.replace(both, operator)));
         }
     }
 }

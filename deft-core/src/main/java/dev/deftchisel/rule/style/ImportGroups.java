@@ -19,7 +19,8 @@ record ImportGroups(List<String> groups) {
 
     /** Reads what is written, for instance {@code java, javax, *, static}; what is not mentioned comes last. */
     static ImportGroups of(String written) {
-        List<String> groups = new ArrayList<>(Arrays.stream(written.split(",")).map(String::strip).filter(group -> !group.isEmpty()).toList());
+        List<String> groups = new ArrayList<>(Arrays.stream(written.split(",")).map(String::strip)
+                .filter(group -> !group.isEmpty()).toList());
         for (String needed : List.of(OTHERS, STATIC)) {
             if (!groups.contains(needed)) {
                 groups.add(needed);
@@ -42,7 +43,8 @@ record ImportGroups(List<String> groups) {
             return groups.indexOf(STATIC);
         }
         return groups.stream()
-                .filter(group -> line.name().equals(group) || line.name().startsWith(group.endsWith(".") ? group : group + "."))
+                .filter(group -> line.name().equals(group) || line.name()
+                        .startsWith(group.endsWith(".") ? group : group + "."))
                 .max(Comparator.comparingInt(String::length))
                 .map(groups::indexOf)
                 .orElse(groups.indexOf(OTHERS));

@@ -19,7 +19,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
-/** Imports that are not grouped, ordered or put together as {@code .editorconfig} says (JLS 7.5 takes them in any order). */
+/**
+ * Imports that are not grouped, ordered or put together as {@code .editorconfig} says (JLS 7.5 takes them in any
+ * order).
+ */
 public final class ImportOrder implements Rule {
 
     private static final String GROUPS = "deft_imports";
@@ -27,9 +30,12 @@ public final class ImportOrder implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("import-order", Tag.STYLE, "The imports are in another order than the project wants", Effect.SAME_CLASSES)
-                .because("Looked for where .editorconfig says 'deft_imports', a list of groups such as 'java, javax, *, static':"
-                        + " beginnings of packages, '*' for all others, 'static'. 'deft_wildcards_from = 5' writes one wildcard"
+        return RuleDescription.of("import-order", Tag.STYLE, "The imports are in another order than the project wants",
+                Effect.SAME_CLASSES)
+                .because("Looked for where .editorconfig says 'deft_imports', a list of groups such as 'java, javax, "
+                        + "*, static':"
+                        + " beginnings of packages, '*' for all others, 'static'. 'deft_wildcards_from = 5' writes "
+                        + "one wildcard"
                         + " for five or more types of a package, and single imports for fewer.")
                 .example("""
                         package harbour;
@@ -88,7 +94,8 @@ public final class ImportOrder implements Rule {
                 .map(number -> new Wildcards(Integer.parseInt(number)).apply(lines, survey)).orElse(lines);
         List<List<ImportLine>> groups = ImportGroups.of(said.get()).arrange(joined);
         String end = Layout.of(code.file()).lineEnd();
-        Range block = new Range(lines.get(0).there().orElseThrow().start(), lines.get(lines.size() - 1).there().orElseThrow().end());
+        Range block = new Range(lines.get(0).there().orElseThrow().start(), lines.get(lines.size() - 1).there()
+                .orElseThrow().end());
         if (!text(groups, code, end).equals(code.text(block))) {
             survey.report(block, "the imports are not grouped and ordered as '" + said.get() + "'",
                     Fix.of("put the imports in order", edits -> edits.replaceImports(block, to -> {
@@ -111,7 +118,9 @@ public final class ImportOrder implements Rule {
         return String.join(end + end, texts);
     }
 
-    /** The imports with the comments ahead of them, those of the first one but for it, and behind them on the same line. */
+    /**
+     * The imports with the comments ahead of them, those of the first one but for it, and behind them on the same line.
+     */
     private static List<ImportLine> lines(CompilationUnitTree unit, AttributedFile code) {
         List<ImportLine> lines = new ArrayList<>();
         for (ImportTree tree : unit.getImports()) {

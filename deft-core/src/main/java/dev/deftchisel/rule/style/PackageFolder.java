@@ -21,8 +21,10 @@ public final class PackageFolder implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("package-folder", Tag.STYLE, "A file is not in the folder of its package", Effect.OTHER)
-                .because("Where the file is looked for by its package, it is not found. Files that lie in no folder at all are left alone.")
+        return RuleDescription.of("package-folder", Tag.STYLE, "A file is not in the folder of its package",
+                Effect.OTHER)
+                .because("Where the file is looked for by its package, it is not found. Files that lie in no folder "
+                        + "at all are left alone.")
                 .example("""
                         package harbour.quais;
 
@@ -54,7 +56,8 @@ public final class PackageFolder implements Rule {
         SourceFile file = survey.code().file();
         String declared = file.header().packageName();
         Range clause = file.outline().packageRange();
-        String folder = file.root().folder().relativize(file.path().getParent()).toString().replace('/', '.').replace('\\', '.');
+        String folder = file.root().folder().relativize(file.path().getParent()).toString().replace('/', '.')
+                .replace('\\', '.');
         boolean isOther = !folder.isEmpty() && !declared.isEmpty() && !folder.equals(declared);
         // the root was guessed, and too high
         boolean isBelow = folder.endsWith("." + declared);
@@ -62,7 +65,8 @@ public final class PackageFolder implements Rule {
             Place place = new Place(file.path(), new Range(clause.end(), clause.end()));
             survey.report(clause, "this is the package " + declared + " in the folder of " + folder,
                     new Fix.Use("call it '" + folder + "'", "rename", place, Answers.of("name", folder)),
-                    new Fix.Use("move the file to the folder of " + declared, "move-to-package-folder", place, Answers.none()));
+                    new Fix.Use("move the file to the folder of " + declared, "move-to-package-folder", place,
+                            Answers.none()));
         }
     }
 }

@@ -11,7 +11,8 @@ import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;
 
 /**
- * Joins the imports of many types of a package to one on demand (JLS 7.5.2), and writes single ones where there are few.
+ * Joins the imports of many types of a package to one on demand (JLS 7.5.2), and writes single ones where there are
+ * few.
  *
  * @param from how many are many
  */
@@ -20,13 +21,16 @@ record Wildcards(int from) {
     /** The imports that are wanted instead; those with comments stay as they are. */
     List<ImportLine> apply(List<ImportLine> lines, RuleContext survey) {
         List<ImportLine> wanted = new ArrayList<>(lines);
-        Set<String> homes = lines.stream().filter(line -> !line.isStatic()).map(ImportLine::home).collect(Collectors.toSet());
+        Set<String> homes = lines.stream().filter(line -> !line.isStatic()).map(ImportLine::home)
+                .collect(Collectors.toSet());
         for (String home : homes) {
             List<ImportLine> own = lines.stream().filter(line -> !line.isStatic() && line.home().equals(home)).toList();
             Set<String> types = types(home, own, survey);
-            boolean isPlain = own.stream().allMatch(line -> survey.code().text(line.there().orElseThrow()).equals(line.text()));
+            boolean isPlain = own.stream().allMatch(line -> survey.code().text(line.there().orElseThrow())
+                    .equals(line.text()));
             boolean isMany = types.size() >= from;
-            if (isPlain && !types.isEmpty() && !(isMany && isInDoubt(home, survey)) && (isMany ? own.size() > 1 : own.stream().anyMatch(ImportLine::isOnDemand))) {
+            if (isPlain && !types.isEmpty() && !(isMany && isInDoubt(home, survey))
+                    && (isMany ? own.size() > 1 : own.stream().anyMatch(ImportLine::isOnDemand))) {
                 wanted.removeAll(own);
                 (isMany ? List.of(home + ".*") : types).forEach(name -> wanted.add(ImportLine.fresh(name)));
             }
@@ -34,12 +38,17 @@ record Wildcards(int from) {
         return wanted;
     }
 
-    /** Whether the package has a type by a name that means another one in the file, so that it would be in doubt (JLS 6.4.1). */
+    /**
+     * Whether the package has a type by a name that means another one in the file, so that it would be in doubt (JLS
+     * 6.4.1).
+     */
     private static boolean isInDoubt(String home, RuleContext survey) {
         return survey.names().used().stream()
-                .filter(element -> element instanceof TypeElement && qualified(element).filter(name -> name.equals(home + "."
+                .filter(element -> element instanceof TypeElement && qualified(element)
+                        .filter(name -> name.equals(home + "."
                         + element.getSimpleName())).isEmpty())
-                .anyMatch(element -> survey.code().elements().getTypeElement(home + "." + element.getSimpleName()) != null);
+                .anyMatch(element -> survey.code().elements()
+                        .getTypeElement(home + "." + element.getSimpleName()) != null);
     }
 
     /** What is imported from a package or class, by qualified names: single ones and those that are used of all. */

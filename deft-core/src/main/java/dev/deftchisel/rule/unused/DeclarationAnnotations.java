@@ -11,7 +11,9 @@ import java.util.Set;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
 
-/** Annotations by which somebody may find what is declared; those that are only of its type do not count (JLS 9.7.4). */
+/**
+ * Annotations by which somebody may find what is declared; those that are only of its type do not count (JLS 9.7.4).
+ */
 final class DeclarationAnnotations {
 
     private static final Set<ElementType> OF_TYPES = Set.of(ElementType.TYPE_USE, ElementType.TYPE_PARAMETER);
@@ -22,7 +24,8 @@ final class DeclarationAnnotations {
     /** Whether a declaration has any, or one of which nobody knows what it is for. */
     static boolean are(TreePath declaration, ModifiersTree modifiers, AttributedFile code) {
         TreePath path = new TreePath(declaration, modifiers);
-        return modifiers.getAnnotations().stream().anyMatch(annotation -> isOfDeclaration(new TreePath(path, annotation), annotation, code));
+        return modifiers.getAnnotations().stream()
+                .anyMatch(annotation -> isOfDeclaration(new TreePath(path, annotation), annotation, code));
     }
 
     private static boolean isOfDeclaration(TreePath path, AnnotationTree annotation, AttributedFile code) {

@@ -57,7 +57,8 @@ final class DeclarationUsage {
      * string, or is that of a member with an annotation, which frameworks pair with others by their names.
      */
     boolean isReachedOtherwise() {
-        return DeclarationAnnotations.are(path, modifiers(), code) || survey.names().isUnknown(name()) || isInString(name()) || hasAnnotatedNamesake();
+        return DeclarationAnnotations.are(path, modifiers(), code) || survey.names().isUnknown(name())
+                || isInString(name()) || hasAnnotatedNamesake();
     }
 
     private boolean hasAnnotatedNamesake() {
@@ -95,8 +96,10 @@ final class DeclarationUsage {
     private Optional<TreePath> write(TreePath use) {
         TreePath parent = AttributedFile.outer(use);
         Tree tree = parent.getLeaf();
-        boolean isTarget = tree instanceof AssignmentTree assignment && AttributedFile.inner(assignment.getVariable()) == use.getLeaf()
-                || tree instanceof CompoundAssignmentTree compound && AttributedFile.inner(compound.getVariable()) == use.getLeaf()
+        boolean isTarget = tree instanceof AssignmentTree assignment
+                && AttributedFile.inner(assignment.getVariable()) == use.getLeaf()
+                || tree instanceof CompoundAssignmentTree compound
+                && AttributedFile.inner(compound.getVariable()) == use.getLeaf()
                 || tree instanceof UnaryTree unary && switch (unary.getKind()) {
                     case PREFIX_INCREMENT, PREFIX_DECREMENT, POSTFIX_INCREMENT, POSTFIX_DECREMENT -> true;
                     default -> false;
@@ -114,16 +117,19 @@ final class DeclarationUsage {
     /** Whether it can go with all that gives it a value, and what these values do is still done. */
     boolean isRemovable() {
         return !sharesDeclaration() && isOnlyWritten() && initializer().map(this::canStandAlone).orElse(true)
-                && survey.names().uses(element).stream().flatMap(use -> value(use).stream()).allMatch(this::canStandAlone);
+                && survey.names().uses(element).stream().flatMap(use -> value(use).stream())
+                .allMatch(this::canStandAlone);
     }
 
     private Optional<TreePath> initializer() {
-        return Optional.ofNullable(((VariableTree) path.getLeaf()).getInitializer()).map(value -> new TreePath(path, value));
+        return Optional.ofNullable(((VariableTree) path.getLeaf()).getInitializer())
+                .map(value -> new TreePath(path, value));
     }
 
     private static Optional<TreePath> value(TreePath use) {
         TreePath parent = AttributedFile.outer(use);
-        return parent.getLeaf() instanceof AssignmentTree assignment ? Optional.of(new TreePath(parent, assignment.getExpression()))
+        return parent.getLeaf() instanceof AssignmentTree assignment
+                ? Optional.of(new TreePath(parent, assignment.getExpression()))
                 : parent.getLeaf() instanceof CompoundAssignmentTree compound
                         ? Optional.of(new TreePath(parent, compound.getExpression())) : Optional.empty();
     }

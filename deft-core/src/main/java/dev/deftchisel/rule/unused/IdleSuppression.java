@@ -9,12 +9,16 @@ import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.problem.Tag;
 import java.util.Set;
 
-/** Suppressions that suppress nothing (JLS 9.6.4.5); what they accept is known only when all rules have been led over a file. */
+/**
+ * Suppressions that suppress nothing (JLS 9.6.4.5); what they accept is known only when all rules have been led over a
+ * file.
+ */
 public final class IdleSuppression implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("idle-suppression", Tag.REDUNDANT, "A suppression has nothing to suppress", Effect.SAME_CLASSES)
+        return RuleDescription.of("idle-suppression", Tag.REDUNDANT, "A suppression has nothing to suppress",
+                Effect.SAME_CLASSES)
                 .because("It outlived the problem it was written for, and would hide the next one.")
                 .example("""
                         class Berth {

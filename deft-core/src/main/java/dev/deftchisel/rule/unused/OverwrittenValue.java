@@ -23,7 +23,8 @@ public final class OverwrittenValue implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("overwritten-value", Tag.UNUSED, "A variable gets another value before anyone saw the first", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("overwritten-value", Tag.UNUSED,
+                "A variable gets another value before anyone saw the first", Effect.SAME_BEHAVIOUR)
                 .because("The first value is worked out for nothing, or should have been used.")
                 .example("""
                         class Dues {

@@ -19,7 +19,8 @@ public final class RedundantImport implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("redundant-import", Tag.REDUNDANT, "A name can be used without its import", Effect.SAME_CLASSES)
+        return RuleDescription.of("redundant-import", Tag.REDUNDANT, "A name can be used without its import",
+                Effect.SAME_CLASSES)
                 .because("Types of java.lang and of the same package need no import, and no type needs two.")
                 .example("""
                         package harbour;
@@ -87,8 +88,10 @@ public final class RedundantImport implements Rule {
             return "";
         }
         // an import on demand of something else with the name would be in doubt, or the package's own type would win
-        boolean isAlone = unit.getImports().stream().allMatch(other -> other.isStatic() || !other.toString().contains("*"))
-                && survey.code().elements().getTypeElement((own.isEmpty() ? "" : own + ".") + imported.getIdentifier()) == null;
+        boolean isAlone = unit.getImports().stream()
+                .allMatch(other -> other.isStatic() || !other.toString().contains("*"))
+                && survey.code().elements().getTypeElement((own.isEmpty() ? "" : own + ".") + imported.getIdentifier())
+                == null;
         return isAlone || imported.getIdentifier().contentEquals("*") ? "is not needed for java.lang" : "";
     }
 }

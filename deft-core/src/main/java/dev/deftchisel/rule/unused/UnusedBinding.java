@@ -18,7 +18,8 @@ public final class UnusedBinding implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("unused-binding", Tag.UNUSED, "The variable of a type test is not used", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("unused-binding", Tag.UNUSED, "The variable of a type test is not used",
+                Effect.SAME_BEHAVIOUR)
                 .because("The test says the same without it.")
                 .example("""
                         class Log {

@@ -76,27 +76,36 @@ public final class UnusedField implements Rule {
             return;
         }
         DeclarationUsage.at(path, survey)
-                .filter(declared -> declared.element().getKind() == ElementKind.FIELD && !isSerialized(declared.element(), survey))
-                .filter(declared -> declared.isOnlyWritten() && !declared.isReachedOtherwise() && !isComponent(declared.element()))
-                .ifPresent(declared -> survey.report(survey.code().name(field), "'" + declared.name() + "' is never read",
+                .filter(declared -> declared.element().getKind() == ElementKind.FIELD
+                        && !isSerialized(declared.element(), survey))
+                .filter(declared -> declared.isOnlyWritten() && !declared.isReachedOtherwise()
+                        && !isComponent(declared.element()))
+                .ifPresent(declared -> survey.report(survey.code().name(field), "'" + declared.name()
+                        + "' is never read",
                         declared.isRemovable() && keepsInitializer(field, path, survey)
                                 ? new Fix[] {Fix.of("remove the field", declared::remove)} : new Fix[0]));
     }
 
     /** What an initialiser does besides cannot stand alone among members. */
     private static boolean keepsInitializer(VariableTree field, TreePath path, RuleContext survey) {
-        return field.getInitializer() == null || survey.code().effectsInPlace(new TreePath(path, field.getInitializer())).isPure();
+        return field.getInitializer() == null || survey.code()
+                .effectsInPlace(new TreePath(path, field.getInitializer())).isPure();
     }
 
-    /** Every field of a serializable class that is not transient is part of what is written (Java Object Serialization 1.5). */
+    /**
+     * Every field of a serializable class that is not transient is part of what is written (Java Object Serialization
+     * 1.5).
+     */
     private static boolean isSerialized(Element field, RuleContext survey) {
         TypeElement serializable = survey.code().elements().getTypeElement("java.io.Serializable");
-        boolean isWritten = !field.getModifiers().contains(Modifier.STATIC) && !field.getModifiers().contains(Modifier.TRANSIENT);
+        boolean isWritten = !field.getModifiers().contains(Modifier.STATIC) && !field.getModifiers()
+                .contains(Modifier.TRANSIENT);
         return field.getSimpleName().contentEquals("serialVersionUID")
                 || isWritten && survey.code().isKind(field.getEnclosingElement().asType(), serializable.asType());
     }
 
     private static boolean isComponent(Element field) {
-        return field.getEnclosingElement().getKind() == ElementKind.RECORD && !field.getModifiers().contains(Modifier.STATIC);
+        return field.getEnclosingElement().getKind() == ElementKind.RECORD && !field.getModifiers()
+                .contains(Modifier.STATIC);
     }
 }

@@ -25,7 +25,8 @@ public final class UnusedImport implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("unused-import", Tag.UNUSED, "Nothing in the file needs an import", Effect.SAME_CLASSES)
+        return RuleDescription.of("unused-import", Tag.UNUSED, "Nothing in the file needs an import",
+                Effect.SAME_CLASSES)
                 .because("It says that the file depends on something it does not use.")
                 .example("""
                         package harbour;
@@ -110,14 +111,17 @@ public final class UnusedImport implements Rule {
                 .anyMatch(token -> tokens.kind(token).isComment() && tokens.text(token).startsWith("/**"));
     }
 
-    /** Whether a name that is used may come by an import on demand: a type of the package or type, or a static member. */
+    /**
+     * Whether a name that is used may come by an import on demand: a type of the package or type, or a static member.
+     */
     private static boolean isFrom(Element element, String owner, boolean isStatic, AttributedFile code) {
         if (!isStatic) {
             return element instanceof TypeElement && element.getEnclosingElement() != null
                     && element.getEnclosingElement().toString().equals(owner);
         }
         TypeElement type = code.elements().getTypeElement(owner);
-        boolean isMember = element.getModifiers().contains(Modifier.STATIC) || element.getKind() == ElementKind.ENUM_CONSTANT;
+        boolean isMember = element.getModifiers().contains(Modifier.STATIC)
+                || element.getKind() == ElementKind.ENUM_CONSTANT;
         return type == null || isMember && element.getEnclosingElement() instanceof TypeElement own
                 && code.isKind(type.asType(), own.asType());
     }

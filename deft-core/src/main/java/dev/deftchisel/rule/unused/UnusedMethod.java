@@ -20,7 +20,8 @@ public final class UnusedMethod implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("unused-method", Tag.UNUSED, "A private method is never called", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("unused-method", Tag.UNUSED, "A private method is never called",
+                Effect.SAME_BEHAVIOUR)
                 .because("It must be read and kept working, and does nothing.")
                 .example("""
                         class Log {
@@ -77,7 +78,8 @@ public final class UnusedMethod implements Rule {
                         && element.getKind() == ElementKind.METHOD && !PlatformMethods.isOne(element))
                 .filter(declared -> !declared.isReachedOtherwise() && survey.names().uses(declared.element()).stream()
                         .allMatch(use -> AttributedFile.leadsThrough(use, null, tree -> tree == method)))
-                .ifPresent(declared -> survey.report(survey.code().name(method), "'" + declared.name() + "' is never called",
+                .ifPresent(declared -> survey.report(survey.code().name(method), "'" + declared.name()
+                        + "' is never called",
                         Fix.of("remove the method", declared::removeMember)));
     }
 }

@@ -30,7 +30,8 @@ public final class UnusedParameter implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("unused-parameter", Tag.UNUSED, "A parameter of a private method is not used", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("unused-parameter", Tag.UNUSED, "A parameter of a private method is not used",
+                Effect.SAME_BEHAVIOUR)
                 .because("Every caller works out a value that nobody looks at.")
                 .example("""
                         class Dues {
@@ -89,13 +90,15 @@ public final class UnusedParameter implements Rule {
         DeclarationUsage.at(path, survey)
                 .filter(declared -> declared.element() instanceof ExecutableElement element && !element.isVarArgs()
                         && !declared.isReachedOtherwise() && !PlatformMethods.isOne(element))
-                .ifPresent(declared -> method.getParameters().forEach(parameter -> look(path, declared, parameter, survey)));
+                .ifPresent(declared -> method.getParameters()
+                        .forEach(parameter -> look(path, declared, parameter, survey)));
     }
 
     private static void look(TreePath method, DeclarationUsage declared, VariableTree parameter, RuleContext survey) {
         TreePath path = new TreePath(method, parameter);
         Optional<Element> variable = survey.code().element(path);
-        boolean isNamed = !DeclarationAnnotations.are(path, parameter.getModifiers(), survey.code()) && variable.isPresent()
+        boolean isNamed = !DeclarationAnnotations.are(path, parameter.getModifiers(), survey.code())
+                && variable.isPresent()
                 && survey.names().uses(variable.get()).isEmpty();
         List<TreePath> uses = survey.names().uses(declared.element());
         int index = ((MethodTree) method.getLeaf()).getParameters().indexOf(parameter);
@@ -105,7 +108,8 @@ public final class UnusedParameter implements Rule {
                             .effects(new TreePath(call, Calls.arguments(call.getLeaf()).get(index))).isPure());
             boolean isFree = isFree((ExecutableElement) declared.element(), index, survey.code());
             survey.report(survey.code().name(parameter), "'" + parameter.getName() + "' is not used",
-                    isIdle && isFree ? new Fix[] {Fix.of("remove the parameter", edits -> remove(edits, method, index, uses))} : new Fix[0]);
+                    isIdle && isFree ? new Fix[] {Fix.of("remove the parameter",
+                            edits -> remove(edits, method, index, uses))} : new Fix[0]);
         }
     }
 
@@ -119,28 +123,33 @@ public final class UnusedParameter implements Rule {
                         && other.getSimpleName().equals(method.getSimpleName()))
                 .map(other -> ((ExecutableElement) other).getParameters())
                 .noneMatch(others -> others.size() == left.size() && IntStream.range(0, left.size())
-                        .allMatch(i -> code.types().isSameType(code.types().erasure(others.get(i).asType()), left.get(i))));
+                        .allMatch(i -> code.types().isSameType(code.types().erasure(others.get(i).asType()),
+                                left.get(i))));
     }
 
     /** The call that a use of the method is part of; a reference to it is none, and must keep its shape. */
     private static Optional<TreePath> call(TreePath use) {
         if (use.getLeaf() instanceof NewClassTree made) {
-            return Optional.of(use).filter(path -> made.getEnclosingExpression() == null && made.getClassBody() == null);
+            return Optional.of(use).filter(path -> made.getEnclosingExpression() == null
+                    && made.getClassBody() == null);
         }
         return Optional.of(use.getParentPath())
-                .filter(path -> path.getLeaf() instanceof MethodInvocationTree call && call.getMethodSelect() == use.getLeaf());
+                .filter(path -> path.getLeaf() instanceof MethodInvocationTree call
+                        && call.getMethodSelect() == use.getLeaf());
     }
 
     private static void remove(FixEdits edits, TreePath method, int index, List<TreePath> uses) {
         AttributedFile code = edits.code();
         MethodTree tree = (MethodTree) method.getLeaf();
         edits.cut(tree.getParameters(), index);
-        uses.stream().map(use -> call(use).orElseThrow()).forEach(call -> edits.cut(Calls.arguments(call.getLeaf()), index));
+        uses.stream().map(use -> call(use).orElseThrow())
+                .forEach(call -> edits.cut(Calls.arguments(call.getLeaf()), index));
         ExecutableElement element = (ExecutableElement) code.element(method).orElseThrow();
         StringBuilder descriptor = new StringBuilder("(");
         for (int i = 0; i < element.getParameters().size(); i++) {
             descriptor.append(i == index ? "" : code.descriptor(element.getParameters().get(i).asType()));
         }
-        edits.redescribe(code.key(element), descriptor.append(")").append(code.descriptor(element.getReturnType())).toString());
+        edits.redescribe(code.key(element), descriptor.append(")").append(code.descriptor(element.getReturnType()))
+                .toString());
     }
 }

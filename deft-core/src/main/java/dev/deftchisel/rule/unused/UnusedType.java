@@ -70,7 +70,8 @@ public final class UnusedType implements Rule {
                         .filter(used -> isPart(used, declared.element()))
                         .flatMap(used -> survey.names().uses(used).stream())
                         .allMatch(use -> AttributedFile.leadsThrough(use, null, tree -> tree == type)))
-                .ifPresent(declared -> survey.report(survey.code().name(type), "'" + declared.name() + "' is never used",
+                .ifPresent(declared -> survey.report(survey.code().name(type), "'" + declared.name()
+                        + "' is never used",
                         Fix.of("remove the type", declared::removeMember)));
     }
 

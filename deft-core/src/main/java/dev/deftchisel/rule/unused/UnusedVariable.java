@@ -18,7 +18,8 @@ public final class UnusedVariable implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("unused-variable", Tag.UNUSED, "A local variable is never read", Effect.SAME_BEHAVIOUR)
+        return RuleDescription.of("unused-variable", Tag.UNUSED, "A local variable is never read",
+                Effect.SAME_BEHAVIOUR)
                 .because("Its value is worked out for nothing, or another variable was meant where it should be read.")
                 .example("""
                         class Log {
@@ -78,9 +79,11 @@ public final class UnusedVariable implements Rule {
         }
         DeclarationUsage.at(path, survey)
                 .filter(declared -> declared.element().getKind() == ElementKind.LOCAL_VARIABLE)
-                .filter(declared -> !declared.name().isEmpty() && declared.isOnlyWritten() && !declared.isReachedOtherwise())
+                .filter(declared -> !declared.name().isEmpty() && declared.isOnlyWritten()
+                        && !declared.isReachedOtherwise())
                 .ifPresent(declared -> survey.report(survey.code().name(path.getLeaf()),
                         "'" + declared.name() + "' is never read",
-                        declared.isRemovable() ? new Fix[] {Fix.of("remove the variable", declared::remove)} : new Fix[0]));
+                        declared.isRemovable() ? new Fix[] {Fix.of("remove the variable", declared::remove)}
+                        : new Fix[0]));
     }
 }

@@ -114,7 +114,8 @@ public record FileHeader(String packageName, List<String> types, Set<String> hea
             for (String word : words) {
                 if (content.startsWith(word, at)) {
                     boolean isWhole = (at == 0 || !Words.isPart(content.charAt(at - 1)))
-                            && (at + word.length() == content.length() || !Words.isPart(content.charAt(at + word.length())));
+                            && (at + word.length() == content.length()
+                                    || !Words.isPart(content.charAt(at + word.length())));
                     return isWhole ? Optional.of(word) : Optional.empty();
                 }
             }

@@ -25,8 +25,8 @@ import java.util.stream.Stream;
  * @param secrets      private methods and fields; fields that are declared together are left out
  * @param values       what fields are set to that are no constants by their type (JLS 4.12.4), without the {@code =};
  *                     fields that are declared together are left out
- * @param members      what types declare, and the types, in the order in which they end; those of types in bodies are not
- *                     among them
+ * @param members      what types declare, and the types, in the order in which they end; those of types in bodies are
+ *                     not among them
  */
 public record FileOutline(
         String packageName,
@@ -88,7 +88,8 @@ public record FileOutline(
 
     /**
      * The declarations alone: no body, no comment, no value of a field that is no constant, no import that they do not
-     * name. Shorter than the content, so that offsets mean nothing; for reading what a file declares, as fast as possible.
+     * name. Shorter than the content, so that offsets mean nothing; for reading what a file declares, as fast as
+     * possible.
      */
     public String declarations(String content) {
         return declarations(content, List.of());
@@ -100,8 +101,8 @@ public record FileOutline(
     }
 
     /**
-     * The same without what is private: all that another file can notice, unless it mentions one of these names. What is
-     * private and named by what is left stays, since the value of a constant may come from it (JLS 15.29).
+     * The same without what is private: all that another file can notice, unless it mentions one of these names. What
+     * is private and named by what is left stays, since the value of a constant may come from it (JLS 15.29).
      */
     public String openDeclarations(String content) {
         List<Secret> hidden = secrets;
@@ -117,7 +118,8 @@ public record FileOutline(
     }
 
     private static Set<String> namesOf(List<Secret> hidden, String rest) {
-        return Words.among(hidden.stream().map(Secret::name).collect(Collectors.toSet()), rest, new Range(0, rest.length()));
+        return Words.among(hidden.stream().map(Secret::name).collect(Collectors.toSet()), rest,
+                new Range(0, rest.length()));
     }
 
     private String declarationsWithout(List<Secret> hidden, List<Insertion> insertions, String content) {
@@ -127,7 +129,8 @@ public record FileOutline(
                         values.stream().map(value -> new Cut(value, NO_VALUE)),
                         Stream.concat(bodies.stream(), comments.stream()).map(range -> new Cut(range, "")))
                 .flatMap(Function.identity())
-                .sorted(Comparator.comparingInt((Cut cut) -> cut.range().start()).thenComparingInt(cut -> -cut.range().end()))
+                .sorted(Comparator.comparingInt((Cut cut) -> cut.range().start())
+                        .thenComparingInt(cut -> -cut.range().end()))
                 .toList();
         if (imports.isEmpty() || content.contains("\\u")) {
             return without(content, 0, cuts);

@@ -263,7 +263,8 @@ final class FileOutlineReader {
     /** Whether fields of the type that begins here may be constant variables: whether it is primitive, or String. */
     private boolean mayBeConstant(int type) {
         return type < 0 || !tokens.is(tokens.code(type + 1), '[')
-                && (tokens.kind(type) == TokenKind.KEYWORD || tokens.is(type, "String") || tokens.is(tokens.code(type + 1), '.'));
+                && (tokens.kind(type) == TokenKind.KEYWORD || tokens.is(type, "String")
+                        || tokens.is(tokens.code(type + 1), '.'));
     }
 
     /** By how many type arguments a token opens, or closes. */
@@ -373,7 +374,9 @@ final class FileOutlineReader {
         return false;
     }
 
-    /** To behind the semicolon that ends a field; returns whether no comma was passed, behind which another may follow. */
+    /**
+     * To behind the semicolon that ends a field; returns whether no comma was passed, behind which another may follow.
+     */
     private boolean skipInitializer() {
         int depth = 0;
         boolean isOne = true;

@@ -46,12 +46,14 @@ public final class FolderReader implements ProjectReader {
         List<Path> projects = projects(folder);
         List<String> names = projects.stream().map(project -> name(folder, project)).toList();
         List<Library> libraries = new ArrayList<>(Dependencies.named(request.classPath()).libraries());
-        Stream.of("lib", "libs").forEach(name -> archives(folder.resolve(name)).forEach(file -> libraries.add(new Library(file, name))));
+        Stream.of("lib", "libs").forEach(name -> archives(folder.resolve(name))
+                .forEach(file -> libraries.add(new Library(file, name))));
         List<Module> modules = new ArrayList<>();
         for (Path project : projects) {
             String name = name(folder, project);
             modules.add(new Module(name, project, roots(project), new Dependencies(libraries, List.of(), List.of()),
-                    names.stream().filter(other -> !other.equals(name)).map(other -> ModuleUse.ofAll(other, SourceRoot.Use.MAIN)).toList(),
+                    names.stream().filter(other -> !other.equals(name))
+                    .map(other -> ModuleUse.ofAll(other, SourceRoot.Use.MAIN)).toList(),
                     request.level().map(JavaLevel::of).orElseGet(() -> level(project, folder)),
                     request.encoding().orElse(StandardCharsets.UTF_8)));
         }

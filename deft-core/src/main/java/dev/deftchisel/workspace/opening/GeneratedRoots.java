@@ -13,8 +13,9 @@ import java.util.Set;
 import java.util.stream.Stream;
 
 /**
- * Finds the source folders that generators left below the folder where a build lets them write. How deep they are is each
- * generator's own habit, so it is read off the files: their package says where they are below the root (JLS 7.2.1).
+ * Finds the source folders that generators left below the folder where a build lets them write. How deep they are is
+ * each generator's own habit, so it is read off the files: their package says where they are below the root (JLS
+ * 7.2.1).
  */
 public final class GeneratedRoots {
 
@@ -38,7 +39,10 @@ public final class GeneratedRoots {
         return roots.stream().map(root -> new SourceRoot(root, use, SourceRoot.Kind.GENERATED)).toList();
     }
 
-    /** The roots where Gradle has generators write, in the folder of a project; those for tests by the name of a source set in their path. */
+    /**
+     * The roots where Gradle has generators write, in the folder of a project; those for tests by the name of a source
+     * set in their path.
+     */
     public static List<SourceRoot> ofGradle(Path project) {
         return in(project.resolve("build").resolve("generated"), SourceRoot.Use.MAIN).stream()
                 .map(root -> root.folder().toString().matches(".*[/\\\\](test|\\w+Test|testFixtures)([/\\\\].*)?")

@@ -12,11 +12,15 @@ import java.util.Locale;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
 
-/** Has modules with annotation processors keep what these make in a folder of our own, in place of what the build left. */
+/**
+ * Has modules with annotation processors keep what these make in a folder of our own, in place of what the build left.
+ */
 public final class ProcessedRoots {
 
     /** Where Maven and Gradle leave it. */
-    private static final Pattern OF_BUILD = Pattern.compile(".*[/\\\\](generated-sources[/\\\\]annotations|generated-test-sources[/\\\\]test-annotations|annotationProcessor[/\\\\]java[/\\\\]\\w+)");
+    private static final Pattern OF_BUILD = Pattern
+            .compile(".*[/\\\\](generated-sources[/\\\\]annotations|generated-test-sources[/\\\\]test-annotations|"
+                    + "annotationProcessor[/\\\\]java[/\\\\]\\w+)");
 
     private ProcessedRoots() {
     }
@@ -36,11 +40,14 @@ public final class ProcessedRoots {
 
     private static Module with(Module module, Workspace workspace) {
         List<SourceRoot> roots = new ArrayList<>(module.roots().stream()
-                .filter(root -> root.kind() != SourceRoot.Kind.GENERATED || !OF_BUILD.matcher(root.folder().toString()).matches()).toList());
-        Path folder = new StateFolder(workspace).path().resolve("processed").resolve(module.name().replaceAll("[^\\w.-]", "_"));
+                .filter(root -> root.kind() != SourceRoot.Kind.GENERATED || !OF_BUILD.matcher(root.folder().toString())
+                        .matches()).toList());
+        Path folder = new StateFolder(workspace).path().resolve("processed")
+                .resolve(module.name().replaceAll("[^\\w.-]", "_"));
         for (SourceRoot.Use use : SourceRoot.Use.values()) {
             if (module.roots().stream().anyMatch(root -> root.isJava() && root.use() == use)) {
-                roots.add(new SourceRoot(folder.resolve(use.name().toLowerCase(Locale.ROOT)), use, SourceRoot.Kind.PROCESSED));
+                roots.add(new SourceRoot(folder.resolve(use.name().toLowerCase(Locale.ROOT)), use,
+                        SourceRoot.Kind.PROCESSED));
             }
         }
         return module.with(roots);

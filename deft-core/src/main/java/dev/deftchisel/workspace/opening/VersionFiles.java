@@ -11,14 +11,15 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
 /**
- * The Java that version managers are told to use in a folder, which is what a build compiles with that says nothing itself:
- * {@code .java-version}, {@code .sdkmanrc}, {@code .tool-versions}.
+ * The Java that version managers are told to use in a folder, which is what a build compiles with that says nothing
+ * itself: {@code .java-version}, {@code .sdkmanrc}, {@code .tool-versions}.
  */
 public final class VersionFiles {
 
     /** The names of the files. */
     public static final List<String> NAMES = List.of(".java-version", ".sdkmanrc", ".tool-versions");
-    private static final Pattern LINE = Pattern.compile("(?:java\\s*[=\\s]\\s*)?(?:[a-z][a-z_-]*-)*((?:1\\.)?\\d+)\\b.*");
+    private static final Pattern LINE = Pattern
+            .compile("(?:java\\s*[=\\s]\\s*)?(?:[a-z][a-z_-]*-)*((?:1\\.)?\\d+)\\b.*");
 
     private VersionFiles() {
     }
@@ -35,7 +36,8 @@ public final class VersionFiles {
             boolean isOfJava = file.getFileName().toString().equals(".java-version");
             return Files.readAllLines(file).stream().map(String::strip)
                     .filter(line -> !line.startsWith("#") && (isOfJava || line.startsWith("java")))
-                    .map(LINE::matcher).filter(Matcher::matches).map(found -> found.group(1)).flatMap(text -> Jdk.featureIn(text).stream())
+                    .map(LINE::matcher).filter(Matcher::matches).map(found -> found.group(1))
+                    .flatMap(text -> Jdk.featureIn(text).stream())
                     .findFirst();
         } catch (IOException unreadable) {
             return Optional.empty();

@@ -86,7 +86,8 @@ public final class Workspaces {
         Optional<Path> nearest = Stream.<Path>iterate(start, path -> path != null, Path::getParent)
                 .filter(this::isProject)
                 .findFirst();
-        Path found = nearest.map(folder -> reader(folder).map(reader -> reader.rootOf(folder)).orElse(folder)).orElse(start);
+        Path found = nearest.map(folder -> reader(folder).map(reader -> reader.rootOf(folder)).orElse(folder))
+                .orElse(start);
         while (nearest.isPresent() && found.getParent() != null && isProject(found.getParent())) {
             found = found.getParent();
         }

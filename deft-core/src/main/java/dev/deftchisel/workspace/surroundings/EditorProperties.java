@@ -13,8 +13,8 @@ import org.ec4j.core.ResourceProperties;
 import org.ec4j.core.ResourcePropertiesService;
 
 /**
- * What the {@code .editorconfig} files of a workspace say (EditorConfig 0.17). Each of them is read once; to see what was
- * changed since, make another.
+ * What the {@code .editorconfig} files of a workspace say (EditorConfig 0.17). Each of them is read once; to see what
+ * was changed since, make another.
  */
 public final class EditorProperties {
 
@@ -44,7 +44,8 @@ public final class EditorProperties {
         try {
             return service.queryProperties(Resources.ofPath(file, StandardCharsets.UTF_8));
         } catch (IOException failed) {
-            throw new WorkspaceException("the .editorconfig for " + file + " cannot be read: " + failed.getMessage(), failed);
+            throw new WorkspaceException("the .editorconfig for " + file + " cannot be read: " + failed.getMessage(),
+                    failed);
         }
     }
 }

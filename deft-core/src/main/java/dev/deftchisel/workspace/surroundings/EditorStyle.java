@@ -37,6 +37,7 @@ public record EditorStyle(Optional<String> unit, Optional<String> lineEnd) {
         Optional<Integer> size = Optional.ofNullable(said.getValue(PropertyType.indent_size, null, false))
                 .filter(one -> one > 0 && one <= WIDEST);
         return style.filter(IndentStyleValue.tab::equals).isPresent() ? Optional.of("\t")
-                : style.isPresent() || size.isPresent() ? Optional.of(" ".repeat(size.orElse(STANDARD_SIZE))) : Optional.empty();
+                : style.isPresent() || size.isPresent() ? Optional.of(" ".repeat(size.orElse(STANDARD_SIZE)))
+                : Optional.empty();
     }
 }

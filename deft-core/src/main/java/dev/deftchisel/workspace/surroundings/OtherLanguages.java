@@ -20,12 +20,17 @@ import java.util.stream.Stream;
 public final class OtherLanguages {
 
     private static final Map<String, String> LANGUAGES = Map.ofEntries(
-            Map.entry("kt", "Kotlin"), Map.entry("kts", "Kotlin"), Map.entry("groovy", "Groovy"), Map.entry("scala", "Scala"),
-            Map.entry("clj", "Clojure"), Map.entry("aj", "AspectJ"), Map.entry("drl", "rules"), Map.entry("feature", "scenarios"),
-            Map.entry("jsp", "JSP"), Map.entry("jspx", "JSP"), Map.entry("jspf", "JSP"), Map.entry("tag", "JSP"), Map.entry("tagx", "JSP"),
+            Map.entry("kt", "Kotlin"), Map.entry("kts", "Kotlin"), Map.entry("groovy", "Groovy"),
+            Map.entry("scala", "Scala"),
+            Map.entry("clj", "Clojure"), Map.entry("aj", "AspectJ"), Map.entry("drl", "rules"),
+            Map.entry("feature", "scenarios"),
+            Map.entry("jsp", "JSP"), Map.entry("jspx", "JSP"), Map.entry("jspf", "JSP"), Map.entry("tag", "JSP"),
+            Map.entry("tagx", "JSP"),
             Map.entry("html", "HTML"), Map.entry("htm", "HTML"), Map.entry("xhtml", "HTML"),
-            Map.entry("ftl", "templates"), Map.entry("ftlh", "templates"), Map.entry("vm", "templates"), Map.entry("mustache", "templates"),
-            Map.entry("hbs", "templates"), Map.entry("jte", "templates"), Map.entry("xml", "XML"), Map.entry("properties", "properties"));
+            Map.entry("ftl", "templates"), Map.entry("ftlh", "templates"), Map.entry("vm", "templates"),
+            Map.entry("mustache", "templates"),
+            Map.entry("hbs", "templates"), Map.entry("jte", "templates"), Map.entry("xml", "XML"),
+            Map.entry("properties", "properties"));
     /** Where builds and tools leave what they made. */
     private static final Set<String> MADE = Set.of("target", "build", "out", "bin", "node_modules");
 
@@ -49,12 +54,14 @@ public final class OtherLanguages {
         Set<Path> folders = new TreeSet<>();
         for (Module module : workspace.modules()) {
             folders.add(module.folder().resolve("src"));
-            module.roots().forEach(root -> (root.kind() == SourceRoot.Kind.RESOURCE ? resources : folders).add(root.folder()));
+            module.roots().forEach(root -> (root.kind() == SourceRoot.Kind.RESOURCE ? resources : folders)
+                    .add(root.folder()));
         }
         // resources that are sources as well are searched as such
         resources.removeIf(folder -> folders.stream().anyMatch(folder::equals));
         Set<Path> found = new TreeSet<>();
-        folders.stream().filter(folder -> folders.stream().noneMatch(other -> !other.equals(folder) && folder.startsWith(other)))
+        folders.stream().filter(folder -> folders.stream()
+                .noneMatch(other -> !other.equals(folder) && folder.startsWith(other)))
                 .forEach(folder -> walk(folder, resources, found));
         return List.copyOf(found);
     }
@@ -69,12 +76,14 @@ public final class OtherLanguages {
                 public FileVisitResult preVisitDirectory(Path directory, BasicFileAttributes attributes) {
                     String name = directory.getFileName().toString();
                     boolean isHidden = !directory.equals(folder) && (name.startsWith(".") || MADE.contains(name));
-                    return isHidden || resources.contains(directory) ? FileVisitResult.SKIP_SUBTREE : FileVisitResult.CONTINUE;
+                    return isHidden || resources.contains(directory) ? FileVisitResult.SKIP_SUBTREE
+                            : FileVisitResult.CONTINUE;
                 }
 
                 @Override
                 public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
-                    Stream.of(file).filter(one -> attributes.isRegularFile() && of(one).isPresent()).forEach(found::add);
+                    Stream.of(file).filter(one -> attributes.isRegularFile() && of(one).isPresent())
+                            .forEach(found::add);
                     return FileVisitResult.CONTINUE;
                 }
 

@@ -6,7 +6,10 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 
-/** The folder {@code .deft} in a workspace, in which is kept what outlives a run. Version control is told to leave it alone. */
+/**
+ * The folder {@code .deft} in a workspace, in which is kept what outlives a run. Version control is told to leave it
+ * alone.
+ */
 public final class StateFolder {
 
     private final Path path;
@@ -26,7 +29,11 @@ public final class StateFolder {
         return path;
     }
 
-    /** Makes it where it is not there. */
+    /**
+     * Makes it where it is not there.
+     *
+     * @throws IOException when it cannot be written
+     */
     public void make() throws IOException {
         if (!Files.isDirectory(path)) {
             Files.createDirectories(path);

@@ -17,13 +17,16 @@ class MethodRelationsTest {
     @TempDir
     private Path folder;
 
-    /** The relations of the methods called {@code moor} and {@code leave}, as lines like {@code "Ferry: a OVERRIDES b"}. */
+    /**
+     * The relations of the methods called {@code moor} and {@code leave}, as lines like {@code "Ferry: a OVERRIDES b"}.
+     */
     private List<String> relations(String source) throws IOException {
         SampleWorkspace sample = new SampleWorkspace(folder);
         Path file = sample.write("Ship.java", source);
         return sample.analyst().analyse(Focus.whole(Set.of(file)))
                 .methodRelations(Set.of("moor", "leave", "toString"), Set.of()).stream()
-                .map(pair -> name(pair.type()) + ": " + name(pair.method()) + " " + pair.kind() + " " + name(pair.other()))
+                .map(pair -> name(pair.type()) + ": " + name(pair.method()) + " " + pair.kind() + " "
+                        + name(pair.other()))
                 .sorted()
                 .toList();
     }
@@ -43,24 +46,28 @@ class MethodRelationsTest {
     @Test
     void methodsOfOtherNamesHaveNothingToDoWithEachOther() throws IOException {
         assertEquals(List.of(), relations(
-                "interface Ship { void moor(); } interface Boat { void leave(); } interface Ferry extends Ship, Boat { }"));
+                "interface Ship { void moor(); } interface Boat { void leave(); } interface Ferry extends Ship, Boat "
+                + "{ }"));
     }
 
     @Test
     void aSubclassJoinsAnInheritedMethodWithAnInterface() throws IOException {
         assertEquals(List.of("Ferry: Ship.moor OVERRIDES Boat.moor"), relations(
-                "class Ship { public void moor() { } } interface Boat { void moor(); } class Ferry extends Ship implements Boat { }"));
+                "class Ship { public void moor() { } } interface Boat { void moor(); } class Ferry extends Ship "
+                + "implements Boat { }"));
     }
 
     @Test
     void abstractMethodsOfTwoInterfacesAreOne() throws IOException {
         assertEquals(List.of("Ferry: Boat.moor MERGES Ship.moor", "Ferry: Ship.moor MERGES Boat.moor"), relations(
-                "interface Ship { void moor(); } interface Boat { void moor(); } interface Ferry extends Ship, Boat { }"));
+                "interface Ship { void moor(); } interface Boat { void moor(); } interface Ferry extends Ship, Boat { "
+                + "}"));
     }
 
     @Test
     void aMethodOfTheClassSettlesWhatItsInterfacesBring() throws IOException {
-        assertEquals(List.of("Ferry: Ferry.moor OVERRIDES Boat.moor", "Ferry: Ferry.moor OVERRIDES Ship.moor"), relations(
+        assertEquals(List.of("Ferry: Ferry.moor OVERRIDES Boat.moor", "Ferry: Ferry.moor OVERRIDES Ship.moor"),
+                relations(
                 "interface Ship { default void moor() { } } interface Boat { default void moor() { } }"
                         + " class Ferry implements Ship, Boat { public void moor() { } }"));
     }

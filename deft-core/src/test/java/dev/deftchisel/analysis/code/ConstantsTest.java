@@ -46,7 +46,8 @@ class ConstantsTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"1 / 0", "other", "\"a\".length()", "null", "new int[0].length", "other > 2 || true"})
+    @CsvSource(delimiter = '|', value = {"1 / 0", "other", "\"a\".length()", "null", "new int[0].length",
+            "other > 2 || true"})
     void othersAreNot(String expression) throws Exception {
         assertEquals(Optional.empty(), value(expression));
     }

@@ -27,7 +27,10 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** A processor that is compiled here: for each type with {@code @Deprecated} it makes one with {@code Plan} behind its name. */
+/**
+ * A processor that is compiled here: for each type with {@code @Deprecated} it makes one with {@code Plan} behind its
+ * name.
+ */
 class AnnotationProcessingTest {
 
     private static final String PROCESSOR = """
@@ -66,7 +69,8 @@ class AnnotationProcessingTest {
         folder = folder.toRealPath();
         Path plans = Files.createDirectories(folder.resolve("plans"));
         Path source = Files.writeString(folder.resolve("Plans.java"), PROCESSOR);
-        assertEquals(0, ToolProvider.getSystemJavaCompiler().run(null, null, null, "-proc:none", "-d", plans.toString(), source.toString()));
+        assertEquals(0, ToolProvider.getSystemJavaCompiler()
+                .run(null, null, null, "-proc:none", "-d", plans.toString(), source.toString()));
         Files.createDirectories(plans.resolve("META-INF/services"));
         Files.writeString(plans.resolve("META-INF/services/javax.annotation.processing.Processor"), "Plans\n");
         main = Files.createDirectories(folder.resolve("main"));
@@ -81,9 +85,11 @@ class AnnotationProcessingTest {
     }
 
     private Snapshot read() throws IOException {
-        Module module = new Module("berths", folder, List.of(new SourceRoot(main, SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE),
+        Module module = new Module("berths", folder,
+                List.of(new SourceRoot(main, SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE),
                 new SourceRoot(tests, SourceRoot.Use.TEST, SourceRoot.Kind.SOURCE)),
-                new Dependencies(List.of(), List.of(new Library(folder.resolve("plans"), "plans")), List.of()), List.of(),
+                new Dependencies(List.of(), List.of(new Library(folder.resolve("plans"), "plans")), List.of()),
+                List.of(),
                 new JavaLevel(17, JavaLevel.Api.LEVEL, List.of("-Aharbour.depth=12")), StandardCharsets.UTF_8);
         Workspace workspace = ProcessedRoots.in(new Workspace(folder, List.of(module), List.of()), processor -> true);
         for (SourceRoot root : workspace.processedRoots()) {
@@ -93,7 +99,8 @@ class AnnotationProcessingTest {
     }
 
     private static String text(Snapshot snapshot, String name) {
-        return snapshot.files().stream().filter(file -> file.path().endsWith(name)).map(file -> file.root().use() + " " + file.content())
+        return snapshot.files().stream().filter(file -> file.path().endsWith(name))
+                .map(file -> file.root().use() + " " + file.content())
                 .findFirst().orElse("");
     }
 
@@ -102,7 +109,8 @@ class AnnotationProcessingTest {
         Snapshot remade = libraries.processing().remade(read());
         assertEquals("MAIN class BerthPlan { int depth = 12; }", text(remade, "BerthPlan.java"));
         assertEquals("TEST class TidePlan { int depth = 12; }", text(remade, "TidePlan.java"));
-        assertTrue(new Analyst(remade, libraries, Monitor.SILENT).analyse(Focus.whole(remade.files().stream().map(SourceFile::path).toList()))
+        assertTrue(new Analyst(remade, libraries, Monitor.SILENT)
+                .analyse(Focus.whole(remade.files().stream().map(SourceFile::path).toList()))
                 .errors().isEmpty());
     }
 
@@ -110,10 +118,13 @@ class AnnotationProcessingTest {
     void whatWasMadeStaysWhileCodeIsTypedThatDoesNotParse() throws IOException {
         Snapshot remade = libraries.processing().remade(read());
         Path berth = main.resolve("Berth.java");
-        Snapshot half = remade.with(Map.of(berth, Optional.of("@Deprecated class Quay { } @Deprecated class {")), Map.of());
+        Snapshot half = remade.with(Map.of(berth, Optional.of("@Deprecated class Quay { } @Deprecated class {")),
+                Map.of());
         assertEquals("", text(libraries.processing().remade(half), "BerthPlan.java"));
-        assertEquals("MAIN class BerthPlan { int depth = 12; }", text(libraries.processing().remadeWhileTyped(half), "BerthPlan.java"));
-        Snapshot whole = libraries.processing().remadeWhileTyped(half.with(Map.of(berth, Optional.of("@Deprecated class Quay { }")), Map.of()));
+        assertEquals("MAIN class BerthPlan { int depth = 12; }",
+                text(libraries.processing().remadeWhileTyped(half), "BerthPlan.java"));
+        Snapshot whole = libraries.processing()
+                .remadeWhileTyped(half.with(Map.of(berth, Optional.of("@Deprecated class Quay { }")), Map.of()));
         assertEquals("", text(whole, "BerthPlan.java"));
         assertEquals("MAIN class QuayPlan { int depth = 12; }", text(whole, "QuayPlan.java"));
     }

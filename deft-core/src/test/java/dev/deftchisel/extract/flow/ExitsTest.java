@@ -31,7 +31,8 @@ class ExitsTest {
 
     @Test
     void aJumpThatEndsInsideIsNone() throws IOException {
-        assertEquals(Exits.Kind.NONE, kind("void pay(int days) { «while (true) { if (days > rate) { break; } rate--; }» }"));
+        assertEquals(Exits.Kind.NONE,
+                kind("void pay(int days) { «while (true) { if (days > rate) { break; } rate--; }» }"));
         assertEquals(Exits.Kind.NONE, kind("void pay() { «Runnable r = () -> { return; };» }"));
     }
 
@@ -53,7 +54,8 @@ class ExitsTest {
 
     @Test
     void aBreakOnAllWaysFollowsTheCall() throws IOException {
-        assertEquals(Exits.Kind.FOLLOWING, kind("void pay(int[] all) { for (int days : all) { «rate = days; break;» } }"));
+        assertEquals(Exits.Kind.FOLLOWING,
+                kind("void pay(int[] all) { for (int days : all) { «rate = days; break;» } }"));
     }
 
     @Test
@@ -70,7 +72,8 @@ class ExitsTest {
     @Test
     void anObjectOnSomeWaysIsTold() throws IOException {
         assertEquals(Exits.Kind.MARKED,
-                kind("Object due(int days) { «if (days > 3) { return new Object(); } if (days > 2) { return \"two\"; }» return this; }"));
+                kind("Object due(int days) { «if (days > 3) { return new Object(); } if (days > 2) { return \"two\"; "
+                        + "}» return this; }"));
     }
 
     @Test
@@ -80,14 +83,16 @@ class ExitsTest {
 
     @Test
     void differentValuesOnSomeWaysAreInTheWay() throws IOException {
-        assertEquals("this leaves the selected code on some ways only, with a value that cannot tell them from the others",
+        assertEquals("this leaves the selected code on some ways only, with a value that cannot tell them from the "
+                + "others",
                 objection("int due(int days) { «if (days > 3) { return days; }» return rate; }"));
     }
 
     @Test
     void differentTargetsAreInTheWay() throws IOException {
         assertEquals("this leaves the selected code to somewhere else than 'break;' in line 4 does",
-                objection("int due(int[] all) { for (int d : all) { «if (d > 3) { break; } if (d > 2) { return 1; }» } return 2; }"));
+                objection("int due(int[] all) { for (int d : all) { «if (d > 3) { break; } if (d > 2) { return 1; }» "
+                        + "} return 2; }"));
     }
 
     @Test

@@ -20,7 +20,8 @@ class FlowTest {
     /** For instance {@code "in: days, fee; out: sum; own: step"}. */
     private String flow(String members) throws IOException {
         Flow flow = FragmentSample.of(folder, members).flow();
-        return "in: " + names(flow.inputs()) + "; out: " + names(flow.outputs()) + "; own: " + names(flow.movedInside());
+        return "in: " + names(flow.inputs()) + "; out: " + names(flow.outputs()) + "; own: "
+                + names(flow.movedInside());
     }
 
     private static String names(List<Flow.Variable> variables) {
@@ -28,7 +29,8 @@ class FlowTest {
     }
 
     private static boolean isReadAfterFailure(Flow flow, String name) {
-        return flow.variables().stream().anyMatch(variable -> variable.name().equals(name) && variable.readAfterFailure().isPresent());
+        return flow.variables().stream().anyMatch(variable -> variable.name().equals(name)
+                && variable.readAfterFailure().isPresent());
     }
 
     @Test

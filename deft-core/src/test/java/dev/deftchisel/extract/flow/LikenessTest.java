@@ -18,7 +18,8 @@ class LikenessTest {
     /** The values that differ; "no" when the two marked fragments are not alike. */
     private String differing(String members) throws IOException {
         FragmentSample sample = FragmentSample.of(folder, members);
-        Optional<TreeMatch.Match> found = TreeMatch.of(sample.code(), sample.fragments().get(0), sample.code(), sample.fragments().get(1));
+        Optional<TreeMatch.Match> found = TreeMatch.of(sample.code(), sample.fragments().get(0), sample.code(),
+                sample.fragments().get(1));
         return found.map(likeness -> likeness.varied().stream()
                 .map(path -> sample.code().text(path.getLeaf())).collect(Collectors.joining(", "))).orElse("no");
     }
@@ -35,12 +36,14 @@ class LikenessTest {
 
     @Test
     void otherNamesOfVariables() throws IOException {
-        assertEquals("", differing("void a(int x) { «int y = x; rate = y + x;» } void b(int days) { «int due = days; rate = due + days;» }"));
+        assertEquals("", differing("void a(int x) { «int y = x; rate = y + x;» } void b(int days) { «int due = days; "
+                + "rate = due + days;» }"));
     }
 
     @Test
     void namesMustGoTogether() throws IOException {
-        assertEquals("no", differing("void a(int x) { «int y = x; rate = y + y;» } void b(int d) { «int e = d; rate = e + d;» }"));
+        assertEquals("no", differing("void a(int x) { «int y = x; rate = y + y;» } void b(int d) { «int e = d; rate = "
+                + "e + d;» }"));
     }
 
     @Test
@@ -66,6 +69,7 @@ class LikenessTest {
 
     @Test
     void anotherTypeIsNotAlike() throws IOException {
-        assertEquals("no", differing("void a() { «List<String> x = new ArrayList<>();» } void b() { «List<String> x = new LinkedList<>();» }"));
+        assertEquals("no", differing("void a() { «List<String> x = new ArrayList<>();» } void b() { «List<String> x = "
+                + "new LinkedList<>();» }"));
     }
 }

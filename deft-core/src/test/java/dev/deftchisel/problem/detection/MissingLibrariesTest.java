@@ -30,7 +30,8 @@ class MissingLibrariesTest {
 
     private List<String> problems(List<String> missing, String text) throws IOException {
         Path file = Files.writeString(folder.resolve("Berth.java"), text);
-        Module module = new Module("berths", folder, List.of(new SourceRoot(folder, SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE)),
+        Module module = new Module("berths", folder,
+                List.of(new SourceRoot(folder, SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE)),
                 new Dependencies(List.of(), List.of(), missing), List.of(), JavaLevel.of(17), StandardCharsets.UTF_8);
         Snapshot snapshot = Snapshot.read(new Workspace(folder, List.of(module), List.of()));
         try (Libraries libraries = new Libraries()) {
@@ -38,7 +39,8 @@ class MissingLibrariesTest {
             return new RuleRunner(Rules.installed(), Severities.usual(), Repairs.installed())
                     .survey(analyst.analyse(Focus.whole(Set.of(file)).deeply()), file).stream()
                     .filter(finding -> finding.severity() == Severity.ERROR)
-                    .map(finding -> snapshot.file(file).orElseThrow().position(finding.range().start()).line() + " " + finding.about().id())
+                    .map(finding -> snapshot.file(file).orElseThrow().position(finding.range().start())
+                            .line() + " " + finding.about().id())
                     .toList();
         }
     }
@@ -93,7 +95,8 @@ class MissingLibrariesTest {
     void anImportOfOurOwnIsOurOwnError() throws IOException {
         Files.createDirectories(folder.resolve("harbour"));
         Files.writeString(folder.resolve("harbour/Tide.java"), "package harbour;\npublic class Tide { }\n");
-        assertEquals(List.of("1 cant.resolve.location", "2 cant.resolve.location"), problems(List.of("org.tides:tide-tables:3"),
+        assertEquals(List.of("1 cant.resolve.location", "2 cant.resolve.location"),
+                problems(List.of("org.tides:tide-tables:3"),
                 "import harbour.Tides;\nclass Berth { Tides tides; }\n"));
     }
 }

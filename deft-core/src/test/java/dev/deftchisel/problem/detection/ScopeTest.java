@@ -38,7 +38,8 @@ class ScopeTest {
     @Test
     void aStretchMayCoverAllThatCounts() {
         assertEquals(Set.of(), ProblemScope.of(BERTH, new Range(12, 18)).without(BERTH, new Range(10, 20), 50).files());
-        assertEquals(List.of(new Range(12, 18)), ProblemScope.of(BERTH, new Range(12, 18)).without(BERTH, new Range(30, 40), 50)
+        assertEquals(List.of(new Range(12, 18)), ProblemScope.of(BERTH, new Range(12, 18))
+                .without(BERTH, new Range(30, 40), 50)
                 .stretches().get(BERTH));
     }
 }

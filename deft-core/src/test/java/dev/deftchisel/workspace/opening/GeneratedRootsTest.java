@@ -22,7 +22,8 @@ class GeneratedRootsTest {
     }
 
     private List<String> roots() {
-        return GeneratedRoots.in(folder, SourceRoot.Use.MAIN).stream().map(root -> folder.relativize(root.folder()).toString()).toList();
+        return GeneratedRoots.in(folder, SourceRoot.Use.MAIN).stream()
+                .map(root -> folder.relativize(root.folder()).toString()).toList();
     }
 
     @Test

@@ -22,8 +22,10 @@ class OtherLanguagesTest {
 
     @Test
     void filesBesideTheCodeAreFoundAndThoseThatAreMadeAreNot() throws IOException {
-        for (String path : List.of("src/main/kotlin/Berths.kt", "src/main/webapp/WEB-INF/berth.jsp", "src/main/java/berth.properties",
-                "src/main/java/Berth.java", "src/main/resources/board.xml", "src/main/.hidden/x.kt", "src/main/webapp/node_modules/x.html",
+        for (String path : List.of("src/main/kotlin/Berths.kt", "src/main/webapp/WEB-INF/berth.jsp",
+                "src/main/java/berth.properties",
+                "src/main/java/Berth.java", "src/main/resources/board.xml", "src/main/.hidden/x.kt",
+                "src/main/webapp/node_modules/x.html",
                 "target/made.kt", "src/main/webapp/picture.png")) {
             Path file = folder.resolve(path);
             Files.createDirectories(file.getParent());
@@ -34,7 +36,8 @@ class OtherLanguagesTest {
                 new SourceRoot(folder.resolve("src/main/resources"), SourceRoot.Use.MAIN, SourceRoot.Kind.RESOURCE)),
                 Dependencies.NONE, List.of(), JavaLevel.of(17), StandardCharsets.UTF_8);
         Workspace workspace = new Workspace(folder, List.of(module), List.of());
-        assertEquals(List.of("src/main/java/berth.properties", "src/main/kotlin/Berths.kt", "src/main/webapp/WEB-INF/berth.jsp"),
+        assertEquals(List.of("src/main/java/berth.properties", "src/main/kotlin/Berths.kt",
+                "src/main/webapp/WEB-INF/berth.jsp"),
                 OtherLanguages.in(workspace).stream().map(workspace::show).toList());
     }
 }

@@ -32,8 +32,9 @@ import org.eclipse.lsp4j.WorkspaceEdit;
 import org.eclipse.lsp4j.jsonrpc.messages.Either;
 
 /**
- * What can be done at a place, as code actions. A list of them is quick, since what each would change is worked out when it is
- * taken: by {@code codeAction/resolve}, or for a client that does not know that by the command {@link #COMMAND}.
+ * What can be done at a place, as code actions. A list of them is quick, since what each would change is worked out
+ * when it is taken: by {@code codeAction/resolve}, or for a client that does not know that by the command
+ * {@link #COMMAND}.
  */
 public final class Actions {
 
@@ -75,7 +76,8 @@ public final class Actions {
      * @param fix     which fix of a problem, from 0 on
      * @param answers to the questions of an operation, where they are not the standard
      */
-    public record Action(String uri, int version, What what, String id, int start, int end, int fix, Map<String, List<String>> answers) {
+    public record Action(String uri, int version, What what, String id, int start, int end, int fix,
+            Map<String, List<String>> answers) {
 
         /** What is not said in JSON is nothing. */
         public Action {
@@ -95,7 +97,8 @@ public final class Actions {
                         ? one.getValue().getAsJsonArray().asList().stream().map(JsonElement::getAsString).toList()
                         : List.of(one.getValue().getAsString())));
             } catch (IllegalStateException | UnsupportedOperationException other) {
-                throw RefusedRequest.invalid("answers are an object with a text, or a list of texts, for each question");
+                throw RefusedRequest.invalid("answers are an object with a text, or a list of texts, for each "
+                        + "question");
             }
             return new Action(uri, version, what, id, start, end, fix, all);
         }
@@ -126,11 +129,13 @@ public final class Actions {
         }
         offers(asked, selection).stream().filter(action -> isWanted.test(action.getKind())).forEach(all::add);
         if (isWanted.test(CodeActionKind.SourceOrganizeImports)) {
-            all.add(action("put the imports in order", CodeActionKind.SourceOrganizeImports, asked, Action.What.IMPORTS, "imports",
+            all.add(action("put the imports in order", CodeActionKind.SourceOrganizeImports, asked, Action.What.IMPORTS,
+                    "imports",
                     selection, 0));
         }
         if (isWanted.test(FIX_ALL)) {
-            all.add(action("fix all that can be fixed in the file", FIX_ALL, asked, Action.What.FIX_ALL, "all", selection, 0));
+            all.add(action("fix all that can be fixed in the file", FIX_ALL, asked, Action.What.FIX_ALL, "all",
+                    selection, 0));
         }
         return all.stream().map(this::shown).toList();
     }
@@ -156,7 +161,8 @@ public final class Actions {
                 // the best first, and none that cannot be taken
                 List<String> titles = problems.checked(problem).fixes();
                 for (String title : titles) {
-                    CodeAction action = action(title, CodeActionKind.QuickFix, asked, Action.What.FIX, problem.rule(), problem.range(),
+                    CodeAction action = action(title, CodeActionKind.QuickFix, asked, Action.What.FIX, problem.rule(),
+                            problem.range(),
                             problem.fixes().indexOf(title));
                     action.setDiagnostics(List.of(diagnostic));
                     action.setIsPreferred(title.equals(titles.get(0)));
@@ -171,7 +177,8 @@ public final class Actions {
         return asked.chisel().offers(new Place(asked.file().path(), selection)).stream()
                 // that has a request of its own
                 .filter(offer -> !offer.operation().equals("rename"))
-                .map(offer -> action(offer.title(), kind(offer), asked, Action.What.OFFER, offer.operation(), selection, 0))
+                .map(offer -> action(offer.title(), kind(offer), asked, Action.What.OFFER, offer.operation(), selection,
+                        0))
                 .toList();
     }
 
@@ -188,10 +195,12 @@ public final class Actions {
         };
     }
 
-    private static CodeAction action(String title, String kind, Session.RequestContext asked, Action.What what, String id, Range range, int fix) {
+    private static CodeAction action(String title, String kind, Session.RequestContext asked, Action.What what,
+            String id, Range range, int fix) {
         CodeAction action = new CodeAction(title);
         action.setKind(kind);
-        action.setData(GSON.toJsonTree(new Action(asked.session().documents().uri(asked.file().path()), asked.version(), what, id,
+        action.setData(GSON.toJsonTree(new Action(asked.session().documents().uri(asked.file().path()), asked.version(),
+                what, id,
                 range.start(), range.end(), fix, Map.of())));
         return action;
     }
@@ -207,7 +216,8 @@ public final class Actions {
     }
 
     private Session.RequestContext asked(Action action) {
-        Session.RequestContext asked = session.asked(action.uri()).orElseThrow(() -> RefusedRequest.invalid(action.uri() + " is no file of a workspace"));
+        Session.RequestContext asked = session.asked(action.uri())
+                .orElseThrow(() -> RefusedRequest.invalid(action.uri() + " is no file of a workspace"));
         if (asked.version() != action.version()) {
             throw RefusedRequest.outdated();
         }
@@ -219,8 +229,8 @@ public final class Actions {
     }
 
     /**
-     * Works an action out where it was offered. When it gives something a name, and the client goes to places when asked, it is asked to
-     * go to that name afterwards, where its own rename changes all places of it.
+     * Works an action out where it was offered. When it gives something a name, and the client goes to places when
+     * asked, it is asked to go to that name afterwards, where its own rename changes all places of it.
      */
     public CodeAction resolve(CodeAction action) {
         Action meant = Action.of((JsonElement) action.getData());
@@ -246,7 +256,8 @@ public final class Actions {
                 .flatMap(file -> Chisel.linkedPlaces(preview.change()).stream()
                         .filter(place -> place.file().equals(file.pathAfter())).findFirst()
                         .map(place -> new Location(asked.session().documents().uri(file.pathAfter()),
-                                Positions.of(file.after().content(), asked.session().client().units()).of(place.selection()))));
+                                Positions.of(file.after().content(), asked.session().client().units())
+                                .of(place.selection()))));
     }
 
     private static Optional<Outcome> outcome(Action action, Session.RequestContext asked) {
@@ -254,13 +265,16 @@ public final class Actions {
         ProblemScope file = ProblemScope.of(List.of(asked.file().path()));
         return switch (action.what()) {
             case FIX -> Optional.of(problems.fix(asked.problems().stream()
-                    .filter(problem -> problem.rule().equals(action.id()) && problem.range().equals(new Range(action.start(), action.end()))
+                    .filter(problem -> problem.rule().equals(action.id()) && problem.range()
+                            .equals(new Range(action.start(), action.end()))
                             && action.fix() >= 0 && action.fix() < problem.fixes().size())
                     .findFirst().orElseThrow(RefusedRequest::outdated), action.fix()));
-            case OFFER -> Optional.of(asked.chisel().preview(new Place(asked.file().path(), selection(action, asked)), action.id(),
+            case OFFER -> Optional.of(asked.chisel()
+                    .preview(new Place(asked.file().path(), selection(action, asked)), action.id(),
                     new Answers(action.answers())));
             case FIX_ALL -> problems.fixAll(file, problem -> true).outcome();
-            case IMPORTS -> problems.fixAll(file, problem -> problem.rule().endsWith("-import") || problem.rule().equals("import-order"))
+            case IMPORTS -> problems.fixAll(file, problem -> problem.rule().endsWith("-import") || problem.rule()
+                    .equals("import-order"))
                     .outcome();
         };
     }

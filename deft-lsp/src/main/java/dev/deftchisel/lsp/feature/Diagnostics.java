@@ -66,7 +66,8 @@ public final class Diagnostics {
 
     /** Those of one file. */
     public static List<Diagnostic> of(Session.RequestContext asked) {
-        return asked.problems().stream().filter(problem -> problem.severity().compareTo(asked.session().settings().least()) >= 0)
+        return asked.problems().stream().filter(problem -> problem.severity()
+                .compareTo(asked.session().settings().least()) >= 0)
                 .map(problem -> diagnostic(problem, asked)).toList();
     }
 
@@ -76,7 +77,8 @@ public final class Diagnostics {
         if (problem.tag() == Tag.UNUSED || problem.tag() == Tag.REDUNDANT) {
             diagnostic.setTags(List.of(DiagnosticTag.Unnecessary));
         }
-        asked.session().pages().ifPresent(pages -> diagnostic.setCodeDescription(new DiagnosticCodeDescription(page(pages, problem))));
+        asked.session().pages().ifPresent(pages ->
+                diagnostic.setCodeDescription(new DiagnosticCodeDescription(page(pages, problem))));
         return diagnostic;
     }
 

@@ -80,7 +80,8 @@ final class Edits {
             return edit;
         }
         boolean isAnnotated = session.client().annotations()
-                && change.effective().stream().anyMatch(file -> file.takenEdits().stream().anyMatch(one -> one.kind().isMention()));
+                && change.effective().stream().anyMatch(file -> file.takenEdits().stream()
+                        .anyMatch(one -> one.kind().isMention()));
         List<Either<TextDocumentEdit, ResourceOperation>> steps = new ArrayList<>();
         for (FileChange file : change.effective()) {
             String uri = session.documents().uri(file.path());
@@ -89,9 +90,11 @@ final class Edits {
             }
             if (!file.takenEdits().isEmpty()) {
                 steps.add(Either.forLeft(new TextDocumentEdit(new VersionedTextDocumentIdentifier(uri,
-                        session.documents().of(file.path()).map(Document::version).orElse(null)), texts(file, isAnnotated))));
+                        session.documents().of(file.path()).map(Document::version).orElse(null)),
+                        texts(file, isAnnotated))));
             }
-            file.target().ifPresent(target -> steps.add(Either.forRight(new RenameFile(uri, target.toUri().toString()))));
+            file.target().ifPresent(target -> steps.add(
+                    Either.forRight(new RenameFile(uri, target.toUri().toString()))));
         }
         edit.setDocumentChanges(steps);
         if (isAnnotated) {

@@ -38,32 +38,37 @@ public final class Hierarchies {
 
     private static TypeHierarchyItem type(Session session, Hierarchy.Member member) {
         Positions positions = session.positions(member.file());
-        return new TypeHierarchyItem(member.sketch().name(), Navigation.kind(member.sketch()), session.documents().uri(member.file()
+        return new TypeHierarchyItem(member.sketch().name(), Navigation.kind(member.sketch()), session.documents()
+                .uri(member.file()
                 .path()),
                 positions.of(member.sketch().range()), positions.of(member.sketch().nameRange()), member.container());
     }
 
     public static List<CallHierarchyItem> calls(Session.RequestContext asked, Position position) {
-        return asked.chisel().hierarchy().declared(asked.place(position)).filter(member -> member.sketch().parameters().length() > 0)
+        return asked.chisel().hierarchy().declared(asked.place(position))
+                .filter(member -> member.sketch().parameters().length() > 0)
                 .map(member -> call(asked.session(), member)).stream().toList();
     }
 
     public static List<CallHierarchyIncomingCall> incoming(Session.RequestContext asked, CallHierarchyItem item) {
         return asked.chisel().hierarchy().callers(asked.place(item.getSelectionRange().getStart())).stream()
-                .map(calls -> new CallHierarchyIncomingCall(call(asked.session(), calls.other()), asked.positions(calls.file())
+                .map(calls -> new CallHierarchyIncomingCall(call(asked.session(), calls.other()),
+                        asked.positions(calls.file())
                         .map(positions -> calls.ranges().stream().map(positions::of).toList()).orElse(List.of())))
                 .toList();
     }
 
     public static List<CallHierarchyOutgoingCall> outgoing(Session.RequestContext asked, CallHierarchyItem item) {
         return asked.chisel().hierarchy().callees(asked.place(item.getSelectionRange().getStart())).stream()
-                .map(calls -> new CallHierarchyOutgoingCall(call(asked.session(), calls.other()), asked.positions(calls.file())
+                .map(calls -> new CallHierarchyOutgoingCall(call(asked.session(), calls.other()),
+                        asked.positions(calls.file())
                         .map(positions -> calls.ranges().stream().map(positions::of).toList()).orElse(List.of())))
                 .toList();
     }
 
     public static List<TypeHierarchyItem> types(Session.RequestContext asked, Position position) {
-        return asked.chisel().hierarchy().declared(asked.place(position)).filter(member -> member.sketch().kind().isType())
+        return asked.chisel().hierarchy().declared(asked.place(position))
+                .filter(member -> member.sketch().kind().isType())
                 .map(member -> type(asked.session(), member)).stream().toList();
     }
 
@@ -75,7 +80,8 @@ public final class Hierarchies {
     }
 
     public static Optional<SignatureHelp> signatures(Session.RequestContext asked, Position position) {
-        return asked.chisel().navigator().signatures(asked.place(position)).filter(found -> !found.all().isEmpty()).map(found -> {
+        return asked.chisel().navigator().signatures(asked.place(position)).filter(found -> !found.all().isEmpty())
+                .map(found -> {
             CallSignatures.Signature active = found.all().get(found.active());
             int last = Math.max(0, active.parameters().size() - 1);
             return new SignatureHelp(found.all().stream().map(Hierarchies::signature).toList(), found.active(),

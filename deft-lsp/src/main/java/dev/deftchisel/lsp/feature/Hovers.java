@@ -29,11 +29,14 @@ public final class Hovers {
                     .map(binding -> asked.positions().of(binding.range())).orElse(null);
             Optional<Navigator.Typed> typed = chisel.navigator().typed(place);
             Optional<DeclarationSummary> described = chisel.navigator().described(place);
-            String heading = described.map(DeclarationSummary::heading).orElseGet(() -> typed.filter(known -> !known.type().equals("void"))
+            String heading = described.map(DeclarationSummary::heading)
+                    .orElseGet(() -> typed.filter(known -> !known.type().equals("void"))
                     .map(known -> known.type() + " ").orElse("") + symbol.signature());
-            String value = typed.flatMap(Navigator.Typed::value).map(known -> " = " + InlayHints.constant(known)).orElse("");
+            String value = typed.flatMap(Navigator.Typed::value).map(known -> " = " + InlayHints.constant(known))
+                    .orElse("");
             String text = "```java\n" + heading + value + "\n```\n"
-                    + where(symbol) + chisel.origin(symbol).map(origin -> ", " + origin).orElse("") + described.map(DeclarationSummary::documentation).filter(comment -> !comment.isEmpty())
+                    + where(symbol) + chisel.origin(symbol).map(origin -> ", " + origin)
+                    .orElse("") + described.map(DeclarationSummary::documentation).filter(comment -> !comment.isEmpty())
                     .map(comment -> "\n\n" + JavadocText.markdown(comment)).orElse("");
             return new Hover(new MarkupContent(MarkupKind.MARKDOWN, text), name);
         });

@@ -18,7 +18,8 @@ public final class Insights {
     }
 
     public static List<InlayHint> hints(Session.RequestContext asked, org.eclipse.lsp4j.Range range) {
-        return asked.chisel().navigator().hints(asked.file().path(), asked.positions().range(range)).stream().map(hint -> {
+        return asked.chisel().navigator().hints(asked.file().path(), asked.positions().range(range)).stream()
+                .map(hint -> {
             InlayHint shown = new InlayHint(asked.positions().at(hint.offset()), Either.forLeft(hint.text()));
             if (hint.text().startsWith(":")) {
                 shown.setKind(InlayHintKind.Type);
@@ -27,13 +28,17 @@ public final class Insights {
         }).toList();
     }
 
-    /** All places of a name that only stands in this file, to be typed over together; looked for at every step of a caret. */
+    /**
+     * All places of a name that only stands in this file, to be typed over together; looked for at every step of a
+     * caret.
+     */
     public static Optional<LinkedEditingRanges> linked(Session.RequestContext asked, Position position) {
         Place place = asked.place(position);
         return asked.chisel().symbol(place).filter(symbol -> symbol.kind().isLocal())
                 .flatMap(local -> asked.chisel().uses(place))
                 .map(uses -> new LinkedEditingRanges(uses.all().stream().map(Uses.Use::range)
-                        .filter(range -> asked.file().content().substring(range.start(), range.end()).equals(uses.symbol().name()))
+                        .filter(range -> asked.file().content().substring(range.start(), range.end())
+                                .equals(uses.symbol().name()))
                         .map(asked.positions()::of).toList()));
     }
 }

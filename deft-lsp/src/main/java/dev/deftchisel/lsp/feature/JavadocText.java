@@ -28,10 +28,12 @@ final class JavadocText {
                 ? found.group(1).replaceFirst("^#", "").replace('#', '.') : found.group(2)) + "`"));
         text = OTHER_TAG.matcher(text).replaceAll("$1");
         return text.replaceAll("</?pre>", "\n```\n").replaceAll("<p>\\s*", "\n\n").replaceAll("<li>\\s*", "\n- ")
-                .replaceAll("</?(?:ul|ol|li|p)>", "").replaceAll("</?(?:b|strong)>", "**").replaceAll("</?(?:i|em)>", "*")
+                .replaceAll("</?(?:ul|ol|li|p)>", "").replaceAll("</?(?:b|strong)>", "**")
+                .replaceAll("</?(?:i|em)>", "*")
                 .replaceAll("</?code>", "`").replace("&lt;", "<").replace("&gt;", ">").replace("&amp;", "&")
                 .replaceAll("(?m)^@param\\s+(\\S+)\\s*", "\n- `$1`: ").replaceAll("(?m)^@return\\s*", "\n- result: ")
-                .replaceAll("(?m)^@(?:throws|exception)\\s+(\\S+)\\s*", "\n- throws `$1`: ").replaceAll("(?m)^@(\\w+)\\s*", "\n- $1: ")
+                .replaceAll("(?m)^@(?:throws|exception)\\s+(\\S+)\\s*", "\n- throws `$1`: ")
+                .replaceAll("(?m)^@(\\w+)\\s*", "\n- $1: ")
                 .replaceAll("\n{3,}", "\n\n").strip();
     }
 }

@@ -33,7 +33,8 @@ public final class Navigation {
     }
 
     private static Optional<Location> location(Session.RequestContext asked, Path file, Range range) {
-        return asked.positions(file).map(positions -> new Location(asked.session().documents().uri(file), positions.of(range)));
+        return asked.positions(file)
+                .map(positions -> new Location(asked.session().documents().uri(file), positions.of(range)));
     }
 
     private static List<Location> locations(Session.RequestContext asked, Stream<Place> places) {
@@ -85,11 +86,14 @@ public final class Navigation {
     }
 
     @SuppressWarnings("deprecation") // what the protocol has for clients that know no better
-    private static void flatten(Session.RequestContext asked, DeclarationTree declared, String container, List<Either<SymbolInformation,
+    private static void flatten(Session.RequestContext asked, DeclarationTree declared, String container,
+            List<Either<SymbolInformation,
             DocumentSymbol>> flat) {
         MemberOutline member = declared.member();
-        flat.add(Either.forLeft(new SymbolInformation(member.signature(asked.file().content()), kind(member), new Location(
-                asked.session().documents().uri(asked.file().path()), asked.positions().of(member.range())), container)));
+        flat.add(Either.forLeft(new SymbolInformation(member.signature(asked.file().content()), kind(member),
+                new Location(
+                asked.session().documents().uri(asked.file().path()), asked.positions().of(member.range())),
+                container)));
         declared.children().forEach(child -> flatten(asked, child, member.name(), flat));
     }
 

@@ -15,8 +15,8 @@ import org.eclipse.lsp4j.MessageType;
 import org.eclipse.lsp4j.ShowMessageRequestParams;
 
 /**
- * Asks the user what an operation wants to be told, by {@code window/showMessageRequest}: names to pick from, choices, yes or no.
- * Whoever closes a question takes the standard.
+ * Asks the user what an operation wants to be told, by {@code window/showMessageRequest}: names to pick from, choices,
+ * yes or no. Whoever closes a question takes the standard.
  */
 public final class Questions {
 
@@ -38,10 +38,12 @@ public final class Questions {
     /** What an offer asks, as far as it can be asked by clicks. */
     private static Optional<QuickQuestion> asked(Question question) {
         if (question instanceof Question.Choice choice && choice.options().size() > 1) {
-            return Optional.of(new QuickQuestion(choice.key(), choice.label(), choice.options().stream().map(Question.Option::label).toList(),
+            return Optional.of(new QuickQuestion(choice.key(), choice.label(), choice.options().stream()
+                    .map(Question.Option::label).toList(),
                     choice.options().stream().map(Question.Option::key).toList()));
         } else if (question instanceof Question.Flag flag) {
-            return Optional.of(new QuickQuestion(flag.key(), flag.label(), List.of("yes", "no"), List.of("true", "false")));
+            return Optional.of(new QuickQuestion(flag.key(), flag.label(), List.of("yes", "no"),
+                    List.of("true", "false")));
         } else if (question instanceof Question.Proposed name && name.proposals().size() > 1) {
             return Optional.of(new QuickQuestion(name.key(), name.label(), name.proposals(), name.proposals()));
         }

@@ -33,7 +33,8 @@ public final class Renames {
     /** Where the name stands and how it reads; empty where nothing can be renamed. */
     public Optional<PrepareRenameResult> prepare(Session.RequestContext asked, Position position) {
         Place place = asked.place(position);
-        Optional<Offer> offer = asked.chisel().offers(place).stream().filter(one -> one.operation().equals(RENAME)).findFirst();
+        Optional<Offer> offer = asked.chisel().offers(place).stream().filter(one -> one.operation().equals(RENAME))
+                .findFirst();
         ResolvedPlace spot = asked.chisel().spot(place);
         return offer.flatMap(known -> spot.bindings().stream().findFirst().map(Binding::range)
                 .map(range -> new PrepareRenameResult(asked.positions().of(range), current(known, asked, range))));
@@ -46,8 +47,8 @@ public final class Renames {
     }
 
     /**
-     * What else changes when the file of a type is given another name: the type gets that name. Empty for files that only move
-     * to another folder, or have no type of their name.
+     * What else changes when the file of a type is given another name: the type gets that name. Empty for files that
+     * only move to another folder, or have no type of their name.
      */
     public Optional<WorkspaceEdit> fileRenamed(Session.RequestContext asked, Path target) {
         String name = typeName(target);
@@ -55,11 +56,13 @@ public final class Renames {
                 .filter(member -> member.name().equals(typeName(asked.file().path())))
                 .filter(member -> asked.file().header().types().contains(member.name()))
                 .findFirst();
-        if (type.isEmpty() || name.equals(type.get().name()) || !Objects.equals(target.getParent(), asked.file().path().getParent())) {
+        if (type.isEmpty() || name.equals(type.get().name())
+                || !Objects.equals(target.getParent(), asked.file().path().getParent())) {
             return Optional.empty();
         }
         Place declared = new Place(asked.file().path(), type.get().nameRange());
-        return Optional.of(edits.withoutMoves(asked.chisel().preview(declared, RENAME, Answers.of("name", name)), asked.chisel()));
+        return Optional.of(edits.withoutMoves(asked.chisel().preview(declared, RENAME, Answers.of("name", name)),
+                asked.chisel()));
     }
 
     private static String typeName(Path file) {
@@ -74,7 +77,8 @@ public final class Renames {
     public WorkspaceEdit rename(Session.RequestContext asked, Position position, String newName) {
         Answers answers = Answers.of("name", newName);
         Outcome outcome = asked.chisel().preview(asked.place(position), RENAME,
-                session.client().annotations() && session.client().documentChanges() ? answers.and("mentions", "all") : answers);
+                session.client().annotations() && session.client().documentChanges() ? answers.and("mentions", "all")
+                : answers);
         return edits.of(outcome, asked.chisel());
     }
 }

@@ -34,7 +34,8 @@ public final class Documents {
      *
      * @return whether it was open, and older than the change
      */
-    public boolean change(String uri, int version, List<TextDocumentContentChangeEvent> changes, PositionEncoding units) {
+    public boolean change(String uri, int version, List<TextDocumentContentChangeEvent> changes,
+            PositionEncoding units) {
         Optional<Document> known = of(uri);
         if (known.isEmpty() || version <= known.get().version()) {
             return false;

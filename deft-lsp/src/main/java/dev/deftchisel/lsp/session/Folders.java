@@ -24,8 +24,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * The workspaces of the folders that the editor has open. Each is opened when something in it is asked for, and used by the
- * worker's thread only.
+ * The workspaces of the folders that the editor has open. Each is opened when something in it is asked for, and used by
+ * the worker's thread only.
  */
 public final class Folders implements AutoCloseable {
 
@@ -75,7 +75,8 @@ public final class Folders implements AutoCloseable {
         Optional<Chisel> around = open.values().stream().flatMap(Optional::stream)
                 .filter(chisel -> file.startsWith(chisel.workspace().root()))
                 .max(Comparator.comparingInt(chisel -> chisel.workspace().root().getNameCount()));
-        return around.isPresent() || file.getParent() == null ? around : open.computeIfAbsent(file.getParent(), this::open);
+        return around.isPresent() || file.getParent() == null ? around
+                : open.computeIfAbsent(file.getParent(), this::open);
     }
 
     /** All that are open, those of the folders of the editor opened first. */
@@ -89,7 +90,8 @@ public final class Folders implements AutoCloseable {
             return Optional.empty();
         }
         try {
-            OpenRequest request = permissions.stream().reduce(OpenRequest.around(folder), OpenRequest::with, (one, other) -> other);
+            OpenRequest request = permissions.stream()
+                    .reduce(OpenRequest.around(folder), OpenRequest::with, (one, other) -> other);
             Chisel chisel = progress.during("opening " + folder.getFileName(), () -> Chisel.open(request, monitor));
             tellGaps(chisel.workspace());
             return Optional.of(chisel);

@@ -27,12 +27,14 @@ import org.eclipse.lsp4j.WorkspaceEditCapabilities;
  * @param settings          the client tells settings when it is asked for them
  * @param showsDocuments    the client goes to a place when it is asked to
  */
-public record Negotiated(PositionEncoding units, boolean documentChanges, boolean fileOperations, boolean annotations, boolean actionObjects,
+public record Negotiated(PositionEncoding units, boolean documentChanges, boolean fileOperations, boolean annotations,
+        boolean actionObjects,
         boolean resolvesEdits, boolean pullsDiagnostics, boolean progress, boolean watchesFiles, boolean symbolTrees,
         boolean settings, boolean showsDocuments) {
 
     /** Nothing is known of the client yet. */
-    static final Negotiated NOTHING = new Negotiated(PositionEncoding.UTF16, false, false, false, false, false, false, false, false,
+    static final Negotiated NOTHING = new Negotiated(PositionEncoding.UTF16, false, false, false, false, false, false,
+            false, false,
             false, false, false);
 
     public static Negotiated of(ClientCapabilities capabilities) {
@@ -43,20 +45,24 @@ public record Negotiated(PositionEncoding units, boolean documentChanges, boolea
         Optional<CodeActionCapabilities> actions = texts.map(TextDocumentClientCapabilities::getCodeAction);
         List<String> files = edits.map(WorkspaceEditCapabilities::getResourceOperations).orElse(List.of());
         return new Negotiated(
-                PositionEncoding.of(client.map(ClientCapabilities::getGeneral).map(GeneralClientCapabilities::getPositionEncodings).orElse(List.of())),
+                PositionEncoding.of(client.map(ClientCapabilities::getGeneral)
+                        .map(GeneralClientCapabilities::getPositionEncodings).orElse(List.of())),
                 edits.map(WorkspaceEditCapabilities::getDocumentChanges).orElse(false),
                 files.contains("create") && files.contains("rename"),
                 edits.map(WorkspaceEditCapabilities::getChangeAnnotationSupport).isPresent(),
                 actions.map(CodeActionCapabilities::getCodeActionLiteralSupport).isPresent(),
-                actions.map(CodeActionCapabilities::getResolveSupport).filter(can -> can.getProperties().contains("edit")).isPresent()
+                actions.map(CodeActionCapabilities::getResolveSupport)
+                .filter(can -> can.getProperties().contains("edit")).isPresent()
                         && actions.map(CodeActionCapabilities::getDataSupport).orElse(false),
                 texts.map(TextDocumentClientCapabilities::getDiagnostic).isPresent(),
-                client.map(ClientCapabilities::getWindow).map(can -> Boolean.TRUE.equals(can.getWorkDoneProgress())).orElse(false),
+                client.map(ClientCapabilities::getWindow).map(can -> Boolean.TRUE.equals(can.getWorkDoneProgress()))
+                .orElse(false),
                 client.map(ClientCapabilities::getWorkspace).map(WorkspaceClientCapabilities::getDidChangeWatchedFiles)
                         .map(can -> Boolean.TRUE.equals(can.getDynamicRegistration())).orElse(false),
                 texts.map(TextDocumentClientCapabilities::getDocumentSymbol)
                         .map(can -> Boolean.TRUE.equals(can.getHierarchicalDocumentSymbolSupport())).orElse(false),
-                client.map(ClientCapabilities::getWorkspace).map(can -> Boolean.TRUE.equals(can.getConfiguration())).orElse(false),
+                client.map(ClientCapabilities::getWorkspace).map(can -> Boolean.TRUE.equals(can.getConfiguration()))
+                .orElse(false),
                 client.map(ClientCapabilities::getWindow).map(WindowClientCapabilities::getShowDocument)
                         .map(ShowDocumentCapabilities::isSupport).orElse(false));
     }

@@ -30,7 +30,8 @@ public enum PositionEncoding {
     /** The first of those a client offers that is known; UTF-16 when it offers none. */
     static PositionEncoding of(List<String> offered) {
         return offered.stream()
-                .flatMap(said -> List.of(values()).stream().filter(units -> units.word.equals(said.toLowerCase(Locale.ROOT))))
+                .flatMap(said -> List.of(values()).stream()
+                        .filter(units -> units.word.equals(said.toLowerCase(Locale.ROOT))))
                 .findFirst().orElse(UTF16);
     }
 

@@ -29,14 +29,17 @@ public final class Positions {
     public Position at(int offset) {
         int line = lines.line(offset);
         Range range = lines.rangeOf(line);
-        return new Position(line - 1, units.count(content.substring(range.start(), Math.min(offset, range.end())), offset - range.start()));
+        return new Position(line - 1, units.count(content.substring(range.start(), Math.min(offset, range.end())),
+                offset - range.start()));
     }
 
     public org.eclipse.lsp4j.Range of(Range range) {
         return new org.eclipse.lsp4j.Range(at(range.start()), at(range.end()));
     }
 
-    /** The offset of a position; the end of the line, or of the text, where it lies behind that (LSP 3.17, Position). */
+    /**
+     * The offset of a position; the end of the line, or of the text, where it lies behind that (LSP 3.17, Position).
+     */
     public int offset(Position position) {
         if (position.getLine() < 0) {
             return 0;

@@ -17,8 +17,10 @@ public final class RefusedRequest {
 
     /** What was asked for would change what the code means, or makes no sense there. */
     public static ResponseErrorException because(List<Reason> reasons, Chisel chisel) {
-        String all = reasons.stream().map(reason -> reason.file().map(file -> chisel.workspace().show(file) + ":" + chisel.snapshot()
-                        .file(file).map(known -> known.position(reason.range().start()) + ": ").orElse("")).orElse("") + reason.sentence())
+        String all = reasons.stream().map(reason -> reason.file()
+                .map(file -> chisel.workspace().show(file) + ":" + chisel.snapshot()
+                        .file(file).map(known -> known.position(reason.range().start()) + ": ").orElse(""))
+                        .orElse("") + reason.sentence())
                 .collect(Collectors.joining("\n"));
         return error(ResponseErrorCode.RequestFailed, all);
     }

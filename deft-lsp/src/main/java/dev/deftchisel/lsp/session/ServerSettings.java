@@ -14,8 +14,8 @@ import org.eclipse.lsp4j.ConfigurationItem;
 import org.eclipse.lsp4j.ConfigurationParams;
 
 /**
- * What the user of an editor may set, in the section {@code deft} or when the server starts; what belongs to the code is in
- * {@code .editorconfig} instead.
+ * What the user of an editor may set, in the section {@code deft} or when the server starts; what belongs to the code
+ * is in {@code .editorconfig} instead.
  *
  * @param least       the least severity of a problem that is told
  * @param permissions what may be done when a folder is opened, besides reading

@@ -11,8 +11,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * Has code looked at on one thread, so that the thread that reads messages never waits for it. What a client asks is done in the order in
- * which it came; what is done unasked gives way to that, and is begun again after it.
+ * Has code looked at on one thread, so that the thread that reads messages never waits for it. What a client asks is
+ * done in the order in which it came; what is done unasked gives way to that, and is begun again after it.
  */
 public final class Worker implements AutoCloseable {
 

@@ -82,11 +82,13 @@ class FoldersTest {
     @Test
     void whatAFolderLacksIsSaidOnceAndAllIsLogged() throws Exception {
         List<String> said = new ArrayList<>();
-        Folders folders = new Folders(Monitor.SILENT, new Progress(session), message -> said.add(message.getType() + " " + message.getMessage()));
+        Folders folders = new Folders(Monitor.SILENT, new Progress(session),
+                message -> said.add(message.getType() + " " + message.getMessage()));
         Files.writeString(folder.resolve("harbour/build.gradle"), "");
         folders.of(berth);
         folders.of(tide);
-        String gap = "build.gradle is not run, so its libraries are unknown: names from them stay unresolved (give them with --class-path)";
+        String gap = "build.gradle is not run, so its libraries are unknown: names from them stay unresolved (give "
+                + "them with --class-path)";
         assertEquals(List.of("Log " + gap, "Warning " + gap), said);
         folders.close();
     }
@@ -94,7 +96,8 @@ class FoldersTest {
     @Test
     void aJavaThatCannotBeReadIsAnErrorToBeSeen() throws Exception {
         List<String> said = new ArrayList<>();
-        Folders folders = new Folders(Monitor.SILENT, new Progress(session), message -> said.add(message.getType() + " " + message.getMessage()));
+        Folders folders = new Folders(Monitor.SILENT, new Progress(session),
+                message -> said.add(message.getType() + " " + message.getMessage()));
         Files.writeString(folder.resolve("harbour/build.gradle"), "sourceCompatibility = 999\n");
         assertTrue(folders.of(berth).isEmpty());
         assertEquals(1, said.size());
@@ -122,7 +125,8 @@ class FoldersTest {
         told.addProperty("runProcessors", true);
         told.addProperty("online", false);
         told.add("askBuild", new JsonObject());
-        ServerSettings set = ServerSettings.of(told, new ServerSettings(Severity.ERROR, Set.of(Permission.FETCH_LIBRARIES)));
+        ServerSettings set = ServerSettings.of(told,
+                new ServerSettings(Severity.ERROR, Set.of(Permission.FETCH_LIBRARIES)));
         assertEquals(new ServerSettings(Severity.ERROR, Set.of(Permission.RUN_PROCESSORS)), set);
         assertEquals(set, ServerSettings.of(null, set));
     }

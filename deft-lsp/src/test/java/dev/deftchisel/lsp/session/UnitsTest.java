@@ -35,16 +35,20 @@ class UnitsTest {
         assertEquals(6, positions.offset(new Position(7, 0)));
         assertEquals(0, positions.offset(new Position(-1, 0)));
         assertEquals(new Position(1, 1), positions.at(5));
-        assertEquals(new Range(3 + 1, 4), positions.range(new org.eclipse.lsp4j.Range(new Position(1, 0), new Position(0, 0))));
+        assertEquals(new Range(3 + 1, 4), positions
+                .range(new org.eclipse.lsp4j.Range(new Position(1, 0), new Position(0, 0))));
     }
 
     @Test
     void changesAreMadeOneAfterTheOther() {
         Document document = new Document("file:///a", java.nio.file.Path.of("/a"), 1, "one\ntwo\n");
         Document after = document.changed(2, List.of(
-                new TextDocumentContentChangeEvent(new org.eclipse.lsp4j.Range(new Position(0, 0), new Position(0, 3)), "first\nthen"),
-                new TextDocumentContentChangeEvent(new org.eclipse.lsp4j.Range(new Position(2, 0), new Position(2, 3)), "2")), PositionEncoding.UTF16);
+                new TextDocumentContentChangeEvent(new org.eclipse.lsp4j.Range(new Position(0, 0), new Position(0, 3)),
+                        "first\nthen"),
+                new TextDocumentContentChangeEvent(new org.eclipse.lsp4j.Range(new Position(2, 0), new Position(2, 3)),
+                        "2")), PositionEncoding.UTF16);
         assertEquals("first\nthen\n2\n", after.text());
-        assertEquals("all", after.changed(3, List.of(new TextDocumentContentChangeEvent("all")), PositionEncoding.UTF16).text());
+        assertEquals("all", after.changed(3, List.of(new TextDocumentContentChangeEvent("all")), PositionEncoding.UTF16)
+                .text());
     }
 }

@@ -23,7 +23,8 @@ import java.util.function.Consumer;
  * @param bundles   aliases of libraries by alias
  * @param plugins   {@code id:version} by alias
  */
-public record Catalog(String name, Map<String, String> versions, Map<String, String> libraries, Map<String, List<String>> bundles,
+public record Catalog(String name, Map<String, String> versions, Map<String, String> libraries,
+        Map<String, List<String>> bundles,
         Map<String, String> plugins) {
 
     /** An empty one. */
@@ -39,20 +40,25 @@ public record Catalog(String name, Map<String, String> versions, Map<String, Str
     public void read(Path file, Consumer<String> tell) {
         try {
             JsonNode root = new TomlMapper().readTree(Files.readString(file));
-            root.path("versions").properties().forEach(entry -> versions.put(alias(entry.getKey()), version(entry.getValue())));
-            root.path("libraries").properties().forEach(entry -> libraries.put(alias(entry.getKey()), library(entry.getValue())));
+            root.path("versions").properties()
+                    .forEach(entry -> versions.put(alias(entry.getKey()), version(entry.getValue())));
+            root.path("libraries").properties()
+                    .forEach(entry -> libraries.put(alias(entry.getKey()), library(entry.getValue())));
             root.path("bundles").properties().forEach(entry -> {
                 List<String> members = new ArrayList<>();
                 entry.getValue().forEach(member -> members.add(alias(member.asText())));
                 bundles.put(alias(entry.getKey()), List.copyOf(members));
             });
-            root.path("plugins").properties().forEach(entry -> plugins.put(alias(entry.getKey()), plugin(entry.getValue())));
+            root.path("plugins").properties()
+                    .forEach(entry -> plugins.put(alias(entry.getKey()), plugin(entry.getValue())));
         } catch (JsonProcessingException malformed) {
             JsonLocation at = malformed.getLocation();
-            tell.accept(file + (at == null ? "" : ":" + at.getLineNr() + ":" + at.getColumnNr()) + ": the version catalog cannot be read ("
+            tell.accept(file + (at == null ? "" : ":" + at.getLineNr() + ":" + at.getColumnNr())
+                    + ": the version catalog cannot be read ("
                     + malformed.getOriginalMessage() + "); what comes from it is unknown");
         } catch (IOException unreadable) {
-            tell.accept(file + ": the version catalog cannot be read (" + unreadable.getMessage() + "); what comes from it is unknown");
+            tell.accept(file + ": the version catalog cannot be read (" + unreadable.getMessage()
+                    + "); what comes from it is unknown");
         }
     }
 
@@ -79,7 +85,8 @@ public record Catalog(String name, Map<String, String> versions, Map<String, Str
         if (node.isTextual()) {
             return node.asText();
         }
-        String module = node.has("module") ? node.get("module").asText() : node.path("group").asText() + ":" + node.path("name").asText();
+        String module = node.has("module") ? node.get("module").asText() : node.path("group")
+                .asText() + ":" + node.path("name").asText();
         String version = version(node.path("version"));
         return version.isEmpty() ? module : module + ":" + version;
     }
@@ -93,7 +100,9 @@ public record Catalog(String name, Map<String, String> versions, Map<String, Str
         return rest(reference, "versions").map(versions::get);
     }
 
-    /** The coordinates that a name such as {@code libs.guava} or {@code libs.bundles.tests} stands for; none for others. */
+    /**
+     * The coordinates that a name such as {@code libs.guava} or {@code libs.bundles.tests} stands for; none for others.
+     */
     List<String> coordinates(String reference) {
         Optional<List<String>> bundle = rest(reference, "bundles").map(bundles::get);
         if (bundle.isPresent()) {

@@ -17,7 +17,8 @@ public sealed interface Need {
      * @param version     empty when something else says it
      * @param exclusions  {@code group:name}, either of which may be a star
      */
-    record Published(String configuration, Module coordinates, Optional<String> version, boolean isPlatform, List<String> exclusions)
+    record Published(String configuration, Module coordinates, Optional<String> version, boolean isPlatform,
+            List<String> exclusions)
             implements Need {
     }
 
@@ -38,14 +39,16 @@ public sealed interface Need {
      *
      * @return empty when that is something else
      */
-    static Optional<Published> published(String configuration, String notation, boolean isPlatform, List<String> exclusions) {
+    static Optional<Published> published(String configuration, String notation, boolean isPlatform,
+            List<String> exclusions) {
         int mark = notation.indexOf('@');
         String[] parts = (mark < 0 ? notation : notation.substring(0, mark)).split(":", -1);
         if (parts.length < 2 || parts.length > 4 || parts[0].isBlank() || parts[1].isBlank()) {
             return Optional.empty();
         }
         Optional<String> version = parts.length > 2 && !parts[2].isBlank() ? Optional.of(parts[2]) : Optional.empty();
-        Module module = new Module(parts[0], parts[1], parts.length > 3 ? parts[3] : "", mark < 0 ? "jar" : notation.substring(mark + 1));
+        Module module = new Module(parts[0], parts[1], parts.length > 3 ? parts[3] : "", mark < 0 ? "jar"
+                : notation.substring(mark + 1));
         return Optional.of(new Published(configuration, module, version.map(Need::plain), isPlatform, exclusions));
     }
 

@@ -16,7 +16,8 @@ public final class Notations {
 
     private static final Pattern PROJECT_ACCESSOR = Pattern.compile("projects\\.[\\w.]+");
     /** Parts of the build tool and of languages other than Java: nothing that Java code needs to be understood. */
-    private static final Set<String> NOT_OURS = Set.of("gradleApi", "localGroovy", "gradleTestKit", "gradleKotlinDsl", "kotlin", "npm");
+    private static final Set<String> NOT_OURS = Set.of("gradleApi", "localGroovy", "gradleTestKit", "gradleKotlinDsl",
+            "kotlin", "npm");
 
     private final Path folder;
     private final Variables variables;
@@ -42,10 +43,12 @@ public final class Notations {
         if (statement.named("group").isPresent() || statement.named("name").isPresent()) {
             return named(configuration, statement.arguments(), exclusions);
         }
-        List<Value> values = statement.arguments().stream().filter(argument -> argument.name().isEmpty()).map(Value.Argument::value).toList();
+        List<Value> values = statement.arguments().stream().filter(argument -> argument.name().isEmpty())
+                .map(Value.Argument::value).toList();
         if (values.size() > 1 && values.stream().allMatch(Value.Text.class::isInstance)
                 && !((Value.Text) values.get(0)).text().contains(":")) {
-            return together(values).flatMap(text -> Need.published(configuration, text, false, exclusions)).map(List::of);
+            return together(values).flatMap(text -> Need.published(configuration, text, false, exclusions))
+                    .map(List::of);
         }
         List<Need> all = new ArrayList<>();
         for (Value value : values) {
@@ -72,7 +75,8 @@ public final class Notations {
         }
         Need.Module module = new Need.Module(group.get(), name.get(), text(arguments, "classifier").orElse(""),
                 text(arguments, "ext").orElse("jar"));
-        return Optional.of(List.of(new Need.Published(configuration, module, text(arguments, "version"), false, exclusions)));
+        return Optional.of(List.of(new Need.Published(configuration, module, text(arguments, "version"), false,
+                exclusions)));
     }
 
     private Optional<String> text(List<Value.Argument> arguments, String name) {
@@ -98,7 +102,8 @@ public final class Notations {
             }
         }
         Optional<String> reference = value instanceof Value.Reference name ? Optional.of(name.name())
-                : value instanceof Value.Call call && call.arguments().isEmpty() ? Optional.of(call.name().replaceAll("\\.get$", ""))
+                : value instanceof Value.Call call && call.arguments().isEmpty()
+                ? Optional.of(call.name().replaceAll("\\.get$", ""))
                 : Optional.empty();
         if (reference.filter(name -> PROJECT_ACCESSOR.matcher(name).matches()).isPresent()) {
             return Optional.of(List.of(new Need.Project(configuration, projectOf.apply(reference.get()))));
@@ -106,14 +111,17 @@ public final class Notations {
         List<String> catalogued = reference.stream().flatMap(name -> variables.catalogs().stream()
                 .flatMap(catalog -> catalog.coordinates(name).stream())).toList();
         List<String> notations = catalogued.isEmpty() ? variables.text(value).stream().toList() : catalogued;
-        List<Need> needs = notations.stream().flatMap(notation -> Need.published(configuration, notation, isPlatform, exclusions).stream())
+        List<Need> needs = notations.stream()
+                .flatMap(notation -> Need.published(configuration, notation, isPlatform, exclusions).stream())
                 .map(Need.class::cast).toList();
         return needs.isEmpty() ? Optional.empty() : Optional.of(needs);
     }
 
-    private Optional<List<Need>> call(String configuration, Value.Call call, boolean isPlatform, List<String> exclusions) {
+    private Optional<List<Need>> call(String configuration, Value.Call call, boolean isPlatform,
+            List<String> exclusions) {
         String function = call.name().substring(call.name().lastIndexOf('.') + 1);
-        Optional<Value> first = call.arguments().stream().filter(argument -> argument.name().isEmpty() || argument.name().equals("path"))
+        Optional<Value> first = call.arguments().stream()
+                .filter(argument -> argument.name().isEmpty() || argument.name().equals("path"))
                 .map(Value.Argument::value).findFirst();
         if (call.name().isEmpty()) {
             return named(configuration, call.arguments(), exclusions);
@@ -121,15 +129,18 @@ public final class Notations {
             return Optional.of(List.of());
         }
         return switch (function) {
-            case "platform", "enforcedPlatform" -> first.flatMap(inner -> value(configuration, inner, true, exclusions));
+            case "platform", "enforcedPlatform" -> first
+                    .flatMap(inner -> value(configuration, inner, true, exclusions));
             case "testFixtures", "variantOf", "create", "dependencies.create" ->
                     first.flatMap(inner -> value(configuration, inner, isPlatform, exclusions(call.block())));
             case "project" -> first.flatMap(variables::text)
                     .map(path -> List.of(new Need.Project(configuration, path.startsWith(":") ? path : ":" + path)));
             case "files" -> {
-                List<Path> files = call.arguments().stream().flatMap(argument -> variables.text(argument.value()).stream())
+                List<Path> files = call.arguments().stream()
+                        .flatMap(argument -> variables.text(argument.value()).stream())
                         .map(folder::resolve).map(Path::normalize).toList();
-                yield files.size() < call.arguments().size() ? Optional.empty() : Optional.of(List.of(new Need.Files(configuration, files)));
+                yield files.size() < call.arguments().size() ? Optional.empty()
+                        : Optional.of(List.of(new Need.Files(configuration, files)));
             }
             case "fileTree" -> tree(call).map(files -> List.of(new Need.Files(configuration, files)));
             default -> Optional.empty();
@@ -138,7 +149,8 @@ public final class Notations {
 
     /** All archives below the folder that is named, whatever pattern picks among them. */
     private Optional<List<Path>> tree(Value.Call call) {
-        Optional<Path> top = call.arguments().stream().filter(argument -> argument.name().isEmpty() || argument.name().equals("dir"))
+        Optional<Path> top = call.arguments().stream()
+                .filter(argument -> argument.name().isEmpty() || argument.name().equals("dir"))
                 .findFirst().flatMap(argument -> variables.text(argument.value())).map(folder::resolve);
         if (top.isEmpty() || !Files.isDirectory(top.get())) {
             return top.map(absent -> List.of());
@@ -157,7 +169,8 @@ public final class Notations {
                 .flatMap(kind -> kind.first().stream()).flatMap(value -> variables.text(value).stream()).findFirst();
         return version.isEmpty() ? needs : needs.stream()
                 .map(need -> need instanceof Need.Published one
-                        ? new Need.Published(one.configuration(), one.coordinates(), version, one.isPlatform(), one.exclusions()) : need)
+                        ? new Need.Published(one.configuration(), one.coordinates(), version, one.isPlatform(),
+                                one.exclusions()) : need)
                 .toList();
     }
 

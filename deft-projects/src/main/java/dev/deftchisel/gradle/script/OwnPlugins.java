@@ -36,7 +36,8 @@ public final class OwnPlugins {
      * @param statements what a script says
      * @param unreadable takes a folder that cannot be listed
      */
-    public static OwnPlugins in(List<Path> builds, Function<Path, List<Statement>> statements, Consumer<Path> unreadable) {
+    public static OwnPlugins in(List<Path> builds, Function<Path, List<Statement>> statements,
+            Consumer<Path> unreadable) {
         OwnPlugins found = new OwnPlugins(statements);
         for (Path build : new HashSet<>(builds)) {
             if (Files.isDirectory(build)) {
@@ -66,7 +67,8 @@ public final class OwnPlugins {
         if (file.getParent().endsWith("META-INF/gradle-plugins") && name.endsWith(OF_CLASS)) {
             classes.add(name.substring(0, name.length() - OF_CLASS.length()));
         } else if (ending.isPresent() && name.equals("build" + ending.get())) {
-            statements.apply(file).stream().filter(statement -> statement.name().equals("gradlePlugin")).forEach(this::declared);
+            statements.apply(file).stream().filter(statement -> statement.name().equals("gradlePlugin"))
+                    .forEach(this::declared);
         } else if (ending.isPresent() && file.toString().replace('\\', '/').contains("src/main/")) {
             scripts.put(id(file, name.substring(0, name.length() - ending.get().length())), file);
         }

@@ -8,19 +8,23 @@ import java.util.function.Consumer;
 import java.util.regex.Pattern;
 
 /**
- * Reads off the statements of scripts what they say of one project. Names of blocks and what is in them are looked at together, with
- * dots, so that {@code java { toolchain { ... } }} and {@code java.toolchain.languageVersion = ...} are the same.
+ * Reads off the statements of scripts what they say of one project. Names of blocks and what is in them are looked at
+ * together, with dots, so that {@code java { toolchain { ... } }} and {@code java.toolchain.languageVersion = ...} are
+ * the same.
  */
 public final class ScriptInterpreter {
 
     private static final Pattern CLOSURE_PARAMETER = Pattern.compile("^(?:it|task|project)\\.");
-    private static final Pattern SOURCE_SET_FOLDERS = Pattern.compile("sourceSets\\.(\\w+)\\.(java|resources)\\.(srcDirs?|setSrcDirs)");
-    private static final Pattern MADE = Pattern.compile("(?:sourceSets\\.)?(?:create|register|creating|registering|getting|existing)");
+    private static final Pattern SOURCE_SET_FOLDERS =
+            Pattern.compile("sourceSets\\.(\\w+)\\.(java|resources)\\.(srcDirs?|setSrcDirs)");
+    private static final Pattern MADE = Pattern
+            .compile("(?:sourceSets\\.)?(?:create|register|creating|registering|getting|existing)");
     /** The level of whatever Java the build runs with. */
     private static final Pattern CURRENT = Pattern.compile("JavaVersion\\.current|Jvm\\.current");
     private static final Set<String> PICKING = Set.of("named", "getByName", "create", "register", "maybeCreate", "add");
     private static final Set<String> MAKING = Set.of("create", "register", "maybeCreate");
-    private static final Set<String> KNOWN_PLUGINS = Set.of("java", "java-library", "application", "groovy", "war", "scala");
+    private static final Set<String> KNOWN_PLUGINS = Set.of("java", "java-library", "application", "groovy", "war",
+            "scala");
 
     private final GradleProject project;
     private final Variables variables;
@@ -56,7 +60,8 @@ public final class ScriptInterpreter {
 
     private void unread(String context, Statement statement) {
         if (context.endsWith("dependencies") && !statement.block().isEmpty() || matters(statement)) {
-            host.report(statement.line(), "what is needed behind this '" + statement.name() + "' is computed, and not known");
+            host.report(statement.line(), "what is needed behind this '" + statement.name()
+                    + "' is computed, and not known");
         }
     }
 
@@ -90,16 +95,20 @@ public final class ScriptInterpreter {
             plugin(statement);
         } else if (statement.name().equals("apply")) {
             statement.named("plugin").flatMap(variables::text).ifPresentOrElse(id -> plugin(id, "", statement.line()),
-                    () -> statement.named("plugin").ifPresent(computed -> host.report(statement.line(), "what this plug-in does is not known")));
-            statement.named("from").flatMap(variables::text).ifPresent(file -> host.applyScript(file, statement.line()));
+                    () -> statement.named("plugin")
+                    .ifPresent(computed -> host.report(statement.line(), "what this plug-in does is not known")));
+            statement.named("from").flatMap(variables::text)
+                    .ifPresent(file -> host.applyScript(file, statement.line()));
         } else if (full.startsWith("configurations.")) {
             configuration(full, statement);
         } else if (full.startsWith("dependencyManagement") && statement.block().isEmpty()) {
             managed(statement);
         } else if (full.endsWith("useJUnitJupiter")) {
             String version = statement.first().flatMap(variables::text).map(text -> ":" + text).orElse("");
-            Need.published("testImplementation", "org.junit.jupiter:junit-jupiter" + version, false, List.of()).ifPresent(project.needs()::add);
-        } else if (!setting(full, statement.arguments().stream().map(Value.Argument::value).toList(), statement.line())) {
+            Need.published("testImplementation", "org.junit.jupiter:junit-jupiter" + version, false, List.of())
+                    .ifPresent(project.needs()::add);
+        } else if (!setting(full, statement.arguments().stream().map(Value.Argument::value)
+                .toList(), statement.line())) {
             inside(context, full, statement);
         }
     }
@@ -107,15 +116,19 @@ public final class ScriptInterpreter {
     /** The block of a statement, in which things have the names of where they are. */
     private void inside(String context, String full, Statement statement) {
         String last = full.substring(full.lastIndexOf('.') + 1);
-        if (MAKING.contains(last) && full.startsWith("sourceSets.") && statement.first().flatMap(variables::text).isEmpty()) {
+        if (MAKING.contains(last) && full.startsWith("sourceSets.") && statement.first().flatMap(variables::text)
+                .isEmpty()) {
             host.report(statement.line(), "the name of this source set is computed, and not known");
         }
-        Optional<String> picked = PICKING.contains(last) ? statement.first().flatMap(variables::text) : Optional.empty();
+        Optional<String> picked = PICKING.contains(last) ? statement.first().flatMap(variables::text)
+                : Optional.empty();
         String name = picked.map(one -> full.substring(0, full.length() - last.length()) + one).orElse(full);
-        if (context.equals("sourceSets") || name.startsWith("sourceSets.") && name.indexOf('.', "sourceSets.".length()) < 0) {
+        if (context.equals("sourceSets") || name.startsWith("sourceSets.")
+                && name.indexOf('.', "sourceSets.".length()) < 0) {
             project.sourceSet(name.substring(name.lastIndexOf('.') + 1));
         }
-        boolean isOfOthers = Set.of("allprojects", "subprojects", "buildscript", "pluginManagement", "publishing").contains(name)
+        boolean isOfOthers = Set.of("allprojects", "subprojects", "buildscript", "pluginManagement", "publishing")
+                .contains(name)
                 || name.equals("project") || name.equals("configure");
         if (!isOfOthers) {
             run(name, statement.block());
@@ -131,9 +144,12 @@ public final class ScriptInterpreter {
                 plugin(texts.get(0), texts.size() > 1 ? texts.get(1) : version.orElse(""), statement.line());
             }
         } else if (statement.name().equals("alias")) {
-            Optional<String> reference = statement.first().filter(Value.Reference.class::isInstance).map(one -> ((Value.Reference) one).name());
-            reference.stream().flatMap(name -> variables.catalogs().stream().flatMap(catalog -> catalog.plugin(name).stream())).findFirst()
-                    .ifPresent(plugin -> plugin(plugin.substring(0, plugin.indexOf(':')), plugin.substring(plugin.indexOf(':') + 1),
+            Optional<String> reference = statement.first().filter(Value.Reference.class::isInstance)
+                    .map(one -> ((Value.Reference) one).name());
+            reference.stream().flatMap(name -> variables.catalogs().stream()
+                    .flatMap(catalog -> catalog.plugin(name).stream())).findFirst()
+                    .ifPresent(plugin -> plugin(plugin.substring(0, plugin.indexOf(':')),
+                            plugin.substring(plugin.indexOf(':') + 1),
                             statement.line()));
         } else if (statement.arguments().isEmpty()) {
             plugin(statement.name(), "", statement.line());
@@ -159,14 +175,16 @@ public final class ScriptInterpreter {
         boolean isAdded = statement.name().equals("add");
         String configuration = isAdded ? statement.first().flatMap(variables::text).orElse("") : statement.name();
         Statement said = isAdded
-                ? new Statement(statement.kind(), configuration, statement.arguments().subList(1, statement.arguments().size()),
+                ? new Statement(statement.kind(), configuration, statement.arguments()
+                        .subList(1, statement.arguments().size()),
                         statement.block(), statement.line())
                 : statement;
         Optional<List<Need>> needs = notations.read(configuration, said);
         if (needs.isEmpty()) {
             host.report(statement.line(), "what '" + configuration + "' needs here is computed, and not known");
         } else if (context.endsWith("constraints")) {
-            needs.get().stream().filter(Need.Published.class::isInstance).map(Need.Published.class::cast).forEach(project.managed()::add);
+            needs.get().stream().filter(Need.Published.class::isInstance).map(Need.Published.class::cast)
+                    .forEach(project.managed()::add);
         } else {
             project.needs().addAll(needs.get());
         }
@@ -207,10 +225,13 @@ public final class ScriptInterpreter {
         for (Statement said : statement.block()) {
             if (said.name().endsWith("force")) {
                 for (Value.Argument argument : said.arguments()) {
-                    each(argument.value(), text -> Need.published("", text, false, List.of()).flatMap(Need.Published::version)
-                            .ifPresent(version -> project.forced().put(text.substring(0, text.lastIndexOf(':')), version)));
+                    each(argument.value(), text -> Need.published("", text, false, List.of())
+                            .flatMap(Need.Published::version)
+                            .ifPresent(version -> project.forced().put(text.substring(0, text.lastIndexOf(':')),
+                                    version)));
                 }
-            } else if (said.name().matches("(?:resolutionStrategy\\.)?(?:eachDependency|dependencySubstitution|componentSelection)")) {
+            } else if (said.name().matches("(?:resolutionStrategy\\.)?(?:eachDependency|dependencySubstitution|"
+                    + "componentSelection)")) {
                 host.report(said.line(), "which versions are taken is decided here, and not known");
             } else if (said.name().equals("resolutionStrategy")) {
                 resolution(said);
@@ -243,9 +264,11 @@ public final class ScriptInterpreter {
             return true;
         }
         Optional<GradleProject.Level> kind = full.endsWith("options.release") ? Optional.of(GradleProject.Level.RELEASE)
-                : full.endsWith("toolchain.languageVersion") || full.endsWith("jvmToolchain") ? Optional.of(GradleProject.Level.TOOLCHAIN)
+                : full.endsWith("toolchain.languageVersion") || full.endsWith("jvmToolchain")
+                ? Optional.of(GradleProject.Level.TOOLCHAIN)
                 : full.endsWith("sourceCompatibility") ? Optional.of(GradleProject.Level.SOURCE) : Optional.empty();
-        kind.ifPresent(one -> variables.text(values.get(0)).flatMap(Jdk::featureIn).ifPresentOrElse(level -> project.set(one, level), () -> {
+        kind.ifPresent(one -> variables.text(values.get(0)).flatMap(Jdk::featureIn)
+                .ifPresentOrElse(level -> project.set(one, level), () -> {
             if (!CURRENT.matcher(values.get(0).toString()).find()) {
                 host.report(line, "the Java level is computed here, and not known");
             }
@@ -257,7 +280,8 @@ public final class ScriptInterpreter {
     private void each(Value value, Consumer<String> take) {
         if (value instanceof Value.Many many) {
             many.values().forEach(one -> each(one, take));
-        } else if (value instanceof Value.Call call && call.name().matches("listOf|setOf|arrayOf|files|file|(project\\.)?file")) {
+        } else if (value instanceof Value.Call call && call.name()
+                .matches("listOf|setOf|arrayOf|files|file|(project\\.)?file")) {
             call.arguments().forEach(argument -> each(argument.value(), take));
         } else {
             variables.text(value).ifPresent(take);

@@ -7,13 +7,16 @@ import java.util.List;
 import java.util.Set;
 
 /**
- * Reads the statements of a build script. Groovy and Kotlin scripts are read alike: words with dots, arguments with parentheses or
- * without, blocks in braces, assignments. What is neither is skipped up to its end, so that the rest is still read.
+ * Reads the statements of a build script. Groovy and Kotlin scripts are read alike: words with dots, arguments with
+ * parentheses or without, blocks in braces, assignments. What is neither is skipped up to its end, so that the rest is
+ * still read.
  */
 public final class ScriptParser {
 
-    private static final Set<String> DECLARING = Set.of("val", "var", "def", "final", "const", "private", "internal", "lateinit", "static");
-    private static final Set<String> CONTROLLING = Set.of("if", "else", "for", "while", "when", "switch", "try", "catch", "finally", "fun",
+    private static final Set<String> DECLARING = Set.of("val", "var", "def", "final", "const", "private", "internal",
+            "lateinit", "static");
+    private static final Set<String> CONTROLLING = Set.of("if", "else", "for", "while", "when", "switch", "try",
+            "catch", "finally", "fun",
             "class", "object", "interface", "enum", "return", "throw", "assert");
     private static final Set<String> SKIPPED = Set.of("import", "package");
     private static final int DEEPEST = 200;
@@ -152,7 +155,8 @@ public final class ScriptParser {
         boolean isIndexed = chain.name().endsWith(".get") && chain.arguments().size() == 1
                 && chain.arguments().get(0).value() instanceof Value.Text;
         return isIndexed
-                ? chain.name().substring(0, chain.name().length() - "get".length()) + ((Value.Text) chain.arguments().get(0).value()).text()
+                ? chain.name().substring(0, chain.name().length() - "get".length())
+                + ((Value.Text) chain.arguments().get(0).value()).text()
                 : chain.name();
     }
 
@@ -217,7 +221,8 @@ public final class ScriptParser {
             if (token().is("(")) {
                 isCall = true;
                 arguments.addAll(arguments(")"));
-            } else if (token().is("[")  && tokens.get(at - 1).line() == token().line() && ahead(1).kind() == Kind.STRING && ahead(2).is("]")) {
+            } else if (token().is("[")  && tokens.get(at - 1).line() == token().line() && ahead(1).kind() == Kind.STRING
+                    && ahead(2).is("]")) {
                 isCall = true;
                 name.append(".get");
                 arguments.addAll(arguments("]"));
@@ -297,7 +302,8 @@ public final class ScriptParser {
     /** {@code task ->} at the beginning of a block. */
     private void parameters() {
         int end = at;
-        while (tokens.get(end).kind() == Kind.WORD || tokens.get(end).is(",") || tokens.get(end).is(":") || tokens.get(end).is(".")) {
+        while (tokens.get(end).kind() == Kind.WORD || tokens.get(end).is(",") || tokens.get(end).is(":")
+                || tokens.get(end).is(".")) {
             end++;
         }
         if (tokens.get(end).is("->")) {

@@ -12,7 +12,8 @@ final class ScriptTokens {
     /**
      * A token.
      *
-     * @param text without the quotes of a string; a string in which placeholders stand for values is a {@link Kind#PATTERN}
+     * @param text without the quotes of a string; a string in which placeholders stand for values is a
+     *             {@link Kind#PATTERN}
      */
     record Token(Kind kind, String text, int line) {
 
@@ -21,7 +22,8 @@ final class ScriptTokens {
         }
     }
 
-    private static final List<String> LONG_SIGNS = List.of("+=", "->", "==", "!=", "&&", "||", "?:", "?.", "!!", "::", "..");
+    private static final List<String> LONG_SIGNS = List.of("+=", "->", "==", "!=", "&&", "||", "?:", "?.", "!!", "::",
+            "..");
 
     private final String text;
     private final List<Token> tokens = new ArrayList<>();
@@ -65,7 +67,8 @@ final class ScriptTokens {
         } else if (Character.isDigit(c)) {
             number();
         } else {
-            String sign = LONG_SIGNS.stream().filter(candidate -> text.startsWith(candidate, at)).findFirst().orElse(String.valueOf(c));
+            String sign = LONG_SIGNS.stream().filter(candidate -> text.startsWith(candidate, at)).findFirst()
+                    .orElse(String.valueOf(c));
             add(Kind.SIGN, sign);
             at += sign.length();
         }
@@ -88,14 +91,16 @@ final class ScriptTokens {
         int start = at + (isLong ? 3 : 1);
         StringBuilder content = new StringBuilder();
         int end = start;
-        while (end < text.length() && !(isLong ? text.startsWith(three, end) : text.charAt(end) == quote || text.charAt(end) == '\n')) {
+        while (end < text.length() && !(isLong ? text.startsWith(three, end) : text.charAt(end) == quote
+                || text.charAt(end) == '\n')) {
             if (text.charAt(end) == '\\' && end + 1 < text.length()) {
                 end++;
             }
             content.append(text.charAt(end));
             end++;
         }
-        tokens.add(new Token(quote == '"' && content.indexOf("$") >= 0 ? Kind.PATTERN : Kind.STRING, content.toString(), line));
+        tokens.add(new Token(quote == '"' && content.indexOf("$") >= 0 ? Kind.PATTERN : Kind.STRING, content.toString(),
+                line));
         skipTo(Math.min(text.length(), end + (isLong ? 3 : end < text.length() && text.charAt(end) == quote ? 1 : 0)));
     }
 

@@ -45,6 +45,7 @@ public record Statement(Kind kind, String name, List<Value.Argument> arguments, 
 
     /** The value of a named argument. */
     public Optional<Value> named(String wanted) {
-        return arguments.stream().filter(argument -> argument.name().equals(wanted)).map(Value.Argument::value).findFirst();
+        return arguments.stream().filter(argument -> argument.name().equals(wanted)).map(Value.Argument::value)
+                .findFirst();
     }
 }

@@ -13,14 +13,17 @@ public final class Variables {
 
     /** {@code $name}, {@code ${name.of.more}}. */
     private static final Pattern PLACEHOLDER = Pattern.compile("\\$(?:\\{([^}]*)\\}|([A-Za-z_][A-Za-z_0-9]*))");
-    private static final Pattern OWNER = Pattern.compile("^(?:(?:project|rootProject|this|ext|extra|gradle|target)\\.)+");
+    private static final Pattern OWNER = Pattern
+            .compile("^(?:(?:project|rootProject|this|ext|extra|gradle|target)\\.)+");
     /** What is called on a value without making another of it. */
     private static final Pattern SAME = Pattern.compile(
             "(?:\\.(?:get|getOrNull|orNull|toString|toInteger|toInt|asProvider|intValue|trim|toBigDecimal))+$");
-    private static final Set<String> LOOKING_UP = Set.of("property", "findProperty", "providers.gradleProperty", "getProperty",
+    private static final Set<String> LOOKING_UP = Set.of("property", "findProperty", "providers.gradleProperty",
+            "getProperty",
             "get", "ext.get", "extra.get", "properties.get", "providers.systemProperty");
     /** Functions whose value is that of their one argument, as far as text goes. */
-    private static final Set<String> HANDING_ON = Set.of("extra", "JavaLanguageVersion.of", "JavaVersion.toVersion", "Integer.parseInt",
+    private static final Set<String> HANDING_ON = Set.of("extra", "JavaLanguageVersion.of", "JavaVersion.toVersion",
+            "Integer.parseInt",
             "Integer.valueOf", "String.valueOf", "providers.provider", "provider");
     private static final int DEEPEST = 20;
 
@@ -81,7 +84,8 @@ public final class Variables {
         while (matcher.find()) {
             String inside = matcher.group(1) == null ? matcher.group(2) : matcher.group(1);
             List<Statement> said = ScriptParser.parse("value = " + inside);
-            Optional<String> value = said.isEmpty() ? Optional.empty() : said.get(0).first().flatMap(one -> text(one, depth + 1));
+            Optional<String> value = said.isEmpty() ? Optional.empty() : said.get(0).first()
+                    .flatMap(one -> text(one, depth + 1));
             if (value.isEmpty()) {
                 return Optional.empty();
             }

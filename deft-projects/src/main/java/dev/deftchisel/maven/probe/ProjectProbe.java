@@ -13,8 +13,8 @@ import org.apache.maven.model.io.xpp3.MavenXpp3Writer;
 import org.apache.maven.project.MavenProject;
 
 /**
- * Writes the effective model of each project of a build when it is done with, after plug-ins have added their folders. What a model has no
- * words for is said by properties of it.
+ * Writes the effective model of each project of a build when it is done with, after plug-ins have added their folders.
+ * What a model has no words for is said by properties of it.
  */
 @Named
 @Singleton

@@ -10,8 +10,8 @@ import java.util.Properties;
 import java.util.stream.Stream;
 
 /**
- * What every call of Maven in a project is given besides: the arguments in {@code .mvn/maven.config}. Only those that decide what a
- * build consists of are read.
+ * What every call of Maven in a project is given besides: the arguments in {@code .mvn/maven.config}. Only those that
+ * decide what a build consists of are read.
  *
  * @param properties     given with {@code -D}
  * @param profiles       ids given with {@code -P}
@@ -19,10 +19,12 @@ import java.util.stream.Stream;
  * @param userSettings   the file given with {@code -s}
  * @param globalSettings the file given with {@code -gs}
  */
-public record MavenConfig(Properties properties, List<String> profiles, List<String> without, Optional<Path> userSettings, Optional<Path> globalSettings) {
+public record MavenConfig(Properties properties, List<String> profiles, List<String> without,
+        Optional<Path> userSettings, Optional<Path> globalSettings) {
 
     /** Nothing. */
-    static final MavenConfig NONE = new MavenConfig(new Properties(), List.of(), List.of(), Optional.empty(), Optional.empty());
+    static final MavenConfig NONE = new MavenConfig(new Properties(), List.of(), List.of(), Optional.empty(),
+            Optional.empty());
 
     /** The configuration in the nearest folder upwards that has one. */
     public static MavenConfig around(Path folder) {
@@ -51,9 +53,11 @@ public record MavenConfig(Properties properties, List<String> profiles, List<Str
         List<String> without = new ArrayList<>();
         value(words, "-D", "--define").forEach(said -> {
             int equals = said.indexOf('=');
-            properties.setProperty(equals < 0 ? said : said.substring(0, equals), equals < 0 ? "true" : said.substring(equals + 1));
+            properties.setProperty(equals < 0 ? said : said.substring(0, equals), equals < 0 ? "true"
+                    : said.substring(equals + 1));
         });
-        value(words, "-P", "--activate-profiles").flatMap(said -> Stream.of(said.split(","))).map(String::strip).forEach(id -> {
+        value(words, "-P", "--activate-profiles").flatMap(said -> Stream.of(said.split(","))).map(String::strip)
+                .forEach(id -> {
             boolean isOff = id.startsWith("!") || id.startsWith("-");
             (isOff ? without : profiles).add(id.replaceFirst("^[!+-]?\\??", ""));
         });
@@ -71,7 +75,8 @@ public record MavenConfig(Properties properties, List<String> profiles, List<Str
                 values.add(words.get(++i));
             } else if (word.startsWith(full + "=")) {
                 values.add(word.substring(full.length() + 1));
-            } else if ((brief.equals("-D") || brief.equals("-P")) && word.startsWith(brief) && word.length() > brief.length()) {
+            } else if ((brief.equals("-D") || brief.equals("-P")) && word.startsWith(brief)
+                    && word.length() > brief.length()) {
                 values.add(word.substring(brief.length()));
             }
         }

@@ -49,7 +49,8 @@ public record MavenSettings(MavenConfig config, Settings settings, SettingsDecry
         List<String> gaps = new ArrayList<>();
         DefaultSettingsBuildingRequest request = new DefaultSettingsBuildingRequest();
         request.setUserSettingsFile(config.userSettings().orElse(userFolder().resolve("settings.xml")).toFile());
-        config.globalSettings().or(MavenSettings::ofInstallation).map(Path::toFile).ifPresent(request::setGlobalSettingsFile);
+        config.globalSettings().or(MavenSettings::ofInstallation).map(Path::toFile)
+                .ifPresent(request::setGlobalSettingsFile);
         request.setSystemProperties(systemProperties());
         request.setUserProperties(config.properties());
         Settings settings = new Settings();
@@ -79,12 +80,17 @@ public record MavenSettings(MavenConfig config, Settings settings, SettingsDecry
     }
 
     private static String shown(SettingsProblem problem) {
-        String place = problem.getLineNumber() > 0 ? ":" + problem.getLineNumber() + ":" + Math.max(1, problem.getColumnNumber()) : "";
-        return Optional.ofNullable(problem.getSource()).filter(source -> !source.isBlank()).orElse("settings.xml") + place
+        String place = problem.getLineNumber() > 0
+                ? ":" + problem.getLineNumber() + ":" + Math.max(1, problem.getColumnNumber()) : "";
+        return Optional.ofNullable(problem.getSource()).filter(source -> !source.isBlank())
+                .orElse("settings.xml") + place
                 + ": cannot be read (" + String.valueOf(problem.getMessage()).replaceAll("\\s+", " ") + ")";
     }
 
-    /** What models may ask for: the properties of this Java, and of the environment those with {@code env.} before the name. */
+    /**
+     * What models may ask for: the properties of this Java, and of the environment those with {@code env.} before the
+     * name.
+     */
     public static Properties systemProperties() {
         Properties properties = new Properties();
         properties.putAll(System.getProperties());
@@ -114,21 +120,25 @@ public record MavenSettings(MavenConfig config, Settings settings, SettingsDecry
     public void applyTo(DefaultRepositorySystemSession session) {
         DefaultMirrorSelector mirrors = new DefaultMirrorSelector();
         for (Mirror mirror : settings.getMirrors()) {
-            mirrors.add(mirror.getId(), mirror.getUrl(), mirror.getLayout(), false, mirror.isBlocked(), mirror.getMirrorOf(),
+            mirrors.add(mirror.getId(), mirror.getUrl(), mirror.getLayout(), false, mirror.isBlocked(),
+                    mirror.getMirrorOf(),
                     mirror.getMirrorOfLayouts());
         }
         session.setMirrorSelector(mirrors);
         DefaultAuthenticationSelector servers = new DefaultAuthenticationSelector();
         for (Server server : access.getServers()) {
-            servers.add(server.getId(), new AuthenticationBuilder().addUsername(server.getUsername()).addPassword(server.getPassword())
+            servers.add(server.getId(), new AuthenticationBuilder().addUsername(server.getUsername())
+                    .addPassword(server.getPassword())
                     .addPrivateKey(server.getPrivateKey(), server.getPassphrase()).build());
         }
         session.setAuthenticationSelector(servers);
         DefaultProxySelector proxies = new DefaultProxySelector();
         for (Proxy proxy : access.getProxies()) {
             if (proxy.isActive()) {
-                Authentication password = new AuthenticationBuilder().addUsername(proxy.getUsername()).addPassword(proxy.getPassword()).build();
-                proxies.add(new org.eclipse.aether.repository.Proxy(proxy.getProtocol(), proxy.getHost(), proxy.getPort(), password),
+                Authentication password = new AuthenticationBuilder().addUsername(proxy.getUsername())
+                        .addPassword(proxy.getPassword()).build();
+                proxies.add(new org.eclipse.aether.repository.Proxy(proxy.getProtocol(), proxy.getHost(),
+                        proxy.getPort(), password),
                         proxy.getNonProxyHosts());
             }
         }

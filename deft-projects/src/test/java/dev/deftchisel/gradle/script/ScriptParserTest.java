@@ -24,11 +24,13 @@ class ScriptParserTest {
             case UNREAD -> "?";
         };
         String block = statement.block().isEmpty() ? "" : "{" + shown(statement.block()) + "}";
-        return statement.name() + sign + (statement.arguments().isEmpty() ? "" : shownArguments(statement.arguments())) + block;
+        return statement.name() + sign + (statement.arguments().isEmpty() ? "" : shownArguments(statement.arguments()))
+                + block;
     }
 
     private static String shownArguments(List<Value.Argument> arguments) {
-        return arguments.stream().map(argument -> (argument.name().isEmpty() ? "" : argument.name() + ":") + shown(argument.value()))
+        return arguments.stream().map(argument -> (argument.name().isEmpty() ? "" : argument.name() + ":")
+                + shown(argument.value()))
                 .collect(Collectors.joining(" ", "(", ")"));
     }
 
@@ -38,7 +40,8 @@ class ScriptParserTest {
         } else if (value instanceof Value.Reference reference) {
             return reference.name();
         } else if (value instanceof Value.Call call) {
-            return call.name() + shownArguments(call.arguments()) + (call.block().isEmpty() ? "" : "{" + shown(call.block()) + "}");
+            return call.name() + shownArguments(call.arguments())
+                    + (call.block().isEmpty() ? "" : "{" + shown(call.block()) + "}");
         } else if (value instanceof Value.Many many) {
             return many.values().stream().map(ScriptParserTest::shown).collect(Collectors.joining(" ", "[", "]"));
         } else if (value instanceof Value.Joined joined) {
@@ -83,7 +86,8 @@ class ScriptParserTest {
             "implementation"("a:b:1")                             | implementation('a:b:1')
             """)
     void oneStatement(String script, String expected) {
-        assertEquals(expected.replace("(path::berths)", "(path:':berths')").replace("of::a ", "of:':a' "), shown(ScriptParser.parse(script)));
+        assertEquals(expected.replace("(path::berths)", "(path:':berths')").replace("of::a ", "of:':a' "),
+                shown(ScriptParser.parse(script)));
     }
 
     @Test
@@ -117,7 +121,8 @@ class ScriptParserTest {
     @ParameterizedTest
     @CsvSource({"'a {'", "'a ('", "'}}}'", "'\"'", "'a = ['", "'[[['", "'a b ? {'", "'/*'", "'@'", "'a.'", "'val'"})
     void whatIsBrokenIsReadToItsEnd(String script) {
-        assertEquals("b('c')", shown(ScriptParser.parse(script.startsWith("}") ? "b 'c'" : "b 'c'\n" + script).subList(0, 1)));
+        assertEquals("b('c')", shown(ScriptParser.parse(script.startsWith("}") ? "b 'c'" : "b 'c'\n" + script)
+                .subList(0, 1)));
         ScriptParser.parse(script);
     }
 }

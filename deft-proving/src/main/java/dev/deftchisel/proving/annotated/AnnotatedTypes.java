@@ -29,7 +29,9 @@ import javax.tools.JavaCompiler;
 import javax.tools.SimpleJavaFileObject;
 import javax.tools.ToolProvider;
 
-/** Writes a type-use annotation before every type of a declaration, cast, test or argument in a source text (JLS 4.11). */
+/**
+ * Writes a type-use annotation before every type of a declaration, cast, test or argument in a source text (JLS 4.11).
+ */
 public final class AnnotatedTypes {
 
     /** What is written before a type; to be taken away again by {@link #plain}. */
@@ -59,7 +61,8 @@ public final class AnnotatedTypes {
     public static Optional<String> annotated(String source) throws IOException {
         JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
         boolean[] hasErrors = {false};
-        JavacTask task = (JavacTask) compiler.getTask(null, null, problem -> hasErrors[0] |= problem.getKind() == Diagnostic.Kind.ERROR,
+        JavacTask task = (JavacTask) compiler.getTask(null, null,
+                problem -> hasErrors[0] |= problem.getKind() == Diagnostic.Kind.ERROR,
                 List.of("-proc:none"), null, List.of(new Text(source)));
         CompilationUnitTree unit = task.parse().iterator().next();
         if (hasErrors[0]) {
@@ -74,7 +77,8 @@ public final class AnnotatedTypes {
 
     /** A text without the annotations. */
     public static String plain(String annotated) {
-        return annotated.replace(MARK, "").replaceAll("@Marked ", "").replaceAll("(?m)^import harbour\\.mark\\.Marked;\\R(\\R)?", "");
+        return annotated.replace(MARK, "").replaceAll("@Marked ", "")
+                .replaceAll("(?m)^import harbour\\.mark\\.Marked;\\R(\\R)?", "");
     }
 
     private static final class Marks extends TreeScanner<Void, Void> {
@@ -92,7 +96,8 @@ public final class AnnotatedTypes {
 
         @Override
         public Void visitVariable(VariableTree tree, Void unused) {
-            if (tree.getType() != null && start(tree.getType()) >= 0 && !source.startsWith("var ", start(tree.getType()))) {
+            if (tree.getType() != null && start(tree.getType()) >= 0
+                    && !source.startsWith("var ", start(tree.getType()))) {
                 mark(tree.getType());
             }
             return super.visitVariable(tree, null);
@@ -100,7 +105,8 @@ public final class AnnotatedTypes {
 
         @Override
         public Void visitMethod(MethodTree tree, Void unused) {
-            boolean isVoid = tree.getReturnType() instanceof PrimitiveTypeTree primitive && primitive.getPrimitiveTypeKind() == TypeKind.VOID;
+            boolean isVoid = tree.getReturnType() instanceof PrimitiveTypeTree primitive
+                    && primitive.getPrimitiveTypeKind() == TypeKind.VOID;
             if (tree.getReturnType() != null && !isVoid) {
                 mark(tree.getReturnType());
             }

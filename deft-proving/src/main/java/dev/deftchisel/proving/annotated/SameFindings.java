@@ -21,8 +21,12 @@ import java.util.stream.Stream;
 /** Compares what rules find in code with what they find in the same code with annotated types. */
 public final class SameFindings {
 
-    /** Their fixes take a type away, or write it otherwise: where it is annotated they leave it alone, so that no annotation is lost. */
-    private static final Set<String> KEEPING = Set.of("anonymous-function", "cast-after-test", "lambda-parameter-types", "repeated-type",
+    /**
+     * Their fixes take a type away, or write it otherwise: where it is annotated they leave it alone, so that no
+     * annotation is lost.
+     */
+    private static final Set<String> KEEPING = Set.of("anonymous-function", "cast-after-test", "lambda-parameter-types",
+            "repeated-type",
             "same-catches");
 
     private int found;
@@ -64,7 +68,8 @@ public final class SameFindings {
 
     private static List<Path> roots(OpenRequest request) {
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
-            return chisel.workspace().modules().stream().flatMap(module -> module.roots().stream()).filter(SourceRoot::isJava)
+            return chisel.workspace().modules().stream().flatMap(module -> module.roots().stream())
+                    .filter(SourceRoot::isJava)
                     .map(SourceRoot::folder).toList();
         }
     }
@@ -72,7 +77,8 @@ public final class SameFindings {
     private void annotate(Path root) throws IOException {
         List<Path> files;
         try (Stream<Path> all = Files.walk(root)) {
-            files = all.filter(path -> path.toString().endsWith(".java") && !path.endsWith("module-info.java")).toList();
+            files = all.filter(path -> path.toString().endsWith(".java") && !path.endsWith("module-info.java"))
+                    .toList();
         }
         for (Path file : files) {
             String text = AnnotatedTypes.annotated(Files.readString(file)).orElse("");
@@ -93,7 +99,8 @@ public final class SameFindings {
             Map<String, Integer> counts = new TreeMap<>();
             for (Problem problem : problems.in(problems.everywhere())) {
                 if (problem.tag() != Tag.STYLE && !problem.file().endsWith("Marked.java")) {
-                    counts.merge(problem.rule() + " " + request.folder().relativize(problem.file()) + ":" + problem.position().line(), 1, Integer::sum);
+                    counts.merge(problem.rule() + " " + request.folder().relativize(problem.file()) + ":"
+                            + problem.position().line(), 1, Integer::sum);
                 }
             }
             return counts;

@@ -29,9 +29,11 @@ final class ArgumentValues {
             byte.class, List.of((byte) 0, Byte.MAX_VALUE, Byte.MIN_VALUE),
             short.class, List.of((short) 0, Short.MAX_VALUE, (short) -1),
             char.class, List.of('a', 'b', '0', Character.MAX_VALUE));
-    private static final List<Class<?>> BOXES = List.of(Integer.class, Long.class, Double.class, Float.class, Boolean.class, Byte.class,
+    private static final List<Class<?>> BOXES = List.of(Integer.class, Long.class, Double.class, Float.class,
+            Boolean.class, Byte.class,
             Short.class, Character.class);
-    private static final List<Class<?>> PRIMITIVES = List.of(int.class, long.class, double.class, float.class, boolean.class, byte.class,
+    private static final List<Class<?>> PRIMITIVES = List.of(int.class, long.class, double.class, float.class,
+            boolean.class, byte.class,
             short.class, char.class);
     private static final int OF_OBJECT = 8;
     private static final int OF_TEXT = 5;
@@ -65,7 +67,8 @@ final class ArgumentValues {
         } else if (BOXES.contains(type)) {
             return box(type, variant - 1);
         } else if (type == String.class || type == CharSequence.class) {
-            return new String(new String[] {"", "a", "abc", "harbour 12"}[variant - 1]); // deft: accept redundant-new-string (not the literal)
+            return new String(new String[] {"", "a", "abc",
+                    "harbour 12"}[variant - 1]); // deft: accept redundant-new-string (not the literal)
         } else if (type == Object.class || type == Number.class || type == Comparable.class) {
             return object(type, variant);
         } else if (type.isArray()) {
@@ -79,7 +82,8 @@ final class ArgumentValues {
             elements(generic, variant, depth).forEach(key -> map.put(key, 1));
             return map;
         } else if (type == Optional.class) {
-            return variant % 2 == 0 ? Optional.empty() : Optional.ofNullable(value(argument(generic, 0), variant, depth + 1));
+            return variant % 2 == 0 ? Optional.empty()
+                    : Optional.ofNullable(value(argument(generic, 0), variant, depth + 1));
         } else if (type == StringBuilder.class) {
             return new StringBuilder("b".repeat(variant % 3));
         } else if (type.isInterface()) {
@@ -92,13 +96,16 @@ final class ArgumentValues {
     }
 
     private static Class<?> raw(Type type) {
-        return type instanceof Class<?> plain ? plain : type instanceof ParameterizedType generic ? (Class<?>) generic.getRawType()
-                : type instanceof java.lang.reflect.GenericArrayType array ? Array.newInstance(raw(array.getGenericComponentType()), 0).getClass()
+        return type instanceof Class<?> plain ? plain : type instanceof ParameterizedType generic
+                ? (Class<?>) generic.getRawType()
+                : type instanceof java.lang.reflect.GenericArrayType array
+                ? Array.newInstance(raw(array.getGenericComponentType()), 0).getClass()
                 : Object.class;
     }
 
     private static Type argument(Type generic, int index) {
-        return generic instanceof ParameterizedType type && index < type.getActualTypeArguments().length ? type.getActualTypeArguments()[index]
+        return generic instanceof ParameterizedType type && index < type.getActualTypeArguments().length
+                ? type.getActualTypeArguments()[index]
                 : Object.class;
     }
 
@@ -108,12 +115,14 @@ final class ArgumentValues {
             return plain.get(variant);
         }
         // boxes that are equal and not the same
-        return type == Integer.class ? Integer.valueOf(100_000 + 0 * variant) : type == Long.class ? Long.valueOf(100_000L) : plain.get(0);
+        return type == Integer.class ? Integer.valueOf(100_000 + 0 * variant) : type == Long.class
+                ? Long.valueOf(100_000L) : plain.get(0);
     }
 
     private static Object object(Class<?> type, int variant) {
         List<Object> all = type == Number.class ? List.of(1, 2.5, 3L, -0.0, 100_000, Double.NaN, 7f)
-                : List.of("a", 3, 2.5, new String("abc"), 'c', Boolean.FALSE, 100_000); // deft: accept redundant-new-string (not the literal)
+                : List.of("a", 3, 2.5, new String("abc"), 'c', Boolean.FALSE,
+                        100_000); // deft: accept redundant-new-string (not the literal)
         return all.get((variant - 1) % all.size());
     }
 
@@ -121,7 +130,8 @@ final class ArgumentValues {
         int length = variant - 1;
         Object array = Array.newInstance(type.getComponentType(), length);
         for (int i = 0; i < length; i++) {
-            Object element = depth < MOST_DEPTH ? value(type.getComponentType(), i + (type.getComponentType().isPrimitive() ? 1 : i), depth + 1) : null;
+            Object element = depth < MOST_DEPTH ? value(type.getComponentType(),
+                    i + (type.getComponentType().isPrimitive() ? 1 : i), depth + 1) : null;
             if (element != null) {
                 Array.set(array, i, element);
             }
@@ -131,17 +141,20 @@ final class ArgumentValues {
 
     private List<Object> elements(Type generic, int variant, int depth) {
         return IntStream.range(0, variant - 1).limit(4)
-                .mapToObj(i -> depth < MOST_DEPTH ? value(argument(generic, 0), variant > 5 ? i : i + 1, depth + 1) : null)
+                .mapToObj(i -> depth < MOST_DEPTH ? value(argument(generic, 0), variant > 5 ? i : i + 1, depth + 1)
+                        : null)
                 .collect(ArrayList::new, List::add, List::addAll);
     }
 
     /** An object that notes each call and gives one value after the other. */
     private Object function(Class<?> type, Type generic, int variant, int depth) {
         int[] calls = {0};
-        return Proxy.newProxyInstance(type.getClassLoader() == null ? getClass().getClassLoader() : type.getClassLoader(), new Class<?>[] {type},
+        return Proxy.newProxyInstance(type.getClassLoader() == null ? getClass().getClassLoader()
+                : type.getClassLoader(), new Class<?>[] {type},
                 (proxy, method, arguments) -> {
                     if (method.getDeclaringClass() == Object.class) {
-                        return method.getName().equals("equals") ? proxy == arguments[0] : method.getName().equals("hashCode") ? variant
+                        return method.getName().equals("equals") ? proxy == arguments[0] : method.getName()
+                                .equals("hashCode") ? variant
                                 : type.getSimpleName() + variant;
                     }
                     record.add(type.getSimpleName() + "." + method.getName() + Arrays.toString(arguments));
@@ -150,7 +163,8 @@ final class ArgumentValues {
                         int index = Arrays.asList(type.getTypeParameters()).indexOf(variable);
                         result = index < 0 ? Object.class : argument(generic, index);
                     }
-                    return method.getReturnType() == void.class || depth > MOST_DEPTH ? null : value(result, variant + calls[0]++, depth + 1);
+                    return method.getReturnType() == void.class || depth > MOST_DEPTH ? null
+                            : value(result, variant + calls[0]++, depth + 1);
                 });
     }
 
@@ -165,7 +179,8 @@ final class ArgumentValues {
             Constructor<?> constructor = fewest.orElseThrow();
             constructor.setAccessible(true);
             Type[] types = constructor.getGenericParameterTypes();
-            Object[] arguments = IntStream.range(0, types.length).mapToObj(i -> value(types[i], variant + i, depth + 1)).toArray();
+            Object[] arguments = IntStream.range(0, types.length).mapToObj(i -> value(types[i], variant + i, depth + 1))
+                    .toArray();
             return constructor.newInstance(arguments);
         } catch (ReflectiveOperationException | RuntimeException | LinkageError impossible) {
             return null;

@@ -74,11 +74,13 @@ public final class SameBehaviour {
             try {
                 for (Method method : Arrays.stream(Class.forName(type, true, loader).getDeclaredMethods())
                         .sorted(Comparator.comparing(Method::toString)).toList()) {
-                    boolean isCalled = !method.isSynthetic() && !Modifier.isAbstract(method.getModifiers()) && !Modifier.isNative(method.getModifiers())
+                    boolean isCalled = !method.isSynthetic() && !Modifier.isAbstract(method.getModifiers())
+                            && !Modifier.isNative(method.getModifiers())
                             && !method.getName().equals("main");
                     if (isCalled) {
                         method.setAccessible(true);
-                        all.put(method.getName() + Arrays.toString(method.getParameterTypes()), observed(method, seconds));
+                        all.put(method.getName() + Arrays.toString(method.getParameterTypes()),
+                                observed(method, seconds));
                     }
                 }
             } catch (ClassNotFoundException | LinkageError | RuntimeException impossible) {
@@ -89,7 +91,8 @@ public final class SameBehaviour {
 
         private List<Observation> observed(Method method, int seconds) {
             Type[] types = method.getGenericParameterTypes();
-            int most = Math.min(MOST_CALLS, Arrays.stream(method.getParameterTypes()).mapToInt(ArgumentValues::count).reduce(1, (a, b) -> a * b));
+            int most = Math.min(MOST_CALLS, Arrays.stream(method.getParameterTypes()).mapToInt(ArgumentValues::count)
+                    .reduce(1, (a, b) -> a * b));
             return IntStream.range(0, Math.max(1, most)).mapToObj(number -> {
                 List<String> record = Collections.synchronizedList(new ArrayList<>());
                 ArgumentValues values = new ArgumentValues(record);
@@ -100,8 +103,10 @@ public final class SameBehaviour {
                     arguments[i] = values.value(types[i], i == 0 ? rest % count : rest);
                     rest = rest / count + (i == 0 ? 0 : number);
                 }
-                Object receiver = Modifier.isStatic(method.getModifiers()) ? null : values.made(method.getDeclaringClass(), number, 0);
-                return !Modifier.isStatic(method.getModifiers()) && receiver == null ? new Observation("", "no object", "", List.of(), "")
+                Object receiver = Modifier.isStatic(method.getModifiers()) ? null
+                        : values.made(method.getDeclaringClass(), number, 0);
+                return !Modifier.isStatic(method.getModifiers()) && receiver == null
+                        ? new Observation("", "no object", "", List.of(), "")
                         : call(method, receiver, arguments, record, seconds);
             }).toList();
         }
@@ -152,13 +157,16 @@ public final class SameBehaviour {
         List<String> differences = new ArrayList<>();
         for (String type : before.keySet().stream().sorted().toList()) {
             // classes without a name are numbered, and may be others afterwards
-            boolean isChanged = !NUMBERED.matcher(type).find() && after.containsKey(type) && !Arrays.equals(before.get(type), after.get(type));
+            boolean isChanged = !NUMBERED.matcher(type).find() && after.containsKey(type)
+                    && !Arrays.equals(before.get(type), after.get(type));
             if (!isChanged) {
                 continue;
             }
             Map<String, List<Observation>> first = old.observed(type, MOST_SECONDS);
             Map<String, List<Observation>> second = now.observed(type, MOST_SECONDS);
-            boolean isSlow = first.entrySet().stream().anyMatch(one -> isEndless(one.getValue()) != isEndless(second.getOrDefault(one.getKey(), one.getValue())));
+            boolean isSlow = first.entrySet().stream()
+                    .anyMatch(one -> isEndless(one.getValue())
+                            != isEndless(second.getOrDefault(one.getKey(), one.getValue())));
             if (isSlow) {
                 // what ends in one version only is given more time in both: the machine may have been busy
                 first.putAll(old.observed(type, MOST_PATIENT_SECONDS));
@@ -171,7 +179,8 @@ public final class SameBehaviour {
                     calls += observations.size();
                     IntStream.range(0, Math.min(observations.size(), others.size()))
                             .filter(i -> !observations.get(i).equals(others.get(i))).limit(1)
-                            .mapToObj(i -> type + "." + method + " with " + observations.get(i).arguments() + ": " + observations.get(i).shown()
+                            .mapToObj(i -> type + "." + method + " with " + observations.get(i)
+                                    .arguments() + ": " + observations.get(i).shown()
                                     + " | now " + others.get(i).shown())
                             .forEach(differences::add);
                 }

@@ -111,7 +111,8 @@ public class GrowthBenchmark {
         try (StandardJavaFileManager files = compiler.getStandardFileManager(null, Locale.ROOT, null)) {
             files.setLocationFromPaths(StandardLocation.CLASS_OUTPUT, List.of(out));
             boolean done = compiler.getTask(null, files, null, List.of("-proc:none", "-nowarn"), null,
-                    files.getJavaFileObjectsFromPaths(chisel.snapshot().files().stream().map(SourceFile::path).toList())).call();
+                    files.getJavaFileObjectsFromPaths(chisel.snapshot().files().stream().map(SourceFile::path)
+                            .toList())).call();
             if (!done) {
                 throw new IllegalStateException("the corpus does not compile");
             }

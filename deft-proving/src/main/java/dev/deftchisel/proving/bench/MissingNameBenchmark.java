@@ -22,7 +22,10 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
-/** What is offered for a name that nobody declares, in a file of 2,000 lines with 20 other errors; and in the same file without any. */
+/**
+ * What is offered for a name that nobody declares, in a file of 2,000 lines with 20 other errors; and in the same file
+ * without any.
+ */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -50,12 +53,14 @@ public class MissingNameBenchmark {
 
     /** The place of a call in the middle. */
     private static Place write(Path file, String name, boolean isBroken) throws IOException {
-        StringBuilder text = new StringBuilder("package harbour;\n\nimport java.util.List;\n\nclass ").append(name).append(" {\n");
+        StringBuilder text = new StringBuilder("package harbour;\n\nimport java.util.List;\n\nclass ").append(name)
+                .append(" {\n");
         int methods = LINES / LINES_OF_METHOD;
         int caret = 0;
         for (int i = 0; i < methods; i++) {
             boolean isWrong = isBroken && i % (methods / ERRORS) == 1;
-            text.append("\n    int free").append(i).append("(List<String> vessels, int depth) {\n        int places = vessels.size() + depth * ");
+            text.append("\n    int free").append(i)
+                    .append("(List<String> vessels, int depth) {\n        int places = vessels.size() + depth * ");
             if (i == methods / 2) {
                 caret = text.length();
                 text.append(isBroken ? "unit" : "twice").append("(depth);\n");

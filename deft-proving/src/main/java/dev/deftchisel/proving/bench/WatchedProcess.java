@@ -10,7 +10,8 @@ import java.util.concurrent.TimeUnit;
  * One run of a command.
  *
  * @param millis   from its start to its end
- * @param peakKiB  the most memory it held, as Linux counts resident pages; looked at every few milliseconds, 0 elsewhere
+ * @param peakKiB  the most memory it held, as Linux counts resident pages; looked at every few milliseconds, 0
+ *                 elsewhere
  */
 public record WatchedProcess(long millis, long peakKiB) {
 

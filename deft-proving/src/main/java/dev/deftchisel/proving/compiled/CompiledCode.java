@@ -53,7 +53,8 @@ public record CompiledCode(Map<String, byte[]> classes, List<String> errors, Set
     public static CompiledCode processed(Snapshot snapshot) {
         List<String> options = new ArrayList<>(OPTIONS);
         // since JDK 23 they run only when somebody says so
-        options.replaceAll(option -> option.equals("-proc:none") ? Runtime.version().feature() < 21 ? "-Xlint:-processing" : "-proc:full" : option);
+        options.replaceAll(option -> option.equals("-proc:none") ? Runtime.version().feature() < 21
+                ? "-Xlint:-processing" : "-proc:full" : option);
         return of(snapshot, options);
     }
 
@@ -132,7 +133,8 @@ public record CompiledCode(Map<String, byte[]> classes, List<String> errors, Set
         @Override
         public JavaFileObject getJavaFileForOutput(
                 Location location, String className, JavaFileObject.Kind kind, FileObject sibling) {
-            return new SimpleJavaFileObject(URI.create("memory:///" + className.replace('.', '/') + kind.extension), kind) {
+            return new SimpleJavaFileObject(URI.create("memory:///" + className.replace('.', '/') + kind.extension),
+                    kind) {
                 @Override
                 public OutputStream openOutputStream() {
                     ByteArrayOutputStream out = new ByteArrayOutputStream();

@@ -21,7 +21,8 @@ import java.util.stream.Stream;
 public final class TestSuite {
 
     /** What older libraries reach into by reflection. */
-    private static final List<String> OPENED = List.of("java.lang", "java.lang.reflect", "java.lang.invoke", "java.util",
+    private static final List<String> OPENED = List.of("java.lang", "java.lang.reflect", "java.lang.invoke",
+            "java.util",
             "java.util.concurrent", "java.time", "java.time.chrono", "java.text", "java.io", "java.net", "java.math");
     private static final Pattern COUNT = Pattern.compile("\\[\\s*(\\d+) tests (found|successful|failed)");
     private static final Pattern FAILURE = Pattern.compile("(?m)^\\s*(?:JUnit Jupiter|JUnit Vintage):(.*)$");
@@ -55,9 +56,11 @@ public final class TestSuite {
         code.writeTo(classes);
         Path printed = Files.createTempFile("prove-suite", ".txt");
         List<String> command = new ArrayList<>(List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx2g", "-Djava.awt.headless=true"));
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx2g",
+                "-Djava.awt.headless=true"));
         OPENED.forEach(name -> command.addAll(List.of("--add-opens", "java.base/" + name + "=ALL-UNNAMED")));
-        command.addAll(List.of("-cp", classPath(workspace, classes), "org.junit.platform.console.ConsoleLauncher", "execute",
+        command.addAll(List.of("-cp", classPath(workspace, classes), "org.junit.platform.console.ConsoleLauncher",
+                "execute",
                 "--disable-banner", "--disable-ansi-colors", "--details=none", "--include-classname=.*",
                 // measures of speed are no tests, and leave the process
                 "--exclude-classname=.*PerformanceTest",

@@ -33,7 +33,8 @@ public record Corpus(String name, OpenRequest request) {
             }
         }
         List<Path> sources = request.sources().stream()
-                .map(source -> source.startsWith(origin) ? folder.resolve(origin.relativize(source).toString()) : source)
+                .map(source -> source.startsWith(origin) ? folder.resolve(origin.relativize(source).toString())
+                        : source)
                 .toList();
         return new Corpus(name, new OpenRequest(folder, true, sources, request.classPath(), request.level(),
                 request.encoding(), request.permissions()));

@@ -42,7 +42,8 @@ public record CorpusList(Map<String, String> coordinates) {
         }
         String found = coordinates.get(word);
         if (found == null) {
-            throw new CorpusException("there is no corpus '" + word + "'; there are " + String.join(", ", coordinates.keySet())
+            throw new CorpusException("there is no corpus '" + word + "'; there are "
+                    + String.join(", ", coordinates.keySet())
                     + ", or give group:artifact:version");
         }
         return found;

@@ -50,7 +50,8 @@ public final class Depot {
     /** The depot of this user. */
     public static Depot standard(boolean online) {
         String named = System.getenv("XDG_CACHE_HOME");
-        Path base = named == null || named.isBlank() ? Path.of(System.getProperty("user.home"), ".cache") : Path.of(named);
+        Path base = named == null || named.isBlank() ? Path.of(System.getProperty("user.home"), ".cache")
+                : Path.of(named);
         return new Depot(base.resolve("deft-proving"), online);
     }
 
@@ -104,7 +105,8 @@ public final class Depot {
         Files.copy(pom, model, StandardCopyOption.REPLACE_EXISTING);
         try {
             OpenRequest request = new OpenRequest(
-                    folder, true, List.of(), List.of(), Optional.empty(), Optional.empty(), online ? Set.of(Permission.FETCH_LIBRARIES) : Set.of());
+                    folder, true, List.of(), List.of(), Optional.empty(), Optional.empty(), online
+                    ? Set.of(Permission.FETCH_LIBRARIES) : Set.of());
             Workspace workspace = new MavenReader().read(folder, request);
             Module module = workspace.modules().get(0);
             Files.writeString(folder.resolve(LEVEL), String.valueOf(module.level()));
@@ -121,7 +123,8 @@ public final class Depot {
         List<String> gone = new ArrayList<>();
         while (true) {
             List<Path> broken = CompiledCode.of(Snapshot.read(workspace)).broken().stream()
-                    .filter(file -> workspace.rootOf(file).filter(root -> root.use() == SourceRoot.Use.TEST).isPresent())
+                    .filter(file -> workspace.rootOf(file).filter(root -> root.use() == SourceRoot.Use.TEST)
+                            .isPresent())
                     .toList();
             if (broken.isEmpty()) {
                 return gone;

@@ -1,5 +1,5 @@
 /**
- * The code that is attacked: fetched by Maven coordinates into a cache outside the repository, or any workspace there is.
- * Knows nothing of operations.
+ * The code that is attacked: fetched by Maven coordinates into a cache outside the repository, or any workspace there
+ * is. Knows nothing of operations.
  */
 package dev.deftchisel.proving.corpus;

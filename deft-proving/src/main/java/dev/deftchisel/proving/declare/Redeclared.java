@@ -41,9 +41,9 @@ import java.util.stream.Collectors;
 import javax.lang.model.element.Modifier;
 
 /**
- * Takes a random method, field, constructor or nested type away that is used, and has it declared again from its first use; of a
- * type also all that is asked of it. All in memory: nothing is written. It is well when no file that mentions the name has
- * more errors than before.
+ * Takes a random method, field, constructor or nested type away that is used, and has it declared again from its first
+ * use; of a type also all that is asked of it. All in memory: nothing is written. It is well when no file that mentions
+ * the name has more errors than before.
  */
 public final class Redeclared {
 
@@ -104,7 +104,8 @@ public final class Redeclared {
         return results;
     }
 
-    private static final Set<SymbolKind> KINDS = Set.of(SymbolKind.METHOD, SymbolKind.FIELD, SymbolKind.CONSTRUCTOR, SymbolKind.CLASS,
+    private static final Set<SymbolKind> KINDS = Set.of(SymbolKind.METHOD, SymbolKind.FIELD, SymbolKind.CONSTRUCTOR,
+            SymbolKind.CLASS,
             SymbolKind.RECORD, SymbolKind.INTERFACE, SymbolKind.ENUM);
 
     /** A member that overrides nothing and is used in its file. */
@@ -114,11 +115,13 @@ public final class Redeclared {
         for (Binding declared : analysis.bindings(file.path())) {
             Optional<Symbol> symbol = declared.role() != Role.DECLARATION || !declared.isNamed() ? Optional.empty()
                     : analysis.symbol(declared.key()).filter(one -> KINDS.contains(one.kind()));
-            Optional<Range> range = symbol.isEmpty() ? Optional.empty() : isType(symbol.get()) ? type(code, declared.range())
+            Optional<Range> range = symbol.isEmpty() ? Optional.empty() : isType(symbol.get())
+                    ? type(code, declared.range())
                     : code.members().stream().filter(member -> member.encloses(declared.range()))
                     .min(Comparator.comparing(Range::length));
             Optional<Binding> use = symbol.stream().flatMap(one -> analysis.uses(one.key()).stream())
-                    .filter(one -> one.file().equals(file.path()) && range.filter(own -> !own.encloses(one.range())).isPresent()
+                    .filter(one -> one.file().equals(file.path()) && range.filter(own -> !own.encloses(one.range()))
+                            .isPresent()
                             && isUse(code, symbol.get(), one))
                     .findFirst();
             boolean isMarked = range.filter(one -> code.text(one).contains("@Override")).isPresent();
@@ -130,7 +133,8 @@ public final class Redeclared {
     }
 
     private static boolean isType(Symbol symbol) {
-        return symbol.kind() != SymbolKind.METHOD && symbol.kind() != SymbolKind.FIELD && symbol.kind() != SymbolKind.CONSTRUCTOR;
+        return symbol.kind() != SymbolKind.METHOD && symbol.kind() != SymbolKind.FIELD
+                && symbol.kind() != SymbolKind.CONSTRUCTOR;
     }
 
     /** A type within another one, without its documentation. */
@@ -151,7 +155,8 @@ public final class Redeclared {
     private static Optional<Result> safely(Analysis whole, Libraries libraries, Member member) {
         try {
             return trial(whole, libraries, member);
-        } catch (IllegalArgumentException | IllegalStateException | NullPointerException | IndexOutOfBoundsException | NoSuchElementException crash) {
+        } catch (IllegalArgumentException | IllegalStateException | NullPointerException | IndexOutOfBoundsException
+                | NoSuchElementException crash) {
             return Optional.of(new Result(shown(member), End.BROKEN, "crashed: " + crash));
         }
     }
@@ -176,7 +181,8 @@ public final class Redeclared {
         Set<Path> users = new HashSet<>(Set.of(member.file()));
         whole.uses(member.symbol().key()).forEach(use -> users.add(use.file()));
         boolean isConstructor = member.symbol().kind() == SymbolKind.CONSTRUCTOR;
-        Analysis missing = after.analyse(isConstructor ? Focus.whole(users) : Focus.on(users, Set.of(member.symbol().name())));
+        Analysis missing = after.analyse(isConstructor ? Focus.whole(users)
+                : Focus.on(users, Set.of(member.symbol().name())));
         boolean isMissed = isConstructor ? missing.errors().size() > problems(whole, users)
                 : spot.bindings().stream().anyMatch(binding -> binding.key() instanceof SymbolKey.Unknown)
                         && whole.uses(member.symbol().key()).stream().noneMatch(use -> isTaken(missing, use));
@@ -185,9 +191,11 @@ public final class Redeclared {
         }
         Plan plan = Chisel.operation(operation(member.symbol())).plan(spot, answers(member.symbol()), after);
         if (!(plan instanceof Plan.Ready ready)) {
-            return Optional.of(new Result(shown(member), End.REFUSED, ((Plan.Refused) plan).reasons().get(0).sentence()));
+            return Optional.of(new Result(shown(member), End.REFUSED, ((Plan.Refused) plan).reasons().get(0)
+                    .sentence()));
         }
-        Optional<Difference> difference = new Guard(after).check(ready.before(), ready.change()).stream().filter(Difference::isBlocking)
+        Optional<Difference> difference = new Guard(after).check(ready.before(), ready.change()).stream()
+                .filter(Difference::isBlocking)
                 .findFirst();
         if (difference.isPresent()) {
             return Optional.of(new Result(shown(member), End.REFUSED, difference.get().sentence() + written(ready)));
@@ -218,7 +226,8 @@ public final class Redeclared {
     }
 
     private static String written(Plan.Ready plan) {
-        return plan.change().files().stream().flatMap(file -> file.edits().stream()).map(edit -> edit.replacement().strip())
+        return plan.change().files().stream().flatMap(file -> file.edits().stream())
+                .map(edit -> edit.replacement().strip())
                 .collect(Collectors.joining(" … ", " (", ")"));
     }
 
@@ -226,7 +235,8 @@ public final class Redeclared {
     private static Snapshot all(Snapshot snapshot, Path file, Libraries libraries) {
         Analyst analyst = new Analyst(snapshot, libraries, Monitor.SILENT);
         Place place = new Place(file, new Range(0, 0));
-        ResolvedPlace spot = new ResolvedPlace(place, snapshot.file(file).orElseThrow(), analyst.analyse(Focus.around(file, place.selection())));
+        ResolvedPlace spot = new ResolvedPlace(place, snapshot.file(file).orElseThrow(),
+                analyst.analyse(Focus.around(file, place.selection())));
         Plan plan = Chisel.operation("declare-all").plan(spot, Answers.none(), analyst);
         return plan instanceof Plan.Ready ready ? ready.change().applyTo(snapshot) : snapshot;
     }
@@ -243,7 +253,8 @@ public final class Redeclared {
         // a member may be used from other files, which the first use does not tell
         Answers answers = Answers.of("visibility", visibility(member));
         return isType(member) ? answers.and("where", "nested")
-                : member.kind() == SymbolKind.FIELD ? answers.and("as", isConstant(member) ? "constant" : "field") : answers;
+                : member.kind() == SymbolKind.FIELD ? answers.and("as", isConstant(member) ? "constant" : "field")
+                : answers;
     }
 
     private static boolean isConstant(Symbol symbol) {
@@ -255,7 +266,8 @@ public final class Redeclared {
     }
 
     private static String visibility(Symbol symbol) {
-        return symbol.modifiers().stream().map(Object::toString).filter(Set.of("private", "protected", "public")::contains)
+        return symbol.modifiers().stream().map(Object::toString)
+                .filter(Set.of("private", "protected", "public")::contains)
                 .findFirst().orElse("package");
     }
 }

@@ -18,7 +18,10 @@ import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 
-/** Times from a key until all that the terminal must be sent is there, while code is looked at as it is when somebody works. */
+/**
+ * Times from a key until all that the terminal must be sent is there, while code is looked at as it is when somebody
+ * works.
+ */
 public final class KeyTimes {
 
     private static final int HEIGHT = 50;
@@ -60,7 +63,8 @@ public final class KeyTimes {
         for (Map.Entry<String, Key> key : keys.entrySet()) {
             List<Long> all = new ArrayList<>();
             for (int i = 0; i < 2 * rounds; i++) {
-                for (Runnable next = front.poll(pauseMillis, TimeUnit.MILLISECONDS); next != null; next = front.poll()) {
+                for (Runnable next = front.poll(pauseMillis, TimeUnit.MILLISECONDS); next
+                        != null; next = front.poll()) {
                     next.run();
                 }
                 long start = System.nanoTime();

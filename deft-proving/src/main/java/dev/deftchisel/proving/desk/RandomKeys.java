@@ -29,8 +29,8 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
 /**
- * Presses keys that somebody could press, as fast as they are taken, mostly those that do something. Now and then it waits for what is
- * looked up meanwhile, so that lists and previews are filled and changes are applied.
+ * Presses keys that somebody could press, as fast as they are taken, mostly those that do something. Now and then it
+ * waits for what is looked up meanwhile, so that lists and previews are filled and changes are applied.
  */
 public final class RandomKeys {
 
@@ -89,7 +89,8 @@ public final class RandomKeys {
                     settle(waits ? LONGEST_WAIT : 0, helper);
                     look(desk, i);
                 } catch (RuntimeException | StackOverflowError broken) {
-                    wrong.add("key " + i + ": " + broken + " at " + Stream.of(broken.getStackTrace()).limit(8).toList());
+                    wrong.add("key " + i + ": " + broken + " at " + Stream.of(broken.getStackTrace()).limit(8)
+                            .toList());
                     desk = desk(chisel, helper);
                 }
                 if (desk.hasLeft()) {
@@ -113,7 +114,8 @@ public final class RandomKeys {
 
     /** Takes something as people do, who look before they go on. */
     private void steadily(Desk desk, WorkerTasks helper) {
-        List<String> openings = List.of("Tab", "Tab", "Alt-e Alt-f", "Alt-b", "Alt-r z q", "Alt-r b a", "End Left Left Alt-t v", "Alt-p");
+        List<String> openings = List.of("Tab", "Tab", "Alt-e Alt-f", "Alt-b", "Alt-r z q", "Alt-r b a",
+                "End Left Left Alt-t v", "Alt-p");
         String somewhere = "Alt-j " + "Down ".repeat(random.nextInt(FOUND)) + "Enter ";
         String opening = openings.get(random.nextInt(openings.size())) + " Down".repeat(random.nextInt(OFFERED));
         for (String word : (somewhere + opening + " Enter Enter Enter Alt-z Alt-y").split(" ")) {
@@ -170,13 +172,15 @@ public final class RandomKeys {
     }
 
     private void history(Chisel chisel) {
-        chisel.history().stream().filter(entry -> entry.state() != Entry.State.APPLIED && entry.state() != Entry.State.UNDONE)
+        chisel.history().stream().filter(entry -> entry.state() != Entry.State.APPLIED
+                && entry.state() != Entry.State.UNDONE)
                 .forEach(entry -> wrong.add("half applied: " + entry.title()));
     }
 
     private void leftovers(Path folder) {
         try (Stream<Path> all = Files.walk(folder)) {
-            all.filter(path -> path.getFileName().toString().endsWith(".deft-new")).forEach(path -> wrong.add("left behind: " + path));
+            all.filter(path -> path.getFileName().toString().endsWith(".deft-new"))
+                    .forEach(path -> wrong.add("left behind: " + path));
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }

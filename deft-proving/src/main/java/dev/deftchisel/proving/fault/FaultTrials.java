@@ -108,7 +108,8 @@ public final class FaultTrials {
             if (damaged.isPresent()) {
                 boolean isHarmful = isHarmful(baseline, ready, damaged.get());
                 boolean isCaught = !isLetThrough(analyst, ready, damaged.get());
-                String what = corpus.name() + " #" + subject.number() + " " + ready.change().title() + ", " + fault.name() + difference(ready, damaged.get());
+                String what = corpus.name() + " #" + subject.number() + " " + ready.change()
+                        .title() + ", " + fault.name() + difference(ready, damaged.get());
                 tallies.compute(fault.name(), (name, tally) -> tally.plus(isHarmful, isCaught, what));
             }
         }
@@ -120,7 +121,8 @@ public final class FaultTrials {
         for (FileChange file : damaged.files()) {
             ready.change().file(file.path()).ifPresent(correct -> Stream.concat(
                     correct.takenEdits().stream().filter(edit -> !file.takenEdits().contains(edit)),
-                    file.takenEdits().stream().filter(edit -> !correct.takenEdits().contains(edit))).forEach(edit -> text.append(" at ")
+                    file.takenEdits().stream().filter(edit -> !correct.takenEdits().contains(edit)))
+                    .forEach(edit -> text.append(" at ")
                     .append(ready.before().snapshot().workspace().show(file.path())).append(':')
                     .append(LineMap.of(file.before().content()).position(edit.range().start()))));
         }

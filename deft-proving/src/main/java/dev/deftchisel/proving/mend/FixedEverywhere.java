@@ -20,7 +20,10 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 
-/** Applies the first fix of every problem everywhere, and looks at what the compiler and the tests make of the code then. */
+/**
+ * Applies the first fix of every problem everywhere, and looks at what the compiler and the tests make of the code
+ * then.
+ */
 public final class FixedEverywhere {
 
     private final Corpus corpus;
@@ -64,8 +67,10 @@ public final class FixedEverywhere {
     public List<Result> run(List<Turn> turns) throws IOException, InterruptedException {
         List<Result> results = new ArrayList<>();
         // rules that are off unless a project wants them are wanted here
-        Files.writeString(corpus.request().folder().resolve(".editorconfig"), turns.stream().flatMap(turn -> turn.rules().stream())
-                .distinct().map(rule -> "deft_" + rule + " = warning\n").collect(Collectors.joining("", "root = true\n[*]\n", "")));
+        Files.writeString(corpus.request().folder().resolve(".editorconfig"), turns.stream()
+                .flatMap(turn -> turn.rules().stream())
+                .distinct().map(rule -> "deft_" + rule + " = warning\n")
+                .collect(Collectors.joining("", "root = true\n[*]\n", "")));
         try (Chisel chisel = Chisel.open(corpus.request(), Monitor.SILENT)) {
             CompiledCode before = CompiledCode.of(chisel.snapshot());
             Optional<TestSuite.Result> tests = tests(chisel, before);
@@ -101,18 +106,22 @@ public final class FixedEverywhere {
         Problems.Fixed second = again.fixAll(again.everywhere(), problem -> turn.rules().contains(problem.rule()));
         second.fixes().forEach((rule, count) -> objections.add("a second run fixes " + count + " more: " + rule));
         Optional<TestSuite.Result> testsAfter = tests(chisel, after);
-        Optional<String> words = testsAfter.map(result -> "%d of %d tests pass, %d of %d before".formatted(result.passed(),
+        Optional<String> words = testsAfter.map(
+                result -> "%d of %d tests pass, %d of %d before".formatted(result.passed(),
                 result.found(), tests.orElseThrow().passed(), tests.orElseThrow().found()));
-        testsAfter.ifPresent(result -> result.failed().stream().filter(test -> !tests.orElseThrow().failed().contains(test))
+        testsAfter.ifPresent(result -> result.failed().stream()
+                .filter(test -> !tests.orElseThrow().failed().contains(test))
                 .forEach(test -> objections.add("a test fails: " + test)));
         if (turn.isUndone()) {
             chisel.undo();
         }
-        return new Turned(new Result(turn.name(), new TreeMap<>(fixed.fixes()), preview.change().effective().size(), left, objections,
+        return new Turned(new Result(turn.name(), new TreeMap<>(fixed.fixes()), preview.change().effective()
+                .size(), left, objections,
                 words), turn.isUndone() ? before : after);
     }
 
-    private Optional<TestSuite.Result> tests(Chisel chisel, CompiledCode code) throws IOException, InterruptedException {
+    private Optional<TestSuite.Result> tests(Chisel chisel, CompiledCode code)
+            throws IOException, InterruptedException {
         return suite.isEmpty() ? Optional.empty() : Optional.of(suite.get().run(chisel.workspace(), code));
     }
 

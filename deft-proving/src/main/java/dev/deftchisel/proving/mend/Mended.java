@@ -65,7 +65,8 @@ public final class Mended {
                 Random random = new Random(seed * 1_000_003 + number);
                 Planting planting = Planting.values()[number % Planting.values().length];
                 for (int draw = 0; draw < MOST_DRAWS; draw++) {
-                    Optional<Result> result = attempt(chisel, analyst, files.get(random.nextInt(files.size())), planting, random);
+                    Optional<Result> result = attempt(chisel, analyst, files.get(random.nextInt(files.size())),
+                            planting, random);
                     if (result.isPresent()) {
                         results.add(result.get());
                         listener.accept(result.get());
@@ -78,7 +79,8 @@ public final class Mended {
     }
 
     /** Empty when the file has no such place, or compiles as well without what was taken away. */
-    private static Optional<Result> attempt(Chisel chisel, Analyst analyst, SourceFile file, Planting planting, Random random) {
+    private static Optional<Result> attempt(Chisel chisel, Analyst analyst, SourceFile file, Planting planting,
+            Random random) {
         Analysis before = analyst.analyse(Focus.whole(Set.of(file.path())));
         Optional<AttributedFile> code = before.code(file.path());
         List<Planting.Break> places = code.map(known -> planting.in(known, random)).orElse(List.of());

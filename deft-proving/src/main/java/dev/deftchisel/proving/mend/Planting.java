@@ -43,7 +43,8 @@ enum Planting {
         @Override
         Optional<Break> at(TreePath path, AttributedFile code, Random random) {
             return path.getLeaf() instanceof TypeCastTree cast
-                    ? Optional.of(new Break(new Range(code.range(cast).start(), code.range(cast.getExpression()).start()), ""))
+                    ? Optional.of(new Break(new Range(code.range(cast).start(), code.range(cast.getExpression())
+                            .start()), ""))
                     : Optional.empty();
         }
     },
@@ -51,16 +52,19 @@ enum Planting {
     CASE {
         @Override
         Optional<Break> at(TreePath path, AttributedFile code, Random random) {
-            return path.getLeaf() instanceof CaseTree group ? Optional.of(new Break(code.range(group), "")) : Optional.empty();
+            return path.getLeaf() instanceof CaseTree group ? Optional.of(new Break(code.range(group), ""))
+                    : Optional.empty();
         }
     },
     /** A variable has no value. */
     INITIALISER {
         @Override
         Optional<Break> at(TreePath path, AttributedFile code, Random random) {
-            return path.getLeaf() instanceof VariableTree variable && variable.getInitializer() != null && code.saysType(variable)
+            return path.getLeaf() instanceof VariableTree variable && variable.getInitializer() != null
+                    && code.saysType(variable)
                     && code.find(variable.getInitializer()).isPresent()
-                    ? Optional.of(new Break(new Range(code.tokens().end(code.tokens().codeBefore(code.tokens().codeBefore(
+                    ? Optional.of(new Break(new Range(code.tokens()
+                            .end(code.tokens().codeBefore(code.tokens().codeBefore(
                             code.tokens().at(code.range(variable.getInitializer()).start()) - 1) - 1)),
                             code.range(variable.getInitializer()).end()), "")) : Optional.empty();
         }
@@ -90,19 +94,22 @@ enum Planting {
         @Override
         Optional<Break> at(TreePath path, AttributedFile code, Random random) {
             boolean isName = (path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof MemberSelectTree)
-                    && code.find(path.getLeaf()).isPresent() && !AttributedFile.leadsThrough(path, null, tree -> tree instanceof ImportTree);
+                    && code.find(path.getLeaf()).isPresent()
+                    && !AttributedFile.leadsThrough(path, null, tree -> tree instanceof ImportTree);
             if (!isName) {
                 return Optional.empty();
             }
             String name = path.getLeaf() instanceof IdentifierTree simple ? simple.getName().toString()
                     : ((MemberSelectTree) path.getLeaf()).getIdentifier().toString();
-            if (name.length() < 4 || name.equals("this") || name.equals("super") || name.equals("class") || name.equals("length")) {
+            if (name.length() < 4 || name.equals("this") || name.equals("super") || name.equals("class")
+                    || name.equals("length")) {
                 return Optional.empty();
             }
             int end = code.range(path.getLeaf()).end();
             int letter = 1 + random.nextInt(name.length() - 2);
             String other = random.nextBoolean() ? name.substring(0, letter) + name.substring(letter + 1)
-                    : name.substring(0, letter) + name.charAt(letter + 1) + name.charAt(letter) + name.substring(letter + 2);
+                    : name.substring(0, letter) + name.charAt(letter + 1) + name.charAt(letter)
+                    + name.substring(letter + 2);
             return Optional.of(new Break(new Range(end - name.length(), end), other));
         }
     },

@@ -13,7 +13,9 @@ import java.util.Random;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 
-/** How long a client waits for answers, over the wire, in a server that is warm; and what the server keeps in memory. */
+/**
+ * How long a client waits for answers, over the wire, in a server that is warm; and what the server keeps in memory.
+ */
 public final class AnswerTimes {
 
     private static final int PATIENCE = 120;
@@ -56,10 +58,12 @@ public final class AnswerTimes {
             throws IOException, InterruptedException, ExecutionException {
         try (Wire wire = new Wire()) {
             wire.ask("initialize", Wire.json("{'capabilities':{'workspace':{'workspaceEdit':{'documentChanges':true,"
-                    + "'resourceOperations':['create','rename','delete']}}},'workspaceFolders':[{'uri':%s,'name':'all'}]}",
+                    + "'resourceOperations':['create','rename','delete']}}},'workspaceFolders':[{'uri':%s,"
+                    + "'name':'all'}]}",
                     Wire.text(folder.toUri().toString()))).get();
             AnswerTimes times = new AnswerTimes(wire, file, seed);
-            wire.tell("textDocument/didOpen", Wire.json("{'textDocument':{'uri':%s,'languageId':'java','version':1,'text':%s}}",
+            wire.tell("textDocument/didOpen",
+                    Wire.json("{'textDocument':{'uri':%s,'languageId':'java','version':1,'text':%s}}",
                     Wire.text(times.uri), Wire.text(times.text)));
             wire.awaitDiagnostics(times.uri, 1, PATIENCE);
             times.round(new LinkedHashMap<>(), renamed, rounds);
@@ -82,10 +86,12 @@ public final class AnswerTimes {
             ask(times, "fixes at a caret", "textDocument/codeAction", actions("'quickfix'"));
             ask(times, "symbols by initials", "workspace/symbol", Wire.json("{'query':%s}",
                     Wire.text("IndexWriter".substring(0, 1 + random.nextInt(6)))));
-            ask(times, "hover", "textDocument/hover", Wire.json("{'textDocument':{'uri':%s},'position':%s}", Wire.text(uri), caret()));
+            ask(times, "hover", "textDocument/hover",
+                    Wire.json("{'textDocument':{'uri':%s},'position':%s}", Wire.text(uri), caret()));
             if (i % 5 == 0) {
                 ask(times, "rename over many files", "textDocument/rename", Wire.json(
-                        "{'textDocument':{'uri':%s},'position':%s,'newName':'Zq%s'}", Wire.text(renamed.path().toUri().toString()),
+                        "{'textDocument':{'uri':%s},'position':%s,'newName':'Zq%s'}",
+                        Wire.text(renamed.path().toUri().toString()),
                         at(renamed.content(), renamed.outline().types().get(0).nameRange().start()), i));
                 takenBack(times);
             }
@@ -94,7 +100,8 @@ public final class AnswerTimes {
 
     private String actions(String only) {
         String at = caret();
-        return Wire.json("{'textDocument':{'uri':%s},'range':{'start':%s,'end':%s},'context':{'diagnostics':[],'only':[" + only + "]}}",
+        return Wire.json("{'textDocument':{'uri':%s},'range':{'start':%s,'end':%s},'context':{'diagnostics':[],'only':["
+                + only + "]}}",
                 Wire.text(uri), at, at);
     }
 
@@ -130,7 +137,8 @@ public final class AnswerTimes {
         String end = at(text, text.length());
         text += more;
         version++;
-        wire.tell("textDocument/didChange", Wire.json("{'textDocument':{'uri':%s,'version':%s},'contentChanges':[{'range':"
+        wire.tell("textDocument/didChange", Wire
+                .json("{'textDocument':{'uri':%s,'version':%s},'contentChanges':[{'range':"
                 + "{'start':%s,'end':%s},'text':%s}]}", Wire.text(uri), version, end, end, Wire.text(more)));
     }
 

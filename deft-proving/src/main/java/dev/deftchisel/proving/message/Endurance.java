@@ -10,7 +10,10 @@ import java.util.List;
 import java.util.Random;
 import java.util.concurrent.ExecutionException;
 
-/** Works in a server for a long time, as an editor does: letters are typed, actions are asked for and worked out, names looked at. */
+/**
+ * Works in a server for a long time, as an editor does: letters are typed, actions are asked for and worked out, names
+ * looked at.
+ */
 public final class Endurance {
 
     private static final int MEGABYTE = 1 << 20;
@@ -51,12 +54,15 @@ public final class Endurance {
             for (int i = 0; i < operations; i++) {
                 SourceFile file = files.get(i * files.size() / operations);
                 String uri = Wire.text(file.path().toUri().toString());
-                wire.tell("textDocument/didOpen", Wire.json("{'textDocument':{'uri':%s,'languageId':'java','version':1,'text':%s}}", uri,
+                wire.tell("textDocument/didOpen",
+                        Wire.json("{'textDocument':{'uri':%s,'languageId':'java','version':1,'text':%s}}", uri,
                         Wire.text(file.content())));
                 String end = Wire.position(file.lines(), file.content().length());
                 for (int letter = 0; letter < LETTERS; letter++) {
-                    wire.tell("textDocument/didChange", Wire.json("{'textDocument':{'uri':%s,'version':%s},'contentChanges':[{'range':"
-                            + "{'start':%s,'end':%s},'text':%s}]}", uri, letter + 2, end, end, Wire.text(letter == 0 ? "\n//" : "")));
+                    wire.tell("textDocument/didChange", Wire
+                            .json("{'textDocument':{'uri':%s,'version':%s},'contentChanges':[{'range':"
+                            + "{'start':%s,'end':%s},'text':%s}]}", uri, letter + 2, end, end,
+                            Wire.text(letter == 0 ? "\n//" : "")));
                     edits++;
                 }
                 operation(wire, file, uri);
@@ -70,15 +76,18 @@ public final class Endurance {
         return new Result(worked, refused, edits, memory);
     }
 
-    private void operation(Wire wire, SourceFile file, String uri) throws IOException, InterruptedException, ExecutionException {
+    private void operation(Wire wire, SourceFile file, String uri)
+            throws IOException, InterruptedException, ExecutionException {
         String at = Wire.position(file.lines(), random.nextInt(file.content().length() + 1));
         wire.ask("textDocument/hover", Wire.json("{'textDocument':{'uri':%s},'position':%s}", uri, at)).get();
-        JsonObject answer = wire.ask("textDocument/codeAction", Wire.json("{'textDocument':{'uri':%s},'range':{'start':%s,'end':%s},"
+        JsonObject answer = wire.ask("textDocument/codeAction",
+                Wire.json("{'textDocument':{'uri':%s},'range':{'start':%s,'end':%s},"
                 + "'context':{'diagnostics':[],'only':['refactor','source.generate','quickfix']}}", uri, at, at)).get();
         JsonArray actions = answer.has("result") ? answer.getAsJsonArray("result") : new JsonArray();
         if (!actions.isEmpty()) {
             worked++;
-            JsonObject resolved = wire.ask("codeAction/resolve", actions.get(random.nextInt(actions.size())).toString()).get();
+            JsonObject resolved = wire.ask("codeAction/resolve", actions.get(random.nextInt(actions.size())).toString())
+                    .get();
             refused += resolved.has("error") ? 1 : 0;
         }
     }

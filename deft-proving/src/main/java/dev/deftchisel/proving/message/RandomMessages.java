@@ -15,15 +15,18 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 
 /**
- * Sends random messages about some files that are open, half of them nonsense, and sees to it that each question is answered,
- * that the server has the texts that were typed, and that it ends in good order.
+ * Sends random messages about some files that are open, half of them nonsense, and sees to it that each question is
+ * answered, that the server has the texts that were typed, and that it ends in good order.
  */
 public final class RandomMessages {
 
-    private static final List<String> QUESTIONS = List.of("hover", "definition", "declaration", "references", "documentHighlight",
-            "documentSymbol", "foldingRange", "prepareRename", "rename", "codeAction", "linkedEditingRange", "inlayHint",
+    private static final List<String> QUESTIONS = List.of("hover", "definition", "declaration", "references",
+            "documentHighlight",
+            "documentSymbol", "foldingRange", "prepareRename", "rename", "codeAction", "linkedEditingRange",
+            "inlayHint",
             "selectionRange", "typeDefinition", "implementation");
-    private static final List<String> PIECES = List.of("", " ", "\n", "}", "{", "int depth = 1;", "/* ⚓𝄞 */", "\"", "Berth", ";", "\r\n",
+    private static final List<String> PIECES = List.of("", " ", "\n", "}", "{", "int depth = 1;", "/* ⚓𝄞 */", "\"",
+            "Berth", ";", "\r\n",
             "(");
     private static final List<String> NONSENSE = List.of("null", "[]", "{}", "7", "'text'", "{'textDocument':7}",
             "{'textDocument':{'uri':'file:///nowhere/None.java'},'position':{'line':1,'character':1}}",
@@ -68,7 +71,8 @@ public final class RandomMessages {
                 String text = Files.readString(file);
                 texts.put(file.toUri().toString(), text);
                 versions.put(file.toUri().toString(), 0);
-                wire.tell("textDocument/didOpen", Wire.json("{'textDocument':{'uri':%s,'languageId':'java','version':0,'text':%s}}",
+                wire.tell("textDocument/didOpen",
+                        Wire.json("{'textDocument':{'uri':%s,'languageId':'java','version':0,'text':%s}}",
                         Wire.text(file.toUri().toString()), Wire.text(text)));
             }
             for (int i = 1; i <= count; i++) {
@@ -89,11 +93,13 @@ public final class RandomMessages {
         return new Result(answers, wrong);
     }
 
-    private static <T> T wait(CompletableFuture<T> future) throws InterruptedException, TimeoutException, ExecutionException {
+    private static <T> T wait(CompletableFuture<T> future)
+            throws InterruptedException, TimeoutException, ExecutionException {
         return future.get(PATIENCE, TimeUnit.SECONDS);
     }
 
-    private static void tally(List<CompletableFuture<JsonObject>> asked, Map<String, Integer> answers, List<String> wrong)
+    private static void tally(List<CompletableFuture<JsonObject>> asked, Map<String, Integer> answers,
+            List<String> wrong)
             throws InterruptedException, TimeoutException, ExecutionException {
         for (CompletableFuture<JsonObject> question : asked) {
             JsonObject answer = wait(question);
@@ -113,7 +119,8 @@ public final class RandomMessages {
             case 0, 1 -> type(wire, uri);
             case 2, 3, 4 -> asked.add(wire.ask(method, params(uri)));
             case 5 -> asked.add(wire.ask(random.nextInt(4) == 0 ? "workspace/nothing" : method, nonsense()));
-            case 6 -> wire.tell("$/cancelRequest", Wire.json("{'id':%s}", Math.max(1, wire.lastId() - random.nextInt(3))));
+            case 6 -> wire.tell("$/cancelRequest", Wire.json("{'id':%s}",
+                    Math.max(1, wire.lastId() - random.nextInt(3))));
             default -> nonsense(wire, uri, asked);
         }
     }
@@ -124,9 +131,11 @@ public final class RandomMessages {
             case 1 -> wire.tell("textDocument/didChange", nonsense());
             case 2 -> asked.add(wire.ask("codeAction/resolve", Wire.json("{'title':'x','data':%s}", nonsense())));
             // an older version, which must not be taken
-            case 3 -> wire.tell("textDocument/didChange", Wire.json("{'textDocument':{'uri':%s,'version':%s},'contentChanges':"
+            case 3 -> wire.tell("textDocument/didChange",
+                    Wire.json("{'textDocument':{'uri':%s,'version':%s},'contentChanges':"
                     + "[{'text':'class Wrong { }'}]}", Wire.text(uri), versions.get(uri) - 1));
-            default -> asked.add(wire.ask("workspace/executeCommand", Wire.json("{'command':'deft.take','arguments':[null]}")));
+            default -> asked.add(wire.ask("workspace/executeCommand",
+                    Wire.json("{'command':'deft.take','arguments':[null]}")));
         }
     }
 
@@ -145,8 +154,10 @@ public final class RandomMessages {
         }
         texts.put(uri, text.substring(0, start) + piece + text.substring(end));
         int version = versions.merge(uri, 1, Integer::sum);
-        wire.tell("textDocument/didChange", Wire.json("{'textDocument':{'uri':%s,'version':%s},'contentChanges':[{'range':"
-                + "{'start':%s,'end':%s},'text':%s}]}", Wire.text(uri), version, position(text, start), position(text, end),
+        wire.tell("textDocument/didChange", Wire
+                .json("{'textDocument':{'uri':%s,'version':%s},'contentChanges':[{'range':"
+                + "{'start':%s,'end':%s},'text':%s}]}", Wire.text(uri), version, position(text, start),
+                position(text, end),
                 Wire.text(piece)));
     }
 
@@ -160,7 +171,8 @@ public final class RandomMessages {
         int line = 0;
         int start = 0;
         for (int i = 0; i < offset; i++) {
-            boolean isEnd = text.charAt(i) == '\n' || text.charAt(i) == '\r' && !(i + 1 < text.length() && text.charAt(i + 1) == '\n');
+            boolean isEnd = text.charAt(i) == '\n' || text.charAt(i) == '\r'
+                    && !(i + 1 < text.length() && text.charAt(i + 1) == '\n');
             if (isEnd) {
                 line++;
                 start = i + 1;
@@ -174,12 +186,14 @@ public final class RandomMessages {
         String far = random.nextInt(3) == 0
                 ? Wire.json("{'line':%s,'character':%s}", random.nextInt(500), random.nextInt(300)) : at;
         return Wire.json("{'textDocument':{'uri':%s},'position':%s,'positions':[%s],'range':{'start':%s,'end':%s},"
-                + "'context':{'includeDeclaration':true,'diagnostics':[]},'newName':'zq%s'}", Wire.text(uri), at, at, at, far,
+                + "'context':{'includeDeclaration':true,'diagnostics':[]},'newName':'zq%s'}", Wire.text(uri), at, at,
+                at, far,
                 random.nextInt(9));
     }
 
     /** The last step to which a selection grows is all of the text, so its end is the end of the text. */
-    private void checkText(Wire wire, List<String> wrong) throws IOException, InterruptedException, TimeoutException, ExecutionException {
+    private void checkText(Wire wire, List<String> wrong) throws IOException, InterruptedException, TimeoutException,
+            ExecutionException {
         String uri = files.get(random.nextInt(files.size())).toUri().toString();
         JsonObject answer = wait(wire.ask("textDocument/selectionRange", Wire.json(
                 "{'textDocument':{'uri':%s},'positions':[{'line':0,'character':0}]}", Wire.text(uri))));

@@ -70,7 +70,8 @@ public final class Wire implements AutoCloseable {
                 CompletableFuture<JsonObject> asked = isAnswer ? waiting.remove(message.get("id").getAsInt()) : null;
                 if (asked != null) {
                     asked.complete(message);
-                } else if (message.has("method") && message.get("method").getAsString().equals("textDocument/publishDiagnostics")) {
+                } else if (message.has("method") && message.get("method").getAsString()
+                        .equals("textDocument/publishDiagnostics")) {
                     told.add(message.getAsJsonObject("params"));
                 } else if (message.has("id") && message.has("method")) {
                     // the server asks something; nothing is an answer to all of it
@@ -92,7 +93,8 @@ public final class Wire implements AutoCloseable {
             }
             header.write(next);
         }
-        return Integer.parseInt(header.toString(StandardCharsets.US_ASCII).replaceAll("(?s).*Content-Length: (\\d+).*", "$1"));
+        return Integer.parseInt(header.toString(StandardCharsets.US_ASCII)
+                .replaceAll("(?s).*Content-Length: (\\d+).*", "$1"));
     }
 
     /**
@@ -163,7 +165,8 @@ public final class Wire implements AutoCloseable {
             if (next == null) {
                 throw new IllegalStateException("no diagnostics of version " + version + " came in " + seconds + " s");
             }
-        } while (!next.get("uri").getAsString().equals(uri) || !next.has("version") || next.get("version").getAsInt() != version);
+        } while (!next.get("uri").getAsString().equals(uri) || !next.has("version") || next.get("version")
+                .getAsInt() != version);
     }
 
     /** The id of the latest question. */

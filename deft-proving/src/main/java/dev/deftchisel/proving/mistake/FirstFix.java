@@ -52,7 +52,8 @@ public final class FirstFix {
      * @param idle    those of the first three that cannot be taken, or change nothing
      * @param words   what is wrong after the first
      */
-    public record Result(Mistake mistake, Verdict verdict, String error, List<String> fixes, List<String> idle, String words) {
+    public record Result(Mistake mistake, Verdict verdict, String error, List<String> fixes, List<String> idle,
+            String words) {
     }
 
     /** Tries one. */
@@ -61,7 +62,8 @@ public final class FirstFix {
         Files.writeString(folder.resolve("Main.java"), mistake.code());
         try (Chisel chisel = Chisel.open(OpenRequest.plain(folder, List.of(folder), List.of()), Monitor.SILENT)) {
             Problems problems = chisel.problems();
-            Optional<Problem> first = problems.in(problems.everywhere()).stream().filter(one -> one.tag() == Tag.ERROR).findFirst()
+            Optional<Problem> first = problems.in(problems.everywhere()).stream().filter(one -> one.tag() == Tag.ERROR)
+                    .findFirst()
                     .map(problems::checked);
             if (first.isEmpty()) {
                 return new Result(mistake, Verdict.NONE, "no error", List.of(), List.of(), "");
@@ -81,11 +83,13 @@ public final class FirstFix {
                 return new Result(mistake, Verdict.BROKEN, error, first.get().fixes(), idle, "refused: "
                         + ((Outcome.Refusal) outcome).reasons().get(0).sentence());
             }
-            return tried(mistake, preview.change().applyTo(chisel.snapshot()), error, first.get().fixes(), idle, folder);
+            return tried(mistake, preview.change().applyTo(chisel.snapshot()), error, first.get().fixes(), idle,
+                    folder);
         }
     }
 
-    private Result tried(Mistake mistake, Snapshot mended, String error, List<String> fixes, List<String> idle, Path folder)
+    private Result tried(Mistake mistake, Snapshot mended, String error, List<String> fixes, List<String> idle,
+            Path folder)
             throws IOException, InterruptedException {
         CompiledCode code = CompiledCode.of(mended);
         if (!code.errors().isEmpty()) {
@@ -93,15 +97,18 @@ public final class FirstFix {
         }
         code.writeTo(folder.resolve("classes"));
         Printed printed = runner.run(folder.resolve("classes"), folder);
-        return new Result(mistake, printed.text().equals(mistake.prints()) && printed.failure().isEmpty() ? Verdict.MEANT
-                : Verdict.COMPILES, error, fixes, idle, "prints " + printed.text().strip().replace("\n", "|") + " " + printed.failure());
+        return new Result(mistake, printed.text().equals(mistake.prints()) && printed.failure().isEmpty()
+                ? Verdict.MEANT
+                : Verdict.COMPILES, error, fixes, idle, "prints " + printed.text().strip().replace("\n", "|") + " "
+                + printed.failure());
     }
 
     private static List<String> idle(Problems problems, Problem problem) {
         List<String> idle = new ArrayList<>();
         for (int fix = 0; fix < Math.min(SHOWN_FIRST, problem.fixes().size()); fix++) {
             try {
-                boolean isTaken = problems.fix(problem, fix) instanceof Outcome.Preview preview && !preview.change().effective().isEmpty();
+                boolean isTaken = problems.fix(problem, fix) instanceof Outcome.Preview preview && !preview.change()
+                        .effective().isEmpty();
                 if (!isTaken) {
                     idle.add(problem.fixes().get(fix));
                 }

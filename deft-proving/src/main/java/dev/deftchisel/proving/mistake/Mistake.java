@@ -7,8 +7,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * A program with one mistake, in a file {@code Main.java}. Written as a text: {@code === name}, the program, and behind a line
- * {@code --- prints} what it prints once it is what its author meant.
+ * A program with one mistake, in a file {@code Main.java}. Written as a text: {@code === name}, the program, and behind
+ * a line {@code --- prints} what it prints once it is what its author meant.
  *
  * @param sort   what it is about: the name of the file of texts
  * @param name   unique
@@ -17,7 +17,8 @@ import java.util.List;
  */
 public record Mistake(String sort, String name, String code, String prints) {
 
-    private static final List<String> SORTS = List.of("syntax", "names", "types", "methods", "classes", "lambdas", "exceptions", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth");
+    private static final List<String> SORTS = List.of("syntax", "names", "types", "methods", "classes", "lambdas",
+            "exceptions", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth");
     private static final String PRINTS = "--- prints\n";
 
     /** All mistakes of the proving ground. */
@@ -37,7 +38,8 @@ public record Mistake(String sort, String name, String code, String prints) {
             int name = part.indexOf('\n');
             int prints = part.indexOf(PRINTS);
             if (prints > 0) {
-                found.add(new Mistake(sort, part.substring(0, name), part.substring(name + 1, prints), part.substring(prints + PRINTS.length())));
+                found.add(new Mistake(sort, part.substring(0, name), part.substring(name + 1, prints),
+                        part.substring(prints + PRINTS.length())));
             }
         }
         return found;

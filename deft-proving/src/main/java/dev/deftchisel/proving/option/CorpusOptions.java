@@ -49,7 +49,8 @@ public final class CorpusOptions {
                     .filter(path -> !path.isEmpty())
                     .map(Path::of)
                     .toList();
-            corpora.add(new Corpus(String.valueOf(workspace.toAbsolutePath().normalize().getFileName()), new OpenRequest(
+            corpora.add(new Corpus(String.valueOf(workspace.toAbsolutePath().normalize().getFileName()),
+                    new OpenRequest(
                     workspace, true, sources, paths, Optional.empty(), Optional.empty(), Set.of())));
         }
         Depot depot = Depot.standard(!offline);

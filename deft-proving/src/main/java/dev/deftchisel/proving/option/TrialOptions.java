@@ -50,7 +50,8 @@ public final class TrialOptions {
     @Option(names = "--batch", description = "how many changes are compiled together (${DEFAULT-VALUE})")
     private int batch = 20;
 
-    @Option(names = "--deft", paramLabel = "LAUNCHER", description = "the command that must print the same, asked now and then")
+    @Option(names = "--deft", paramLabel = "LAUNCHER",
+            description = "the command that must print the same, asked now and then")
     private Path launcher;
 
     @Option(names = "--reduce", paramLabel = "MOST",
@@ -89,7 +90,8 @@ public final class TrialOptions {
             }
         }
         Summary summary = new Summary(verdicts);
-        Function<Verdict, String> repeat = verdict -> "./deft-proving/prove " + command + " " + corpora.words(verdict.corpus())
+        Function<Verdict, String> repeat = verdict -> "./deft-proving/prove " + command + " "
+                + corpora.words(verdict.corpus())
                 + " --seed " + seed + " --only " + verdict.subject().number() + more.get();
         new TableReport(System.out, repeat).print(summary);
         for (Corpus copy : copies) {
@@ -98,7 +100,8 @@ public final class TrialOptions {
         if (report != null) {
             Files.createDirectories(report);
             new JsonReport().write(summary, report.resolve("report.json"));
-            new HtmlReport(repeat).write("'" + command + "' on code nobody here wrote", summary, report.resolve("report.html"));
+            new HtmlReport(repeat).write("'" + command + "' on code nobody here wrote", summary,
+                    report.resolve("report.html"));
         }
         return summary.failures().isEmpty() ? 0 : 1;
     }

@@ -25,7 +25,8 @@ public final class BytesOutsideEdits implements TrialOracle {
     @Override
     public Optional<String> objection(Chisel chisel, Applied applied) throws IOException {
         for (FileChange file : applied.change().effective()) {
-            byte[] expected = expected(file.isNew() ? new byte[0] : applied.before().get(file.path()), file.takenEdits(), file.before()
+            byte[] expected = expected(file.isNew() ? new byte[0] : applied.before().get(file.path()),
+                    file.takenEdits(), file.before()
                     .charset());
             if (!Arrays.equals(expected, Files.readAllBytes(file.pathAfter()))) {
                 return Optional.of(file.pathAfter() + " differs outside the edits of the preview");

@@ -16,8 +16,8 @@ import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.Opcodes;
 
 /**
- * Which members the classes declare, and what a member is that an instruction names by its owner (JVMS 5.4.3): the owner
- * may only inherit it.
+ * Which members the classes declare, and what a member is that an instruction names by its owner (JVMS 5.4.3): the
+ * owner may only inherit it.
  */
 final class ClassIndex {
 
@@ -148,7 +148,8 @@ final class ClassIndex {
         }
 
         @Override
-        public void visit(int version, int access, String name, String signature, String superName, String[] interfaces) {
+        public void visit(int version, int access, String name, String signature, String superName,
+                String[] interfaces) {
             this.name = name;
             if (superName != null) {
                 supers.add(superName);

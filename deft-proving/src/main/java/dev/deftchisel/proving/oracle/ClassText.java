@@ -35,7 +35,8 @@ final class ClassText {
         new ClassReader(bytes).accept(new Plain(printer, index),
                 ClassReader.SKIP_DEBUG | ClassReader.SKIP_FRAMES);
         String text = LAMBDA.matcher(out.toString()).replaceAll("lambda\\$$1");
-        String words = traces.stream().filter(trace -> !trace.isEmpty()).map(Pattern::quote).collect(Collectors.joining("|"));
+        String words = traces.stream().filter(trace -> !trace.isEmpty()).map(Pattern::quote)
+                .collect(Collectors.joining("|"));
         // also as a type variable in a signature, where letters of primitive types may stand right before it
         return words.isEmpty() ? text : text.replaceAll("\\b([BCDFIJSZV]*T?)(?:" + words + ")\\b", "$1#");
     }
@@ -63,7 +64,8 @@ final class ClassText {
                 }
 
                 @Override
-                public void visitMethodInsn(int opcode, String owner, String name, String descriptor, boolean isInterface) {
+                public void visitMethodInsn(int opcode, String owner, String name, String descriptor,
+                        boolean isInterface) {
                     super.visitMethodInsn(opcode, declaring(owner, name, descriptor), name, descriptor, isInterface);
                 }
             };

@@ -14,8 +14,8 @@ import org.objenesis.Objenesis;
 import org.objenesis.ObjenesisStd;
 
 /**
- * Objects of classes that got an equality keep the contract of {@link Object#equals} and {@link Object#hashCode}. They are
- * made without a constructor and filled at random; what cannot be loaded or filled so is left out, as are records.
+ * Objects of classes that got an equality keep the contract of {@link Object#equals} and {@link Object#hashCode}. They
+ * are made without a constructor and filled at random; what cannot be loaded or filled so is left out, as are records.
  */
 public final class EqualityLaws implements CodeOracle {
 
@@ -65,7 +65,8 @@ public final class EqualityLaws implements CodeOracle {
             // the same class may be a library of this program
             byte[] bytes = code.classes().getOrDefault(name, code.classes().get(name.replace('.', '/')));
             Class<?> known = findLoadedClass(name);
-            return known != null ? known : bytes == null ? super.loadClass(name, resolve) : defineClass(name, bytes, 0, bytes.length);
+            return known != null ? known : bytes == null ? super.loadClass(name, resolve)
+                    : defineClass(name, bytes, 0, bytes.length);
         }
     }
 

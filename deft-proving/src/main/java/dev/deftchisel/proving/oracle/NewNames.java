@@ -56,7 +56,8 @@ final class NewNames extends Remapper {
         } else if (key instanceof SymbolKey.LocalType) {
             localType(oldName, newName);
         } else if (key instanceof SymbolKey.Field field) {
-            owner(field.owner()).ifPresent(owner -> members.put(new ClassIndex.Member(owner, field.name(), ""), newName));
+            owner(field.owner()).ifPresent(owner -> members.put(new ClassIndex.Member(owner, field.name(), ""),
+                    newName));
             noteLocalOwner(field.owner(), field.name(), newName);
         } else if (key instanceof SymbolKey.Method method) {
             owner(method.owner()).ifPresent(owner ->
@@ -87,7 +88,9 @@ final class NewNames extends Remapper {
         }
     }
 
-    /** A local class is called {@code Outer$1Name}: the only one of its name can be found, others are left to traces. */
+    /**
+     * A local class is called {@code Outer$1Name}: the only one of its name can be found, others are left to traces.
+     */
     private void localType(String oldName, String newName) {
         List<String> found = new ArrayList<>();
         for (String name : index.names()) {
@@ -135,7 +138,8 @@ final class NewNames extends Remapper {
         int nested = internalName.lastIndexOf('$');
         int packageEnd = internalName.lastIndexOf('/');
         if (nested > packageEnd + 1) {
-            String simple = renamed == null ? internalName.substring(nested) : renamed.substring(renamed.lastIndexOf('$'));
+            String simple = renamed == null ? internalName.substring(nested)
+                    : renamed.substring(renamed.lastIndexOf('$'));
             return map(internalName.substring(0, nested)) + simple;
         }
         String simple = (renamed == null ? internalName : renamed).substring(packageEnd + 1);
@@ -184,8 +188,8 @@ final class NewNames extends Remapper {
     }
 
     /**
-     * The new name of a method that the change does not list, since it has no declaration of its own there: a bridge, or
-     * a method of an anonymous class, which is known as the one that it overrides.
+     * The new name of a method that the change does not list, since it has no declaration of its own there: a bridge,
+     * or a method of an anonymous class, which is known as the one that it overrides.
      */
     private Optional<String> ofOverridden(ClassIndex.Member method) {
         if (index.isBridge(method)) {

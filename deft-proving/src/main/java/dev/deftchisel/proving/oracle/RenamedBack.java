@@ -13,8 +13,8 @@ import java.nio.file.Path;
 import java.util.Optional;
 
 /**
- * The same rename the other way round is possible and gives back the source, unless the first one had to write more than
- * a name (a qualifier, an import), which the second has no reason to take away.
+ * The same rename the other way round is possible and gives back the source, unless the first one had to write more
+ * than a name (a qualifier, an import), which the second has no reason to take away.
  */
 public final class RenamedBack implements TrialOracle {
 

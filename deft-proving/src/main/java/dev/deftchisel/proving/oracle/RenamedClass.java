@@ -71,7 +71,8 @@ final class RenamedClass extends ClassRemapper {
         public void visitLdcInsn(Object value) {
             boolean isConstantsName = value instanceof String && opcode == Opcodes.DUP
                     && (made.equals(className) || made.startsWith(className + "$"));
-            super.visitLdcInsn(isConstantsName ? names.constant(className, (String) value).orElse((String) value) : value);
+            super.visitLdcInsn(isConstantsName ? names.constant(className, (String) value).orElse((String) value)
+                    : value);
             made = "";
         }
 
@@ -90,7 +91,8 @@ final class RenamedClass extends ClassRemapper {
                         .map(value -> value instanceof String text ? names.constant(owner, text).orElse(text) : value)
                         .toArray();
             }
-            mv.visitInvokeDynamicInsn(newName, names.mapMethodDesc(descriptor), (Handle) names.mapValue(bootstrap), mapped);
+            mv.visitInvokeDynamicInsn(newName, names.mapMethodDesc(descriptor), (Handle) names.mapValue(bootstrap),
+                    mapped);
         }
 
         private String componentNames(String owner, String joined) {

@@ -21,7 +21,8 @@ import org.objectweb.asm.ClassWriter;
  * The class files are equal but for the names that the renames say they change.
  *
  * @param isProcessed whether annotation processors have a part in them, who make texts of names: {@code "Berth(depth="}
- * @param made        binary names of types that they make; what nobody but such a type sees of itself may be called as it likes
+ * @param made        binary names of types that they make; what nobody but such a type sees of itself may be called as
+ *                    it likes
  */
 public record SameClasses(boolean isProcessed, Set<String> made) implements CodeOracle {
 
@@ -58,9 +59,12 @@ public record SameClasses(boolean isProcessed, Set<String> made) implements Code
 
     /** The names of before and after, also in the middle of others. */
     private static String words(List<Rename> renames) {
-        return renames.stream().flatMap(rename -> Stream.concat(rename.oldNames().values().stream(), rename.meaning().names().values().stream()))
-                .filter(word -> !word.isEmpty()).flatMap(word -> Stream.of(word, Character.toUpperCase(word.charAt(0)) + word.substring(1)))
-                .distinct().sorted(Comparator.comparingInt(String::length).reversed()).map(Pattern::quote).collect(Collectors.joining("|"));
+        return renames.stream().flatMap(rename -> Stream.concat(rename.oldNames().values().stream(), rename.meaning()
+                .names().values().stream()))
+                .filter(word -> !word.isEmpty())
+                .flatMap(word -> Stream.of(word, Character.toUpperCase(word.charAt(0)) + word.substring(1)))
+                .distinct().sorted(Comparator.comparingInt(String::length).reversed()).map(Pattern::quote)
+                .collect(Collectors.joining("|"));
     }
 
     private static byte[] renamed(byte[] bytes, NewNames names) {
@@ -80,7 +84,8 @@ public record SameClasses(boolean isProcessed, Set<String> made) implements Code
             if (other == null) {
                 differences.add(name + " is gone");
             } else if (!Arrays.equals(bytes, other)) {
-                firstDifference(ClassText.of(bytes, index, traces), ClassText.of(other, actualIndex, traces), actualIndex, words, name)
+                firstDifference(ClassText.of(bytes, index, traces), ClassText.of(other, actualIndex, traces),
+                        actualIndex, words, name)
                         .ifPresent(difference -> differences.add(name + ": " + difference));
             }
         });
@@ -89,10 +94,12 @@ public record SameClasses(boolean isProcessed, Set<String> made) implements Code
                 .forEach(name -> differences.add(name + " is new"));
         return differences.isEmpty()
                 ? Optional.empty()
-                : Optional.of(differences.get(0) + (differences.size() == 1 ? "" : " (" + differences.size() + " classes)"));
+                : Optional.of(differences.get(0) + (differences.size() == 1 ? ""
+                        : " (" + differences.size() + " classes)"));
     }
 
-    private Optional<String> firstDifference(String expected, String actual, ClassIndex index, String words, String type) {
+    private Optional<String> firstDifference(String expected, String actual, ClassIndex index, String words,
+            String type) {
         if (expected.equals(actual)) {
             return Optional.empty();
         }
@@ -100,7 +107,8 @@ public record SameClasses(boolean isProcessed, Set<String> made) implements Code
         String[] actualLines = actual.split("\n");
         for (int i = 0; i < Math.min(expectedLines.length, actualLines.length); i++) {
             if (!expectedLines[i].equals(actualLines[i]) && !isEitherOfTwo(expectedLines[i], actualLines[i], index)
-                    && (words.isEmpty() || !hidden(expectedLines[i], words, type).equals(hidden(actualLines[i], words, type)))) {
+                    && (words.isEmpty() || !hidden(expectedLines[i], words, type)
+                            .equals(hidden(actualLines[i], words, type)))) {
                 return Optional.of("'" + expectedLines[i].strip() + "' became '" + actualLines[i].strip() + "'");
             }
         }
@@ -111,7 +119,8 @@ public record SameClasses(boolean isProcessed, Set<String> made) implements Code
     /** A line without some words in the texts in it, and in names of what only a type that is made sees. */
     private String hidden(String line, String words, String type) {
         boolean isOwn = made.contains(type.replace('/', '.')) && line.strip().startsWith("private ")
-                || line.contains("$default$") || made.stream().anyMatch(one -> line.contains("FIELD " + one.replace('.', '/') + "."));
+                || line.contains("$default$") || made.stream()
+                .anyMatch(one -> line.contains("FIELD " + one.replace('.', '/') + "."));
         if (isOwn) {
             return line.replaceAll(words, "#");
         }
@@ -125,7 +134,8 @@ public record SameClasses(boolean isProcessed, Set<String> made) implements Code
     static boolean isEitherOfTwo(String expected, String actual, ClassIndex index) {
         Matcher one = INTERFACE_CALL.matcher(expected.strip());
         Matcher other = INTERFACE_CALL.matcher(actual.strip());
-        return one.matches() && other.matches() && one.group(1).equals(other.group(1)) && one.group(3).equals(other.group(3))
+        return one.matches() && other.matches() && one.group(1).equals(other.group(1)) && one.group(3)
+                .equals(other.group(3))
                 && index.joins(one.group(2), other.group(2));
     }
 }

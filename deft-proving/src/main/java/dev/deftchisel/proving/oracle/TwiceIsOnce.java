@@ -19,7 +19,8 @@ public final class TwiceIsOnce implements TrialOracle {
         Place place = applied.place();
         Range caret = applied.change().mapping().name(place.file(), place.selection()).orElse(place.selection());
         Outcome again = chisel.preview(new Place(place.file(), caret), applied.operation(), applied.answers());
-        return again instanceof Outcome.Preview preview ? Optional.of("it would be done again: " + preview.change().title())
+        return again instanceof Outcome.Preview preview
+                ? Optional.of("it would be done again: " + preview.change().title())
                 : Optional.empty();
     }
 }

@@ -19,7 +19,10 @@ import javax.tools.JavaFileObject;
 import javax.tools.SimpleJavaFileObject;
 import javax.tools.ToolProvider;
 
-/** What somebody may select with sense: each expression, each statement, some statements after each other. Found by the parser alone. */
+/**
+ * What somebody may select with sense: each expression, each statement, some statements after each other. Found by the
+ * parser alone.
+ */
 final class NodeRanges extends TreeScanner<Void, Void> {
 
     private final CompilationUnitTree unit;
@@ -38,7 +41,8 @@ final class NodeRanges extends TreeScanner<Void, Void> {
                 return text;
             }
         };
-        JavacTask task = (JavacTask) ToolProvider.getSystemJavaCompiler().getTask(null, null, diagnostic -> { }, List.of("-proc:none"),
+        JavacTask task = (JavacTask) ToolProvider.getSystemJavaCompiler()
+                .getTask(null, null, diagnostic -> { }, List.of("-proc:none"),
                 null, List.of(source));
         CompilationUnitTree unit = task.parse().iterator().next();
         NodeRanges ranges = new NodeRanges(unit, Trees.instance(task).getSourcePositions());

@@ -61,7 +61,8 @@ final class OfferDraw {
         /** The old name and the new one, for a rename: both show in what a program prints of itself. */
         Optional<Map.Entry<String, String>> renamed() {
             Matcher old = NAME.matcher(title);
-            return sort.equals("rename") && old.find() ? answers.single("name").map(name -> Map.entry(old.group(1), name))
+            return sort.equals("rename") && old.find() ? answers.single("name")
+                    .map(name -> Map.entry(old.group(1), name))
                     : Optional.empty();
         }
     }
@@ -100,7 +101,8 @@ final class OfferDraw {
         Place place = place(file);
         String shown = chisel.workspace().show(file.path()) + ":" + file.position(place.selection().start())
                 + (place.selection().length() == 0 ? "" : "-" + file.position(place.selection().end()));
-        return rarest(chisel.offers(place).stream().filter(offer -> isWanted(offer.operation())).toList(), Offer::operation)
+        return rarest(chisel.offers(place).stream().filter(offer -> isWanted(offer.operation()))
+                .toList(), Offer::operation)
                 .map(offer -> {
                     Answers answers = new RandomAnswers(random, names(file)).to(offer.questions());
                     return new Drawn(offer.operation(), shown, offer.title(), answers,
@@ -133,7 +135,8 @@ final class OfferDraw {
 
     private List<String> names(SourceFile file) {
         Tokens tokens = file.tokens();
-        return IntStream.range(0, tokens.count()).filter(token -> tokens.kind(token) == TokenKind.IDENTIFIER).mapToObj(tokens::name)
+        return IntStream.range(0, tokens.count()).filter(token -> tokens.kind(token) == TokenKind.IDENTIFIER)
+                .mapToObj(tokens::name)
                 .collect(Collectors.toCollection(HashSet::new)).stream().sorted().toList();
     }
 }

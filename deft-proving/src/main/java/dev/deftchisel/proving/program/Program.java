@@ -21,9 +21,9 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
- * A program of several files that prints what it does, started at {@code harbour.Main}. Written as a text: what it is about, then
- * each file under a line {@code --- path}; a line {@code --- level 21} says which language level it needs, and one like
- * {@code --- processor group:artifact:version} an annotation processor that its compiler runs.
+ * A program of several files that prints what it does, started at {@code harbour.Main}. Written as a text: what it is
+ * about, then each file under a line {@code --- path}; a line {@code --- level 21} says which language level it needs,
+ * and one like {@code --- processor group:artifact:version} an annotation processor that its compiler runs.
  *
  * @param name  of the text, without its ending
  * @param about what it is about
@@ -64,7 +64,8 @@ public record Program(String name, String about, int level, List<String> process
         try (Stream<Path> texts = Files.list(folder)) {
             for (Path text : texts.sorted().toList()) {
                 String file = text.getFileName().toString();
-                all.add(parse(file.substring(0, file.lastIndexOf('.')), Files.readString(text, StandardCharsets.UTF_8)));
+                all.add(parse(file.substring(0, file.lastIndexOf('.')),
+                        Files.readString(text, StandardCharsets.UTF_8)));
             }
         }
         return all.stream().filter(program -> program.level() <= Runtime.version().feature()).toList();
@@ -95,8 +96,10 @@ public record Program(String name, String about, int level, List<String> process
      * @throws IllegalStateException when one is not on this machine, and cannot be fetched
      */
     public List<Path> archives() {
-        return processors.stream().map(coordinates -> Artifacts.open(false).find(coordinates).or(() -> Artifacts.open(true).find(coordinates))
-                .orElseThrow(() -> new IllegalStateException(coordinates + " is not on this machine, and cannot be fetched"))).toList();
+        return processors.stream().map(coordinates -> Artifacts.open(false).find(coordinates)
+                .or(() -> Artifacts.open(true).find(coordinates))
+                .orElseThrow(() -> new IllegalStateException(coordinates
+                        + " is not on this machine, and cannot be fetched"))).toList();
     }
 
     /** Whether processors make types of their own, so that they must be run to know them. */
@@ -104,13 +107,19 @@ public record Program(String name, String about, int level, List<String> process
         return name.startsWith("processed-");
     }
 
-    /** How it is opened, where its processors may be run if they must; what else is needed for that is written into the folder. */
+    /**
+     * How it is opened, where its processors may be run if they must; what else is needed for that is written into the
+     * folder.
+     */
     public OpenRequest opened(Path sources) throws IOException {
         if (!isProcessed()) {
-            return new OpenRequest(sources, true, List.of(sources), archives(), Optional.of(level), Optional.of(StandardCharsets.UTF_8), Set.of());
+            return new OpenRequest(sources, true, List.of(sources), archives(), Optional.of(level),
+                    Optional.of(StandardCharsets.UTF_8), Set.of());
         }
-        String archives = archives().stream().map(path -> '"' + path.toString().replace("\\", "/") + '"').collect(Collectors.joining(", "));
-        Files.writeString(sources.resolve("deft-project.json"), "{\"modules\": [{\"name\": \"" + name + "\", \"sources\": [\".\"], \"level\": " + level
+        String archives = archives().stream().map(path -> '"' + path.toString().replace("\\", "/") + '"')
+                .collect(Collectors.joining(", "));
+        Files.writeString(sources.resolve("deft-project.json"), "{\"modules\": [{\"name\": \"" + name
+                + "\", \"sources\": [\".\"], \"level\": " + level
                 + ", \"class-path\": [" + archives + "], \"processors\": [" + archives + "]}]}\n");
         return OpenRequest.at(sources).with(Permission.RUN_PROCESSORS);
     }

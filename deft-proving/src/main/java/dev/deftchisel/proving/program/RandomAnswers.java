@@ -7,7 +7,10 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Random;
 
-/** Answers as somebody might give them: often what is proposed, sometimes another choice, a fresh name, or one that is there already. */
+/**
+ * Answers as somebody might give them: often what is proposed, sometimes another choice, a fresh name, or one that is
+ * there already.
+ */
 final class RandomAnswers {
 
     private static final int STANDARD_IN = 3;

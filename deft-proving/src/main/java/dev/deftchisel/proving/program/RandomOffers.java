@@ -29,19 +29,23 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
- * Takes any offer anywhere in one program after the other: at random carets and selections, with random answers, one step upon the
- * other. After each step the program must compile and print what it printed in the beginning; in the end everything is taken back,
- * and the files must be what they were.
+ * Takes any offer anywhere in one program after the other: at random carets and selections, with random answers, one
+ * step upon the other. After each step the program must compile and print what it printed in the beginning; in the end
+ * everything is taken back, and the files must be what they were.
  */
 public final class RandomOffers {
 
-    /** Operations with which the user asks for another behaviour, so that no more can be asked of them than to compile. */
-    private static final Set<String> MEANT = Set.of("generate-equality", "generate-text-form", "implement-methods", "check-for-null");
+    /**
+     * Operations with which the user asks for another behaviour, so that no more can be asked of them than to compile.
+     */
+    private static final Set<String> MEANT = Set.of("generate-equality", "generate-text-form", "implement-methods",
+            "check-for-null");
 
     private final Runner runner;
     private final Consumer<Step> listener;
     private final OfferDraw draw;
-    private final Map<String, Effect> effects = Rules.installed().abouts().stream().collect(Collectors.toMap(RuleDescription::id, RuleDescription::effect));
+    private final Map<String, Effect> effects = Rules.installed().abouts().stream()
+            .collect(Collectors.toMap(RuleDescription::id, RuleDescription::effect));
 
     /**
      * @param seed     decides everything
@@ -76,7 +80,8 @@ public final class RandomOffers {
      *
      * @param folder an empty folder for it
      * @param steps  how many offers to take
-     * @throws IllegalStateException when the program does not compile in the first place, or is not as it was in the end
+     * @throws IllegalStateException when the program does not compile in the first place, or is not as it was in the
+     *                               end
      */
     public void run(Program program, Path folder, int steps) throws IOException, InterruptedException {
         Path sources = Files.createDirectories(folder.resolve("sources"));
@@ -112,7 +117,8 @@ public final class RandomOffers {
     private static Map<String, String> texts(Chisel chisel) throws IOException {
         Map<String, String> texts = new HashMap<>();
         try (Stream<Path> files = Files.walk(chisel.workspace().root())) {
-            for (Path file : files.filter(Files::isRegularFile).filter(path -> !path.toString().contains(".deft")).toList()) {
+            for (Path file : files.filter(Files::isRegularFile).filter(path -> !path.toString().contains(".deft"))
+                    .toList()) {
                 texts.put(chisel.workspace().show(file), Files.readString(file, StandardCharsets.ISO_8859_1));
             }
         }
@@ -142,7 +148,8 @@ public final class RandomOffers {
         try {
             drawn = draw.from(copy.chisel());
         } catch (RuntimeException | StackOverflowError broken) {
-            listener.accept(new Step(copy.program().name(), "offers", "", "", Answers.none(), Step.Verdict.FAILED, where(broken), ""));
+            listener.accept(new Step(copy.program().name(), "offers", "", "", Answers.none(), Step.Verdict.FAILED,
+                    where(broken), ""));
             return Optional.empty();
         }
         if (drawn.isEmpty()) {
@@ -166,7 +173,8 @@ public final class RandomOffers {
             tell(copy, one, Step.Verdict.NOTHING, "", "");
             return Optional.empty();
         }
-        String diff = new String(new DiffWriter(copy.chisel().workspace()).write(preview.change()), StandardCharsets.UTF_8);
+        String diff = new String(new DiffWriter(copy.chisel().workspace()).write(preview.change()),
+                StandardCharsets.UTF_8);
         copy.chisel().apply(preview);
         CompiledCode code = compiled(copy);
         if (!code.errors().isEmpty()) {
@@ -184,13 +192,17 @@ public final class RandomOffers {
         if (!one.renamed().map(printed::renamed).orElse(printed).equals(expected)) {
             boolean isInText = one.renamed().isPresent() && (preview.mentions(true) > 0 || preview.mentions(false) > 0);
             tell(copy, one, isInText ? Step.Verdict.TEXT : Step.Verdict.OTHER, expected.difference(printed), diff
-                    + preview.change().notes().stream().map(note -> "note: " + note + "\n").collect(Collectors.joining()));
+                    + preview.change().notes().stream().map(note -> "note: " + note + "\n")
+                    .collect(Collectors.joining()));
             copy.chisel().undo();
             return Optional.empty();
         }
         boolean mentions = preview.mentions(true) > 0 || preview.mentions(false) > 0;
-        Optional<String> otherClasses = one.sort().equals("rename") && !copy.program().processors().isEmpty() && !mentions
-                ? new SameClasses(true, made(copy, code)).objection(copy.working().code(), code, List.of(Rename.of(preview.change(), preview.before()))) : Optional.empty();
+        Optional<String> otherClasses = one.sort().equals("rename") && !copy.program().processors().isEmpty()
+                && !mentions
+                ? new SameClasses(true, made(copy, code))
+                .objection(copy.working().code(), code, List.of(Rename.of(preview.change(), preview.before())))
+                : Optional.empty();
         if (otherClasses.isPresent()) {
             tell(copy, one, Step.Verdict.CLASSES, otherClasses.get(), diff);
             copy.chisel().undo();
@@ -203,13 +215,16 @@ public final class RandomOffers {
     /** Names of types that stand in no text. */
     private static Set<String> made(Copy copy, CompiledCode after) {
         Set<String> written = copy.chisel().snapshot().files().stream().filter(file -> !file.root().isProcessed())
-                .flatMap(file -> file.outline().types().stream().map(file.outline()::qualifiedName)).collect(Collectors.toSet());
+                .flatMap(file -> file.outline().types().stream().map(file.outline()::qualifiedName))
+                .collect(Collectors.toSet());
         return Stream.concat(copy.working().code().classes().keySet().stream(), after.classes().keySet().stream())
-                .filter(name -> !written.contains(name.replace('$', '.')) && !name.matches(".*\\$\\d.*")).collect(Collectors.toSet());
+                .filter(name -> !written.contains(name.replace('$', '.')) && !name.matches(".*\\$\\d.*"))
+                .collect(Collectors.toSet());
     }
 
     private static String where(Throwable broken) {
-        return broken + Stream.of(broken.getStackTrace()).limit(6).map(frame -> " at " + frame).collect(Collectors.joining());
+        return broken + Stream.of(broken.getStackTrace()).limit(6).map(frame -> " at " + frame)
+                .collect(Collectors.joining());
     }
 
     private boolean isMeant(String sort) {
@@ -217,13 +232,16 @@ public final class RandomOffers {
     }
 
     private void tell(Copy copy, OfferDraw.Drawn one, Step.Verdict verdict, String words, String diff) {
-        listener.accept(new Step(copy.program().name(), one.sort(), one.place(), one.title(), one.answers(), verdict, words, diff));
+        listener.accept(new Step(copy.program().name(), one.sort(), one.place(), one.title(), one.answers(), verdict,
+                words, diff));
     }
 
     private static String show(Copy copy, Reason reason) {
-        return reason.file().map(file -> copy.chisel().workspace().show(file) + ":" + copy.chisel().snapshot().file(file)
+        return reason.file().map(file -> copy.chisel().workspace().show(file) + ":" + copy.chisel().snapshot()
+                .file(file)
                 .map(source -> source.position(reason.range().start()) + " '" + source.content().lines()
-                        .skip(source.position(reason.range().start()).line() - 1L).findFirst().orElse("").strip() + "'").orElse("") + ": ")
+                        .skip(source.position(reason.range().start()).line() - 1L).findFirst().orElse("").strip() + "'")
+                        .orElse("") + ": ")
                 .orElse("") + reason.sentence();
     }
 }

@@ -25,7 +25,8 @@ public final class Runner implements AutoCloseable {
     }
 
     private void start() throws IOException {
-        process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx256m", "-XX:+UseSerialGC",
+        process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx256m",
+                "-XX:+UseSerialGC",
                 "-XX:TieredStopAtLevel=1", "-cp", System.getProperty("java.class.path"), RunnerProcess.class.getName())
                 .redirectError(ProcessBuilder.Redirect.DISCARD).start();
         ask = new DataOutputStream(process.getOutputStream());

@@ -21,8 +21,9 @@ import java.util.Locale;
 import java.util.stream.Stream;
 
 /**
- * The process in which programs run, one after the other, each with classes of its own. It is told the folders of classes and
- * resources and answers with what was printed. A program that does not end is ended together with this process.
+ * The process in which programs run, one after the other, each with classes of its own. It is told the folders of
+ * classes and resources and answers with what was printed. A program that does not end is ended together with this
+ * process.
  */
 final class RunnerProcess {
 
@@ -57,7 +58,8 @@ final class RunnerProcess {
     private static Printed run(Path classes, Path resources) {
         Limited kept = new Limited();
         String failure = "";
-        try (URLClassLoader loader = new URLClassLoader(new URL[] {classes.toUri().toURL(), resources.toUri().toURL()}, ClassLoader.getPlatformClassLoader());
+        try (URLClassLoader loader = new URLClassLoader(new URL[] {classes.toUri().toURL(), resources.toUri().toURL()},
+                ClassLoader.getPlatformClassLoader());
                 PrintStream stream = new PrintStream(kept, true, StandardCharsets.UTF_8)) {
             System.setOut(stream);
             Thread.currentThread().setContextClassLoader(loader);
@@ -78,10 +80,12 @@ final class RunnerProcess {
         }
         for (Path file : files) {
             String name = classes.relativize(file).toString();
-            Class<?> type = Class.forName(name.substring(0, name.length() - ".class".length()).replace('/', '.'), false, loader);
+            Class<?> type = Class.forName(name.substring(0, name.length() - ".class".length()).replace('/', '.'), false,
+                    loader);
             for (Method method : type.getDeclaredMethods()) {
                 if (Modifier.isPublic(method.getModifiers()) && Modifier.isStatic(method.getModifiers())
-                        && method.getReturnType() == void.class && List.of(method.getParameterTypes()).equals(List.of(String[].class))) {
+                        && method.getReturnType() == void.class && List.of(method.getParameterTypes())
+                        .equals(List.of(String[].class))) {
                     return method;
                 }
             }

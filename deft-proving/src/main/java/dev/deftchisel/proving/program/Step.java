@@ -14,7 +14,8 @@ import dev.deftchisel.operation.Answers;
  * @param words    the reason of the refusal, or what is wrong
  * @param diff     what would change; empty when refused
  */
-public record Step(String program, String sort, String place, String title, Answers answers, Verdict verdict, String words, String diff) {
+public record Step(String program, String sort, String place, String title, Answers answers, Verdict verdict,
+        String words, String diff) {
 
     /** What came of a step. */
     public enum Verdict {
@@ -22,7 +23,9 @@ public record Step(String program, String sort, String place, String title, Answ
         SAME,
         /** Applied, compiles; the user asked for something else to happen. */
         MEANT,
-        /** A rename after which the program does something else, where the preview showed that texts mention the name. */
+        /**
+         * A rename after which the program does something else, where the preview showed that texts mention the name.
+         */
         TEXT,
         /** Refused, with a reason. */
         REFUSED,
@@ -45,6 +48,7 @@ public record Step(String program, String sort, String place, String title, Answ
 
     @Override
     public String toString() {
-        return verdict + " " + sort + " at " + place + " in " + program + " (" + title + ", " + answers.values() + "): " + words;
+        return verdict + " " + sort + " at " + place + " in " + program + " (" + title + ", " + answers.values() + "): "
+                + words;
     }
 }

@@ -94,7 +94,8 @@ public record Summary(List<Verdict> verdicts) {
                 .filter(name -> !name.isEmpty())
                 .collect(Collectors.groupingBy(Function.identity(), Collectors.counting()));
         return counts.entrySet().stream()
-                .sorted(Map.Entry.<String, Long>comparingByValue(Comparator.reverseOrder()).thenComparing(Map.Entry.comparingByKey()))
+                .sorted(Map.Entry.<String, Long>comparingByValue(Comparator.reverseOrder())
+                        .thenComparing(Map.Entry.comparingByKey()))
                 .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue, (a, b) -> a, LinkedHashMap::new));
     }
 
@@ -114,7 +115,8 @@ public record Summary(List<Verdict> verdicts) {
      */
     public long percentile(ToLongFunction<Verdict> time, double share) {
         long[] sorted = verdicts.stream().mapToLong(time).sorted().toArray();
-        return sorted.length == 0 ? 0 : sorted[(int) Math.min(sorted.length - 1, Math.round(share * (sorted.length - 1)))];
+        return sorted.length == 0 ? 0
+                : sorted[(int) Math.min(sorted.length - 1, Math.round(share * (sorted.length - 1)))];
     }
 
     /** How many offers took longer than this. */

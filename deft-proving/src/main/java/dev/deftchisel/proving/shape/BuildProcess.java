@@ -38,7 +38,8 @@ final class BuildProcess {
      */
     Set<String> errors(Path folder) throws IOException, InterruptedException {
         Path log = Files.createTempFile("prove-build", ".log");
-        ProcessBuilder builder = new ProcessBuilder(command).directory(folder.toFile()).redirectErrorStream(true).redirectOutput(log.toFile());
+        ProcessBuilder builder = new ProcessBuilder(command).directory(folder.toFile()).redirectErrorStream(true)
+                .redirectOutput(log.toFile());
         builder.environment().putAll(environment);
         int code = builder.start().waitFor();
         List<String> lines = Files.readAllLines(log, StandardCharsets.UTF_8);

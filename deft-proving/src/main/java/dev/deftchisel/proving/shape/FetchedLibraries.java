@@ -16,7 +16,8 @@ public final class FetchedLibraries {
      * @throws IllegalStateException when it cannot be had
      */
     public Path find(String coordinates) {
-        return known.computeIfAbsent(coordinates, one -> Artifacts.open(false).find(one).or(() -> Artifacts.open(true).find(one))
+        return known.computeIfAbsent(coordinates, one -> Artifacts.open(false).find(one)
+                .or(() -> Artifacts.open(true).find(one))
                 .orElseThrow(() -> new IllegalStateException(one + " is not on this machine, and cannot be fetched")));
     }
 }

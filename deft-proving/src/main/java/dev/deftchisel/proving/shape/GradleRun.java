@@ -13,15 +13,18 @@ import java.util.stream.Stream;
 /** Has Gradle itself compile a project. Any version from 4.4 on. */
 public final class GradleRun {
 
-    private static final BuildProcess PROCESS = new BuildProcess(List.of("gradle", "--offline", "--continue", "--console=plain", "testClasses"), Map.of(),
-            Pattern.compile("(/\\S+\\.java):(\\d+): error: "), Pattern.compile("^(?:Execution failed|A problem occurred|Could not|> )"));
+    private static final BuildProcess PROCESS =
+            new BuildProcess(List.of("gradle", "--offline", "--continue", "--console=plain", "testClasses"), Map.of(),
+            Pattern.compile("(/\\S+\\.java):(\\d+): error: "),
+            Pattern.compile("^(?:Execution failed|A problem occurred|Could not|> )"));
 
     private GradleRun() {
     }
 
     /** Whether there is one on the path. */
     public static boolean isHere() {
-        return Stream.of(System.getenv("PATH").split(File.pathSeparator)).anyMatch(folder -> Files.isExecutable(Path.of(folder, "gradle")));
+        return Stream.of(System.getenv("PATH").split(File.pathSeparator))
+                .anyMatch(folder -> Files.isExecutable(Path.of(folder, "gradle")));
     }
 
     /** Where it has errors, as {@code path:line}. */

@@ -11,9 +11,11 @@ import java.util.regex.Pattern;
 /** Has Maven itself compile a project, in a process of its own. */
 final class MavenBuild {
 
-    private static final BuildProcess PROCESS = new BuildProcess(List.of("mvn", "-B", "-fae", "-Dstyle.color=never", "test-compile"),
+    private static final BuildProcess PROCESS =
+            new BuildProcess(List.of("mvn", "-B", "-fae", "-Dstyle.color=never", "test-compile"),
             Map.of("JAVA_HOME", System.getProperty("java.home")),
-            Pattern.compile("^\\[ERROR] (?:COMPILATION ERROR)?\\s*(/\\S+\\.java):\\[(\\d+),\\d+] "), Pattern.compile("^\\[ERROR]"));
+            Pattern.compile("^\\[ERROR] (?:COMPILATION ERROR)?\\s*(/\\S+\\.java):\\[(\\d+),\\d+] "),
+            Pattern.compile("^\\[ERROR]"));
     /** The versions that this project is built with itself, so that they are on every machine that builds it. */
     private static final String PLUGINS = """
             <pluginManagement><plugins>

@@ -22,14 +22,17 @@ public record OpenedShape(Set<String> errors, List<String> words, List<String> g
 
     /** Opens a project. */
     public static OpenedShape of(Shape shape, Path folder) {
-        OpenRequest request = new OpenRequest(folder, true, List.of(), List.of(), Optional.empty(), Optional.empty(), shape.permissions());
+        OpenRequest request = new OpenRequest(folder, true, List.of(), List.of(), Optional.empty(), Optional.empty(),
+                shape.permissions());
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
             TreeMap<String, String> found = new TreeMap<>();
             chisel.problems().in(chisel.problems().everywhere()).stream().filter(problem -> problem.tag() == Tag.ERROR)
-                    .forEach(problem -> found.putIfAbsent(chisel.snapshot().workspace().show(problem.file()) + ":" + problem.position().line(),
+                    .forEach(problem -> found.putIfAbsent(chisel.snapshot().workspace().show(problem.file()) + ":"
+                            + problem.position().line(),
                             problem.rule() + " " + problem.sentence()));
             return new OpenedShape(new TreeSet<>(found.keySet()),
-                    found.entrySet().stream().map(entry -> entry.getKey() + " " + entry.getValue()).toList(), chisel.snapshot().workspace().gaps());
+                    found.entrySet().stream().map(entry -> entry.getKey() + " " + entry.getValue())
+                    .toList(), chisel.snapshot().workspace().gaps());
         }
     }
 }

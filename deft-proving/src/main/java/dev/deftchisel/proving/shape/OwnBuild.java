@@ -18,7 +18,10 @@ import javax.tools.JavaFileObject;
 import javax.tools.StandardJavaFileManager;
 import javax.tools.ToolProvider;
 
-/** What a project's own build says of it: Maven or Gradle itself, or the compiler as the shape says it is called. Nothing of deft has part in it. */
+/**
+ * What a project's own build says of it: Maven or Gradle itself, or the compiler as the shape says it is called.
+ * Nothing of deft has part in it.
+ */
 public final class OwnBuild {
 
     private static final Pattern LIBRARY = Pattern.compile("\\{([^}]+)}");
@@ -74,7 +77,9 @@ public final class OwnBuild {
         try (StandardJavaFileManager files = compiler.getStandardFileManager(said, Locale.ROOT, null)) {
             compiler.getTask(null, files, said, options, null, files.getJavaFileObjectsFromPaths(sources)).call();
         }
-        said.getDiagnostics().stream().filter(one -> one.getKind() == Diagnostic.Kind.ERROR).forEach(one -> errors.add(one.getSource() == null
-                ? one.getMessage(Locale.ROOT) : folder.relativize(Path.of(one.getSource().toUri())) + ":" + one.getLineNumber()));
+        said.getDiagnostics().stream().filter(one -> one.getKind() == Diagnostic.Kind.ERROR)
+                .forEach(one -> errors.add(one.getSource() == null
+                ? one.getMessage(Locale.ROOT) : folder.relativize(Path.of(one.getSource().toUri())) + ":"
+                + one.getLineNumber()));
     }
 }

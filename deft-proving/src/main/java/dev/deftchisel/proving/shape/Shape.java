@@ -17,13 +17,14 @@ import java.util.Set;
 import java.util.TreeSet;
 
 /**
- * A project of one shape. Written as a text: {@code === name: what is special}, then each file under a line {@code --- path}, in between
- * what else must be known:
+ * A project of one shape. Written as a text: {@code === name: what is special}, then each file under a line
+ * {@code --- path}, in between what else must be known:
  *
  * <ul>
  * <li>{@code --- java 21} or {@code --- java 17 only}: the Java that must run</li>
  * <li>{@code --- jar lib/x.jar = group:artifact:version}: a real library to be put there</li>
- * <li>{@code --- javac ARGUMENTS}: how the build compiles, where it is not Maven; {@code {group:artifact:version}} is a library, a folder
+ * <li>{@code --- javac ARGUMENTS}: how the build compiles, where it is not Maven; {@code {group:artifact:version}} is a
+ *     library, a folder
  * all Java files in it</li>
  * <li>{@code --- charset ISO-8859-1}, {@code --- crlf}: how its files are written</li>
  * <li>{@code --- processing}: its annotation processors are run when it is opened</li>
@@ -43,7 +44,8 @@ import java.util.TreeSet;
  * @param errors where its build has errors
  * @param gaps   how many lines are said about what cannot be known
  */
-public record Shape(String sort, String name, String about, Java java, Map<String, String> jars, List<String> calls, Map<String, String> files, Form form,
+public record Shape(String sort, String name, String about, Java java, Map<String, String> jars, List<String> calls,
+        Map<String, String> files, Form form,
         boolean isProcessing, Set<String> errors, int gaps) {
 
     private static final List<String> SORTS = List.of("maven", "gradle", "other");
@@ -125,7 +127,8 @@ public record Shape(String sort, String name, String about, Java java, Map<Strin
                 case "charset" -> charset = Charset.forName(words[1]);
                 case "crlf" -> isCrlf = true;
                 case "processing" -> isProcessing = true;
-                case "errors" -> errors.addAll(body.lines().map(String::strip).filter(line -> !line.isEmpty()).toList());
+                case "errors" -> errors.addAll(body.lines().map(String::strip).filter(line -> !line.isEmpty())
+                        .toList());
                 case "gaps" -> gaps = Integer.parseInt(words[1]);
                 default -> files.put(heading, body);
             }

@@ -40,8 +40,8 @@ import javax.lang.model.type.TypeMirror;
 
 /**
  * Random expressions in bodies that are no statements, types, patterns, labels or targets of an assignment: a file is
- * drawn, then a kind of expression among those in it, each kind alike, then one of these. Mostly it is selected, now and
- * then there is only a caret at its start.
+ * drawn, then a kind of expression among those in it, each kind alike, then one of these. Mostly it is selected, now
+ * and then there is only a caret at its start.
  */
 public final class ExpressionSubjects extends RandomFiles {
 
@@ -69,7 +69,8 @@ public final class ExpressionSubjects extends RandomFiles {
         }
         Analysis analysis = analyst().analyse(Focus.whole(Set.of(file.path())));
         AttributedFile code = analysis.code(file.path()).orElseThrow();
-        List<TreePath> all = code.expressions(new TreePath(code.unit())).stream().filter(path -> isValue(code, path)).toList();
+        List<TreePath> all = code.expressions(new TreePath(code.unit())).stream().filter(path -> isValue(code, path))
+                .toList();
         if (all.isEmpty()) {
             return Optional.empty();
         }
@@ -81,11 +82,13 @@ public final class ExpressionSubjects extends RandomFiles {
         Answers answers = Answers.of("name", "zq" + number + "v").and("places", random.nextBoolean() ? "all" : "here");
         answers = switch (operation) {
             case "extract-variable" -> answers.and("type", List.of("style", "explicit", "var").get(random.nextInt(3)));
-            case "extract-field" -> answers.and("value", List.of("here", "field", "constructors").get(random.nextInt(3)));
+            case "extract-field" -> answers.and("value", List.of("here", "field", "constructors")
+                    .get(random.nextInt(3)));
             case "extract-parameter" -> answers.and("calls", List.of("change", "stay").get(random.nextInt(2)));
             default -> answers.and("duplicates", List.of("leave", "replace").get(random.nextInt(2)));
         };
-        return Optional.of(new Subject(number, operation, new Place(file.path(), selection), byKind ? kind : "expression",
+        return Optional.of(new Subject(number, operation, new Place(file.path(), selection), byKind ? kind
+                : "expression",
                 operation + " of '" + code.shown(range, 60) + "'", answers));
     }
 
@@ -97,7 +100,8 @@ public final class ExpressionSubjects extends RandomFiles {
         Tree tree = path.getLeaf();
         Tree parent = path.getParentPath().getLeaf();
         Optional<TypeKind> type = code.type(path).map(TypeMirror::getKind);
-        boolean hasValue = type.filter(kind -> kind != TypeKind.VOID && kind != TypeKind.NULL && kind != TypeKind.EXECUTABLE
+        boolean hasValue = type.filter(kind -> kind != TypeKind.VOID && kind != TypeKind.NULL
+                && kind != TypeKind.EXECUTABLE
                 && kind != TypeKind.PACKAGE).isPresent();
         boolean isTarget = parent instanceof AssignmentTree set && set.getVariable() == tree
                 || parent instanceof CompoundAssignmentTree changed && changed.getVariable() == tree
@@ -110,8 +114,10 @@ public final class ExpressionSubjects extends RandomFiles {
                 || tree instanceof NewArrayTree array && array.getType() == null
                 || tree instanceof AnnotationTree || isSuper(tree);
         boolean isInTarget = isThis(tree) && path.getParentPath().getParentPath() != null
-                && path.getParentPath().getParentPath().getLeaf() instanceof AssignmentTree set && set.getVariable() == parent;
-        return hasValue && !isTarget && !isInTarget && !isPart && !declaresVariable(path) && !namesType(code, path) && isInBody(path);
+                && path.getParentPath().getParentPath().getLeaf() instanceof AssignmentTree set
+                && set.getVariable() == parent;
+        return hasValue && !isTarget && !isInTarget && !isPart && !declaresVariable(path) && !namesType(code, path)
+                && isInBody(path);
     }
 
     private static boolean isThis(Tree tree) {
@@ -146,7 +152,8 @@ public final class ExpressionSubjects extends RandomFiles {
         Optional<Element> element = code.element(path);
         boolean isTypeTree = kind == Tree.Kind.PRIMITIVE_TYPE || kind == Tree.Kind.ARRAY_TYPE
                 || kind == Tree.Kind.PARAMETERIZED_TYPE || kind == Tree.Kind.ANNOTATED_TYPE
-                || kind.name().endsWith("WILDCARD") || kind == Tree.Kind.UNION_TYPE || kind == Tree.Kind.INTERSECTION_TYPE;
+                || kind.name().endsWith("WILDCARD") || kind == Tree.Kind.UNION_TYPE
+                || kind == Tree.Kind.INTERSECTION_TYPE;
         boolean isName = path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof MemberSelectTree;
         return isTypeTree || isName && element.filter(found -> found.asType() == null || found.getKind().isClass()
                 || found.getKind().isInterface() || found.getKind().name().endsWith("TYPE_PARAMETER")).isPresent();

@@ -16,8 +16,8 @@ import java.util.Random;
 import java.util.Set;
 
 /**
- * Random names of one kind, at their declaration or a use: a file is drawn, then one of these names in it. Of methods only
- * calls are drawn.
+ * Random names of one kind, at their declaration or a use: a file is drawn, then one of these names in it. Of methods
+ * only calls are drawn.
  */
 public final class NameSubjects extends RandomFiles {
 
@@ -52,7 +52,8 @@ public final class NameSubjects extends RandomFiles {
         }
         Binding name = names.get(random.nextInt(names.size()));
         boolean isUse = name.role() != Role.DECLARATION;
-        Answers answers = always.and("places", isUse && random.nextInt(4) < (kind == SymbolKind.METHOD ? 3 : 1) ? "here" : "all");
+        Answers answers = always.and("places", isUse && random.nextInt(4) < (kind == SymbolKind.METHOD ? 3 : 1) ? "here"
+                : "all");
         answers = kind == SymbolKind.METHOD && random.nextInt(3) == 0 ? answers.and("levels", "all") : answers;
         return Optional.of(new Subject(number, operation,
                 new Place(file.path(), new Range(name.range().start(), name.range().start())),

@@ -51,7 +51,8 @@ abstract class RandomFiles implements Subjects {
                 return found.get();
             }
         }
-        throw new CorpusException("in " + files.size() + " files there is nothing of the kind to try; leave this corpus out");
+        throw new CorpusException("in " + files.size()
+                + " files there is nothing of the kind to try; leave this corpus out");
     }
 
     /** Something in a file; empty when there is nothing. */

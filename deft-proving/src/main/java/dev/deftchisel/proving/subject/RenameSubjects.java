@@ -89,7 +89,8 @@ public final class RenameSubjects extends RandomFiles {
     /** A name that stands nowhere else. */
     private static String freshName(int number, Symbol symbol) {
         return switch (symbol.kind()) {
-            case PACKAGE, MODULE -> symbol.name().substring(0, symbol.name().lastIndexOf('.') + 1) + "zq" + number + "p";
+            case PACKAGE, MODULE -> symbol.name().substring(0, symbol.name().lastIndexOf('.') + 1) + "zq" + number
+                    + "p";
             case CLASS, INTERFACE, ENUM, RECORD, ANNOTATION, TYPE_PARAMETER -> "Zq" + number + "T";
             case ENUM_CONSTANT -> "ZQ" + number + "C";
             default -> "zq" + number + "m";

@@ -43,7 +43,8 @@ public final class TypeSubjects extends RandomFiles {
     public TypeSubjects(Analyst analyst, Draw draw, List<Operation> operations) {
         super(analyst, draw);
         this.operations = List.copyOf(operations);
-        this.kinds = new HashSet<>(operations.stream().allMatch(operation -> MEMBERS.containsKey(operation.id())) ? Set.of() : TYPES);
+        this.kinds = new HashSet<>(operations.stream().allMatch(operation -> MEMBERS.containsKey(operation.id()))
+                ? Set.of() : TYPES);
         operations.stream().filter(operation -> MEMBERS.containsKey(operation.id()))
                 .forEach(operation -> kinds.add(MEMBERS.get(operation.id())));
     }
@@ -52,7 +53,8 @@ public final class TypeSubjects extends RandomFiles {
     Optional<Subject> subject(int number, SourceFile file, Random random) {
         Analysis analysis = analyst().analyse(Focus.whole(Set.of(file.path())));
         List<Binding> types = analysis.bindings(file.path()).stream()
-                .filter(binding -> binding.role() == Role.DECLARATION && binding.isNamed() && analysis.symbol(binding.key())
+                .filter(binding -> binding.role() == Role.DECLARATION && binding.isNamed()
+                        && analysis.symbol(binding.key())
                         .filter(symbol -> kinds.contains(symbol.kind())).isPresent())
                 .toList();
         List<Binding> drawn = new ArrayList<>(types);
@@ -60,7 +62,8 @@ public final class TypeSubjects extends RandomFiles {
         for (Binding binding : drawn.subList(0, Math.min(MOST_IN_FILE, drawn.size()))) {
             Place place = new Place(file.path(), new Range(binding.range().start(), binding.range().start()));
             ResolvedPlace spot = new ResolvedPlace(place, file, analysis);
-            List<Offer> found = operations.stream().map(operation -> operation.offer(spot)).flatMap(Optional::stream).toList();
+            List<Offer> found = operations.stream().map(operation -> operation.offer(spot)).flatMap(Optional::stream)
+                    .toList();
             if (!found.isEmpty()) {
                 return Optional.of(subject(number, place, found.get(random.nextInt(found.size())), random));
             }
@@ -76,7 +79,8 @@ public final class TypeSubjects extends RandomFiles {
                 answers = answers.and(members.key(), offer.operation().startsWith("implement") ? members.standard()
                         : some(members, random));
             } else if (question instanceof Question.Choice choice) {
-                answers = answers.and(choice.key(), choice.options().get(random.nextInt(choice.options().size())).key());
+                answers = answers.and(choice.key(), choice.options().get(random.nextInt(choice.options().size()))
+                        .key());
             } else if (question instanceof Question.Flag flag) {
                 answers = answers.and(flag.key(), String.valueOf(random.nextBoolean()));
             }
@@ -84,7 +88,10 @@ public final class TypeSubjects extends RandomFiles {
         return new Subject(number, offer.operation(), place, offer.operation(), offer.title(), answers);
     }
 
-    /** The standard ones half of the time; otherwise some, in any order. Nothing else is to be descending than what is chosen. */
+    /**
+     * The standard ones half of the time; otherwise some, in any order. Nothing else is to be descending than what is
+     * chosen.
+     */
     private static List<String> some(Question.Members members, Random random) {
         if (random.nextBoolean() || members.key().equals("descending")) {
             return members.standard();

@@ -20,8 +20,10 @@ record CommandSurface(Corpus corpus) implements Surface {
 
     @Override
     public Optional<String> take(Taken taken) throws IOException, InterruptedException {
-        List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-cp", System.getProperty("java.class.path"), "dev.deftchisel.cli.Deft", taken.offer().operation(), taken.shown()));
+        List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java")
+                .toString(),
+                "-cp", System.getProperty("java.class.path"), "dev.deftchisel.cli.Deft", taken.offer().operation(),
+                taken.shown()));
         taken.name().ifPresent(command::add);
         command.addAll(List.of("--yes", "--quiet", "--apply", "--workspace", corpus.request().folder().toString()));
         corpus.request().sources().forEach(source -> command.addAll(List.of("--source", source.toString())));
@@ -32,6 +34,7 @@ record CommandSurface(Corpus corpus) implements Surface {
         corpus.request().level().ifPresent(level -> command.addAll(List.of("--level", String.valueOf(level))));
         Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
         String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-        return process.waitFor() == 0 ? Optional.empty() : Optional.of(said.lines().findFirst().orElse("nothing was said"));
+        return process.waitFor() == 0 ? Optional.empty()
+                : Optional.of(said.lines().findFirst().orElse("nothing was said"));
     }
 }

@@ -43,7 +43,8 @@ record Contents(Map<Path, String> byPath) {
     /** The first file that is not the same. */
     Optional<Path> difference(Contents other) {
         return Stream.concat(byPath.keySet().stream(), other.byPath.keySet().stream()).distinct().sorted()
-                .filter(path -> !Optional.ofNullable(byPath.get(path)).equals(Optional.ofNullable(other.byPath.get(path))))
+                .filter(path -> !Optional.ofNullable(byPath.get(path))
+                        .equals(Optional.ofNullable(other.byPath.get(path))))
                 .findFirst();
     }
 }

@@ -22,7 +22,10 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.TreeMap;
 
-/** Takes offers at random places through every surface, as many of each operation as asked for, and compares all files byte by byte. */
+/**
+ * Takes offers at random places through every surface, as many of each operation as asked for, and compares all files
+ * byte by byte.
+ */
 public final class SameEverywhere {
 
 
@@ -61,7 +64,8 @@ public final class SameEverywhere {
             for (int i = 0; i < places; i++) {
                 Place place = place(files.get(random.nextInt(files.size())));
                 int number = i;
-                Optional<Offer> offer = chisel.offers(place).stream().filter(one -> taken.getOrDefault(one.operation(), 0) < each)
+                Optional<Offer> offer = chisel.offers(place).stream()
+                        .filter(one -> taken.getOrDefault(one.operation(), 0) < each)
                         .skip(random.nextInt(2)).findFirst();
                 if (offer.isPresent()) {
                     take(chisel, taken(chisel, place, offer.get(), number), List.of(command, server, screen));
@@ -113,11 +117,13 @@ public final class SameEverywhere {
         }
     }
 
-    private void compare(String surface, Taken one, Contents expected, Path folder, Optional<String> said) throws IOException {
+    private void compare(String surface, Taken one, Contents expected, Path folder, Optional<String> said)
+            throws IOException {
         if (said.isPresent()) {
             wrong.add(surface + ": " + one + ": " + said.get());
         } else {
-            expected.difference(Contents.of(folder)).ifPresent(path -> wrong.add(surface + ": " + one + ": " + path + " is another"));
+            expected.difference(Contents.of(folder))
+                    .ifPresent(path -> wrong.add(surface + ": " + one + ": " + path + " is another"));
         }
     }
 

@@ -28,7 +28,8 @@ final class ScreenSurface implements Surface {
     ScreenSurface(Corpus corpus) {
         this.chisel = Chisel.open(corpus.request(), Monitor.SILENT);
         List<KeyBinding> bindings = new ArrayList<>(StandardKeys.with(manual.operations()).bindings());
-        manual.operations().forEach(operation -> bindings.add(new KeyBinding(KeyContext.CODE, chord(operation), operation)));
+        manual.operations().forEach(operation ->
+                bindings.add(new KeyBinding(KeyContext.CODE, chord(operation), operation)));
         this.keys = new KeyMap(bindings);
     }
 
@@ -49,9 +50,11 @@ final class ScreenSurface implements Surface {
         Desk desk = new Desk(chisel.workspace(), new CaretInFile(file, taken.place().caret()),
                     new ImmediateTasks(chisel), keys, manual);
         desk.select(taken.place().selection());
-        chord(manual.operations().stream().filter(one -> one.id().equals(taken.offer().operation())).findFirst().orElseThrow())
+        chord(manual.operations().stream().filter(one -> one.id().equals(taken.offer().operation())).findFirst()
+                .orElseThrow())
                 .forEach(desk::press);
-        taken.name().ifPresent(name -> name.codePoints().forEach(letter -> desk.press(Key.of(Character.toString(letter)))));
+        taken.name().ifPresent(name -> name.codePoints()
+                .forEach(letter -> desk.press(Key.of(Character.toString(letter)))));
         for (int i = 0; i < 2 && desk.panel().isPresent(); i++) {
             desk.press(Key.of("Enter"));
         }

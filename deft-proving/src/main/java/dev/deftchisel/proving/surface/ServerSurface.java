@@ -60,14 +60,19 @@ final class ServerSurface implements Surface {
             wire.tell("workspace/didChangeWatchedFiles", Wire.json("{'changes':[{'uri':%s,'type':2}]}", uri));
             JsonObject edit;
             if (taken.name().isPresent()) {
-                edit = answer("textDocument/rename", Wire.json("{'textDocument':{'uri':%s},'position':%s,'newName':%s}", uri, start,
+                edit = answer("textDocument/rename", Wire.json("{'textDocument':{'uri':%s},'position':%s,'newName':%s}",
+                        uri, start,
                         Wire.text(taken.name().get()))).getAsJsonObject();
             } else {
-                JsonArray actions = answer("textDocument/codeAction", Wire.json("{'textDocument':{'uri':%s},'range':{'start':%s,'end':%s},"
-                        + "'context':{'diagnostics':[],'only':['refactor','source','quickfix']}}", uri, start, end)).getAsJsonArray();
-                Optional<JsonObject> action = StreamSupport.stream(actions.spliterator(), false).map(JsonElement::getAsJsonObject)
+                JsonArray actions = answer("textDocument/codeAction",
+                        Wire.json("{'textDocument':{'uri':%s},'range':{'start':%s,'end':%s},"
+                        + "'context':{'diagnostics':[],'only':['refactor','source','quickfix']}}", uri, start, end))
+                        .getAsJsonArray();
+                Optional<JsonObject> action = StreamSupport.stream(actions.spliterator(), false)
+                        .map(JsonElement::getAsJsonObject)
                         .filter(one -> one.has("data") && one.get("title").getAsString().equals(taken.offer().title())
-                                && one.getAsJsonObject("data").get("id").getAsString().equals(taken.offer().operation())).findFirst();
+                                && one.getAsJsonObject("data").get("id").getAsString()
+                                .equals(taken.offer().operation())).findFirst();
                 if (action.isEmpty()) {
                     return Optional.of("it is not offered");
                 }
@@ -100,7 +105,8 @@ final class ServerSurface implements Surface {
                     Files.move(path(change.get("oldUri")), target);
                 }
                 case "delete" -> Files.delete(path(change.get("uri")));
-                default -> edit(path(change.getAsJsonObject("textDocument").get("uri")), change.getAsJsonArray("edits"));
+                default -> edit(path(change.getAsJsonObject("textDocument").get("uri")),
+                        change.getAsJsonArray("edits"));
             }
         }
     }
@@ -116,7 +122,8 @@ final class ServerSurface implements Surface {
         }
         List<Edit> all = StreamSupport.stream(edits.spliterator(), false).map(JsonElement::getAsJsonObject)
                 .map(one -> new Edit(new Range(offset(lines, one.getAsJsonObject("range").getAsJsonObject("start")),
-                        offset(lines, one.getAsJsonObject("range").getAsJsonObject("end"))), one.get("newText").getAsString()))
+                        offset(lines, one.getAsJsonObject("range").getAsJsonObject("end"))), one.get("newText")
+                        .getAsString()))
                 .sorted(Comparator.comparing(Edit::range)).toList();
         StringBuilder text = new StringBuilder();
         int at = 0;

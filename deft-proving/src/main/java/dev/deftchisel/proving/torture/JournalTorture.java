@@ -40,7 +40,8 @@ public final class JournalTorture {
     }
 
     /**
-     * Starts processes that write without pause, kills each at a random moment, and lets the next start put things right.
+     * Starts processes that write without pause, kills each at a random moment, and lets the next start put things
+     * right.
      *
      * @param kills     how many times
      * @param processes how many write at once
@@ -80,7 +81,8 @@ public final class JournalTorture {
 
     private Process start() throws IOException {
         return new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-Xshare:auto", "-cp", System.getProperty("java.class.path"),
+                "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-Xshare:auto", "-cp",
+                System.getProperty("java.class.path"),
                 Victim.class.getName(), folder.toString(), String.valueOf(FILES))
                 .redirectError(ProcessBuilder.Redirect.DISCARD).start();
     }

@@ -19,7 +19,8 @@ import java.util.TreeMap;
 import java.util.stream.Stream;
 
 /**
- * A folder with many small files, and a change that touches all of them; every tenth moves to another folder, and one more comes to be.
+ * A folder with many small files, and a change that touches all of them; every tenth moves to another folder, and one
+ * more comes to be.
  *
  * @param folder of the workspace
  * @param files  how many
@@ -60,7 +61,8 @@ record Quays(Path folder, int files) {
     Change change() {
         List<FileChange> changes = new ArrayList<>();
         for (int i = 0; i < files; i++) {
-            SourceText text = SourceText.decode(content(OLD, i).getBytes(StandardCharsets.UTF_8), StandardCharsets.UTF_8);
+            SourceText text = SourceText.decode(content(OLD, i).getBytes(StandardCharsets.UTF_8),
+                    StandardCharsets.UTF_8);
             changes.add(new FileChange(before(i),
                     after(i).equals(before(i)) ? Optional.empty() : Optional.of(after(i)), text,
                     List.of(Edit.of(new Range(0, OLD.length()), NEW, Edit.Kind.RESOURCE))));

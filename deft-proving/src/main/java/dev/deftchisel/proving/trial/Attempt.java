@@ -82,7 +82,8 @@ final class Attempt {
         long start = System.nanoTime();
         long offerMillis = 0;
         try {
-            boolean isOffered = chisel.offers(place).stream().anyMatch(offer -> offer.operation().equals(subject.operation()));
+            boolean isOffered = chisel.offers(place).stream()
+                    .anyMatch(offer -> offer.operation().equals(subject.operation()));
             offerMillis = millisSince(start);
             String oldName = chisel.symbol(place).map(Symbol::name).orElse("");
             start = System.nanoTime();
@@ -137,18 +138,22 @@ final class Attempt {
             return new Done(verdict, Optional.of(new Standing(List.of(preview, back))));
         }
         chisel.undo();
-        String why = outcome.map(refusal -> ((Outcome.Refusal) refusal).reasons().get(0).sentence()).orElse("several changes in one");
-        return new Done(new Verdict(verdict.corpus(), verdict.subject(), Verdict.Result.REFUSED, "not taken back: " + why,
+        String why = outcome.map(refusal -> ((Outcome.Refusal) refusal).reasons().get(0).sentence())
+                .orElse("several changes in one");
+        return new Done(new Verdict(verdict.corpus(), verdict.subject(), Verdict.Result.REFUSED, "not taken back: "
+                + why,
                 Optional.empty(), verdict.offerMillis(), verdict.previewMillis()), Optional.empty());
     }
 
     private Verdict refused(Verdict verdict, Outcome.Refusal refusal, Place place, boolean isPristine) {
         Reason reason = refusal.reasons().get(0);
         String why = reason.file().map(file -> chisel.workspace().show(file) + ": ").orElse("") + reason.sentence();
-        Verdict refused = new Verdict(verdict.corpus(), verdict.subject(), Verdict.Result.REFUSED, why, Optional.empty(),
+        Verdict refused = new Verdict(verdict.corpus(), verdict.subject(), Verdict.Result.REFUSED, why,
+                Optional.empty(),
                 verdict.offerMillis(), verdict.previewMillis());
         return settings.checkRefusals() && isPristine && wouldHaveBeenRight(verdict.subject(), place)
-                ? refused.failed("no false alarm", "the guard refuses a change that leaves the class files equal: " + why)
+                ? refused.failed("no false alarm", "the guard refuses a change that leaves the class files equal: "
+                        + why)
                 : refused;
     }
 
@@ -170,7 +175,8 @@ final class Attempt {
                 like.operation() + " where there is nothing for it", like.answers());
         Verdict verdict = new Verdict(corpus.name(), subject, Verdict.Result.REFUSED, "", Optional.empty(), 0, 0);
         try {
-            boolean isOffered = chisel.offers(place).stream().anyMatch(offer -> offer.operation().equals(subject.operation()));
+            boolean isOffered = chisel.offers(place).stream()
+                    .anyMatch(offer -> offer.operation().equals(subject.operation()));
             boolean isDone = chisel.preview(place, subject.operation(), subject.answers()) instanceof Outcome.Preview;
             return isOffered || isDone
                     ? Optional.of(verdict.failed("nothing offered", "it is offered where there is nothing for it"))

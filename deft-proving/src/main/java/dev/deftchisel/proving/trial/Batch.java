@@ -69,7 +69,8 @@ final class Batch {
             int known = verdicts.size();
             half(suspects.subList(0, suspects.size() / 2));
             half(suspects.subList(suspects.size() / 2, suspects.size()));
-            if (verdicts.subList(known, verdicts.size()).stream().noneMatch(one -> one.result() == Verdict.Result.FAILED)) {
+            if (verdicts.subList(known, verdicts.size()).stream()
+                    .noneMatch(one -> one.result() == Verdict.Result.FAILED)) {
                 verdicts.add(objection.get().failed(objection.get().oracle().orElseThrow(),
                         "only together with the others of its batch: " + objection.get().why()));
             }
@@ -77,7 +78,8 @@ final class Batch {
     }
 
     private void half(List<Verdict> suspects) throws IOException {
-        verdicts.addAll(new Batch(chisel, attempt, oracles, baseline).run(suspects.stream().map(Verdict::subject).toList()));
+        verdicts.addAll(new Batch(chisel, attempt, oracles, baseline)
+                .run(suspects.stream().map(Verdict::subject).toList()));
     }
 
     private Optional<Verdict> objection(List<Verdict> judged) {

@@ -18,7 +18,8 @@ public final class InlinedBack implements Inverse {
         // the name of a trial stands nowhere else, so the first is its declaration, or the call of the method
         int name = file.after().content().indexOf(subject.answers().single("name").orElseThrow());
         return isOne
-                ? Optional.of(new Subject(subject.number(), "inline", new Place(file.pathAfter(), new Range(name, name)),
+                ? Optional.of(new Subject(subject.number(), "inline",
+                        new Place(file.pathAfter(), new Range(name, name)),
                         subject.group(), "inline back, after " + subject.title(), Answers.of("places", "all")))
                 : Optional.empty();
     }

@@ -52,6 +52,7 @@ final class Moved {
                 .anyMatch(range -> range.start() <= selected.end() && selected.start() <= range.end());
         return isTouched
                 ? Optional.empty()
-                : Optional.of(new Place(change.mapping().file(place.file()), change.mapping().code(place.file(), selected)));
+                : Optional.of(new Place(change.mapping().file(place.file()), change.mapping()
+                        .code(place.file(), selected)));
     }
 }

@@ -25,7 +25,10 @@ import java.util.Set;
 public record Oracles(
         List<TrialOracle> always, List<TrialOracle> sometimes, List<CodeOracle> together, Optional<Inverse> inverse) {
 
-    /** What knows the listeners of an object gets the object, of which compilers from 21 on warn when it can be extended. */
+    /**
+     * What knows the listeners of an object gets the object, of which compilers from 21 on warn when it can be
+     * extended.
+     */
     private static final Set<String> HANDS_OUT_THIS = Set.of("compiler.warn.possible.this.escape");
 
     private static final int SOMETIMES_EVERY = 4;

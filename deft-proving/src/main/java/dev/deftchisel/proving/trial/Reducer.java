@@ -84,7 +84,8 @@ public final class Reducer {
             CompiledCode baseline = CompiledCode.of(chisel.snapshot());
             return baseline.errors().isEmpty()
                     && new Batch(chisel, new Attempt(
-                            chisel, new CompiledCorpus(part, baseline), settings, oracles, libraries), oracles, baseline)
+                            chisel, new CompiledCorpus(part, baseline), settings, oracles, libraries), oracles,
+                            baseline)
                             .run(List.of(subject)).stream()
                             .anyMatch(verdict -> verdict.oracle().equals(failed.oracle()));
         } catch (WorkspaceException nothingLeft) {

@@ -66,6 +66,7 @@ final class SameOnCommandLine {
         } else if (question instanceof Question.Name) {
             return List.of(given);
         }
-        return question instanceof Question.Flag ? List.of("--" + question.key()) : List.of("--" + question.key(), given);
+        return question instanceof Question.Flag ? List.of("--" + question.key())
+                : List.of("--" + question.key(), given);
     }
 }

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.function.Predicate;
 
 /**
- * Makes a list as small as it can be with something still holding of it: ever smaller pieces are left out as long as that
- * goes well (Zeller and Hildebrandt, Simplifying and Isolating Failure-Inducing Input, 2002; here by complements only).
- * In the end no single element can be left out.
+ * Makes a list as small as it can be with something still holding of it: ever smaller pieces are left out as long as
+ * that goes well (Zeller and Hildebrandt, Simplifying and Isolating Failure-Inducing Input, 2002; here by complements
+ * only). In the end no single element can be left out.
  */
 final class Smallest {
 

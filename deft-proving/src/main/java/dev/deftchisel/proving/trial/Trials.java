@@ -17,9 +17,9 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 
 /**
- * Runs one operation over one corpus. The subjects of a batch are picked from the untouched corpus, applied one after the
- * other, each judged on its own by what is quick, and together by what needs the whole corpus compiled. A batch that
- * fails is run again one by one to find the culprit. After each batch everything is undone.
+ * Runs one operation over one corpus. The subjects of a batch are picked from the untouched corpus, applied one after
+ * the other, each judged on its own by what is quick, and together by what needs the whole corpus compiled. A batch
+ * that fails is run again one by one to find the culprit. After each batch everything is undone.
  */
 public final class Trials {
 

@@ -26,20 +26,25 @@ class SameBehaviourTest {
     @CsvSource(delimiter = '|', value = {
         // what is told apart
         "true  | Boolean f(Boolean c) { return c ? true : false; }        | Boolean f(Boolean c) { return c; }",
-        "true  | boolean f(double a, double b) { return !(a < b); }       | boolean f(double a, double b) { return a >= b; }",
+        "true  | boolean f(double a, double b) { return !(a < b); }       | boolean f(double a, double b) { return a "
+        + ">= b; }",
         "true  | double f(double a) { return a + 0.0; }                   | double f(double a) { return a; }",
         "true  | String f(String s) { return new String(s); }             | String f(String s) { return s; }",
         "true  | int f(int[] a) { a[0]++; return 1; }                     | int f(int[] a) { a[0] += 0; return 1; }",
-        "true  | int f(Runnable a, Runnable b) { a.run(); b.run(); return 1; } | int f(Runnable a, Runnable b) { b.run(); a.run(); return 1; }",
+        "true  | int f(Runnable a, Runnable b) { a.run(); b.run(); return 1; } | int f(Runnable a, Runnable b) { "
+        + "b.run(); a.run(); return 1; }",
         "true  | void f(int n) { System.out.println(n); }                 | void f(int n) { }",
-        "true  | boolean f(java.util.List<Object> l) { return l.stream().filter(o -> o == null).findFirst().isPresent(); } "
+        "true  | boolean f(java.util.List<Object> l) { return l.stream().filter(o -> o == "
+        + "null).findFirst().isPresent(); } "
                 + "| boolean f(java.util.List<Object> l) { return l.stream().anyMatch(o -> o == null); }",
         "true  | int f(int n) { while (n > 2) { } return n; }             | int f(int n) { return n; }",
         // what is not
         "false | boolean f(int a, int b) { return !(a < b); }             | boolean f(int a, int b) { return a >= b; }",
-        "false | int f(int a) { if (a > 1) { return 1; } else { return 2; } } | int f(int a) { if (a > 1) { return 1; } return 2; }",
+        "false | int f(int a) { if (a > 1) { return 1; } else { return 2; } } | int f(int a) { if (a > 1) { return 1; "
+        + "} return 2; }",
         "false | java.util.function.Supplier<String> f(String s) { return () -> s; } "
-                + "| java.util.function.Supplier<String> f(String s) { return new java.util.function.Supplier<>() { public String get() { return s; } }; }"
+                + "| java.util.function.Supplier<String> f(String s) { return new java.util.function.Supplier<>() { "
+                + "public String get() { return s; } }; }"
     })
     void isSeen(boolean differs, String before, String after) throws IOException {
         SameBehaviour oracle = new SameBehaviour(List.of());

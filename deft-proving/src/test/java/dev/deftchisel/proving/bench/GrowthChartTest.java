@@ -16,7 +16,8 @@ import org.junit.jupiter.api.io.TempDir;
 class GrowthChartTest {
 
     private final GrowthChart chart = new GrowthChart(new TreeMap<>(Map.of(
-            "javac", Map.of(1, 1000.0, 4, 4000.0), "offers", Map.of(1, 20.0, 4, 40.0), "applyAndUndo", Map.of(0, 300.0))));
+            "javac", Map.of(1, 1000.0, 4, 4000.0), "offers", Map.of(1, 20.0, 4, 40.0), "applyAndUndo",
+            Map.of(0, 300.0))));
 
     @Test
     void timesStandBesideTheirShareOfTheCompiler() {

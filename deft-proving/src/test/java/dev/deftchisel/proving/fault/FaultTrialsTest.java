@@ -13,8 +13,10 @@ class FaultTrialsTest {
 
     @Test
     void everyHarmfulFaultInTheHarbourOfficeIsCaught() {
-        Map<String, FaultTrials.Tally> tallies = new FaultTrials(Harbour.office(), 3, CompiledCode::of, () -> { }).run(12);
+        Map<String, FaultTrials.Tally> tallies = new FaultTrials(Harbour.office(), 3, CompiledCode::of, () -> { })
+                .run(12);
         tallies.forEach((fault, tally) -> assertEquals(List.of(), tally.escaped(), fault));
-        assertTrue(tallies.values().stream().mapToInt(FaultTrials.Tally::harmful).sum() > 15, "there is harm to catch: " + tallies);
+        assertTrue(tallies.values().stream().mapToInt(FaultTrials.Tally::harmful).sum() > 15, "there is harm to catch: "
+                + tallies);
     }
 }

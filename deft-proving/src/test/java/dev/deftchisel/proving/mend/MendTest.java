@@ -75,7 +75,9 @@ class MendTest {
         List<Mended.Result> told = new ArrayList<>();
         List<Mended.Result> results = new Mended(corpus, 1, told::add).run(9);
         assertEquals(told, results);
-        assertTrue(results.stream().anyMatch(result -> result.kind().equals("IMPORT") && result.fix() == 1), results::toString);
-        assertTrue(results.stream().anyMatch(result -> result.kind().equals("RETURN") && result.fix() > 0), results::toString);
+        assertTrue(results.stream().anyMatch(result -> result.kind().equals("IMPORT") && result.fix() == 1),
+                results::toString);
+        assertTrue(results.stream().anyMatch(result -> result.kind().equals("RETURN") && result.fix() > 0),
+                results::toString);
     }
 }

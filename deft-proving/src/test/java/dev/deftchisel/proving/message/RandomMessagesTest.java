@@ -22,8 +22,10 @@ class RandomMessagesTest {
         Path root = folder.toRealPath();
         Path home = Files.createDirectories(root.resolve("src/main/java/harbour"));
         Files.writeString(root.resolve("settings.gradle"), "");
-        Path berth = Files.writeString(home.resolve("Berth.java"), "package harbour;\n\nclass Berth {\n    int depth = 3;\n}\n");
-        Path quay = Files.writeString(home.resolve("Quay.java"), "package harbour;\r\n\r\nclass Quay {\r\n    Berth first;\r\n}\r\n");
+        Path berth = Files.writeString(home.resolve("Berth.java"),
+                "package harbour;\n\nclass Berth {\n    int depth = 3;\n}\n");
+        Path quay = Files.writeString(home.resolve("Quay.java"),
+                "package harbour;\r\n\r\nclass Quay {\r\n    Berth first;\r\n}\r\n");
         RandomMessages.Result result = new RandomMessages(List.of(berth, quay), 5).send(root, 300);
         assertEquals(List.of(), result.wrong());
         assertTrue(result.answers().get("result") > 50, result.answers().toString());

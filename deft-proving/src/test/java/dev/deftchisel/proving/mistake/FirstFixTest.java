@@ -12,7 +12,10 @@ import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestFactory;
 
-/** The first fix of mistakes that people make: those of each sort that must always be mended, and what is said of the others. */
+/**
+ * The first fix of mistakes that people make: those of each sort that must always be mended, and what is said of the
+ * others.
+ */
 class FirstFixTest {
 
     /** One in so many is tried here; the command tries all. */
@@ -20,8 +23,10 @@ class FirstFixTest {
 
     @Test
     void aMistakeIsACodeAndWhatItShouldPrint() {
-        List<Mistake> read = Mistake.parse("syntax", "=== one\nclass A { }\n--- prints\n1\n2\n=== two\nclass B { }\n--- prints\n");
-        assertEquals(List.of(new Mistake("syntax", "one", "class A { }\n", "1\n2\n"), new Mistake("syntax", "two", "class B { }\n", "")), read);
+        List<Mistake> read = Mistake.parse("syntax",
+                "=== one\nclass A { }\n--- prints\n1\n2\n=== two\nclass B { }\n--- prints\n");
+        assertEquals(List.of(new Mistake("syntax", "one", "class A { }\n", "1\n2\n"),
+                new Mistake("syntax", "two", "class B { }\n", "")), read);
     }
 
     @Test

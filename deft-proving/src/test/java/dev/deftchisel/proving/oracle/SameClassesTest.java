@@ -46,7 +46,8 @@ class SameClassesTest {
         assertEquals(Optional.empty(), objection(
                 before, "class Berth { int water; Runnable r = () -> { water++; }; }", depth, "depth", "water"));
         String found = objection(
-                before, "class Berth { int water; Runnable r = () -> { water--; }; }", depth, "depth", "water").orElseThrow();
+                before, "class Berth { int water; Runnable r = () -> { water--; }; }", depth, "depth", "water")
+                .orElseThrow();
         assertTrue(found.contains("'IADD' became 'ISUB'"), found);
     }
 
@@ -73,7 +74,8 @@ class SameClassesTest {
                 """;
         Rename rename = new Rename("rename", new SymbolEffects(Map.of(key, "permits", own, "permits"), Map.of()),
                 Map.of(key, "allows", own, "allows"));
-        assertEquals(Optional.empty(), SameClasses.WITHOUT_PROCESSORS.objection(compiled(source.replace("NAME", "allows")),
+        assertEquals(Optional.empty(), SameClasses.WITHOUT_PROCESSORS
+                .objection(compiled(source.replace("NAME", "allows")),
                 compiled(source.replace("NAME", "permits")), List.of(rename)));
         Rename half = new Rename("rename", new SymbolEffects(Map.of(key, "permits"), Map.of()), Map.of(key, "allows"));
         assertTrue(SameClasses.WITHOUT_PROCESSORS.objection(compiled(source.replace("NAME", "allows")),
@@ -115,7 +117,8 @@ class SameClassesTest {
 
     @Test
     void aTypeTakesWhatIsNestedInItAlong() throws IOException {
-        String source = "class Berth { static class NAME { class Deep { } Object o = new Object() { }; } NAME.Deep deep; }";
+        String source = "class Berth { static class NAME { class Deep { } Object o = new Object() { }; } NAME.Deep "
+                + "deep; }";
         assertEquals(Optional.empty(), objection(source.replace("NAME", "Mole"), source.replace("NAME", "Pier"),
                 new SymbolKey.Type("Berth$Mole"), "Mole", "Pier"));
     }
@@ -140,7 +143,8 @@ class SameClassesTest {
 
     @Test
     void aMethodInheritedFromTwoInterfacesIsTakenFromEither() throws IOException {
-        CompiledCode code = compiled("interface Dry { void clear(); } interface Wet { void clear(); } interface Both extends Dry, Wet { }"
+        CompiledCode code = compiled("interface Dry { void clear(); } interface Wet { void clear(); } interface Both "
+                + "extends Dry, Wet { }"
                 + " interface Else { void clear(); }");
         ClassIndex index = ClassIndex.of(code.classes().values());
         assertTrue(SameClasses.isEitherOfTwo("    Dry.clear()V itf,", "    Wet.clear()V itf,", index));

@@ -31,7 +31,8 @@ class TrialOraclesTest {
     @BeforeEach
     void rename() throws IOException {
         chisel = Chisel.open(Harbour.of(folder, "Berth.java",
-                "class Berth {\r\n\tint depth; // ~ \uD83D\uDEA2\r\n\tint twice() { return depth * 2; }\r\n}").request(), Monitor.SILENT);
+                "class Berth {\r\n\tint depth; // ~ \uD83D\uDEA2\r\n\tint twice() { return depth * 2; }\r\n}")
+                .request(), Monitor.SILENT);
         Place place = chisel.place("Berth#depth");
         file = place.file();
         Outcome.Preview preview = (Outcome.Preview) chisel.preview(place, "rename", Answers.of("name", "water"));
@@ -60,7 +61,8 @@ class TrialOraclesTest {
     @Test
     void aByteOutsideTheEditsIsSeen() throws IOException {
         Files.writeString(file, Files.readString(file).replace("\r\n\tint twice", "\n\tint twice"));
-        assertTrue(objection(new BytesOutsideEdits()).orElseThrow().endsWith("differs outside the edits of the preview"));
+        assertTrue(objection(new BytesOutsideEdits()).orElseThrow()
+                .endsWith("differs outside the edits of the preview"));
     }
 
     @Test
@@ -71,7 +73,8 @@ class TrialOraclesTest {
 
     @Test
     void anUndoThatGivesBackSomethingElseIsSeen() throws IOException {
-        applied = new Applied(applied.place(), "depth", applied.change(), Map.of(file, "class Berth { }".getBytes()), "rename",
+        applied = new Applied(applied.place(), "depth", applied.change(), Map.of(file, "class Berth { }".getBytes()),
+                "rename",
                 Answers.none());
         assertTrue(objection(new UndoGivesBack()).orElseThrow().startsWith("undo does not give back"));
     }

@@ -27,11 +27,13 @@ import org.objectweb.asm.Opcodes;
 /** What we say an annotation processor adds, against the class files for which the processor itself has run. */
 class AddedMembersTest {
 
-    private static final int OF_INTEREST = Opcodes.ACC_PUBLIC | Opcodes.ACC_PROTECTED | Opcodes.ACC_STATIC | Opcodes.ACC_FINAL;
+    private static final int OF_INTEREST = Opcodes.ACC_PUBLIC | Opcodes.ACC_PROTECTED | Opcodes.ACC_STATIC
+            | Opcodes.ACC_FINAL;
 
     @Test
     void theMembersAreThoseThatTheProcessorAdds(@TempDir Path folder) throws Exception {
-        List<Program> annotated = Program.all().stream().filter(program -> !program.processors().isEmpty() && !program.isProcessed()).toList();
+        List<Program> annotated = Program.all().stream()
+                .filter(program -> !program.processors().isEmpty() && !program.isProcessed()).toList();
         assertTrue(annotated.size() >= 4, annotated.toString());
         for (Program program : annotated) {
             Path sources = folder.resolve(program.name());
@@ -47,7 +49,8 @@ class AddedMembersTest {
             }
             CompiledCode ours = CompiledCode.of(snapshot.with(seen, Map.of()));
             // exceptions that are thrown in secret are the only thing that another text cannot say
-            assertEquals(List.of(), ours.errors().stream().filter(error -> !error.contains("unreported exception")).toList(), program.name());
+            assertEquals(List.of(), ours.errors().stream().filter(error -> !error.contains("unreported exception"))
+                    .toList(), program.name());
             if (ours.errors().isEmpty()) {
                 assertEquals(members(processed), members(ours), program.name());
             }
@@ -66,13 +69,15 @@ class AddedMembersTest {
             }
 
             @Override
-            public MethodVisitor visitMethod(int access, String member, String descriptor, String signature, String[] exceptions) {
+            public MethodVisitor visitMethod(int access, String member, String descriptor, String signature,
+                    String[] exceptions) {
                 add(access, member, descriptor);
                 return null;
             }
 
             @Override
-            public FieldVisitor visitField(int access, String member, String descriptor, String signature, Object value) {
+            public FieldVisitor visitField(int access, String member, String descriptor, String signature,
+                    Object value) {
                 add(access, member, descriptor);
                 return null;
             }

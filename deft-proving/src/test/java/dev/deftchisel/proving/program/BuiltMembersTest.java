@@ -27,8 +27,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * A processor that nobody knows: one that adds to a type a method for each of its fields, by the inside of the compiler. The class files are
- * made without it, of a text that has these methods; what counts is that they are there and not in the text.
+ * A processor that nobody knows: one that adds to a type a method for each of its fields, by the inside of the
+ * compiler. The class files are made without it, of a text that has these methods; what counts is that they are there
+ * and not in the text.
  */
 class BuiltMembersTest {
 
@@ -72,13 +73,16 @@ class BuiltMembersTest {
         Files.createDirectories(source.getParent());
         Files.writeString(source, TEXT.replace("//", ADDED));
         Path classes = Files.createDirectories(folder.resolve("target/classes"));
-        assertEquals(0, ToolProvider.getSystemJavaCompiler().run(null, null, null, "-proc:none", "-nowarn", "-d", classes.toString(), source.toString()));
+        assertEquals(0, ToolProvider.getSystemJavaCompiler()
+                .run(null, null, null, "-proc:none", "-nowarn", "-d", classes.toString(), source.toString()));
         Files.writeString(source, TEXT);
         Files.setLastModifiedTime(source, FileTime.from(Instant.now().minusSeconds(60)));
         Path real = Artifacts.open(false).find("org.projectlombok:lombok:1.18.42").orElseThrow();
         // some of an archive with a processor that uses the inside of the compiler, under another name
-        try (JarFile from = new JarFile(real.toFile()); JarOutputStream to = new JarOutputStream(Files.newOutputStream(folder.resolve("unknown.jar")))) {
-            for (JarEntry entry : from.stream().filter(one -> one.getName().contains("javac/apt") || one.getName().contains("services/javax")).toList()) {
+        try (JarFile from = new JarFile(real.toFile()); JarOutputStream to =
+                new JarOutputStream(Files.newOutputStream(folder.resolve("unknown.jar")))) {
+            for (JarEntry entry : from.stream().filter(one -> one.getName().contains("javac/apt") || one.getName()
+                    .contains("services/javax")).toList()) {
                 to.putNextEntry(new JarEntry(entry.getName()));
                 from.getInputStream(entry).transferTo(to);
             }
@@ -98,7 +102,8 @@ class BuiltMembersTest {
     }
 
     private static String refused(Chisel chisel, String place, String operation, Answers answers) {
-        return assertInstanceOf(Outcome.Refusal.class, chisel.preview(chisel.place(place), operation, answers)).reasons().get(0).sentence();
+        return assertInstanceOf(Outcome.Refusal.class, chisel.preview(chisel.place(place), operation, answers))
+                .reasons().get(0).sentence();
     }
 
     @Test
@@ -120,7 +125,8 @@ class BuiltMembersTest {
     void whatCannotBeFollowedIsRefused() {
         try (Chisel chisel = open()) {
             String sentence = refused(chisel, "harbour.Berth#depth", "rename", Answers.of("name", "draught"));
-            assertEquals("'fetchDepth' is added by an annotation processor, as class files of the last build show, and may be called after"
+            assertEquals("'fetchDepth' is added by an annotation processor, as class files of the last build show, "
+                    + "and may be called after"
                     + " the field Berth.depth; how it would be called then is not known", sentence);
             assertEquals("'fetchMark' would no longer be found instead of the method Berth.fetchMark()",
                     refused(chisel, "harbour.Berth", "rename", Answers.of("name", "Quay")));
@@ -140,7 +146,8 @@ class BuiltMembersTest {
     void aMemberThatIsTakenAwayIsNotThoughtToBeAdded() {
         try (Chisel chisel = open()) {
             assertEquals(List.of(), errors(chisel));
-            chisel.edited(Map.of(source, TEXT.replace("int twice()", "int thrice()").replace("//", "int other() { return twice(); }")));
+            chisel.edited(Map.of(source, TEXT.replace("int twice()", "int thrice()")
+                    .replace("//", "int other() { return twice(); }")));
             assertEquals(1, errors(chisel).size(), errors(chisel).toString());
         }
     }

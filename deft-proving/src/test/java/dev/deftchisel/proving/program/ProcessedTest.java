@@ -38,7 +38,8 @@ class ProcessedTest {
     }
 
     private static String text(Chisel chisel, String file) {
-        SourceFile found = chisel.snapshot().files().stream().filter(one -> one.path().endsWith(file)).findFirst().orElseThrow();
+        SourceFile found = chisel.snapshot().files().stream().filter(one -> one.path().endsWith(file)).findFirst()
+                .orElseThrow();
         return found.content();
     }
 
@@ -46,9 +47,11 @@ class ProcessedTest {
     void buildersFollowTheRecordTheyAreMadeFrom() throws IOException {
         try (Chisel chisel = Chisel.open(opened("processed-records"), Monitor.SILENT)) {
             chisel.apply(assertInstanceOf(Outcome.Preview.class, rename(chisel, "harbour.Berth#depth", "draught")));
-            assertTrue(text(chisel, "harbour/Main.java").contains("north.with().draught(20)"), text(chisel, "harbour/Main.java"));
+            assertTrue(text(chisel, "harbour/Main.java").contains("north.with().draught(20)"),
+                    text(chisel, "harbour/Main.java"));
             chisel.apply(assertInstanceOf(Outcome.Preview.class, rename(chisel, "harbour.Berth", "Mooring")));
-            assertTrue(text(chisel, "harbour/Main.java").contains("MooringBuilder.builder().name(\"north\").draught(12)"));
+            assertTrue(text(chisel, "harbour/Main.java")
+                    .contains("MooringBuilder.builder().name(\"north\").draught(12)"));
             assertEquals(List.of(), CompiledCode.processed(chisel.snapshot()).errors());
             chisel.undo();
             assertTrue(text(chisel, "harbour/Main.java").contains("BerthBuilder.builder()"));
@@ -58,8 +61,10 @@ class ProcessedTest {
     @Test
     void aPropertyThatIsMappedByItsNameIsNotRenamed() throws IOException {
         try (Chisel chisel = Chisel.open(opened("processed-mappers"), Monitor.SILENT)) {
-            Outcome.Refusal refusal = assertInstanceOf(Outcome.Refusal.class, rename(chisel, "harbour.Berth#getDepth()", "getDraught"));
-            assertTrue(refusal.reasons().stream().anyMatch(reason -> reason.sentence().startsWith("an annotation processor would make something else")),
+            Outcome.Refusal refusal = assertInstanceOf(Outcome.Refusal.class,
+                    rename(chisel, "harbour.Berth#getDepth()", "getDraught"));
+            assertTrue(refusal.reasons().stream().anyMatch(reason -> reason.sentence()
+                    .startsWith("an annotation processor would make something else")),
                     refusal.reasons().toString());
         }
     }
@@ -67,9 +72,11 @@ class ProcessedTest {
     @Test
     void aNameThatGeneratedCodeWouldTakeForAnotherIsRefused() throws IOException {
         try (Chisel chisel = Chisel.open(opened("processed-immutables"), Monitor.SILENT)) {
-            Outcome.Refusal refusal = assertInstanceOf(Outcome.Refusal.class, rename(chisel, "harbour.Main", "IllegalStateException"));
+            Outcome.Refusal refusal = assertInstanceOf(Outcome.Refusal.class,
+                    rename(chisel, "harbour.Main", "IllegalStateException"));
             assertTrue(refusal.reasons().stream().anyMatch(reason -> reason.sentence()
-                            .startsWith("what an annotation processor makes would not mean the same: 'IllegalStateException' in")),
+                            .startsWith("what an annotation processor makes would not mean the same: "
+                                    + "'IllegalStateException' in")),
                     refusal.reasons().toString());
         }
     }
@@ -77,8 +84,10 @@ class ProcessedTest {
     @Test
     void whatIsMadeIsRenamedWhereItComesFrom() throws IOException {
         try (Chisel chisel = Chisel.open(opened("processed-records"), Monitor.SILENT)) {
-            Outcome.Refusal refusal = assertInstanceOf(Outcome.Refusal.class, rename(chisel, "harbour.BerthBuilder", "Mooring"));
-            assertEquals("the class harbour.BerthBuilder is made by an annotation processor; rename what it is made from, and it follows",
+            Outcome.Refusal refusal = assertInstanceOf(Outcome.Refusal.class,
+                    rename(chisel, "harbour.BerthBuilder", "Mooring"));
+            assertEquals("the class harbour.BerthBuilder is made by an annotation processor; rename what it is made "
+                    + "from, and it follows",
                     refusal.reasons().get(0).sentence());
         }
     }
@@ -87,17 +96,21 @@ class ProcessedTest {
     void whereNobodyRunsThemWhatTheyWouldMakeIsRefused() throws IOException {
         OpenRequest request = opened("processed-records");
         try (Chisel chisel = Chisel.open(OpenRequest.at(request.folder()), Monitor.SILENT)) {
-            Outcome.Refusal refusal = assertInstanceOf(Outcome.Refusal.class, rename(chisel, "harbour.Berth", "Mooring"));
-            assertTrue(refusal.reasons().get(0).sentence().startsWith("the code names 'BerthBuilder', which is not known here"),
+            Outcome.Refusal refusal = assertInstanceOf(Outcome.Refusal.class,
+                    rename(chisel, "harbour.Berth", "Mooring"));
+            assertTrue(refusal.reasons().get(0).sentence()
+                    .startsWith("the code names 'BerthBuilder', which is not known here"),
                     refusal.reasons().toString());
         }
     }
 
     @Test
     void faultsAreCaughtWhereMembersAreMade() throws IOException {
-        Map<String, FaultTrials.Tally> tallies = new FaultTrials(new Corpus("processed-records", opened("processed-records")), 5,
+        Map<String, FaultTrials.Tally> tallies =
+                new FaultTrials(new Corpus("processed-records", opened("processed-records")), 5,
                 CompiledCode::processed, () -> { }).run(4);
         tallies.forEach((fault, tally) -> assertEquals(List.of(), tally.escaped(), fault));
-        assertTrue(tallies.values().stream().mapToInt(FaultTrials.Tally::harmful).sum() > 4, "there is harm to catch: " + tallies);
+        assertTrue(tallies.values().stream().mapToInt(FaultTrials.Tally::harmful).sum() > 4, "there is harm to catch: "
+                + tallies);
     }
 }

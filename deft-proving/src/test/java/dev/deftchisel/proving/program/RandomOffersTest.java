@@ -41,7 +41,8 @@ class RandomOffersTest {
         Path classes = Files.createTempDirectory(folder, "classes");
         program.writeTo(sources);
         try (Chisel chisel = Chisel.open(program.opened(sources), Monitor.SILENT)) {
-            CompiledCode code = program.processors().isEmpty() ? CompiledCode.of(chisel.snapshot()) : CompiledCode.processed(chisel.snapshot());
+            CompiledCode code = program.processors().isEmpty() ? CompiledCode.of(chisel.snapshot())
+                    : CompiledCode.processed(chisel.snapshot());
             assertEquals(List.of(), code.errors(), program.name());
             code.writeTo(classes);
         }
@@ -50,7 +51,8 @@ class RandomOffersTest {
 
     @Test
     void aProgramThatDoesNotEndIsEnded() throws Exception {
-        Program endless = Program.parse("endless", "Never ends.\n--- harbour/Main.java\npackage harbour;\npublic class Main {\n"
+        Program endless = Program.parse("endless",
+                "Never ends.\n--- harbour/Main.java\npackage harbour;\npublic class Main {\n"
                 + "    public static void main(String[] args) {\n        while (true) { }\n    }\n}\n");
         Program other = Program.parse("other", "Ends.\n--- harbour/Main.java\npackage harbour;\npublic class Main {\n"
                 + "    public static void main(String[] args) {\n        System.out.println(\"ended\");\n    }\n}\n");
@@ -65,7 +67,8 @@ class RandomOffersTest {
         List<Step> steps = new ArrayList<>();
         try (Runner runner = new Runner()) {
             RandomOffers offers = new RandomOffers(11, runner, Set.of(), steps::add);
-            for (Program program : Program.all().stream().filter(one -> Set.of("argument-order", "records", "static-initialisers", "finally",
+            for (Program program : Program.all().stream()
+                    .filter(one -> Set.of("argument-order", "records", "static-initialisers", "finally",
                     "unboxing", "captured", "annotated-office").contains(one.name())).toList()) {
                 offers.run(program, Files.createTempDirectory(folder, "offers"), 8);
             }

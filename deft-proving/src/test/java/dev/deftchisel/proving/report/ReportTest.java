@@ -24,7 +24,8 @@ import org.junit.jupiter.api.io.TempDir;
 
 class ReportTest {
 
-    private static Verdict verdict(int number, SymbolKind kind, Verdict.Result result, String why, String oracle, long millis) {
+    private static Verdict verdict(int number, SymbolKind kind, Verdict.Result result, String why, String oracle,
+            long millis) {
         return new Verdict("harbour", new Subject(number, "rename",
                 new Place(Path.of("Berth.java"), new Range(0, 0)), kind.words(),
                 "rename the " + kind.words() + " Berth.depth to water", Answers.of("name", "water")), result, why,
@@ -34,7 +35,8 @@ class ReportTest {
     private final Summary summary = new Summary(List.of(
             verdict(0, SymbolKind.FIELD, Verdict.Result.APPLIED, "", "", 40),
             verdict(1, SymbolKind.FIELD, Verdict.Result.REFUSED, "x: 'a' would mean the field b", "", 80),
-            verdict(2, SymbolKind.METHOD, Verdict.Result.REFUSED, "m overrides n, which is declared in a library", "", 100),
+            verdict(2, SymbolKind.METHOD, Verdict.Result.REFUSED, "m overrides n, which is declared in a library", "",
+                    100),
             verdict(3, SymbolKind.METHOD, Verdict.Result.FAILED, "<broken>", "compiles as before", 400)));
 
     @Test
@@ -50,7 +52,8 @@ class ReportTest {
     @Test
     void theTableNamesTheCommandThatRepeatsAFailure() {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        new TableReport(new PrintStream(out, true, StandardCharsets.UTF_8), verdict -> "again " + verdict.subject().number())
+        new TableReport(new PrintStream(out, true, StandardCharsets.UTF_8), verdict -> "again " + verdict.subject()
+                .number())
                 .print(summary);
         String printed = out.toString(StandardCharsets.UTF_8);
         assertTrue(printed.contains("FAILED harbour #3: rename the method Berth.depth to water"), printed);

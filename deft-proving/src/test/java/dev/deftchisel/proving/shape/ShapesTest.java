@@ -16,8 +16,8 @@ import org.junit.jupiter.api.TestFactory;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * Every project shape opens with the errors that its own build has. What Maven says is written down in the texts, and compared with
- * Maven itself by the command; the compiler is called here where that is the build.
+ * Every project shape opens with the errors that its own build has. What Maven says is written down in the texts, and
+ * compared with Maven itself by the command; the compiler is called here where that is the build.
  */
 class ShapesTest {
 

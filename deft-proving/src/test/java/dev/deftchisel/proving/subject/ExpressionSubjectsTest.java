@@ -22,8 +22,10 @@ class ExpressionSubjectsTest {
     private Path folder;
 
     private ExpressionSubjects subjects(String source) throws Exception {
-        Snapshot snapshot = Snapshot.read(Workspaces.installed().open(Harbour.of(folder, "Berth.java", source).request()));
-        return new ExpressionSubjects(new Analyst(snapshot, new Libraries(), Monitor.SILENT), Draw.of(3), "extract-variable", true);
+        Snapshot snapshot = Snapshot.read(Workspaces.installed()
+                .open(Harbour.of(folder, "Berth.java", source).request()));
+        return new ExpressionSubjects(new Analyst(snapshot, new Libraries(), Monitor.SILENT), Draw.of(3),
+                "extract-variable", true);
     }
 
     @Test

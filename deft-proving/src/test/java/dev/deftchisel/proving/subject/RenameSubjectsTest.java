@@ -25,7 +25,8 @@ class RenameSubjectsTest {
     private final Snapshot snapshot = Snapshot.read(Workspaces.installed().open(Harbour.office().request()));
 
     private Subjects subjects(long seed, int clashing, Set<SymbolKind> skipped) {
-        return new RenameSubjects(new Analyst(snapshot, new Libraries(), Monitor.SILENT), Draw.of(seed), clashing, skipped);
+        return new RenameSubjects(new Analyst(snapshot, new Libraries(), Monitor.SILENT), Draw.of(seed), clashing,
+                skipped);
     }
 
     private static String newName(Subject subject) {
@@ -62,7 +63,8 @@ class RenameSubjectsTest {
                 assertTrue(snapshot.mentioning(Set.of(newName(subject))).isEmpty(), subject.toString()));
         first(subjects(4, 100, Set.of(SymbolKind.PACKAGE)), 15).forEach(subject -> {
             SourceFile file = snapshot.file(subject.place().file()).orElseThrow();
-            assertTrue(newName(subject).equals("zqName") || file.content().contains(newName(subject)), subject.toString());
+            assertTrue(newName(subject).equals("zqName") || file.content().contains(newName(subject)),
+                    subject.toString());
         });
     }
 

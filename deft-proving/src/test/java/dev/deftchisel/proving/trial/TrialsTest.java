@@ -35,7 +35,8 @@ class TrialsTest {
     private Path folder;
 
     private static List<Verdict> renames(Corpus corpus, int count, boolean checkRefusals, Consumer<Verdict> listener) {
-        return new Trials(corpus, new TrialSettings(2, 0, count, 7, checkRefusals, Optional.empty()), Oracles.ofRename(),
+        return new Trials(corpus, new TrialSettings(2, 0, count, 7, checkRefusals, Optional.empty()),
+                Oracles.ofRename(),
                 analyst -> new RenameSubjects(analyst, Draw.of(2), 0, Set.of(SymbolKind.PACKAGE)), listener).run();
     }
 
@@ -46,8 +47,10 @@ class TrialsTest {
         List<Verdict> verdicts = renames(corpus, 20, true, told::add);
         assertEquals(20, verdicts.size());
         assertEquals(verdicts, told);
-        assertTrue(verdicts.stream().noneMatch(verdict -> verdict.result() == Verdict.Result.FAILED), verdicts.toString());
-        assertTrue(verdicts.stream().anyMatch(verdict -> verdict.why().contains("serialized")), "a refusal is among them");
+        assertTrue(verdicts.stream().noneMatch(verdict -> verdict.result() == Verdict.Result.FAILED),
+                verdicts.toString());
+        assertTrue(verdicts.stream().anyMatch(verdict -> verdict.why().contains("serialized")),
+                "a refusal is among them");
         assertEquals(SOURCE, Files.readString(corpus.request().folder().resolve("Berth.java")));
     }
 
@@ -64,6 +67,7 @@ class TrialsTest {
         Corpus corpus = Harbour.of(folder, "Berth.java", SOURCE);
         Verdict applied = renames(corpus, 3, false, verdict -> { }).stream()
                 .filter(verdict -> verdict.result() == Verdict.Result.APPLIED).findFirst().orElseThrow();
-        assertEquals(Optional.empty(), new Reducer(corpus, Oracles.ofRename()).reduce(applied.failed("compiles as before", "made up")));
+        assertEquals(Optional.empty(), new Reducer(corpus, Oracles.ofRename())
+                .reduce(applied.failed("compiles as before", "made up")));
     }
 }

@@ -40,20 +40,24 @@ public final class FindList {
     /** Asks for what is looked for. */
     public static void open(PanelHost bench) {
         Place here = bench.place();
-        ListPanels.show(bench, Picker.<Place>of("find", (typed, part, found) -> find(bench, here, typed, part, found)).parts(PARTS));
+        ListPanels.show(bench, Picker.<Place>of("find", (typed, part, found) -> find(bench, here, typed, part, found))
+                .parts(PARTS));
     }
 
     private static void find(PanelHost bench, Place here, String typed, int part, Consumer<List<Item<Place>>> found) {
         Matcher line = LINE.matcher(typed);
         boolean hasLine = line.matches();
         String name = hasLine ? line.group(1) : typed;
-        Optional<Integer> number = hasLine ? Optional.ofNullable(line.group(2)).map(Integer::valueOf) : Optional.empty();
+        Optional<Integer> number = hasLine ? Optional.ofNullable(line.group(2)).map(Integer::valueOf)
+                : Optional.empty();
         bench.ask(TaskPurpose.FIND, chisel -> {
             if (hasLine && name.isEmpty()) {
-                return chisel.snapshot().file(here.file()).map(file -> List.of(atLine(chisel, file, number.orElse(1)))).orElse(List.of());
+                return chisel.snapshot().file(here.file()).map(file -> List.of(atLine(chisel, file, number.orElse(1))))
+                        .orElse(List.of());
             }
             List<Item<Place>> all = part == 3 ? files(chisel, name) : declared(chisel, name, part);
-            return number.isEmpty() ? all : all.stream().map(item -> atLine(chisel, chisel.snapshot().file(item.what().file())
+            return number.isEmpty() ? all : all.stream()
+                    .map(item -> atLine(chisel, chisel.snapshot().file(item.what().file())
                     .orElseThrow(), number.get())).distinct().toList();
         }, found);
     }
@@ -72,7 +76,8 @@ public final class FindList {
         return new Finder(chisel.snapshot()).find(typed, part == 0 ? MOST : MOST * SEVERAL).stream()
                 .filter(one -> part == 0 || one.member().kind().isType() == (part == 1)).limit(MOST)
                 .map(one -> new Item<>(new Place(one.file().path(), one.member().nameRange()), one.member().name(),
-                        Line.of(one.member().signature(one.file().content()), one.member().kind().isType() ? Ink.TYPE : Ink.CALL)
+                        Line.of(one.member().signature(one.file().content()), one.member().kind().isType() ? Ink.TYPE
+                                : Ink.CALL)
                                 .and("  " + one.container(), Ink.QUIET), word(one.member().kind())))
                 .toList();
     }
@@ -108,7 +113,8 @@ public final class FindList {
                 bench.say("this file declares nothing");
                 return;
             }
-            int at = IntStream.range(0, items.size()).filter(i -> items.get(i).what().caret() <= here.caret()).reduce((a, b) -> b)
+            int at = IntStream.range(0, items.size()).filter(i -> items.get(i).what().caret() <= here.caret())
+                    .reduce((a, b) -> b)
                     .orElse(0);
             ListPanels.show(bench, Picker.of("outline", ItemSource.of(items)).startingAt(at));
         });
@@ -117,7 +123,8 @@ public final class FindList {
     private static void outline(SourceFile file, DeclarationTree declared, int depth, List<Item<Place>> items) {
         MemberOutline member = declared.member();
         items.add(new Item<>(new Place(file.path(), member.nameRange()), member.name(),
-                Line.of("  ".repeat(depth) + member.signature(file.content()), member.kind().isType() ? Ink.TYPE : Ink.PLAIN),
+                Line.of("  ".repeat(depth) + member.signature(file.content()), member.kind().isType() ? Ink.TYPE
+                        : Ink.PLAIN),
                 String.valueOf(file.lines().line(member.nameRange().start()))));
         declared.children().forEach(child -> outline(file, child, depth + 1, items));
     }

@@ -34,15 +34,18 @@ public final class ListPanels {
     public static void places(PanelHost bench, String title, Function<Chisel, List<Place>> find) {
         record Found(Place place, String label, String line) {
         }
-        bench.ask(TaskPurpose.GO, chisel -> find.apply(chisel).stream().flatMap(place -> chisel.snapshot().file(place.file()).stream()
-                .map(file -> new Found(place, chisel.workspace().show(place.file()) + ":" + file.lines().line(place.caret()),
+        bench.ask(TaskPurpose.GO, chisel -> find.apply(chisel).stream()
+                .flatMap(place -> chisel.snapshot().file(place.file()).stream()
+                .map(file -> new Found(place, chisel.workspace().show(place.file()) + ":" + file.lines()
+                        .line(place.caret()),
                         file.lines().text(file.lines().line(place.caret())).strip()))).toList(), found -> {
                     if (found.isEmpty()) {
                         bench.say(title + ": there is nothing");
                     } else if (found.size() == 1) {
                         bench.go(found.get(0).place().file(), found.get(0).place().selection());
                     } else {
-                        List<Item<Place>> items = found.stream().map(one -> new Item<>(one.place(), one.label() + " " + one.line(),
+                        List<Item<Place>> items = found.stream()
+                                .map(one -> new Item<>(one.place(), one.label() + " " + one.line(),
                                 Line.of(one.label(), Ink.PLACE).and("  " + one.line(), Ink.PLAIN), "")).toList();
                         show(bench, Picker.of(title, ItemSource.of(items)));
                     }
@@ -96,7 +99,8 @@ public final class ListPanels {
                 bench.say("no name of this workspace stands here");
                 return;
             }
-            Item<Place> only = new Item<>(found.get().place(), found.get().label(), Line.of(found.get().label(), Ink.PLACE), "");
+            Item<Place> only = new Item<>(found.get().place(), found.get()
+                    .label(), Line.of(found.get().label(), Ink.PLACE), "");
             show(bench, Picker.of("declared in", ItemSource.of(List.of(only))));
         });
     }

@@ -66,7 +66,8 @@ public final class OffersList {
                 return;
             }
             bench.open(Picker.of("do", ItemSource.of(all.stream().map(this::item).toList()))
-                    .showing((doing, show) -> bench.ask(TaskPurpose.PREVIEW, chisel -> shown(doing, place, chisel), show))
+                    .showing((doing, show) -> bench.ask(TaskPurpose.PREVIEW, chisel -> shown(doing, place, chisel),
+                            show))
                     .then(bench::close, "take it", doing -> {
                         bench.close();
                         take(doing, place);
@@ -77,35 +78,41 @@ public final class OffersList {
     private static List<Problem> problems(Chisel chisel, Place place) {
         Problems problems = chisel.problems();
         return problems.in(ProblemScope.of(List.of(place.file()))).stream()
-                .filter(problem -> problem.range().touches(place.caret()) || problem.range().overlaps(place.selection()))
+                .filter(problem -> problem.range().touches(place.caret()) || problem.range()
+                        .overlaps(place.selection()))
                 .map(problems::checked).toList();
     }
 
     private Item<Doing> item(Doing doing) {
         if (doing instanceof Doing.Mend mend) {
             String words = mend.problem().fixes().get(mend.fix());
-            return new Item<>(doing, words + " " + mend.problem().rule(), Line.of("fix ", Ink.WARNING).and(words, Ink.PLAIN), "");
+            return new Item<>(doing, words + " " + mend.problem().rule(), Line.of("fix ", Ink.WARNING)
+                    .and(words, Ink.PLAIN), "");
         }
         Offer offer = ((Doing.Take) doing).offer();
-        return new Item<>(doing, offer.title() + " " + offer.operation(), Line.of(offer.title(), Ink.PLAIN), keys.apply(offer.operation()));
+        return new Item<>(doing, offer.title() + " " + offer.operation(), Line.of(offer.title(), Ink.PLAIN),
+                keys.apply(offer.operation()));
     }
 
     private List<Line> shown(Doing doing, Place place, Chisel chisel) {
         if (doing instanceof Doing.Mend mend) {
             List<Line> lines = new ArrayList<>();
             lines.add(Line.of(mend.problem().sentence(), Ink.WARNING));
-            lines.addAll(OutcomeLines.all(chisel.problems().fix(mend.problem(), mend.fix()), chisel, chisel.workspace()::show));
+            lines.addAll(OutcomeLines.all(chisel.problems().fix(mend.problem(), mend.fix()), chisel,
+                    chisel.workspace()::show));
             return lines;
         }
         Offer offer = ((Doing.Take) doing).offer();
-        Optional<Question.Name> name = offer.questions().stream().filter(Question.Name.class::isInstance).map(Question.Name.class::cast)
+        Optional<Question.Name> name = offer.questions().stream().filter(Question.Name.class::isInstance)
+                .map(Question.Name.class::cast)
                 .findFirst();
         if (name.isPresent() && !name.get().current().isEmpty()) {
             List<Line> lines = new ArrayList<>(List.of(Line.of("it asks for " + name.get().label(), Ink.QUIET)));
             name.get().proposals().forEach(proposal -> lines.add(Line.of("  " + proposal, Ink.PLAIN)));
             return lines;
         }
-        return OutcomeLines.all(chisel.preview(place, offer.operation(), Answers.none()), chisel, chisel.workspace()::show);
+        return OutcomeLines.all(chisel.preview(place, offer.operation(), Answers.none()), chisel,
+                chisel.workspace()::show);
     }
 
     private void take(Doing doing, Place place) {
@@ -126,8 +133,10 @@ public final class OffersList {
     /** Takes an operation where the caret is, or says that it is not possible there. */
     public void take(String operation) {
         Place place = bench.place();
-        bench.ask(TaskPurpose.OFFERS, chisel -> chisel.offers(place).stream().filter(offer -> offer.operation().equals(operation)).findFirst(),
-                offer -> offer.ifPresentOrElse(one -> take(one, place), () -> bench.say("'" + operation + "' is not possible here")));
+        bench.ask(TaskPurpose.OFFERS, chisel -> chisel.offers(place).stream()
+                .filter(offer -> offer.operation().equals(operation)).findFirst(),
+                offer -> offer.ifPresentOrElse(one -> take(one, place),
+                        () -> bench.say("'" + operation + "' is not possible here")));
     }
 
     /** Mends what is wrong at the caret, or else first on its line. */
@@ -147,16 +156,19 @@ public final class OffersList {
             }
             String rule = problem.get().rule();
             List<ListPanels.Answer> scopes = FixScope.ALL.stream().map(scope -> new ListPanels.Answer(scope.words(),
-                    () -> fixAll(rule, chisel -> scope.of(chisel, place), scope.words(), found -> found.rule().equals(rule)))).toList();
+                    () -> fixAll(rule, chisel -> scope.of(chisel, place), scope.words(), found -> found.rule()
+                            .equals(rule)))).toList();
             ListPanels.ask(bench, "fix all '" + rule + "' in", scopes);
         });
     }
 
     private void fixAll(String rule, Function<Chisel, ProblemScope> scope, String where, Predicate<Problem> wanted) {
-        bench.open(new ChangePanel(bench, "fix all '" + rule + "' in " + where, List.of(), Optional.empty(), (chisel, answers) -> {
+        bench.open(new ChangePanel(bench, "fix all '" + rule + "' in " + where, List.of(), Optional.empty(),
+                (chisel, answers) -> {
             var fixed = chisel.problems().fixAll(scope.apply(chisel), wanted);
             return fixed.outcome().orElseGet(() -> new Outcome.Refusal(fixed.left().isEmpty()
-                    ? List.of(dev.deftchisel.operation.Reason.of("there is nothing to fix")) : fixed.left(), List.of()));
+                    ? List.of(dev.deftchisel.operation.Reason.of("there is nothing to fix"))
+                    : fixed.left(), List.of()));
         }));
     }
 }

@@ -19,7 +19,8 @@ import java.util.List;
 public final class ProblemsList {
 
     private static final List<String> PARTS = List.of("all", "errors", "warnings", "notes", "hints");
-    private static final List<Severity> SEVERITIES = List.of(Severity.OFF, Severity.ERROR, Severity.WARNING, Severity.NOTE, Severity.HINT);
+    private static final List<Severity> SEVERITIES = List.of(Severity.OFF, Severity.ERROR, Severity.WARNING,
+            Severity.NOTE, Severity.HINT);
 
     private ProblemsList() {
     }
@@ -31,8 +32,10 @@ public final class ProblemsList {
                 bench.say("nothing is wrong in this workspace");
                 return;
             }
-            ListPanels.show(bench, Picker.<Place>of("problems", (typed, part, found) -> found.accept(ItemSource.narrowed(problems.stream()
-                    .filter(problem -> part == 0 || problem.severity() == SEVERITIES.get(part)).map(problem -> item(bench, problem))
+            ListPanels.show(bench, Picker.<Place>of("problems",
+                    (typed, part, found) -> found.accept(ItemSource.narrowed(problems.stream()
+                    .filter(problem -> part == 0 || problem.severity() == SEVERITIES.get(part))
+                    .map(problem -> item(bench, problem))
                     .toList(),
                     typed))).parts(PARTS));
         });
@@ -40,7 +43,8 @@ public final class ProblemsList {
 
     private static List<Problem> find(Chisel chisel) {
         return chisel.problems().in(chisel.problems().everywhere()).stream()
-                .sorted(Comparator.comparing(Problem::severity).reversed().thenComparing(Problem::file).thenComparing(Problem::range))
+                .sorted(Comparator.comparing(Problem::severity).reversed().thenComparing(Problem::file)
+                        .thenComparing(Problem::range))
                 .toList();
     }
 

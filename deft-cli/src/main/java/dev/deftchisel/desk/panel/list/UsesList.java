@@ -31,7 +31,8 @@ public final class UsesList {
     }
 
     private static void show(PanelHost bench, Uses uses) {
-        ListPanels.show(bench, Picker.<Place>of("uses of " + uses.symbol().name(), (typed, part, found) -> found.accept(ItemSource.narrowed(
+        ListPanels.show(bench, Picker.<Place>of("uses of " + uses.symbol()
+                .name(), (typed, part, found) -> found.accept(ItemSource.narrowed(
                 uses.all().stream().filter(sort(part)).map(use -> item(bench, use)).toList(), typed))).parts(PARTS));
     }
 
@@ -71,9 +72,11 @@ public final class UsesList {
     private static void callers(PanelHost bench, Place of, String before) {
         record Called(String name, List<Caller> callers) {
         }
-        bench.ask(TaskPurpose.GO, chisel -> chisel.symbol(of).map(symbol -> new Called(symbol.name(), chisel.hierarchy().callers(of).stream()
+        bench.ask(TaskPurpose.GO, chisel -> chisel.symbol(of)
+                .map(symbol -> new Called(symbol.name(), chisel.hierarchy().callers(of).stream()
                 .flatMap(calls -> calls.ranges().stream().map(range -> new Caller(
-                        calls.other().sketch().signature(calls.other().file().content()), new Place(calls.file(), range), calls.other()
+                        calls.other().sketch().signature(calls.other().file().content()),
+                        new Place(calls.file(), range), calls.other()
                         .place())))
                 .toList())), called -> {
             if (called.filter(one -> !one.callers().isEmpty()).isEmpty()) {

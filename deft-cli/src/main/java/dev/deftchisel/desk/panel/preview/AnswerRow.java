@@ -51,7 +51,8 @@ sealed interface AnswerRow {
     /** The row for a question. */
     static AnswerRow of(Question question) {
         if (question instanceof Question.Name name) {
-            List<String> proposals = Stream.concat(Stream.of(name.current()), name.proposals().stream()).filter(text -> !text.isEmpty())
+            List<String> proposals = Stream.concat(Stream.of(name.current()), name.proposals().stream())
+                    .filter(text -> !text.isEmpty())
                     .distinct().toList();
             return new Written(name, proposals, !name.current().isEmpty());
         } else if (question instanceof Question.Proposed name) {
@@ -104,7 +105,8 @@ sealed interface AnswerRow {
         @Override
         public boolean take(Command command) {
             return switch (command) {
-                case ERASE -> put(text.isEmpty() || isFresh ? "" : text.substring(0, text.offsetByCodePoints(text.length(), -1)));
+                case ERASE -> put(text.isEmpty() || isFresh ? ""
+                        : text.substring(0, text.offsetByCodePoints(text.length(), -1)));
                 case ERASE_ALL -> put("");
                 case SWITCH -> type(" ");
                 case OTHER -> proposal(1);
@@ -205,7 +207,8 @@ sealed interface AnswerRow {
 
         @Override
         public Line line(boolean isHere) {
-            Line line = Line.of("\u2039", Ink.KEY).and(question.options().get(at).label(), Style.PLAIN.strongly()).and("\u203a", Ink.KEY);
+            Line line = Line.of("\u2039", Ink.KEY).and(question.options().get(at).label(), Style.PLAIN.strongly())
+                    .and("\u203a", Ink.KEY);
             return isHere ? line.and("  " + (at + 1) + " of " + question.options().size(), Ink.QUIET) : line;
         }
     }

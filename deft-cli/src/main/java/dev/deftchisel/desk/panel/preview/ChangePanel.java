@@ -23,8 +23,8 @@ import java.util.OptionalInt;
 import java.util.stream.IntStream;
 
 /**
- * A change before it is made: what it asks on top, what would become of the code below, worked out anew with every answer.
- * Nothing is applied that is not to be seen.
+ * A change before it is made: what it asks on top, what would become of the code below, worked out anew with every
+ * answer. Nothing is applied that is not to be seen.
  */
 public final class ChangePanel implements Panel {
 
@@ -57,7 +57,8 @@ public final class ChangePanel implements Panel {
      * @param questions what can be answered; those that have only one answer are left out
      * @param operation that is taken, so that it can be taken again; empty for fixes
      */
-    public ChangePanel(PanelHost bench, String title, List<Question> questions, Optional<String> operation, Planning planning) {
+    public ChangePanel(PanelHost bench, String title, List<Question> questions, Optional<String> operation,
+            Planning planning) {
         this.bench = bench;
         this.title = title;
         this.planning = planning;
@@ -65,7 +66,8 @@ public final class ChangePanel implements Panel {
         this.changes = new ChangeRows(bench::shown);
         this.answers = questions.stream().filter(ChangePanel::isOpen).map(AnswerRow::of).toList();
         // names and members are what people come to say; the rest is there for those who want it otherwise
-        OptionalInt first = IntStream.range(0, answers.size()).filter(i -> isAsked(answers.get(i).question())).findFirst();
+        OptionalInt first = IntStream.range(0, answers.size()).filter(i -> isAsked(answers.get(i).question()))
+                .findFirst();
         this.inAnswers = first.isPresent();
         this.answer = first.orElse(0);
         plan();
@@ -77,7 +79,8 @@ public final class ChangePanel implements Panel {
     }
 
     private static boolean isAsked(Question question) {
-        return question instanceof Question.Name || question instanceof Question.Proposed || question instanceof Question.Members;
+        return question instanceof Question.Name || question instanceof Question.Proposed
+                || question instanceof Question.Members;
     }
 
     @Override
@@ -206,11 +209,13 @@ public final class ChangePanel implements Panel {
     }
 
     private void toggle() {
-        if (!(outcome.orElse(null) instanceof Outcome.Preview preview) || !isCurrent || rows.isEmpty() || !rows.get(row).isSwitch()) {
+        if (!(outcome.orElse(null) instanceof Outcome.Preview preview) || !isCurrent || rows.isEmpty() || !rows.get(row)
+                .isSwitch()) {
             return;
         }
         ChangeRows.Row chosen = rows.get(row);
-        boolean isOn = chosen.edit().map(Edit::isTaken).orElseGet(() -> chosen.file().edits().stream().anyMatch(Edit::isTaken));
+        boolean isOn = chosen.edit().map(Edit::isTaken)
+                .orElseGet(() -> chosen.file().edits().stream().anyMatch(Edit::isTaken));
         isCurrent = false;
         bench.ask(TaskPurpose.PREVIEW, chisel -> Judged.of(chisel.choose(preview, (file, edit) -> {
             boolean isMeant = file == chosen.file() && chosen.edit().map(one -> one == edit).orElse(true);

@@ -52,7 +52,8 @@ final class ChangeRows {
     /** What becomes of the code, where nothing is to be switched. */
     List<Line> plain(Outcome.Preview preview) {
         return of(preview).stream().filter(row -> !row.isSwitch() || row.edit().isEmpty())
-                .map(row -> row.isSwitch() ? new Line(row.line().spans().subList(1, row.line().spans().size())) : row.line()).toList();
+                .map(row -> row.isSwitch() ? new Line(row.line().spans().subList(1, row.line().spans().size()))
+                        : row.line()).toList();
     }
 
     /** All rows. */
@@ -65,7 +66,8 @@ final class ChangeRows {
     private void file(FileChange file, List<Row> rows) {
         Line name = Line.of(mark(file.edits().isEmpty() || file.edits().stream().anyMatch(Edit::isTaken)), Ink.KEY)
                 .and(shown.apply(file.path()), Style.of(Ink.PLACE).strongly())
-                .and(file.isNew() ? "  new" : file.target().map(to -> " \u2192 " + shown.apply(to)).orElse(""), Ink.PLACE);
+                .and(file.isNew() ? "  new" : file.target().map(to -> " \u2192 " + shown.apply(to))
+                        .orElse(""), Ink.PLACE);
         rows.add(new Row(name, file, Optional.empty(), true, 0));
         LineMap lines = LineMap.of(file.before().content());
         List<Edit> together = new ArrayList<>();

@@ -29,7 +29,8 @@ public final class OutcomeLines {
         } else if (outcome instanceof Outcome.Refusal refusal) {
             lines.add(Line.of("refused, nothing would be changed:", Style.of(Ink.WARNING).strongly()));
             refusal.reasons().stream().limit(MOST_REASONS).forEach(reason -> lines.add(
-                    Line.of(OutcomeWords.where(reason, chisel.snapshot()).map(place -> place + ": ").orElse(""), Ink.PLACE)
+                    Line.of(OutcomeWords.where(reason, chisel.snapshot()).map(place -> place + ": ")
+                            .orElse(""), Ink.PLACE)
                             .and(reason.sentence(), Ink.PLAIN)));
             if (refusal.reasons().size() > MOST_REASONS) {
                 lines.add(Line.of("and " + (refusal.reasons().size() - MOST_REASONS) + " more", Ink.QUIET));

@@ -11,15 +11,16 @@ import java.util.List;
 import java.util.Set;
 
 /**
- * A text that the parser does not understand, as the sources of candidates see it. Tokens are counted without white space and
- * comments where a method says "code".
+ * A text that the parser does not understand, as the sources of candidates see it. Tokens are counted without white
+ * space and comments where a method says "code".
  *
  * @param file  the file
  * @param error the first error of the parser that is looked at
  */
 public record BrokenText(SourceFile file, CompilerError error) {
 
-    private static final Set<String> PRIMITIVES = Set.of("void", "int", "long", "double", "float", "char", "byte", "short", "boolean");
+    private static final Set<String> PRIMITIVES = Set.of("void", "int", "long", "double", "float", "char", "byte",
+            "short", "boolean");
 
     public String content() {
         return file.content();

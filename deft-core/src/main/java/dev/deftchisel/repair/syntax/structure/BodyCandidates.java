@@ -11,12 +11,17 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** Bodies that are missing or hold what Java does not: of types, records and enums, and properties (JLS 8.1.7, 8.9.1, 8.10). */
+/**
+ * Bodies that are missing or hold what Java does not: of types, records and enums, and properties (JLS 8.1.7, 8.9.1,
+ * 8.10).
+ */
 public final class BodyCandidates implements CandidateSource {
 
     private static final Pattern PROPERTY = Pattern.compile("\\s*\\{\\s*(get|set)\\s*;[^}]*\\}\\s*;?");
-    private static final Pattern HEAD = Pattern.compile("^(\\s*)((public|final|abstract|static|sealed|private)\\s+)*(class|interface|enum)\\s+\\w[^{;]*$");
-    private static final Set<String> TYPES = Set.of("void", "int", "long", "double", "float", "char", "boolean", "String");
+    private static final Pattern HEAD = Pattern
+            .compile("^(\\s*)((public|final|abstract|static|sealed|private)\\s+)*(class|interface|enum)\\s+\\w[^{;]*$");
+    private static final Set<String> TYPES = Set.of("void", "int", "long", "double", "float", "char", "boolean",
+            "String");
     private static final int NEAR = 9;
 
     @Override
@@ -38,7 +43,8 @@ public final class BodyCandidates implements CandidateSource {
         Matcher accessors = PROPERTY.matcher(text.lineText(line));
         if (accessors.find()) {
             int start = text.line(line).start();
-            found.add(Candidate.replace("declare a field alone", -1, new Range(start + accessors.start(), start + accessors.end()), ";"));
+            found.add(Candidate.replace("declare a field alone", -1,
+                    new Range(start + accessors.start(), start + accessors.end()), ";"));
         }
     }
 
@@ -49,15 +55,19 @@ public final class BodyCandidates implements CandidateSource {
             return;
         }
         int end = line;
-        while (end + 1 <= text.lineOf(text.content().length()) && !text.lineText(end + 1).isBlank() && text.indentation(end + 1) > text.indentation(line)) {
+        while (end + 1 <= text.lineOf(text.content().length()) && !text.lineText(end + 1).isBlank()
+                && text.indentation(end + 1) > text.indentation(line)) {
             end++;
         }
         if (end > line) {
             Range head = text.line(line);
             Range last = text.line(end);
-            String indent = text.lineText(line).substring(0, text.lineText(line).length() - text.lineText(line).stripLeading().length());
-            found.add(Candidate.insert("put the members in braces", -1, head.start() + text.lineText(line).stripTrailing().length(), " {")
-                    .and(new Range(last.start() + text.lineText(end).length(), last.start() + text.lineText(end).length()), text.lineEnd() + indent + "}"));
+            String indent = text.lineText(line).substring(0, text.lineText(line).length() - text.lineText(line)
+                    .stripLeading().length());
+            found.add(Candidate.insert("put the members in braces", -1, head.start() + text.lineText(line)
+                    .stripTrailing().length(), " {")
+                    .and(new Range(last.start() + text.lineText(end).length(), last.start() + text.lineText(end)
+                            .length()), text.lineEnd() + indent + "}"));
         }
     }
 
@@ -71,7 +81,8 @@ public final class BodyCandidates implements CandidateSource {
         int end = text.is(open, "(") ? text.step(text.closing(open), 1) : open;
         if (text.is(end, ";")) {
             String body = " {" + text.lineEnd() + text.indent(text.tokens().start(token)) + "}";
-            found.add(Candidate.replace("write an empty body", -1, text.range(end), (text.is(open, "(") ? "" : "()") + body));
+            found.add(Candidate.replace("write an empty body", -1, text.range(end), (text.is(open, "(") ? "" : "()")
+                    + body));
         } else if (text.is(open, "{") && !text.is(text.step(open, 1), "}")) {
             found.add(Candidate.insert("write '()'", 2, text.tokens().end(name), "()"));
         }
@@ -80,7 +91,8 @@ public final class BodyCandidates implements CandidateSource {
     /** <code>static int one {</code>. */
     private static void methodWithoutParentheses(BrokenText text, int token, List<Candidate> found) {
         int name = text.step(token, 1);
-        if (TYPES.contains(text.text(token)) && text.isKind(name, TokenKind.IDENTIFIER) && text.is(text.step(name, 1), "{")) {
+        if (TYPES.contains(text.text(token)) && text.isKind(name, TokenKind.IDENTIFIER)
+                && text.is(text.step(name, 1), "{")) {
             found.add(Candidate.insert("write '()'", -1, text.tokens().end(name), "()"));
         }
     }

@@ -30,7 +30,10 @@ public final class BraceCandidates implements CandidateSource {
         return found;
     }
 
-    /** A line that stands no deeper than the line of a brace which is still open: the brace should have been closed before it. */
+    /**
+     * A line that stands no deeper than the line of a brace which is still open: the brace should have been closed
+     * before it.
+     */
     private static void missingEnd(BrokenText text, List<Candidate> found) {
         Tokens tokens = text.tokens();
         Deque<Open> open = new ArrayDeque<>();
@@ -101,8 +104,10 @@ public final class BraceCandidates implements CandidateSource {
         int last = text.lineOf(Math.min(text.at(), text.content().length()));
         for (int line = last; line >= 1 && line > last - 12; line--) {
             String own = text.lineText(line).stripTrailing();
-            boolean isHead = own.matches("\\s*(\\}?\\s*(if|else if|while|for|catch|switch|synchronized)\\b.*\\)|\\}?\\s*(else|do|try|finally)"
-                    + "|.*[\\w>\\]]\\s+\\w+\\s*\\(.*\\)(\\s*throws [\\w., ]+)?|.*\\b(class|interface|enum|record)\\s+\\w+.*)")
+            boolean isHead = own.matches("\\s*(\\}?\\s*(if|else if|while|for|catch|switch|synchronized)\\b.*\\)|"
+                    + "\\}?\\s*(else|do|try|finally)"
+                    + "|.*[\\w>\\]]\\s+\\w+\\s*\\(.*\\)(\\s*throws [\\w., "
+                    + "]+)?|.*\\b(class|interface|enum|record)\\s+\\w+.*)")
                     && !own.endsWith("{") && !own.endsWith(";");
             if (isHead) {
                 // several lines stand deeper, and a brace in the column of the head closes them
@@ -110,8 +115,10 @@ public final class BraceCandidates implements CandidateSource {
                 while (next < last && text.indentation(next) > text.indentation(line)) {
                     next++;
                 }
-                boolean isClosed = next > line + 2 && text.lineText(next).strip().startsWith("}") && text.indentation(next) == text.indentation(line);
-                found.add(Candidate.insert("add '{'", isClosed ? 0 : 2 + last - line, text.line(line).start() + own.length(), " {"));
+                boolean isClosed = next > line + 2 && text.lineText(next).strip().startsWith("}")
+                        && text.indentation(next) == text.indentation(line);
+                found.add(Candidate.insert("add '{'", isClosed ? 0 : 2 + last - line, text.line(line)
+                        .start() + own.length(), " {"));
             }
         }
     }
@@ -133,7 +140,8 @@ public final class BraceCandidates implements CandidateSource {
         }
         if (text.is(arrow, "->") && end > 0) {
             found.add(Candidate.insert("put the statements in braces", 0, text.tokens().end(arrow), " {")
-                    .and(new Range(text.tokens().end(text.step(end, -1)), text.tokens().end(text.step(end, -1))), " }"));
+                    .and(new Range(text.tokens().end(text.step(end, -1)), text.tokens().end(text.step(end, -1))),
+                            " }"));
         }
     }
 
@@ -153,7 +161,8 @@ public final class BraceCandidates implements CandidateSource {
                     int before = text.step(token, -1);
                     String indent = text.indent(text.tokens().start(i));
                     found.add(Candidate.insert("put the statements in braces", 0, text.tokens().end(close), " {")
-                            .and(new Range(text.tokens().end(before), text.tokens().start(token)), text.lineEnd() + indent + "} "));
+                            .and(new Range(text.tokens().end(before), text.tokens().start(token)), text.lineEnd()
+                                    + indent + "} "));
                 }
                 return;
             }

@@ -11,12 +11,17 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
-/** The heads of declarations in another order than Java's (JLS 8.3, 8.4), and with modifiers and types of other languages. */
+/**
+ * The heads of declarations in another order than Java's (JLS 8.3, 8.4), and with modifiers and types of other
+ * languages.
+ */
 public final class DeclarationCandidates implements CandidateSource {
 
-    private static final Set<String> MODIFIERS = Set.of("public", "protected", "private", "static", "final", "abstract", "synchronized", "default");
+    private static final Set<String> MODIFIERS = Set.of("public", "protected", "private", "static", "final", "abstract",
+            "synchronized", "default");
     /** Modifiers of other languages, and what they are here. */
-    private static final Map<String, String> FOREIGN = Map.of("readonly", "final", "internal", "", "virtual", "", "override", "", "open", "", "inline", "",
+    private static final Map<String, String> FOREIGN = Map.of("readonly", "final", "internal", "", "virtual", "",
+            "override", "", "open", "", "inline", "",
             "unsigned", "", "mutable", "", "async", "", "val", "final var");
     private static final int NEAR = 9;
 
@@ -44,7 +49,8 @@ public final class DeclarationCandidates implements CandidateSource {
         }
         if (isType && MODIFIERS.contains(text.text(token)) && text.isKind(text.step(last, 1), TokenKind.IDENTIFIER)) {
             Range words = new Range(text.tokens().start(token), text.tokens().end(last));
-            found.add(Candidate.insert("write '" + text.text(words) + "' before the type", 0, text.tokens().start(type), text.text(words) + " ")
+            found.add(Candidate.insert("write '" + text.text(words) + "' before the type", 0, text.tokens().start(type),
+                    text.text(words) + " ")
                     .and(new Range(text.tokens().end(type), words.end()), ""));
         }
     }
@@ -54,7 +60,8 @@ public final class DeclarationCandidates implements CandidateSource {
         int name = text.step(token, -1);
         int type = text.step(name, -1);
         if (!text.is(token, "<") || !text.isKind(name, TokenKind.IDENTIFIER)
-                || !text.isKind(type, TokenKind.IDENTIFIER) && !text.isPrimitive(type) && !text.is(type, ">") && !text.is(type, "]")) {
+                || !text.isKind(type, TokenKind.IDENTIFIER) && !text.isPrimitive(type) && !text.is(type, ">")
+                && !text.is(type, "]")) {
             return;
         }
         int close = token;
@@ -62,7 +69,8 @@ public final class DeclarationCandidates implements CandidateSource {
             close = text.step(close, 1);
         }
         int start = type;
-        while (start >= 0 && (text.is(start, ">") || text.is(start, "]") || text.is(text.step(start, -1), "<") || text.is(text.step(start, -1), ","))) {
+        while (start >= 0 && (text.is(start, ">") || text.is(start, "]") || text.is(text.step(start, -1), "<")
+                || text.is(text.step(start, -1), ","))) {
             start = text.step(start, -1);
         }
         while (start >= 0 && (text.is(start, "<") || text.is(start, "["))) {
@@ -70,7 +78,8 @@ public final class DeclarationCandidates implements CandidateSource {
         }
         if (text.is(close, ">") && text.is(text.step(close, 1), "(") && start >= 0) {
             Range parameters = new Range(text.tokens().start(token), text.tokens().end(close));
-            found.add(Candidate.insert("write '" + text.text(parameters) + "' before the type", 0, text.tokens().start(start),
+            found.add(Candidate.insert("write '" + text.text(parameters) + "' before the type", 0, text.tokens()
+                    .start(start),
                     text.text(parameters) + " ").and(parameters, ""));
         }
     }
@@ -79,8 +88,10 @@ public final class DeclarationCandidates implements CandidateSource {
         String instead = FOREIGN.get(text.text(token).toLowerCase(Locale.ROOT));
         int next = text.step(token, 1);
         if (instead != null && next >= 0) {
-            found.add(Candidate.replace(instead.isEmpty() ? "remove '" + text.text(token) + "'" : "write '" + instead + "'", 1,
-                    new Range(text.tokens().start(token), text.tokens().start(next)), instead.isEmpty() ? "" : instead + " "));
+            found.add(Candidate.replace(instead.isEmpty() ? "remove '" + text.text(token) + "'"
+                    : "write '" + instead + "'", 1,
+                    new Range(text.tokens().start(token), text.tokens().start(next)), instead.isEmpty() ? ""
+                    : instead + " "));
         }
     }
 
@@ -89,7 +100,8 @@ public final class DeclarationCandidates implements CandidateSource {
         int name = text.step(token, -1);
         int type = text.step(token, 1);
         int before = text.step(name, -1);
-        boolean isType = text.isPrimitive(type) || text.isKind(type, TokenKind.IDENTIFIER) && Character.isUpperCase(text.text(type).charAt(0));
+        boolean isType = text.isPrimitive(type) || text.isKind(type, TokenKind.IDENTIFIER)
+                && Character.isUpperCase(text.text(type).charAt(0));
         if (!text.is(token, ":") || !text.isKind(name, TokenKind.IDENTIFIER) || !isType) {
             return;
         }
@@ -114,7 +126,8 @@ public final class DeclarationCandidates implements CandidateSource {
         List<Candidate.Replacement> edits = new ArrayList<>();
         for (int i = open; i >= 0 && i < close; i = text.step(i, 1)) {
             if (text.is(i, ",") || text.is(i, "||")) {
-                edits.add(new Candidate.Replacement(new Range(text.tokens().end(text.step(i, -1)), text.tokens().end(i)), " |"));
+                edits.add(new Candidate.Replacement(new Range(text.tokens().end(text.step(i, -1)), text.tokens()
+                        .end(i)), " |"));
             }
         }
         if (!edits.isEmpty()) {
@@ -131,7 +144,9 @@ public final class DeclarationCandidates implements CandidateSource {
         }
         int open = text.step(name, 1);
         int close = text.is(open, "(") ? text.closing(open) : -1;
-        Candidate without = Candidate.replace("name the type of the exception alone", 0, new Range(text.tokens().start(made), text.tokens().start(name)), "");
-        found.add(close > 0 ? without.and(new Range(text.tokens().start(open), text.tokens().end(close)), "") : without);
+        Candidate without = Candidate.replace("name the type of the exception alone", 0,
+                new Range(text.tokens().start(made), text.tokens().start(name)), "");
+        found.add(close > 0 ? without.and(new Range(text.tokens().start(open), text.tokens().end(close)), "")
+                : without);
     }
 }

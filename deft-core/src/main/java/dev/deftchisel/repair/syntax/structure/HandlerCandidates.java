@@ -8,7 +8,10 @@ import dev.deftchisel.source.TokenKind;
 import java.util.ArrayList;
 import java.util.List;
 
-/** {@code try} and what belongs to it without braces, without the type of the exception, or with one too many (JLS 14.20). */
+/**
+ * {@code try} and what belongs to it without braces, without the type of the exception, or with one too many (JLS
+ * 14.20).
+ */
 public final class HandlerCandidates implements CandidateSource {
 
     private static final int NEAR = 9;
@@ -32,11 +35,14 @@ public final class HandlerCandidates implements CandidateSource {
         int next = text.step(token, 1);
         if (text.is(token, "catch") && text.is(next, "{")) {
             found.add(Candidate.insert("catch any exception", -1, text.tokens().end(token), " (Exception e)"));
-        } else if (text.is(token, "catch") && text.is(next, "(") && text.is(text.step(next, 2), ")") && text.isKind(text.step(next, 1), TokenKind.IDENTIFIER)
+        } else if (text.is(token, "catch") && text.is(next, "(") && text.is(text.step(next, 2), ")")
+                && text.isKind(text.step(next, 1), TokenKind.IDENTIFIER)
                 && Character.isLowerCase(text.text(text.step(next, 1)).charAt(0))) {
             found.add(Candidate.insert("catch any exception", -1, text.tokens().end(next), "Exception "));
-        } else if (text.is(token, "as") && text.isKind(text.step(token, 1), TokenKind.IDENTIFIER) && text.isKind(text.step(token, -1), TokenKind.IDENTIFIER)) {
-            found.add(Candidate.replace("remove 'as'", 0, new Range(text.tokens().start(token), text.tokens().start(next)), ""));
+        } else if (text.is(token, "as") && text.isKind(text.step(token, 1), TokenKind.IDENTIFIER)
+                && text.isKind(text.step(token, -1), TokenKind.IDENTIFIER)) {
+            found.add(Candidate.replace("remove 'as'", 0,
+                    new Range(text.tokens().start(token), text.tokens().start(next)), ""));
         }
     }
 
@@ -45,7 +51,8 @@ public final class HandlerCandidates implements CandidateSource {
         int open = text.step(token, 1);
         int close = text.is(token, "finally") && text.is(open, "(") ? text.closing(open) : -1;
         if (close > 0) {
-            found.add(Candidate.replace("catch nothing here", -1, new Range(text.tokens().end(token), text.tokens().end(close)), ""));
+            found.add(Candidate.replace("catch nothing here", -1,
+                    new Range(text.tokens().end(token), text.tokens().end(close)), ""));
         }
     }
 
@@ -65,7 +72,8 @@ public final class HandlerCandidates implements CandidateSource {
             }
             if (!text.is(first, "{")) {
                 String indent = text.lineEnd() + text.indent(text.tokens().start(at));
-                all = all.and(new Range(text.tokens().end(head), text.tokens().start(first)), " {" + indent + text.unit())
+                all = all.and(new Range(text.tokens().end(head), text.tokens().start(first)), " {" + indent
+                        + text.unit())
                         .and(new Range(text.tokens().end(end), text.tokens().end(end)), indent + "}");
             }
             at = text.step(end, 1);

@@ -22,10 +22,12 @@ public final class HeaderCandidates implements CandidateSource {
         List<Candidate> found = new ArrayList<>();
         int line = text.lineOf(text.at());
         int start = text.step(text.next(), 2) < 0 ? text.last() : text.step(text.next(), 2);
-        while (text.step(start, 1) >= 0 && text.lineOf(text.tokens().start(text.step(start, 1))) == line && !text.is(start, "->")) {
+        while (text.step(start, 1) >= 0 && text.lineOf(text.tokens().start(text.step(start, 1))) == line
+                && !text.is(start, "->")) {
             start = text.step(start, 1);
         }
-        for (int token = start; token >= 0 && text.lineOf(text.tokens().start(token)) >= line - 1; token = text.step(token, -1)) {
+        for (int token = start; token >= 0 && text.lineOf(text.tokens().start(token)) >= line
+                - 1; token = text.step(token, -1)) {
             if (WITH_PARENTHESES.contains(text.text(token))) {
                 parentheses(text, token, found);
             }
@@ -62,7 +64,8 @@ public final class HeaderCandidates implements CandidateSource {
         }
         int line = text.lineOf(text.tokens().start(keyword));
         int open = first;
-        while (open >= 0 && !text.is(open, "{") && !(text.is(open, ";") && !text.is(keyword, "for")) && text.lineOf(text.tokens().start(open)) == line) {
+        while (open >= 0 && !text.is(open, "{") && !(text.is(open, ";") && !text.is(keyword, "for"))
+                && text.lineOf(text.tokens().start(open)) == line) {
             open = text.step(open, 1);
         }
         int last = open < 0 ? -1 : text.step(open, -1);
@@ -120,7 +123,8 @@ public final class HeaderCandidates implements CandidateSource {
         if (count == 1) {
             // with their types
             int name = last;
-            while (text.isKind(name, TokenKind.IDENTIFIER) && isType(text, text.step(name, -1)) && text.is(text.step(name, -2), ",")) {
+            while (text.isKind(name, TokenKind.IDENTIFIER) && isType(text, text.step(name, -1))
+                    && text.is(text.step(name, -2), ",")) {
                 name = text.step(name, -3);
                 count++;
             }
@@ -133,7 +137,8 @@ public final class HeaderCandidates implements CandidateSource {
     }
 
     private static boolean isType(BrokenText text, int token) {
-        return text.isKind(token, TokenKind.IDENTIFIER) || Set.of("int", "long", "double", "boolean", "char").contains(text.text(token));
+        return text.isKind(token, TokenKind.IDENTIFIER) || Set.of("int", "long", "double", "boolean", "char")
+                .contains(text.text(token));
     }
 
     /** {@code record Slot(from, to)}, {@code due(days, rate)}: no parameter has a type. */
@@ -145,7 +150,8 @@ public final class HeaderCandidates implements CandidateSource {
         int close = text.is(open, "(") ? text.closing(open) : -1;
         List<Integer> names = new ArrayList<>();
         for (int i = text.step(open, 1); i >= 0 && i < close; i = text.step(i, 1)) {
-            boolean isName = text.isKind(i, TokenKind.IDENTIFIER) && (text.is(text.step(i, 1), ",") || text.is(text.step(i, 1), ")"));
+            boolean isName = text.isKind(i, TokenKind.IDENTIFIER)
+                    && (text.is(text.step(i, 1), ",") || text.is(text.step(i, 1), ")"));
             if (!isName && !text.is(i, ",")) {
                 return;
             }
@@ -179,7 +185,8 @@ public final class HeaderCandidates implements CandidateSource {
         for (int token : new int[] {text.last(), text.next()}) {
             int value = text.step(token, 1);
             int end = text.step(value, 1);
-            if (text.is(token, "=") && (text.is(end, ")") || text.is(end, ",")) && text.isKind(text.step(token, -1), TokenKind.IDENTIFIER)) {
+            if (text.is(token, "=") && (text.is(end, ")") || text.is(end, ","))
+                    && text.isKind(text.step(token, -1), TokenKind.IDENTIFIER)) {
                 found.add(Candidate.replace("remove the value, which a parameter cannot have", 1,
                         new Range(text.tokens().end(text.step(token, -1)), text.tokens().end(value)), ""));
             }
@@ -191,7 +198,8 @@ public final class HeaderCandidates implements CandidateSource {
         int last = text.last();
         boolean isAsked = text.error().message().contains("<identifier>");
         if (isAsked && (text.isKind(last, TokenKind.IDENTIFIER) || text.is(last, "]") || text.is(last, ">")
-                || Set.of("int", "long", "double", "boolean", "char", "float", "short", "byte").contains(text.text(last)))) {
+                || Set.of("int", "long", "double", "boolean", "char", "float", "short", "byte")
+                .contains(text.text(last)))) {
             String type = text.text(last);
             String name = type.length() > 1 && Character.isUpperCase(type.charAt(0))
                     ? type.substring(0, 1).toLowerCase(Locale.ROOT) + type.substring(1) : "value";
@@ -202,8 +210,11 @@ public final class HeaderCandidates implements CandidateSource {
     /** {@code class Tug extends Vessel, Lit}. */
     private static void supertypes(BrokenText text, List<Candidate> found) {
         for (int token : new int[] {text.last(), text.next(), text.step(text.last(), -1)}) {
-            if (text.is(token, "extends") && text.step(token, 1) >= 0 && text.lineText(text.lineOf(text.at())).matches("\\s*((public|private|static|final) )*record .*")) {
-                found.add(Candidate.replace("extend nothing", 1, new Range(text.tokens().end(text.step(token, -1)), text.tokens().end(text.step(token, 1))), ""));
+            if (text.is(token, "extends") && text.step(token, 1) >= 0 && text.lineText(text.lineOf(text.at()))
+                    .matches("\\s*((public|private|static|final) )*record .*")) {
+                found.add(Candidate.replace("extend nothing", 1,
+                        new Range(text.tokens().end(text.step(token, -1)), text.tokens().end(text.step(token, 1))),
+                        ""));
             }
             int line = token < 0 ? -1 : text.lineOf(text.tokens().start(token));
             if (text.is(token, ",") && text.lineText(line).contains(" extends ")) {
@@ -271,12 +282,15 @@ public final class HeaderCandidates implements CandidateSource {
         }
         List<Candidate.Replacement> edits = new ArrayList<>();
         Range line = text.line(text.lineOf(text.at()));
-        for (int i = text.tokens().code(text.tokens().at(line.start())); i >= 0 && i < text.tokens().count() && text.tokens().start(i) < line.end();
+        for (int i = text.tokens().code(text.tokens().at(line.start())); i >= 0 && i < text.tokens().count()
+                && text.tokens().start(i) < line.end();
                 i = text.tokens().code(i + 1)) {
             int before = text.step(i, -1);
             int next = text.step(i, 1);
-            if ((text.is(before, "(") || text.is(before, ",")) && text.isKind(next, TokenKind.IDENTIFIER) && (TYPES.contains(text.text(i))
-                    || text.isKind(i, TokenKind.IDENTIFIER)) && (text.is(text.step(next, 1), ",") || text.is(text.step(next, 1), ")"))) {
+            if ((text.is(before, "(") || text.is(before, ",")) && text.isKind(next, TokenKind.IDENTIFIER)
+                    && (TYPES.contains(text.text(i))
+                    || text.isKind(i, TokenKind.IDENTIFIER))
+                    && (text.is(text.step(next, 1), ",") || text.is(text.step(next, 1), ")"))) {
                 edits.add(new Candidate.Replacement(new Range(text.tokens().start(i), text.tokens().start(next)), ""));
             }
         }
@@ -296,13 +310,16 @@ public final class HeaderCandidates implements CandidateSource {
         int question = own.indexOf('?');
         int colon = own.indexOf(':', question + 1);
         String stripped = own.strip();
-        if (question > 0 && colon > question && stripped.endsWith(";") && own.indexOf('"') < 0 | own.indexOf('"') > question) {
+        if (question > 0 && colon > question && stripped.endsWith(";")
+                && own.indexOf('"') < 0 | own.indexOf('"') > question) {
             String indent = text.indent(range.start() + own.length() - own.stripLeading().length());
             String condition = own.substring(0, question).strip();
             String head = condition.startsWith("(") && condition.endsWith(")") ? condition : "(" + condition + ")";
             found.add(Candidate.replace("write an 'if'", 0, new Range(range.start(), range.start() + own.length()),
-                    indent + "if " + head + " {" + text.lineEnd() + indent + text.unit() + own.substring(question + 1, colon).strip() + ";"
-                    + text.lineEnd() + indent + "} else {" + text.lineEnd() + indent + text.unit() + own.substring(colon + 1).strip()
+                    indent + "if " + head + " {" + text.lineEnd() + indent + text.unit()
+                    + own.substring(question + 1, colon).strip() + ";"
+                    + text.lineEnd() + indent + "} else {" + text.lineEnd() + indent + text.unit()
+                    + own.substring(colon + 1).strip()
                     + text.lineEnd() + indent + "}"));
         }
     }

@@ -10,13 +10,18 @@ import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** Headers of loops over elements that leave the type out, turn the parts round, or name two variables (JLS 14.14.2). */
+/**
+ * Headers of loops over elements that leave the type out, turn the parts round, or name two variables (JLS 14.14.2).
+ */
 public final class LoopCandidates implements CandidateSource {
 
     private static final int NEAR = 12;
     private static final Pattern CALLED = Pattern.compile(
-            "for\\s*\\(\\s*(?:int\\s+|var\\s+)?(\\w+)\\s*(?::|\\bin\\b)\\s*range\\s*\\(\\s*([\\w.]+(?:\\(\\))?)\\s*(?:,\\s*([\\w.]+(?:\\(\\))?)\\s*)?\\)\\s*\\)");
-    private static final Pattern RANGE = Pattern.compile("for\\s*\\(\\s*(?:(?:final\\s+)?(?:int|var|long)\\s+)?(\\w+)\\s*(?::|\\bin\\b|=)\\s*([\\w.]*\\w)\\s*(\\.\\.[.<=]?)\\s*([\\w.]+(?:\\(\\))?)\\s*\\)");
+            "for\\s*\\(\\s*(?:int\\s+|var\\s+)?(\\w+)\\s*(?::|"
+            + "\\bin\\b)\\s*range\\s*\\(\\s*([\\w.]+(?:\\(\\))?)\\s*(?:,\\s*([\\w.]+(?:\\(\\))?)\\s*)?\\)\\s*\\)");
+    private static final Pattern RANGE = Pattern
+            .compile("for\\s*\\(\\s*(?:(?:final\\s+)?(?:int|var|long)\\s+)?(\\w+)\\s*(?::|\\bin\\b|"
+                    + "=)\\s*([\\w.]*\\w)\\s*(\\.\\.[.<=]?)\\s*([\\w.]+(?:\\(\\))?)\\s*\\)");
 
     @Override
     public List<Candidate> candidates(BrokenText text) {
@@ -47,22 +52,27 @@ public final class LoopCandidates implements CandidateSource {
             String name = called.group(1);
             String from = called.group(3) == null ? "0" : called.group(2);
             String to = called.group(3) == null ? called.group(2) : called.group(3);
-            found.add(Candidate.replace("count '" + name + "' up", -1, new Range(start + called.start() + called.group().indexOf('(') + 1, start + called.end() - 1),
+            found.add(Candidate.replace("count '" + name + "' up", -1,
+                    new Range(start + called.start() + called.group().indexOf('(') + 1, start + called.end() - 1),
                     "int " + name + " = " + from + "; " + name + " < " + to + "; " + name + "++"));
         }
         if (loop.find()) {
             int start = text.line(line).start();
             String name = loop.group(1);
-            String header = "int " + name + " = " + loop.group(2) + "; " + name + (loop.group(3).equals("..=") ? " <= " : " < ") + loop.group(4) + "; " + name + "++";
-            found.add(Candidate.replace("count '" + name + "' up", -1, new Range(start + loop.start() + loop.group().indexOf('(') + 1, start + loop.end() - 1), header));
+            String header = "int " + name + " = " + loop.group(2) + "; " + name
+                    + (loop.group(3).equals("..=") ? " <= " : " < ") + loop.group(4) + "; " + name + "++";
+            found.add(Candidate.replace("count '" + name + "' up", -1,
+                    new Range(start + loop.start() + loop.group().indexOf('(') + 1, start + loop.end() - 1), header));
         }
     }
 
     /** <code>do {} until (n == 3)</code>. */
     private static void until(BrokenText text, int token, List<Candidate> found) {
-        int close = text.is(token, "until") && text.is(text.step(token, 1), "(") ? text.closing(text.step(token, 1)) : -1;
+        int close = text.is(token, "until") && text.is(text.step(token, 1), "(") ? text.closing(text.step(token, 1))
+                : -1;
         if (close > 0) {
-            found.add(Candidate.replace("go on while it is not so", -1, new Range(text.tokens().start(token), text.tokens().start(text.step(token, 1))), "while (!")
+            found.add(Candidate.replace("go on while it is not so", -1,
+                    new Range(text.tokens().start(token), text.tokens().start(text.step(token, 1))), "while (!")
                     .and(new Range(text.tokens().end(close), text.tokens().end(close)), ")"));
         }
     }
@@ -71,7 +81,8 @@ public final class LoopCandidates implements CandidateSource {
     private static void withoutType(BrokenText text, int open, int colon, List<Candidate> found) {
         int name = text.step(open, 1);
         if (text.step(name, 1) == colon && text.isKind(name, TokenKind.IDENTIFIER)) {
-            found.add(Candidate.insert("declare '" + text.text(name) + "' by 'var'", 0, text.tokens().start(name), "var "));
+            found.add(Candidate.insert("declare '" + text.text(name) + "' by 'var'", 0, text.tokens().start(name),
+                    "var "));
         }
     }
 
@@ -80,9 +91,11 @@ public final class LoopCandidates implements CandidateSource {
         Range left = new Range(text.tokens().start(text.step(open, 1)), text.tokens().end(text.step(colon, -1)));
         int first = text.step(colon, 1);
         int last = text.step(close, -1);
-        if (first >= 0 && first < last && text.isKind(last, TokenKind.IDENTIFIER) && !text.is(text.step(last, -1), ".")) {
+        if (first >= 0 && first < last && text.isKind(last, TokenKind.IDENTIFIER)
+                && !text.is(text.step(last, -1), ".")) {
             Range right = new Range(text.tokens().start(first), text.tokens().end(last));
-            found.add(Candidate.replace("let the parts change places", 1, left, text.text(right)).and(right, text.text(left)));
+            found.add(Candidate.replace("let the parts change places", 1, left, text.text(right))
+                    .and(right, text.text(left)));
         }
     }
 

@@ -13,11 +13,15 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
-/** What a branch of a switch gives: {@code case A -> return 1;} and {@code break 1;}, all branches at once (JLS 14.11, 14.21, 15.28). */
+/**
+ * What a branch of a switch gives: {@code case A -> return 1;} and {@code break 1;}, all branches at once (JLS 14.11,
+ * 14.21, 15.28).
+ */
 public final class SwitchCandidates implements CandidateSource {
 
     private static final Pattern BARE = Pattern.compile("^\\s*(-?\\d+|'.'|\"[^\"]*\")\\s*(:|->)");
-    private static final Pattern OTHER = Pattern.compile("^\\s*(else|otherwise|case\\s+_|case\\s+default|case\\s+else)\\s*(:|->)");
+    private static final Pattern OTHER = Pattern
+            .compile("^\\s*(else|otherwise|case\\s+_|case\\s+default|case\\s+else)\\s*(:|->)");
     private static final Pattern RANGE = Pattern.compile("case\\s+(\\d+)\\s*\\.\\.\\.?\\s*(\\d+)");
     private static final int MOST_DIGITS = 9;
     private static final int MOST_LABELS = 40;
@@ -30,7 +34,8 @@ public final class SwitchCandidates implements CandidateSource {
         int keyword = text.last();
         int open = -1;
         while (keyword >= 0) {
-            int brace = text.is(keyword, "switch") && text.is(text.step(keyword, 1), "(") ? text.step(text.closing(text.step(keyword, 1)), 1) : -1;
+            int brace = text.is(keyword, "switch") && text.is(text.step(keyword, 1), "(")
+                    ? text.step(text.closing(text.step(keyword, 1)), 1) : -1;
             if (text.is(brace, "{") && (text.closing(brace) < 0 || text.closing(brace) >= text.last())) {
                 open = brace;
                 break;
@@ -40,7 +45,8 @@ public final class SwitchCandidates implements CandidateSource {
         int close = open < 0 ? -1 : text.closing(open);
         if (close > 0) {
             int before = text.step(keyword, -1);
-            boolean isValue = text.is(before, "=") || text.is(before, "return") || text.is(before, "(") || text.is(before, ",") || text.is(before, "->");
+            boolean isValue = text.is(before, "=") || text.is(before, "return") || text.is(before, "(")
+                    || text.is(before, ",") || text.is(before, "->");
             returns(text, open, close, isValue, found);
             labels(text, found);
             breaks(text, open, close, found);
@@ -52,7 +58,8 @@ public final class SwitchCandidates implements CandidateSource {
     private static void word(BrokenText text, List<Candidate> found) {
         for (int token : text.near(NEAR)) {
             int open = text.step(token, 1);
-            int close = Set.of("match", "select", "when", "Switch").contains(text.text(token)) && text.is(open, "(") ? text.closing(open) : -1;
+            int close = Set.of("match", "select", "when", "Switch").contains(text.text(token)) && text.is(open, "(")
+                    ? text.closing(open) : -1;
             if (close > 0 && text.is(text.step(close, 1), "{")) {
                 found.add(Candidate.replace("write 'switch'", -1, text.range(token), "switch"));
             }
@@ -70,14 +77,16 @@ public final class SwitchCandidates implements CandidateSource {
         }
         Matcher other = OTHER.matcher(own);
         if (other.find()) {
-            found.add(Candidate.replace("write 'default'", -2, new Range(start + other.start(1), start + other.end(1)), "default"));
+            found.add(Candidate.replace("write 'default'", -2, new Range(start + other.start(1), start + other.end(1)),
+                    "default"));
         }
         Matcher range = RANGE.matcher(own);
         if (range.find() && range.group(1).length() < MOST_DIGITS && range.group(2).length() < MOST_DIGITS) {
             int from = Integer.parseInt(range.group(1));
             int to = Integer.parseInt(range.group(2));
             if (from < to && to - from < MOST_LABELS) {
-                found.add(Candidate.replace("write the labels one by one", -1, new Range(start + range.start(1), start + range.end(2)),
+                found.add(Candidate.replace("write the labels one by one", -1,
+                        new Range(start + range.start(1), start + range.end(2)),
                         IntStream.rangeClosed(from, to).mapToObj(String::valueOf).collect(Collectors.joining(", "))));
             }
         }

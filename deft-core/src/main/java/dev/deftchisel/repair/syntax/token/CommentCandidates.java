@@ -9,7 +9,10 @@ import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** What is no code: comments in the signs of other languages, or with one sign too few or too many, and characters that only look like blanks (JLS 3.6, 3.7). */
+/**
+ * What is no code: comments in the signs of other languages, or with one sign too few or too many, and characters that
+ * only look like blanks (JLS 3.6, 3.7).
+ */
 public final class CommentCandidates implements CandidateSource {
 
     private static final Pattern HASH = Pattern.compile("(?<=^|[;{}])(\\s*)(#+|--)(?=\\s|\\w)");
@@ -33,7 +36,8 @@ public final class CommentCandidates implements CandidateSource {
         Matcher comment = sign.matcher(text.lineText(line));
         int start = text.line(line).start();
         if (comment.find()) {
-            found.add(Candidate.replace("make it a comment", 0, new Range(start + comment.end(1), start + comment.end()), "//"));
+            found.add(Candidate.replace("make it a comment", 0,
+                    new Range(start + comment.end(1), start + comment.end()), "//"));
         }
     }
 
@@ -54,7 +58,8 @@ public final class CommentCandidates implements CandidateSource {
         Matcher blank = BLANKS.matcher(text.content());
         List<Candidate.Replacement> edits = new ArrayList<>();
         while (blank.find()) {
-            boolean isInside = text.tokens().kind(text.tokens().at(blank.start())).isComment() || text.text(text.tokens().at(blank.start())).startsWith("\"");
+            boolean isInside = text.tokens().kind(text.tokens().at(blank.start())).isComment()
+                    || text.text(text.tokens().at(blank.start())).startsWith("\"");
             if (!isInside) {
                 edits.add(new Candidate.Replacement(new Range(blank.start(), blank.end()), " "));
             }

@@ -11,7 +11,10 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** Expressions with brackets of another kind, a sign in another place, or an operator that Java has as a method or not at all. */
+/**
+ * Expressions with brackets of another kind, a sign in another place, or an operator that Java has as a method or not
+ * at all.
+ */
 public final class ExpressionCandidates implements CandidateSource {
 
     private static final Pattern RANGE = Pattern.compile("(?<=\\()(\\w+)\\s*\\.\\.[.<=]?\\s*(\\w+)(?=\\))");
@@ -46,7 +49,8 @@ public final class ExpressionCandidates implements CandidateSource {
             if (text.is(start, ")") || text.is(start, "]")) {
                 start = opening(text, start);
                 int before = text.step(start, -1);
-                if (start < 0 || !text.isKind(before, TokenKind.IDENTIFIER) && !text.is(before, ")") && !text.is(before, "]")) {
+                if (start < 0 || !text.isKind(before, TokenKind.IDENTIFIER) && !text.is(before, ")")
+                        && !text.is(before, "]")) {
                     return start;
                 }
                 start = before;
@@ -84,12 +88,15 @@ public final class ExpressionCandidates implements CandidateSource {
     private static void contained(BrokenText text, int token, List<Candidate> found) {
         int before = text.step(token, -1);
         int next = text.step(token, 1);
-        int first = text.is(token, "in") && before >= 0 && text.isKind(next, TokenKind.IDENTIFIER) ? start(text, before) : -1;
-        boolean isLoop = text.is(text.step(first, -1), "(") && text.is(text.step(first, -2), "for") || text.isKind(text.step(first, -1), TokenKind.IDENTIFIER)
+        int first = text.is(token, "in") && before >= 0 && text.isKind(next, TokenKind.IDENTIFIER) ? start(text, before)
+                : -1;
+        boolean isLoop = text.is(text.step(first, -1), "(") && text.is(text.step(first, -2), "for")
+                || text.isKind(text.step(first, -1), TokenKind.IDENTIFIER)
                 || text.isKind(text.step(first, -1), TokenKind.KEYWORD);
         if (first >= 0 && !isLoop) {
             String value = text.text(new Range(text.tokens().start(first), text.tokens().end(before)));
-            found.add(Candidate.replace("call 'contains'", -1, new Range(text.tokens().start(first), text.tokens().end(next)),
+            found.add(Candidate.replace("call 'contains'", -1,
+                    new Range(text.tokens().start(first), text.tokens().end(next)),
                     text.text(next) + ".contains(" + value + ")"));
         }
     }
@@ -97,19 +104,23 @@ public final class ExpressionCandidates implements CandidateSource {
     /** {@code name ?: "nobody"}, also with two question marks. */
     private static void orElse(BrokenText text, int token, List<Candidate> found) {
         int next = text.step(token, 1);
-        int first = text.is(token, "?") && (text.is(next, ":") || text.is(next, "?")) ? start(text, text.step(token, -1)) : -1;
+        int first = text.is(token, "?") && (text.is(next, ":") || text.is(next, "?"))
+                ? start(text, text.step(token, -1)) : -1;
         if (first >= 0) {
             String value = text.text(new Range(text.tokens().start(first), text.tokens().end(text.step(token, -1))));
-            found.add(Candidate.replace("compare it with null", 0, new Range(text.tokens().start(token), text.tokens().end(next)), "!= null ? " + value + " :"));
+            found.add(Candidate.replace("compare it with null", 0,
+                    new Range(text.tokens().start(token), text.tokens().end(next)), "!= null ? " + value + " :"));
         }
     }
 
     /** {@code 2 (a + 1)}. */
     private static void product(BrokenText text, int token, List<Candidate> found) {
-        if (text.isKind(token, TokenKind.NUMBER) && (text.is(text.step(token, 1), "(") || text.isKind(text.step(token, 1), TokenKind.IDENTIFIER))) {
+        if (text.isKind(token, TokenKind.NUMBER)
+                && (text.is(text.step(token, 1), "(") || text.isKind(text.step(token, 1), TokenKind.IDENTIFIER))) {
             found.add(Candidate.insert("add '*'", 0, text.tokens().end(token), " *"));
         }
-        if (text.is(token, ")") && (text.is(text.step(token, 1), "(") || text.isKind(text.step(token, 1), TokenKind.NUMBER))) {
+        if (text.is(token, ")") && (text.is(text.step(token, 1), "(")
+                || text.isKind(text.step(token, 1), TokenKind.NUMBER))) {
             found.add(Candidate.insert("add '*'", 3, text.tokens().end(token), " *"));
         }
     }
@@ -118,7 +129,8 @@ public final class ExpressionCandidates implements CandidateSource {
     private static void callInBrackets(BrokenText text, int token, List<Candidate> found) {
         int open = text.step(token, 1);
         int close = text.isKind(token, TokenKind.IDENTIFIER) && text.is(open, "[") ? text.closing(open) : -1;
-        if (close > 0 && Pattern.compile("[\\w>\\]]\\s+" + Pattern.quote(text.text(token)) + "\\s*\\(").matcher(text.content()).find()) {
+        if (close > 0 && Pattern.compile("[\\w>\\]]\\s+" + Pattern.quote(text.text(token)) + "\\s*\\(")
+                .matcher(text.content()).find()) {
             found.add(Candidate.replace("write parentheses", -1, text.range(open), "(").and(text.range(close), ")"));
         }
     }
@@ -135,7 +147,8 @@ public final class ExpressionCandidates implements CandidateSource {
     /** <code>if {n > 2} {</code>. */
     private static void headInBraces(BrokenText text, int token, List<Candidate> found) {
         int open = text.step(token, 1);
-        int close = HEADS.contains(text.text(token)) && (text.is(open, "{") || text.is(open, "[")) ? text.closing(open) : -1;
+        int close = HEADS.contains(text.text(token)) && (text.is(open, "{") || text.is(open, "[")) ? text.closing(open)
+                : -1;
         if (close > 0 && text.is(text.step(close, 1), "{")) {
             found.add(Candidate.replace("write parentheses", 0, text.range(open), "(").and(text.range(close), ")"));
         }
@@ -145,10 +158,13 @@ public final class ExpressionCandidates implements CandidateSource {
     private static void emptyList(BrokenText text, int token, List<Candidate> found) {
         int open = text.step(token, 1);
         int close = text.step(open, 1);
-        int first = (text.is(token, "==") || text.is(token, "!=")) && text.is(open, "[") && text.is(close, "]") ? start(text, text.step(token, -1)) : -1;
+        int first = (text.is(token, "==") || text.is(token, "!=")) && text.is(open, "[") && text.is(close, "]")
+                ? start(text, text.step(token, -1)) : -1;
         if (first >= 0) {
-            Candidate asked = Candidate.replace("call 'isEmpty'", -1, new Range(text.tokens().end(text.step(token, -1)), text.tokens().end(close)), ".isEmpty()");
-            found.add(text.is(token, "==") ? asked : asked.and(new Range(text.tokens().start(first), text.tokens().start(first)), "!"));
+            Candidate asked = Candidate.replace("call 'isEmpty'", -1,
+                    new Range(text.tokens().end(text.step(token, -1)), text.tokens().end(close)), ".isEmpty()");
+            found.add(text.is(token, "==") ? asked : asked
+                    .and(new Range(text.tokens().start(first), text.tokens().start(first)), "!"));
         }
     }
 
@@ -164,12 +180,15 @@ public final class ExpressionCandidates implements CandidateSource {
     private static void madeWithoutParentheses(BrokenText text, int token, List<Candidate> found) {
         int name = text.step(token, 1);
         int end = text.step(name, 1);
-        boolean isBare = text.is(token, "new") && text.isKind(name, TokenKind.IDENTIFIER) && (text.is(end, ";") || text.is(end, ")") || text.is(end, ","));
+        boolean isBare = text.is(token, "new") && text.isKind(name, TokenKind.IDENTIFIER)
+                && (text.is(end, ";") || text.is(end, ")") || text.is(end, ","));
         if (isBare) {
             found.add(Candidate.insert("add '()'", 0, text.tokens().end(name), "()"));
         }
-        if (isBare && !text.is(end, ";") && (text.is(text.step(token, -1), "(") || text.is(text.step(token, -1), ","))) {
-            found.add(Candidate.replace("write '" + text.text(name) + "::new'", 1, new Range(text.tokens().start(token), text.tokens().end(name)),
+        if (isBare && !text.is(end, ";") && (text.is(text.step(token, -1), "(")
+                || text.is(text.step(token, -1), ","))) {
+            found.add(Candidate.replace("write '" + text.text(name) + "::new'", 1,
+                    new Range(text.tokens().start(token), text.tokens().end(name)),
                     text.text(name) + "::new"));
         }
     }
@@ -178,7 +197,8 @@ public final class ExpressionCandidates implements CandidateSource {
     private static void calledAlone(BrokenText text, int token, List<Candidate> found) {
         int end = text.step(token, 1);
         if (text.id().equals("not.stmt") && text.isKind(token, TokenKind.IDENTIFIER) && text.is(end, ";")
-                && Pattern.compile("\\b" + Pattern.quote(text.text(token)) + "\\s*\\([^()]*\\)\\s*(throws [\\w., ]+)?\\{").matcher(text.content()).find()) {
+                && Pattern.compile("\\b" + Pattern.quote(text.text(token))
+                        + "\\s*\\([^()]*\\)\\s*(throws [\\w., ]+)?\\{").matcher(text.content()).find()) {
             found.add(Candidate.insert("call it", -1, text.tokens().end(token), "()"));
         }
         if (text.is(token, "System") && text.is(end, ",")) {
@@ -189,8 +209,10 @@ public final class ExpressionCandidates implements CandidateSource {
     /** {@code for (...; i + 2)}: what is worked out and given to nothing is to be added. */
     private static void assignedAlone(BrokenText text, int token, List<Candidate> found) {
         int name = text.step(token, -1);
-        boolean isFirst = text.is(text.step(name, -1), ";") || text.is(text.step(name, -1), "{") || text.is(text.step(name, -1), "}");
-        if (text.id().equals("not.stmt") && Set.of("+", "-", "*", "/").contains(text.text(token)) && text.isKind(name, TokenKind.IDENTIFIER) && isFirst
+        boolean isFirst = text.is(text.step(name, -1), ";") || text.is(text.step(name, -1), "{")
+                || text.is(text.step(name, -1), "}");
+        if (text.id().equals("not.stmt") && Set.of("+", "-", "*", "/").contains(text.text(token))
+                && text.isKind(name, TokenKind.IDENTIFIER) && isFirst
                 && text.is(text.step(token, 2), ")")) {
             found.add(Candidate.insert("write '" + text.text(token) + "='", -1, text.tokens().end(token), "="));
         }
@@ -202,7 +224,8 @@ public final class ExpressionCandidates implements CandidateSource {
         int start = text.line(line).start();
         Matcher numbers = RANGE.matcher(text.lineText(line));
         if (text.is(token, "(") && numbers.find()) {
-            found.add(Candidate.replace("write ','", -1, new Range(start + numbers.end(1), start + numbers.start(2)), ", "));
+            found.add(Candidate.replace("write ','", -1, new Range(start + numbers.end(1), start + numbers.start(2)),
+                    ", "));
         }
     }
 }

@@ -9,10 +9,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 
-/** Expressions and declarations in the notation of other languages: powers, casts that look like calls, constants, records in braces. */
+/**
+ * Expressions and declarations in the notation of other languages: powers, casts that look like calls, constants,
+ * records in braces.
+ */
 public final class NotationCandidates implements CandidateSource {
 
-    private static final Set<String> PRIMITIVES = Set.of("int", "long", "double", "float", "char", "byte", "short", "boolean");
+    private static final Set<String> PRIMITIVES = Set.of("int", "long", "double", "float", "char", "byte", "short",
+            "boolean");
     private static final int NEAR = 6;
 
     @Override
@@ -38,7 +42,8 @@ public final class NotationCandidates implements CandidateSource {
         int next = text.step(token, 1);
         int left = text.step(token, -1);
         int right = text.step(next, 1);
-        if (text.is(token, "*") && text.is(next, "*") && text.tokens().end(token) == text.tokens().start(next) && isAtom(text, left)
+        if (text.is(token, "*") && text.is(next, "*") && text.tokens().end(token) == text.tokens().start(next)
+                && isAtom(text, left)
                 && isAtom(text, right)) {
             int start = text.tokens().start(left);
             found.add(Candidate.insert("write Math.pow", 0, start, "Math.pow(")
@@ -61,7 +66,8 @@ public final class NotationCandidates implements CandidateSource {
         Range type = text.range(token);
         Candidate cast = Candidate.insert("cast it to " + text.text(token), 0, type.start(), "(");
         boolean isSingle = text.step(open, 2) == close;
-        found.add(isSingle ? cast.and(text.range(open), ") ").and(text.range(close), "") : cast.and(new Range(type.end(), type.end()), ") "));
+        found.add(isSingle ? cast.and(text.range(open), ") ").and(text.range(close), "")
+                : cast.and(new Range(type.end(), type.end()), ") "));
     }
 
     /** {@code const int LIMIT = 12;} among members. */
@@ -88,7 +94,8 @@ public final class NotationCandidates implements CandidateSource {
         int open = text.step(token, -2);
         if (text.is(token, ",") && text.is(open, "[") && text.is(text.step(token, 2), "]")) {
             int next = text.step(token, 1);
-            found.add(Candidate.replace("write an index each", 0, new Range(text.tokens().start(token), text.tokens().start(next)), "]["));
+            found.add(Candidate.replace("write an index each", 0,
+                    new Range(text.tokens().start(token), text.tokens().start(next)), "]["));
         }
     }
 
@@ -106,21 +113,24 @@ public final class NotationCandidates implements CandidateSource {
         }
         if (close > 0) {
             found.add(Candidate.replace("write the components in parentheses", 0,
-                    new Range(text.tokens().end(text.step(open, -1)), text.tokens().end(open)), "(").and(text.range(close), ") {" + text.lineEnd() + text.indent(text.tokens().start(token)) + "}"));
+                    new Range(text.tokens().end(text.step(open, -1)), text.tokens().end(open)), "(")
+                    .and(text.range(close), ") {" + text.lineEnd() + text.indent(text.tokens().start(token)) + "}"));
         }
     }
 
     /** {@code = [4, 8]} and {@code (["red"])}: a list, or an array where one is wanted. */
     private static void list(BrokenText text, int token, List<Candidate> found) {
         int before = text.step(token, -1);
-        boolean isValue = text.is(before, "=") || text.is(before, "(") || text.is(before, ",") || text.is(before, "return") || text.is(before, ":")
+        boolean isValue = text.is(before, "=") || text.is(before, "(") || text.is(before, ",")
+                || text.is(before, "return") || text.is(before, ":")
                 || text.is(before, "[");
         int close = text.is(token, "[") && isValue ? text.closing(token) : -1;
         if (close < 0) {
             return;
         }
         found.add(Candidate.replace("make a list", 0, text.range(token), "List.of(").and(text.range(close), ")"));
-        found.add(Candidate.replace("make a list that can be changed", 0, text.range(token), "new ArrayList<>(List.of(").and(text.range(close), "))"));
+        found.add(Candidate.replace("make a list that can be changed", 0, text.range(token), "new ArrayList<>(List.of(")
+                .and(text.range(close), "))"));
         found.add(Candidate.replace("write braces", 0, text.range(token), "{").and(text.range(close), "}"));
     }
 
@@ -135,7 +145,8 @@ public final class NotationCandidates implements CandidateSource {
 
     /** {@code berth(number: 4, quay: "N")}, or with {@code =}: Java passes arguments by their place. */
     private static void namedArguments(BrokenText text, int token, List<Candidate> found) {
-        int close = text.is(token, "(") && text.isKind(text.step(token, -1), TokenKind.IDENTIFIER) ? text.closing(token) : -1;
+        int close = text.is(token, "(") && text.isKind(text.step(token, -1), TokenKind.IDENTIFIER) ? text.closing(token)
+                : -1;
         Candidate without = new Candidate("pass the values alone", 0, List.of());
         int depth = 0;
         for (int i = token; i >= 0 && i < close; i = text.step(i, 1)) {
@@ -143,7 +154,8 @@ public final class NotationCandidates implements CandidateSource {
             boolean isNamed = depth == 1 && text.is(i, ":") && text.isKind(text.step(i, -1), TokenKind.IDENTIFIER)
                     && (text.is(text.step(i, -2), "(") || text.is(text.step(i, -2), ","));
             if (isNamed) {
-                without = without.and(new Range(text.tokens().start(text.step(i, -1)), text.tokens().start(text.step(i, 1))), "");
+                without = without.and(new Range(text.tokens().start(text.step(i, -1)), text.tokens()
+                        .start(text.step(i, 1))), "");
             }
         }
         if (!without.edits().isEmpty()) {
@@ -162,7 +174,8 @@ public final class NotationCandidates implements CandidateSource {
     /** {@code names.filter(n -> n.equals("a").count()}: a parenthesis is missing before the next call of a chain. */
     private static void chained(BrokenText text, int token, List<Candidate> found) {
         if (text.is(token, ".") && text.is(text.step(token, -1), ")")) {
-            found.add(Candidate.insert("add ')' before '." + text.text(text.step(token, 1)) + "'", 3, text.tokens().start(token), ")"));
+            found.add(Candidate.insert("add ')' before '." + text.text(text.step(token, 1)) + "'", 3, text.tokens()
+                    .start(token), ")"));
         }
     }
 }

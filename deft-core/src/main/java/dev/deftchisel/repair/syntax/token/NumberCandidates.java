@@ -14,7 +14,8 @@ import java.util.regex.Pattern;
 public final class NumberCandidates implements CandidateSource {
 
     private static final Pattern OCTAL = Pattern.compile("(?<![\\w.])0+(?=\\d*[89])\\d*");
-    private static final Pattern HEXADECIMAL = Pattern.compile("(?<![\\w.])0(?=\\d*[A-Fa-f])(?![bBlLdDfF]\\b)[\\dA-Fa-f]+\\b");
+    private static final Pattern HEXADECIMAL =
+            Pattern.compile("(?<![\\w.])0(?=\\d*[A-Fa-f])(?![bBlLdDfF]\\b)[\\dA-Fa-f]+\\b");
     private static final Pattern UNDERSCORE = Pattern.compile("(?<![\\w.])\\d[\\d_]*_(?![\\d_])");
     private static final Pattern DECIMAL = Pattern.compile("(?<![\\w.,])\\d+,\\d+(?![\\w.,])");
     private static final Pattern THOUSANDS = Pattern.compile("(?<![\\w.,])\\d{1,3}(,\\d{3})+(?![\\w,])");
@@ -25,19 +26,22 @@ public final class NumberCandidates implements CandidateSource {
         each(text, OCTAL, number -> number.replaceFirst("^0+(?=\\d)", ""), 0, found);
         each(text, HEXADECIMAL, number -> "0x" + number.substring(1), 0, found);
         each(text, UNDERSCORE, number -> number.replaceFirst("_+$", ""), 0, found);
-        boolean isFraction = text.lineText(text.lineOf(text.at())).matches(".*\\b(double|float|Double|Float|BigDecimal)\\b.*");
+        boolean isFraction = text.lineText(text.lineOf(text.at()))
+                .matches(".*\\b(double|float|Double|Float|BigDecimal)\\b.*");
         each(text, DECIMAL, number -> number.replace(',', '.'), isFraction ? -1 : 5, found);
         each(text, THOUSANDS, number -> number.replace(",", ""), isFraction ? 0 : -1, found);
         return found;
     }
 
-    private static void each(BrokenText text, Pattern pattern, UnaryOperator<String> meant, int cost, List<Candidate> found) {
+    private static void each(BrokenText text, Pattern pattern, UnaryOperator<String> meant, int cost,
+            List<Candidate> found) {
         int line = text.lineOf(text.at());
         int start = text.line(line).start();
         Matcher number = pattern.matcher(text.lineText(line));
         while (number.find()) {
             String written = meant.apply(number.group());
-            found.add(Candidate.replace("write " + written, cost, new Range(start + number.start(), start + number.end()), written));
+            found.add(Candidate.replace("write " + written, cost,
+                    new Range(start + number.start(), start + number.end()), written));
         }
     }
 }

@@ -9,13 +9,16 @@ import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** Strings, characters, text blocks and comments that do not begin or end, or hold what they must not (JLS 3.7, 3.10). */
+/**
+ * Strings, characters, text blocks and comments that do not begin or end, or hold what they must not (JLS 3.7, 3.10).
+ */
 public final class QuoteCandidates implements CandidateSource {
 
     private static final Pattern ESCAPE = Pattern.compile("\\\\([^btnrfs\"'\\\\0-7u\r\n])");
     private static final Pattern END = Pattern.compile("[\\s;)\\],}]*$");
     /** A quoted word in a string: behind the start of the string, a blank or so, and before more of it. */
-    private static final Pattern QUOTED = Pattern.compile("(?<=\"[^\"+,;]{0,80}[\\s(=])(\"[\\p{L}\\p{N}_][^\"+,;]*\")(?=[\\s.,:;!?)][^\"]*\"\\s*[);,+])");
+    private static final Pattern QUOTED = Pattern
+            .compile("(?<=\"[^\"+,;]{0,80}[\\s(=])(\"[\\p{L}\\p{N}_][^\"+,;]*\")(?=[\\s.,:;!?)][^\"]*\"\\s*[);,+])");
     private static final Pattern WORD = Pattern.compile("[\\p{L}\\p{N}_]");
 
     @Override
@@ -33,7 +36,8 @@ public final class QuoteCandidates implements CandidateSource {
             case "illegal.esc.char" -> escaped(text, line, found);
             case "illegal.text.block.open" -> textBlock(text, found);
             case "unclosed.text.block" -> textBlockEnd(text, found);
-            case "unclosed.comment" -> found.add(Candidate.insert("end the comment", 0, lineEnd(text, text.lineOf(text.at())), " */"));
+            case "unclosed.comment" -> found.add(Candidate.insert("end the comment", 0,
+                    lineEnd(text, text.lineOf(text.at())), " */"));
             case "illegal.char", "illegal.nonascii.digit" -> quotes(text, line, found);
             default -> {
                 opened(text, line, found);
@@ -75,7 +79,8 @@ public final class QuoteCandidates implements CandidateSource {
             boolean isStart = WORD.matcher(String.valueOf(before.charAt(i))).matches()
                     && (i == 0 || !WORD.matcher(String.valueOf(before.charAt(i - 1))).matches());
             boolean isOpen = i > 0 && "(,+=".indexOf(before.substring(0, i).stripTrailing().isEmpty() ? ' '
-                    : before.substring(0, i).stripTrailing().charAt(before.substring(0, i).stripTrailing().length() - 1)) >= 0;
+                    : before.substring(0, i).stripTrailing()
+                    .charAt(before.substring(0, i).stripTrailing().length() - 1)) >= 0;
             if (isStart && isOpen) {
                 found.add(Candidate.insert("open the string", 1, range.start() + i, "\""));
                 return;
@@ -126,7 +131,8 @@ public final class QuoteCandidates implements CandidateSource {
         int open = rest.indexOf('\'');
         int marks = 0;
         for (int close = rest.indexOf('\'', open + 1); open >= 0 && close > 0; close = rest.indexOf('\'', close + 1)) {
-            found.add(Candidate.replace("write a string", marks++, new Range(text.at() + open, text.at() + open + 1), "\"")
+            found.add(Candidate.replace("write a string", marks++, new Range(text.at() + open, text.at() + open + 1),
+                    "\"")
                     .and(new Range(text.at() + close, text.at() + close + 1), "\""));
         }
         if (rest.startsWith("''")) {
@@ -137,7 +143,8 @@ public final class QuoteCandidates implements CandidateSource {
         int at = text.at() - text.line(line).start();
         int first = before.lastIndexOf('\'', Math.max(0, at - 1));
         if (first >= 0 && at < before.length() && before.charAt(at) == '\'') {
-            found.add(Candidate.replace("write a string", 1, new Range(text.line(line).start() + first, text.line(line).start() + first + 1),
+            found.add(Candidate.replace("write a string", 1,
+                    new Range(text.line(line).start() + first, text.line(line).start() + first + 1),
                     "\"").and(new Range(text.at(), text.at() + 1), "\""));
         }
     }
@@ -173,7 +180,8 @@ public final class QuoteCandidates implements CandidateSource {
         int width = text.content().substring(text.line(next).start(), text.line(next).end()).length()
                 - text.lineText(next).stripLeading().length();
         String indent = text.lineText(next).substring(0, width);
-        found.add(Candidate.replace("begin the text in a line of its own", 0, new Range(end, end + rest.length() - rest.stripLeading().length()),
+        found.add(Candidate.replace("begin the text in a line of its own", 0,
+                new Range(end, end + rest.length() - rest.stripLeading().length()),
                 text.lineEnd() + indent));
     }
 
@@ -182,7 +190,8 @@ public final class QuoteCandidates implements CandidateSource {
         int from = text.content().lastIndexOf("\"\"\"", text.at()) + 3;
         while (end.find()) {
             if (end.start() >= from) {
-                found.add(Candidate.replace("close the text block", found.size(), new Range(end.start(), end.end()), "\"\"\""));
+                found.add(Candidate.replace("close the text block", found.size(), new Range(end.start(), end.end()),
+                        "\"\"\""));
             }
         }
         Matcher statement = Pattern.compile(";[ \\t]*$", Pattern.MULTILINE).matcher(text.content());
@@ -197,8 +206,10 @@ public final class QuoteCandidates implements CandidateSource {
     private static void quotes(BrokenText text, int line, List<Candidate> found) {
         Range range = text.line(line);
         String plain = text.lineText(line).replaceAll("[\u201c\u201d\u201e\u00ab\u00bb\u2033]", "\"")
-                .replaceAll("[\u2018\u2019\u201a]", "'").replace('\u2013', '-').replace('\u2014', '-').replace('\u00a0', ' ').replace('\u2212', '-')
-                .replace('\u00d7', '*').replace('\u2026', ' ').replace('\uff1b', ';').replace('\uff08', '(').replace('\uff09', ')');
+                .replaceAll("[\u2018\u2019\u201a]", "'").replace('\u2013', '-').replace('\u2014', '-')
+                .replace('\u00a0', ' ').replace('\u2212', '-')
+                .replace('\u00d7', '*').replace('\u2026', ' ').replace('\uff1b', ';').replace('\uff08', '(')
+                .replace('\uff09', ')');
         if (!plain.equals(text.lineText(line))) {
             found.add(Candidate.replace("write plain quotation marks and signs", 0, range, plain));
         }
@@ -206,7 +217,8 @@ public final class QuoteCandidates implements CandidateSource {
         if (!marks.equals(text.lineText(line))) {
             found.add(Candidate.replace("write quotation marks", 0, range, marks));
         }
-        found.add(Candidate.replace("remove '" + text.content().charAt(Math.min(text.at(), text.content().length() - 1)) + "'", 3,
+        found.add(Candidate.replace("remove '" + text.content().charAt(Math.min(text.at(), text.content().length() - 1))
+                + "'", 3,
                 new Range(text.at(), Math.min(text.at() + 1, text.content().length())), ""));
     }
 }

@@ -14,11 +14,16 @@ import java.util.Set;
 public final class TokenCandidates implements CandidateSource {
 
     /** What is left out most, by how likely it is where the parser does not ask for it. */
-    private static final Map<String, Integer> MISSING = Map.ofEntries(Map.entry(";", 3), Map.entry(")", 3), Map.entry(",", 3),
-            Map.entry("+", 4), Map.entry("(", 5), Map.entry("}", 5), Map.entry("]", 4), Map.entry(">", 4), Map.entry(":", 4),
-            Map.entry("->", 4), Map.entry(".", 4), Map.entry("new", 5), Map.entry("=", 5), Map.entry("{", 5), Map.entry("[", 6));
-    private static final Map<String, List<String>> INSTEAD = Map.of(",", List.of(";"), ";", List.of(",", ":"), "=", List.of("=="),
-            ":", List.of(";", "->", "::"), "->", List.of(":"), "[", List.of("("), "]", List.of(")"), ".", List.of("::", ","),
+    private static final Map<String, Integer> MISSING = Map.ofEntries(Map.entry(";", 3), Map.entry(")", 3),
+            Map.entry(",", 3),
+            Map.entry("+", 4), Map.entry("(", 5), Map.entry("}", 5), Map.entry("]", 4), Map.entry(">", 4),
+            Map.entry(":", 4),
+            Map.entry("->", 4), Map.entry(".", 4), Map.entry("new", 5), Map.entry("=", 5), Map.entry("{", 5),
+            Map.entry("[", 6));
+    private static final Map<String, List<String>> INSTEAD = Map.of(",", List.of(";"), ";", List.of(",", ":"), "=",
+            List.of("=="),
+            ":", List.of(";", "->", "::"), "->", List.of(":"), "[", List.of("("), "]", List.of(")"), ".",
+            List.of("::", ","),
             "extends", List.of("implements"), "-", List.of("->"));
     private static final Set<String> BEFORE_STATEMENT = Set.of(";", "{", "}", ":", "->", ")");
     private static final int NEAR = 2;
@@ -43,10 +48,12 @@ public final class TokenCandidates implements CandidateSource {
     /** A token that is written twice somewhere in the line. */
     private static void doubled(BrokenText text, List<Candidate> found) {
         Range line = text.line(text.lineOf(text.at()));
-        for (int token = text.last(); token >= 0 && token < text.tokens().count() && text.tokens().start(token) < line.end();
+        for (int token = text.last(); token >= 0 && token < text.tokens().count() && text.tokens()
+                .start(token) < line.end();
                 token = text.tokens().code(token + 1)) {
             int next = text.step(token, 1);
-            if (next >= 0 && text.text(token).equals(text.text(next)) && text.isKind(token, TokenKind.SYMBOL) && !"{}()".contains(text.text(token))) {
+            if (next >= 0 && text.text(token).equals(text.text(next)) && text.isKind(token, TokenKind.SYMBOL)
+                    && !"{}()".contains(text.text(token))) {
                 found.add(Candidate.replace("remove the second '" + text.text(token) + "'", 1, text.range(next), ""));
             }
         }
@@ -81,11 +88,13 @@ public final class TokenCandidates implements CandidateSource {
                     : isWord ? " " + token + (isGlued ? " " : "")
                     : token.equals(",") && isGlued ? ", " : token;
             // text that stands beside something else is to be joined with it
-            boolean isText = token.equals("+") && (text.isKind(before, TokenKind.STRING) || text.isKind(next, TokenKind.STRING));
+            boolean isText = token.equals("+") && (text.isKind(before, TokenKind.STRING)
+                    || text.isKind(next, TokenKind.STRING));
             // what is missing at the end of a line ends a statement, and what is missing within it does not
             boolean isLineEnd = next < 0 || text.lineOf(end) != text.lineOf(text.tokens().start(next));
             int unlikely = token.equals(";") && !isLineEnd || token.equals(",") && isLineEnd ? 2 : 0;
-            found.add(Candidate.insert("add '" + token + "'", (isAsked && distance == 0 ? 1 : isText ? 2 : cost) + distance + unlikely,
+            found.add(Candidate.insert("add '" + token + "'", (isAsked && distance == 0 ? 1 : isText ? 2 : cost)
+                    + distance + unlikely,
                     end, written));
         });
     }
@@ -95,7 +104,8 @@ public final class TokenCandidates implements CandidateSource {
             found.add(Candidate.replace("write '='", 0, text.range(token), "="));
         }
         INSTEAD.getOrDefault(text.text(token), List.of()).forEach(other -> found.add(Candidate.replace(
-                "write '" + other + "' instead of '" + text.text(token) + "'", 4 + distance, text.range(token), other)));
+                "write '" + other + "' instead of '" + text.text(token) + "'", 4 + distance, text.range(token),
+                other)));
     }
 
     private static void deletion(BrokenText text, int token, int distance, List<Candidate> found) {
@@ -106,12 +116,16 @@ public final class TokenCandidates implements CandidateSource {
         int next = text.step(token, 1);
         boolean isOnLine = next >= 0 && text.lineOf(range.start()) == text.lineOf(text.tokens().start(next));
         boolean isWord = text.isKind(token, TokenKind.KEYWORD);
-        int end = isOnLine && (isWord || text.isKind(token, TokenKind.IDENTIFIER)) ? text.tokens().start(next) : range.end();
-        boolean isDoubled = text.text(token).equals(text.text(next)) || text.text(token).equals(text.text(text.step(token, -1)));
+        int end = isOnLine && (isWord || text.isKind(token, TokenKind.IDENTIFIER)) ? text.tokens().start(next)
+                : range.end();
+        boolean isDoubled = text.text(token).equals(text.text(next)) || text.text(token)
+                .equals(text.text(text.step(token, -1)));
         int cost = isWord ? 4 : isDoubled ? 2 : text.isKind(token, TokenKind.SYMBOL) ? 5 : 9;
-        found.add(Candidate.replace("remove '" + text.text(token) + "'", cost + distance, new Range(range.start(), end), ""));
+        found.add(Candidate.replace("remove '" + text.text(token) + "'", cost + distance, new Range(range.start(), end),
+                ""));
         if (text.is(token, "(") && text.is(next, ")")) {
-            found.add(Candidate.replace("remove '()'", 4 + distance, new Range(range.start(), text.tokens().end(next)), ""));
+            found.add(Candidate.replace("remove '()'", 4 + distance, new Range(range.start(), text.tokens().end(next)),
+                    ""));
         }
     }
 }

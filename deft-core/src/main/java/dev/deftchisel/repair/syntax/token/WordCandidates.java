@@ -15,18 +15,26 @@ import java.util.Set;
 /** Words and signs of other languages, signs that are turned round or torn apart, and keywords that are mixed up. */
 public final class WordCandidates implements CandidateSource {
 
-    private static final Map<String, String> WORDS = Map.ofEntries(Map.entry("and", "&&"), Map.entry("or", "||"), Map.entry("not", "!"),
-            Map.entry("in", ":"), Map.entry("of", ":"), Map.entry("elseif", "else if"), Map.entry("elsif", "else if"), Map.entry("elif", "else if"),
-            Map.entry("foreach", "for"), Map.entry("const", "final"), Map.entry("throws", "throw"), Map.entry("throw", "throws"),
+    private static final Map<String, String> WORDS = Map.ofEntries(Map.entry("and", "&&"), Map.entry("or", "||"),
+            Map.entry("not", "!"),
+            Map.entry("in", ":"), Map.entry("of", ":"), Map.entry("elseif", "else if"), Map.entry("elsif", "else if"),
+            Map.entry("elif", "else if"),
+            Map.entry("foreach", "for"), Map.entry("const", "final"), Map.entry("throws", "throw"),
+            Map.entry("throw", "throws"),
             Map.entry("except", "catch"), Map.entry("mod", "%"), Map.entry("function", ""),
-            Map.entry("def", ""), Map.entry("then", ""), Map.entry("let", "var"), Map.entry("is", "=="), Map.entry("fun", ""),
+            Map.entry("def", ""), Map.entry("then", ""), Map.entry("let", "var"), Map.entry("is", "=="),
+            Map.entry("fun", ""),
             Map.entry("until", "while"), Map.entry("otherwise", "else"), Map.entry("xor", "^"), Map.entry("div", "/"));
-    private static final Map<String, List<String>> SIGNS = Map.of("= >", List.of(">=", "->"), "< >", List.of("!="), "= <", List.of("<="),
-            "+ =", List.of("+="), "- =", List.of("-="), "* =", List.of("*="), "! =", List.of("!="), "= !", List.of("!="),
+    private static final Map<String, List<String>> SIGNS = Map.of("= >", List.of(">=", "->"), "< >", List.of("!="),
+            "= <", List.of("<="),
+            "+ =", List.of("+="), "- =", List.of("-="), "* =", List.of("*="), "! =", List.of("!="), "= !",
+            List.of("!="),
             "- >", List.of("->"), ": =", List.of("="));
     /** Keywords that are written with a capital by mistake. */
-    private static final Set<String> KEYWORDS = Set.of("class", "interface", "enum", "public", "private", "protected", "static", "final", "void", "if", "else",
-            "for", "while", "do", "switch", "case", "return", "new", "try", "catch", "finally", "throw", "throws", "import", "package", "extends", "implements",
+    private static final Set<String> KEYWORDS = Set.of("class", "interface", "enum", "public", "private", "protected",
+            "static", "final", "void", "if", "else",
+            "for", "while", "do", "switch", "case", "return", "new", "try", "catch", "finally", "throw", "throws",
+            "import", "package", "extends", "implements",
             "int", "char", "this", "super", "break", "continue", "default");
     private static final int NEAR = 9;
 
@@ -52,7 +60,8 @@ public final class WordCandidates implements CandidateSource {
         }
         if (instead == null && text.isKind(token, TokenKind.IDENTIFIER) && lower.length() > 2) {
             KEYWORDS.stream().filter(keyword -> keyword.length() > 2 && Spelling.slips(lower, keyword) == 1).sorted()
-                    .forEach(keyword -> found.add(Candidate.replace("write '" + keyword + "'", 2, text.range(token), keyword)));
+                    .forEach(keyword -> found.add(Candidate.replace("write '" + keyword + "'", 2, text.range(token),
+                            keyword)));
         }
         if (instead == null) {
             return;
@@ -78,15 +87,18 @@ public final class WordCandidates implements CandidateSource {
         // three that are one: '= ==', as from another language
         int third = text.step(next, 1);
         if (text.is(token, "==") && text.is(next, "=") || text.is(token, "!=") && text.is(next, "=")) {
-            found.add(Candidate.replace("write '" + text.text(token) + "'", 0, new Range(text.tokens().start(token), text.tokens().end(next)),
+            found.add(Candidate.replace("write '" + text.text(token) + "'", 0,
+                    new Range(text.tokens().start(token), text.tokens().end(next)),
                     text.text(token)));
         } else if (text.is(token, "?") && text.is(next, ".") && third >= 0) {
-            found.add(Candidate.replace("write '.'", 2, new Range(text.tokens().start(token), text.tokens().end(next)), "."));
+            found.add(Candidate.replace("write '.'", 2, new Range(text.tokens().start(token), text.tokens().end(next)),
+                    "."));
         }
     }
 
     private static void doubledSigns(BrokenText text, int token, List<Candidate> found) {
-        if (text.isKind(token, TokenKind.UNKNOWN) || text.is(token, "=") && text.isKind(text.step(token, 1), TokenKind.UNKNOWN)) {
+        if (text.isKind(token, TokenKind.UNKNOWN) || text.is(token, "=")
+                && text.isKind(text.step(token, 1), TokenKind.UNKNOWN)) {
             found.add(Candidate.replace("remove '" + text.text(token) + "'", 5, text.range(token), ""));
         }
     }
@@ -97,11 +109,14 @@ public final class WordCandidates implements CandidateSource {
         if (!text.isKind(token, TokenKind.IDENTIFIER)) {
             return;
         }
-        KEYWORDS.stream().filter(keyword -> word.startsWith(keyword) && word.length() > keyword.length()).sorted().forEach(keyword -> {
+        KEYWORDS.stream().filter(keyword -> word.startsWith(keyword) && word.length() > keyword.length()).sorted()
+                .forEach(keyword -> {
             boolean isFollowed = KEYWORDS.contains(word.substring(keyword.length()));
-            boolean isBeforeValue = Set.of("return", "new", "throw", "case").contains(keyword) && !text.is(text.step(token, 1), "(");
+            boolean isBeforeValue = Set.of("return", "new", "throw", "case").contains(keyword)
+                    && !text.is(text.step(token, 1), "(");
             if (isFollowed || isBeforeValue) {
-                found.add(Candidate.insert("write '" + keyword + "' apart", isFollowed ? 0 : 1, text.tokens().start(token) + keyword.length(), " "));
+                found.add(Candidate.insert("write '" + keyword + "' apart", isFollowed ? 0 : 1, text.tokens()
+                        .start(token) + keyword.length(), " "));
             }
         });
     }

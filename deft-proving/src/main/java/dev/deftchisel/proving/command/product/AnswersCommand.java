@@ -18,7 +18,8 @@ import picocli.CommandLine.Option;
 
 /** How long does an editor wait for the language server? */
 @Command(name = "answers", mixinStandardHelpOptions = true,
-        description = "Times the answers of the language server over the wire, with one file of about 2,000 lines open and typed in.")
+        description = "Times the answers of the language server over the wire, with one file of about 2,000 lines "
+        + "open and typed in.")
 public final class AnswersCommand implements Callable<Integer> {
 
     private static final int USERS = 30;
@@ -47,7 +48,8 @@ public final class AnswersCommand implements Callable<Integer> {
                         .orElseThrow();
             }
             AnswerTimes.Times times = AnswerTimes.measure(copy.request().folder(), open, renamed, rounds, seed);
-            System.out.printf("%s, open: %s (%d lines), renamed: %s, %d changes%n", copy.name(), open.path().getFileName(),
+            System.out.printf("%s, open: %s (%d lines), renamed: %s, %d changes%n", copy.name(), open.path()
+                    .getFileName(),
                     open.lines().count(), renamed.path().getFileName(), times.typed());
             times.byWhat().forEach((what, all) -> System.out.printf("%36s  median %5d ms, longest %5d ms%n", what,
                     SpeedCommand.median(all, Long::longValue), all.get(all.size() - 1)));

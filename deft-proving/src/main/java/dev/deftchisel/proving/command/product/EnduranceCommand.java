@@ -20,7 +20,8 @@ import picocli.CommandLine.Option;
 
 /** Does the language server keep its memory over a long day? */
 @Command(name = "endurance", mixinStandardHelpOptions = true,
-        description = "Types in files and works actions out in the language server for a long time, and looks at its memory.")
+        description = "Types in files and works actions out in the language server for a long time, and looks at its "
+        + "memory.")
 public final class EnduranceCommand implements Callable<Integer> {
 
     private static final int STEPS = 10;
@@ -29,7 +30,8 @@ public final class EnduranceCommand implements Callable<Integer> {
     @Mixin
     private final CorpusOptions corpora = new CorpusOptions();
 
-    @Option(names = "--operations", description = "how many actions are asked for; ten letters are typed before each (${DEFAULT-VALUE})")
+    @Option(names = "--operations", description =
+            "how many actions are asked for; ten letters are typed before each (${DEFAULT-VALUE})")
     private int operations = 100;
 
     @Option(names = "--seed", description = "decides the places (${DEFAULT-VALUE})")
@@ -41,12 +43,15 @@ public final class EnduranceCommand implements Callable<Integer> {
         for (Corpus copy : corpora.copies()) {
             List<SourceFile> files;
             try (Chisel chisel = Chisel.open(copy.request(), Monitor.SILENT)) {
-                files = new ArrayList<>(chisel.snapshot().files().stream().filter(file -> !file.isModuleInfo()).toList());
+                files = new ArrayList<>(chisel.snapshot().files().stream().filter(file -> !file.isModuleInfo())
+                        .toList());
             }
             Collections.shuffle(files, new Random(seed));
-            Endurance.Result result = new Endurance(seed).work(copy.request().folder(), files.subList(0, Math.min(FILES, files.size())),
+            Endurance.Result result = new Endurance(seed)
+                    .work(copy.request().folder(), files.subList(0, Math.min(FILES, files.size())),
                     operations, STEPS);
-            System.out.printf("%s: %d operations, %d worked out, %d of them refused, %d edits; MB in use after each tenth: %s%n",
+            System.out.printf("%s: %d operations, %d worked out, %d of them refused, %d edits; MB in use after each "
+                    + "tenth: %s%n",
                     copy.name(),
                     operations, result.worked(), result.refused(), result.edits(), result.memory());
         }

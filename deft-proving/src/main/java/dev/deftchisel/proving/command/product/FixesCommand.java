@@ -24,7 +24,8 @@ import picocli.CommandLine.Option;
 
 /** Do all fixes of all rules leave code that compiles, does the same, and needs no more of them? */
 @Command(name = "fixes", mixinStandardHelpOptions = true,
-        description = "Applies the fixes of all rules everywhere: first those that keep the class files, then all others.")
+        description = "Applies the fixes of all rules everywhere: first those that keep the class files, then all "
+        + "others.")
 public final class FixesCommand implements Callable<Integer> {
 
     @Mixin
@@ -47,7 +48,8 @@ public final class FixesCommand implements Callable<Integer> {
         for (Corpus copy : corpora.copies()) {
             for (FixedEverywhere.Result result : new FixedEverywhere(copy, tests).run(turns())) {
                 System.out.printf("%s, %s: %d fixes in %d files, %d left%n", copy.name(), result.name(),
-                        result.fixes().values().stream().mapToInt(Integer::intValue).sum(), result.files(), result.left().size());
+                        result.fixes().values().stream().mapToInt(Integer::intValue).sum(), result.files(),
+                        result.left().size());
                 result.left().forEach(reason -> System.out.println("  left: " + reason));
                 result.objections().forEach(objection -> System.out.println("  FAILED " + objection));
                 result.tests().ifPresent(text -> System.out.println("  " + text));
@@ -69,8 +71,10 @@ public final class FixesCommand implements Callable<Integer> {
             return chosen.stream().map(about -> new FixedEverywhere.Turn(about.id(), Set.of(about.id()),
                     about.effect() == Effect.SAME_CLASSES, true)).toList();
         }
-        return List.of(new FixedEverywhere.Turn("class files stay", ids(chosen, about -> about.effect() == Effect.SAME_CLASSES), true, false),
-                new FixedEverywhere.Turn("the others", ids(chosen, about -> about.effect() != Effect.SAME_CLASSES), false, false));
+        return List.of(new FixedEverywhere.Turn("class files stay",
+                ids(chosen, about -> about.effect() == Effect.SAME_CLASSES), true, false),
+                new FixedEverywhere.Turn("the others", ids(chosen, about -> about.effect() != Effect.SAME_CLASSES),
+                        false, false));
     }
 
     private static Set<String> ids(List<RuleDescription> chosen, Predicate<RuleDescription> wanted) {

@@ -15,7 +15,8 @@ import picocli.CommandLine.Option;
 
 /** Does the keyboard screen survive whatever is pressed, and how soon is a key to be seen? */
 @Command(name = "keys", mixinStandardHelpOptions = true,
-        description = "Presses random keys on the keyboard screen, or with --times measures how soon a key is to be seen.")
+        description = "Presses random keys on the keyboard screen, or with --times measures how soon a key is to be "
+        + "seen.")
 public final class KeysCommand implements Callable<Integer> {
 
     @Mixin
@@ -45,8 +46,10 @@ public final class KeysCommand implements Callable<Integer> {
             } else {
                 long start = System.nanoTime();
                 RandomKeys.Result result = new RandomKeys(seed).press(copy.request(), count);
-                System.out.printf("%s: %d keys in %d s; %d changes applied or taken back, %d desks; wrong: %d%n", copy.name(), count,
-                        (System.nanoTime() - start) / 1_000_000_000, result.applied(), result.desks(), result.wrong().size());
+                System.out.printf("%s: %d keys in %d s; %d changes applied or taken back, %d desks; wrong: %d%n",
+                        copy.name(), count,
+                        (System.nanoTime() - start) / 1_000_000_000, result.applied(), result.desks(), result.wrong()
+                        .size());
                 result.wrong().forEach(line -> System.out.println("  WRONG " + line));
                 passed &= result.wrong().isEmpty();
             }
@@ -58,7 +61,8 @@ public final class KeysCommand implements Callable<Integer> {
         WorkerTasks helper = new WorkerTasks();
         try (Chisel chisel = Chisel.open(copy.request(), helper.monitor()); helper) {
             new KeyTimes(chisel, helper).measure(PaceCommand.open(chisel), rounds, pause).forEach((what, all) ->
-                    System.out.printf("%s: %-24s median %6.1f ms, 95 %% within %6.1f ms, longest %6.1f ms%n", copy.name(), what,
+                    System.out.printf("%s: %-24s median %6.1f ms, 95 %% within %6.1f ms, longest %6.1f ms%n",
+                            copy.name(), what,
                             millis(all, 0.5), millis(all, 0.95), millis(all, 1)));
         }
     }

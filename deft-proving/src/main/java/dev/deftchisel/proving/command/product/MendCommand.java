@@ -37,7 +37,8 @@ public final class MendCommand implements Callable<Integer> {
     public Integer call() {
         List<Mended.Result> results = new ArrayList<>();
         List<Corpus> originals = corpora.originals();
-        try (ProgressBar bar = new ProgressBarBuilder().setTaskName("mending").setInitialMax((long) count * originals.size())
+        try (ProgressBar bar = new ProgressBarBuilder().setTaskName("mending")
+                .setInitialMax((long) count * originals.size())
                 .setUpdateIntervalMillis(1000).hideEta().build()) {
             for (Corpus corpus : originals) {
                 results.addAll(new Mended(corpus, seed, result -> bar.step()).run(count));
@@ -50,7 +51,8 @@ public final class MendCommand implements Callable<Integer> {
         row("all", results);
         if (verbose) {
             results.stream().filter(result -> result.fix() != 1).forEach(result -> System.out.println(result.fix() + " "
-                    + result.kind().toLowerCase(Locale.ROOT) + " " + result.place() + " " + result.error() + ": " + result.words()));
+                    + result.kind().toLowerCase(Locale.ROOT) + " " + result.place() + " " + result.error() + ": "
+                    + result.words()));
         }
         return 0;
     }
@@ -58,7 +60,8 @@ public final class MendCommand implements Callable<Integer> {
     private static void row(String name, List<Mended.Result> results) {
         long first = results.stream().filter(result -> result.fix() == 1).count();
         long some = results.stream().filter(result -> result.fix() > 0).count();
-        System.out.printf("%-12s %6d %7.1f%% %7.1f%%%n", name, results.size(), 100.0 * first / Math.max(1, results.size()),
+        System.out.printf("%-12s %6d %7.1f%% %7.1f%%%n", name, results.size(),
+                100.0 * first / Math.max(1, results.size()),
                 100.0 * some / Math.max(1, results.size()));
     }
 }

@@ -30,7 +30,8 @@ public final class MistakesCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException, InterruptedException {
         LogManager.getLogManager().reset();
-        List<Mistake> mistakes = Mistake.all().stream().filter(one -> only.isEmpty() || only.contains(one.name())).toList();
+        List<Mistake> mistakes = Mistake.all().stream().filter(one -> only.isEmpty() || only.contains(one.name()))
+                .toList();
         Map<FirstFix.Verdict, Integer> counts = new EnumMap<>(FirstFix.Verdict.class);
         int idle = 0;
         try (Runner runner = new Runner()) {
@@ -40,14 +41,17 @@ public final class MistakesCommand implements Callable<Integer> {
                 counts.merge(result.verdict(), 1, Integer::sum);
                 idle += result.idle().size();
                 if (all || result.verdict() != FirstFix.Verdict.MEANT || !result.idle().isEmpty()) {
-                    System.out.printf("%s %s/%s: %s%n    %s%n    %s%s%n", result.verdict(), mistake.sort(), mistake.name(), result.words(),
-                            result.error(), result.fixes(), result.idle().isEmpty() ? "" : "\n    cannot be taken: " + result.idle());
+                    System.out.printf("%s %s/%s: %s%n    %s%n    %s%s%n", result.verdict(), mistake.sort(),
+                            mistake.name(), result.words(),
+                            result.error(), result.fixes(), result.idle().isEmpty() ? ""
+                            : "\n    cannot be taken: " + result.idle());
                 }
             }
         }
         int meant = counts.getOrDefault(FirstFix.Verdict.MEANT, 0);
         int compile = meant + counts.getOrDefault(FirstFix.Verdict.COMPILES, 0);
-        System.out.printf("%d programs: %s%nas meant %.1f %%, compile %.1f %%, fixes among the first three that cannot be taken: %d%n",
+        System.out.printf("%d programs: %s%nas meant %.1f %%, compile %.1f %%, fixes among the first three that "
+                + "cannot be taken: %d%n",
                 mistakes.size(), counts, 100.0 * meant / mistakes.size(), 100.0 * compile / mistakes.size(), idle);
         return 100.0 * meant / mistakes.size() >= least ? 0 : 1;
     }

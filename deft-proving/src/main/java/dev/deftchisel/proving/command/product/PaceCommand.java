@@ -30,11 +30,12 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /**
- * Times the search for problems against the compiler with all its warnings over the same files, in turn in the same run:
- * from nothing, again, after an edit in one file, and of one open file in a process that is warm.
+ * Times the search for problems against the compiler with all its warnings over the same files, in turn in the same
+ * run: from nothing, again, after an edit in one file, and of one open file in a process that is warm.
  */
 @Command(name = "pace", mixinStandardHelpOptions = true,
-        description = "Times problems against javac -Xlint:all over the same files: from nothing, again, after an edit, and warm.")
+        description = "Times problems against javac -Xlint:all over the same files: from nothing, again, after an "
+        + "edit, and warm.")
 public final class PaceCommand implements Callable<Integer> {
 
     private static final int WARM_UP = 30;
@@ -49,7 +50,8 @@ public final class PaceCommand implements Callable<Integer> {
     @Option(names = "--rounds", description = "how often each is timed (${DEFAULT-VALUE})")
     private int rounds = 3;
 
-    @Option(names = "--edits", description = "how many files are edited in each round, one at a time (${DEFAULT-VALUE})")
+    @Option(names = "--edits", description =
+            "how many files are edited in each round, one at a time (${DEFAULT-VALUE})")
     private int edits = 5;
 
     @Option(names = "--seed", description = "draws the files that are edited (${DEFAULT-VALUE})")
@@ -88,9 +90,12 @@ public final class PaceCommand implements Callable<Integer> {
                     WatchedProcess.run(look);
                 }
             }
-            System.out.printf("%d files: javac -Xlint:all %d ms; deft problems %d ms (%.2f of javac), again %d ms (1/%.1f of that), "
-                    + "after one edit %d ms (1/%.1f), longest %d ms%n", chisel.snapshot().files().size(), median(javac), median(cold),
-                    (double) median(cold) / median(javac), median(again), (double) median(cold) / median(again), median(edited),
+            System.out.printf("%d files: javac -Xlint:all %d ms; deft problems %d ms (%.2f of javac), again %d ms "
+                    + "(1/%.1f of that), "
+                    + "after one edit %d ms (1/%.1f), longest %d ms%n", chisel.snapshot().files().size(), median(javac),
+                    median(cold),
+                    (double) median(cold) / median(javac), median(again), (double) median(cold) / median(again),
+                    median(edited),
                     (double) median(cold) / median(edited), Collections.max(edited));
         }
     }
@@ -127,14 +132,16 @@ public final class PaceCommand implements Callable<Integer> {
             long[] looks = new long[WARM_UP];
             for (int run = 0; run < 2 * WARM_UP; run++) {
                 SourceFile edited = files.get(random.nextInt(files.size()));
-                Snapshot now = chisel.snapshot().with(Map.of(edited.path(), Optional.of(edited(edited, random))), Map.of());
+                Snapshot now = chisel.snapshot().with(Map.of(edited.path(), Optional.of(edited(edited, random))),
+                        Map.of());
                 long start = System.nanoTime();
                 Problems problems = chisel.problems(now);
                 problems.sinceLast(problems.everywhere());
                 looks[run % WARM_UP] = (System.nanoTime() - start) / 1_000_000;
             }
             Arrays.sort(looks);
-            System.out.printf("in one process: everything for the first time %d ms, %d problems; after one edit %d ms (1/%.1f), "
+            System.out.printf("in one process: everything for the first time %d ms, %d problems; after one edit %d ms "
+                    + "(1/%.1f), "
                     + "at most %d ms%n",
                     first, all, looks[WARM_UP / 2], (double) first / looks[WARM_UP / 2], looks[WARM_UP - 1]);
             SourceFile file = open(chisel);
@@ -143,13 +150,15 @@ public final class PaceCommand implements Callable<Integer> {
             for (int run = 0; run < 2 * WARM_UP; run++) {
                 String text = file.content() + "\n".repeat(run + 1);
                 long start = System.nanoTime();
-                List<Problem> problems = chisel.problems(chisel.snapshot().with(Map.of(file.path(), Optional.of(text)), Map.of()))
+                List<Problem> problems = chisel.problems(chisel.snapshot()
+                        .with(Map.of(file.path(), Optional.of(text)), Map.of()))
                         .in(ProblemScope.of(List.of(file.path())));
                 times[run % WARM_UP] = (System.nanoTime() - start) / 1_000_000;
                 found = problems.size();
             }
             Arrays.sort(times);
-            System.out.printf("one file of %d lines, warm: %d ms median, %d ms at most, %d problems%n", file.lines().count(),
+            System.out.printf("one file of %d lines, warm: %d ms median, %d ms at most, %d problems%n", file.lines()
+                    .count(),
                     times[WARM_UP / 2], times[WARM_UP - 1], found);
         }
     }

@@ -21,8 +21,8 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /**
- * Times a preview of a rename against the compiler over the same files, in turn in the same run: as whole processes, and
- * in a process that is warm. Medians are given, and ratios, which mean more than seconds.
+ * Times a preview of a rename against the compiler over the same files, in turn in the same run: as whole processes,
+ * and in a process that is warm. Medians are given, and ratios, which mean more than seconds.
  */
 @Command(name = "speed", mixinStandardHelpOptions = true,
         description = "Times rename previews against javac over the same files, as whole processes and warm.")
@@ -64,14 +64,17 @@ public final class SpeedCommand implements Callable<Integer> {
                 }
             }
             long millis = median(reference, WatchedProcess::millis);
-            System.out.printf("javac -proc:none over %d files: %d ms, at most %d MiB%n", chisel.snapshot().files().size(),
+            System.out.printf("javac -proc:none over %d files: %d ms, at most %d MiB%n", chisel.snapshot().files()
+                    .size(),
                     millis, median(reference, WatchedProcess::peakKiB) >> 10);
             for (int i = 0; i < members.size(); i++) {
                 long process = median(whole.get(i), WatchedProcess::millis);
                 Warm warm = warm(chisel, members.get(i));
-                System.out.printf("%s, %d files: whole process %d ms = 1/%.1f of javac, at most %d MiB; warm %d ms = 1/%.1f%n",
+                System.out.printf("%s, %d files: whole process %d ms = 1/%.1f of javac, at most %d MiB; warm %d ms = "
+                        + "1/%.1f%n",
                         members.get(i), warm.files(), process, (double) millis / process,
-                        median(whole.get(i), WatchedProcess::peakKiB) >> 10, warm.millis(), (double) millis / warm.millis());
+                        median(whole.get(i), WatchedProcess::peakKiB) >> 10, warm.millis(),
+                        (double) millis / warm.millis());
             }
         }
     }

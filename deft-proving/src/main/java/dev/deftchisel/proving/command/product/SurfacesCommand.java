@@ -13,7 +13,8 @@ import picocli.CommandLine.Option;
 
 /** Does an operation give the same bytes wherever it is taken? */
 @Command(name = "surfaces", mixinStandardHelpOptions = true,
-        description = "Takes offers at random places through library, command line, language server and screen, and compares the files.")
+        description = "Takes offers at random places through library, command line, language server and screen, and "
+        + "compares the files.")
 public final class SurfacesCommand implements Callable<Integer> {
 
     @Mixin
@@ -36,8 +37,10 @@ public final class SurfacesCommand implements Callable<Integer> {
             // an editor can only name the folder, so all surfaces are told no more than that
             Corpus plain = new Corpus(copy.name(), OpenRequest.at(copy.request().folder()));
             SameEverywhere.Result result = new SameEverywhere(plain, seed).run(each, places);
-            System.out.printf("%s: %d offers of %d operations, each through four surfaces; wrong: %d%n  %s%n", copy.name(),
-                    result.taken().values().stream().mapToInt(Integer::intValue).sum(), result.taken().size(), result.wrong().size(),
+            System.out.printf("%s: %d offers of %d operations, each through four surfaces; wrong: %d%n  %s%n",
+                    copy.name(),
+                    result.taken().values().stream().mapToInt(Integer::intValue).sum(), result.taken()
+                    .size(), result.wrong().size(),
                     result.taken());
             result.wrong().stream().limit(30).forEach(line -> System.out.println("  WRONG " + line));
             passed &= result.wrong().isEmpty();

@@ -13,7 +13,8 @@ import picocli.CommandLine.Option;
 
 /** Does the journal keep its word? */
 @Command(name = "torture", mixinStandardHelpOptions = true,
-        description = "Kills processes while they write a change over 50 files, lets two write at once, fills the disk.")
+        description = "Kills processes while they write a change over 50 files, lets two write at once, fills the "
+        + "disk.")
 public final class TortureCommand implements Callable<Integer> {
 
     @Option(names = "--kills", description = "how many (${DEFAULT-VALUE})")

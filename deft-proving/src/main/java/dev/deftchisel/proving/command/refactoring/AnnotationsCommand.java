@@ -18,7 +18,8 @@ import picocli.CommandLine.Mixin;
 
 /** Is the same found where every type is annotated? */
 @Command(name = "annotations", mixinStandardHelpOptions = true,
-        description = "Annotates every type in use, in the example of each rule and in corpora, and compares what is found.")
+        description = "Annotates every type in use, in the example of each rule and in corpora, and compares what is "
+        + "found.")
 public final class AnnotationsCommand implements Callable<Integer> {
 
     @Mixin
@@ -40,7 +41,8 @@ public final class AnnotationsCommand implements Callable<Integer> {
                 different++;
             }
         }
-        System.out.printf("%d problems without annotations; types annotated in %d files; found otherwise: %d%n", oracle.found(),
+        System.out.printf("%d problems without annotations; types annotated in %d files; found otherwise: %d%n",
+                oracle.found(),
                 oracle.files(), different);
         return different == 0 ? 0 : 1;
     }

@@ -31,7 +31,8 @@ import picocli.CommandLine.Option;
 
 /** Does code that a rule wrote otherwise do the same when it runs? */
 @Command(name = "behaviour", mixinStandardHelpOptions = true,
-        description = "Applies each rule that says it keeps the behaviour, and calls the methods before and after with the same arguments.")
+        description = "Applies each rule that says it keeps the behaviour, and calls the methods before and after "
+        + "with the same arguments.")
 public final class BehaviourCommand implements Callable<Integer> {
 
     private static final List<String> METHODS = List.of("Conditions", "Values", "Statements");
@@ -39,7 +40,8 @@ public final class BehaviourCommand implements Callable<Integer> {
     @Mixin
     private final CorpusOptions corpora = new CorpusOptions();
 
-    @Option(names = "--rules", split = ",", paramLabel = "RULE", description = "only these rules, whatever they say of themselves")
+    @Option(names = "--rules", split = ",", paramLabel = "RULE",
+            description = "only these rules, whatever they say of themselves")
     private Set<String> rules = Set.of();
 
     @Override
@@ -56,7 +58,8 @@ public final class BehaviourCommand implements Callable<Integer> {
             for (OpenRequest request : requests(about)) {
                 try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
                     Problems problems = chisel.problems();
-                    Problems.Fixed fixed = problems.fixAll(problems.everywhere(), problem -> problem.rule().equals(about.id()));
+                    Problems.Fixed fixed = problems.fixAll(problems.everywhere(), problem -> problem.rule()
+                            .equals(about.id()));
                     if (fixed.outcome().isEmpty() || !(fixed.outcome().get() instanceof Outcome.Preview preview)) {
                         continue;
                     }
@@ -65,8 +68,10 @@ public final class BehaviourCommand implements Callable<Integer> {
                     SameBehaviour oracle = new SameBehaviour(classPath(chisel));
                     List<String> differences = oracle.differences(before.classes(), after.classes());
                     int count = fixed.fixes().values().stream().mapToInt(Integer::intValue).sum();
-                    System.out.printf("%-26s %3d fixes in %s, %d methods called %d times%s%n", about.id(), count, request.folder().getFileName(),
-                            oracle.methods(), oracle.calls(), differences.isEmpty() ? "" : ", " + differences.size() + " differ");
+                    System.out.printf("%-26s %3d fixes in %s, %d methods called %d times%s%n", about.id(), count,
+                            request.folder().getFileName(),
+                            oracle.methods(), oracle.calls(), differences.isEmpty() ? ""
+                            : ", " + differences.size() + " differ");
                     differences.forEach(line -> System.out.println("  OTHER " + line));
                     if (before.errors().isEmpty() && !after.errors().isEmpty()) {
                         System.out.println("  BROKEN " + after.errors().get(0));
@@ -79,7 +84,8 @@ public final class BehaviourCommand implements Callable<Integer> {
                 }
             }
         }
-        System.out.printf("%d fixes; %d methods called %d times; other than before: %d%n", fixes, methods, calls, wrong);
+        System.out.printf("%d fixes; %d methods called %d times; other than before: %d%n", fixes, methods, calls,
+                wrong);
         return wrong == 0 ? 0 : 1;
     }
 
@@ -113,7 +119,8 @@ public final class BehaviourCommand implements Callable<Integer> {
     }
 
     private static List<URL> classPath(Chisel chisel) {
-        return chisel.workspace().modules().stream().map(Module::classPath).flatMap(List::stream).distinct().map(path -> {
+        return chisel.workspace().modules().stream().map(Module::classPath).flatMap(List::stream).distinct()
+                .map(path -> {
             try {
                 return path.toUri().toURL();
             } catch (MalformedURLException impossible) {

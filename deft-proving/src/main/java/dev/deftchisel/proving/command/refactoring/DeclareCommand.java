@@ -38,7 +38,8 @@ public final class DeclareCommand implements Callable<Integer> {
     public Integer call() throws IOException {
         List<Redeclared.Result> results = new ArrayList<>();
         List<Corpus> copies = corpora.copies();
-        try (ProgressBar bar = new ProgressBarBuilder().setTaskName("declaring").setInitialMax((long) count * copies.size())
+        try (ProgressBar bar = new ProgressBarBuilder().setTaskName("declaring")
+                .setInitialMax((long) count * copies.size())
                 .setUpdateIntervalMillis(1000).hideEta().build()) {
             for (Corpus copy : copies) {
                 results.addAll(new Redeclared(copy, seed, result -> bar.step()).run(count));

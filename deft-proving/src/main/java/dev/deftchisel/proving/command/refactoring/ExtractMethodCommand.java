@@ -14,7 +14,8 @@ import picocli.CommandLine.Option;
 
 /** Random code becomes a method. */
 @Command(name = ExtractMethodCommand.OPERATION, mixinStandardHelpOptions = true,
-        description = "Makes random statements in copies of the corpora a method and has every oracle judge the result.")
+        description = "Makes random statements in copies of the corpora a method and has every oracle judge the "
+        + "result.")
 public final class ExtractMethodCommand implements Callable<Integer> {
 
     static final String OPERATION = "extract-method";
@@ -25,7 +26,8 @@ public final class ExtractMethodCommand implements Callable<Integer> {
     @Option(names = "--expressions", description = "expressions instead of statements")
     private boolean expressions;
 
-    @Option(names = "--duplicates", description = "places that do the same call the method, too, and several values come out as a record")
+    @Option(names = "--duplicates", description =
+            "places that do the same call the method, too, and several values come out as a record")
     private boolean duplicates;
 
     @Option(names = "--back", description = "inline each method again, after which the class files must be equal")
@@ -38,7 +40,8 @@ public final class ExtractMethodCommand implements Callable<Integer> {
                 back ? Oracles.ofExtractionAndBack() : Oracles.ofReshaping(),
                 analyst -> expressions ? new ExpressionSubjects(analyst, options.draw(), OPERATION, true)
                         : new StatementSubjects(analyst, options.draw(), duplicates
-                                ? Answers.of("duplicates", "package").and("results", "record").and("visibility", "package")
+                                ? Answers.of("duplicates", "package").and("results", "record")
+                                .and("visibility", "package")
                                 : Answers.none()), false);
     }
 }

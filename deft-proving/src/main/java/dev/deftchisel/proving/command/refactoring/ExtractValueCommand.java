@@ -12,7 +12,8 @@ import picocli.CommandLine.Option;
 
 /** Random expressions become fields or parameters. */
 @Command(name = "extract-value", mixinStandardHelpOptions = true,
-        description = "Makes random expressions in copies of the corpora fields or parameters and has every oracle judge the result.")
+        description = "Makes random expressions in copies of the corpora fields or parameters and has every oracle "
+        + "judge the result.")
 public final class ExtractValueCommand implements Callable<Integer> {
 
     @Mixin
@@ -24,6 +25,7 @@ public final class ExtractValueCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException {
         return options.run("extract-value", () -> fields ? " --fields" : "", Oracles.ofReshaping(),
-                analyst -> new ExpressionSubjects(analyst, options.draw(), fields ? "extract-field" : "extract-parameter", true), false);
+                analyst -> new ExpressionSubjects(analyst, options.draw(), fields ? "extract-field"
+                        : "extract-parameter", true), false);
     }
 }

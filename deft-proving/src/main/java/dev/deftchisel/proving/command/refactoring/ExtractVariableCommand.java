@@ -19,7 +19,8 @@ public final class ExtractVariableCommand implements Callable<Integer> {
     @Mixin
     private final TrialOptions options = new TrialOptions();
 
-    @Option(names = "--as-they-come", description = "each expression is as likely as any other, rather than each kind of expression")
+    @Option(names = "--as-they-come", description =
+            "each expression is as likely as any other, rather than each kind of expression")
     private boolean asTheyCome;
 
     @Option(names = "--back", description = "inline each variable again, after which the class files must be equal")

@@ -21,7 +21,8 @@ import picocli.CommandLine.Option;
 
 /** Is the guard worth it? */
 @Command(name = "faults", mixinStandardHelpOptions = true,
-        description = "Plants faults in correct changes and counts how many of those that change class files the guard catches.")
+        description = "Plants faults in correct changes and counts how many of those that change class files the "
+        + "guard catches.")
 public final class FaultsCommand implements Callable<Integer> {
 
     @Mixin
@@ -56,10 +57,12 @@ public final class FaultsCommand implements Callable<Integer> {
     public Integer call() throws IOException {
         List<Corpus> copies = processed ? programs() : corpora.copies();
         Map<String, FaultTrials.Tally> all = new LinkedHashMap<>();
-        try (ProgressBar bar = new ProgressBarBuilder().setTaskName("planting").setInitialMax((long) count * copies.size())
+        try (ProgressBar bar = new ProgressBarBuilder().setTaskName("planting")
+                .setInitialMax((long) count * copies.size())
                 .setUpdateIntervalMillis(1000).hideEta().build()) {
             for (Corpus copy : copies) {
-                new FaultTrials(copy, seed, processed ? CompiledCode::processed : CompiledCode::of, bar::step).run(count).forEach((fault, tally) ->
+                new FaultTrials(copy, seed, processed ? CompiledCode::processed : CompiledCode::of, bar::step)
+                        .run(count).forEach((fault, tally) ->
                         all.merge(fault, tally, FaultTrials.Tally::plus));
             }
         }

@@ -14,7 +14,8 @@ import picocli.CommandLine.Option;
 
 /** Random types get members. */
 @Command(name = GenerateCommand.WHAT, mixinStandardHelpOptions = true,
-        description = "Generates members of random types in copies of the corpora and has every oracle judge the result.")
+        description = "Generates members of random types in copies of the corpora and has every oracle judge the "
+        + "result.")
 public final class GenerateCommand implements Callable<Integer> {
 
     static final String WHAT = "generate";
@@ -28,7 +29,8 @@ public final class GenerateCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException {
         List<Operation> operations = Chisel.operations().stream()
-                .filter(one -> operation.isEmpty() ? one.id().startsWith(WHAT) || one.id().startsWith("implement") : one.id()
+                .filter(one -> operation.isEmpty() ? one.id().startsWith(WHAT) || one.id().startsWith("implement")
+                        : one.id()
                 .equals(operation))
                 .toList();
         return options.run(WHAT, () -> operation.isEmpty() ? "" : " --operation " + operation, Oracles.ofGeneration(),

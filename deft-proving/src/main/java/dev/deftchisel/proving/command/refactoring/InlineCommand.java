@@ -13,7 +13,8 @@ import picocli.CommandLine.Option;
 
 /** Random local variables give way to their values, or calls to what the method does. */
 @Command(name = InlineCommand.OPERATION, mixinStandardHelpOptions = true,
-        description = "Inlines random local variables or calls in copies of the corpora and has every oracle judge the result.")
+        description = "Inlines random local variables or calls in copies of the corpora and has every oracle judge "
+        + "the result.")
 public final class InlineCommand implements Callable<Integer> {
 
     static final String OPERATION = "inline";
@@ -31,7 +32,8 @@ public final class InlineCommand implements Callable<Integer> {
     public Integer call() throws IOException {
         SymbolKind kind = methods ? SymbolKind.METHOD : SymbolKind.LOCAL_VARIABLE;
         Answers always = open ? Answers.of("access", "open") : Answers.none();
-        return options.run(OPERATION, () -> (methods ? " --methods" : "") + (open ? " --open" : ""), Oracles.ofReshaping(),
+        return options.run(OPERATION, () -> (methods ? " --methods" : "") + (open ? " --open" : ""),
+                Oracles.ofReshaping(),
                 analyst -> new NameSubjects(analyst, options.draw(), OPERATION, kind, always), false);
     }
 }

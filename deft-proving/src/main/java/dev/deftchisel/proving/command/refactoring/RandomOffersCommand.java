@@ -28,13 +28,15 @@ public final class RandomOffersCommand implements Callable<Integer> {
     @Option(names = "--steps", description = "how many offers are taken (${DEFAULT-VALUE})")
     private int steps = 3000;
 
-    @Option(names = "--upon", description = "how many one upon the other before a program begins anew (${DEFAULT-VALUE})")
+    @Option(names = "--upon", description = "how many one upon the other before a program begins anew "
+            + "(${DEFAULT-VALUE})")
     private int upon = 15;
 
     @Option(names = "--seed", description = "decides everything (${DEFAULT-VALUE})")
     private long seed = 1;
 
-    @Option(names = "--only", split = ",", paramLabel = "SORT", description = "only these operations, and fixes as 'fix RULE'")
+    @Option(names = "--only", split = ",", paramLabel = "SORT",
+            description = "only these operations, and fixes as 'fix RULE'")
     private Set<String> only = Set.of();
 
     @Option(names = "--program", split = ",", description = "only these programs")
@@ -46,7 +48,8 @@ public final class RandomOffersCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException, InterruptedException {
         LogManager.getLogManager().reset();
-        List<Program> all = Program.all().stream().filter(one -> programs.isEmpty() || programs.contains(one.name())).toList();
+        List<Program> all = Program.all().stream().filter(one -> programs.isEmpty() || programs.contains(one.name()))
+                .toList();
         List<Step> taken = new ArrayList<>();
         try (Runner runner = new Runner()) {
             RandomOffers offers = new RandomOffers(seed, runner, only, step -> {
@@ -67,7 +70,8 @@ public final class RandomOffersCommand implements Callable<Integer> {
         }
         if (log != null) {
             try {
-                Files.writeString(log, step + "\n" + step.diff().indent(4) + "\n", StandardCharsets.UTF_8, StandardOpenOption.CREATE,
+                Files.writeString(log, step + "\n" + step.diff().indent(4) + "\n", StandardCharsets.UTF_8,
+                        StandardOpenOption.CREATE,
                         StandardOpenOption.APPEND);
             } catch (IOException failed) {
                 throw new java.io.UncheckedIOException(failed);
@@ -79,7 +83,8 @@ public final class RandomOffersCommand implements Callable<Integer> {
         Map<String, Map<Step.Verdict, Integer>> bySort = new TreeMap<>();
         Map<Step.Verdict, Integer> sums = new EnumMap<>(Step.Verdict.class);
         for (Step step : taken) {
-            bySort.computeIfAbsent(step.sort(), sort -> new EnumMap<>(Step.Verdict.class)).merge(step.verdict(), 1, Integer::sum);
+            bySort.computeIfAbsent(step.sort(), sort -> new EnumMap<>(Step.Verdict.class))
+                    .merge(step.verdict(), 1, Integer::sum);
             sums.merge(step.verdict(), 1, Integer::sum);
         }
         bySort.forEach((sort, counts) -> System.out.printf("%-36s %s%n", sort, counts));

@@ -21,13 +21,15 @@ public final class RenameCommand implements Callable<Integer> {
     private final TrialOptions options = new TrialOptions();
 
     @Option(names = "--clashing", paramLabel = "PERCENT",
-            description = "how many new names are taken from the same file, so that clashes are likely (${DEFAULT-VALUE})")
+            description = "how many new names are taken from the same file, so that clashes are likely "
+            + "(${DEFAULT-VALUE})")
     private int clashing = 10;
 
     @Option(names = "--skip", paramLabel = "KIND", description = "leave this kind of symbol alone; repeatable")
     private Set<SymbolKind> skipped = Set.of();
 
-    @Option(names = "--check-refusals", description = "force what the guard refuses through, to see whether it was right")
+    @Option(names = "--check-refusals", description =
+            "force what the guard refuses through, to see whether it was right")
     private boolean checkRefusals;
 
     @Override

@@ -18,14 +18,17 @@ import picocli.CommandLine.Option;
 
 /** Are the errors that we see in a project those that its own build sees? */
 @Command(name = "shapes", mixinStandardHelpOptions = true,
-        description = "Opens projects of many shapes and compares the errors seen in them with those of their own builds.")
+        description = "Opens projects of many shapes and compares the errors seen in them with those of their own "
+        + "builds.")
 public final class ShapesCommand implements Callable<Integer> {
 
-    @Option(names = "--only", split = ",", paramLabel = "NAME", description = "only these shapes, or sorts of them: maven, gradle, other, computed")
+    @Option(names = "--only", split = ",", paramLabel = "NAME",
+            description = "only these shapes, or sorts of them: maven, gradle, other, computed")
     private Set<String> only = Set.of();
 
     @Option(names = "--own-build", negatable = true, defaultValue = "true", fallbackValue = "true",
-            description = "have the own build of each compile it, too (default); otherwise what was written down of it counts")
+            description = "have the own build of each compile it, too (default); otherwise what was written down of "
+            + "it counts")
     private boolean ownBuild;
 
     @Override
@@ -54,14 +57,17 @@ public final class ShapesCommand implements Callable<Integer> {
                 }
             }
             OpenedShape opened = OpenedShape.of(shape, folder);
-            boolean isRight = failure.isEmpty() && built.equals(shape.errors()) && opened.errors().equals(built) && opened.gaps().size() == shape.gaps();
+            boolean isRight = failure.isEmpty() && built.equals(shape.errors()) && opened.errors().equals(built)
+                    && opened.gaps().size() == shape.gaps();
             if (!isRight) {
                 wrong++;
-                System.out.printf("%s (%s)%n    said   %s%n    built  %s %s%n    opened %s%n    gaps   %s%n    in %s%n", shape.name(), shape.about(), shape.errors(), built,
+                System.out.printf("%s (%s)%n    said   %s%n    built  %s %s%n    opened %s%n    gaps   %s%n    in %s%n",
+                        shape.name(), shape.about(), shape.errors(), built,
                         failure, opened.words(), opened.gaps(), folder);
             }
         }
-        System.out.printf("%d shapes: %d opened as their own build sees them, %d not%n", shapes.size(), shapes.size() - wrong, wrong);
+        System.out.printf("%d shapes: %d opened as their own build sees them, %d not%n", shapes.size(),
+                shapes.size() - wrong, wrong);
         return wrong == 0 ? 0 : 1;
     }
 }

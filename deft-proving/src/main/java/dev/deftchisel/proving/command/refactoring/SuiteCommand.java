@@ -43,7 +43,8 @@ public final class SuiteCommand implements Callable<Integer> {
             + " extract-field, extract-parameter, extract-method, inline or inline-method (${DEFAULT-VALUE})")
     private String operation = "rename";
 
-    @Option(names = "--skip", paramLabel = "KIND", description = "leave this kind of symbol alone; repeatable. Tests that"
+    @Option(names = "--skip", paramLabel = "KIND",
+            description = "leave this kind of symbol alone; repeatable. Tests that"
             + " name classes or packages in strings cannot pass once those are renamed")
     private Set<SymbolKind> skipped = Set.of();
 
@@ -75,9 +76,12 @@ public final class SuiteCommand implements Callable<Integer> {
             case "rename" -> new RenameSubjects(analyst, Draw.of(seed), 0, skipped);
             case "extract-variable" -> new ExpressionSubjects(analyst, Draw.of(seed), operation, true);
             case "extract-method" -> new StatementSubjects(analyst, Draw.of(seed), Answers.of("duplicates", "replace"));
-            case "extract-field", "extract-parameter" -> new ExpressionSubjects(analyst, Draw.of(seed), operation, true);
-            case "inline" -> new NameSubjects(analyst, Draw.of(seed), operation, SymbolKind.LOCAL_VARIABLE, Answers.none());
-            case "inline-method" -> new NameSubjects(analyst, Draw.of(seed), "inline", SymbolKind.METHOD, Answers.of("access", "open"));
+            case "extract-field", "extract-parameter" -> new ExpressionSubjects(analyst, Draw.of(seed), operation,
+                    true);
+            case "inline" -> new NameSubjects(analyst, Draw.of(seed), operation, SymbolKind.LOCAL_VARIABLE,
+                    Answers.none());
+            case "inline-method" -> new NameSubjects(analyst, Draw.of(seed), "inline", SymbolKind.METHOD,
+                    Answers.of("access", "open"));
             default -> throw new CorpusException("--operation takes rename, extract-variable, extract-field,"
                     + " extract-parameter, extract-method, inline or inline-method, not '" + operation + "'");
         };
