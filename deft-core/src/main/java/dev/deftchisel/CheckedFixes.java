@@ -18,7 +18,7 @@ import java.util.Optional;
 /** Plans the first fixes of an error before they are shown, so that none is offered that cannot be taken. */
 final class CheckedFixes {
 
-    /** So many are planned; those behind are left out, since nobody reads that far. */
+    /** So many are planned; those after are left out, since nobody reads that far. */
     private static final int MOST = 8;
 
     private final Analyst analyst;
@@ -66,7 +66,7 @@ final class CheckedFixes {
         int planned = 0;
         boolean isTaken = false;
         for (Fix fix : finding.fixes()) {
-            // what mends several stands behind what mends the one, and does no better where that cannot be taken
+            // what mends several stands after what mends the one, and does no better where that cannot be taken
             if (fix.isElsewhere() && (before < 2 || !isTaken)) {
                 continue;
             }

@@ -131,7 +131,7 @@ public final class Navigator {
     }
 
     /**
-     * What the call can hand over in whose arguments a place is; empty outside of calls, and where nobody knows what is
+     * What the call can pass in whose arguments a place is; empty outside of calls, and where nobody knows what is
      * called.
      */
     public Optional<CallSignatures> signatures(Place place) {

@@ -39,7 +39,7 @@ public sealed interface Outcome {
                     .count();
         }
 
-        /** The number of places in which code gives way to other code, or a call hands over one value more. */
+        /** The number of places in which code gives way to other code, or a call passes one value more. */
         public long places() {
             return change.files().stream()
                     .mapToLong(file -> file.takenEdits().stream()

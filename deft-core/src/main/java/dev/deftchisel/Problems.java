@@ -191,7 +191,7 @@ public final class Problems {
                 .map(this::checked);
     }
 
-    /** The first problem behind a place in its file, or the first of all behind the last; empty when there is none. */
+    /** The first problem after a place in its file, or the first of all after the last; empty when there is none. */
     public Optional<Problem> next(Place place) {
         List<Problem> all = in(ProblemScope.of(List.of(place.file())));
         return Stream.concat(all.stream().filter(problem -> problem.range().start() > place.caret()), all.stream())

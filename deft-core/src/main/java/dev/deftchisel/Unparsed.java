@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * Names the files that take part in a change although they cannot be parsed: what stands behind such a place may mean
+ * Names the files that take part in a change although they cannot be parsed: what stands after such a place may mean
  * something that was not seen.
  */
 final class Unparsed {

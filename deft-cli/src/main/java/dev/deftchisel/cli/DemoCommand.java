@@ -147,10 +147,10 @@ final class DemoCommand implements Callable<Integer> {
         heading("A name that only gets in the way: put its value where it is used.");
         run("inline", "src/main/java/harbour/dues/TonnageTariff.java:14:14");
 
-        heading("Statements become a method: what they need goes in, what is needed behind them comes out.");
+        heading("Statements become a method: what they need goes in, what is needed after them comes out.");
         run("extract-method", "src/main/java/harbour/office/HarbourOffice.java:36:9-38:27", "--name", "invoicesFor");
 
-        heading("Two lines that read alike: both call the method, and what differs is handed over.");
+        heading("Two lines that read alike: both call the method, and what differs is passed.");
         run("extract-method", "src/main/java/harbour/office/HarbourOffice.java:30:9-30:60", "--name", "addBerth",
                 "--duplicates", "replace");
 
@@ -220,7 +220,7 @@ final class DemoCommand implements Callable<Integer> {
         Files.writeString(draft, CLEARANCE);
         run("problems", CLEARANCE_FILE, "--least", "hint", "--fail-at", "off");
 
-        heading("The next one behind line 9, and its first fix.");
+        heading("The next one after line 9, and its first fix.");
         run("next", CLEARANCE_FILE + ":9:1");
         run("fix", CLEARANCE_FILE + ":11:12", "--apply");
 

@@ -58,7 +58,7 @@ final class DeskCommand implements Callable<Integer> {
             description = "your own keys; else the file 'keys' in ~/.config/deft")
     private Optional<Path> keyFile = Optional.empty();
 
-    @Option(names = "--ground", paramLabel = "WHICH", description = "auto, dark or light: what is behind the text")
+    @Option(names = "--ground", paramLabel = "WHICH", description = "auto, dark or light: the background of the screen")
     private GroundOf ground = GroundOf.auto;
 
     @Option(names = {"-h", "--help"}, usageHelp = true, description = "show this help")

@@ -30,7 +30,7 @@ final class Restart {
         this.arguments = arguments;
     }
 
-    /** For a process whose streams can be handed on. */
+    /** For a process whose streams can be passed on. */
     static Restart of(String... arguments) {
         return new Restart(System.getProperty(MARK) == null ? Optional.of(List.of(arguments)) : Optional.empty());
     }

@@ -121,7 +121,7 @@ final class FileInsight {
                 .map(Mark::problem);
     }
 
-    /** The problem behind or before the caret, or else the first or last of all. */
+    /** The problem after or before the caret, or else the first or last of all. */
     Optional<Mark> beside(Draft draft, boolean isNext) {
         int head = draft.caret().head();
         List<Mark> inOrder = marks.stream().sorted((one, other) -> one.range().compareTo(other.range())).toList();

@@ -90,7 +90,7 @@ public record Additions(List<Insertion> insertions, List<OfType> members, List<R
         return last;
     }
 
-    /** The same for the end of something, which lies behind its last character. */
+    /** The same for the end of something, which lies after its last character. */
     public int originalEnd(long seen) {
         return seen <= 0 ? (int) seen : original(seen - 1) < 0 ? -1 : original(seen - 1) + 1;
     }

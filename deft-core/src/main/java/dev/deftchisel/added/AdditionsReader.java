@@ -140,7 +140,7 @@ public final class AdditionsReader {
             return null;
         }
 
-        /** Whether the constants of an enum have no semicolon behind them. */
+        /** Whether the constants of an enum have no semicolon after them. */
         private boolean isOnlyConstants(ClassTree tree, int end) {
             int last = file.tokens().codeBefore(file.tokens().at(end - 1) - 1);
             return tree.getKind() == Tree.Kind.ENUM && last >= 0 && !file.tokens().is(last, ';')

@@ -122,7 +122,7 @@ public final class Analysis {
                 .filter(file -> ImplicitOrigin.isAssigned(field, file, libraries.additions())).isPresent();
     }
 
-    /** The named bindings at a caret: those whose name it stands in or directly behind. */
+    /** The named bindings at a caret: those whose name it stands in or directly after it. */
     public List<Binding> at(Path file, int caret) {
         List<Binding> touching = bindings(file).stream()
                 .filter(binding -> binding.isNamed() && binding.range().touches(caret))

@@ -8,7 +8,7 @@ import java.util.Optional;
 /**
  * Code of a file that need not be written again, since other code that stays or is carried does the same: it
  * reads the same but for variables of the body, which may have other names, each always the same one, and for values
- * that are handed over.
+ * that are passed.
  *
  * @param gone      what an edit takes away
  * @param other     what stands for it; does not overlap

@@ -86,7 +86,7 @@ public final class Mapping {
     }
 
     /**
-     * Where a name is afterwards: behind anything inserted before it, and at the end of an edit that replaces it; where
+     * Where a name is afterwards: after anything inserted before it, and at the end of an edit that replaces it; where
      * it is carried first when it no longer stands there.
      *
      * @return empty when the name was replaced by something else, or went to another file

@@ -4,7 +4,7 @@ import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
 
-/** How far the edits of one file move what stands behind them; answers in logarithmic time. */
+/** How far the edits of one file move what stands after them; answers in logarithmic time. */
 final class Shifts {
 
     static final Shifts NONE = new Shifts(List.of());
@@ -83,7 +83,7 @@ final class Shifts {
         return isGone ? startOf(count - 1) : offset + sums[count];
     }
 
-    /** The offset before the edits from which an offset behind them came, or the start of the edit it lies in. */
+    /** The offset before the edits from which an offset after them came, or the start of the edit it lies in. */
     int origin(int after) {
         for (int i = 0; i < edits.size(); i++) {
             int start = edits.get(i).range().start() + sums[i];

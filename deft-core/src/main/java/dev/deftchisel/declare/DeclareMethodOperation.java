@@ -26,7 +26,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
 
     /** The key of the choice what the method does: {@code throw}, {@code value} or {@code none}. */
     public static final String BODY = "body";
-    /** The key of what it hands back, where the call does not tell. */
+    /** The key of what it returns, where the call does not tell. */
     public static final String RESULT = "result";
 
     private static final String NONE = "none";
@@ -34,7 +34,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
     private static final Question BODY_QUESTION = new Question.Choice(BODY, "what the method does until it is written",
             List.of(new Question.Option("kind", "as the type has it: it fails, or has no body in an interface"),
                     new Question.Option(THROW, "it fails"),
-                    new Question.Option("value", "it hands back nothing, zero or null"),
+                    new Question.Option("value", "it returns nothing, zero or null"),
                     new Question.Option(NONE, "it has no body; implementers must have one")),
             "kind");
 
@@ -51,7 +51,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
     @Override
     public List<Question> questions() {
         return List.of(BODY_QUESTION, new Question.Text(RESULT,
-                "the type that it hands back, when the call does not tell", ""),
+                "the type that it returns, when the call does not tell", ""),
                 VISIBILITY_QUESTION);
     }
 
@@ -79,7 +79,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
                 .or(() -> shape.result().flatMap(asked.types().ofMethod()::member));
         if (type.isEmpty()) {
             return new PlannedDeclaration.Impossible("the call does not tell what " + missing.name()
-                    + " hands back; say it (result)");
+                    + " returns; say it (result)");
         }
         boolean isInterface = owner.type().getKind().isInterface();
         boolean isOpen = isInterface && !isStatic && !isFunction(owner);

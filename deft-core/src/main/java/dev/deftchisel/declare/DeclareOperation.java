@@ -180,7 +180,7 @@ abstract class DeclareOperation implements Operation {
                         .allMatch(use -> first.code().range(at.getLeaf()).encloses(use.range())));
     }
 
-    /** The modifier with a blank behind it, as far as the uses need it or as was answered. */
+    /** The modifier with a blank after it, as far as the uses need it or as was answered. */
     static String visibility(DeclarationRequest asked) {
         return asked.owner().type().getKind().isInterface() ? "" : access(asked).prefix();
     }

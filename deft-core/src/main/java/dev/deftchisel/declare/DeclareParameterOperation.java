@@ -32,19 +32,19 @@ import javax.lang.model.type.TypeMirror;
 
 /**
  * Declares the parameter that a name asks for in the method around, or that one argument too many asks for in the
- * method or constructor that is called. Every other call hands over a value of the user's choice.
+ * method or constructor that is called. Every other call passes a value of the user's choice.
  */
 public final class DeclareParameterOperation implements Operation {
 
     /** The key of the name, where an argument asks for it. */
     public static final String NAME = "name";
-    /** The key of what the other calls hand over, as code; nothing, zero or null when it is not told. */
+    /** The key of what the other calls pass, as code; nothing, zero or null when it is not told. */
     public static final String VALUE = "value";
     /** The key of the choice whether a constructor keeps it in a field: {@code field} or {@code none}. */
     public static final String KEEP = "keep";
 
     private static final Question VALUE_QUESTION = new Question.Text(VALUE,
-            "what the other calls hand over; false, zero or null when nothing is said", "");
+            "what the other calls pass; false, zero or null when nothing is said", "");
     private static final Question KEEP_QUESTION = new Question.Choice(KEEP, "what a constructor does with it",
             List.of(new Question.Option("field", "it keeps it in a field"), new Question.Option("none", "nothing")),
             "field");

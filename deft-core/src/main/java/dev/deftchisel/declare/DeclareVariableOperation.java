@@ -218,7 +218,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
     }
 
     /**
-     * Whether only the target of a call tells what it hands back, so that the compiler could but guess (JLS 18.5.2).
+     * Whether only the target of a call tells what it returns, so that the compiler could but guess (JLS 18.5.2).
      */
     private static boolean isGuessed(AttributedFile code, TreePath value) {
         return code.type(value).filter(type -> NamedTypes.is(type, "java.lang.Object")).isPresent()

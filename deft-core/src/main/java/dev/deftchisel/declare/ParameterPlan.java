@@ -33,7 +33,7 @@ import javax.lang.model.type.TypeMirror;
  * @param before in which every file that mentions it was looked at
  * @param code   the file that declares it
  * @param key    of the method or constructor
- * @param value  what other calls hand over; empty for a stand-in
+ * @param value  what other calls pass; empty for a stand-in
  * @param isKept whether a constructor keeps it in a field
  */
 record ParameterPlan(Analysis before, AttributedFile code, SymbolKey key, TypeMirror type, String name, String value,

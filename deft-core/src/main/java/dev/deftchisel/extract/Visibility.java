@@ -25,7 +25,7 @@ public final class Visibility {
         return new AccessQuestion(label, NEAR_FIRST).question();
     }
 
-    /** The modifier with a blank behind it; nothing for the package. */
+    /** The modifier with a blank after it; nothing for the package. */
     public static String modifier(Answers answers) {
         return level(answers).prefix();
     }

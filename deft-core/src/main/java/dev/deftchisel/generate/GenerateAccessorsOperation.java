@@ -38,7 +38,7 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
             List.of(new Question.Option("file", "as those that are there, or as JavaBeans"),
                     new Question.Option("beans", "as JavaBeans: getBerth, setBerth"),
                     new Question.Option("plain", "as what they access: berth"),
-                    new Question.Option(FLUENT, "plainly, and what sets hands back the object")),
+                    new Question.Option(FLUENT, "plainly, and what sets returns the object")),
             "file");
     private static final Question COPIES_QUESTION = new Question.Flag(COPIES, "arrays and collections are copied",
             false);

@@ -22,7 +22,7 @@ final class NotificationText {
     private final String telling;
 
     /**
-     * @param support what keeps the listeners, with a point behind it
+     * @param support what keeps the listeners, with a point after it
      * @param telling what is called to tell them
      */
     NotificationText(TargetClass target, TypeWriter writer, String support, String telling) {

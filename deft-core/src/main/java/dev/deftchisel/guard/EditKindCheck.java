@@ -210,7 +210,7 @@ final class EditKindCheck {
     }
 
     /**
-     * Whether a {@code !} goes together with the call behind it: the opposite of what the method hands back is written.
+     * Whether a {@code !} goes together with the call after it: the opposite of what the method returns is written.
      */
     private boolean isOfOpposite(SourceFile file, Edit edit, Tokens tokens, int token) {
         return tokens.is(token, '!') && tokens.start(token) == edit.range().start()
@@ -218,7 +218,7 @@ final class EditKindCheck {
                 .anyMatch(binding -> binding.role() == Role.CALL && edit.range().encloses(binding.range()));
     }
 
-    /** Whether what is written is the opposite of the one thing that a method always hands back. */
+    /** Whether what is written is the opposite of the one thing that a method always returns. */
     private boolean isOppositeOf(Edit edit, SymbolKey method) {
         Optional<Binding> declared = before.declaration(method);
         return declared.flatMap(binding -> before.code(binding.file())).stream()
@@ -392,7 +392,7 @@ final class EditKindCheck {
         return !imports.isEmpty();
     }
 
-    /** Before or behind an import, behind the package, or at the start of a file that has neither. */
+    /** Before or after an import, after the package, or at the start of a file that has neither. */
     private static boolean isAmongImports(SourceFile file, int offset) {
         boolean isAtImport = file.outline().imports().stream()
                 .anyMatch(line -> line.range().end() == offset || line.range().start() == offset);

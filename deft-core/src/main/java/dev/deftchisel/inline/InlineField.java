@@ -151,7 +151,7 @@ final class InlineField {
         return isAlwaysLater ? Optional.empty() : construction.before(declaration);
     }
 
-    /** Whether a use is in an initialiser behind the field, or in a constructor: those run when it has its value. */
+    /** Whether a use is in an initialiser after the field, or in a constructor: those run when it has its value. */
     private static boolean isInConstructor(AttributedFile home, TreePath owner, Binding use, boolean isStatic) {
         return ((ClassTree) owner.getLeaf()).getMembers().stream()
                 .filter(member -> home.find(member).filter(range -> range.encloses(use.range())).isPresent())

@@ -94,7 +94,7 @@ final class MovableValue {
         return effects.commutesWith(code.effects(new TreePath(inlined.declaration().getParentPath(), statement)));
     }
 
-    /** The statements behind the declaration up to the one a place is in; empty for a place in another list. */
+    /** The statements after the declaration up to the one a place is in; empty for a place in another list. */
     private List<? extends StatementTree> statementsUpTo(TreePath place) {
         List<? extends StatementTree> list = inlined.list();
         int from = list.indexOf(inlined.tree()) + 1;

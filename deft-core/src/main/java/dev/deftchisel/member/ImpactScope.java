@@ -18,7 +18,7 @@ import javax.lang.model.element.TypeElement;
 /**
  * How far members that come to a type can be noticed: by its own bodies, by whoever calls methods of these names (JLS
  * 15.12.2), and by its subtypes, which may not override what is final and must have what a new supertype asks for. A
- * new supertype can also be noticed wherever such an object is handed over, since other methods may take it then;
+ * new supertype can also be noticed wherever such an object is passed, since other methods may take it then;
  * looked at is where the type or a subtype is named.
  *
  * @param target        the type

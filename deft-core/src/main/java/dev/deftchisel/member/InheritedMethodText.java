@@ -43,7 +43,7 @@ public final class InheritedMethodText {
     }
 
     /**
-     * A method that hands its arguments on to one of an object.
+     * A method that passes its arguments on to one of an object.
      *
      * @param object    as code
      * @param overrides whether the type has it from above, too

@@ -20,7 +20,7 @@ import java.util.function.Predicate;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
 
-/** Puts new members where a type has such: constants before fields, constructors behind them, accessors together. */
+/** Puts new members where a type has such: constants before fields, constructors after them, accessors together. */
 public final class MemberInserter {
 
     private final TargetClass target;
@@ -126,7 +126,7 @@ public final class MemberInserter {
                 .at(last.end());
     }
 
-    /** The white space behind an offset. */
+    /** The white space after an offset. */
     private Range gap(int offset) {
         Tokens tokens = code.tokens();
         int token = tokens.at(offset);
@@ -150,7 +150,7 @@ public final class MemberInserter {
         };
     }
 
-    /** Where the first member can be: behind the brace, or the semicolon behind no constants. */
+    /** Where the first member can be: after the brace, or the semicolon after no constants. */
     private int start() {
         return isWithoutConstants() && hasSemicolon() ? code.tokens().end(first()) : body.opening();
     }
@@ -163,7 +163,7 @@ public final class MemberInserter {
         return first() < code.tokens().count() && code.tokens().is(first(), ';');
     }
 
-    /** The first code token behind the brace. */
+    /** The first code token after the brace. */
     private int first() {
         return code.tokens().code(code.tokens().at(body.opening()));
     }
@@ -201,12 +201,12 @@ public final class MemberInserter {
                 .filter(element -> element.getKind() == ElementKind.ENUM_CONSTANT).isPresent();
     }
 
-    /** Behind a member and a comment on its line; behind the list of enum constants where it is one. */
+    /** After a member and a comment on its line; after the list of enum constants where it is one. */
     private int behind(Tree member) {
         return Layout.behind(code.file(), isEnumConstant(member) ? endOfConstants() : code.range(member).end());
     }
 
-    /** Behind the semicolon after the constants, or behind the last one where there is none. */
+    /** After the semicolon after the constants, or after the last one where there is none. */
     private int endOfConstants() {
         Tokens tokens = code.tokens();
         int end = members.stream().filter(this::isEnumConstant).map(member -> code.range(member).end())

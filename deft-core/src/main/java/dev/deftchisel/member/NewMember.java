@@ -20,19 +20,19 @@ public record NewMember(Kind kind, String name, List<String> lines, Optional<Tre
 
     /** Among what a member belongs. */
     public enum Kind {
-        /** Behind the last constant of an enum. */
+        /** After the last constant of an enum. */
         ENUM_CONSTANT,
-        /** Behind the constants at the start. */
+        /** After the constants at the start. */
         CONSTANT,
-        /** Behind the fields at the start. */
+        /** After the fields at the start. */
         FIELD,
-        /** Behind the constructors, or the fields. */
+        /** After the constructors, or the fields. */
         CONSTRUCTOR,
-        /** Behind the accessors, or the constructors. */
+        /** After the accessors, or the constructors. */
         ACCESSOR,
-        /** Behind all methods. */
+        /** After all methods. */
         METHOD,
-        /** Behind all members. */
+        /** After all members. */
         TYPE
     }
 

@@ -39,7 +39,7 @@ public final class PlaceholderCode {
                 .collect(Collectors.joining(", "));
     }
 
-    /** The body of a method that hands that back, as a line of it. */
+    /** The body of a method that returns that, as a line of it. */
     public static String returned(TypeMirror type) {
         return "    return " + value(type) + ";";
     }

@@ -42,7 +42,7 @@ public record TypeBody(AttributedFile code, TreePath owner) {
         return members().stream().takeWhile(belongs).reduce((one, other) -> other);
     }
 
-    /** Behind the brace that opens it. */
+    /** After the brace that opens it. */
     public int opening() {
         Tokens tokens = code.tokens();
         int limit = members().stream().findFirst().map(member -> code.range(member).start())

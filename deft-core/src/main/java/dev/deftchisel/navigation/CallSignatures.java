@@ -12,7 +12,7 @@ import javax.lang.model.element.TypeElement;
 import javax.lang.model.element.VariableElement;
 
 /**
- * What a call can hand over.
+ * What a call can pass.
  *
  * @param all      the methods or constructors of that name, those with few parameters first
  * @param active   the one that is called as far as one can tell, from 0 on

@@ -58,7 +58,7 @@ public final class InitialsMatcher {
         return false;
     }
 
-    /** Whether a word of the name starts here: at a capital letter, or behind an underscore. */
+    /** Whether a word of the name starts here: at a capital letter, or after an underscore. */
     private static boolean isStart(String name, int index) {
         return index == 0 || Character.isUpperCase(name.charAt(index)) && !Character.isUpperCase(name.charAt(index - 1))
                 || Character.isUpperCase(name.charAt(index)) && index + 1 < name.length()

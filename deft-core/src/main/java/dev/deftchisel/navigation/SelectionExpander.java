@@ -93,7 +93,7 @@ public final class SelectionExpander {
         }
     }
 
-    /** The innermost bracket that is opened before a range and closed behind it. */
+    /** The innermost bracket that is opened before a range and closed after it. */
     private int opening(Range range) {
         for (int i = count - 1; i >= 0; i--) {
             if (tokens.end(i) <= range.start() && isOne(i, "([{") && partners[i] >= 0

@@ -225,7 +225,7 @@ public final class NameProposals {
             words.append(words.length() == 0 || small.isEmpty() ? small
                     : Character.toUpperCase(small.charAt(0)) + small.substring(1));
         }
-        // what begins with a digit behind its underscore is no name
+        // what begins with a digit after its underscore is no name
         return SourceVersion.isIdentifier(words) ? words.toString() : "";
     }
 

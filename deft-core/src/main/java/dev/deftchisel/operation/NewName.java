@@ -28,7 +28,7 @@ public record NewName(String name, SymbolKind kind, int level) {
             "clone", "finalize", "getClass", "hashCode", "notify", "notifyAll", "toString", "wait");
 
     /**
-     * The name that is wished for, with a number behind it where it is taken or a keyword.
+     * The name that is wished for, with a number after it where it is taken or a keyword.
      *
      * @param taken names that would be captured, or capture
      */

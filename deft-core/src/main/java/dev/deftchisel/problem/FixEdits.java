@@ -81,7 +81,7 @@ public final class FixEdits {
         edits.add(Edit.of(range, "", Edit.Kind.CODE));
     }
 
-    /** Takes one of a list away, with the comma behind it, or before it for the last one. */
+    /** Takes one of a list away, with the comma after it, or before it for the last one. */
     public void cut(List<? extends Tree> list, int index) {
         Range own = code.range(list.get(index));
         int start = index > 0 ? code.range(list.get(index - 1)).end() : own.start();

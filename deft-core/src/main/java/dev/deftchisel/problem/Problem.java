@@ -8,7 +8,7 @@ import java.util.List;
 /**
  * Something that is wrong or could be better, as data.
  *
- * @param rule     id of the rule, or the compiler's code behind {@code compiler.err.}
+ * @param rule     id of the rule, or the compiler's code after {@code compiler.err.}
  * @param tag      what sort of problem
  * @param severity how much it matters there
  * @param file     where

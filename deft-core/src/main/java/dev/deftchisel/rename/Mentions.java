@@ -255,7 +255,7 @@ final class Mentions {
                 && content.charAt(start - 1) != '.');
     }
 
-    /** Whether a quotation mark that opens behind an equals sign is the last one before the word. */
+    /** Whether a quotation mark that opens after an equals sign is the last one before the word. */
     private static boolean isInAttribute(String content, Range word) {
         int open = Math.max(content.lastIndexOf('"', word.start()), content.lastIndexOf('\'', word.start()));
         return open > 0 && content.substring(0, open).stripTrailing().endsWith("=")

@@ -198,7 +198,7 @@ public final class ContainerContent {
                 : "";
     }
 
-    /** What makes a list of a stream's elements, behind it. */
+    /** What makes a list of a stream's elements, after it. */
     public static String listed(FixEdits edits) {
         AttributedFile code = edits.code();
         return code.file().module().level() >= LEVEL_OF_TO_LIST ? ".toList()"

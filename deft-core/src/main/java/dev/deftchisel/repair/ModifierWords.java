@@ -30,7 +30,7 @@ public final class ModifierWords {
         return Optional.empty();
     }
 
-    /** Takes a word away with the blank behind it. */
+    /** Takes a word away with the blank after it. */
     public static void remove(FixEdits edits, Range where, String word) {
         Tokens tokens = edits.code().tokens();
         find(edits.code(), where, word).ifPresent(found -> {
@@ -40,7 +40,7 @@ public final class ModifierWords {
         });
     }
 
-    /** Puts a word before the type or name of a declaration, behind its annotations. */
+    /** Puts a word before the type or name of a declaration, after its annotations. */
     public static void add(FixEdits edits, Tree declaration, String word) {
         AttributedFile code = edits.code();
         ModifiersTree modifiers = declaration instanceof MethodTree method ? method.getModifiers()

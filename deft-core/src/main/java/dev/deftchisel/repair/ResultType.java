@@ -43,7 +43,7 @@ public final class ResultType {
         });
     }
 
-    /** Leaves out what the statements of a method hand back; what they do is kept. */
+    /** Leaves out what the statements of a method return; what they do is kept. */
     public static void drop(FixEdits edits, TreePath method) {
         AttributedFile code = edits.code();
         new TreePathScanner<Void, Void>() {

@@ -67,7 +67,7 @@ public final class Block {
         return text.replacing(blank);
     }
 
-    /** Closes it behind what stays. */
+    /** Closes it after what stays. */
     public Edit close() {
         if (isArrow) {
             int semicolon = code.tokens().code(code.tokens().at(body.end()));

@@ -11,10 +11,10 @@ import java.util.List;
 import java.util.function.Consumer;
 
 /**
- * What a call hands over.
+ * What a call passes.
  *
  * @param code its file
- * @param call a call, or the making of an object
+ * @param call a call, or the creation of an object
  */
 public record CallArguments(AttributedFile code, TreePath call) {
 
@@ -41,7 +41,7 @@ public record CallArguments(AttributedFile code, TreePath call) {
                 : arguments.isEmpty() ? opening() : code.range(arguments.get(arguments.size() - 1)).end());
     }
 
-    /** Behind the parenthesis that opens the empty list of arguments. */
+    /** After the parenthesis that opens the empty list of arguments. */
     private int opening() {
         Tokens tokens = code.tokens();
         int close = call.getLeaf() instanceof NewClassTree made && made.getClassBody() != null

@@ -36,7 +36,7 @@ public final class Imports {
     }
 
     /**
-     * The lines with the end of the last one, or with that of the line before where something is inserted behind the
+     * The lines with the end of the last one, or with that of the line before where something is inserted after the
      * last one.
      */
     private static Range removed(SourceFile file, Range lines, List<Edit> edits) {

@@ -54,7 +54,7 @@ public record Layout(String lineEnd, String unit) {
      * New code as lines, the first of which stands where it is written.
      *
      * @param lines  each further level indented by four blanks
-     * @param indent of the lines behind the first one
+     * @param indent of the lines after the first one
      * @return without an end of line at its end
      */
     public String text(List<String> lines, String indent) {
@@ -83,7 +83,7 @@ public record Layout(String lineEnd, String unit) {
         return content.substring(lineStart, end);
     }
 
-    /** Behind what ends at an offset and a comment that follows on the same line. */
+    /** After what ends at an offset and a comment that follows on the same line. */
     public static int behind(SourceFile file, int end) {
         Tokens tokens = file.tokens();
         int behind = end;
@@ -109,7 +109,7 @@ public record Layout(String lineEnd, String unit) {
     }
 
     /**
-     * A declaration with the comments that are about it alone: documentation, comments directly above, and one behind
+     * A declaration with the comments that are about it alone: documentation, comments directly above, and one after it
      * it on its last line. A comment above that is followed by several declarations without a blank line between may be
      * about all of them, and stays.
      */

@@ -147,7 +147,7 @@ public final class Negation {
         return new TreePath(path, ((ParenthesizedTree) path.getLeaf()).getExpression());
     }
 
-    /** What stands behind {@code !}, without the parentheses that it no longer needs. */
+    /** What stands after {@code !}, without the parentheses that it no longer needs. */
     private TreePath withoutComplement(TreePath condition) {
         TreePath at = operand(condition);
         while (at.getLeaf() instanceof ParenthesizedTree && !isLoose.test(inner(at))) {

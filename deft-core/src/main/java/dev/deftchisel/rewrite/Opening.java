@@ -55,7 +55,7 @@ public final class Opening {
     /**
      * Opens something as far as is needed.
      *
-     * @return why that is not possible, to be put behind its name; empty when it is
+     * @return why that is not possible, to be put after its name; empty when it is
      */
     public Optional<String> open(SymbolKey key, AccessLevel needed) {
         Optional<TreePath> path = declared(key);

@@ -53,7 +53,7 @@ public final class Precedence {
         return needsParentheses(UNARY, moved, place, parent);
     }
 
-    /** Whether an expression must be put in parentheses behind a cast. */
+    /** Whether an expression must be put in parentheses after a cast. */
     public static boolean needsParenthesesInCast(ExpressionTree moved) {
         return of(moved) < UNARY && !(moved instanceof LambdaExpressionTree)
                 || isSigned(moved);

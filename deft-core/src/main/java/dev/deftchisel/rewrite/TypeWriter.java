@@ -238,7 +238,7 @@ public final class TypeWriter {
         }
         List<Edit> edits = new ArrayList<>();
         for (String name : added) {
-            // among those it has most in common with, behind the last one that sorts before it; the order of others is
+            // among those it has most in common with, after the last one that sorts before it; the order of others is
             // left alone
             int most = known.stream().mapToInt(line -> common(line.name(), name)).max().orElse(0);
             List<ImportOutline> group = known.stream().filter(line -> most < 2 || common(line.name(), name) == most)

@@ -139,7 +139,7 @@ final class Lexer {
         return TokenKind.STRING;
     }
 
-    /** Goes behind the closing quotation mark, or before the line end when there is none. */
+    /** Goes after the closing quotation mark, or before the line end when there is none. */
     private void quoted(char close) {
         while (next < length) {
             char c = peek();
@@ -228,7 +228,7 @@ final class Lexer {
         return c;
     }
 
-    /** Goes behind the next character. */
+    /** Goes after the next character. */
     private void take() {
         peek();
         next += width;

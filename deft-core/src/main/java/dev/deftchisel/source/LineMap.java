@@ -70,7 +70,7 @@ public final class LineMap {
     /**
      * The offset of a position.
      *
-     * @return empty when there is no such line, or the column lies more than one behind the line's last character
+     * @return empty when there is no such line, or the column lies more than one after the line's last character
      */
     public OptionalInt offset(Position position) {
         if (position.line() < 1 || position.line() > starts.length || position.column() < 1) {

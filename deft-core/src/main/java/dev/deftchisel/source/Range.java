@@ -4,7 +4,7 @@ package dev.deftchisel.source;
  * A stretch of text by offsets in UTF-16 units.
  *
  * @param start first offset, from 0
- * @param end   offset behind the last one; equal to {@code start} for an empty range
+ * @param end   offset after the last one; equal to {@code start} for an empty range
  */
 public record Range(int start, int end) implements Comparable<Range> {
 

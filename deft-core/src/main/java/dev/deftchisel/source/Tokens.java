@@ -44,7 +44,7 @@ public final class Tokens {
         return starts[index];
     }
 
-    /** The offset behind the token's last unit. */
+    /** The offset after the token's last unit. */
     public int end(int index) {
         return index + 1 < count ? starts[index + 1] : content.length();
     }

@@ -264,7 +264,7 @@ class GeneratedCodeTest {
 
     @Test
     void listenersAreToldAndNothingWhenNothingChanges() throws Exception {
-        // of a class that can be extended a later compiler warns that its object is handed out before it is made
+        // of a class that can be extended a later compiler warns that its object is passed out before it is made
         String source = SIDE + LISTENING + "public final class Berth {\n" + STATE + "}\n";
         try (URLClassLoader loader = made(source, "class Berth", "generate-notification", Answers.none())) {
             var all = loader.loadClass("Listening").getDeclaredMethod("all", Object.class, Function.class);

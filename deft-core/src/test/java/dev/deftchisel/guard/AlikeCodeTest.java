@@ -20,7 +20,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** Code may go when other code does the same: by other names for variables, and with values that are handed over. */
+/** Code may go when other code does the same: by other names for variables, and with values that are passed. */
 class AlikeCodeTest {
 
     private static final String SOURCE = """

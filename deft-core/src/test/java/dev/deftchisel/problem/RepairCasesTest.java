@@ -25,7 +25,7 @@ import org.junit.jupiter.api.io.TempDir;
  * Errors of the compiler and what mends them, from text files: a line that says what it is about, the code, the first
  * error with its fixes in order (other files may stand {@code --- beside} it), and the code after the first of them or
  * the one whose number is said. A JDK may have its own code for an error, so there may be several, and more fixes
- * behind those that are listed.
+ * after those that are listed.
  */
 class RepairCasesTest {
 

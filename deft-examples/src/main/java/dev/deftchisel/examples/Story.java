@@ -17,7 +17,7 @@ import java.util.Map;
  * --- fill path/Of.java name
  * lines, in place of what stands in for the body of that method
  * --- add path/Of.java line
- * lines, behind the first line that contains this one
+ * lines, after the first line that contains this one
  * --- take operation path/Of.java
  * at=text with a | where the caret is
  * keys=what is pressed for it: a key each, and :text for a line
@@ -67,7 +67,7 @@ public record Story(List<Step> steps) {
             int end = parts[i].indexOf('\n');
             String[] head = i == 0 ? new String[0] : parts[i].substring(0, end).split(" ", 3);
             String body = i == 0 ? parts[0] : parts[i].substring(end + 1);
-            // the sentence that leads to the next step stands behind a blank line
+            // the sentence that leads to the next step stands after a blank line
             int told = body.lastIndexOf("\n\n");
             String lines = i == 0 ? "" : told < 0 ? body : body.substring(0, told + 1);
             String sentence = i == 0 ? body : told < 0 ? "" : body.substring(told + 2);

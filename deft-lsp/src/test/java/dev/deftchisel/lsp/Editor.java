@@ -145,7 +145,7 @@ final class Editor implements LanguageClient, AutoCloseable {
                 List.of(new TextDocumentContentChangeEvent(range, instead))));
     }
 
-    /** Where a part of the text stands, and so many chars behind. */
+    /** Where a part of the text stands, and so many chars after it. */
     Position at(TextDocumentIdentifier document, String part, int behind) {
         return Positions.of(text(document), PositionEncoding.UTF16).at(text(document).indexOf(part) + behind);
     }

@@ -137,7 +137,7 @@ final class GradleBuild {
                 if (statement.kind() == Statement.Kind.ASSIGN) {
                     statement.first().ifPresent(value -> variables.set(statement.name(), value));
                 } else if (statement.anywhere(inside -> inside.name().endsWith("include"))) {
-                    tell(script, statement.line(), "projects that are included behind this '" + statement.name()
+                    tell(script, statement.line(), "projects that are included after this '" + statement.name()
                             + "' are not known");
                 }
             }

@@ -56,7 +56,7 @@ record CompilerSettings(List<Xpp3Dom> configurations, Properties properties) {
                 .flatMap(list -> Stream.of(list.getChildren())).toList();
     }
 
-    /** What decides which code the compiler accepts; the value of an option is written behind an equals sign. */
+    /** What decides which code the compiler accepts; the value of an option is written after an equals sign. */
     List<String> options() {
         List<String> said = new ArrayList<>();
         children("compilerArgs").stream().map(Xpp3Dom::getValue).filter(Objects::nonNull).map(String::strip)

@@ -41,11 +41,11 @@ class ComputedBuildTest {
                 new String[] {"dependencies { implementation(['a:b:1', other()]) }",
                         "what 'implementation' needs here is computed, and not known"},
                 new String[] {"dependencies { others.each { implementation it } }",
-                        "what is needed behind this 'others.each' is computed, and not known"},
+                        "what is needed after this 'others.each' is computed, and not known"},
                 new String[] {"dependencies { if (isSlow) { implementation 'a:b:1' } }",
-                        "what is needed behind this 'if' is computed, and not known"},
+                        "what is needed after this 'if' is computed, and not known"},
                 new String[] {"['a', 'b'].each { sourceSets.create(it) }",
-                        "what is needed behind this 'each' is computed, and not known"},
+                        "what is needed after this 'each' is computed, and not known"},
                 new String[] {"sourceSets { create(name()) }",
                         "the name of this source set is computed, and not known"},
                 new String[] {"sourceSets.main.java.srcDir folder()",
@@ -70,7 +70,7 @@ class ComputedBuildTest {
         Files.writeString(root.resolve("settings.gradle"),
                 "rootDir.listFiles().findAll { it.directory }.each { include it.name }\n");
         Workspace workspace = new GradleReader().read(root, OpenRequest.at(root));
-        assertTrue(workspace.gaps().get(0).startsWith("settings.gradle:1: projects that are included behind this"),
+        assertTrue(workspace.gaps().get(0).startsWith("settings.gradle:1: projects that are included after this"),
                 workspace.gaps().toString());
     }
 

@@ -246,7 +246,7 @@ class GradleReaderTest {
         assertTrue(gaps.get(0).contains("libs.versions.toml:2:"), gaps.toString());
         assertEquals(List.of("settings.gradle:2: the project :nowhere is not there (nowhere)",
                 "berths/build.gradle:2: what 'implementation' needs here is computed, and not known",
-                "berths/build.gradle:3: what is needed behind this 'if' is computed, and not known",
+                "berths/build.gradle:3: what is needed after this 'if' is computed, and not known",
                 "berths/build.gradle:8: the script missing.gradle is not there; what it says is unknown",
                 "harbour.none:nowhere:9 is not on this machine: names from it stay unresolved (fetch it with "
                 + "--online)"),

@@ -27,7 +27,7 @@ public final class ProblemLoop {
         this.console = console;
     }
 
-    /** Where the next problem behind a place starts, which is told; the same place when there is none. */
+    /** Where the next problem after a place starts, which is told; the same place when there is none. */
     public Place next(Place place) {
         Optional<Problem> next = chisel.problems().next(place);
         show(next, "there is no problem in this file");

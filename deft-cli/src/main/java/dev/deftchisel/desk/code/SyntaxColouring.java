@@ -5,7 +5,7 @@ import dev.deftchisel.source.Tokens;
 import java.util.Locale;
 import java.util.Set;
 
-/** What a token is to the eye. Contextual keywords (JLS 3.9) are told by what stands behind them. */
+/** What a token is to the eye. Contextual keywords (JLS 3.9) are told by what stands after them. */
 final class SyntaxColouring {
 
     private static final Set<String> BEFORE_NAMES = Set.of("var", "record", "sealed", "non", "permits", "yield",

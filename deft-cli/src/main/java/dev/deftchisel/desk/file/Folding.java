@@ -62,7 +62,7 @@ public final class Folding {
     }
 
     /**
-     * Carets that would land in what is folded go to the next line behind it, or when they go up, to the one before.
+     * Carets that would land in what is folded go to the next line after it, or when they go up, to the one before.
      */
     public static Draft beside(Buffer buffer, Draft moved) {
         LineMap lines = moved.lines();

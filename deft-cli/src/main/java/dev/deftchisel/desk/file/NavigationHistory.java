@@ -34,7 +34,7 @@ public final class NavigationHistory {
         return step(from, back, forth);
     }
 
-    /** The place behind. */
+    /** The place after. */
     public Optional<Place> forth(Place from) {
         return step(from, forth, back);
     }

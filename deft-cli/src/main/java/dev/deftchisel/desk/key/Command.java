@@ -65,9 +65,9 @@ public enum Command implements Action {
     // writing
     ENTER(Theme.WRITING, "new line"),
     BACKSPACE(Theme.WRITING, "delete before"),
-    DELETE(Theme.WRITING, "delete behind"),
+    DELETE(Theme.WRITING, "delete after"),
     DELETE_WORD_LEFT(Theme.WRITING, "delete a word before"),
-    DELETE_WORD_RIGHT(Theme.WRITING, "delete a word behind"),
+    DELETE_WORD_RIGHT(Theme.WRITING, "delete a word after"),
     CUT(Theme.WRITING, "cut; the line if nothing is selected"),
     COPY(Theme.WRITING, "copy; the line if nothing is selected"),
     PASTE(Theme.WRITING, "paste"),

@@ -11,7 +11,7 @@ import java.util.Set;
 
 /**
  * A user's own keys. Each line of the file names what is to be done and the keys for it, which take the place of the
- * standard ones; nothing behind the sign takes the keys away:
+ * standard ones; nothing after the sign takes the keys away:
  * <pre>
  * # what is done = keys, or several with commas
  * uses         = Alt-Enter

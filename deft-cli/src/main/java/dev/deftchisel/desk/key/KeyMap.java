@@ -52,7 +52,7 @@ public final class KeyMap {
     }
 
     /**
-     * What a key does behind others. The modifier of the first key of a chord may still be down at those behind it.
+     * What a key does after others. The modifier of the first key of a chord may still be down at those after it.
      *
      * @param before the keys of a chord that was begun
      */

@@ -6,7 +6,7 @@ import java.util.List;
 /**
  * A line of text that is drawn in several styles.
  *
- * @param spans one behind the other
+ * @param spans one after the other
  */
 public record Line(List<Span> spans) {
 
@@ -37,19 +37,19 @@ public record Line(List<Span> spans) {
         return of(text, Style.of(ink));
     }
 
-    /** The line and more behind it. */
+    /** The line and more after it. */
     public Line and(String text, Ink ink) {
         return and(text, Style.of(ink));
     }
 
-    /** The line and more behind it. */
+    /** The line and more after it. */
     public Line and(String text, Style style) {
         List<Span> more = new ArrayList<>(spans);
         more.add(new Span(text, style));
         return new Line(more);
     }
 
-    /** The line and another behind it. */
+    /** The line and another after it. */
     public Line and(Line other) {
         List<Span> more = new ArrayList<>(spans);
         more.addAll(other.spans());

@@ -41,7 +41,7 @@ public final class Pen {
     /**
      * Writes text from a column on; what does not fit is not seen.
      *
-     * @return the column behind it
+     * @return the column after it
      */
     public int write(int row, int column, String text, Style style) {
         int at = column;

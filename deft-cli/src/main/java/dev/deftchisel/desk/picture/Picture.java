@@ -60,7 +60,7 @@ public final class Picture {
         caret = Optional.of(new Point(row, column));
     }
 
-    /** What stands in a cell; empty behind a wide character. */
+    /** What stands in a cell; empty after a wide character. */
     public String glyph(int row, int column) {
         return glyphs[row * width + column];
     }

@@ -4,7 +4,7 @@ package dev.deftchisel.desk.picture;
  * How a cell looks.
  *
  * @param ink        what the character is
- * @param ground     what is behind it
+ * @param ground     the background
  * @param strong     whether it stands out
  * @param underlined whether it is underlined
  */

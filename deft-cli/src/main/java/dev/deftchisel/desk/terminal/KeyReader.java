@@ -106,7 +106,7 @@ final class KeyReader {
         if (c < 0) {
             return new Input.Pressed(Key.of(isShort ? "O" : "[").withAlt());
         }
-        // parameters and intermediates are between blank and question mark, what ends the sequence is behind
+        // parameters and intermediates are between blank and question mark, what ends the sequence is after
         while (c >= ' ' && c <= '?' && parameters.length() < MOST_PARAMETERS) {
             parameters.append((char) c);
             c = reader.read(MOMENT_MILLIS);

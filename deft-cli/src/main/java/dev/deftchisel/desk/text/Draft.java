@@ -136,7 +136,7 @@ public final class Draft {
      */
     public record Replaced(Range range, String text, int caret, int from) {
 
-        /** With the caret behind the new text. */
+        /** With the caret after the new text. */
         public static Replaced of(Range range, String text) {
             return new Replaced(range, text, text.length(), text.length());
         }

@@ -64,7 +64,7 @@ public final class LineWork {
         return blocks.get(0).first() == 1 ? draft : moved(draft, blocks, -1);
     }
 
-    /** Changes places with the line behind. */
+    /** Changes places with the line after. */
     public Draft down(Draft draft) {
         List<Block> blocks = blocks(draft);
         return blocks.get(blocks.size() - 1).last() == draft.lines().count() ? draft : moved(draft, blocks, 1);
@@ -134,7 +134,7 @@ public final class LineWork {
         return without.moving(caret -> Caret.at(caret.head()));
     }
 
-    /** Puts the next line behind this one, with one blank between; all lines of a selection into one. */
+    /** Puts the next line after this one, with one blank between; all lines of a selection into one. */
     public Draft join(Draft draft) {
         LineMap lines = draft.lines();
         return edited(draft, block -> {
@@ -152,7 +152,7 @@ public final class LineWork {
         });
     }
 
-    /** An empty line behind, with the carets in it, indented like the line or one step more where a block is opened. */
+    /** An empty line after, with the carets in it, indented like the line or one step more where a block is opened. */
     public Draft after(Draft draft) {
         Draft ends = draft.moving(caret -> Caret.at(draft.lines().rangeOf(block(draft, caret).last()).end()));
         return typing.enter(ends);
@@ -203,7 +203,7 @@ public final class LineWork {
                 .toList();
     }
 
-    /** Changes the margin of some lines; what is behind it keeps its carets. */
+    /** Changes the margin of some lines; what is after it keeps its carets. */
     private static Draft perLine(Draft draft, List<Integer> numbers, Function<String, String> change) {
         Set<Integer> changed = new HashSet<>(numbers);
         StringBuilder text = new StringBuilder();

@@ -41,7 +41,7 @@ public final class Motions {
         return line.start() + Math.max(0, before);
     }
 
-    /** The end of the character behind an offset. */
+    /** The end of the character after an offset. */
     static int next(String content, LineMap lines, int offset) {
         int number = lines.line(offset);
         Range line = lines.rangeOf(number);

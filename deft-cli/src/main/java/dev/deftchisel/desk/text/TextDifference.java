@@ -11,7 +11,7 @@ import dev.deftchisel.source.Range;
  */
 public record TextDifference(int start, String removed, String inserted) {
 
-    /** The smallest stretch between what is the same before and behind it. */
+    /** The smallest stretch between what is the same before and after it. */
     public static TextDifference between(String before, String after) {
         int most = Math.min(before.length(), after.length());
         int start = 0;

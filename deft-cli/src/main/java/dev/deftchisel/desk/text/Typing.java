@@ -46,7 +46,7 @@ public final class Typing {
                 .end()), "}");
     }
 
-    /** A new line, indented like this one, one step more behind a bracket that opens something. */
+    /** A new line, indented like this one, one step more after a bracket that opens something. */
     public Draft enter(Draft draft) {
         return draft.replacing(caret -> {
             Range line = draft.lines().rangeOf(draft.lines().line(caret.range().start()));
@@ -84,7 +84,7 @@ public final class Typing {
         });
     }
 
-    /** What is selected, or the character behind the caret. */
+    /** What is selected, or the character after the caret. */
     public Draft delete(Draft draft) {
         LineMap lines = draft.lines();
         return draft.replacing(caret -> Draft.Replaced.of(caret.isBare()

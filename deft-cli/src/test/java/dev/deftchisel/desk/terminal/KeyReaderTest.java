@@ -72,7 +72,7 @@ class KeyReaderTest {
         assertEquals(expected, shown(read(control(sent))));
     }
 
-    /** Control characters as they are usually written: a letter behind a caret. */
+    /** Control characters as they are usually written: a letter after a caret. */
     private static String control(String text) {
         StringBuilder out = new StringBuilder();
         for (int i = 0; i < text.length(); i++) {

@@ -33,7 +33,7 @@ final class LombokAccessorNames {
         return is("fluent");
     }
 
-    /** Whether a setter hands back its object. */
+    /** Whether a setter returns its object. */
     boolean isChained() {
         return is("chain") || isFluent() && own.flatMap(one -> AnnotatedType.text(one, "chain")).isEmpty();
     }

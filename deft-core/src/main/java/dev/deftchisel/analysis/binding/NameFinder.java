@@ -81,7 +81,7 @@ public final class NameFinder {
         return from < 0 ? Optional.empty() : forward(from, end(tree), name);
     }
 
-    /** Whether the token behind a range is this character. */
+    /** Whether the token after a range is this character. */
     boolean isFollowedBy(Range name, char expected) {
         int after = tokens.code(tokens.at(name.start()) + 1);
         return after < tokens.count() && tokens.is(after, expected);
@@ -102,7 +102,7 @@ public final class NameFinder {
         return backward(from, start(tree), tree.getName());
     }
 
-    /** From a token backwards over what may stand behind a declared name: {@code = ; , : [ ]}. */
+    /** From a token backwards over what may stand after a declared name: {@code = ; , : [ ]}. */
     private Optional<Range> backward(int from, int start, CharSequence name) {
         for (int i = from; i >= 0 && tokens.start(i) >= start; i = tokens.codeBefore(i - 1)) {
             if (tokens.kind(i) == TokenKind.IDENTIFIER) {

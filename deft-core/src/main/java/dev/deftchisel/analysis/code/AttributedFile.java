@@ -276,7 +276,7 @@ public final class AttributedFile {
         return findName(declaration).orElseGet(() -> range(declaration));
     }
 
-    /** The method or lambda around a tree, whose results it may hand back; empty in an initialiser. */
+    /** The method or lambda around a tree, whose results it may return; empty in an initialiser. */
     public static Optional<TreePath> function(TreePath path) {
         for (TreePath at = path.getParentPath(); at != null
                 && !(at.getLeaf() instanceof ClassTree); at = at.getParentPath()) {

@@ -33,7 +33,7 @@ public final class Calls {
      *
      * @param owner     qualified name of a type that has the method
      * @param name      of the method
-     * @param arguments how many are handed over
+     * @param arguments how many are passed
      */
     public static boolean isOf(AttributedFile code, TreePath call, String owner, String name, int arguments) {
         return call.getLeaf() instanceof MethodInvocationTree tree && tree.getArguments().size() == arguments
@@ -76,7 +76,7 @@ public final class Calls {
         return receiver(tree).map(before -> new TreePath(new TreePath(call, tree.getMethodSelect()), before));
     }
 
-    /** The arguments of a call or of the making of an object. */
+    /** The arguments of a call or of the creation of an object. */
     public static List<? extends ExpressionTree> arguments(Tree call) {
         return call instanceof MethodInvocationTree called ? called.getArguments() : ((NewClassTree) call)
                 .getArguments();

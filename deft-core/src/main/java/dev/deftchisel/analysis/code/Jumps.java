@@ -55,7 +55,7 @@ public final class Jumps {
             return (StatementTree) path.getLeaf();
         }
 
-        /** What it hands over; empty when nothing. */
+        /** What it passes; empty when nothing. */
         public Optional<ExpressionTree> value() {
             return path.getLeaf() instanceof ReturnTree result ? Optional.ofNullable(result.getExpression())
                     : path.getLeaf() instanceof YieldTree result ? Optional.of(result.getValue()) : Optional.empty();
@@ -135,7 +135,7 @@ public final class Jumps {
                 || tree instanceof EnhancedForLoopTree;
     }
 
-    /** Whether the code behind some statements can be reached through them. True when in doubt. */
+    /** Whether the code after some statements can be reached through them. True when in doubt. */
     public static boolean canComplete(List<? extends StatementTree> statements) {
         return statements.stream().allMatch(Jumps::canComplete);
     }

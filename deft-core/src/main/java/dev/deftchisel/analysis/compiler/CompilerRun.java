@@ -218,7 +218,7 @@ public final class CompilerRun {
      *
      * <p>The compiler attributes every source that it read to resolve a name, in an order of its own. Nobody asked for
      * those, so {@link Enough} is thrown, which is the only way the public API leaves to stop there: when all types of
-     * the wanted files are attributed and another one begins, or in a deep run, where flow analysis comes behind the
+     * the wanted files are attributed and another one begins, or in a deep run, where flow analysis comes after the
      * attribution of all, when they are finished. Should a type never be reported, the run merely goes to its end.
      */
     private static final class Progress implements TaskListener {

@@ -70,7 +70,7 @@ public final class Readability {
                 .anyMatch(one -> one.name().equals(module));
     }
 
-    /** The modules that one reads: those it requires, and those they hand on (JLS 7.7.1). */
+    /** The modules that one reads: those it requires, and those they pass on (JLS 7.7.1). */
     private Set<String> readable(ModuleDeclaration own) {
         return readable.computeIfAbsent(own.name(), name -> {
             Set<String> found = new HashSet<>(Set.of("java.base"));

@@ -25,7 +25,7 @@ public enum AccessLevel {
                 : modifiers.contains(Modifier.PRIVATE) ? PRIVATE : PACKAGE;
     }
 
-    /** The keyword with a blank behind it, as it stands before a type; empty for {@link #PACKAGE}. */
+    /** The keyword with a blank after it, as it stands before a type; empty for {@link #PACKAGE}. */
     public String prefix() {
         return modifier.isEmpty() ? "" : modifier + " ";
     }
@@ -52,7 +52,7 @@ public enum AccessLevel {
         return at.toString();
     }
 
-    /** For people, behind "open to". */
+    /** For people, after "open to". */
     public String words() {
         return switch (this) {
             case PRIVATE -> "its class";

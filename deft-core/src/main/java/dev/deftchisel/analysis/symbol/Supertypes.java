@@ -44,7 +44,7 @@ public final class Supertypes {
                 .toList();
     }
 
-    /** A type as one of a class or interface that is the same or above it, with the arguments that it hands up. */
+    /** A type as one of a class or interface that is the same or above it, with the arguments that it passes up. */
     public static Optional<DeclaredType> as(TypeMirror type, Element wanted, Types types) {
         if (!(type instanceof DeclaredType declared) || type.getKind() == TypeKind.ERROR) {
             return Optional.empty();

@@ -15,8 +15,8 @@ import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /**
- * The type arguments of an object that is made without saying them (JLS 15.9.3), told by what its methods are handed
- * and hand back.
+ * The type arguments of an object that is made without saying them (JLS 15.9.3), told by what its methods are passed
+ * and return.
  */
 public final class DiamondArguments {
 
@@ -51,7 +51,7 @@ public final class DiamondArguments {
                 .ifPresent(method -> take(use.code(), method, use.value().getParentPath().getParentPath()));
     }
 
-    /** What a call of one of its methods hands over, and takes back. */
+    /** What a call of one of its methods passes, and takes back. */
     private void take(AttributedFile code, ExecutableElement method, TreePath call) {
         List<? extends ExpressionTree> arguments = new CallArguments(code, call).all();
         for (int i = 0; i < Math.min(arguments.size(), method.getParameters().size()); i++) {

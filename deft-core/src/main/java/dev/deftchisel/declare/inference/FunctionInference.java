@@ -31,7 +31,7 @@ import javax.lang.model.type.TypeMirror;
  *
  * @param code    the file
  * @param taken   the types of its parameters, in order
- * @param result  what it hands back; empty for nothing
+ * @param result  what it returns; empty for nothing
  * @param isSafe  whether no checked exception leaves it
  */
 public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Optional<TypeMirror> result,
@@ -106,7 +106,7 @@ public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Opt
     }
 
     /**
-     * What the expression of a body hands back; of comparisons and tests that is known even where their operands are
+     * What the expression of a body returns; of comparisons and tests that is known even where their operands are
      * not.
      */
     private static Optional<TypeMirror> result(AttributedFile code, TreePath body) {

@@ -41,7 +41,7 @@ final class LikelyArgumentTypes {
     /** The type of each argument that has one. */
     private final List<Optional<TypeMirror>> known;
 
-    /** @param call a call, or the making of an object */
+    /** @param call a call, or the creation of an object */
     LikelyArgumentTypes(AttributedFile code, TreePath call) {
         this.code = code;
         this.call = call;
@@ -88,14 +88,14 @@ final class LikelyArgumentTypes {
                 && name.endsWith(declared.asElement().getSimpleName().toString().toLowerCase(Locale.ROOT));
     }
 
-    /** What all that can be meant hand back; empty when they differ. */
+    /** What all that can be meant return; empty when they differ. */
     Optional<TypeMirror> result() {
         List<TypeMirror> results = candidates().stream().<TypeMirror>map(ExecutableElement::getReturnType).toList();
         return results.stream().findFirst().filter(first -> results.stream()
                 .allMatch(other -> code.types().isSameType(first, other)));
     }
 
-    /** Whether a method can be meant to which any object may be handed. */
+    /** Whether a method can be meant to which any object may be passed. */
     boolean takesAnything(Tree value) {
         int index = arguments.indexOf(value);
         return candidates().stream().map(method -> parameter(method, index))
@@ -112,7 +112,7 @@ final class LikelyArgumentTypes {
         return inference;
     }
 
-    /** What a generic method hands back, or an object that is made with a diamond. */
+    /** What a generic method returns, or an object that is made with a diamond. */
     private Optional<TypeMirror> result(ExecutableElement method) {
         return method.getKind() == ElementKind.CONSTRUCTOR
                 ? Optional.of(method.getEnclosingElement().asType()).filter(type -> DiamondArguments.isMade(call))

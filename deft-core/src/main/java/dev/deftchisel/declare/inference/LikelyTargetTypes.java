@@ -44,7 +44,7 @@ import javax.lang.model.type.TypeMirror;
 import javax.lang.model.type.TypeVariable;
 
 /**
- * Of which type a value must be where it stands (JLS 5, 15): what it is assigned, handed or returned to, or compared
+ * Of which type a value must be where it stands (JLS 5, 15): what it is assigned, passed or returned to, or compared
  * with.
  */
 public final class LikelyTargetTypes {
@@ -173,7 +173,7 @@ public final class LikelyTargetTypes {
     }
 
     /**
-     * Whether a method of a type hands back another of that type, so that a chain of calls begins with what it ends
+     * Whether a method of a type returns another of that type, so that a chain of calls begins with what it ends
      * with.
      */
     private boolean handsBackItself(TypeMirror type, MemberUse selection) {
@@ -187,7 +187,7 @@ public final class LikelyTargetTypes {
                 .isPresent();
     }
 
-    /** What the method or lambda around hands back. */
+    /** What the method or lambda around returns. */
     private Optional<TypeMirror> returned(TreePath statement) {
         for (TreePath at = statement; at != null; at = at.getParentPath()) {
             if (at.getLeaf() instanceof LambdaExpressionTree) {
@@ -200,7 +200,7 @@ public final class LikelyTargetTypes {
         return Optional.empty();
     }
 
-    /** What the function that a lambda implements hands back. */
+    /** What the function that a lambda implements returns. */
     private Optional<TypeMirror> result(TreePath lambda) {
         return code.type(lambda).or(() -> of(lambda)).flatMap(type -> Functions.of(code, type))
                 .map(ExecutableType::getReturnType).flatMap(type -> known(Optional.of(type)));

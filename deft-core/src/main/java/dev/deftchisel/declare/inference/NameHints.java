@@ -13,7 +13,7 @@ import javax.lang.model.type.TypeMirror;
 
 /**
  * Types that only names tell, where nothing else does: the one after which something is named, or the only one that the
- * file imports, or the package has, with what is selected. Generic types are among these only where what is handed to
+ * file imports, or the package has, with what is selected. Generic types are among these only where what is passed to
  * them tells of what they are: a list to which vessels are added.
  */
 final class NameHints {
@@ -51,7 +51,7 @@ final class NameHints {
     }
 
     /**
-     * A generic type that is imported, or a plain collection, which has all that is selected and is handed its
+     * A generic type that is imported, or a plain collection, which has all that is selected and is passed its
      * elements.
      */
     Optional<TypeMirror> filled(List<UnresolvedName> uses, Set<MemberUse> selected) {

@@ -132,7 +132,7 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
         return path.getLeaf() instanceof MemberReferenceTree;
     }
 
-    /** What is handed over, where it is a call. */
+    /** What is passed, where it is a call. */
     public List<? extends ExpressionTree> arguments() {
         return call().<List<? extends ExpressionTree>>map(call -> new CallArguments(code, call).all())
                 .orElse(List.of());

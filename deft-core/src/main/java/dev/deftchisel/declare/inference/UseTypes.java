@@ -111,7 +111,7 @@ public final class UseTypes {
     }
 
     /**
-     * The type parameters that a method must declare for types that it names, with a blank behind; empty when there are
+     * The type parameters that a method must declare for types that it names, with a blank after it; empty when there are
      * none.
      */
     public String typeParameters(List<TypeMirror> named) {

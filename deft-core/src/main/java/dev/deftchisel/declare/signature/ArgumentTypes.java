@@ -16,7 +16,7 @@ import java.util.stream.Stream;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
-/** What several calls hand over in one place of their arguments, and the type that takes it all. */
+/** What several calls pass in one place of their arguments, and the type that takes it all. */
 public final class ArgumentTypes {
 
     private final AttributedFile code;
@@ -38,7 +38,7 @@ public final class ArgumentTypes {
         return of(calls, views, index, index + 1, types);
     }
 
-    /** What is handed over from there on. */
+    /** What is passed from there on. */
     public static ArgumentTypes from(List<UnresolvedName> calls, List<TypeSubstitution> views, int index,
             UseTypes types) {
         return of(calls, views, index, Integer.MAX_VALUE, types);
@@ -68,7 +68,7 @@ public final class ArgumentTypes {
         }
     }
 
-    /** The one of the types that takes all, when there is one and nothing else is handed over. */
+    /** The one of the types that takes all, when there is one and nothing else is passed. */
     public Optional<TypeMirror> common() {
         return Optional.of(values).filter(all -> !isUnknown && !all.isEmpty()).map(new CommonSupertype(code)::of)
                 .map(this::nullable)

@@ -31,7 +31,7 @@ import javax.lang.model.type.TypeMirror;
 import javax.lang.model.util.ElementFilter;
 
 /**
- * What a method that is called, or named as a function, takes and hands back.
+ * What a method that is called, or named as a function, takes and returns.
  *
  * @param parameters   in order
  * @param result       its type; empty when nothing tells
@@ -165,7 +165,7 @@ public record MethodSignature(Parameters parameters, Optional<TypeMirror> result
                         .noneMatch(method -> method.getThrownTypes().contains(type)));
     }
 
-    /** The type parameters that it must declare itself, with a blank behind. */
+    /** The type parameters that it must declare itself, with a blank after it. */
     public String typeParameters(DeclarationRequest asked) {
         List<TypeMirror> named = new ArrayList<>(parameters.all().stream().map(Parameters.One::type).toList());
         result.ifPresent(named::add);

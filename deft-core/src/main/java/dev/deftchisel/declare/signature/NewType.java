@@ -13,7 +13,7 @@ import java.util.stream.Collectors;
  * A type that is to be declared, as text.
  *
  * @param kind       of which kind it is
- * @param modifiers  with a blank behind each
+ * @param modifiers  with a blank after each
  * @param name       its simple name
  * @param variables  its type parameters
  * @param state      what its objects are made from, in order

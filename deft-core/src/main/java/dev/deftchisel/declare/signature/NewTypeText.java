@@ -56,7 +56,7 @@ public final class NewTypeText {
     /**
      * The type as one of a kind.
      *
-     * @param modifiers with a blank behind each
+     * @param modifiers with a blank after each
      */
     public Result of(NewType.Kind kind, String modifiers) {
         Parameters state = kind == NewType.Kind.ANNOTATION ? elements() : kind.isMade() ? made() : NONE;

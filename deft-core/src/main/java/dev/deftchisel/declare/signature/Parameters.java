@@ -31,7 +31,7 @@ public record Parameters(List<One> all, Optional<String> objection) {
     /**
      * One of them.
      *
-     * @param type     as it is handed over
+     * @param type     as it is passed
      * @param text     the type as it is written
      * @param name     after the argument
      * @param isVaried whether it takes any number of arguments, as an array (JLS 8.4.1)
@@ -55,7 +55,7 @@ public record Parameters(List<One> all, Optional<String> objection) {
      * The parameters that a call asks for.
      *
      * @param call      with its arguments
-     * @param arguments what it hands over
+     * @param arguments what it passes
      * @param types     as they are written
      */
     public static Parameters of(AttributedFile code, TreePath call, List<? extends ExpressionTree> arguments,
@@ -112,8 +112,8 @@ public record Parameters(List<One> all, Optional<String> objection) {
     }
 
     /**
-     * Those that several calls ask for, the one that is meant first: each takes what all calls hand over, where one of
-     * them hands over the most general. Where calls differ in number, the last one takes what is alike at their ends;
+     * Those that several calls ask for, the one that is meant first: each takes what all calls pass, where one of
+     * them passes the most general. Where calls differ in number, the last one takes what is alike at their ends;
      * if nothing is, the calls with other numbers of arguments are left to another method.
      */
     static Parameters of(List<UnresolvedName> calls, UseTypes types) {

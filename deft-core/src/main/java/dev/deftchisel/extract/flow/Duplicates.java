@@ -148,7 +148,7 @@ public final class Duplicates {
                 && isSameResult(twin) && !isJumpVaried(twin);
     }
 
-    /** Whether what a jump hands over has the same type, that of the method around where it leaves that. */
+    /** Whether what a jump passes has the same type, that of the method around where it leaves that. */
     private boolean isSameResult(Twin twin) {
         if (exits.kind() == Exits.Kind.THROWN) {
             return code.types().isSameType(returned(code, fragment), returned(twin.code(), twin.fragment()));
@@ -210,7 +210,7 @@ public final class Duplicates {
         return readings;
     }
 
-    /** What a twin hands over. */
+    /** What a twin passes. */
     public List<Range> arguments(Twin twin, Inputs inputs) {
         List<Range> arguments = new ArrayList<>();
         inputs.variables().forEach(variable -> twin.body().flow().variables().stream()

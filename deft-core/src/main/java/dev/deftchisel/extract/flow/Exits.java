@@ -50,7 +50,7 @@ public record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objectio
         FLAGGED,
         /** Some ways lead to a {@code return} with an object, others to none, which is {@code null}. */
         MARKED,
-        /** All ways lead to an exception, where the method around must hand back a value. */
+        /** All ways lead to an exception, where the method around must return a value. */
         THROWN
     }
 
@@ -87,7 +87,7 @@ public record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objectio
                 "this leaves the selected code on some ways only, with a value that cannot tell them from the others");
     }
 
-    /** The method that a {@code return} in a fragment would leave, if it hands back a value. */
+    /** The method that a {@code return} in a fragment would leave, if it returns a value. */
     public static Optional<MethodTree> returning(Fragment fragment) {
         for (TreePath at = fragment.parent(); at != null; at = at.getParentPath()) {
             Tree tree = at.getLeaf();
@@ -150,7 +150,7 @@ public record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objectio
         return false;
     }
 
-    /** The type of what the jumps hand over, when it is one. */
+    /** The type of what the jumps pass, when it is one. */
     public Optional<TypeMirror> valueType(AttributedFile code) {
         List<TypeMirror> types = jumps.stream()
                 .flatMap(jump -> jump.value().stream().map(value -> new TreePath(jump.path(), value)))

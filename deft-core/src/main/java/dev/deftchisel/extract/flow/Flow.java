@@ -22,7 +22,7 @@ import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.VariableElement;
 
 /**
- * What goes into a fragment and what comes out of it: which variables of the body around it need their value handed in,
+ * What goes into a fragment and what comes out of it: which variables of the body around it need their value passed in,
  * which are only used within it, and which have a value afterwards that is still needed. In doubt a value goes in, and
  * is needed.
  */
@@ -156,7 +156,7 @@ public final class Flow {
             return isReadBehind || isReadInNextRound;
         }
 
-        /** Whether its value is handed in. */
+        /** Whether its value is passed in. */
         boolean isInput() {
             return !isDeclaredInside() && hasValueBefore() && !isSetFirst()
                     && (isReadInside() || isWritten() && isNeededAfter());
@@ -167,12 +167,12 @@ public final class Flow {
             return !isDeclaredInside() && !isInput();
         }
 
-        /** Whether its value is handed out. */
+        /** Whether its value is passed out. */
         boolean isOutput() {
             return (isDeclaredInside() || isWritten()) && isNeededAfter();
         }
 
-        /** A pattern or parameter cannot be declared again behind the fragment. */
+        /** A pattern or parameter cannot be declared again after the fragment. */
         boolean isDeclaredOnlyInside() {
             return isDeclaredInside() && element.getKind() != ElementKind.LOCAL_VARIABLE;
         }
@@ -234,12 +234,12 @@ public final class Flow {
         return code.element(fragment.member()).filter(element.getEnclosingElement()::equals).isPresent();
     }
 
-    /** Whether the code behind the fragment can be reached through it. */
+    /** Whether the code after the fragment can be reached through it. */
     public boolean canComplete() {
         return canComplete;
     }
 
-    /** The variables whose values are handed in, in the order of their declarations. */
+    /** The variables whose values are passed in, in the order of their declarations. */
     public List<Variable> inputs() {
         return inputs;
     }
@@ -249,7 +249,7 @@ public final class Flow {
         return movedInside;
     }
 
-    /** The variables whose values are handed out. */
+    /** The variables whose values are passed out. */
     public List<Variable> outputs() {
         return outputs;
     }

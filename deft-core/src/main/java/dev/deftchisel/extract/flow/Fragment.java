@@ -152,7 +152,7 @@ public record Fragment(List<TreePath> parts, Range range, Optional<SelectedExpre
                 code.range(parts.get(parts.size() - 1).getLeaf()).end());
     }
 
-    /** Comments within the selection travel along, and one behind the last statement on its line. */
+    /** Comments within the selection travel along, and one after the last statement on its line. */
     private static Range withComments(AttributedFile code, Range selection, Range range) {
         Tokens tokens = code.tokens();
         int start = range.start();

@@ -43,7 +43,7 @@ public final class FragmentObstacles {
         if (hasOutput && outputs.size() > 1 && !(mayBeRecord && noRecord.isEmpty())) {
             return Optional.of(Reason.at(file, code.range(outputs.get(1).first().path().getLeaf()), "'"
                     + outputs.get(0).name() + "' and '" + outputs.get(1).name()
-                    + "' are both needed afterwards, and a method hands back one value"
+                    + "' are both needed afterwards, and a method returns one value"
                     + noRecord.map(why -> mayBeRecord ? "; a record cannot be made of them: " + why : "")
                             .orElse("; results can be made a record")));
         } else if (fragment.isExpression() && !outputs.isEmpty()) {
@@ -59,7 +59,7 @@ public final class FragmentObstacles {
     private static Optional<Reason> obstacle(AttributedFile code, Flow.Variable variable) {
         if (variable.isOutput() && variable.isDeclaredOnlyInside()) {
             return Optional.of(Reason.at(code.file().path(), code.range(variable.first().path().getLeaf()),
-                    "'" + variable.name() + "' is declared by a pattern here and used behind it"));
+                    "'" + variable.name() + "' is declared by a pattern here and used after it"));
         }
         return variable.readAfterFailure().map(read -> Reason.at(code.file().path(), code.range(read.path().getLeaf()),
                 "'" + variable.name() + "' is read here once the 'try' has failed, and may have got a value by then"));

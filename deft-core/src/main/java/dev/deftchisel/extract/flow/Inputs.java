@@ -16,7 +16,7 @@ import java.util.stream.Collectors;
 import javax.lang.model.element.Element;
 
 /**
- * What is handed to a new method.
+ * What is passed to a new method.
  *
  * @param variables of the body around the fragment, in order
  * @param varied    values of the fragment in whose place its twins have others
@@ -41,7 +41,7 @@ public record Inputs(List<Flow.Variable> variables, List<Varied> varied, Map<Ele
         names = Map.copyOf(names);
     }
 
-    /** What is handed over, in the order of the variables and by their names. */
+    /** What is passed, in the order of the variables and by their names. */
     Inputs(List<Flow.Variable> variables, List<Varied> varied) {
         this(variables, varied, Map.of());
     }
@@ -49,7 +49,7 @@ public record Inputs(List<Flow.Variable> variables, List<Varied> varied, Map<Ele
     /**
      * What keeps a wish from being fulfilled.
      *
-     * @param wish names of variables in order, each with a new name behind a colon if it is to have one
+     * @param wish names of variables in order, each with a new name after a colon if it is to have one
      */
     public Optional<String> objection(String wish, Set<String> taken, int level) {
         Set<String> given = new HashSet<>();
@@ -74,7 +74,7 @@ public record Inputs(List<Flow.Variable> variables, List<Varied> varied, Map<Ele
         return Optional.empty();
     }
 
-    /** The same as it is wished: those that are named first, the others behind them. */
+    /** The same as it is wished: those that are named first, the others after them. */
     public Inputs arranged(String wish) {
         List<Flow.Variable> order = new ArrayList<>();
         Map<Element, String> renamed = new HashMap<>();
@@ -100,7 +100,7 @@ public record Inputs(List<Flow.Variable> variables, List<Varied> varied, Map<Ele
         return names[names.length - 1].strip();
     }
 
-    /** The same code is handed over where the fragment was. */
+    /** The same code is passed where the fragment was. */
     public List<Range> arguments(AttributedFile code) {
         List<Range> arguments = new ArrayList<>();
         variables.forEach(input -> arguments.add(code.range(input.first().path().getLeaf())));
@@ -108,7 +108,7 @@ public record Inputs(List<Flow.Variable> variables, List<Varied> varied, Map<Ele
         return arguments;
     }
 
-    /** What need not be handed over again. */
+    /** What need not be passed again. */
     public List<DuplicateClaim> alike() {
         return varied.stream()
                 .flatMap(value -> value.places().stream().skip(1)

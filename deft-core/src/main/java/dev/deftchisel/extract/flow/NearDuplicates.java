@@ -53,7 +53,7 @@ public final class NearDuplicates {
                 + (lines.size() == 1 ? " reads" : " read") + " alike: duplicates can be replaced, too");
     }
 
-    /** The first token that starts at an offset or behind it. */
+    /** The first token that starts at an offset or after it. */
     private int from(int offset) {
         int found = Collections.binarySearch(starts, offset);
         return found < 0 ? -found - 1 : found;

@@ -10,7 +10,7 @@ import javax.lang.model.type.TypeMirror;
 import javax.lang.model.type.TypeVariable;
 
 /**
- * What a new method hands back.
+ * What a new method returns.
  *
  * @param outputs    the variables whose values are needed afterwards
  * @param components the names of the record that holds them when there are several

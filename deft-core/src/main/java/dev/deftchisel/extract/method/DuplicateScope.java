@@ -28,7 +28,7 @@ enum DuplicateScope {
                 KEY,
                 "what becomes of places that do the same",
                 List.of(new Question.Option("leave", "they stay as they are"),
-                        new Question.Option(REPLACE, "in the class they call the method too; what differs is handed "
+                        new Question.Option(REPLACE, "in the class they call the method too; what differs is passed "
                                 + "over"),
                         new Question.Option("package", "so they do in all of the package")),
                 "leave");

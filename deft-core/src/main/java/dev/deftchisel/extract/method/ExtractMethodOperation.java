@@ -53,11 +53,11 @@ public final class ExtractMethodOperation implements Operation {
     private static final Question RESULTS_QUESTION = new Question.Choice(
             RESULTS,
             "how several values come out that are needed afterwards",
-            List.of(new Question.Option("one", "not at all: a method hands back one value"),
+            List.of(new Question.Option("one", "not at all: a method returns one value"),
                     new Question.Option(RECORD, "as a record that is made for them")),
             "one");
     /**
-     * The key of the parameters: names of variables in order, each with a new name behind a colon if it is to have one.
+     * The key of the parameters: names of variables in order, each with a new name after a colon if it is to have one.
      */
     public static final String PARAMETERS = "parameters";
     /** The key of the choice in which class the method is declared: {@code here} or the one {@code around}. */

@@ -28,7 +28,7 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.Consumer;
 
-/** Writes the method that a fragment becomes, behind the member that the fragment is in. */
+/** Writes the method that a fragment becomes, after the member that the fragment is in. */
 final class ExtractedMethod {
 
     private final AttributedFile code;
@@ -265,7 +265,7 @@ final class ExtractedMethod {
         to.write("return ").carry(value).carry(new Range(value.end(), code.range(jump.tree()).end()));
     }
 
-    /** Whether nothing takes the place of a jump, since it is the last statement and hands nothing over. */
+    /** Whether nothing takes the place of a jump, since it is the last statement and passes nothing. */
     private boolean isDropped(Jumps.Jump jump) {
         List<TreePath> parts = fragment.parts();
         return (exits.kind() == Exits.Kind.DROPPED || exits.kind() == Exits.Kind.FOLLOWING) && flow.outputs().isEmpty()

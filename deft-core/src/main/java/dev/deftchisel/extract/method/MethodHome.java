@@ -16,9 +16,9 @@ import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
 
 /**
- * Where a new method is declared: behind the member that its code was in, or behind the member of the class around.
+ * Where a new method is declared: after the member that its code was in, or after the member of the class around.
  *
- * @param member  behind which it comes
+ * @param member  after which it comes
  * @param isOuter whether it is a class further out than that of the code
  */
 record MethodHome(TreePath member, boolean isOuter) {

@@ -48,7 +48,7 @@ final class MethodPlan {
     /**
      * The change, or why not.
      *
-     * @param visibility the modifier, with a blank behind it
+     * @param visibility the modifier, with a blank after it
      * @param scope      how far duplicates are looked for
      * @param wish       of the order and names of parameters, see {@link Inputs#arranged}
      */

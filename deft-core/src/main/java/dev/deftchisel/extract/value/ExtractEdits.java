@@ -67,7 +67,7 @@ final class ExtractEdits {
         return statement instanceof ExpressionStatementTree alone && code.range(alone.getExpression()).equals(value);
     }
 
-    /** Writes the declarations, with something between and behind them. */
+    /** Writes the declarations, with something between and after them. */
     private NewCode declare(NewCode to, Range value, String indent, String separator) {
         for (VariableDeclaration one : first) {
             Range own = one.selected().range();

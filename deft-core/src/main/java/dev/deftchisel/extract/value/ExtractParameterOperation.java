@@ -29,7 +29,7 @@ import java.util.Set;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 
-/** Makes a value that a method works out a parameter of it, which every caller hands over. */
+/** Makes a value that a method works out a parameter of it, which every caller passes. */
 public final class ExtractParameterOperation implements Operation {
 
     /** The key of the name. */
@@ -51,8 +51,8 @@ public final class ExtractParameterOperation implements Operation {
     private static final Question CALLS_QUESTION = new Question.Choice(
             CALLS,
             "what becomes of the calls",
-            List.of(new Question.Option("change", "each hands the value over"),
-                    new Question.Option("stay", "they stay, and the method they call hands it on to a new one")),
+            List.of(new Question.Option("change", "each passes the value"),
+                    new Question.Option("stay", "they stay, and the method they call passes it on to a new one")),
             "change");
 
     @Override
@@ -62,7 +62,7 @@ public final class ExtractParameterOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Have the callers hand over a value that a method works out";
+        return "Have the callers pass a value that a method works out";
     }
 
     @Override
@@ -125,7 +125,7 @@ public final class ExtractParameterOperation implements Operation {
         Optional<SelectedExpression> picked = ExpressionChoice.of(answers, candidates);
         if (picked.isEmpty()) {
             return Plan.refused(spot, candidates.isEmpty()
-                    ? "there is no expression here whose value could be handed over;"
+                    ? "there is no expression here whose value could be passed;"
                     + " select one, or put the caret in it" : ExpressionChoice.refusal(answers, candidates));
         }
         Optional<TreePath> method = method(near, picked.get());

@@ -45,7 +45,7 @@ final class FieldDeclaration {
     }
 
     /**
-     * Behind the constants at the start of the class, but before the one in which the value stands.
+     * After the constants at the start of the class, but before the one in which the value stands.
      *
      * @param latest where code begins that may read it already
      */
@@ -54,7 +54,7 @@ final class FieldDeclaration {
                 && code.range(member).start() < latest));
     }
 
-    /** Behind the fields before the first method. */
+    /** After the fields before the first method. */
     Edit behindFields() {
         return behind(body.lastAtStart(member -> member instanceof VariableTree));
     }

@@ -30,7 +30,7 @@ import javax.lang.model.type.ExecutableType;
 import javax.lang.model.type.TypeMirror;
 
 /**
- * One call of a method that gets another parameter: writes the value that it hands over, in which the parameters of the
+ * One call of a method that gets another parameter: writes the value that it passes, in which the parameters of the
  * method have become the arguments of the call, and the method's object the one it is called on.
  */
 final class ParameterCall {
@@ -67,7 +67,7 @@ final class ParameterCall {
     }
 
     /**
-     * Why the value cannot be handed over here; empty when it can.
+     * Why the value cannot be passed here; empty when it can.
      *
      * @param needed the parameters that it needs
      * @param isPure whether it cannot be told when it is worked out

@@ -96,11 +96,11 @@ final class ParameterEdits {
         });
         notes.addAll(added.mentions());
         return passed.objection().isPresent() || passed.calls() > 0 ? passed.objection()
-                : at("nobody calls the method, so that nobody could hand the value over");
+                : at("nobody calls the method, so that nobody could pass the value");
     }
 
     /**
-     * Leaves the method as it is called, but for its body, which hands the value on to a new method with the old body.
+     * Leaves the method as it is called, but for its body, which passes the value on to a new method with the old body.
      */
     private Optional<Reason> passOn(List<TreePath> places) {
         MethodTree tree = (MethodTree) method.getLeaf();

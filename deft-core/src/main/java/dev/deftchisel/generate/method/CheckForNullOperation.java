@@ -191,7 +191,7 @@ public final class CheckForNullOperation implements Operation {
         if (code.text(body).indexOf('\n') >= 0) {
             return List.of(text.at(start));
         }
-        // what stands behind it on the line, and the brace, go to lines of their own
+        // what stands after it on the line, and the brace, go to lines of their own
         Range rest = blank(code, start);
         Range end = blank(code, code.tokens().end(code.tokens().codeBefore(code.tokens().at(body.end() - 1) - 1)));
         boolean isAll = rest.end() == body.end() - 1;
@@ -209,7 +209,7 @@ public final class CheckForNullOperation implements Operation {
         return new Range(offset, end);
     }
 
-    /** Behind what must come first (JLS 8.8.7.1). */
+    /** After what must come first (JLS 8.8.7.1). */
     private static int start(Open open) {
         List<? extends StatementTree> statements = open.method().statements();
         boolean isFirstFixed = !statements.isEmpty()

@@ -29,7 +29,7 @@ import javax.lang.model.element.Modifier;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeMirror;
 
-/** Writes methods that hand each call on to a field, those of an interface or any others that the field's type has. */
+/** Writes methods that pass each call on to a field, those of an interface or any others that the field's type has. */
 public final class GenerateDelegationOperation implements Operation {
 
     /** The key of the methods, written as {@code name(Type, Type)}. */
@@ -48,7 +48,7 @@ public final class GenerateDelegationOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Write methods that hand each call on to a field";
+        return "Write methods that pass each call on to a field";
     }
 
     @Override
@@ -113,7 +113,7 @@ public final class GenerateDelegationOperation implements Operation {
     @Override
     public Optional<Offer> offer(ResolvedPlace spot) {
         return delegate(spot.analysis(), spot)
-                .map(found -> new Offer(id(), "generate methods that hand on to " + found.part().name(),
+                .map(found -> new Offer(id(), "generate methods that pass on to " + found.part().name(),
                 Offer.Kind.GENERATE, found.target().code().range(found.target().tree()),
                 List.of(new Question.Members(MEMBERS, "the methods", List.copyOf(found.methods().keySet()),
                         found.standard()),
@@ -125,13 +125,13 @@ public final class GenerateDelegationOperation implements Operation {
         Analysis first = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
         Optional<Delegate> found = delegate(first, spot);
         if (found.isEmpty()) {
-            return Plan.refused(spot, "there is no field here whose type has methods that could be handed on to it");
+            return Plan.refused(spot, "there is no field here whose type has methods that could be passed on to it");
         }
         Delegate delegate = found.get();
         TargetClass target = delegate.target();
         List<String> wanted = answers.several(MEMBERS).orElseGet(delegate::standard);
         if (wanted.isEmpty()) {
-            return Plan.refused(spot, "say which methods are to be handed on; there are "
+            return Plan.refused(spot, "say which methods are to be passed on; there are "
                     + String.join(", ", delegate.methods().keySet()));
         }
         EditsByFile edits = new EditsByFile(first);
@@ -146,8 +146,8 @@ public final class GenerateDelegationOperation implements Operation {
                     .ifPresent(type -> edits.of(spot.file().path()).add(SupertypeClause.implementing(target, type)));
         }
         Set<String> own = InheritedMethods.by(target).methods().keySet();
-        return new ChosenMethods(target, delegate.methods(), "to hand on to " + field).plan(spot, wanted,
+        return new ChosenMethods(target, delegate.methods(), "to pass on to " + field).plan(spot, wanted,
                 (name, method) -> text.delegating(method, field, becomes || own.contains(name)), edits,
-                "generate methods of " + target.shown() + " that hand on to " + field, becomes, analyst);
+                "generate methods of " + target.shown() + " that pass on to " + field, becomes, analyst);
     }
 }

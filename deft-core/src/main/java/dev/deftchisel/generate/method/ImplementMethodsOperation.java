@@ -34,7 +34,7 @@ public final class ImplementMethodsOperation implements Operation {
     private static final Question BODY_QUESTION = new Question.Choice(BODY, "what they do until they are written",
             List.of(new Question.Option("kind", "fail, or what they do above where that is something"),
                     new Question.Option(THROW, "fail"),
-                    new Question.Option("value", "hand back nothing, zero or null"),
+                    new Question.Option("value", "return nothing, zero or null"),
                     new Question.Option("super", "what they do above")),
             "kind");
 

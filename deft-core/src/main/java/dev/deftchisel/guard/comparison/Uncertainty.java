@@ -79,7 +79,7 @@ final class Uncertainty {
     }
 
     /**
-     * Whether it is within a function that was handed to a call that nobody knew, so that its parameters had no types.
+     * Whether it is within a function that was passed to a call that nobody knew, so that its parameters had no types.
      */
     private boolean isInUnknownFunction(Binding binding) {
         return before.code(binding.file()).stream().flatMap(code -> code.around(binding.range()).stream()
@@ -126,7 +126,7 @@ final class Uncertainty {
                 .findAny().isPresent();
     }
 
-    /** Whether an expression is assigned or handed to what nobody knew, which may have a say in its type (JLS 15.2). */
+    /** Whether an expression is assigned or passed to what nobody knew, which may have a say in its type (JLS 15.2). */
     boolean of(Trace trace) {
         return before.code(trace.file()).stream().flatMap(code -> code.around(trace.range()).stream()
                         .filter(path -> code.range(path.getLeaf()).equals(trace.range()))

@@ -15,7 +15,7 @@ import java.util.Optional;
 import javax.lang.model.type.TypeMirror;
 
 /**
- * A value that a call hands to a method: an argument, or the object it is called on.
+ * A value that a call passes to a method: an argument, or the object it is called on.
  *
  * @param name     of the parameter; empty for the object
  * @param values   the expression in the code of the call; those of an array when it is packed
@@ -39,7 +39,7 @@ record ArgumentBinding(Optional<String> name, List<TreePath> values, boolean isP
         VARIABLE
     }
 
-    /** What is handed over as it is. */
+    /** What is passed as it is. */
     static ArgumentBinding one(Optional<String> name, TreePath value, TypeMirror declared, TypeMirror formal,
             List<TreePath> uses, boolean isSet) {
         return new ArgumentBinding(name, List.of(value), false, declared, formal, uses, isSet);
@@ -74,7 +74,7 @@ record ArgumentBinding(Optional<String> name, List<TreePath> values, boolean isP
      *
      * @param caller   the code of the call
      * @param callee   the method
-     * @param siblings all that the call hands over, this among them
+     * @param siblings all that the call passes, this among them
      */
     ArgumentStrategy way(Analysis analysis, AttributedFile caller, Callee callee, List<ArgumentBinding> siblings) {
         Effects effects = effects(caller);

@@ -126,7 +126,7 @@ final class BodyWriter {
         return NewName.free(code.tokens().names(), Character.toLowerCase(name.charAt(0)) + name.substring(1));
     }
 
-    /** The statements with the comments before, between and on the line behind them. */
+    /** The statements with the comments before, between and on the line after them. */
     Range range(List<TreePath> statements) {
         return new Range(lead(statements.get(0)).start(), Layout.behind(callee.code().file(),
                 callee.code().range(statements.get(statements.size() - 1).getLeaf()).end()));
@@ -156,7 +156,7 @@ final class BodyWriter {
         return before > 0 && !tokens.kind(before).isTrivia();
     }
 
-    /** Code of the body, with what is handed to it, and all names so that they mean the same. */
+    /** Code of the body, with what is passed to it, and all names so that they mean the same. */
     NewCode carry(NewCode text, List<TreePath> parts, Range range, String newLine) {
         return carry(text, parts, range, newLine.substring(layout.lineEnd().length()), new TreeMap<>());
     }
@@ -253,7 +253,7 @@ final class BodyWriter {
                 });
     }
 
-    /** The cast around a use that turns what is handed over into the type that it has anyway. */
+    /** The cast around a use that turns what is passed into the type that it has anyway. */
     private Optional<TreePath> uselessCast(ArgumentBinding argument, TreePath use) {
         TreePath around = use.getParentPath();
         boolean isCast = around.getLeaf() instanceof TypeCastTree && argument.isName();
@@ -337,7 +337,7 @@ final class BodyWriter {
     }
 
     /**
-     * Writes what the body hands back in the place of an expression.
+     * Writes what the body returns in the place of an expression.
      *
      * @param handedBack by the body
      * @param call       the place

@@ -43,7 +43,7 @@ final class CallContext {
         return parent.getLeaf() instanceof ReturnTree ? Optional.of(parent) : Optional.empty();
     }
 
-    /** The variable that is declared with the call as its value, alone, with the very type that is handed back. */
+    /** The variable that is declared with the call as its value, alone, with the very type that is returned. */
     Optional<TreePath> ownVariable() {
         TreePath parent = path.getParentPath();
         boolean isAlone = parent.getLeaf() instanceof VariableTree tree && tree.getInitializer() == site.tree()
@@ -97,7 +97,7 @@ final class CallContext {
         if (home instanceof InsertionPoint.Nowhere nowhere) {
             return Optional.of(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence()));
         } else if (hasNoValue && ownStatement().isEmpty() && !isWholeLambda(home)) {
-            return site.reason("the method never hands back a value, which is needed here");
+            return site.reason("the method never returns a value, which is needed here");
         }
         boolean isDropped = ownStatement().isPresent() && callee.shape() instanceof Callee.Statements statements
                 && statements.result().filter(result -> !CallContext.isStatement(result.getLeaf())
@@ -121,7 +121,7 @@ final class CallContext {
     }
 
     /**
-     * Whether what leaves the method may as well leave the code of the call: nothing follows, and the result is handed
+     * Whether what leaves the method may as well leave the code of the call: nothing follows, and the result is passed
      * on.
      */
     boolean isLast() {
@@ -131,13 +131,13 @@ final class CallContext {
         return callee.isVoid() && ownStatement().filter(this::endsMethod).isPresent();
     }
 
-    /** Whether the method around the call hands back what the method hands back that is called. */
+    /** Whether the method around the call returns what the method returns that is called. */
     boolean returns() {
         return member().flatMap(code::element).filter(element -> element instanceof ExecutableElement method
                 && code.types().isSameType(method.getReturnType(), callee.element().getReturnType())).isPresent();
     }
 
-    /** Whether other statements can stand before and behind one. */
+    /** Whether other statements can stand before and after one. */
     static boolean isInList(TreePath statement) {
         return AttributedFile.statements(statement.getParentPath().getLeaf()).contains(statement.getLeaf());
     }

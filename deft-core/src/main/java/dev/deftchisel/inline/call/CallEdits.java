@@ -179,7 +179,7 @@ public final class CallEdits {
         return text.replacing(site.range());
     }
 
-    /** Whether the call stands behind {@code !} and its value has a plain opposite. */
+    /** Whether the call stands after {@code !} and its value has a plain opposite. */
     private boolean isNegated() {
         return callee.shape() instanceof Callee.Value value && site.path().getParentPath().getLeaf()
                 .getKind() == Tree.Kind.LOGICAL_COMPLEMENT

@@ -54,7 +54,7 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
         return complete;
     }
 
-    /** What would be evaluated after something that comes behind it in the call gets a variable of its own. */
+    /** What would be evaluated after something that comes after it in the call gets a variable of its own. */
     private void keepOrder() {
         for (Optional<ArgumentBinding> first = turned(); first.isPresent(); first = turned()) {
             ways.put(first.get(), ArgumentBinding.ArgumentStrategy.VARIABLE);
@@ -202,7 +202,7 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
                 ? ArgumentBinding.ArgumentStrategy.VARIABLE : way;
     }
 
-    /** Whether an argument is a variable that nobody needs behind the call, so that the method may change it. */
+    /** Whether an argument is a variable that nobody needs after the call, so that the method may change it. */
     private boolean isSpent(ArgumentBinding one) {
         Optional<VariableElement> variable = one.single().filter(value -> one.isName()).flatMap(code::element)
                 .filter(element -> element instanceof VariableElement && !element.getKind().isField()

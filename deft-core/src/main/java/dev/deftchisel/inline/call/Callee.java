@@ -197,7 +197,7 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
                 .filter(type -> code.types().isSameType(type, element.getReturnType())).isPresent();
     }
 
-    /** The value that statements hand back, when they do nothing but choose one. */
+    /** The value that statements return, when they do nothing but choose one. */
     private static Optional<BodyForm> value(List<TreePath> statements) {
         if (statements.isEmpty()) {
             return Optional.empty();

@@ -21,7 +21,7 @@ import javax.lang.model.element.VariableElement;
 /**
  * A variable of a method that may as well be the variable which gets the method's result, so that there need not be
  * two: {@code int sum = total(length);} where the method ends in {@code return all;}, or
- * {@code sum = total(sum, length);} where {@code sum} is the parameter that is handed back, or
+ * {@code sum = total(sum, length);} where {@code sum} is the parameter that is returned, or
  * {@code sum = total(length);} again with a variable of the method.
  *
  * @param statement  of the call, which goes
@@ -70,7 +70,7 @@ record ResultVariableMerge(TreePath statement, VariableElement inner, Range name
                 : Optional.empty();
     }
 
-    /** The declaration among the statements of the method itself, or the variable would not be seen behind them. */
+    /** The declaration among the statements of the method itself, or the variable would not be seen after them. */
     private static Optional<TreePath> declaration(CallSite site, VariableElement inner) {
         return ((Callee.Statements) site.callee().shape()).statements().stream()
                 .filter(path -> path.getLeaf() instanceof VariableTree
@@ -132,7 +132,7 @@ record ResultVariableMerge(TreePath statement, VariableElement inner, Range name
                 .noneMatch(one -> AttributedFile.isDeferred(one.path(), site.callee().tree()));
     }
 
-    /** Whether a value that is handed over is the variable itself. */
+    /** Whether a value that is passed is the variable itself. */
     boolean isHanded(ArgumentBinding one) {
         return one.name().filter(name -> inner.getSimpleName().contentEquals(name)).isPresent();
     }

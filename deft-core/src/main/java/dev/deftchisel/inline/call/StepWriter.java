@@ -44,7 +44,7 @@ final class StepWriter {
         }
     }
 
-    /** The value goes to the variable; a comment behind it stays there. */
+    /** The value goes to the variable; a comment after it stays there. */
     private void exit(NewCode text, SingleExit.Exit exit, String newLine) {
         TreePath value = exit.value().orElseThrow();
         result.accept(text);

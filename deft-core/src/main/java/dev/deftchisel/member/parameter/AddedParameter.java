@@ -100,7 +100,7 @@ public final class AddedParameter {
                 : new Focus(files, words, Set.of(), around, true);
     }
 
-    /** Writes what one call hands over. */
+    /** Writes what one call passes. */
     public interface Handing {
 
         /**
@@ -115,7 +115,7 @@ public final class AddedParameter {
     }
 
     /**
-     * What a call hands over.
+     * What a call passes.
      *
      * @param edit      that adds the argument; empty when something is in the way
      * @param objection what
@@ -214,7 +214,7 @@ public final class AddedParameter {
                 if (call.isEmpty()) {
                     return Optional.of(Reason.at(use.file(), use.range(),
                             use.isNamed() ? "the method is named here without being called, so that nothing can be "
-                            + "handed over"
+                            + "passed"
                                     : "the constructor is called here without a list of arguments; write the call "
                                     + "first"));
                 }
@@ -237,7 +237,7 @@ public final class AddedParameter {
             for (Range mention : Words.find(file.content(), word)) {
                 if (file.tokens().kind(file.tokens().at(mention.start())).isText()) {
                     notes.add(before.snapshot().workspace().show(file.path()) + ":" + file.position(mention.start())
-                            + " names '" + word + "' in a string; who calls it by that hands nothing over");
+                            + " names '" + word + "' in a string; who calls it by that passes nothing");
                 }
             }
         }

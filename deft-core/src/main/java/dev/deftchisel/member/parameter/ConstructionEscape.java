@@ -137,7 +137,7 @@ public final class ConstructionEscape {
                 : reason(member.getLeaf(), "the class may be used here before the field has its value");
     }
 
-    /** Where the code of a member calls a method of the object, or hands it to somebody. */
+    /** Where the code of a member calls a method of the object, or passes it to somebody. */
     private Optional<Reason> escape(TreePath member) {
         Tree[] found = {null};
         new TreePathScanner<Void, Void>() {

@@ -11,9 +11,9 @@ public final class ConstructorText {
     }
 
     /**
-     * One that hands some of its parameters to the superclass and keeps others.
+     * One that passes some of its parameters to the superclass and keeps others.
      *
-     * @param visibility with a blank behind it, or empty
+     * @param visibility with a blank after it, or empty
      * @param name       of the class
      * @param parameters as they stand between the parentheses
      * @param handedUp   what the constructor above gets

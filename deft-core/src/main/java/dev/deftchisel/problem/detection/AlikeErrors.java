@@ -32,7 +32,7 @@ final class AlikeErrors {
     }
 
     /**
-     * Fixes of the error, each with one for all of them behind it.
+     * Fixes of the error, each with one for all of them after it.
      *
      * @param fixes what mends one of them
      */

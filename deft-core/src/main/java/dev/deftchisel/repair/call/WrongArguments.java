@@ -218,7 +218,7 @@ public final class WrongArguments implements Repair {
      */
     private static Fix value(TreePath path, VariableElement formal, TreePath call, AttributedFile code) {
         String value = inReach(formal, call, code);
-        return Fix.of("hand over " + value, edits -> edits.replace(code.range(path.getLeaf()), value));
+        return Fix.of("pass " + value, edits -> edits.replace(code.range(path.getLeaf()), value));
     }
 
     private static String inReach(VariableElement formal, TreePath call, AttributedFile code) {
@@ -261,7 +261,7 @@ public final class WrongArguments implements Repair {
                 String value = usual(wanted, code).orElseGet(() -> inReach(formals.get(missing), call, code));
                 // a library need not tell the names of its parameters
                 boolean isNamed = !formals.get(missing).getSimpleName().toString().matches("arg\\d+");
-                return Optional.of(Fix.of("hand over " + value
+                return Optional.of(Fix.of("pass " + value
                         + (isNamed ? " for '" + formals.get(missing).getSimpleName() + "'" : ""), edits -> {
                     if (arguments.isEmpty()) {
                         edits.insert(code.range(call.getLeaf()).end() - 1, value);
@@ -306,7 +306,7 @@ public final class WrongArguments implements Repair {
             boolean fits = IntStream.range(0, formals.size())
                     .allMatch(k -> fits(call, arguments.get(k < extra ? k : k + 1), formals.get(k).asType(), code));
             if (fits) {
-                return Optional.of(Fix.of("do not hand over '" + code.shown(code.range(arguments.get(extra)), 30) + "'",
+                return Optional.of(Fix.of("do not pass '" + code.shown(code.range(arguments.get(extra)), 30) + "'",
                         edits -> edits.cut(arguments, extra)));
             }
         }

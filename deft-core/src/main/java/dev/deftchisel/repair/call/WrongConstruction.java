@@ -216,7 +216,7 @@ public final class WrongConstruction implements Repair {
             TypeElement owner = (TypeElement) code.element(constant.get()).orElseThrow().getEnclosingElement();
             ElementFilter.constructorsIn(owner.getEnclosedElements()).stream()
                     .filter(known -> !known.getParameters().isEmpty()).findFirst()
-                    .ifPresent(known -> fixes.add(Fix.of("hand over " + defaults(known), edits -> edits.insert(
+                    .ifPresent(known -> fixes.add(Fix.of("pass " + defaults(known), edits -> edits.insert(
                             code.name(constant.get().getLeaf()).end(), "(" + defaults(known) + ")"))));
         } else if (!isCall && type.isPresent()) {
             superclass(type.get(), site).ifPresent(fixes::add);
@@ -254,7 +254,7 @@ public final class WrongConstruction implements Repair {
                                 .allMatch(i -> code.type(new TreePath(made, tree.getArguments().get(i)))
                                         .filter(own -> code.types().isAssignable(own, one.getParameters().get(i)
                                                 .asType())).isPresent())).findFirst());
-        return above.map(one -> Fix.of("declare a constructor that hands it on",
+        return above.map(one -> Fix.of("declare a constructor that passes it on",
                 edits -> constructor(edits, (ClassTree) type.get().getLeaf(), one, List.of())));
     }
 
@@ -333,7 +333,7 @@ public final class WrongConstruction implements Repair {
     }
 
     /**
-     * The superclass has no constructor without parameters: it is handed what the own one has, or a new one passes
+     * The superclass has no constructor without parameters: it is passed what the own one has, or a new one passes
      * everything on.
      */
     private static Optional<Fix> superclass(TreePath type, ErrorSite site) {
@@ -361,7 +361,7 @@ public final class WrongConstruction implements Repair {
                 inherited(constructor, own.get(), code).forEach(statement -> edits.remove(code.range(statement)));
             }));
         }
-        return Optional.of(Fix.of("declare a constructor that hands everything on",
+        return Optional.of(Fix.of("declare a constructor that passes everything on",
                 edits -> constructor(edits, (ClassTree) type.getLeaf(), above.get(), List.of())));
     }
 
@@ -448,7 +448,7 @@ public final class WrongConstruction implements Repair {
     }
 
     /**
-     * A method that does not say what it hands back: a constructor whose name is misspelt, or with the type of its
+     * A method that does not say what it returns: a constructor whose name is misspelt, or with the type of its
      * result.
      */
     private static List<Fix> withoutResult(TreePath path, AttributedFile code) {
@@ -479,7 +479,7 @@ public final class WrongConstruction implements Repair {
         return fixes;
     }
 
-    /** The types of what a method hands back, in the order of its statements. */
+    /** The types of what a method returns, in the order of its statements. */
     private static List<TypeMirror> results(TreePath path, AttributedFile code) {
         List<TypeMirror> results = new ArrayList<>();
         new TreePathScanner<Void, Void>() {
@@ -496,7 +496,7 @@ public final class WrongConstruction implements Repair {
         return results;
     }
 
-    /** A constructor of a record that sets the fields itself hands the values to the canonical one (JLS 8.10.4). */
+    /** A constructor of a record that sets the fields itself passes the values to the canonical one (JLS 8.10.4). */
     private static List<Fix> delegating(TreePath path, AttributedFile code) {
         MethodTree constructor = (MethodTree) path.getLeaf();
         Optional<TypeElement> record = code.enclosingType(path);

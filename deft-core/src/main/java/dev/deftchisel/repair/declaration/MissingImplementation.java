@@ -87,7 +87,7 @@ public final class MissingImplementation implements Repair {
         return Optional.empty();
     }
 
-    /** A method that would be the missing one if it handed back something else. */
+    /** A method that would be the missing one if it returned something else. */
     private static Optional<Fix> wrongResult(TreePath path, AttributedFile code) {
         Optional<TypeElement> type = code.element(path).filter(element -> element instanceof TypeElement)
                 .map(element -> (TypeElement) element);
@@ -102,7 +102,7 @@ public final class MissingImplementation implements Repair {
                 TypeMirror result = ((ExecutableType) code.types().asMemberOf((DeclaredType) type.get().asType(),
                         above.get())).getReturnType();
                 Tree written = ((MethodTree) member).getReturnType();
-                // one that hands back a kind of what is asked for is there (JLS 8.4.5)
+                // one that returns a kind of what is asked for is there (JLS 8.4.5)
                 if (written != null && !code.isKind(own.get().getReturnType(), result)) {
                     String what = result.getKind() == TypeKind.VOID ? "nothing" : Conversion.shown(result);
                     return Optional.of(Fix.of("let '" + own.get().getSimpleName() + "' return " + what, edits -> {

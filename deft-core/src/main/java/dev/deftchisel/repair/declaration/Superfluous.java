@@ -142,7 +142,7 @@ public final class Superfluous implements Repair {
                 : List.of(Fix.of("write " + next, edits -> edits.replace(code.range(labels.get(0)), next)), removal);
     }
 
-    /** An initialiser hands nothing back, and ends with its last statement (JLS 8.6, 8.7). */
+    /** An initialiser returns nothing, and ends with its last statement (JLS 8.6, 8.7). */
     private static List<Fix> lastReturn(TreePath block, AttributedFile code) {
         List<? extends StatementTree> all = ((BlockTree) block.getLeaf()).getStatements();
         return all.isEmpty() || !(all.get(all.size() - 1) instanceof ReturnTree last) ? List.of()

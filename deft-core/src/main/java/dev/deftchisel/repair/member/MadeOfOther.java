@@ -35,7 +35,7 @@ import javax.lang.model.util.ElementFilter;
  */
 public final class MadeOfOther implements Repair {
 
-    /** The usual names of methods that hand out what is within. */
+    /** The usual names of methods that return what is within. */
     private static final List<String> HOLDERS = List.of("get", "getValue", "value", "join", "call", "unwrap", "result");
     private static final List<String> FACTORIES = List.of("of", "valueOf", "parse", "from", "ofNullable", "create");
     /** Types that values are turned into in ways of their own. */

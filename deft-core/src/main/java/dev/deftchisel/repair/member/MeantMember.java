@@ -133,7 +133,7 @@ public final class MeantMember implements Repair {
                 : Optional.empty();
     }
 
-    /** {@code harbour.Pier()}: an inner class is made of an object by {@code new} behind it (JLS 15.9). */
+    /** {@code harbour.Pier()}: an inner class is made of an object by {@code new} after it (JLS 15.9). */
     private static Optional<Fix> inner(MissingMember missing) {
         boolean isInner = missing.call().isPresent() && missing.type() instanceof DeclaredType type
                 && ElementFilter.typesIn(type.asElement().getEnclosedElements())
@@ -165,7 +165,7 @@ public final class MeantMember implements Repair {
         return Optional.empty();
     }
 
-    /** Whether the error is about the name behind the dot, and not about something within. */
+    /** Whether the error is about the name after the dot, and not about something within. */
     private static boolean isAt(TreePath path, ErrorSite site) {
         return !(path.getLeaf() instanceof MemberSelectTree select)
                 || site.error().range().start() >= site.code().range(select.getExpression()).end();

@@ -16,7 +16,7 @@ import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
-/** A name behind a dot, and what stands before it. */
+/** A name after a dot, and what stands before it. */
 record MissingMember(TreePath path, TreePath object, TypeMirror type, String name, Optional<MethodInvocationTree> call,
         AttributedFile code) {
 

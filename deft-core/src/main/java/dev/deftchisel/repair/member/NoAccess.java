@@ -98,7 +98,7 @@ public final class NoAccess implements Repair {
     }
 
     /**
-     * The method that hands the field back, or takes a new value for it (JavaBeans 8.3, or by the name of the field).
+     * The method that returns the field, or takes a new value for it (JavaBeans 8.3, or by the name of the field).
      */
     private static Optional<Fix> accessor(TreePath path, MemberSelectTree select, AttributedFile code) {
         Optional<TypeElement> type = code.type(new TreePath(path, select.getExpression()))

@@ -31,7 +31,7 @@ import java.util.Set;
 import javax.lang.model.element.Element;
 import javax.lang.model.type.TypeMirror;
 
-/** A variable that is declared in a block and used behind it (JLS 6.3): it is declared before the block instead. */
+/** A variable that is declared in a block and used after it (JLS 6.3): it is declared before the block instead. */
 public final class OutOfScope implements Repair {
 
     @Override

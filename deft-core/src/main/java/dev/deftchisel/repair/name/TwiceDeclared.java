@@ -83,7 +83,7 @@ public final class TwiceDeclared implements Repair {
                         edits -> OutOfScope.hoist(edits, choice.getLeaf(), declared, element.asType())));
     }
 
-    /** The name with that of the first parameter behind it, or else with a number. */
+    /** The name with that of the first parameter after it, or else with a number. */
     private static String described(MethodTree method, AttributedFile code) {
         String name = method.getName().toString();
         String parameter = method.getParameters().isEmpty() ? "" : method.getParameters().get(0).getName().toString();

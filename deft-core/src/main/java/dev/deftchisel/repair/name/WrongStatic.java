@@ -66,7 +66,7 @@ public final class WrongStatic implements Repair {
         return fixes;
     }
 
-    /** {@code comparing(Leg.miles)}: a function is handed over by {@code ::}. */
+    /** {@code comparing(Leg.miles)}: a function is passed by {@code ::}. */
     private static List<Fix> selected(ErrorSite site) {
         AttributedFile code = site.code();
         return site.nearest(MethodInvocationTree.class).stream()

@@ -53,7 +53,7 @@ public final class SyntaxRepair implements Repair {
     private static final int MOST_FIXES = 6;
     /** So many characters are parsed at most for one error, which takes about a tenth of a second. */
     private static final int MOST_CHARACTERS = 2_000_000;
-    /** Errors behind these mostly follow from them. */
+    /** Errors after these mostly follow from them. */
     private static final int MOST_ERRORS = 5;
 
     @Override

@@ -260,7 +260,7 @@ public final class WrongLambda implements Repair {
         })).toList();
     }
 
-    /** What a function without result hands back is left out. */
+    /** What a function without result returns is left out. */
     private static List<Fix> returns(TreePath path, AttributedFile code) {
         List<Range> values = new ArrayList<>();
         new TreePathScanner<Void, Void>() {

@@ -105,7 +105,7 @@ public final class WrongType implements Repair {
                         .map(found -> new TreePath(found, ((VariableTree) found.getLeaf()).getType()));
     }
 
-    /** A value handed back by a method that has none: the method gets a result, or the value goes. */
+    /** A value returned by a method that has none: the method gets a result, or the value goes. */
     private static List<Fix> unwanted(TreePath path, ReturnTree result, Optional<TypeMirror> own, ErrorSite site) {
         AttributedFile code = site.code();
         Optional<TreePath> owner = code.result(path).map(TreePath::getParentPath);

@@ -189,7 +189,7 @@ public final class ChangedInLoop implements Rule {
         return inner.isEmpty() ? statement : inner.get(inner.size() - 1);
     }
 
-    /** Whether the loop may go on behind a call: no jump or result follows in its block or in a block around that. */
+    /** Whether the loop may go on after a call: no jump or result follows in its block or in a block around that. */
     private static boolean goesOn(TreePath call, EnhancedForLoopTree loop) {
         for (TreePath at = call; at.getLeaf() != loop; at = at.getParentPath()) {
             // what is asked whether it changed something is left when it did

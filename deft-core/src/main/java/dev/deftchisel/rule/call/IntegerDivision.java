@@ -171,7 +171,7 @@ public final class IntegerDivision implements Rule {
                 && isOfNeighbours(product, code);
     }
 
-    /** Whether a number is multiplied with the one before or behind it, of which one is even. */
+    /** Whether a number is multiplied with the one before or after it, of which one is even. */
     private static boolean isOfNeighbours(BinaryTree product, AttributedFile code) {
         ExpressionTree left = plain(product.getLeftOperand());
         ExpressionTree right = plain(product.getRightOperand());

@@ -65,7 +65,7 @@ public final class BooleanChoice implements Rule {
             TreePath condition = AttributedFile.inner(new TreePath(path, tree.getCondition()));
             boolean isSame = (Boolean) ((LiteralTree) tree.getTrueExpression()).getValue();
             if (survey.code().type(condition).filter(type -> type.getKind() == TypeKind.BOOLEAN).isEmpty()) {
-                // what is asked of a box fails when it is null; the box itself may be handed on
+                // what is asked of a box fails when it is null; the box itself may be passed on
                 return;
             }
             survey.report(tree, "the condition itself says this", isSame

@@ -79,7 +79,7 @@ public final class CertainNull implements Rule {
     }
 
     /**
-     * Where a variable is null its use must not begin by asking it for something: in one branch, or behind one that
+     * Where a variable is null its use must not begin by asking it for something: in one branch, or after one that
      * leaves.
      */
     private static void choose(TreePath path, ExpressionTree condition, List<? extends Tree> whereTrue,
@@ -96,7 +96,7 @@ public final class CertainNull implements Rule {
                         .ifPresent(use -> report(use, tested, survey))));
     }
 
-    /** What runs when a condition does not hold: the other branch, or all behind when the first one leaves. */
+    /** What runs when a condition does not hold: the other branch, or all that follows when the first one leaves. */
     private static List<? extends Tree> otherwise(TreePath path, IfTree choice) {
         if (choice.getElseStatement() != null) {
             return List.of(choice.getElseStatement());
@@ -166,7 +166,7 @@ public final class CertainNull implements Rule {
                 : Tree.Kind.CONDITIONAL_AND, tree,
                 path.getParentPath().getLeaf());
         survey.report(code.tokens().range(operator), "'" + code.text(tested.get())
-                + "' is null where it is used behind '"
+                + "' is null where it is used after '"
                 + code.tokens().text(operator) + "'", isLooser && isAnd && !isOr(path) ? new Fix[0] : new Fix[] {
                 Fix.of("write '" + other + "'", edits -> edits.replace(code.tokens().range(operator), other))});
     }

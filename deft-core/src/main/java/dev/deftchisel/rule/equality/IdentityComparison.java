@@ -156,7 +156,7 @@ public final class IdentityComparison implements Rule {
     }
 
     /**
-     * Whether a method begins by handing back one of the two when they are one object, or both are asked whether they
+     * Whether a method begins by returning one of the two when they are one object, or both are asked whether they
      * are null.
      */
     private static boolean isShortcut(TreePath path, BinaryTree comparison, AttributedFile code) {

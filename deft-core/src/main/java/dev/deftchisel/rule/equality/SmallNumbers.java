@@ -42,7 +42,7 @@ import javax.lang.model.util.ElementFilter;
 final class SmallNumbers {
 
     private static final int DEEPEST = 4;
-    /** Methods so called give back what they were handed when it is not negative. */
+    /** Methods so called give back what they were passed when it is not negative. */
     private static final Pattern NATURAL = Pattern.compile("check.*Positive|[Nn]on[Nn]egative|^checkIndex$");
 
     private final RuleContext survey;
@@ -167,7 +167,7 @@ final class SmallNumbers {
     }
 
     /**
-     * What a constructor takes: what all who call it hand over, where only this file can, and nothing at which it
+     * What a constructor takes: what all who call it pass, where only this file can, and nothing at which it
      * throws.
      */
     private Optional<ValueRange> taken(VariableElement parameter, TreePath declaration, int depth) {

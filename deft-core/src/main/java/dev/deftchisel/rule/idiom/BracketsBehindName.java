@@ -18,12 +18,12 @@ import dev.deftchisel.source.Tokens;
 import java.util.Optional;
 import java.util.Set;
 
-/** Brackets of an array behind the name of a variable (JLS 10.2). */
+/** Brackets of an array after the name of a variable (JLS 10.2). */
 public final class BracketsBehindName implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("brackets-behind-name", Tag.IDIOM, "The brackets of an array stand behind a name",
+        return RuleDescription.of("brackets-after-name", Tag.IDIOM, "The brackets of an array stand after a name",
                 Effect.SAME_CLASSES)
                 .because("They are part of the type, and are looked for there.")
                 .example("""
@@ -86,7 +86,7 @@ public final class BracketsBehindName implements Rule {
         Range brackets = new Range(tokens.start(tokens.code(name + 1)), tokens.end(end));
         Range behindType = new Range(tokens.end(tokens.codeBefore(name - 1)), tokens.end(tokens.codeBefore(name - 1)));
         if (isAlone && isFirst && !code.hasComment(brackets)) {
-            survey.report(brackets, "the brackets belong to the type", Fix.of("put them behind the type", edits -> {
+            survey.report(brackets, "the brackets belong to the type", Fix.of("put them after the type", edits -> {
                 edits.insert(behindType.start(), code.text(brackets));
                 edits.cut(brackets);
             }));

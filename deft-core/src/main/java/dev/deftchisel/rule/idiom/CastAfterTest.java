@@ -124,7 +124,7 @@ public final class CastAfterTest implements Rule {
                 ? Optional.of(test) : Optional.empty();
     }
 
-    /** Whether the condition gives the value another one behind the test. */
+    /** Whether the condition gives the value another one after the test. */
     private static boolean isWritten(TreePath path, TreePath value, AttributedFile code) {
         Optional<Element> element = code.element(value);
         return code.occurrences(new TreePath(path, ((IfTree) path.getLeaf()).getCondition())).stream()

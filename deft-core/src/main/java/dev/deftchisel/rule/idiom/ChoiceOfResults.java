@@ -22,7 +22,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 
-/** A {@code switch} that only hands back one of several results (JLS 15.28). */
+/** A {@code switch} that only returns one of several results (JLS 15.28). */
 public final class ChoiceOfResults implements Rule {
 
     @Override

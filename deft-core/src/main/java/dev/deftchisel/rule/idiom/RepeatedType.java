@@ -108,7 +108,7 @@ public final class RepeatedType implements Rule {
         return value instanceof TypeCastTree cast ? Optional.of(cast.getType()) : Optional.empty();
     }
 
-    /** Whether no other variable has part in the type, and no brackets stand behind the name. */
+    /** Whether no other variable has part in the type, and no brackets stand after the name. */
     private static boolean isAlone(TreePath path, VariableTree variable, AttributedFile code) {
         Range name = code.name(variable);
         Range type = code.range(variable.getType());

@@ -23,7 +23,7 @@ import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
-/** An array that is written only to be handed over where its elements could be (JLS 15.12.4.2). */
+/** An array that is written only to be passed where its elements could be (JLS 15.12.4.2). */
 public final class RedundantArgumentArray implements Rule {
 
     @Override
@@ -84,7 +84,7 @@ public final class RedundantArgumentArray implements Rule {
                 .filter(known -> known.isVarArgs() && known.getParameters().size() == arguments.size()
                         && arguments.get(arguments.size() - 1) == array);
         if (method.isPresent() && isPlain(array, path, method.get(), code)) {
-            survey.report(array, "the call makes the array by itself", Fix.of("hand over the elements", edits -> {
+            survey.report(array, "the call makes the array by itself", Fix.of("pass the elements", edits -> {
                 Range first = code.range(array.getInitializers().get(0));
                 Range last = code.range(array.getInitializers().get(array.getInitializers().size() - 1));
                 edits.replace(array, to -> to.carry(new Range(first.start(), last.end())));

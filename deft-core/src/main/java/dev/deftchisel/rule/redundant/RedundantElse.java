@@ -19,12 +19,12 @@ import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import java.util.Set;
 
-/** An {@code else} behind a branch that never gets there (JLS 14.9, 14.22). */
+/** An {@code else} after a branch that never gets there (JLS 14.9, 14.22). */
 public final class RedundantElse implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("redundant-else", Tag.REDUNDANT, "An else stands behind a branch that leaves",
+        return RuleDescription.of("redundant-else", Tag.REDUNDANT, "An else stands after a branch that leaves",
                 Effect.SAME_CLASSES)
                 .because("What follows a branch that returns or throws is the other case already; one level of "
                         + "nesting can go.")

@@ -114,7 +114,7 @@ public final class RedundantParentheses implements Rule {
                 || parent instanceof ArrayAccessTree access && access.getIndex() == tree;
     }
 
-    /** Whether what is inside cannot be torn apart; a literal behind a sign or before a dot could become another. */
+    /** Whether what is inside cannot be torn apart; a literal after a sign or before a dot could become another. */
     private static boolean isSimple(ExpressionTree inside, Tree parent) {
         boolean isName = inside instanceof IdentifierTree || inside instanceof MemberSelectTree
                 || inside instanceof MethodInvocationTree || inside instanceof ArrayAccessTree;

@@ -18,7 +18,7 @@ import dev.deftchisel.source.Tokens;
 import java.util.Optional;
 import java.util.Set;
 
-/** Empty statements among others, and semicolons behind members (JLS 14.6, 8.1.7). */
+/** Empty statements among others, and semicolons after members (JLS 14.6, 8.1.7). */
 public final class RedundantSemicolon implements Rule {
 
     @Override

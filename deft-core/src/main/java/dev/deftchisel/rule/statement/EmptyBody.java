@@ -76,7 +76,7 @@ public final class EmptyBody implements Rule {
         boolean hasBlock = at >= 0 && at + 1 < around.size() && around.get(at + 1) instanceof BlockTree;
         Range semicolon = survey.code().range(body);
         if (hasBlock) {
-            survey.report(semicolon, "the block behind this semicolon is not the body",
+            survey.report(semicolon, "the block after this semicolon is not the body",
                     Fix.of("make the block the body", edits -> edits.cut(semicolon)));
         } else if (tree instanceof IfTree) {
             survey.report(semicolon, "nothing depends on this condition");

@@ -72,7 +72,7 @@ public final class MisleadingIndentation implements Rule {
         List<? extends StatementTree> statements = ((BlockTree) path.getLeaf()).getStatements();
         for (int i = 0; i + 1 < statements.size(); i++) {
             StatementTree body = body(statements.get(i));
-            // what comes behind a body that leaves could not belong to it
+            // what comes after a body that leaves could not belong to it
             if (body != null && Jumps.canComplete(body) && !(body instanceof BreakTree) && !(body instanceof BlockTree)
                     && !(body instanceof EmptyStatementTree)) {
                 look(statements.get(i), body, statements.get(i + 1), survey);

@@ -176,7 +176,7 @@ public final class SwallowedException implements Rule {
                 && !name.toLowerCase(Locale.ROOT).endsWith("exception");
     }
 
-    /** Whether something is looked for that need not be there: what is kept or handed back then is another value. */
+    /** Whether something is looked for that need not be there: what is kept or returned then is another value. */
     private static boolean isProbe(TryTree attempt, TreePath path, AttributedFile code) {
         List<? extends StatementTree> tried = attempt.getBlock().getStatements();
         Optional<TypeMirror> type = code.type(new TreePath(path, ((CatchTree) path.getLeaf()).getParameter()));

@@ -119,7 +119,7 @@ public final class ImportOrder implements Rule {
     }
 
     /**
-     * The imports with the comments ahead of them, those of the first one but for it, and behind them on the same line.
+     * The imports with the comments ahead of them, those of the first one but for it, and after them on the same line.
      */
     private static List<ImportLine> lines(CompilationUnitTree unit, AttributedFile code) {
         List<ImportLine> lines = new ArrayList<>();

@@ -195,7 +195,7 @@ public record FileHeader(String packageName, List<String> types, Set<String> hea
             at += 3;
         }
 
-        /** Behind the closing quotation mark, or to the line end when there is none. */
+        /** After the closing quotation mark, or to the line end when there is none. */
         private void quoted(char close) {
             at++;
             while (at < content.length()) {

@@ -375,7 +375,7 @@ final class FileOutlineReader {
     }
 
     /**
-     * To behind the semicolon that ends a field; returns whether no comma was passed, behind which another may follow.
+     * To after the semicolon that ends a field; returns whether no comma was passed, after which another may follow.
      */
     private boolean skipInitializer() {
         int depth = 0;

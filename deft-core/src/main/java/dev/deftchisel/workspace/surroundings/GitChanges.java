@@ -44,7 +44,7 @@ public final class GitChanges {
 
     /**
      * The files that differ from a revision, those that are new and not ignored among them, each with its changed
-     * lines. Files that are gone are left out; where lines only went, the line behind them counts.
+     * lines. Files that are gone are left out; where lines only went, the line after them counts.
      *
      * @param revision as git understands it: a branch, a tag, a hash, {@code HEAD~3}
      * @throws WorkspaceException when the folder is not under version control, or there is no such revision

@@ -28,7 +28,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * A processor that is compiled here: for each type with {@code @Deprecated} it makes one with {@code Plan} behind its
+ * A processor that is compiled here: for each type with {@code @Deprecated} it makes one with {@code Plan} after its
  * name.
  */
 class AnnotationProcessingTest {

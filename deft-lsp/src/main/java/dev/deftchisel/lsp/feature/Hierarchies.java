@@ -18,7 +18,7 @@ import org.eclipse.lsp4j.SignatureInformation;
 import org.eclipse.lsp4j.TypeHierarchyItem;
 import org.eclipse.lsp4j.jsonrpc.messages.Tuple;
 
-/** Who calls whom, what is above and below a type, and what a call can hand over. */
+/** Who calls whom, what is above and below a type, and what a call can pass. */
 public final class Hierarchies {
 
     private Hierarchies() {

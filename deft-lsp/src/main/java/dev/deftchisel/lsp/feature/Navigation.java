@@ -73,7 +73,7 @@ public final class Navigation {
                 .toList();
     }
 
-    /** As a tree, or for a client that knows none one behind the other with what each is declared in. */
+    /** As a tree, or for a client that knows none one after the other with what each is declared in. */
     public static List<Either<SymbolInformation, DocumentSymbol>> symbols(Session.RequestContext asked) {
         List<DeclarationTree> all = DeclarationTree.in(asked.file());
         if (asked.session().client().symbolTrees()) {

@@ -38,7 +38,7 @@ public final class Positions {
     }
 
     /**
-     * The offset of a position; the end of the line, or of the text, where it lies behind that (LSP 3.17, Position).
+     * The offset of a position; the end of the line, or of the text, where it lies after that (LSP 3.17, Position).
      */
     public int offset(Position position) {
         if (position.getLine() < 0) {

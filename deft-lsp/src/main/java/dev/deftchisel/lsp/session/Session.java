@@ -31,7 +31,7 @@ public final class Session implements AutoCloseable {
     private volatile ServerSettings settings = ServerSettings.STANDARD;
     private volatile Optional<LanguageClient> editor = Optional.empty();
 
-    /** What was found at the latest look at a file; actions ask for it right behind the diagnostics. */
+    /** What was found at the latest look at a file; actions ask for it right after the diagnostics. */
     private record Looked(Snapshot snapshot, Path file, List<Problem> problems) {
     }
 

@@ -11,7 +11,7 @@ import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
-/** Reads what stands behind the name of a configuration in a block of dependencies: what the project needs. */
+/** Reads what stands after the name of a configuration in a block of dependencies: what the project needs. */
 public final class Notations {
 
     private static final Pattern PROJECT_ACCESSOR = Pattern.compile("projects\\.[\\w.]+");

@@ -60,7 +60,7 @@ public final class ScriptInterpreter {
 
     private void unread(String context, Statement statement) {
         if (context.endsWith("dependencies") && !statement.block().isEmpty() || matters(statement)) {
-            host.report(statement.line(), "what is needed behind this '" + statement.name()
+            host.report(statement.line(), "what is needed after this '" + statement.name()
                     + "' is computed, and not known");
         }
     }

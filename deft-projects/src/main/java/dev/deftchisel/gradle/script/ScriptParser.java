@@ -177,7 +177,7 @@ public final class ScriptParser {
         } while (take(","));
     }
 
-    /** {@code version "1"} and {@code apply false} behind an argument. */
+    /** {@code version "1"} and {@code apply false} after an argument. */
     private void infix(List<Value.Argument> into) {
         while (token().kind() == Kind.WORD && (ahead(1).kind() == Kind.STRING || ahead(1).kind() == Kind.PATTERN
                 || ahead(1).kind() == Kind.WORD || ahead(1).kind() == Kind.NUMBER)) {
@@ -241,7 +241,7 @@ public final class ScriptParser {
         }
     }
 
-    /** Whether behind the block that begins here a chain goes on. */
+    /** Whether after the block that begins here a chain goes on. */
     private boolean closesWithDot() {
         int start = at;
         skipBalanced();

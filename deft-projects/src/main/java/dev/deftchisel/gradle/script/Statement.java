@@ -10,7 +10,7 @@ import java.util.function.Predicate;
  * @param kind      what it does
  * @param name      what is called or assigned, with dots; for {@link Kind#UNREAD} its first word
  * @param arguments of the call, or the one value that is assigned
- * @param block     the statements between the braces behind it
+ * @param block     the statements between the braces after it
  * @param line      where it begins, from 1
  */
 public record Statement(Kind kind, String name, List<Value.Argument> arguments, List<Statement> block, int line) {

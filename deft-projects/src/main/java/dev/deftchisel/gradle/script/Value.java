@@ -22,7 +22,7 @@ public sealed interface Value {
      *
      * @param name      with what it is called on; of a chain of calls all names, with the arguments of all
      * @param arguments in order
-     * @param block     what is between the braces behind it
+     * @param block     what is between the braces after it
      */
     record Call(String name, List<Argument> arguments, List<Statement> block) implements Value {
     }
@@ -39,7 +39,7 @@ public sealed interface Value {
     record Computed() implements Value {
     }
 
-    /** A value that is handed over, with its name where it has one; otherwise the name is empty. */
+    /** A value that is passed, with its name where it has one; otherwise the name is empty. */
     record Argument(String name, Value value) {
     }
 }

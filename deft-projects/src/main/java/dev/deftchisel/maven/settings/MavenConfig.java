@@ -66,7 +66,7 @@ public record MavenConfig(Properties properties, List<String> profiles, List<Str
                 value(words, "-gs", "--global-settings").findFirst().map(folder::resolve));
     }
 
-    /** The values of an option, which may be a word of their own or stand right behind it. */
+    /** The values of an option, which may be a word of their own or stand right after it. */
     private static Stream<String> value(List<String> words, String brief, String full) {
         List<String> values = new ArrayList<>();
         for (int i = 0; i < words.size(); i++) {

@@ -30,7 +30,7 @@ enum Planting {
                     ? Optional.of(new Break(code.range(line), "")) : Optional.empty();
         }
     },
-    /** A result is not handed back. */
+    /** A result is not returned. */
     RETURN {
         @Override
         Optional<Break> at(TreePath path, AttributedFile code, Random random) {

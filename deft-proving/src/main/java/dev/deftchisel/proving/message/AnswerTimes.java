@@ -112,7 +112,7 @@ public final class AnswerTimes {
         long start = System.nanoTime();
         wire.tell("$/cancelRequest", Wire.json("{'id':%s}", wire.lastId()));
         wire.ask("textDocument/foldingRange", document()).get();
-        note(times, "answer behind a question taken back", start);
+        note(times, "answer after a question taken back", start);
         asked.get();
         wire.awaitDiagnostics(uri, version, PATIENCE);
     }

@@ -7,7 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * A program with one mistake, in a file {@code Main.java}. Written as a text: {@code === name}, the program, and behind
+ * A program with one mistake, in a file {@code Main.java}. Written as a text: {@code === name}, the program, and after
  * a line {@code --- prints} what it prints once it is what its author meant.
  *
  * @param sort   what it is about: the name of the file of texts

@@ -158,7 +158,7 @@ final class NewNames extends Remapper {
                 .orElse(name);
     }
 
-    /** The table behind a {@code switch} over an enum is named after it, with {@code $} for every separator. */
+    /** The table after a {@code switch} over an enum is named after it, with {@code $} for every separator. */
     private String switchMap(String name) {
         String enumName = name.substring("$SwitchMap$".length());
         return index.names().stream()

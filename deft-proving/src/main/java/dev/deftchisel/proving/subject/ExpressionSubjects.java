@@ -124,7 +124,7 @@ public final class ExpressionSubjects extends RandomFiles {
         return tree instanceof IdentifierTree name && name.getName().contentEquals("this");
     }
 
-    /** Whether there is a pattern in it, whose variables may be used behind it. */
+    /** Whether there is a pattern in it, whose variables may be used after it. */
     private static boolean declaresVariable(TreePath path) {
         boolean[] found = {false};
         new TreePathScanner<Void, Void>() {

@@ -35,7 +35,7 @@ sealed interface AnswerRow {
     /** Takes text; whether the answer is another one then. */
     boolean type(String text);
 
-    /** What is shown behind the label when the row is not the one that is answered, or when it has one line only. */
+    /** What is shown after the label when the row is not the one that is answered, or when it has one line only. */
     Line line(boolean isHere);
 
     /** Draws more lines below; gives their number. */
@@ -149,7 +149,7 @@ sealed interface AnswerRow {
             return isHere && !others.isEmpty() ? line.and("   or " + String.join(", ", others), Ink.QUIET) : line;
         }
 
-        /** The text alone, behind which the caret is. */
+        /** The text alone, after which the caret is. */
         String text() {
             return text;
         }

@@ -65,7 +65,7 @@ public record BrokenText(SourceFile file, CompilerError error) {
     /**
      * The tokens around the place that are on its line or on one beside it, in the order of the text.
      *
-     * @param most how many before and how many behind
+     * @param most how many before and how many after
      */
     public List<Integer> near(int most) {
         int line = lineOf(at());

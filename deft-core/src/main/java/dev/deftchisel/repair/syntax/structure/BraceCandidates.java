@@ -99,7 +99,7 @@ public final class BraceCandidates implements CandidateSource {
         return new Range(own.start(), Math.min(text.content().length(), end + (end < text.content().length() ? 1 : 0)));
     }
 
-    /** A line such as {@code if (...)} or the head of a method behind which lines stand deeper without a brace. */
+    /** A line such as {@code if (...)} or the head of a method after which lines stand deeper without a brace. */
     private static void missingStart(BrokenText text, List<Candidate> found) {
         int last = text.lineOf(Math.min(text.at(), text.content().length()));
         for (int line = last; line >= 1 && line > last - 12; line--) {

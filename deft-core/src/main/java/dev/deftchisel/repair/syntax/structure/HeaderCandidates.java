@@ -245,7 +245,7 @@ public final class HeaderCandidates implements CandidateSource {
         }
     }
 
-    /** A handler behind the {@code finally}. */
+    /** A handler after the {@code finally}. */
     private static void finallyFirst(BrokenText text, List<Candidate> found) {
         int token = text.next();
         if (!text.is(token, "catch")) {
@@ -295,7 +295,7 @@ public final class HeaderCandidates implements CandidateSource {
             }
         }
         if (!edits.isEmpty()) {
-            found.add(new Candidate("hand over the values alone", 0, edits));
+            found.add(new Candidate("pass the values alone", 0, edits));
         }
     }
 

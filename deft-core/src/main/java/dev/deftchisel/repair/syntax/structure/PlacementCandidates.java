@@ -38,7 +38,7 @@ public final class PlacementCandidates implements CandidateSource {
         return found;
     }
 
-    /** An import behind the first type. */
+    /** An import after the first type. */
     private static void imports(BrokenText text, List<Candidate> found) {
         Matcher lines = IMPORT.matcher(text.content());
         int firstType = text.file().outline().types().stream().mapToInt(type -> type.nameRange().start()).min()
@@ -75,7 +75,7 @@ public final class PlacementCandidates implements CandidateSource {
         found.add(candidate);
     }
 
-    /** A method within a method: it goes behind the one around. */
+    /** A method within a method: it goes after the one around. */
     private static void method(BrokenText text, List<Candidate> found) {
         Matcher heads = METHOD_HEAD.matcher(text.content());
         Range line = text.line(text.lineOf(text.at()));

@@ -16,7 +16,7 @@ public final class QuoteCandidates implements CandidateSource {
 
     private static final Pattern ESCAPE = Pattern.compile("\\\\([^btnrfs\"'\\\\0-7u\r\n])");
     private static final Pattern END = Pattern.compile("[\\s;)\\],}]*$");
-    /** A quoted word in a string: behind the start of the string, a blank or so, and before more of it. */
+    /** A quoted word in a string: after the start of the string, a blank or so, and before more of it. */
     private static final Pattern QUOTED = Pattern
             .compile("(?<=\"[^\"+,;]{0,80}[\\s(=])(\"[\\p{L}\\p{N}_][^\"+,;]*\")(?=[\\s.,:;!?)][^\"]*\"\\s*[);,+])");
     private static final Pattern WORD = Pattern.compile("[\\p{L}\\p{N}_]");
@@ -57,7 +57,7 @@ public final class QuoteCandidates implements CandidateSource {
         String rest = text.content().substring(text.at(), text.line(line).end());
         Matcher end = END.matcher(rest);
         int first = end.find() ? end.start() : rest.length();
-        // what is joined with a name behind it ends before the sign
+        // what is joined with a name after it ends before the sign
         Matcher joined = Pattern.compile("\\+\\s*[\\p{L}_(]").matcher(rest);
         if (joined.find() && joined.start() > 0) {
             found.add(Candidate.insert("close the string", 0, text.at() + joined.start(), "\" "));
@@ -88,7 +88,7 @@ public final class QuoteCandidates implements CandidateSource {
         }
     }
 
-    /** {@code "the "Alba" is in"}: quotation marks in a string, where a word touches the mark before and behind it. */
+    /** {@code "the "Alba" is in"}: quotation marks in a string, where a word touches the mark before and after it. */
     private static void within(BrokenText text, int line, List<Candidate> found) {
         Matcher quoted = QUOTED.matcher(text.lineText(line));
         List<Candidate.Replacement> edits = new ArrayList<>();

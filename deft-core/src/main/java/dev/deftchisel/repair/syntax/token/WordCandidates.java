@@ -103,7 +103,7 @@ public final class WordCandidates implements CandidateSource {
         }
     }
 
-    /** {@code publicstatic}, {@code return2}: a blank is missing behind a keyword. */
+    /** {@code publicstatic}, {@code return2}: a blank is missing after a keyword. */
     private static void runTogether(BrokenText text, int token, List<Candidate> found) {
         String word = text.text(token);
         if (!text.isKind(token, TokenKind.IDENTIFIER)) {
